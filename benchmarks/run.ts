@@ -1,0 +1,9 @@
+import { accuracy } from './accuracy';
+import { photoSpeed } from './photoSpeed';
+
+const BENCHMARKS: Record<string, () => Promise<void>> = { 'photo-speed': photoSpeed, accuracy };
+
+/** `npm run benchmark` runs all, `npm run benchmark -- accuracy` one. */
+const wanted = process.argv.slice(2);
+for (const name of wanted) if (!BENCHMARKS[name]) throw new Error(`There is no benchmark “${name}”. One of: ${Object.keys(BENCHMARKS).join(', ')}.`);
+for (const [name, run] of Object.entries(BENCHMARKS)) if (wanted.length === 0 || wanted.includes(name)) await run();

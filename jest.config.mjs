@@ -1,0 +1,16 @@
+import nextJest from 'next/jest.js';
+
+const createConfig = nextJest({ dir: './' });
+
+const config = await createConfig({
+  testEnvironment: 'node',
+  roots: ['<rootDir>/src', '<rootDir>/demo'],
+  testMatch: ['**/*.test.ts', '**/*.test.tsx'],
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+})();
+
+export default {
+  ...config,
+  // These ship only as ES modules and have to be compiled for the test runner.
+  transformIgnorePatterns: ['/node_modules/(?!(culori|suncalc|comlink|@date-fns|date-fns|fast-check|pure-rand)/)'],
+};

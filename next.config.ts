@@ -1,0 +1,17 @@
+import type { NextConfig } from 'next';
+
+const config: NextConfig = {
+  serverExternalPackages: ['sequelize', 'sqlite3', 'umzug', 'sharp'],
+  poweredByHeader: false,
+  reactStrictMode: true,
+  typescript: { ignoreBuildErrors: true },
+  experimental: {
+    optimizePackageImports: ['@chakra-ui/react', 'lucide-react'],
+    // Photographs come through a route of their own; actions carry words and numbers.
+    serverActions: { bodySizeLimit: '1mb' },
+    proxyClientMaxBodySize: '1200mb',
+  },
+  turbopack: { root: import.meta.dirname },
+};
+
+export default config;

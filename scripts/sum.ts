@@ -1,0 +1,27 @@
+import { text } from 'node:stream/consumers';
+import { findSum, SUMS } from '@/core/sums/catalogue';
+import { runSum } from '@/core/sums/run';
+
+/** `npm run -s sum -- <name> '<json>'`; `-` reads the JSON from standard input. */
+async function main(): Promise<number> {
+  const [name, json] = process.argv.slice(2);
+  const sum = findSum(name ?? '');
+  if (!sum) return fail(`${name ? `There is no sum “${name}”.` : 'Name a sum.'} One of: ${SUMS.map((s) => s.name).join(', ')}.`);
+  let given: unknown;
+  try {
+    given = JSON.parse((json === '-' ? await text(process.stdin) : json) ?? '{}');
+  } catch (error) {
+    return fail(`The input is not JSON (${(error as Error).message}). Example: ${JSON.stringify(sum.example)}`);
+  }
+  const outcome = runSum(sum, given);
+  if (!outcome.ok) return fail(outcome.errors.map(({ field, message }) => `${field || 'input'}: ${message}`).join('\n'));
+  process.stdout.write(`${JSON.stringify(outcome.output)}\n`);
+  return 0;
+}
+
+function fail(message: string): number {
+  process.stderr.write(`${message}\n`);
+  return 1;
+}
+
+process.exitCode = await main();

@@ -1,0 +1,44 @@
+import { Refusal } from '../refusal';
+import { sunDose, type Place } from '../sun/day';
+import type { School } from './schools';
+
+/** 1 mW/cm² of UV-A counts as about this much UV index (full sun at index 10 brings 5 to 6 mW/cm²). */
+const UVI_PER_MW_CM2 = 1.8;
+/** Warmer than this a bath or box is refused: long thin parts bend from about 60 °C. */
+export const HOTTEST_BATH_C = 50;
+
+/** The circumstances of a session that its dose follows from. */
+export interface Circumstances {
+  place: Place;
+  start: Date;
+  durationMin: number;
+  cloudFraction: number;
+  lampMwPerCm2: number;
+  temperatureC: number;
+}
+
+/** Hours at 25 °C that an hour at a temperature counts for: doubles every 10 °C. */
+export function warmthFactor(temperatureC: number): number {
+  return 2 ** ((temperatureC - 25) / 10);
+}
+
+/**
+ * Dose of a session in the unit its school is driven by: UVI·h under sun or lamp, hours at 25 °C in vapour.
+ *
+ * @throws Refusal when the bath or box would be over 50 °C
+ */
+export function sessionDose(school: School, at: Circumstances): number {
+  if (at.temperatureC > HOTTEST_BATH_C)
+    throw new Refusal('temperatureC', `${at.temperatureC} °C is too hot: long thin parts bend. Stay at ${HOTTEST_BATH_C} °C or below; shade or vent it.`);
+  const hours = Math.max(0, at.durationMin) / 60;
+  switch (school.driver) {
+    case 'sun':
+      return sunDose(at.place, at.start, at.durationMin, school.transmission, at.cloudFraction);
+    case 'lamp':
+      return hours * at.lampMwPerCm2 * UVI_PER_MW_CM2 * school.transmission;
+    case 'warmth':
+      return hours * warmthFactor(at.temperatureC);
+  }
+}
+
+export const doseUnit = (school: School) => (school.driver === 'warmth' ? 'h at 25 °C' : 'UVI·h');

@@ -1,0 +1,133 @@
+import { Matrix, pseudoInverse } from 'ml-matrix';
+import type { Runs } from './polygon';
+
+/**
+ * Means over small square cells of a region. Sensor noise averages out in a cell, so that what is left of
+ * the spread is the piece's own; a map of cells is also what is shown as the heat map.
+ */
+export interface CellMap {
+  /** Side of a cell in picture pixels. */
+  cellPx: number;
+  left: number;
+  top: number;
+  columns: number;
+  rows: number;
+  /** Pixels of the piece in each cell; 0 outside it. */
+  weight: Float32Array;
+  deltaE: Float32Array;
+  deltaB: Float32Array;
+  lightness: Float32Array;
+}
+
+/** A region is cut into about this many cells along its longer side. */
+const CELLS_ACROSS = 200;
+
+/** An empty map for a region. */
+export function cellsFor(runs: Runs): CellMap {
+  const cellPx = Math.max(1, Math.round(Math.max(runs.right - runs.left, runs.bottom - runs.top) / CELLS_ACROSS));
+  const columns = Math.max(1, Math.ceil((runs.right - runs.left) / cellPx));
+  const rows = Math.max(1, Math.ceil((runs.bottom - runs.top) / cellPx));
+  const empty = () => new Float32Array(columns * rows);
+  return { cellPx, left: runs.left, top: runs.top, columns, rows, weight: empty(), deltaE: empty(), deltaB: empty(), lightness: empty() };
+}
+
+/** Cells that hold enough of the piece to speak for it. */
+export function speakingCells(map: CellMap): number[] {
+  const enough = 0.4 * map.cellPx * map.cellPx;
+  const cells: number[] = [];
+  for (let c = 0; c < map.weight.length; c++) if (map.weight[c]! >= enough) cells.push(c);
+  return cells;
+}
+
+/** Weighted percentile range of Δb* over the cells: 5th to 95th. */
+export function evenness(map: CellMap, cells: readonly number[]): number {
+  if (cells.length < 2) return 0;
+  const sorted = [...cells].sort((a, b) => map.deltaB[a]! - map.deltaB[b]!);
+  const total = sorted.reduce((sum, c) => sum + map.weight[c]!, 0);
+  const at = (p: number) => {
+    let below = 0;
+    for (const c of sorted) {
+      below += map.weight[c]!;
+      if (below >= p * total) return map.deltaB[c]!;
+    }
+    return map.deltaB[sorted[sorted.length - 1]!]!;
+  };
+  return at(0.95) - at(0.05);
+}
+
+/**
+ * A map without its fine grain: Gaussian of the given width, weighted, so that the piece's edge and its
+ * left-out spots do not pull values towards nothing.
+ */
+export function lowPass(map: CellMap, values: Float32Array, sigmaCells: number): Float32Array {
+  const reach = Math.max(1, Math.ceil(3 * sigmaCells));
+  const kernel = Float64Array.from({ length: reach + 1 }, (_, d) => Math.exp((-d * d) / (2 * sigmaCells * sigmaCells)));
+  const along = (source: Float32Array, stride: number, length: number, lanes: number, laneStride: number) => {
+    const out = new Float32Array(source.length);
+    for (let lane = 0; lane < lanes; lane++)
+      for (let i = 0; i < length; i++) {
+        let sum = 0;
+        for (let d = -reach; d <= reach; d++) {
+          const k = i + d;
+          if (k >= 0 && k < length) sum += kernel[Math.abs(d)]! * source[lane * laneStride + k * stride]!;
+        }
+        out[lane * laneStride + i * stride] = sum;
+      }
+    return out;
+  };
+  const both = (source: Float32Array) =>
+    along(along(source, 1, map.columns, map.rows, map.columns), map.columns, map.rows, map.columns, 1);
+  const weighted = both(values.map((v, c) => v * map.weight[c]!));
+  const weights = both(map.weight);
+  return weighted.map((v, c) => (weights[c]! > 1e-6 ? v / weights[c]! : 0));
+}
+
+/** Standard deviation over the cells. */
+export function spread(values: Float32Array, cells: readonly number[]): number {
+  if (cells.length < 2) return 0;
+  const mean = cells.reduce((sum, c) => sum + values[c]!, 0) / cells.length;
+  return Math.sqrt(cells.reduce((sum, c) => sum + (values[c]! - mean) ** 2, 0) / cells.length);
+}
+
+/**
+ * Direction of what runs through a map: structure tensor of its gradient over inner cells.
+ *
+ * @returns coherence 0 (no direction) to 1 (stripes), and the direction of the stripes, degrees from the
+ * picture's x axis towards its y axis, 0 to 180
+ */
+export function streak(map: CellMap, smooth: Float32Array, cells: readonly number[]): { coherence: number; angleDeg: number } {
+  const speaks = new Uint8Array(smooth.length);
+  for (const c of cells) speaks[c] = 1;
+  let xx = 0;
+  let yy = 0;
+  let xy = 0;
+  for (const c of cells) {
+    const column = c % map.columns;
+    if (column === 0 || column === map.columns - 1 || !speaks[c - 1] || !speaks[c + 1]) continue;
+    if (!speaks[c - map.columns] || !speaks[c + map.columns]) continue;
+    const gx = smooth[c + 1]! - smooth[c - 1]!;
+    const gy = smooth[c + map.columns]! - smooth[c - map.columns]!;
+    xx += gx * gx;
+    yy += gy * gy;
+    xy += gx * gy;
+  }
+  const sum = xx + yy;
+  if (sum < 1e-9) return { coherence: 0, angleDeg: 0 };
+  const coherence = Math.hypot(xx - yy, 2 * xy) / sum;
+  const gradientDeg = (0.5 * Math.atan2(2 * xy, xx - yy) * 180) / Math.PI;
+  return { coherence, angleDeg: (gradientDeg + 90 + 360) % 180 };
+}
+
+/**
+ * By how much the light changes across a region, as a share: a plane in L* next to b* (so that yellow,
+ * which darkens too, is not taken for shade), turned into light.
+ */
+export function lightChange(map: CellMap, cells: readonly number[]): number {
+  if (cells.length < 16) return 0;
+  const step = Math.max(1, Math.floor(cells.length / 2000));
+  const sample = cells.filter((_, i) => i % step === 0);
+  const rows = sample.map((c) => [1, (c % map.columns) / map.columns, Math.floor(c / map.columns) / map.rows, map.deltaB[c]! / 10]);
+  const fit = pseudoInverse(new Matrix(rows)).mmul(Matrix.columnVector(sample.map((c) => map.lightness[c]!))).to1DArray();
+  const mean = sample.reduce((sum, c) => sum + map.lightness[c]!, 0) / sample.length;
+  return (3 * (Math.abs(fit[1]!) + Math.abs(fit[2]!))) / (mean + 16);
+}

@@ -1,0 +1,60 @@
+import Joi from 'joi';
+import type { Lab, Srgb } from '../colour/types';
+import type { Point, Rect } from './picture';
+
+export const PATCH_KINDS = ['known', 'paper'] as const;
+
+export interface CardPatch {
+  rect: Rect;
+  srgb: Srgb;
+  /** `known`: the printed colour is known. `paper`: white office paper, neutral but of unknown lightness. */
+  kind: (typeof PATCH_KINDS)[number];
+}
+
+export interface RegionSpec {
+  id: string;
+  polygon: readonly Point[];
+}
+
+export interface MeasureSpec {
+  card: readonly CardPatch[];
+  regions: readonly RegionSpec[];
+  /** Id of the region that is the hidden patch. */
+  reference?: string;
+  /** Colour of the hidden patch from an earlier measurement, where this picture does not show it. */
+  referenceLab?: Lab;
+}
+
+const pixels = Joi.number().min(-1_000_000).max(1_000_000);
+const triple = (low: number, high: number) => Joi.array().items(Joi.number().min(low).max(high)).length(3);
+
+/** What is measured in a picture; coordinates are pixels of the upright picture. */
+export const measureSpecSchema = Joi.object<MeasureSpec>({
+  card: Joi.array()
+    .items(
+      Joi.object({
+        rect: Joi.array()
+          .ordered(pixels.required(), pixels.required(), Joi.number().positive().required(), Joi.number().positive().required())
+          .required(),
+        srgb: triple(0, 255).required(),
+        kind: Joi.string()
+          .valid(...PATCH_KINDS)
+          .default('known'),
+      }),
+    )
+    .max(60)
+    .default([]),
+  regions: Joi.array()
+    .items(
+      Joi.object({
+        id: Joi.string().trim().max(80).required(),
+        polygon: Joi.array().items(Joi.array().ordered(pixels.required(), pixels.required())).min(3).max(400).required(),
+      }),
+    )
+    .min(1)
+    .max(60)
+    .unique('id')
+    .required(),
+  reference: Joi.string().trim().max(80),
+  referenceLab: triple(-200, 200),
+});

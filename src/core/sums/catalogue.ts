@@ -1,0 +1,22 @@
+import { colourDifference, yellowness } from './colourSums';
+import { exposureForecastSum, sunAndUvSum, sunDoseSum } from './exposureSums';
+import { creamAmountSum, oxygenReleaseSum, peroxideDilutionSum, peroxideStrengthSum } from './peroxideSums';
+import type { AnySum } from './sum';
+
+/** Every stand-alone sum, in the order of the work. */
+export const SUMS: readonly AnySum[] = [
+  colourDifference,
+  yellowness,
+  peroxideStrengthSum,
+  peroxideDilutionSum,
+  oxygenReleaseSum,
+  creamAmountSum,
+  sunAndUvSum,
+  sunDoseSum,
+  exposureForecastSum,
+] as unknown as readonly AnySum[];
+
+/** The sum of a name, if there is one. */
+export function findSum(name: string): AnySum | undefined {
+  return SUMS.find((sum) => sum.name === name);
+}

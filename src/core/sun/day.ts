@@ -1,0 +1,92 @@
+import { sunPosition } from './position';
+import { cloudTransmission, USUAL_OZONE_DU, uvIndexClear } from './uvIndex';
+
+export interface Place {
+  latitude: number;
+  longitude: number;
+  altitudeM?: number;
+  ozoneDU?: number;
+}
+
+export interface SunSample {
+  /** ISO 8601, UTC. */
+  time: string;
+  elevationDeg: number;
+  azimuthDeg: number;
+  uvIndexClear: number;
+  uvIndex: number;
+}
+
+const MINUTE_MS = 60_000;
+
+/** Sun and UV index at one instant. `cloudFraction` 0 to 1. */
+export function sunAndUv(place: Place, time: Date, cloudFraction = 0): SunSample {
+  const { elevationDeg, azimuthDeg } = sunPosition(time, place.latitude, place.longitude);
+  const clear = uvIndexClear(elevationDeg, place.ozoneDU ?? USUAL_OZONE_DU, place.altitudeM ?? 0);
+  return { time: time.toISOString(), elevationDeg, azimuthDeg, uvIndexClear: clear, uvIndex: clear * cloudTransmission(cloudFraction) };
+}
+
+/**
+ * The sun's course over a stretch of time.
+ *
+ * @param stepMin minutes between samples
+ * @returns samples from `from` to `to`, both included
+ */
+export function sunCourse(place: Place, from: Date, to: Date, stepMin: number, cloudFraction = 0): SunSample[] {
+  const samples: SunSample[] = [];
+  for (let t = from.getTime(); t <= to.getTime(); t += stepMin * MINUTE_MS) samples.push(sunAndUv(place, new Date(t), cloudFraction));
+  return samples;
+}
+
+/**
+ * Dose of sunlight: ∫ UV index × transmission dt, by Simpson's rule in steps of about five minutes.
+ *
+ * @param start first instant
+ * @param durationMin minutes, 0 or more
+ * @param transmission share of UV that film, bag or lid lets through, 0 to 1
+ * @returns UV-index-hours (UVI·h)
+ */
+export function sunDose(place: Place, start: Date, durationMin: number, transmission: number, cloudFraction = 0): number {
+  if (durationMin <= 0) return 0;
+  const pairs = Math.max(1, Math.ceil(durationMin / 10));
+  const stepMs = (durationMin * MINUTE_MS) / (2 * pairs);
+  let weighted = 0;
+  for (let i = 0; i <= 2 * pairs; i++) {
+    const weight = i === 0 || i === 2 * pairs ? 1 : i % 2 === 1 ? 4 : 2;
+    weighted += weight * sunAndUv(place, new Date(start.getTime() + i * stepMs), cloudFraction).uvIndex;
+  }
+  return (weighted * transmission * stepMs) / 3 / 3_600_000;
+}
+
+export interface SunDay {
+  samples: SunSample[];
+  highestElevationDeg: number;
+  highestUvIndex: number;
+  /** `null` where the sun does not cross the horizon that day. */
+  rises: string | null;
+  sets: string | null;
+  kind: 'rises and sets' | 'midnight sun' | 'polar night';
+}
+
+/**
+ * One day of sun from its first instant (midnight of the workshop's own zone, as the caller knows it).
+ *
+ * @param hours length of the day, 24 save where the clocks change
+ */
+export function sunDay(place: Place, dayStart: Date, hours = 24, cloudFraction = 0): SunDay {
+  const samples = sunCourse(place, dayStart, new Date(dayStart.getTime() + hours * 3_600_000), 10, cloudFraction);
+  const up = samples.map((sample) => sample.elevationDeg > 0);
+  const crossing = (rising: boolean) => {
+    const i = up.findIndex((now, k) => k > 0 && now === rising && up[k - 1] === !rising);
+    return i < 0 ? null : samples[i]!.time;
+  };
+  const kind = up.every(Boolean) ? 'midnight sun' : up.some(Boolean) ? 'rises and sets' : 'polar night';
+  return {
+    samples,
+    highestElevationDeg: Math.max(...samples.map((s) => s.elevationDeg)),
+    highestUvIndex: Math.max(...samples.map((s) => s.uvIndex)),
+    rises: crossing(true),
+    sets: crossing(false),
+    kind,
+  };
+}

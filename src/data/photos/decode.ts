@@ -1,0 +1,62 @@
+import sharp, { type Metadata } from 'sharp';
+import type { Picture } from '@/core/photo/picture';
+import { Refusal } from '@/core/refusal';
+
+/** Largest file taken in, bytes. */
+export const LARGEST_FILE_BYTES = 60 * 1024 * 1024;
+/** Largest picture taken in, decoded pixels. */
+export const LARGEST_PIXELS = 100_000_000;
+
+/** Types taken in, by what the file really is. */
+const TYPES = { jpeg: { mime: 'image/jpeg', extension: 'jpg' }, png: { mime: 'image/png', extension: 'png' }, webp: { mime: 'image/webp', extension: 'webp' } } as const;
+type PictureType = keyof typeof TYPES;
+
+export interface PictureFacts {
+  mime: string;
+  extension: string;
+  /** Upright size, after EXIF orientation. */
+  width: number;
+  height: number;
+}
+
+const million = (pixels: number) => `${Math.round(pixels / 1e6)} million`;
+
+const open = (bytes: Buffer) => sharp(bytes, { limitInputPixels: LARGEST_PIXELS, failOn: 'warning' });
+
+/**
+ * What a file really is, without trusting its name; decodes it once to the end, so that a file that broke
+ * off is found before it is kept.
+ *
+ * @throws Refusal (`photo`) for anything that is not a whole colour-managed JPEG, PNG or WebP of sensible size
+ */
+export async function inspectPicture(bytes: Buffer): Promise<PictureFacts> {
+  if (bytes.byteLength > LARGEST_FILE_BYTES)
+    throw new Refusal('photo', `The file is ${Math.round(bytes.byteLength / 1048576)} MB. Send pictures of up to ${LARGEST_FILE_BYTES / 1048576} MB.`);
+  let facts: Metadata;
+  try {
+    // Metadata alone decodes nothing, so that even a picture bomb can be looked at here.
+    facts = await sharp(bytes, { limitInputPixels: false }).metadata();
+  } catch {
+    throw new Refusal('photo', 'This is not a picture, whatever its name says. Send a JPEG, PNG or WebP as the camera made it.');
+  }
+  const type = TYPES[facts.format as PictureType];
+  if (!type) throw new Refusal('photo', `Pictures of type ${facts.format} are not taken in. Save it as JPEG, PNG or WebP.`);
+  const pixels = facts.width * facts.height;
+  if (pixels > LARGEST_PIXELS) throw new Refusal('photo', `The picture has ${million(pixels)} pixels. Send one of up to ${million(LARGEST_PIXELS)}.`);
+  if (facts.space === 'cmyk')
+    throw new Refusal('photo', 'This picture is made for printing (CMYK): its colours depend on an ink. Send the camera’s own file, or save it as sRGB.');
+  try {
+    await open(bytes).stats();
+  } catch {
+    throw new Refusal('photo', 'The picture breaks off or is damaged. Copy it from the camera again and send the whole file.');
+  }
+  const { width, height } = facts.autoOrient;
+  return { ...type, width, height };
+}
+
+/** Decodes a picture upright, in sRGB, 8 bits a channel. */
+export async function decodePicture(bytes: Buffer): Promise<Picture> {
+  const { data, info } = await open(bytes).autoOrient().toColourspace('srgb').raw().toBuffer({ resolveWithObject: true });
+  if (info.channels === 3 || info.channels === 4) return { width: info.width, height: info.height, channels: info.channels, data };
+  throw new Refusal('photo', 'This picture is grey-scale: it holds no colour to measure. Take it in colour.');
+}

@@ -1,0 +1,30 @@
+/** A source of numbers in [0, 1), the same for the same seed (mulberry32). */
+export function seededRandom(seed: number): () => number {
+  let state = seed >>> 0;
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = state;
+    t = Math.imul(t ^ (t >>> 15), t | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+/** A smooth field in [−1, 1] over the plane: value noise with a cell of size 1, the same for the same seed. */
+export function smoothField(seed: number): (x: number, y: number) => number {
+  const at = (ix: number, iy: number) => {
+    let h = Math.imul(ix | 0, 374761393) ^ Math.imul(iy | 0, 668265263) ^ Math.imul(seed | 0, 1442695041);
+    h = Math.imul(h ^ (h >>> 13), 1274126177);
+    return ((h ^ (h >>> 16)) >>> 0) / 2147483648 - 1;
+  };
+  const ease = (t: number) => t * t * (3 - 2 * t);
+  return (x, y) => {
+    const ix = Math.floor(x);
+    const iy = Math.floor(y);
+    const tx = ease(x - ix);
+    const ty = ease(y - iy);
+    const top = at(ix, iy) + tx * (at(ix + 1, iy) - at(ix, iy));
+    const bottom = at(ix, iy + 1) + tx * (at(ix + 1, iy + 1) - at(ix, iy + 1));
+    return top + ty * (bottom - top);
+  };
+}

@@ -1,0 +1,99 @@
+import type { Lab, Srgb } from '@/core/colour/types';
+import type { Rect } from '@/core/photo/picture';
+import { smoothField } from './random';
+
+/** How a piece has yellowed: b* added over its clean colour, varying over its face. Lengths in mm. */
+export interface Yellowing {
+  /** b* added where light reached fully. */
+  amount: number;
+  /** A patch that never saw light, with a soft edge. */
+  shadow?: { box: Rect; softMm: number };
+  /** The far side of a direction kept this share of the yellow. */
+  oneSided?: { angleDeg: number; farShare: number };
+  /** Stripes, as a wrinkled film leaves them. */
+  streaks?: { angleDeg: number; periodMm: number; amount: number };
+  blotches?: { sizeMm: number; amount: number; seed: number };
+}
+
+/** One thing drawn: a rounded box on the bench plane, painted in order. Millimetres. */
+export interface Plate {
+  id: string;
+  box: Rect;
+  radiusMm: number;
+  /** Clean colour. */
+  lab: Lab;
+  /** Edge relief: positive stands up, negative is sunk. 0 to about 0.3. */
+  relief?: number;
+  yellowing?: Yellowing;
+  /** Soft shadow that it casts on what lies below, mm. */
+  shadowMm?: number;
+  gloss?: number;
+}
+
+export interface SceneRegion {
+  id: string;
+  /** Plate whose colour is the truth of this region. */
+  plate: string;
+  box: Rect;
+}
+
+export interface CardChip {
+  box: Rect;
+  srgb: Srgb;
+}
+
+/** A bench with one machine on it, seen from straight above. */
+export interface Scene {
+  widthMm: number;
+  heightMm: number;
+  bench: Lab;
+  plates: readonly Plate[];
+  regions: readonly SceneRegion[];
+  card: readonly CardChip[];
+}
+
+/** b* that a yellowing adds over a plate's box, as a function of the place in mm. */
+export function yellowField(yellowing: Yellowing | undefined, [bx, by, bw, bh]: Rect): (x: number, y: number) => number {
+  if (!yellowing) return () => 0;
+  const { amount, oneSided, streaks, blotches, shadow } = yellowing;
+  const side = direction(oneSided?.angleDeg);
+  const stripe = direction(streaks?.angleDeg);
+  const blotch = blotches && smoothField(blotches.seed);
+  return (x, y) => {
+    let value = amount;
+    if (oneSided) {
+      const along = ((x - bx) / bw - 0.5) * side.cos + ((y - by) / bh - 0.5) * side.sin + 0.5;
+      value *= 1 + (oneSided.farShare - 1) * Math.min(1, Math.max(0, along));
+    }
+    if (streaks) value += streaks.amount * Math.sin((2 * Math.PI * (y * stripe.cos - x * stripe.sin)) / streaks.periodMm);
+    if (blotches && blotch) value += blotches.amount * blotch(x / blotches.sizeMm, y / blotches.sizeMm);
+    if (shadow) {
+      const [sx, sy, sw, sh] = shadow.box;
+      const outside = Math.max(sx - x, x - sx - sw, sy - y, y - sy - sh);
+      value *= Math.min(1, Math.max(0, 0.5 + outside / (2 * Math.max(0.1, shadow.softMm))));
+    }
+    return Math.max(0, value);
+  };
+}
+
+const direction = (angleDeg = 0) => ({ cos: Math.cos((angleDeg * Math.PI) / 180), sin: Math.sin((angleDeg * Math.PI) / 180) });
+
+/** Colour of plastic that has taken on so much yellow: darker and redder as it ages. */
+export function agedLab([l, a, b]: Lab, yellow: number): Lab {
+  return [l - 0.28 * yellow, a + 0.0055 * yellow * yellow, b + yellow];
+}
+
+/** True Lab of a region: the median of its plate over a fine grid, each channel by itself. */
+export function trueLab(scene: Scene, regionId: string): Lab {
+  const region = scene.regions.find(({ id }) => id === regionId);
+  const plate = scene.plates.find(({ id }) => id === region?.plate);
+  if (!region || !plate) throw new Error(`The scene has no region “${regionId}”.`);
+  const [x, y, w, h] = region.box;
+  const n = 40;
+  const yellow = yellowField(plate.yellowing, plate.box);
+  const samples: Lab[] = [];
+  for (let i = 0; i < n; i++)
+    for (let j = 0; j < n; j++) samples.push(agedLab(plate.lab, yellow(x + ((i + 0.5) * w) / n, y + ((j + 0.5) * h) / n)));
+  const median = (channel: 0 | 1 | 2) => samples.map((s) => s[channel]).sort((p, q) => p - q)[samples.length >> 1]!;
+  return [median(0), median(1), median(2)];
+}

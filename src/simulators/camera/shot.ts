@@ -1,0 +1,193 @@
+import { Matrix, inverse } from 'ml-matrix';
+import type { Lab } from '@/core/colour/types';
+import type { Picture, Point } from '@/core/photo/picture';
+import type { MeasureSpec } from '@/core/photo/spec';
+import { homographyThrough, innerRect, projectBox, type Homography } from './projection';
+import { seededRandom } from './random';
+import { trueLab, type Scene } from './scene';
+import { paintTexture, type Texture } from './texture';
+
+/** How a photograph of a scene is taken. */
+export interface Shot {
+  width: number;
+  height: number;
+  /** Gains of long, medium and short cone light: the colour of the lamp as the camera's own balance leaves it. */
+  light: readonly [number, number, number];
+  exposure: number;
+  /** Change of the light across the picture, as a share, and the direction towards which it grows. */
+  gradient: { share: number; angleDeg: number };
+  /** 0 from straight above, 1 strongly from the front. */
+  tilt: number;
+  turnDeg: number;
+  blurPx: number;
+  /** Noise of the sensor at middle grey, in 8-bit codes. */
+  noiseCodes: number;
+  seed: number;
+}
+
+export const PLAIN_SHOT: Shot = {
+  width: 1600,
+  height: 1200,
+  light: [1, 1, 1],
+  exposure: 0.92,
+  gradient: { share: 0.04, angleDeg: 35 },
+  tilt: 0.25,
+  turnDeg: 0,
+  blurPx: 0.7,
+  noiseCodes: 1.5,
+  seed: 1,
+};
+
+/** Lights as a phone's own white balance leaves them. */
+export const LIGHTS = {
+  daylight: [1, 1, 1],
+  'north window': [0.97, 1, 1.08],
+  'warm lamp': [1.06, 0.99, 0.78],
+  'cold tube': [0.95, 1.02, 1.12],
+  'shed dusk': [1.04, 0.98, 0.9],
+} as const satisfies Record<string, Shot['light']>;
+
+export interface Taken {
+  picture: Picture;
+  /** Where the scene's card and regions lie in the picture. */
+  spec: Required<Pick<MeasureSpec, 'card' | 'regions'>>;
+  truth: Record<string, Lab>;
+}
+
+// Linear sRGB to Bradford cone light: lamps act on cones, so that a per-channel gain in RGB does not undo
+// them exactly, as with a real camera.
+const RGB_TO_XYZ = new Matrix([
+  [0.4124, 0.3576, 0.1805],
+  [0.2126, 0.7152, 0.0722],
+  [0.0193, 0.1192, 0.9505],
+]);
+const XYZ_TO_CONES = new Matrix([
+  [0.8951, 0.2664, -0.1614],
+  [-0.7502, 1.7135, 0.0367],
+  [0.0389, -0.0685, 1.0296],
+]);
+
+function lightMatrix(light: Shot['light']): number[] {
+  const toCones = XYZ_TO_CONES.mmul(RGB_TO_XYZ);
+  return inverse(toCones).mmul(Matrix.diag([...light])).mmul(toCones).to1DArray();
+}
+
+/** Where the bench plane (mm) lands in the picture. */
+export function viewOf(scene: Scene, shot: Shot): Homography {
+  const { widthMm: w, heightMm: h } = scene;
+  const fit = Math.min(shot.width / w, shot.height / h);
+  const angle = (shot.turnDeg * Math.PI) / 180;
+  const place = ([x, y]: Point): Point => {
+    const dx = (x - w / 2) * fit;
+    const dy = (y - h / 2) * fit;
+    const rx = dx * Math.cos(angle) - dy * Math.sin(angle);
+    const ry = dx * Math.sin(angle) + dy * Math.cos(angle);
+    const depth = 1 - shot.tilt * 0.35 * (ry / shot.height);
+    return [shot.width / 2 + rx / depth, shot.height / 2 + (ry * (1 - 0.08 * shot.tilt)) / depth];
+  };
+  const corners: Point[] = [
+    [0, 0],
+    [w, 0],
+    [w, h],
+    [0, h],
+  ];
+  return homographyThrough(corners, corners.map(place));
+}
+
+/** Takes a photograph: view, light, lens and sensor, in this order. The same shot gives the same picture. */
+export function takePhotograph(scene: Scene, shot: Shot): Taken {
+  const pxPerMm = Math.min(6, (1.1 * shot.width) / scene.widthMm);
+  const view = viewOf(scene, shot);
+  const light = seen(paintTexture(scene, pxPerMm, shot.seed), view, shot);
+  blur(light, shot.width, shot.height, shot.blurPx);
+  return {
+    picture: develop(light, shot),
+    spec: {
+      card: scene.card.map(({ box, srgb }) => ({ rect: innerRect(projectBox(view, box)), srgb, kind: 'known' as const })),
+      regions: scene.regions.map(({ id, box }) => ({ id, polygon: projectBox(view, box) })),
+    },
+    truth: Object.fromEntries(scene.regions.map(({ id }) => [id, trueLab(scene, id)])),
+  };
+}
+
+/** Light that reaches the sensor: the texture through the view, under the lamp and its gradient. */
+function seen(texture: Texture, view: Homography, shot: Shot): Float32Array {
+  const back = inverse(new Matrix([view.slice(0, 3), view.slice(3, 6), view.slice(6, 9)])).to1DArray();
+  const lamp = lightMatrix(shot.light);
+  const angle = (shot.gradient.angleDeg * Math.PI) / 180;
+  const widest = Math.max(1, Math.abs(Math.cos(angle)) + Math.abs(Math.sin(angle)));
+  const [gx, gy] = [(Math.cos(angle) * shot.gradient.share) / widest, (Math.sin(angle) * shot.gradient.share) / widest];
+  const out = new Float32Array(3 * shot.width * shot.height);
+  const { width: tw, height: th, pxPerMm, rgb } = texture;
+  for (let y = 0, o = 0; y < shot.height; y++)
+    for (let x = 0; x < shot.width; x++, o += 3) {
+      const w = back[6]! * x + back[7]! * y + back[8]!;
+      const u = Math.min(tw - 1.001, Math.max(0, ((back[0]! * x + back[1]! * y + back[2]!) / w) * pxPerMm - 0.5));
+      const v = Math.min(th - 1.001, Math.max(0, ((back[3]! * x + back[4]! * y + back[5]!) / w) * pxPerMm - 0.5));
+      const iu = u | 0;
+      const iv = v | 0;
+      const fu = u - iu;
+      const fv = v - iv;
+      const p = 3 * (iv * tw + iu);
+      const q = p + 3 * tw;
+      const level = shot.exposure * (1 + gx * (x / shot.width - 0.5) + gy * (y / shot.height - 0.5));
+      const [w00, w10, w01, w11] = [(1 - fu) * (1 - fv), fu * (1 - fv), (1 - fu) * fv, fu * fv];
+      const r = w00 * rgb[p]! + w10 * rgb[p + 3]! + w01 * rgb[q]! + w11 * rgb[q + 3]!;
+      const g = w00 * rgb[p + 1]! + w10 * rgb[p + 4]! + w01 * rgb[q + 1]! + w11 * rgb[q + 4]!;
+      const b = w00 * rgb[p + 2]! + w10 * rgb[p + 5]! + w01 * rgb[q + 2]! + w11 * rgb[q + 5]!;
+      out[o] = level * (lamp[0]! * r + lamp[1]! * g + lamp[2]! * b);
+      out[o + 1] = level * (lamp[3]! * r + lamp[4]! * g + lamp[5]! * b);
+      out[o + 2] = level * (lamp[6]! * r + lamp[7]! * g + lamp[8]! * b);
+    }
+  return out;
+}
+
+/** Gaussian lens blur, in place: along the rows, then row by row down the picture. */
+function blur(light: Float32Array, width: number, height: number, sigma: number): void {
+  if (sigma < 0.3) return;
+  const reach = Math.ceil(2.5 * sigma);
+  const weights = Array.from({ length: 2 * reach + 1 }, (_, i) => Math.exp(-((i - reach) ** 2) / (2 * sigma * sigma)));
+  const total = weights.reduce((a, b) => a + b, 0);
+  const kernel = Float64Array.from(weights, (w) => w / total);
+  const row = 3 * width;
+  const line = new Float32Array(row);
+  for (let y = 0; y < height; y++) {
+    line.fill(0);
+    for (let k = -reach; k <= reach; k++)
+      for (let i = 0; i < row; i++) {
+        const from = i + 3 * k;
+        line[i]! += kernel[k + reach]! * light[y * row + (from < 0 ? i % 3 : from >= row ? row - 3 + (i % 3) : from)]!;
+      }
+    light.set(line, y * row);
+  }
+  const source = light.slice();
+  light.fill(0);
+  for (let y = 0; y < height; y++)
+    for (let k = -reach; k <= reach; k++) {
+      const from = Math.min(height - 1, Math.max(0, y + k)) * row;
+      for (let i = 0; i < row; i++) light[y * row + i]! += kernel[k + reach]! * source[from + i]!;
+    }
+}
+
+/** sRGB code of linear light, by a fine table. */
+const CODE_OF_LINEAR = Float32Array.from({ length: 4097 }, (_, i) => {
+  const v = i / 4096;
+  return 255 * (v <= 0.0031308 ? 12.92 * v : 1.055 * v ** (1 / 2.4) - 0.055);
+});
+
+/** Sensor noise (grows with the square root of the light) and 8-bit sRGB. */
+function develop(light: Float32Array, { width, height, noiseCodes, seed }: Shot): Picture {
+  const random = seededRandom(seed * 7919 + 3);
+  const data = new Uint8ClampedArray(3 * width * height);
+  // At middle grey (linear 0.2) one code is about 0.0037 of linear light.
+  const noiseAtGrey = noiseCodes * 0.0037;
+  for (let i = 0; i < data.length; i++) {
+    const v = Math.max(0, light[i]!);
+    // Sum of three uniforms: near enough to normal, and much cheaper.
+    const noise = noiseCodes === 0 ? 0 : (random() + random() + random() - 1.5) * 2 * noiseAtGrey * Math.sqrt(v / 0.2 + 0.05);
+    const at = Math.min(1, Math.max(0, v + noise)) * 4096;
+    const k = Math.min(4095, at | 0);
+    data[i] = CODE_OF_LINEAR[k]! + (at - k) * (CODE_OF_LINEAR[k + 1]! - CODE_OF_LINEAR[k]!);
+  }
+  return { width, height, channels: 3, data };
+}

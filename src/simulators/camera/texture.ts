@@ -1,0 +1,107 @@
+import { labToLinear } from '@/core/colour/lab';
+import type { Lab } from '@/core/colour/types';
+import { seededRandom, smoothField } from './random';
+import { agedLab, yellowField, type Plate, type Scene } from './scene';
+
+/** The scene from straight above as linear reflectance, three numbers a pixel. */
+export interface Texture {
+  width: number;
+  height: number;
+  pxPerMm: number;
+  rgb: Float32Array;
+}
+
+const YELLOW_STEP = 0.25;
+const YELLOW_STEPS = 260;
+
+/** Linear colour of a plate by its yellow, interpolated: `labToLinear` for each pixel would take minutes. */
+function agedTable(lab: Lab): (yellow: number, channel: number) => number {
+  const table = Float64Array.from(Array.from({ length: YELLOW_STEPS + 1 }, (_, i) => labToLinear(agedLab(lab, i * YELLOW_STEP))).flat());
+  return (yellow, channel) => {
+    const at = Math.min(YELLOW_STEPS - 1e-6, yellow / YELLOW_STEP);
+    const i = at | 0;
+    const from = table[3 * i + channel]!;
+    return from + (at - i) * (table[3 * i + 3 + channel]! - from);
+  };
+}
+
+/** Signed distance to a rounded box, mm; negative inside. */
+function distanceTo({ box: [bx, by, bw, bh], radiusMm }: Plate, x: number, y: number): number {
+  const qx = Math.abs(x - bx - bw / 2) - bw / 2 + radiusMm;
+  const qy = Math.abs(y - by - bh / 2) - bh / 2 + radiusMm;
+  if (qx <= 0 || qy <= 0) return Math.max(qx, qy) - radiusMm;
+  return Math.sqrt(qx * qx + qy * qy) - radiusMm;
+}
+
+/** Paints a scene. `seed` fixes the grain. */
+export function paintTexture(scene: Scene, pxPerMm: number, seed: number): Texture {
+  const width = Math.round(scene.widthMm * pxPerMm);
+  const height = Math.round(scene.heightMm * pxPerMm);
+  const texture: Texture = { width, height, pxPerMm, rgb: new Float32Array(3 * width * height) };
+  paintBench(texture, scene.bench, seed);
+  for (const plate of scene.plates) {
+    if (plate.shadowMm) paintShadow(texture, plate, plate.shadowMm);
+    paintPlate(texture, plate, seed);
+  }
+  return texture;
+}
+
+function paintBench({ width, height, pxPerMm, rgb }: Texture, bench: Lab, seed: number): void {
+  const colour = labToLinear(bench);
+  const weave = smoothField(seed + 11);
+  const fine = seededRandom(seed + 12);
+  for (let y = 0, i = 0; y < height; y++)
+    for (let x = 0; x < width; x++, i += 3) {
+      // A cutting mat: faint rule every 50 mm and a little dust.
+      const mmX = x / pxPerMm;
+      const mmY = y / pxPerMm;
+      const rule = mmX % 50 < 0.6 || mmY % 50 < 0.6 ? 1.12 : 1;
+      const shade = rule * (1 + 0.03 * weave(mmX / 14, mmY / 14) + 0.02 * (fine() - 0.5));
+      for (let c = 0; c < 3; c++) rgb[i + c] = colour[c]! * shade;
+    }
+}
+
+/** Calls back for each pixel of a plate's box, widened by `marginMm`. */
+function overBox({ width, height, pxPerMm }: Texture, { box: [bx, by, bw, bh] }: Plate, marginMm: number, visit: (i: number, x: number, y: number) => void): void {
+  const x0 = Math.max(0, Math.floor((bx - marginMm) * pxPerMm));
+  const x1 = Math.min(width, Math.ceil((bx + bw + marginMm) * pxPerMm));
+  const y0 = Math.max(0, Math.floor((by - marginMm) * pxPerMm));
+  const y1 = Math.min(height, Math.ceil((by + bh + marginMm) * pxPerMm));
+  for (let py = y0; py < y1; py++)
+    for (let px = x0; px < x1; px++) visit(3 * (py * width + px), (px + 0.5) / pxPerMm, (py + 0.5) / pxPerMm);
+}
+
+function paintShadow(texture: Texture, plate: Plate, reachMm: number): void {
+  overBox(texture, plate, 2 * reachMm, (i, x, y) => {
+    const d = distanceTo(plate, x - reachMm * 0.35, y - reachMm * 0.6);
+    if (d > reachMm) return;
+    const depth = d <= 0 ? 1 : (1 - d / reachMm) ** 2;
+    for (let c = 0; c < 3; c++) texture.rgb[i + c]! *= 1 - 0.55 * depth;
+  });
+}
+
+function paintPlate(texture: Texture, plate: Plate, seed: number): void {
+  const colourAt = agedTable(plate.lab);
+  const yellowAt = yellowField(plate.yellowing, plate.box);
+  const halfPx = 0.5 / texture.pxPerMm;
+  const relief = plate.relief ?? 0;
+  const bevelMm = Math.min(2.2, Math.min(plate.box[2], plate.box[3]) / 5);
+  const grain = seededRandom(seed + 31 * plate.id.length + Math.round(plate.box[0] * 7 + plate.box[1] * 13));
+  overBox(texture, plate, 1, (i, x, y) => {
+    const d = distanceTo(plate, x, y);
+    if (d > halfPx) return;
+    const cover = Math.min(1, Math.max(0, 0.5 - d / (2 * halfPx)));
+    let shade = 1 + 0.012 * (grain() - 0.5);
+    if (relief !== 0 && d > -bevelMm) {
+      const step = 0.2;
+      const slope = (distanceTo(plate, x + step, y) - distanceTo(plate, x - step, y)) / (2 * step);
+      const rise = (distanceTo(plate, x, y + step) - distanceTo(plate, x, y - step)) / (2 * step);
+      shade *= 1 - relief * (1 + d / bevelMm) * (0.45 * slope + 0.9 * rise);
+    }
+    const yellow = yellowAt(x, y);
+    for (let c = 0; c < 3; c++) {
+      const under = texture.rgb[i + c]!;
+      texture.rgb[i + c] = under + cover * (colourAt(yellow, c) * shade - under);
+    }
+  });
+}
