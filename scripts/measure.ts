@@ -28,5 +28,5 @@ try {
   process.exitCode = await main();
 } catch (error) {
   if (!(error instanceof Refusal || error instanceof SyntaxError || (error as NodeJS.ErrnoException).code === 'ENOENT')) throw error;
-  process.exitCode = fail(error instanceof Refusal ? `${error.field}: ${error.message}` : error.message);
+  process.exitCode = fail(error instanceof Refusal ? `${error.field}: ${error.message}` : (error as Error).message);
 }

@@ -37,6 +37,9 @@ export function writeLab(r: number, g: number, b: number, out: Float32Array | Fl
 const TAU = 2 * Math.PI;
 const DEGREE = Math.PI / 180;
 const POW25_7 = 25 ** 7;
+const [COS30, SIN30] = [Math.cos(30 * DEGREE), Math.sin(30 * DEGREE)];
+const [COS6, SIN6] = [Math.cos(6 * DEGREE), Math.sin(6 * DEGREE)];
+const [COS63, SIN63] = [Math.cos(63 * DEGREE), Math.sin(63 * DEGREE)];
 
 /**
  * A CIEDE2000 function against one fixed reference, without allocation.
@@ -76,21 +79,31 @@ export function differenceTo(reference: Lab): (l: number, a: number, b: number) 
     const fromMiddle = (l1 + l2) / 2 - 50;
     const square = fromMiddle * fromMiddle;
     const meanCp = (cp1 + cp2) / 2;
+    // Cosines of the multiples of the mean hue from its own sine and cosine.
+    const cos = Math.cos(meanH);
+    const sin = Math.sin(meanH);
+    const cos2 = cos * cos - sin * sin;
+    const sin2 = 2 * sin * cos;
+    const cos3 = cos2 * cos - sin2 * sin;
+    const sin3 = sin2 * cos + cos2 * sin;
     const t =
       1 -
-      0.17 * Math.cos(meanH - 30 * DEGREE) +
-      0.24 * Math.cos(2 * meanH) +
-      0.32 * Math.cos(3 * meanH + 6 * DEGREE) -
-      0.2 * Math.cos(4 * meanH - 63 * DEGREE);
+      0.17 * (cos * COS30 + sin * SIN30) +
+      0.24 * cos2 +
+      0.32 * (cos3 * COS6 - sin3 * SIN6) -
+      0.2 * ((cos2 * cos2 - sin2 * sin2) * COS63 + 2 * sin2 * cos2 * SIN63);
     const sl = 1 + (0.015 * square) / Math.sqrt(20 + square);
     const sc = 1 + 0.045 * meanCp;
     const sh = 1 + 0.015 * meanCp * t;
     const turn = (meanH / DEGREE - 275) / 25;
-    const dTheta = 30 * DEGREE * Math.exp(-turn * turn);
-    const meanCp2 = meanCp * meanCp;
-    const meanCp7 = meanCp2 * meanCp2 * meanCp2 * meanCp;
-    const rc = 2 * Math.sqrt(meanCp7 / (meanCp7 + POW25_7));
-    const rt = -Math.sin(2 * dTheta) * rc;
+    const turnSquared = turn * turn;
+    // The turning term matters for blues alone; for the yellows of plastic it is under 1e-15.
+    let rt = 0;
+    if (turnSquared < 40) {
+      const meanCp2 = meanCp * meanCp;
+      const meanCp7 = meanCp2 * meanCp2 * meanCp2 * meanCp;
+      rt = -Math.sin(60 * DEGREE * Math.exp(-turnSquared)) * 2 * Math.sqrt(meanCp7 / (meanCp7 + POW25_7));
+    }
     const tl = dL / sl;
     const tc = dC / sc;
     const th = dH / sh;

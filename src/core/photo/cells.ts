@@ -56,30 +56,38 @@ export function evenness(map: CellMap, cells: readonly number[]): number {
 }
 
 /**
- * A map without its fine grain: Gaussian of the given width, weighted, so that the piece's edge and its
+ * Maps without their fine grain: Gaussian of the given width, weighted, so that the piece's edge and its
  * left-out spots do not pull values towards nothing.
  */
-export function lowPass(map: CellMap, values: Float32Array, sigmaCells: number): Float32Array {
+export function lowPass(map: CellMap, maps: readonly Float32Array[], sigmaCells: number): Float32Array[] {
   const reach = Math.max(1, Math.ceil(3 * sigmaCells));
-  const kernel = Float64Array.from({ length: reach + 1 }, (_, d) => Math.exp((-d * d) / (2 * sigmaCells * sigmaCells)));
-  const along = (source: Float32Array, stride: number, length: number, lanes: number, laneStride: number) => {
-    const out = new Float32Array(source.length);
-    for (let lane = 0; lane < lanes; lane++)
-      for (let i = 0; i < length; i++) {
-        let sum = 0;
-        for (let d = -reach; d <= reach; d++) {
-          const k = i + d;
-          if (k >= 0 && k < length) sum += kernel[Math.abs(d)]! * source[lane * laneStride + k * stride]!;
-        }
-        out[lane * laneStride + i * stride] = sum;
-      }
-    return out;
+  const kernel = Float64Array.from({ length: 2 * reach + 1 }, (_, i) => Math.exp(-((i - reach) ** 2) / (2 * sigmaCells * sigmaCells)));
+  const { columns, rows, weight } = map;
+  const both = (source: Float32Array) => {
+    const across = new Float32Array(source.length);
+    for (let row = 0; row < rows; row++) smoothLine(source, across, row * columns, 1, columns, kernel);
+    const down = new Float32Array(source.length);
+    for (let column = 0; column < columns; column++) smoothLine(across, down, column, columns, rows, kernel);
+    return down;
   };
-  const both = (source: Float32Array) =>
-    along(along(source, 1, map.columns, map.rows, map.columns), map.columns, map.rows, map.columns, 1);
-  const weighted = both(values.map((v, c) => v * map.weight[c]!));
-  const weights = both(map.weight);
-  return weighted.map((v, c) => (weights[c]! > 1e-6 ? v / weights[c]! : 0));
+  const weights = both(weight);
+  return maps.map((values) => {
+    const smooth = both(values.map((v, c) => v * weight[c]!));
+    for (let c = 0; c < smooth.length; c++) smooth[c] = weights[c]! > 1e-6 ? smooth[c]! / weights[c]! : 0;
+    return smooth;
+  });
+}
+
+/** One row or column through a kernel; outside counts as nothing. */
+function smoothLine(source: Float32Array, out: Float32Array, start: number, stride: number, length: number, kernel: Float64Array): void {
+  const reach = (kernel.length - 1) / 2;
+  for (let i = 0; i < length; i++) {
+    const first = Math.max(0, i - reach);
+    const last = Math.min(length - 1, i + reach);
+    let sum = 0;
+    for (let k = first; k <= last; k++) sum += kernel[k - i + reach]! * source[start + k * stride]!;
+    out[start + i * stride] = sum;
+  }
 }
 
 /** Standard deviation over the cells. */

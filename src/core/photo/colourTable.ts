@@ -1,93 +1,98 @@
 import { LINEAR_OF_CODE, writeLab } from '../colour/bulk';
 import { Refusal } from '../refusal';
 import type { Correction } from './correction';
-import type { Picture } from './picture';
 import type { Runs } from './polygon';
 
 /**
- * The different 24-bit colours of a picture, numbered as they are met. With one correction and one
- * reference everything measured is a function of the 24-bit colour alone, and a photograph has far fewer
- * colours than pixels: each colour is worked out once.
+ * The different 24-bit colours of a region. With one correction and one reference everything measured is a
+ * function of the 24-bit colour alone, and a photograph has far fewer colours than pixels: each colour is
+ * worked out once, and a pixel costs one visit to a table.
  */
-export class ColourTable {
-  /** Number of a colour plus one; 0 is a colour not met. 64 MB, kept between pictures and cleaned by `release`. */
-  private static spare: Int32Array | null = null;
+export interface RegionColours {
+  size: number;
+  /** 24-bit code: blue high, red low. */
+  codes: Int32Array;
+  /** Pixels of each colour. */
+  counts: Int32Array;
+  /** L*, a*, b* of each colour, three numbers a colour. */
+  labs: Float32Array;
+}
 
-  private readonly slots: Int32Array;
-  private codes = new Int32Array(1 << 16);
-  private labs = new Float32Array(3 << 16);
-  private labsDone = 0;
-  size = 0;
+/** One place for each 24-bit colour, 64 MB, kept between pictures; all zero when nobody uses it. */
+let spare: Uint32Array<ArrayBuffer> | null = null;
 
-  constructor(private readonly correction: Correction) {
-    this.slots = ColourTable.spare ?? new Int32Array(1 << 24);
-    ColourTable.spare = null;
-  }
+/** Lends the table of all colours to `use`; `used` lists what has to be cleaned afterwards. */
+export function withColourTable<T>(use: (table: Uint32Array<ArrayBuffer>) => { result: T; used: RegionColours }): T {
+  const table = spare ?? new Uint32Array(1 << 24);
+  spare = null;
+  const { result, used } = use(table);
+  for (let id = 0; id < used.size; id++) table[used.codes[id]!] = 0;
+  spare = table;
+  return result;
+}
 
-  /**
-   * Numbers of the colours along the runs of a region, and how often each colour occurs in it.
-   *
-   * @throws Refusal where the region is transparent
-   */
-  numberPixels({ data, width, channels }: Picture, runs: Runs, field: string): { ids: Int32Array; counts: Int32Array } {
-    const { triples } = runs;
-    const ids = new Int32Array(runs.pixelCount);
-    const { slots } = this;
-    let counts = new Int32Array(this.codes.length);
-    let at = 0;
-    for (let t = 0; t < triples.length; t += 3) {
-      const row = triples[t]! * width;
-      const end = (row + triples[t + 2]!) * channels;
-      for (let i = (row + triples[t + 1]!) * channels; i < end; i += channels) {
-        const code = (data[i]! << 16) | (data[i + 1]! << 8) | data[i + 2]!;
-        let id = slots[code]! - 1;
-        if (id < 0) {
-          if (channels === 4 && data[i + 3]! < 255) throw transparent(field);
-          id = this.size++;
-          if (id >= this.codes.length) {
-            this.codes = grown(this.codes);
-            counts = grown(counts);
-          }
-          slots[code] = this.size;
-          this.codes[id] = code;
-        }
-        counts[id]!++;
-        ids[at++] = id;
+/**
+ * Counts the colours along the runs of a region and works out their L*a*b*.
+ *
+ * @param words the picture's pixels, see `pixelWords`
+ * @throws Refusal where the region is transparent
+ */
+export function countColours(table: Uint32Array, words: Uint32Array, width: number, { triples }: Runs, correction: Correction, field: string): RegionColours {
+  let codes = new Int32Array(1 << 15);
+  let size = 0;
+  for (let t = 0; t < triples.length; t += 3) {
+    const row = triples[t]! * width;
+    const end = row + triples[t + 2]!;
+    for (let i = row + triples[t + 1]!; i < end; ) {
+      i = countKnown(table, words, i, end);
+      if (i === end) break;
+      const word = words[i]!;
+      if (word >>> 24 < 255) {
+        for (let id = 0; id < size; id++) table[codes[id]!] = 0;
+        throw new Refusal(field, 'Part of this region is transparent in the picture. Use the photograph as the camera made it, without cut-out.');
       }
+      if (size === codes.length) codes = grown(codes);
+      codes[size++] = word & 0xffffff;
+      table[word & 0xffffff] = 1;
+      i++;
     }
-    return { ids, counts };
   }
+  const counts = new Int32Array(size);
+  const labs = new Float32Array(3 * size);
+  for (let id = 0; id < size; id++) {
+    counts[id] = table[codes[id]!]!;
+    writeCorrected(correction, codes[id]!, labs, 3 * id);
+  }
+  return { size, codes, counts, labs };
+}
 
-  /** L*, a*, b* of every colour met so far, three numbers a colour. */
-  lab(): Float32Array {
-    if (this.labs.length < 3 * this.codes.length) {
-      const larger = new Float32Array(3 * this.codes.length);
-      larger.set(this.labs);
-      this.labs = larger;
-    }
-    const [m0, m1, m2, m3, m4, m5, m6, m7, m8] = this.correction.matrix as [number, number, number, number, number, number, number, number, number];
-    const [o0, o1, o2] = this.correction.offset;
-    for (let id = this.labsDone; id < this.size; id++) {
-      const code = this.codes[id]!;
-      const r = LINEAR_OF_CODE[code >> 16]!;
-      const g = LINEAR_OF_CODE[(code >> 8) & 255]!;
-      const b = LINEAR_OF_CODE[code & 255]!;
-      writeLab(m0 * r + m1 * g + m2 * b + o0, m3 * r + m4 * g + m5 * b + o1, m6 * r + m7 * g + m8 * b + o2, this.labs, 3 * id);
-    }
-    this.labsDone = this.size;
-    return this.labs;
+/**
+ * Counts pixels until a colour not met before. It holds no call: with one in the loop the engine reloads
+ * every array for every pixel, which doubles the time.
+ *
+ * @returns where it stopped
+ */
+function countKnown(table: Uint32Array, words: Uint32Array, from: number, to: number): number {
+  for (let i = from; i < to; i++) {
+    const code = words[i]! & 0xffffff;
+    const count = table[code]!;
+    if (count === 0) return i;
+    table[code] = count + 1;
   }
+  return to;
+}
 
-  /** The 24-bit code of a colour. */
-  code(id: number): number {
-    return this.codes[id]!;
-  }
-
-  /** Gives the large table back clean for the next picture. */
-  release(): void {
-    for (let id = 0; id < this.size; id++) this.slots[this.codes[id]!] = 0;
-    ColourTable.spare = this.slots;
-  }
+function writeCorrected({ matrix, offset }: Correction, code: number, labs: Float32Array, at: number): void {
+  const r = LINEAR_OF_CODE[code & 255]!;
+  const g = LINEAR_OF_CODE[(code >> 8) & 255]!;
+  const b = LINEAR_OF_CODE[code >> 16]!;
+  writeLab(
+    matrix[0]! * r + matrix[1]! * g + matrix[2]! * b + offset[0],
+    matrix[3]! * r + matrix[4]! * g + matrix[5]! * b + offset[1],
+    matrix[6]! * r + matrix[7]! * g + matrix[8]! * b + offset[2],
+    labs,
+    at,
+  );
 }
 
 function grown(array: Int32Array<ArrayBuffer>): Int32Array<ArrayBuffer> {
@@ -95,6 +100,3 @@ function grown(array: Int32Array<ArrayBuffer>): Int32Array<ArrayBuffer> {
   larger.set(array);
   return larger;
 }
-
-const transparent = (field: string) =>
-  new Refusal(field, 'Part of this region is transparent in the picture. Use the photograph as the camera made it, without cut-out.');

@@ -1,13 +1,13 @@
-import { differenceTo } from '../colour/bulk';
 import { deltaE00 } from '../colour/difference';
 import { labToLinear, yellownessIndexOfLab } from '../colour/lab';
 import type { Lab, LinearRgb } from '../colour/types';
 import { Refusal } from '../refusal';
-import { cellsFor, evenness, lightChange, lowPass, speakingCells, spread, streak, type CellMap } from './cells';
-import { ColourTable } from './colourTable';
+import { evenness, lightChange, lowPass, speakingCells, spread, streak, type CellMap } from './cells';
+import { countColours, withColourTable, type RegionColours } from './colourTable';
+import { deltaMap, resetScratch, type RegionMap } from './deltaMap';
 import { fitCorrection, gainCorrection, NO_CORRECTION, residualDeltaE00, type Correction } from './correction';
 import { CLIPPED_CODE, CLIPPED_SHARE, readPatch, residualPatches, type PatchReading } from './patches';
-import type { Picture } from './picture';
+import { pixelWords, type Picture } from './picture';
 import { overlapShare, polygonRuns, type Runs } from './polygon';
 import { robustColour, type RobustColour } from './robust';
 import { isBlurred } from './sharpness';
@@ -43,14 +43,6 @@ export interface MeasureResult {
   warnings: string[];
 }
 
-/** ΔE00 of every pixel of a region in the order of its runs, and the means of its cells. */
-export interface RegionMap {
-  id: string;
-  deltaE: Float32Array;
-  runs: Runs;
-  cells: CellMap;
-}
-
 export interface Measured {
   result: MeasureResult;
   maps: RegionMap[];
@@ -68,8 +60,7 @@ const BLOTCH_SIGMA = 0.02;
 interface Region {
   id: string;
   runs: Runs;
-  ids: Int32Array;
-  counts: Int32Array;
+  colours: RegionColours;
   robust: RobustColour;
 }
 
@@ -84,42 +75,62 @@ interface Region {
  */
 export function measurePicture(picture: Picture, spec: MeasureSpec, onProgress: (share: number) => void = () => {}): Measured {
   checkSpec(picture, spec);
+  resetScratch();
   const warnings: string[] = [];
   const readings = spec.card.map((patch, i) => readPatch(picture, patch.rect, `card[${i}]`));
   const { correction, basis } = lightCorrection(picture, spec, readings);
   onProgress(0.05);
-  const table = new ColourTable(correction);
-  try {
-    const regions = spec.regions.map((region, i) => {
-      const found = countRegion(picture, table, region.id, spec.regions[i]!.polygon, `regions[${i}].polygon`);
-      onProgress(0.05 + (0.55 * (i + 1)) / spec.regions.length);
-      return found;
+  const words = pixelWords(picture);
+  const done = (step: number) => onProgress(0.05 + (0.95 * step) / (spec.regions.length + 1));
+  const reading = (index: number) => readRegion(picture, words, spec, index, correction);
+  const hiddenIndex = spec.regions.findIndex(({ id }) => id === spec.reference);
+  const hidden = hiddenIndex < 0 ? null : withColourTable((table) => splitUse(reading(hiddenIndex)(table))).robust.lab;
+  const reference = spec.referenceLab ?? hidden;
+  done(1);
+  const maps: RegionMap[] = [];
+  let coloured = false;
+  const regions = spec.regions.map(({ id }, i) => {
+    const region = withColourTable((table) => {
+      const found = reading(i)(table);
+      maps.push(deltaMap(id, table, words, picture.width, found.runs, found.colours, found.robust, reference ?? found.robust.lab));
+      return splitUse(found);
     });
-    refuseColourless(table);
-    const reference = spec.referenceLab ?? regions.find(({ id }) => id === spec.reference)?.robust.lab ?? null;
-    const measured = regions.map((region, i) => {
-      const out = mapRegion(table, region, reference, region.id === spec.reference, basis);
-      warnings.push(...regionWarnings(table, region, out.map.cells));
-      onProgress(0.6 + (0.38 * (i + 1)) / regions.length);
-      return out;
-    });
-    const known = spec.card.filter(({ kind }) => kind === 'known');
-    const residual = basis === 'card' ? residualDeltaE00(correction, residualPatches(known, readings.filter((_, i) => spec.card[i]!.kind === 'known'))) : null;
-    warnings.push(...basisWarnings(basis, reference !== null, residual));
-    if (isBlurred(picture)) warnings.push('The picture is blurred. Hold the camera still or rest it on something, and take it again.');
-    onProgress(1);
-    return {
-      result: {
-        regions: measured.map(({ result }) => result),
-        card: { patches: spec.card.length, residualDeltaE00: residual, method: correction.method },
-        basis,
-        warnings,
-      },
-      maps: measured.map(({ map }) => map),
-    };
-  } finally {
-    table.release();
+    coloured ||= hasColour(region.colours);
+    const { cells } = maps[i]!;
+    warnings.push(...regionWarnings(region, cells));
+    done(i + 2);
+    return regionResult(region, cells, reference, id === spec.reference, basis);
+  });
+  if (!coloured) throw new Refusal('regions', 'This picture is grey-scale: it holds no colour to measure. Take it in colour.');
+  const known = spec.card.flatMap((patch, i) => (patch.kind === 'known' ? [{ patch, reading: readings[i]! }] : []));
+  const residual =
+    basis === 'card' ? residualDeltaE00(correction, residualPatches(known.map(({ patch }) => patch), known.map(({ reading: read }) => read))) : null;
+  warnings.push(...basisWarnings(basis, reference !== null, residual));
+  if (isBlurred(picture)) warnings.push('The picture is blurred. Hold the camera still or rest it on something, and take it again.');
+  return { result: { regions, card: { patches: spec.card.length, residualDeltaE00: residual, method: correction.method }, basis, warnings }, maps };
+}
+
+const splitUse = (region: Region) => ({ result: region, used: region.colours });
+
+/** Counts one region's colours into a table lent to it. */
+function readRegion(picture: Picture, words: Uint32Array, spec: MeasureSpec, index: number, correction: Correction): (table: Uint32Array) => Region {
+  const { id, polygon } = spec.regions[index]!;
+  const field = `regions[${index}].polygon`;
+  const runs = polygonRuns(polygon, picture.width, picture.height);
+  if (runs.pixelCount < SMALLEST_REGION_PX)
+    throw new Refusal(field, `“${id}” covers only ${runs.pixelCount} pixels. Draw it larger: at least ${SMALLEST_REGION_PX} pixels.`);
+  return (table) => {
+    const colours = countColours(table, words, picture.width, runs, correction, field);
+    return { id, runs, colours, robust: robustColour(colours.labs, colours.counts, colours.size) };
+  };
+}
+
+function hasColour({ codes, size }: RegionColours): boolean {
+  for (let id = 0; id < size; id++) {
+    const code = codes[id]!;
+    if (code >> 16 !== ((code >> 8) & 255) || code >> 16 !== (code & 255)) return true;
   }
+  return false;
 }
 
 function checkSpec(picture: Picture, spec: MeasureSpec): void {
@@ -147,17 +158,12 @@ function lightCorrection(picture: Picture, spec: MeasureSpec, readings: PatchRea
   if (!hidden) return { correction: paper ? gainCorrection(balance) : NO_CORRECTION, basis: paper ? 'white balance' : 'picture only' };
   // Without a known lightness only differences mean anything; they are taken around ordinary plastic, so
   // that the colour of the light does not stretch or squeeze them.
-  const plain = new ColourTable(gainCorrection(balance));
-  try {
-    const index = spec.regions.indexOf(hidden);
-    const { robust } = countRegion(picture, plain, hidden.id, hidden.polygon, `regions[${index}].polygon`);
-    const found = labToLinear(robust.lab);
-    const wanted = labToLinear(UNKNOWN_PLASTIC);
-    const gains = paper ? balance.map((g) => (g * wanted[1]) / found[1]) : wanted.map((w, c) => w / Math.max(1e-4, found[c]!));
-    return { correction: gainCorrection(gains), basis: paper ? 'white balance' : 'picture only' };
-  } finally {
-    plain.release();
-  }
+  const balanced = readRegion(picture, pixelWords(picture), spec, spec.regions.indexOf(hidden), gainCorrection(balance));
+  const { robust } = withColourTable((table) => splitUse(balanced(table)));
+  const found = labToLinear(robust.lab);
+  const wanted = labToLinear(UNKNOWN_PLASTIC);
+  const gains = paper ? balance.map((g) => (g * wanted[1]) / found[1]) : wanted.map((w, c) => w / Math.max(1e-4, found[c]!));
+  return { correction: gainCorrection(gains), basis: paper ? 'white balance' : 'picture only' };
 }
 
 /** Gains that make paper neutral and keep its green. */
@@ -166,37 +172,10 @@ function paperBalance(readings: readonly PatchReading[]): number[] {
   return mean.map((v) => mean[1] / Math.max(1e-4, v));
 }
 
-function countRegion(picture: Picture, table: ColourTable, id: string, polygon: MeasureSpec['regions'][number]['polygon'], field: string): Region {
-  const runs = polygonRuns(polygon, picture.width, picture.height);
-  if (runs.pixelCount < SMALLEST_REGION_PX)
-    throw new Refusal(field, `“${id}” covers only ${runs.pixelCount} pixels. Draw it larger: at least ${SMALLEST_REGION_PX} pixels.`);
-  const { ids, counts } = table.numberPixels(picture, runs, field);
-  return { id, runs, ids, counts, robust: robustColour(table.lab(), counts, table.size) };
-}
-
-function refuseColourless(table: ColourTable): void {
-  for (let id = 0; id < table.size; id++) {
-    const code = table.code(id);
-    if (code >> 16 !== ((code >> 8) & 255) || code >> 16 !== (code & 255)) return;
-  }
-  throw new Refusal('regions', 'This picture is grey-scale: it holds no colour to measure. Take it in colour.');
-}
-
-function mapRegion(table: ColourTable, region: Region, reference: Lab | null, isReference: boolean, basis: Basis): { result: RegionResult; map: RegionMap } {
-  const { robust, runs, ids } = region;
-  const against = reference ?? robust.lab;
-  const cells = cellsFor(runs);
-  const deltaE = fillMap(table, region, against, cells);
-  for (let c = 0; c < cells.weight.length; c++) {
-    const weight = cells.weight[c]!;
-    if (weight === 0) continue;
-    cells.deltaE[c]! /= weight;
-    cells.deltaB[c]! /= weight;
-    cells.lightness[c]! /= weight;
-  }
+function regionResult({ id, runs, robust }: Region, cells: CellMap, reference: Lab | null, isReference: boolean, basis: Basis): RegionResult {
   const speaking = speakingCells(cells);
   const sigma = Math.max(0.8, BLOTCH_SIGMA * cells.columns);
-  const smoothE = lowPass(cells, cells.deltaE, sigma);
+  const [smoothE, smoothB] = lowPass(cells, [cells.deltaE, cells.deltaB], sigma) as [Float32Array, Float32Array];
   const even = evenness(cells, speaking);
   const farthest = speaking.reduce((worst, c) => (worst < 0 || smoothE[c]! > smoothE[worst]! ? c : worst), -1);
   const difference = reference ? (isReference ? 0 : deltaE00(robust.lab, reference)) : null;
@@ -204,99 +183,48 @@ function mapRegion(table: ColourTable, region: Region, reference: Lab | null, is
   const deltaB = reference ? robust.lab[2] - reference[2] : null;
   const absolute = basis === 'card';
   return {
-    result: {
-      id: region.id,
-      lab: absolute ? robust.lab : null,
-      yellownessIndex: absolute ? yellownessIndexOfLab(robust.lab) : null,
-      deltaE00: difference,
-      deltaL,
-      deltaB,
-      evenness: even,
-      blotch: spread(smoothE, speaking),
-      streak: streak(cells, lowPass(cells, cells.deltaB, sigma), speaking),
-      usedShare: robust.usedCount / Math.max(1, ids.length),
-      worst:
-        farthest < 0
-          ? null
-          : {
-              x: Math.round(cells.left + ((farthest % cells.columns) + 0.5) * cells.cellPx),
-              y: Math.round(cells.top + (Math.floor(farthest / cells.columns) + 0.5) * cells.cellPx),
-              deltaE00: smoothE[farthest]!,
-            },
-      verdict: difference === null || deltaL === null || deltaB === null || isReference ? null : judge(difference, deltaL, deltaB, even),
-    },
-    map: { id: region.id, deltaE, runs, cells },
+    id,
+    lab: absolute ? robust.lab : null,
+    yellownessIndex: absolute ? yellownessIndexOfLab(robust.lab) : null,
+    deltaE00: difference,
+    deltaL,
+    deltaB,
+    evenness: even,
+    blotch: spread(smoothE, speaking),
+    streak: streak(cells, smoothB, speaking),
+    usedShare: robust.usedCount / runs.pixelCount,
+    worst:
+      farthest < 0
+        ? null
+        : {
+            x: Math.round(cells.left + ((farthest % cells.columns) + 0.5) * cells.cellPx),
+            y: Math.round(cells.top + (Math.floor(farthest / cells.columns) + 0.5) * cells.cellPx),
+            deltaE00: smoothE[farthest]!,
+          },
+    verdict: difference === null || deltaL === null || deltaB === null || isReference ? null : judge(difference, deltaL, deltaB, even),
   };
 }
 
-/** ΔE00 of each pixel, and sums over cells of what is the piece. The pixel loop: one table look-up each. */
-function fillMap(table: ColourTable, { runs, ids, counts, robust }: Region, reference: Lab, cells: CellMap): Float32Array {
-  const labs = table.lab();
-  const difference = differenceTo(reference);
-  // Four numbers a colour side by side: ΔE00, weight (1 inside the limits), Δb*, L*.
-  const facts = new Float32Array(4 * robust.used.length);
-  for (let id = 0; id < robust.used.length; id++) {
-    if (counts[id]! === 0) continue;
-    facts[4 * id] = difference(labs[3 * id]!, labs[3 * id + 1]!, labs[3 * id + 2]!);
-    facts[4 * id + 1] = robust.used[id]!;
-    facts[4 * id + 2] = labs[3 * id + 2]! - reference[2];
-    facts[4 * id + 3] = labs[3 * id]!;
-  }
-  const out = new Float32Array(ids.length);
-  const { triples } = runs;
-  const { cellPx, columns, weight, deltaE, deltaB, lightness } = cells;
-  let at = 0;
-  for (let t = 0; t < triples.length; t += 3) {
-    const row = (((triples[t]! - cells.top) / cellPx) | 0) * columns;
-    const to = triples[t + 2]!;
-    for (let x = triples[t + 1]!; x < to; ) {
-      const column = ((x - cells.left) / cellPx) | 0;
-      const until = Math.min(to, cells.left + (column + 1) * cellPx);
-      let n = 0;
-      let e = 0;
-      let b = 0;
-      let l = 0;
-      for (; x < until; x++) {
-        const fact = 4 * ids[at]!;
-        const de = facts[fact]!;
-        out[at++] = de;
-        if (facts[fact + 1] === 0) continue;
-        n++;
-        e += de;
-        b += facts[fact + 2]!;
-        l += facts[fact + 3]!;
-      }
-      const cell = row + column;
-      weight[cell]! += n;
-      deltaE[cell]! += e;
-      deltaB[cell]! += b;
-      lightness[cell]! += l;
-    }
-  }
-  return out;
-}
-
-function regionWarnings(table: ColourTable, region: Region, cells: CellMap): string[] {
+function regionWarnings({ id: name, runs, colours, robust }: Region, cells: CellMap): string[] {
   const warnings: string[] = [];
   let clipped = 0;
   let dark = 0;
-  for (let id = 0; id < region.counts.length && id < table.size; id++) {
-    const count = region.counts[id]!;
-    if (count === 0) continue;
-    const code = table.code(id);
+  for (let id = 0; id < colours.size; id++) {
+    const count = colours.counts[id]!;
+    const code = colours.codes[id]!;
     const high = Math.max(code >> 16, (code >> 8) & 255, code & 255);
     if (high >= CLIPPED_CODE) clipped += count;
     if (high < 40) dark += count;
   }
-  const share = (n: number) => n / region.ids.length;
+  const share = (n: number) => n / runs.pixelCount;
   const percent = (n: number) => `${Math.round(100 * share(n))} %`;
   if (share(clipped) > CLIPPED_SHARE)
-    warnings.push(`${percent(clipped)} of “${region.id}” is burnt out. Take the picture a stop darker, without glare.`);
-  if (share(dark) > 0.5 || region.robust.lab[0] < DARK_LIGHTNESS)
-    warnings.push(`“${region.id}” is too dark to measure well. Use more light or a longer exposure.`);
+    warnings.push(`${percent(clipped)} of “${name}” is burnt out. Take the picture a stop darker, without glare.`);
+  if (share(dark) > 0.5 || robust.lab[0] < DARK_LIGHTNESS)
+    warnings.push(`“${name}” is too dark to measure well. Use more light or a longer exposure.`);
   const change = lightChange(cells, speakingCells(cells));
   if (change > LIGHT_CHANGE_LIMIT)
-    warnings.push(`The light changes by about ${Math.round(100 * change)} % across “${region.id}”. Turn the piece or use light from farther away.`);
+    warnings.push(`The light changes by about ${Math.round(100 * change)} % across “${name}”. Turn the piece or use light from farther away.`);
   return warnings;
 }
 

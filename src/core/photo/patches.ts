@@ -49,12 +49,12 @@ export function readPatch(picture: Picture, rect: Rect, field: string): PatchRea
   return { mean: mean(total), quarters: sums.map(mean) };
 }
 
-function sumOf({ width, channels, data }: Picture, [x, y, w, h]: Rect) {
+function sumOf({ width, data }: Picture, [x, y, w, h]: Rect) {
   const rgb = [0, 0, 0];
   let clipped = 0;
   for (let row = y; row < y + h; row++) {
-    let i = (row * width + x) * channels;
-    for (let column = 0; column < w; column++, i += channels) {
+    let i = 4 * (row * width + x);
+    for (let column = 0; column < w; column++, i += 4) {
       const r = data[i]!;
       const g = data[i + 1]!;
       const b = data[i + 2]!;

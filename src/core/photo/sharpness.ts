@@ -9,13 +9,13 @@ const REACH = 6;
  *
  * @returns about 1 for hard edges, under 0.3 for a blurred picture, `null` without clear edges
  */
-export function edgeSharpness({ width, height, channels, data }: Picture): number | null {
+export function edgeSharpness({ width, height, data }: Picture): number | null {
   const rowStep = Math.max(1, Math.floor(height / 120));
   const heights: number[] = [];
   const shares: number[] = [];
   for (let y = 0; y < height; y += rowStep) {
     const row = y * width;
-    const green = (x: number) => data[(row + x) * channels + 1]!;
+    const green = (x: number) => data[4 * (row + x) + 1]!;
     for (let x = REACH + 1; x < width - REACH - 1; x += 3) {
       const rise = Math.abs(green(x + REACH) - green(x - REACH));
       if (rise < 40) continue;

@@ -54,9 +54,9 @@ export async function inspectPicture(bytes: Buffer): Promise<PictureFacts> {
   return { ...type, width, height };
 }
 
-/** Decodes a picture upright, in sRGB, 8 bits a channel. */
+/** Decodes a picture upright, in sRGB, as RGBA. */
 export async function decodePicture(bytes: Buffer): Promise<Picture> {
-  const { data, info } = await open(bytes).autoOrient().toColourspace('srgb').raw().toBuffer({ resolveWithObject: true });
-  if (info.channels === 3 || info.channels === 4) return { width: info.width, height: info.height, channels: info.channels, data };
-  throw new Refusal('photo', 'This picture is grey-scale: it holds no colour to measure. Take it in colour.');
+  const upright = open(bytes).autoOrient().toColourspace('srgb').ensureAlpha();
+  const { data, info } = await upright.raw().toBuffer({ resolveWithObject: true });
+  return { width: info.width, height: info.height, data };
 }

@@ -178,16 +178,19 @@ const CODE_OF_LINEAR = Float32Array.from({ length: 4097 }, (_, i) => {
 /** Sensor noise (grows with the square root of the light) and 8-bit sRGB. */
 function develop(light: Float32Array, { width, height, noiseCodes, seed }: Shot): Picture {
   const random = seededRandom(seed * 7919 + 3);
-  const data = new Uint8ClampedArray(3 * width * height);
+  const data = new Uint8ClampedArray(4 * width * height);
   // At middle grey (linear 0.2) one code is about 0.0037 of linear light.
   const noiseAtGrey = noiseCodes * 0.0037;
-  for (let i = 0; i < data.length; i++) {
+  for (let i = 0; i < light.length; i++) {
     const v = Math.max(0, light[i]!);
     // Sum of three uniforms: near enough to normal, and much cheaper.
     const noise = noiseCodes === 0 ? 0 : (random() + random() + random() - 1.5) * 2 * noiseAtGrey * Math.sqrt(v / 0.2 + 0.05);
     const at = Math.min(1, Math.max(0, v + noise)) * 4096;
     const k = Math.min(4095, at | 0);
-    data[i] = CODE_OF_LINEAR[k]! + (at - k) * (CODE_OF_LINEAR[k + 1]! - CODE_OF_LINEAR[k]!);
+    const channel = i % 3;
+    const pixel = 4 * ((i - channel) / 3);
+    data[pixel + channel] = CODE_OF_LINEAR[k]! + (at - k) * (CODE_OF_LINEAR[k + 1]! - CODE_OF_LINEAR[k]!);
+    data[pixel + 3] = 255;
   }
-  return { width, height, channels: 3, data };
+  return { width, height, data };
 }

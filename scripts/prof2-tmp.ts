@@ -1,0 +1,22 @@
+import { readFileSync } from 'node:fs';
+import { decodePicture } from '@/data/photos/decode';
+import { ColourTable, resetScratch } from '@/core/photo/colourTable';
+import { polygonRuns } from '@/core/photo/polygon';
+import { robustColour } from '@/core/photo/robust';
+import { cellsFor, speakingCells,evenness,lowPass,lightChange,streak } from '@/core/photo/cells';
+import { isBlurred } from '@/core/photo/sharpness';
+import { NO_CORRECTION } from '@/core/photo/correction';
+const p=await decodePicture(readFileSync('/tmp/12.jpg'));
+const acc:Record<string,number[]>={};
+const t=(name:string,f:()=>any)=>{const s=performance.now();const r=f();(acc[name]??=[]).push((performance.now()-s));return r};
+for(let i=0;i<12;i++){ resetScratch();
+const runs=t('runs',()=>polygonRuns([[0,0],[4000,0],[4000,3000],[0,3000]],4000,3000));
+const table=new ColourTable(NO_CORRECTION);
+const {ids,counts}=t('number',()=>table.numberPixels(p,runs,'x'));
+const labs=t('lab',()=>table.lab());
+const rob=t('robust',()=>robustColour(labs,counts,table.size));
+const cells=t('cellsFor',()=>cellsFor(runs)); cells.weight.fill(400);
+const sp=t('speaking',()=>speakingCells(cells));t('even',()=>evenness(cells,sp));t('low',()=>lowPass(cells,[cells.deltaE,cells.deltaB],4));t('light',()=>lightChange(cells,sp));t('blur',()=>isBlurred(p));
+t('release',()=>table.release());
+}
+for(const [k,v] of Object.entries(acc)) console.log(k.padEnd(9), v.map(x=>x.toFixed(0)).join(' '));

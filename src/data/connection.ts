@@ -1,0 +1,65 @@
+import { mkdir } from 'node:fs/promises';
+import path from 'node:path';
+import { Sequelize, type Model, type ModelAttributes, type ModelStatic, type Transaction } from 'sequelize';
+import { dataFolder } from './folder';
+import { migrate } from './migrate';
+import { TABLES, type TableName } from './schema';
+
+type Tables = Record<TableName, ModelStatic<Model>>;
+
+export interface Database {
+  sequelize: Sequelize;
+  tables: Tables;
+}
+
+/** Opens the database of a folder, migrated, with foreign keys, write-ahead log and a busy timeout. */
+export async function openDatabase(folder: string): Promise<Database> {
+  await mkdir(folder, { recursive: true });
+  const sequelize = new Sequelize({
+    dialect: 'sqlite',
+    storage: path.join(folder, 'kvell.sqlite'),
+    logging: false,
+    define: { timestamps: false, freezeTableName: true },
+    // Two people may write at the same moment; SQLite lets one wait.
+    retry: { match: [/SQLITE_BUSY/], max: 5 },
+  });
+  sequelize.addHook('afterConnect', async (connection) => {
+    for (const pragma of ['foreign_keys = ON', 'busy_timeout = 5000', 'synchronous = NORMAL'])
+      await new Promise<void>((resolve, reject) =>
+        (connection as { run: (sql: string, done: (error: Error | null) => void) => void }).run(`PRAGMA ${pragma}`, (error) => (error ? reject(error) : resolve())),
+      );
+  });
+  await sequelize.query('PRAGMA journal_mode = WAL');
+  await migrate(sequelize);
+  const tables = Object.fromEntries(Object.entries(TABLES).map(([name, columns]) => [name, sequelize.define(name, columns as ModelAttributes)])) as Tables;
+  return { sequelize, tables };
+}
+
+// One connection a process and folder, kept over the reloads of the development server.
+const opened = (globalThis as { kvellDatabases?: Map<string, Promise<Database>> }).kvellDatabases ?? new Map<string, Promise<Database>>();
+(globalThis as { kvellDatabases?: typeof opened }).kvellDatabases = opened;
+
+/** The database of the workshop's own folder. */
+export function database(): Promise<Database> {
+  const folder = dataFolder();
+  let found = opened.get(folder);
+  if (!found) {
+    found = openDatabase(folder);
+    opened.set(folder, found);
+    found.catch(() => opened.delete(folder));
+  }
+  return found;
+}
+
+/** Closes the database of a folder, for tests and scripts. */
+export async function closeDatabase(): Promise<void> {
+  const folder = dataFolder();
+  await (await opened.get(folder))?.sequelize.close();
+  opened.delete(folder);
+}
+
+/** Carries out several changes as one: all or none. */
+export async function inTransaction<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
+  const { sequelize } = await database();
+  return sequelize.transaction(work);
+}

@@ -1,0 +1,27 @@
+import { DataTypes, type Sequelize } from 'sequelize';
+import { SequelizeStorage, Umzug } from 'umzug';
+import { firstSlice } from './migrations/0001-first-slice';
+
+export interface Migration {
+  name: string;
+  /** SQL statements, carried out in one transaction. */
+  statements: readonly string[];
+}
+
+const MIGRATIONS: readonly Migration[] = [firstSlice];
+
+/** Brings the database forward to the newest shape. */
+export async function migrate(sequelize: Sequelize): Promise<string[]> {
+  const umzug = new Umzug({
+    migrations: MIGRATIONS.map(({ name, statements }) => ({
+      name,
+      up: () =>
+        sequelize.transaction(async (transaction) => {
+          for (const statement of statements) await sequelize.query(statement, { transaction });
+        }),
+    })),
+    storage: new SequelizeStorage({ sequelize, modelName: 'migrations', columnType: DataTypes.STRING }),
+    logger: undefined,
+  });
+  return (await umzug.up()).map(({ name }) => name);
+}
