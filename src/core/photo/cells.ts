@@ -39,19 +39,13 @@ export function speakingCells(map: CellMap): number[] {
   return cells;
 }
 
-/** Weighted percentile range of Δb* over the cells: 5th to 95th. */
+/** Percentile range of Δb* over the cells: 5th to 95th. */
 export function evenness(map: CellMap, cells: readonly number[]): number {
   if (cells.length < 2) return 0;
-  const sorted = [...cells].sort((a, b) => map.deltaB[a]! - map.deltaB[b]!);
-  const total = sorted.reduce((sum, c) => sum + map.weight[c]!, 0);
-  const at = (p: number) => {
-    let below = 0;
-    for (const c of sorted) {
-      below += map.weight[c]!;
-      if (below >= p * total) return map.deltaB[c]!;
-    }
-    return map.deltaB[sorted[sorted.length - 1]!]!;
-  };
+  const sorted = new Float32Array(cells.length);
+  for (let i = 0; i < cells.length; i++) sorted[i] = map.deltaB[cells[i]!]!;
+  sorted.sort();
+  const at = (p: number) => sorted[Math.round(p * (sorted.length - 1))]!;
   return at(0.95) - at(0.05);
 }
 
@@ -72,7 +66,9 @@ export function lowPass(map: CellMap, maps: readonly Float32Array[], sigmaCells:
   };
   const weights = both(weight);
   return maps.map((values) => {
-    const smooth = both(values.map((v, c) => v * weight[c]!));
+    const weighted = new Float32Array(values.length);
+    for (let c = 0; c < values.length; c++) weighted[c] = values[c]! * weight[c]!;
+    const smooth = both(weighted);
     for (let c = 0; c < smooth.length; c++) smooth[c] = weights[c]! > 1e-6 ? smooth[c]! / weights[c]! : 0;
     return smooth;
   });
