@@ -1,9 +1,11 @@
 import { mkdir } from 'node:fs/promises';
 import path from 'node:path';
-import { Sequelize, type Model, type ModelAttributes, type ModelStatic, type Transaction } from 'sequelize';
+import { Sequelize, Transaction, type Model, type ModelAttributes, type ModelStatic } from 'sequelize';
 import { dataFolder } from './folder';
 import { migrate } from './migrate';
 import { TABLES, type TableName } from './schema';
+
+const BUSY_TIMEOUT_MS = 5000;
 
 type Tables = Record<TableName, ModelStatic<Model>>;
 
@@ -20,15 +22,17 @@ export async function openDatabase(folder: string): Promise<Database> {
     storage: path.join(folder, 'kvell.sqlite'),
     logging: false,
     define: { timestamps: false, freezeTableName: true },
-    // Two people may write at the same moment; SQLite lets one wait.
-    retry: { match: [/SQLITE_BUSY/], max: 5 },
+    // A transaction that reads first and writes later could not be made to wait; this one waits at its start.
+    transactionType: Transaction.TYPES.IMMEDIATE,
   });
-  sequelize.addHook('afterConnect', async (connection) => {
-    for (const pragma of ['foreign_keys = ON', 'busy_timeout = 5000', 'synchronous = NORMAL'])
-      await new Promise<void>((resolve, reject) =>
-        (connection as { run: (sql: string, done: (error: Error | null) => void) => void }).run(`PRAGMA ${pragma}`, (error) => (error ? reject(error) : resolve())),
-      );
-  });
+  // Each transaction of Sequelize opens a connection of its own, and no hook tells of it.
+  const manager = sequelize.connectionManager as unknown as { getConnection: (options?: unknown) => Promise<{ configure: (option: 'busyTimeout', ms: number) => void }> };
+  const connect = manager.getConnection.bind(manager);
+  manager.getConnection = async (options) => {
+    const connection = await connect(options);
+    connection.configure('busyTimeout', BUSY_TIMEOUT_MS);
+    return connection;
+  };
   await sequelize.query('PRAGMA journal_mode = WAL');
   await migrate(sequelize);
   const tables = Object.fromEntries(Object.entries(TABLES).map(([name, columns]) => [name, sequelize.define(name, columns as ModelAttributes)])) as Tables;

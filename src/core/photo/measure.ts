@@ -85,7 +85,8 @@ export function measurePicture(picture: Picture, spec: MeasureSpec, onProgress: 
   const reading = (index: number) => readRegion(picture, words, spec, index, correction);
   const hiddenIndex = spec.regions.findIndex(({ id }) => id === spec.reference);
   const hidden = hiddenIndex < 0 ? null : withColourTable((table) => splitUse(reading(hiddenIndex)(table))).robust.lab;
-  const reference = spec.referenceLab ?? hidden;
+  // A colour from another picture can be compared with only where the card makes colours of both.
+  const reference = hidden ?? (basis === 'card' ? (spec.referenceLab ?? null) : null);
   done(1);
   const maps: RegionMap[] = [];
   let coloured = false;

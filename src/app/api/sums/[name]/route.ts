@@ -1,0 +1,19 @@
+import { findSum, SUMS } from '@/core/sums/catalogue';
+import { runSum } from '@/core/sums/run';
+
+/** `POST /api/sums/<name>`: JSON in, the sum's output out; with `?explain=1` its figures and working too. */
+export async function POST(request: Request, { params }: { params: Promise<{ name: string }> }): Promise<Response> {
+  const { name } = await params;
+  const sum = findSum(name);
+  if (!sum) return Response.json({ errors: [{ field: 'name', message: `There is no sum “${name}”. One of: ${SUMS.map((s) => s.name).join(', ')}.` }] }, { status: 404 });
+  let given: unknown;
+  try {
+    given = await request.json();
+  } catch {
+    return Response.json({ errors: [{ field: '', message: `The body is not JSON. Example: ${JSON.stringify(sum.example)}` }] }, { status: 400 });
+  }
+  const outcome = runSum(sum, given);
+  if (!outcome.ok) return Response.json({ errors: outcome.errors }, { status: 400 });
+  const explain = new URL(request.url).searchParams.has('explain');
+  return Response.json(explain ? { output: outcome.output, figures: outcome.figures, working: outcome.working } : outcome.output);
+}

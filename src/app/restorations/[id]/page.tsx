@@ -1,0 +1,37 @@
+import { notFound } from 'next/navigation';
+import { formatMoney } from '@/core/ledger/money';
+import { showTime } from '@/core/runsheet/time';
+import { findRestoration } from '@/data/restorations';
+import { getWorkshop } from '@/data/workshop';
+import { runSheetRows } from '@/runsheet/facts';
+import { PieceList } from '@/runsheet/PieceList';
+import { RunSheet } from '@/runsheet/RunSheet';
+import { sightsOf } from '@/runsheet/sights';
+import { EmptyPlace, Part, ScreenHead } from '@/ui/layout';
+import { LinkButton } from '@/ui/links';
+import { Wide } from '@/ui/Wide';
+
+export default async function RunSheetPage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const restoration = await findRestoration(id);
+  if (!restoration) notFound();
+  const [rows, sights, { currency, timeZone }] = await Promise.all([runSheetRows(id), sightsOf(id), getWorkshop()]);
+  const under = [restoration.machine, restoration.source && `from ${restoration.source}`, restoration.pricePaidMinor > 0 && `${formatMoney(restoration.pricePaidMinor, currency)} paid`, `opened ${showTime(restoration.openedAt, timeZone, 'd MMM yyyy')}`];
+  return (
+    <>
+      <ScreenHead title={restoration.title} under={under.filter(Boolean).join(' · ')} action={<LinkButton href={`/restorations/${id}/log`}>Log</LinkButton>} />
+      <Wide
+        main={
+          <Part title="Run sheet">
+            <RunSheet restorationId={id} rows={rows} />
+          </Part>
+        }
+        side={
+          <Part title="Pieces" aside={<LinkButton href={`/restorations/${id}/pieces/new`}>Tag a piece</LinkButton>}>
+            {sights.length === 0 ? <EmptyPlace>No pieces yet. Tag each plastic part: it gets a number on masking tape, and its own measuring.</EmptyPlace> : <PieceList restorationId={id} sights={sights} />}
+          </Part>
+        }
+      />
+    </>
+  );
+}

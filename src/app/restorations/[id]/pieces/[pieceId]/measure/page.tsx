@@ -1,0 +1,42 @@
+import { notFound } from 'next/navigation';
+import { STAGES, type Stage } from '@/core/runsheet/stages';
+import { findPiece } from '@/data/pieces';
+import { findPhoto, photosOf } from '@/data/photos/store';
+import { findRestoration } from '@/data/restorations';
+import { MeasureScreen } from '@/measuring/MeasureScreen';
+import { ScreenHead } from '@/ui/layout';
+import { TextLink } from '@/ui/links';
+import { Tag } from '@/ui/Tag';
+
+interface Props {
+  params: Promise<{ id: string; pieceId: string }>;
+  searchParams: Promise<{ stage?: string; photo?: string }>;
+}
+
+export default async function MeasurePage({ params, searchParams }: Props) {
+  const { id, pieceId } = await params;
+  const { stage: given, photo: photoId } = await searchParams;
+  const [restoration, piece] = await Promise.all([findRestoration(id), findPiece(pieceId)]);
+  if (!restoration || !piece || piece.restorationId !== id) notFound();
+  const stage: Stage = STAGES.find((name) => name === given) ?? 'brighten';
+  const photo = photoId ? await findPhoto(photoId) : null;
+  if (photo && photo.restorationId !== id) notFound();
+  return (
+    <>
+      <ScreenHead
+        lead={
+          <TextLink href={`/restorations/${id}/pieces/${pieceId}`}>
+            {piece.tag} {piece.name}
+          </TextLink>
+        }
+        title={
+          <>
+            Measure <Tag large>{piece.tag}</Tag>
+          </>
+        }
+        under={photo ? photo.originalName : 'Choose its photograph'}
+      />
+      <MeasureScreen piece={piece} stage={stage} photo={photo} photos={photo ? [] : (await photosOf(id)).reverse()} />
+    </>
+  );
+}

@@ -1,0 +1,18 @@
+import { notFound } from 'next/navigation';
+import { findRestoration } from '@/data/restorations';
+import { PieceForm } from '@/runsheet/PieceForm';
+import { nextTag } from '@/runsheet/sights';
+import { ScreenHead } from '@/ui/layout';
+import { TextLink } from '@/ui/links';
+
+export default async function NewPiecePage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const restoration = await findRestoration(id);
+  if (!restoration) notFound();
+  return (
+    <>
+      <ScreenHead title="Tag a piece" lead={<TextLink href={`/restorations/${id}`}>{restoration.title}</TextLink>} />
+      <PieceForm restorationId={id} nextTag={await nextTag(id)} />
+    </>
+  );
+}

@@ -1,0 +1,15 @@
+import type { Metadata } from 'next';
+import { SUMS } from '@/core/sums/catalogue';
+import { SumList } from '@/sums/SumList';
+import { ScreenHead } from '@/ui/layout';
+
+export const metadata: Metadata = { title: 'Sums' };
+
+export default function SumsPage() {
+  return (
+    <>
+      <ScreenHead title="Sums" under="Every calculation by itself, with its working and its source" />
+      <SumList sums={SUMS.map(({ name, title, summary }) => ({ name, title, summary }))} />
+    </>
+  );
+}

@@ -1,0 +1,92 @@
+'use client';
+
+import { Box, Button, Grid, Text } from '@chakra-ui/react';
+import { useRouter } from 'next/navigation';
+import type { Timer } from '@/data/rows';
+import { AnswerForm } from '@/ui/AnswerForm';
+import { showSpan, useNow } from '@/ui/clock';
+import { EmptyPlace } from '@/ui/layout';
+import { LinkButton } from '@/ui/links';
+import { say, warn } from '@/ui/toast';
+import { endOwnTimer, startOwnTimer } from './actions';
+import { placeOf } from './TimersBar';
+import { bellOf, useTimers } from './useTimers';
+
+/** What runs, large enough for a wet glove, and how to start another. */
+export function BenchTimers({ first }: { first: readonly Timer[] }) {
+  const timers = useTimers(first);
+  const now = useNow();
+  const router = useRouter();
+  async function end(id: string) {
+    const answered = await endOwnTimer(id);
+    if (!answered.ok) return warn(answered.errors.map(({ message }) => message).join(' '));
+    say('Timer ended.');
+    router.refresh();
+  }
+  return (
+    <Box id="timers" scrollMarginTop="120px">
+      {timers.length === 0 && <EmptyPlace>Nothing runs. Start a soak, a cure or drying here; exposures start under Brighten.</EmptyPlace>}
+      {timers.map((timer) => {
+        const { at, kind } = bellOf(timer);
+        const due = now > 0 && at <= now;
+        const whole = Date.parse(timer.dueAt) - Date.parse(timer.startedAt);
+        const share = now === 0 ? 0 : Math.min(1, Math.max(0, (now - Date.parse(timer.startedAt)) / whole));
+        return (
+          <Box key={timer.id} borderTopWidth="1px" borderColor="lineStrong" py="3">
+            <Grid templateColumns={{ base: '1fr auto', md: '170px 1fr auto' }} gap="3" alignItems="center">
+              <Text
+                fontFamily="mono"
+                fontSize={{ base: '34px', md: '40px' }}
+                lineHeight="1"
+                gridRow={{ base: '1', md: 'auto' }}
+                gridColumn={{ base: '2', md: 'auto' }}
+                bg={due ? 'amber' : 'transparent'}
+                color={due ? 'onAmber' : 'ink'}
+                px={due ? '2' : '0'}
+              >
+                {now === 0 ? '––:––' : showSpan(at - now)}
+              </Text>
+              <Box gridRow={{ base: '1', md: 'auto' }} gridColumn={{ base: '1', md: 'auto' }}>
+                <Text fontWeight="650">{timer.label}</Text>
+                <Text color="soft">
+                  {kind === 'turn' ? (due ? 'Turn now. ' : 'to the next turn. ') : due ? 'Time is up. ' : 'left. '}
+                  {timer.atTheBell}
+                </Text>
+              </Box>
+              {timer.sessionId ? (
+                <LinkButton href={placeOf(timer)} look={due ? 'go' : 'quiet'} bench>
+                  {due ? 'Attend to it' : 'Look'}
+                </LinkButton>
+              ) : (
+                <Button size={'bench' as never} variant={(due ? 'go' : 'quiet') as never} onClick={() => void end(timer.id)}>
+                  End
+                </Button>
+              )}
+            </Grid>
+            <Box height="8px" bg="line" mt="2" aria-hidden>
+              <Box height="100%" bg={due ? 'amber' : 'work'} style={{ width: `${100 * share}%` }} />
+            </Box>
+          </Box>
+        );
+      })}
+      <details>
+        <Text as="summary" minHeight="44px" py="2" cursor="pointer" color="work" fontWeight="650">
+          Start a soak, a cure or drying
+        </Text>
+        <AnswerForm
+          fields={[
+            { name: 'label', label: 'What runs', half: true },
+            { name: 'minutes', label: 'For', kind: 'number', unit: 'min', half: true },
+            { name: 'atTheBell', label: 'What to do at the bell', optional: true },
+          ]}
+          initial={{ label: '', minutes: '', atTheBell: '' }}
+          submit="Start timer"
+          send={startOwnTimer}
+          done="Timer started."
+          draftKey="timer"
+          onDone={() => router.refresh()}
+        />
+      </details>
+    </Box>
+  );
+}

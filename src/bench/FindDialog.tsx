@@ -1,0 +1,66 @@
+'use client';
+
+import { Box, Dialog, Input, Portal, Text } from '@chakra-ui/react';
+import NextLink from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { search } from './actions';
+import type { Found } from './find';
+
+/** Finds restorations, pieces, stages, sums and places by words. */
+export function FindDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const router = useRouter();
+  const [words, setWords] = useState('');
+  const [found, setFound] = useState<Found[]>([]);
+  useEffect(() => {
+    if (!open) return;
+    let stale = false;
+    const timer = setTimeout(() => void search(words).then((results) => !stale && setFound(results)), 120);
+    return () => {
+      stale = true;
+      clearTimeout(timer);
+    };
+  }, [open, words]);
+  return (
+    <Dialog.Root open={open} onOpenChange={({ open: now }) => !now && onClose()} placement="top">
+      <Portal>
+        <Dialog.Backdrop />
+        <Dialog.Positioner>
+          <Dialog.Content bg="sheet" borderRadius="3px" mx="4">
+            <Dialog.Header>
+              <Dialog.Title>Find anything</Dialog.Title>
+            </Dialog.Header>
+            <Dialog.Body pb="5">
+              <Input
+                autoFocus
+                aria-label="Words to find"
+                value={words}
+                onChange={(event) => setWords(event.target.value)}
+                onKeyDown={(event) => {
+                  if (event.key !== 'Enter' || !found[0]) return;
+                  router.push(found[0].href);
+                  onClose();
+                }}
+                borderColor="lineStrong"
+                minHeight="48px"
+              />
+              <Box as="ul" listStyleType="none" mt="3" aria-live="polite">
+                {found.map(({ href, title, kind }) => (
+                  <Box as="li" key={href} borderTopWidth="1px" borderColor="line">
+                    <NextLink href={href} onClick={onClose} style={{ display: 'flex', justifyContent: 'space-between', minHeight: 44, alignItems: 'center', gap: 12 }}>
+                      <span>{title}</span>
+                      <Text as="span" color="soft">
+                        {kind}
+                      </Text>
+                    </NextLink>
+                  </Box>
+                ))}
+                {found.length === 0 && <Text color="soft">Nothing has these words. Try a tag, a machine or a stage.</Text>}
+              </Box>
+            </Dialog.Body>
+          </Dialog.Content>
+        </Dialog.Positioner>
+      </Portal>
+    </Dialog.Root>
+  );
+}

@@ -1,0 +1,32 @@
+'use client';
+
+import { Box, Grid, Text } from '@chakra-ui/react';
+import { LinkButton } from '@/ui/links';
+import { Tag } from '@/ui/Tag';
+import type { NextStep } from './nextSteps';
+
+/** What hands can do now; the first is the main one. */
+export function NextStepList({ steps }: { steps: readonly NextStep[] }) {
+  return (
+    <Box as="ul" listStyleType="none">
+      {steps.map((step, i) => (
+        <Grid as="li" key={step.href} templateColumns={{ base: '1fr', md: '1fr auto' }} gap="3" alignItems="center" borderTopWidth="1px" borderColor="line" py="3">
+          <Box>
+            <Text fontWeight="650" fontSize="19px">
+              {step.tag && (
+                <>
+                  <Tag>{step.tag}</Tag>{' '}
+                </>
+              )}
+              {step.restoration}
+            </Text>
+            <Text color="soft">{step.why}</Text>
+          </Box>
+          <LinkButton href={step.href} look={i === 0 ? 'go' : 'quiet'} bench>
+            {step.verb}
+          </LinkButton>
+        </Grid>
+      ))}
+    </Box>
+  );
+}

@@ -1,0 +1,95 @@
+'use client';
+
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { Calculator, Hammer, House, Keyboard, PackageOpen, Search } from 'lucide-react';
+import NextLink from 'next/link';
+import { usePathname, useRouter } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import { STAGES } from '@/core/runsheet/stages';
+import type { Timer } from '@/data/rows';
+import { useKeys } from '@/ui/useKeys';
+import { FindDialog } from './FindDialog';
+import { KeysDialog } from './KeysDialog';
+import { TimersBar } from './TimersBar';
+
+const PLACES = [
+  { href: '/', title: 'Bench', icon: Hammer },
+  { href: '/restorations', title: 'Restorations', icon: Keyboard },
+  { href: '/stores', title: 'Stores', icon: PackageOpen },
+  { href: '/sums', title: 'Sums', icon: Calculator },
+  { href: '/workshop', title: 'Workshop', icon: House },
+] as const;
+
+/** Head with the five places, what runs, and the page; on a phone the places stand under the thumb. */
+export function Shell({ timers, children }: { timers: readonly Timer[]; children: React.ReactNode }) {
+  const path = usePathname();
+  const router = useRouter();
+  const [finding, setFinding] = useState(false);
+  const [keysShown, setKeysShown] = useState(false);
+  const restoration = /^\/restorations\/([0-9a-f-]{36})/.exec(path)?.[1];
+  const keys = useMemo(() => {
+    const stages = restoration ? Object.fromEntries(STAGES.map((stage, i) => [String(i + 1), () => router.push(`/restorations/${restoration}/${stage}`)])) : {};
+    return {
+      ...stages,
+      '/': () => setFinding(true),
+      '?': () => setKeysShown(true),
+      n: () => router.push(restoration ? `/restorations/${restoration}/pieces/new` : '/restorations/new'),
+      l: () => router.push(restoration ? `/restorations/${restoration}/log` : '/workshop#log'),
+      t: () => router.push('/#timers'),
+      b: () => router.push('/'),
+      r: () => router.push(restoration ? `/restorations/${restoration}` : '/restorations'),
+    };
+  }, [restoration, router]);
+  useKeys(keys);
+  const isHere = (href: string) => (href === '/' ? path === '/' : path.startsWith(href));
+  return (
+    <Flex direction="column" minHeight="100dvh">
+      <a href="#main" className="skip">
+        Skip to the page
+      </a>
+      <Box as="header" borderBottomWidth="1px" borderColor="lineStrong">
+        <Flex maxWidth="1240px" mx="auto" px="4" align="center" gap="6" minHeight="56px">
+          <NextLink href="/">
+            <Text fontFamily="heading" fontWeight="800" fontSize="26px" color="work" letterSpacing="-0.03em">
+              Kvell
+            </Text>
+          </NextLink>
+          <Flex as="nav" aria-label="Places" gap="1" flex="1" display={{ base: 'none', md: 'flex' }}>
+            {PLACES.map(({ href, title }) => (
+              <NextLink key={href} href={href} aria-current={isHere(href) ? 'page' : undefined}>
+                <Flex align="center" px="3" minHeight="56px" fontWeight="600" borderBottomWidth="4px" borderColor={isHere(href) ? 'work' : 'transparent'} color={isHere(href) ? 'ink' : 'soft'}>
+                  {title}
+                </Flex>
+              </NextLink>
+            ))}
+          </Flex>
+          <Box flex={{ base: '1', md: '0' }} />
+          <button type="button" onClick={() => setFinding(true)} aria-label="Find anything" style={{ minWidth: 44, minHeight: 44, display: 'grid', placeItems: 'center' }}>
+            <Search aria-hidden size={22} />
+          </button>
+          <Box display={{ base: 'none', md: 'block' }}>
+            <button type="button" onClick={() => setKeysShown(true)} aria-label="List of keys" style={{ minWidth: 44, minHeight: 44, fontWeight: 650 }}>
+              ?
+            </button>
+          </Box>
+        </Flex>
+      </Box>
+      <TimersBar first={timers} />
+      <Box as="main" id="main" tabIndex={-1} flex="1" width="100%" maxWidth="1240px" mx="auto" px="4" pt="6" pb={{ base: '110px', md: '12' }}>
+        {children}
+      </Box>
+      <Flex as="nav" aria-label="Places" position="fixed" bottom="0" insetX="0" bg="sheet" borderTopWidth="2px" borderColor="ink" zIndex="docked" display={{ base: 'flex', md: 'none' }}>
+        {PLACES.map(({ href, title, icon: Icon }) => (
+          <NextLink key={href} href={href} aria-current={isHere(href) ? 'page' : undefined} style={{ flex: 1 }}>
+            <Flex direction="column" align="center" justify="center" gap="0.5" minHeight="64px" borderTopWidth="4px" borderColor={isHere(href) ? 'work' : 'transparent'} color={isHere(href) ? 'ink' : 'soft'}>
+              <Icon aria-hidden size={22} />
+              <Text fontSize="12px">{title}</Text>
+            </Flex>
+          </NextLink>
+        ))}
+      </Flex>
+      <FindDialog open={finding} onClose={() => setFinding(false)} />
+      <KeysDialog open={keysShown} onClose={() => setKeysShown(false)} />
+    </Flex>
+  );
+}

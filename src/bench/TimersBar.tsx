@@ -1,0 +1,59 @@
+'use client';
+
+import { Box, Flex, Text } from '@chakra-ui/react';
+import NextLink from 'next/link';
+import { useEffect, useRef } from 'react';
+import type { Timer } from '@/data/rows';
+import { showSpan, useNow } from '@/ui/clock';
+import { ring } from './ring';
+import { bellOf, useTimers } from './useTimers';
+
+/** Where a timer is attended to. */
+export const placeOf = ({ restorationId, pieceId, sessionId }: Timer) => (sessionId && restorationId ? `/restorations/${restorationId}/brighten?piece=${pieceId}` : '/#timers');
+
+/** Everything that runs, in one line under the head of every screen; it rings when something is due. */
+export function TimersBar({ first }: { first: readonly Timer[] }) {
+  const timers = useTimers(first);
+  const now = useNow();
+  const rung = useRef(new Set<string>());
+  useEffect(() => {
+    if (now === 0) return;
+    for (const timer of timers) {
+      const { at, kind } = bellOf(timer);
+      const once = `${timer.id}:${at}`;
+      if (at > now || rung.current.has(once)) continue;
+      rung.current.add(once);
+      // What was due long before this page opened does not ring; it shows.
+      if (now - at < 120_000) ring(kind === 'turn' ? `Turn: ${timer.label}` : `Time is up: ${timer.label}`, timer.atTheBell);
+    }
+  }, [timers, now]);
+  if (timers.length === 0) return null;
+  return (
+    <Box as="section" aria-label="Running now" bg="sheet" borderBottomWidth="1px" borderColor="lineStrong">
+      <Flex maxWidth="1240px" mx="auto" px="4" gap="2" overflowX="auto" tabIndex={0}>
+        {timers.map((timer) => (
+          <TimerChip key={timer.id} timer={timer} now={now} />
+        ))}
+      </Flex>
+    </Box>
+  );
+}
+
+function TimerChip({ timer, now }: { timer: Timer; now: number }) {
+  const { at, kind } = bellOf(timer);
+  const left = at - now;
+  const due = now > 0 && left <= 0;
+  return (
+    <NextLink href={placeOf(timer)} style={{ flexShrink: 0 }}>
+      <Flex align="center" gap="3" px="3" minHeight="48px" bg={due ? 'amber' : 'transparent'} color={due ? 'onAmber' : 'ink'}>
+        <Text fontFamily="mono" fontSize="22px" fontVariantNumeric="tabular-nums">
+          {now === 0 ? '––:––' : showSpan(left)}
+        </Text>
+        <Text fontSize="15px">
+          {due ? (kind === 'turn' ? 'Turn now: ' : 'Time is up: ') : kind === 'turn' ? 'to the turn of ' : 'left of '}
+          {timer.label}
+        </Text>
+      </Flex>
+    </NextLink>
+  );
+}

@@ -1,0 +1,39 @@
+'use server';
+
+import Joi from 'joi';
+import { revalidatePath } from 'next/cache';
+import { endTimer, startTimer } from '@/data/timers';
+import { answer, type Answer } from '@/edge/answer';
+import { findAnything, type Found } from './find';
+
+const timerSchema = Joi.object<{ label: string; minutes: number; atTheBell: string; restorationId: string | null }>({
+  label: Joi.string().trim().max(120).required().label('What runs').messages({ 'string.empty': 'Say what runs, like “caps soaking”.' }),
+  minutes: Joi.number().integer().min(1).max(20_160).required().label('Minutes'),
+  atTheBell: Joi.string().trim().max(300).allow('').default('').label('At the bell'),
+  restorationId: Joi.string().empty('').default(null).allow(null),
+});
+
+/** Starts a soak, a cure or drying. */
+export async function startOwnTimer(given: Record<string, string>): Promise<Answer<null>> {
+  const answered = await answer(timerSchema, given, async (timer) => {
+    await startTimer({ ...timer, pieceId: null });
+    return null;
+  });
+  if (answered.ok) revalidatePath('/', 'layout');
+  return answered;
+}
+
+/** Ends a soak, a cure or drying. */
+export async function endOwnTimer(timerId: string): Promise<Answer<null>> {
+  const answered = await answer(Joi.object({ timerId: Joi.string().required() }), { timerId }, async () => {
+    await endTimer(timerId);
+    return null;
+  });
+  if (answered.ok) revalidatePath('/', 'layout');
+  return answered;
+}
+
+/** Everything whose name holds the words. */
+export async function search(words: string): Promise<Found[]> {
+  return findAnything(String(words).slice(0, 100));
+}

@@ -1,0 +1,40 @@
+import { STAGE_WORDS } from '@/core/runsheet/stages';
+import { measurementsOf } from '@/data/measurements';
+import { piecesOf } from '@/data/pieces';
+import { photosOf } from '@/data/photos/store';
+import { listRestorations, stagesOf } from '@/data/restorations';
+import { sessionsOf } from '@/data/treatments';
+
+export interface NextStep {
+  href: string;
+  verb: string;
+  restoration: string;
+  tag: string | null;
+  why: string;
+}
+
+/** What hands can do now, for every open restoration: the first thing its run sheet waits for. */
+export async function nextSteps(): Promise<NextStep[]> {
+  const open = (await listRestorations()).filter(({ closedAt }) => closedAt === null);
+  const steps = await Promise.all(open.map(({ id, title }) => stepOf(id, title)));
+  return steps.flat();
+}
+
+async function stepOf(restorationId: string, restoration: string): Promise<NextStep[]> {
+  const base = `/restorations/${restorationId}`;
+  const [stages, pieces, photos, measurements, sessions] = await Promise.all([stagesOf(restorationId), piecesOf(restorationId), photosOf(restorationId), measurementsOf(restorationId), sessionsOf(restorationId)]);
+  if (photos.length === 0) return [{ href: `${base}/intake`, verb: 'Photograph every side', restoration, tag: null, why: 'before anything is touched' }];
+  if (pieces.length === 0) return [{ href: `${base}/pieces/new`, verb: 'Tag the pieces', restoration, tag: null, why: 'so that each can be measured and treated by itself' }];
+  const waiting = sessions.filter(({ endedAt, measurementId }) => endedAt !== null && measurementId === null);
+  const again = waiting.flatMap(({ pieceId }) => {
+    const piece = pieces.find(({ id }) => id === pieceId);
+    return piece ? [{ href: `${base}/pieces/${piece.id}/measure?stage=brighten`, verb: 'Measure again', restoration, tag: piece.tag, why: 'its last exposure has no measurement yet' }] : [];
+  });
+  if (again.length > 0) return again;
+  const next = stages.find(({ state }) => state === 'open')?.stage;
+  if (!next) return [];
+  const unmeasured = pieces.filter(({ id }) => !measurements.some(({ pieceId }) => pieceId === id));
+  if (next === 'brighten' && unmeasured[0])
+    return [{ href: `${base}/pieces/${unmeasured[0].id}/measure?stage=brighten`, verb: 'Measure', restoration, tag: unmeasured[0].tag, why: 'so that its start is known before it brightens' }];
+  return [{ href: `${base}/${next}`, verb: STAGE_WORDS[next].title, restoration, tag: null, why: STAGE_WORDS[next].first }];
+}

@@ -1,0 +1,106 @@
+import { creamAmount } from '../peroxide/cream';
+import { caution, cautionsForPeroxide, type Caution } from '../peroxide/cautions';
+import { peroxideDilution, type Dilution } from '../peroxide/dilution';
+import { oxygenRelease } from '../peroxide/oxygen';
+import { Refusal } from '../refusal';
+import { doseUnit, sessionDose, type Circumstances } from './dose';
+import { exposureForecast, yellowAfter, type Band, type ExposedSession, type Forecast } from './forecast';
+import { priorOf, type School } from './schools';
+
+/** How far a piece is and what it has had; `null` before it is measured. */
+export interface Yellow {
+  startB: number;
+  targetB: number;
+  sessions: readonly ExposedSession[];
+  measurementSd: number;
+}
+
+export interface PlanInput extends Circumstances {
+  school: School;
+  stockPercentWW: number;
+  /** Liquid schools: strength and litres wanted. */
+  targetPercentWW: number;
+  volumeL: number;
+  /** Cream schools: surface to cover. */
+  areaCm2: number;
+  toleranceB: number;
+  yellow: Yellow | null;
+}
+
+export interface ExposurePlan {
+  percentWW: number;
+  /** `null` for cream, which is used as it is. */
+  dilution: Dilution | null;
+  creamMl: number | null;
+  /** Peroxide product used, mL of the bottle. */
+  stockMl: number;
+  oxygenL: number;
+  dose: number;
+  doseUnit: string;
+  forecast: Forecast | null;
+  /** b* expected after this session. */
+  afterB: Band | null;
+  /** Hours like these until the target, and sessions like this one. */
+  hoursToGo: Band | null;
+  sessionsToGo: Band | null;
+  cautions: Caution[];
+  notes: string[];
+}
+
+const FILM_MM = 1;
+/** Air that the oxygen is counted at. */
+const AIR = { temperatureC: 20, pressureHPa: 1013.25 };
+
+/**
+ * One exposure thought through before it starts: what to mix, what gas it gives, the dose of its window,
+ * where the yellow should stand after it, and how many more like it the target takes.
+ *
+ * @throws Refusal for strengths, temperatures and targets that are not to be worked with
+ */
+export function planExposure(input: PlanInput): ExposurePlan {
+  const { school, stockPercentWW, yellow } = input;
+  const cream = school.medium === 'cream';
+  const percentWW = cream ? stockPercentWW : input.targetPercentWW;
+  const [weakest, strongest] = school.percentRangeWW;
+  if (percentWW > strongest + 0.5)
+    throw new Refusal(
+      cream ? 'strengthValue' : 'targetPercentWW',
+      `${school.title} is worked with at ${weakest} to ${strongest} %. ${percentWW.toFixed(1)} % is stronger than that; choose a weaker one.`,
+    );
+  const dilution = cream ? null : peroxideDilution(stockPercentWW, percentWW, input.volumeL);
+  const creamMl = cream ? creamAmount(input.areaCm2, FILM_MM, 1, 100).creamMl : null;
+  const dose = sessionDose(school, input);
+  const forecast = yellow && exposureForecast({ ...yellow, toleranceB: input.toleranceB, prior: priorOf(school, percentWW) });
+  const per = (band: Band, unit: number): Band => ({ low: band.low / unit, median: band.median / unit, high: band.high / unit });
+  const hours = input.durationMin / 60;
+  return {
+    percentWW,
+    dilution,
+    creamMl,
+    stockMl: dilution ? dilution.stockVolumeL * 1000 : creamMl!,
+    oxygenL: oxygenRelease(percentWW, cream ? creamMl! / 1000 : input.volumeL, AIR.temperatureC, AIR.pressureHPa),
+    dose,
+    doseUnit: doseUnit(school),
+    forecast,
+    afterB: forecast && yellow && afterSession(forecast, yellow, dose),
+    hoursToGo: forecast && dose > 0 ? per(forecast.doseToGo, dose / hours) : null,
+    sessionsToGo: forecast && dose > 0 ? per(forecast.doseToGo, dose) : null,
+    cautions: [...cautionsForPeroxide(Math.max(percentWW, stockPercentWW)), ...school.cautions.map(caution)],
+    notes: notesOn(input, percentWW, dose),
+  };
+}
+
+function afterSession(forecast: Forecast, { startB, targetB, sessions }: Yellow, dose: number): Band {
+  const all = sessions.reduce((sum, session) => sum + session.dose, dose);
+  const at = (rate: number) => yellowAfter(startB, targetB, rate, all);
+  return { low: at(forecast.rate.high), median: at(forecast.rate.median), high: at(forecast.rate.low) };
+}
+
+function notesOn({ school, yellow, lampMwPerCm2 }: PlanInput, percentWW: number, dose: number): string[] {
+  const notes: string[] = [];
+  if (!yellow) notes.push('Not measured yet with card and hidden patch: no forecast. Measure it first, so that the start is known.');
+  if (school.driver === 'sun' && dose < 0.2) notes.push('This window brings next to no ultraviolet: night, winter or polar night. Choose another hour, a lamp or vapour.');
+  if (school.driver === 'lamp' && lampMwPerCm2 === 0) notes.push('Give the lamp’s UV-A in mW/cm², or the dose stays 0.');
+  if (percentWW < school.percentRangeWW[0]) notes.push(`Weaker than the ${school.percentRangeWW[0]} % that this way is usually worked with: expect it to take longer.`);
+  return notes;
+}

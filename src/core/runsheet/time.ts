@@ -1,0 +1,44 @@
+import { TZDate } from '@date-fns/tz';
+import { format, startOfDay } from 'date-fns';
+
+/** An instant as the workshop's clock shows it, for reading: `25 Nov 2026, 14:05`. */
+export function showTime(iso: string, timeZone: string, pattern = 'd MMM yyyy, HH:mm'): string {
+  return format(new TZDate(Date.parse(iso), timeZone), pattern);
+}
+
+/** An instant for a `datetime-local` field in the workshop's zone. */
+export function toLocalField(iso: string, timeZone: string): string {
+  return showTime(iso, timeZone, "yyyy-MM-dd'T'HH:mm");
+}
+
+/** The instant of a `datetime-local` field in the workshop's zone; `null` where it is not a time. */
+export function fromLocalField(text: string, timeZone: string): string | null {
+  const found = /^(\d{4})-(\d\d)-(\d\d)T(\d\d):(\d\d)/.exec(text);
+  if (!found) return null;
+  const [year, month, day, hour, minute] = found.slice(1).map(Number) as [number, number, number, number, number];
+  const time = new TZDate(year, month - 1, day, hour, minute, timeZone);
+  return Number.isNaN(time.getTime()) ? null : new Date(time.getTime()).toISOString();
+}
+
+/** The workshop's day that holds an instant: its first instant, and its length in hours (23 to 25). */
+export function dayAround(instant: Date, timeZone: string): { start: Date; hours: number } {
+  const start = startOfDay(new TZDate(instant.getTime(), timeZone));
+  const next = startOfDay(new TZDate(start.getTime() + 30 * 3_600_000, timeZone));
+  return { start: new Date(start.getTime()), hours: (next.getTime() - start.getTime()) / 3_600_000 };
+}
+
+/** Whether a name is a time zone that this machine knows. */
+export function isTimeZone(name: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: name });
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/** Minutes as people say them: `45 min`, `2 h 05 min`. */
+export function showMinutes(minutes: number): string {
+  const whole = Math.round(minutes);
+  return whole < 60 ? `${whole} min` : `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')} min`;
+}

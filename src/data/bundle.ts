@@ -1,0 +1,106 @@
+import { Op, type Transaction } from 'sequelize';
+import { Refusal } from '@/core/refusal';
+import { database, inTransaction } from './connection';
+import { appendLog, logOf } from './log';
+import { measurementsOf } from './measurements';
+import { photosOf } from './photos/store';
+import { piecesOf } from './pieces';
+import { findRestoration, stagesOf } from './restorations';
+import type { Finding, LedgerEntry, LogEntry, Measurement, Photo, Piece, Restoration, Session, StageRow, StockItem, Treatment } from './rows';
+import { findingsOf, ledgerOf } from './stagesheet';
+import { addRow, findRow, findRows } from './table';
+import { sessionsOf, treatmentsOf } from './treatments';
+import { getWorkshop } from './workshop';
+
+export const BUNDLE_FORMAT = 'kvell-restoration';
+export const BUNDLE_VERSION = 1;
+
+/** One restoration with everything that belongs to it. */
+export interface Bundle {
+  format: typeof BUNDLE_FORMAT;
+  version: typeof BUNDLE_VERSION;
+  workshop: { name: string; timeZone: string; currency: string; hourlyRateMinor: number };
+  restoration: Restoration;
+  stages: StageRow[];
+  pieces: Piece[];
+  photos: Photo[];
+  measurements: Measurement[];
+  findings: Finding[];
+  stock: StockItem[];
+  treatments: Treatment[];
+  sessions: Session[];
+  ledger: LedgerEntry[];
+  /** Numbered from 1 in their own order, since a log's numbers belong to its workshop. */
+  log: LogEntry[];
+}
+
+/** Gathers a restoration; `null` where there is none. */
+export async function gatherBundle(restorationId: string): Promise<Bundle | null> {
+  const restoration = await findRestoration(restorationId);
+  if (!restoration) return null;
+  const { name, timeZone, currency, hourlyRateMinor } = await getWorkshop();
+  const [stages, pieces, photos, measurements, findings, treatments, sessions, ledger, log] = await Promise.all([
+    stagesOf(restorationId),
+    piecesOf(restorationId),
+    photosOf(restorationId),
+    measurementsOf(restorationId),
+    findingsOf(restorationId),
+    treatmentsOf(restorationId),
+    sessionsOf(restorationId),
+    ledgerOf(restorationId),
+    logOf(restorationId),
+  ]);
+  const stockIds = treatments.flatMap(({ stockId }) => stockId ?? []);
+  const stock = stockIds.length > 0 ? await findRows('stock', { id: { [Op.in]: stockIds } }) : [];
+  const position = new Map(log.map(({ id }, i) => [id, i + 1]));
+  return {
+    format: BUNDLE_FORMAT,
+    version: BUNDLE_VERSION,
+    workshop: { name, timeZone, currency, hourlyRateMinor },
+    restoration,
+    stages,
+    pieces,
+    photos,
+    measurements,
+    findings,
+    stock,
+    treatments,
+    sessions,
+    ledger,
+    log: log.map((entry, i) => ({ ...entry, id: i + 1, corrects: entry.corrects === null ? null : (position.get(entry.corrects) ?? null) })),
+  };
+}
+
+/**
+ * Puts a bundle into this workshop, whole or not at all.
+ *
+ * @throws Refusal where the restoration is here already
+ */
+export async function keepBundle(bundle: Bundle): Promise<void> {
+  await inTransaction(async (transaction) => {
+    const { restoration } = bundle;
+    if (await findRow('restorations', restoration.id, transaction))
+      throw new Refusal('file', `“${restoration.title}” is here already. Tick “import as a copy” to have it twice, or leave it.`);
+    await addRow('restorations', restoration, transaction);
+    for (const item of bundle.stock) if (!(await findRow('stock', item.id, transaction))) await addRow('stock', item, transaction);
+    for (const row of bundle.stages) await addRow('stages', row, transaction);
+    for (const row of bundle.pieces) await addRow('pieces', row, transaction);
+    for (const row of bundle.photos) await addRow('photos', row, transaction);
+    for (const row of bundle.measurements) await addRow('measurements', row, transaction);
+    for (const row of bundle.findings) await addRow('findings', row, transaction);
+    for (const row of bundle.treatments) await addRow('treatments', row, transaction);
+    for (const row of bundle.sessions) await addRow('sessions', row, transaction);
+    for (const row of bundle.ledger) await addRow('ledger', row, transaction);
+    await keepLog(bundle.log, transaction);
+    await appendLog({ restorationId: null, stage: null, kind: 'import', words: `Imported: ${restoration.title}, from ${bundle.workshop.name}.` }, transaction);
+  });
+}
+
+async function keepLog(log: readonly LogEntry[], transaction: Transaction): Promise<void> {
+  const { tables } = await database();
+  const given = new Map<number, number>();
+  for (const { id, corrects, ...entry } of log) {
+    const row = await tables.log.create({ ...entry, corrects: corrects === null ? null : (given.get(corrects) ?? null) } as never, { transaction });
+    given.set(id, row.get('id') as number);
+  }
+}

@@ -1,0 +1,38 @@
+import type { Transaction } from 'sequelize';
+import type { Stage } from '@/core/runsheet/stages';
+import { Refusal } from '@/core/refusal';
+import { database, inTransaction } from './connection';
+import type { LogEntry } from './rows';
+import { findRows } from './table';
+
+export interface NewLogEntry {
+  restorationId: string | null;
+  stage: Stage | null;
+  kind: string;
+  words: string;
+  data?: unknown;
+  corrects?: number | null;
+}
+
+/** Adds an entry. The log is append-only: the database refuses every change and removal. */
+export async function appendLog(entry: NewLogEntry, transaction?: Transaction, at = new Date()): Promise<void> {
+  const { tables } = await database();
+  const row = { data: null, corrects: null, ...entry, at: at.toISOString() };
+  await tables.log.create(row as never, { ...(transaction && { transaction }) });
+}
+
+/** Entries of a restoration, oldest first; `null` for those of the workshop. */
+export function logOf(restorationId: string | null): Promise<LogEntry[]> {
+  return findRows('log', { restorationId }, [['id', 'ASC']]);
+}
+
+/** Writes an own note, or a new wording of an earlier one. */
+export async function writeNote(note: { restorationId: string; stage: Stage; words: string; corrects: number | null }): Promise<void> {
+  await inTransaction(async (transaction) => {
+    if (note.corrects !== null) {
+      const [old] = await findRows('log', { id: note.corrects, restorationId: note.restorationId }, undefined, transaction);
+      if (!old) throw new Refusal('corrects', 'The entry to correct is not in this log. Write a new note.');
+    }
+    await appendLog({ ...note, kind: 'note' }, transaction);
+  });
+}

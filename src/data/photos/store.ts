@@ -1,0 +1,102 @@
+import { createHash } from 'node:crypto';
+import { mkdir, readFile, rename, stat, writeFile } from 'node:fs/promises';
+import path from 'node:path';
+import { TZDate } from '@date-fns/tz';
+import exifr from 'exifr';
+import sharp from 'sharp';
+import type { Stage } from '@/core/runsheet/stages';
+import { inTransaction } from '../connection';
+import { dataFolder } from '../folder';
+import { appendLog } from '../log';
+import type { Photo } from '../rows';
+import { addRow, findRow, findRows, needRow } from '../table';
+import { getWorkshop } from '../workshop';
+import { inspectPicture, LARGEST_PIXELS, type PictureFacts } from './decode';
+
+/** Sides of the small pictures, pixels. */
+export const THUMBNAIL_PX = { small: 320, large: 1280 } as const;
+export type ThumbnailSize = keyof typeof THUMBNAIL_PX;
+
+const originalPath = (hash: string, extension: string) => path.join(dataFolder(), 'photos', hash.slice(0, 2), `${hash}.${extension}`);
+
+const exists = (file: string) =>
+  stat(file).then(
+    () => true,
+    () => false,
+  );
+
+/** Writes a file whole or not at all. */
+async function writeWhole(file: string, bytes: Buffer): Promise<void> {
+  await mkdir(path.dirname(file), { recursive: true });
+  const half = `${file}.${process.pid}.part`;
+  await writeFile(half, bytes);
+  await rename(half, file);
+}
+
+/** Keeps the original untouched under its SHA-256. */
+export async function keepFile(bytes: Buffer, extension: string): Promise<string> {
+  const hash = createHash('sha256').update(bytes).digest('hex');
+  const file = originalPath(hash, extension);
+  if (!(await exists(file))) await writeWhole(file, bytes);
+  return hash;
+}
+
+/** When the camera says it was taken: its own clock, read in the workshop's zone. */
+async function exifTime(bytes: Buffer, timeZone: string): Promise<string | null> {
+  const tags = (await exifr.parse(bytes, { pick: ['DateTimeOriginal'], reviveValues: false }).catch(() => null)) as { DateTimeOriginal?: unknown } | null;
+  const found = /^(\d{4}):(\d\d):(\d\d) (\d\d):(\d\d):(\d\d)/.exec(String(tags?.DateTimeOriginal ?? ''));
+  if (!found) return null;
+  const [year, month, day, hour, minute, second] = found.slice(1).map(Number) as [number, number, number, number, number, number];
+  const time = new TZDate(year, month - 1, day, hour, minute, second, timeZone);
+  return Number.isNaN(time.getTime()) ? null : new Date(time.getTime()).toISOString();
+}
+
+export interface NewPhoto {
+  restorationId: string;
+  pieceId: string | null;
+  stage: Stage;
+  originalName: string;
+  words: string;
+  bytes: Buffer;
+}
+
+/**
+ * Takes a photograph in: checks what it really is, keeps the file, writes the row and the log.
+ *
+ * @throws Refusal for what is not a whole picture of sensible size
+ */
+export async function addPhoto({ bytes, ...photo }: NewPhoto, now = new Date()): Promise<Photo> {
+  const facts: PictureFacts = await inspectPicture(bytes);
+  const { timeZone } = await getWorkshop();
+  const takenAt = await exifTime(bytes, timeZone);
+  const hash = await keepFile(bytes, facts.extension);
+  return inTransaction(async (transaction) => {
+    await needRow('restorations', photo.restorationId, transaction);
+    // The same file sent twice to the same place is one photograph, not two.
+    const [same] = await findRows('photos', { restorationId: photo.restorationId, stage: photo.stage, pieceId: photo.pieceId, hash }, undefined, transaction);
+    if (same) return same;
+    const added = await addRow('photos', { ...photo, ...facts, hash, bytes: bytes.byteLength, takenAt, addedAt: now.toISOString() }, transaction);
+    await appendLog({ restorationId: photo.restorationId, stage: photo.stage, kind: 'photo', words: `Photograph ${photo.originalName}.`, data: { photoId: added.id, hash } }, transaction, now);
+    return added;
+  });
+}
+
+export const photosOf = (restorationId: string): Promise<Photo[]> => findRows('photos', { restorationId }, [['addedAt', 'ASC']]);
+export const findPhoto = (id: string): Promise<Photo | null> => findRow('photos', id);
+
+/** The original as it was sent. */
+export const readOriginal = ({ hash, extension }: Pick<Photo, 'hash' | 'extension'>): Promise<Buffer> => readFile(originalPath(hash, extension));
+
+/** A small upright picture, made once and kept. */
+export async function readThumbnail(photo: Pick<Photo, 'hash' | 'extension'>, size: ThumbnailSize): Promise<Buffer> {
+  const file = path.join(dataFolder(), 'thumbnails', size, `${photo.hash}.webp`);
+  if (await exists(file)) return readFile(file);
+  const side = THUMBNAIL_PX[size];
+  const small = await sharp(await readOriginal(photo), { limitInputPixels: LARGEST_PIXELS })
+    .autoOrient()
+    .resize({ width: side, height: side, fit: 'inside', withoutEnlargement: true })
+    .webp({ quality: 82 })
+    .toBuffer();
+  await writeWhole(file, small);
+  return small;
+}

@@ -1,0 +1,57 @@
+import { Refusal } from '@/core/refusal';
+import { inTransaction } from './connection';
+import { appendLog } from './log';
+import type { Timer } from './rows';
+import { addRow, changeRow, findRows, needRow } from './table';
+
+const MINUTE_MS = 60_000;
+
+/** Timers that still run or ring, the next due first. */
+export const runningTimers = (): Promise<Timer[]> => findRows('timers', { endedAt: null }, [['dueAt', 'ASC']]);
+
+/** Starts a timer that belongs to no exposure: a soak, a cure, drying. */
+export async function startTimer(given: { restorationId: string | null; pieceId: string | null; label: string; atTheBell: string; minutes: number }, now = new Date()): Promise<Timer> {
+  return inTransaction(async (transaction) => {
+    const { minutes, ...timer } = given;
+    const added = await addRow(
+      'timers',
+      {
+        ...timer,
+        sessionId: null,
+        startedAt: now.toISOString(),
+        dueAt: new Date(now.getTime() + minutes * MINUTE_MS).toISOString(),
+        remindEveryMin: null,
+        nextReminderAt: null,
+        endedAt: null,
+      },
+      transaction,
+    );
+    await appendLog({ restorationId: given.restorationId, stage: null, kind: 'timer', words: `${given.label}: ${minutes} min started.` }, transaction, now);
+    return added;
+  });
+}
+
+/** A turn was made: the next reminder counts from now. */
+export async function noteTurn(timerId: string, now = new Date()): Promise<void> {
+  await inTransaction(async (transaction) => {
+    const timer = await needRow('timers', timerId, transaction);
+    if (timer.endedAt !== null || timer.remindEveryMin === null) throw new Refusal('timer', 'This timer has no more turns: it was ended meanwhile.');
+    const next = new Date(now.getTime() + timer.remindEveryMin * MINUTE_MS).toISOString();
+    await changeRow('timers', { id: timerId }, { nextReminderAt: next < timer.dueAt ? next : null }, transaction);
+    if (timer.sessionId) {
+      const session = await needRow('sessions', timer.sessionId, transaction);
+      await changeRow('sessions', { id: session.id }, { turns: [...session.turns, now.toISOString()] }, transaction);
+    }
+    await appendLog({ restorationId: timer.restorationId, stage: 'brighten', kind: 'turn', words: `Turned: ${timer.label}.` }, transaction, now);
+  });
+}
+
+/** Ends a timer that belongs to no exposure. */
+export async function endTimer(timerId: string, now = new Date()): Promise<void> {
+  await inTransaction(async (transaction) => {
+    const timer = await needRow('timers', timerId, transaction);
+    if (timer.sessionId) throw new Refusal('timer', 'This timer belongs to an exposure. End it at the exposure, with what really happened.');
+    if (!(await changeRow('timers', { id: timerId, endedAt: null }, { endedAt: now.toISOString() }, transaction))) return;
+    await appendLog({ restorationId: timer.restorationId, stage: null, kind: 'timer', words: `${timer.label}: ended.` }, transaction, now);
+  });
+}

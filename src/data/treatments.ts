@@ -1,0 +1,162 @@
+import type { Transaction } from 'sequelize';
+import { Refusal } from '@/core/refusal';
+import type { Caution } from '@/core/peroxide/cautions';
+import { doseUnit, sessionDose } from '@/core/exposure/dose';
+import { SCHOOL } from '@/core/exposure/schools';
+import { inTransaction } from './connection';
+import { appendLog } from './log';
+import type { Session, Treatment } from './rows';
+import { addRow, changeRow, findRow, findRows, needRow } from './table';
+import { getWorkshop } from './workshop';
+
+const MINUTE_MS = 60_000;
+
+export const treatmentsOf = (restorationId: string): Promise<Treatment[]> => findRows('treatments', { restorationId }, [['plannedAt', 'ASC']]);
+export const sessionsOf = (restorationId: string): Promise<Session[]> => findRows('sessions', { restorationId }, [['startedAt', 'ASC']]);
+export const findSession = (id: string): Promise<Session | null> => findRow('sessions', id);
+
+export interface StartExposure {
+  pieceId: string;
+  school: Treatment['school'];
+  stockId: string | null;
+  stockPercentWW: number;
+  targetPercentWW: number;
+  amountMl: number;
+  toleranceB: number;
+  plannedMin: number;
+  turnEveryMin: number;
+  cloudFraction: number;
+  lampMwPerCm2: number;
+  temperatureC: number;
+  cautions: Caution[];
+}
+
+async function treatmentFor(start: StartExposure, restorationId: string, now: Date, transaction: Transaction): Promise<Treatment> {
+  const [going] = await findRows('treatments', { pieceId: start.pieceId, school: start.school, endedAt: null }, [['plannedAt', 'DESC']], transaction);
+  if (going && going.targetPercentWW === start.targetPercentWW) return going;
+  const [latest] = await findRows('measurements', { pieceId: start.pieceId, basis: 'card' }, [['measuredAt', 'DESC']], transaction);
+  await changeRow('treatments', { pieceId: start.pieceId, endedAt: null }, { endedAt: now.toISOString(), endedWhy: 'another way chosen' }, transaction);
+  const { pieceId, school, stockId, stockPercentWW, targetPercentWW, amountMl, toleranceB } = start;
+  return addRow(
+    'treatments',
+    { restorationId, pieceId, school, stockId, stockPercentWW, targetPercentWW, amountMl, toleranceB, plannedAt: now.toISOString(), startMeasurementId: latest?.id ?? null, endedAt: null, endedWhy: null },
+    transaction,
+  );
+}
+
+/**
+ * Starts an exposure: treatment, session, timer and log in one.
+ *
+ * @throws Refusal where the piece is already in one
+ */
+export async function startExposure(start: StartExposure, now = new Date()): Promise<Session> {
+  return inTransaction(async (transaction) => {
+    const piece = await needRow('pieces', start.pieceId, transaction);
+    const { restorationId } = piece;
+    const [running] = await findRows('sessions', { pieceId: piece.id, endedAt: null }, undefined, transaction);
+    if (running) throw new Refusal('pieceId', `${piece.tag} ${piece.name} is already in an exposure. End that one first.`);
+    const treatment = await treatmentFor(start, restorationId, now, transaction);
+    const { plannedMin, turnEveryMin, cloudFraction, lampMwPerCm2, temperatureC, cautions } = start;
+    const session = await addRow(
+      'sessions',
+      {
+        treatmentId: treatment.id,
+        restorationId,
+        pieceId: piece.id,
+        startedAt: now.toISOString(),
+        plannedMin,
+        turnEveryMin,
+        cloudFraction,
+        lampMwPerCm2,
+        temperatureC,
+        cautions,
+        turns: [],
+        endedAt: null,
+        actualMin: null,
+        dose: null,
+        words: null,
+        measurementId: null,
+      },
+      transaction,
+    );
+    const school = SCHOOL[start.school];
+    await addRow(
+      'timers',
+      {
+        restorationId,
+        pieceId: piece.id,
+        sessionId: session.id,
+        label: `${piece.tag} ${piece.name}: ${school.title.toLowerCase()}`,
+        atTheBell: school.atTheBell,
+        startedAt: now.toISOString(),
+        dueAt: new Date(now.getTime() + plannedMin * MINUTE_MS).toISOString(),
+        remindEveryMin: turnEveryMin,
+        nextReminderAt: turnEveryMin < plannedMin ? new Date(now.getTime() + turnEveryMin * MINUTE_MS).toISOString() : null,
+        endedAt: null,
+      },
+      transaction,
+    );
+    await appendLog(
+      {
+        restorationId,
+        stage: 'brighten',
+        kind: 'exposure',
+        words: `Exposure started: ${piece.tag} ${piece.name}, ${school.title.toLowerCase()}, ${start.targetPercentWW.toFixed(1)} %, ${plannedMin} min planned. Cautions confirmed: ${cautions.map(({ hazard }) => hazard).join(' ')}`,
+        data: { sessionId: session.id },
+      },
+      transaction,
+      now,
+    );
+    return session;
+  });
+}
+
+/**
+ * Ends an exposure with what really happened; the dose follows from it.
+ *
+ * @throws Refusal when it ended before it began or somebody else ended it
+ */
+export async function endExposure(sessionId: string, real: { endedAt: string; cloudFraction: number; temperatureC: number; words: string }, now = new Date()): Promise<Session> {
+  const workshop = await getWorkshop();
+  return inTransaction(async (transaction) => {
+    const session = await needRow('sessions', sessionId, transaction);
+    if (session.endedAt !== null) throw new Refusal('endedAt', 'This exposure was ended already, perhaps on another screen. Nothing was changed.');
+    const minutes = Math.round((Date.parse(real.endedAt) - Date.parse(session.startedAt)) / MINUTE_MS);
+    if (minutes < 0) throw new Refusal('endedAt', 'It would have ended before it began. Give a time after the start.');
+    if (Date.parse(real.endedAt) > now.getTime() + 5 * MINUTE_MS) throw new Refusal('endedAt', 'This time has not come yet. Give when it really ended.');
+    const treatment = await needRow('treatments', session.treatmentId, transaction);
+    const school = SCHOOL[treatment.school];
+    if (school.driver === 'sun' && (workshop.latitude === null || workshop.longitude === null))
+      throw new Refusal('endedAt', 'The workshop has no place yet, so the sun’s dose cannot be worked out. Set the place under Workshop.');
+    const dose = sessionDose(school, {
+      place: { latitude: workshop.latitude ?? 0, longitude: workshop.longitude ?? 0, altitudeM: workshop.altitudeM },
+      start: new Date(session.startedAt),
+      durationMin: minutes,
+      cloudFraction: real.cloudFraction,
+      lampMwPerCm2: session.lampMwPerCm2,
+      temperatureC: real.temperatureC,
+    });
+    const ended = { endedAt: real.endedAt, actualMin: minutes, dose, words: real.words, cloudFraction: real.cloudFraction, temperatureC: real.temperatureC };
+    if (!(await changeRow('sessions', { id: sessionId, endedAt: null }, ended, transaction)))
+      throw new Refusal('endedAt', 'This exposure was ended already, perhaps on another screen. Nothing was changed.');
+    await changeRow('timers', { sessionId, endedAt: null }, { endedAt: now.toISOString() }, transaction);
+    await appendLog(
+      { restorationId: session.restorationId, stage: 'brighten', kind: 'exposure', words: `Exposure ended after ${minutes} min, dose ${dose.toFixed(1)} ${doseUnit(school)}, ${session.turns.length} turns. ${real.words}`.trim(), data: { sessionId } },
+      transaction,
+      now,
+    );
+    return { ...session, ...ended };
+  });
+}
+
+/** Closes a treatment: matched, or given up, and why. */
+export async function endTreatment(treatmentId: string, why: string, now = new Date()): Promise<void> {
+  await inTransaction(async (transaction) => {
+    const treatment = await needRow('treatments', treatmentId, transaction);
+    const piece = await needRow('pieces', treatment.pieceId, transaction);
+    const [running] = await findRows('sessions', { treatmentId, endedAt: null }, undefined, transaction);
+    if (running) throw new Refusal('treatment', 'An exposure of it still runs. End that first, with what really happened.');
+    await changeRow('treatments', { id: treatmentId }, { endedAt: now.toISOString(), endedWhy: why }, transaction);
+    await appendLog({ restorationId: treatment.restorationId, stage: 'brighten', kind: 'treatment', words: `Brightening of ${piece.tag} ${piece.name} ended: ${why}` }, transaction, now);
+  });
+}

@@ -1,0 +1,189 @@
+'use client';
+
+import { Box, Button, Checkbox, Flex, Grid, Input, Text } from '@chakra-ui/react';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { Srgb } from '@/core/colour/types';
+import type { Stage } from '@/core/runsheet/stages';
+import type { Photo, Piece } from '@/data/rows';
+import { EmptyPlace } from '@/ui/layout';
+import { PhotoStrip, photoUrl } from '@/ui/PhotoStrip';
+import { PhotoUpload } from '@/ui/PhotoUpload';
+import { say } from '@/ui/toast';
+import { Working } from '@/ui/Working';
+import { keep } from './actions';
+import { PictureBoard, type View } from './PictureBoard';
+import { ReadingPanel } from './ReadingPanel';
+import { newShape, SHAPE_WORDS, specOf, type Shape, type ShapeKind } from './shapes';
+import { useMeasurement } from './useMeasurement';
+
+interface Props {
+  piece: Piece;
+  stage: Stage;
+  photo: Photo | null;
+  photos: readonly Photo[];
+}
+
+/** Measure a piece from a photograph: choose or take it, mark card, piece and hidden patch, measure, keep. */
+export function MeasureScreen({ piece, stage, photo, photos }: Props) {
+  const router = useRouter();
+  const here = `/restorations/${piece.restorationId}/pieces/${piece.id}/measure?stage=${stage}`;
+  const choose = (id: string) => `${here}&photo=${id}`;
+  if (photo) return <Marking key={photo.id} piece={piece} stage={stage} photo={photo} />;
+  return (
+    <Box>
+      <EmptyPlace>
+        Lay a neutral grey card beside the piece, in the same light, with its hidden patch in view. No flash, no glare, the camera straight above. Then take or choose the photograph.
+      </EmptyPlace>
+      <Box mt="4">
+        <PhotoUpload restorationId={piece.restorationId} stage={stage} pieceId={piece.id} onAdded={([first]) => first && router.push(choose(first))} />
+      </Box>
+      {photos.length > 0 && (
+        <>
+          <Text mt="6" fontWeight="650">
+            Or one that is here already
+          </Text>
+          <PhotoStrip photos={photos.map(({ id, originalName, stage: taken }) => ({ id, alt: `Measure on ${originalName}`, under: `${taken} · ${originalName}` }))} href={choose} />
+        </>
+      )}
+    </Box>
+  );
+}
+
+function Marking({ piece, stage, photo }: { piece: Piece; stage: Stage; photo: Photo }) {
+  const router = useRouter();
+  const [shapes, setShapes] = useState<Shape[]>([]);
+  const [view, setView] = useState<View>({ x: 0, y: 0, width: photo.width, height: photo.height });
+  const [showHeat, setShowHeat] = useState(true);
+  const { share, reading, errors, measure, stop, forget } = useMeasurement();
+  const [keepErrors, setKeepErrors] = useState<string[]>([]);
+  const has = (kind: ShapeKind) => shapes.some((shape) => shape.kind === kind);
+  const change = (next: Shape[]) => {
+    setShapes(next);
+    if (reading) forget();
+  };
+  const add = (kind: ShapeKind) => change([...shapes, newShape(kind, view, shapes.filter((shape) => shape.kind === kind).length)]);
+  async function keepIt() {
+    if (!reading) return;
+    const answered = await keep({ pieceId: piece.id, photoId: photo.id, stage, spec: reading.spec, result: reading.result });
+    if (!answered.ok) return setKeepErrors(answered.errors.map(({ message }) => message));
+    say('Measurement kept.');
+    router.push(`/restorations/${piece.restorationId}/pieces/${piece.id}`);
+  }
+  return (
+    <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1.75fr) minmax(320px, 1fr)' }} gap="6">
+      <PictureBoard
+        width={photo.width}
+        height={photo.height}
+        small={photoUrl(photo.id, 'large')}
+        original={photoUrl(photo.id)}
+        alt={`Photograph ${photo.originalName} of ${piece.name}`}
+        shapes={shapes}
+        onChange={change}
+        heats={showHeat && reading ? reading.heats : []}
+        onView={setView}
+      />
+      <Box>
+        <Box as="ol" listStyleType="none" mb="4">
+          {(['card', 'piece', 'hidden'] as const).map((kind, i) => (
+            <Flex as="li" key={kind} gap="3" align="start" borderTopWidth="1px" borderColor="line" py="2">
+              <Text fontFamily="mono" fontSize="22px">
+                {i + 1}
+              </Text>
+              <Box flex="1">
+                <Text fontWeight="650">{SHAPE_WORDS[kind].title}</Text>
+                <Text fontSize="15px" color="soft">
+                  {kind === 'hidden' && piece.hiddenLab && !has('hidden') ? 'Known from an earlier measurement; mark it again where the picture shows it.' : SHAPE_WORDS[kind].how}
+                </Text>
+              </Box>
+              {has(kind) && kind !== 'card' ? (
+                <Button aria-label={`Take ${SHAPE_WORDS[kind].title} off`} onClick={() => change(shapes.filter((shape) => shape.kind !== kind))}>
+                  Take off
+                </Button>
+              ) : (
+                <Button variant={(has(kind) ? 'quiet' : 'go') as never} onClick={() => add(kind)} aria-label={`Put ${SHAPE_WORDS[kind].title} on the picture`}>
+                  {kind === 'card' && has('card') ? 'One more' : 'Put on'}
+                </Button>
+              )}
+            </Flex>
+          ))}
+        </Box>
+        {shapes
+          .filter(({ kind }) => kind === 'card')
+          .map((shape) => (
+            <CardPatchFields key={shape.id} shape={shape} onChange={(next) => change(shapes.map((s) => (s.id === next.id ? next : s)))} onRemove={() => change(shapes.filter(({ id }) => id !== shape.id))} />
+          ))}
+        {share === null && !reading && (
+          <Button variant={'go' as never} size={'bench' as never} width="100%" disabled={!has('piece')} onClick={() => void measure(photoUrl(photo.id), specOf(shapes, piece.hiddenLab))}>
+            Measure
+          </Button>
+        )}
+        {share !== null && <Working share={share} words="Measuring." onStop={stop} />}
+        {[...errors.map(({ message }) => message), ...keepErrors].map((message) => (
+          <Box key={message} role="alert" borderLeftWidth="8px" borderColor="hazard" pl="3" mt="3">
+            {message}
+          </Box>
+        ))}
+        {reading && (
+          <>
+            <ReadingPanel result={reading.result} heat={showHeat} />
+            <Checkbox.Root checked={showHeat} onCheckedChange={({ checked }) => setShowHeat(checked === true)} my="3" minHeight="44px">
+              <Checkbox.HiddenInput />
+              <Checkbox.Control borderColor="ink" />
+              <Checkbox.Label>Show the map on the picture</Checkbox.Label>
+            </Checkbox.Root>
+            <Button variant={'go' as never} size={'bench' as never} width="100%" onClick={() => void keepIt()}>
+              Keep this measurement
+            </Button>
+          </>
+        )}
+      </Box>
+    </Grid>
+  );
+}
+
+function CardPatchFields({ shape, onChange, onRemove }: { shape: Shape; onChange: (shape: Shape) => void; onRemove: () => void }) {
+  const number = shape.id.split('-')[1];
+  return (
+    <Box as="fieldset" borderTopWidth="1px" borderColor="line" py="2" mb="3">
+      <Flex justify="space-between" align="center" gap="2">
+        <Text as="legend" fontSize="16px" fontWeight="650">
+          Card patch {number}
+        </Text>
+        <Button variant={'bare' as never} onClick={onRemove} aria-label={`Take card patch ${number} off`}>
+          Take off
+        </Button>
+      </Flex>
+      {!shape.paper && (
+        <Grid templateColumns="repeat(3, 1fr)" gap="2">
+          {(['Red', 'Green', 'Blue'] as const).map((name, channel) => (
+            <label key={name}>
+              <Text fontSize="15px">{name}</Text>
+              <Input
+                inputMode="numeric"
+                fontFamily="mono"
+                bg="sheet"
+                borderColor="lineStrong"
+                minHeight="44px"
+                defaultValue={shape.srgb[channel]}
+                onChange={(event) => {
+                  const value = Number(event.target.value);
+                  if (event.target.value === '' || !(value >= 0 && value <= 255)) return;
+                  onChange({ ...shape, srgb: shape.srgb.map((v, i) => (i === channel ? value : v)) as unknown as Srgb });
+                }}
+              />
+            </label>
+          ))}
+        </Grid>
+      )}
+      <Text fontSize="15px" color="soft">
+        {shape.paper ? 'Paper takes the colour of the light away, but its lightness is not known: only differences are reported.' : 'Its known colour, 0 to 255, as the card’s maker states it.'}
+      </Text>
+      <Checkbox.Root checked={shape.paper} onCheckedChange={({ checked }) => onChange({ ...shape, paper: checked === true })} minHeight="44px">
+        <Checkbox.HiddenInput />
+        <Checkbox.Control borderColor="ink" />
+        <Checkbox.Label>It is only white office paper</Checkbox.Label>
+      </Checkbox.Root>
+    </Box>
+  );
+}

@@ -1,0 +1,223 @@
+'use client';
+
+import { Box, Button, Flex } from '@chakra-ui/react';
+import { useGesture } from '@use-gesture/react';
+import { useEffect, useRef, useState } from 'react';
+import type { Point } from '@/core/photo/picture';
+import { moveCorner, moveShape, SHAPE_WORDS, type Shape } from './shapes';
+
+export interface View {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+export interface HeatImage {
+  id: string;
+  url: string;
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+interface Props {
+  width: number;
+  height: number;
+  small: string;
+  original: string;
+  alt: string;
+  shapes: readonly Shape[];
+  onChange: (shapes: Shape[]) => void;
+  heats: readonly HeatImage[];
+  onView: (view: View) => void;
+}
+
+const COLOURS = { card: '#f0b13c', piece: '#0b5c61', hidden: '#ffffff' } as const;
+const DASHES = { card: '14 8', piece: undefined, hidden: '4 6' } as const;
+const STEP: Record<string, Point> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
+const CLOSEST = 12;
+
+/**
+ * The photograph to draw on: drag the background to pan, wheel or two fingers to zoom, drag a shape or its
+ * corners; with the keyboard, tab to a shape or corner and use the arrow keys (shift for larger steps).
+ */
+export function PictureBoard({ width, height, small, original, alt, shapes, onChange, heats, onView }: Props) {
+  const whole: View = { x: 0, y: 0, width, height };
+  const [view, setView] = useState<View>(whole);
+  const svgRef = useRef<SVGSVGElement>(null);
+  const zoom = width / view.width;
+
+  const show = (next: View) => {
+    setView(next);
+    onView(next);
+  };
+  const perPixel = () => view.width / (svgRef.current?.getBoundingClientRect().width || 1);
+  const zoomTo = (factor: number, clientX?: number, clientY?: number) => {
+    const box = svgRef.current?.getBoundingClientRect();
+    const w = Math.min(width, Math.max(width / CLOSEST, width / factor));
+    const h = (w * height) / width;
+    const fx = box && clientX !== undefined ? (clientX - box.left) / box.width : 0.5;
+    const fy = box && clientY !== undefined ? (clientY - box.top) / box.height : 0.5;
+    const x = Math.max(0, Math.min(width - w, view.x + fx * (view.width - w)));
+    const y = Math.max(0, Math.min(height - h, view.y + fy * (view.height - h)));
+    show({ x, y, width: w, height: h });
+  };
+  useGesture(
+    {
+      onDrag: ({ delta: [dx, dy], event, pinching }) => {
+        if (pinching || (event.target as Element).closest('[data-shape]')) return;
+        const unit = perPixel();
+        show({ ...view, x: Math.max(0, Math.min(width - view.width, view.x - dx * unit)), y: Math.max(0, Math.min(height - view.height, view.y - dy * unit)) });
+      },
+      onPinch: ({ offset: [scale], origin: [ox, oy] }) => zoomTo(scale, ox, oy),
+      onWheel: ({ delta: [, dy], event }) => {
+        event.preventDefault();
+        zoomTo(zoom * Math.exp(-dy / 400), event.clientX, event.clientY);
+      },
+    },
+    { target: svgRef, pinch: { scaleBounds: { min: 1, max: CLOSEST }, from: () => [zoom, 0] }, wheel: { eventOptions: { passive: false } }, drag: { filterTaps: true } },
+  );
+  // The board fills its width; its size in picture pixels follows the screen.
+  const [unit, setUnit] = useState(width / 800);
+  useEffect(() => {
+    const place = svgRef.current;
+    if (!place) return;
+    const watch = new ResizeObserver(([entry]) => entry && setUnit(view.width / Math.max(1, entry.contentRect.width)));
+    watch.observe(place);
+    return () => watch.disconnect();
+  }, [view.width]);
+
+  const change = (next: Shape) => onChange(shapes.map((shape) => (shape.id === next.id ? next : shape)));
+  return (
+    <Box>
+      <Box position="relative" borderWidth="1px" borderColor="lineStrong" bg="ink">
+        <svg ref={svgRef} viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`} style={{ display: 'block', width: '100%', aspectRatio: `${width} / ${height}`, touchAction: 'none', cursor: 'grab' }} aria-label={alt}>
+          <image href={zoom > 1.6 ? original : small} x={0} y={0} width={width} height={height} preserveAspectRatio="none" />
+          {heats.map((heat) => (
+            <image key={heat.id} href={heat.url} x={heat.x} y={heat.y} width={heat.width} height={heat.height} preserveAspectRatio="none" opacity={0.82} />
+          ))}
+          {shapes.map((shape) => (
+            <ShapeOnBoard key={shape.id} shape={shape} unit={unit} width={width} height={height} onChange={change} />
+          ))}
+        </svg>
+      </Box>
+      <Flex gap="2" mt="2" wrap="wrap">
+        <Button onClick={() => zoomTo(zoom * 1.5)} aria-label="Zoom in">
+          +
+        </Button>
+        <Button onClick={() => zoomTo(zoom / 1.5)} aria-label="Zoom out">
+          −
+        </Button>
+        <Button onClick={() => show(whole)}>Whole picture</Button>
+      </Flex>
+    </Box>
+  );
+}
+
+interface ShapeProps {
+  shape: Shape;
+  /** Picture pixels in one pixel of the screen. */
+  unit: number;
+  width: number;
+  height: number;
+  onChange: (shape: Shape) => void;
+}
+
+function ShapeOnBoard({ shape, unit, width, height, onChange }: ShapeProps) {
+  const inside = ([x, y]: Point): Point => [Math.max(0, Math.min(width, x)), Math.max(0, Math.min(height, y))];
+  const drag = useDragOnBoard();
+  const title = shape.kind === 'card' ? `Card patch ${shape.id.split('-')[1]}` : SHAPE_WORDS[shape.kind].title;
+  const colour = COLOURS[shape.kind];
+  const keyed = (event: React.KeyboardEvent, move: (by: Point) => void) => {
+    const step = STEP[event.key];
+    if (!step) return;
+    event.preventDefault();
+    const by = (event.shiftKey ? 20 : 4) * unit;
+    move([step[0] * by, step[1] * by]);
+  };
+  return (
+    <g data-shape={shape.id}>
+      <polygon
+        points={shape.points.map((p) => p.join(',')).join(' ')}
+        fill={colour}
+        fillOpacity={0.12}
+        stroke="#22282b"
+        strokeWidth={6 * unit}
+        tabIndex={0}
+        role="button"
+        aria-label={`${title}: move it with the arrow keys`}
+        style={{ cursor: 'move' }}
+        {...drag((by) => onChange(moveShape(shape, by, width, height)))}
+        onKeyDown={(event) => keyed(event, (by) => onChange(moveShape(shape, by, width, height)))}
+      />
+      <polygon points={shape.points.map((p) => p.join(',')).join(' ')} fill="none" stroke={colour} strokeWidth={3 * unit} strokeDasharray={DASHES[shape.kind]?.split(' ').map((n) => Number(n) * unit).join(' ')} pointerEvents="none" />
+      <text x={shape.points[0]![0]} y={shape.points[0]![1] - 12 * unit} fontSize={17 * unit} fontWeight={650} fill="#ffffff" stroke="#22282b" strokeWidth={4 * unit} paintOrder="stroke" pointerEvents="none">
+        {title}
+      </text>
+      {shape.kind !== 'card' &&
+        shape.points.map(([x, y], i) => {
+          const [nx, ny] = shape.points[(i + 1) % shape.points.length]!;
+          const middle: Point = [(x + nx) / 2, (y + ny) / 2];
+          if (Math.hypot(nx - x, ny - y) < 120 * unit || shape.points.length > 24) return null;
+          return (
+            <circle
+              key={`between-${i}`}
+              cx={middle[0]}
+              cy={middle[1]}
+              r={7 * unit}
+              fill="#ffffff"
+              fillOpacity={0.75}
+              stroke="#22282b"
+              strokeWidth={1.5 * unit}
+              style={{ cursor: 'copy' }}
+              onPointerDown={(event) => {
+                event.stopPropagation();
+                onChange({ ...shape, points: [...shape.points.slice(0, i + 1), middle, ...shape.points.slice(i + 1)] });
+              }}
+            />
+          );
+        })}
+      {shape.points.map(([x, y], i) => (
+        <g
+          key={i}
+          tabIndex={0}
+          role="button"
+          aria-label={`${title}, corner ${i + 1}`}
+          style={{ cursor: 'grab' }}
+          {...drag((by) => onChange(moveCorner(shape, i, inside([x + by[0], y + by[1]]))))}
+          onKeyDown={(event) => {
+            if ((event.key === 'Delete' || event.key === 'Backspace') && shape.kind !== 'card' && shape.points.length > 3) onChange({ ...shape, points: shape.points.filter((_, k) => k !== i) });
+            else keyed(event, (by) => onChange(moveCorner(shape, i, inside([x + by[0], y + by[1]]))));
+          }}
+        >
+          <circle cx={x} cy={y} r={22 * unit} fill="transparent" />
+          <circle cx={x} cy={y} r={9 * unit} fill={colour} stroke="#22282b" strokeWidth={2.5 * unit} />
+        </g>
+      ))}
+    </g>
+  );
+}
+
+/** Pointer handlers for something on the board that is dragged; `move` is told the way in picture pixels since the last call. */
+function useDragOnBoard() {
+  const last = useRef<Point | null>(null);
+  return (move: (by: Point) => void) => ({
+    onPointerDown: (event: React.PointerEvent<SVGElement>) => {
+      event.stopPropagation();
+      event.currentTarget.setPointerCapture(event.pointerId);
+      last.current = [event.clientX, event.clientY];
+    },
+    onPointerMove: (event: React.PointerEvent<SVGElement>) => {
+      if (!last.current) return;
+      const svg = event.currentTarget.ownerSVGElement!;
+      const unit = svg.viewBox.baseVal.width / svg.getBoundingClientRect().width;
+      move([(event.clientX - last.current[0]) * unit, (event.clientY - last.current[1]) * unit]);
+      last.current = [event.clientX, event.clientY];
+    },
+    onPointerUp: () => {
+      last.current = null;
+    },
+  });
+}

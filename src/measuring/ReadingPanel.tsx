@@ -1,0 +1,93 @@
+'use client';
+
+import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import { readDifference } from '@/core/colour/difference';
+import { HEAT_LEGEND } from '@/core/photo/heatMap';
+import type { MeasureResult } from '@/core/photo/measure';
+import { VERDICT_WORDS } from '@/core/photo/verdict';
+import { DataTable } from '@/ui/DataTable';
+import { Figure } from '@/ui/figures';
+import { PlasticScale, Swatch, type ScaleMark } from '@/ui/PlasticScale';
+
+const signed = (value: number) => `${value >= 0 ? '+' : '−'}${Math.abs(value).toFixed(1)}`;
+
+/** A measurement to read: verdict, distance, colours on the plastic scale, how sure, and what to mind. */
+export function ReadingPanel({ result, heat }: { result: MeasureResult; heat: boolean }) {
+  const piece = result.regions.find(({ id }) => id === 'piece');
+  const hidden = result.regions.find(({ id }) => id === 'hidden');
+  if (!piece) return null;
+  const marks: ScaleMark[] = [
+    ...(hidden?.lab ? [{ lab: hidden.lab, label: 'hidden patch', kind: 'hidden' as const }] : []),
+    ...(piece.lab ? [{ lab: piece.lab, label: 'piece', kind: 'now' as const }] : []),
+  ];
+  return (
+    <Box aria-live="polite">
+      {piece.verdict && (
+        <Text fontFamily="heading" fontSize="30px" fontWeight="700" lineHeight="1.1" mb="1" textTransform="capitalize">
+          {piece.verdict}
+        </Text>
+      )}
+      {piece.verdict && <Text mb="3">{VERDICT_WORDS[piece.verdict]}</Text>}
+      <Grid templateColumns="1fr 1fr" gap="4" mb="3">
+        {piece.deltaE00 !== null && <Figure value={piece.deltaE00.toFixed(1)} label={`ΔE00 to the hidden patch, ${readDifference(piece.deltaE00)}`} />}
+        {piece.deltaB !== null && <Figure value={signed(piece.deltaB)} label="b*, yellow above the hidden patch" />}
+        {piece.yellownessIndex !== null && <Figure value={piece.yellownessIndex.toFixed(1)} label="yellowness index" />}
+        <Figure value={piece.evenness.toFixed(1)} label="evenness: b* from palest to yellowest part" />
+      </Grid>
+      {marks.length > 0 && (
+        <>
+          <Flex gap="4" align="center">
+            {piece.lab && <Swatch lab={piece.lab} label="Colour of the piece" size={56} />}
+            {hidden?.lab && <Swatch lab={hidden.lab} label="Colour of the hidden patch" size={56} />}
+            <Text fontSize="15px" color="soft">
+              piece{hidden?.lab && ' and hidden patch'}, as measured
+            </Text>
+          </Flex>
+          <PlasticScale marks={marks} />
+        </>
+      )}
+      {heat && (
+        <Box mb="3">
+          <Flex height="12px" aria-hidden style={{ background: `linear-gradient(90deg, ${HEAT_LEGEND.map(({ css }) => css).join(', ')})` }} />
+          <Flex justify="space-between" fontSize="14px" color="soft">
+            {HEAT_LEGEND.map(({ difference }) => (
+              <span key={difference}>{difference}</span>
+            ))}
+          </Flex>
+          <Text fontSize="15px" color="soft">
+            Map on the picture: ΔE00 to the hidden patch
+          </Text>
+        </Box>
+      )}
+      {result.warnings.length > 0 && (
+        <Box borderLeftWidth="8px" borderColor="amber" pl="3" mb="3">
+          {result.warnings.map((warning) => (
+            <Text key={warning}>{warning}</Text>
+          ))}
+        </Box>
+      )}
+      <details>
+        <Text as="summary" color="work" minHeight="36px" cursor="pointer">
+          All figures, and how they came about
+        </Text>
+        <DataTable
+          caption={`Light undone by: ${result.card.method}. ${result.card.residualDeltaE00 === null ? '' : `ΔE00 ${result.card.residualDeltaE00.toFixed(2)} left on the card: the picture’s own uncertainty.`}`}
+          rows={result.regions}
+          rowKey={({ id }) => id}
+          columns={[
+            { title: 'Region', cell: ({ id }) => id },
+            { title: 'L*', figure: true, cell: ({ lab }) => lab?.[0].toFixed(1) ?? '–' },
+            { title: 'a*', figure: true, cell: ({ lab }) => lab?.[1].toFixed(1) ?? '–' },
+            { title: 'b*', figure: true, cell: ({ lab }) => lab?.[2].toFixed(1) ?? '–' },
+            { title: 'YI', figure: true, cell: ({ yellownessIndex }) => yellownessIndex?.toFixed(1) ?? '–' },
+            { title: 'Blotch', figure: true, cell: ({ blotch }) => blotch.toFixed(2) },
+            { title: 'Used', figure: true, cell: ({ usedShare }) => `${Math.round(100 * usedShare)} %` },
+          ]}
+        />
+        <Text fontSize="15px" color="soft" mt="2">
+          Median colour inside robust limits (glare, shadow, print and badges left out); CIEDE2000 after Sharma, Wu and Dalal (2005); yellowness index ASTM E313, D65/2°.
+        </Text>
+      </details>
+    </Box>
+  );
+}

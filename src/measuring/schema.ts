@@ -1,0 +1,56 @@
+import Joi from 'joi';
+import type { MeasureResult } from '@/core/photo/measure';
+import { measureSpecSchema, type MeasureSpec } from '@/core/photo/spec';
+import { VERDICTS } from '@/core/photo/verdict';
+import { STAGES, type Stage } from '@/core/runsheet/stages';
+
+const number = Joi.number().required();
+const numberOrNull = Joi.number().allow(null).required();
+const lab = Joi.array().items(Joi.number().min(-200).max(200)).length(3).allow(null).required();
+
+/** A result as the worker gives it. */
+export const measureResultSchema = Joi.object<MeasureResult>({
+  regions: Joi.array()
+    .items(
+      Joi.object({
+        id: Joi.string().required(),
+        lab,
+        yellownessIndex: numberOrNull,
+        deltaE00: numberOrNull,
+        deltaL: numberOrNull,
+        deltaB: numberOrNull,
+        evenness: number,
+        blotch: number,
+        streak: Joi.object({ coherence: number, angleDeg: number }).required(),
+        usedShare: number,
+        worst: Joi.object({ x: number, y: number, deltaE00: number }).allow(null).required(),
+        verdict: Joi.string()
+          .valid(...VERDICTS)
+          .allow(null)
+          .required(),
+      }),
+    )
+    .min(1)
+    .required(),
+  card: Joi.object({ patches: number, residualDeltaE00: numberOrNull, method: Joi.string().required() }).required(),
+  basis: Joi.string().valid('card', 'white balance', 'picture only').required(),
+  warnings: Joi.array().items(Joi.string()).required(),
+});
+
+export interface KeepForm {
+  pieceId: string;
+  photoId: string;
+  stage: Stage;
+  spec: MeasureSpec;
+  result: MeasureResult;
+}
+
+export const keepSchema = Joi.object<KeepForm>({
+  pieceId: Joi.string().required(),
+  photoId: Joi.string().required(),
+  stage: Joi.string()
+    .valid(...STAGES)
+    .required(),
+  spec: measureSpecSchema.required(),
+  result: measureResultSchema.required(),
+});

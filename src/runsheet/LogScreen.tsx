@@ -1,0 +1,38 @@
+'use client';
+
+import { Box } from '@chakra-ui/react';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { LogEntry } from '@/data/rows';
+import { AnswerForm } from '@/ui/AnswerForm';
+import { Part } from '@/ui/layout';
+import { noteDown } from './actions';
+import { LogList } from './LogList';
+
+/** The whole log of a restoration, with an own note on top. Entries are reworded, never removed. */
+export function LogScreen({ restorationId, entries, timeZone }: { restorationId: string; entries: readonly LogEntry[]; timeZone: string }) {
+  const router = useRouter();
+  const [correcting, setCorrecting] = useState<LogEntry | null>(null);
+  return (
+    <>
+      <Box mb="8" maxWidth="760px" id="note">
+        <AnswerForm
+          key={correcting?.id ?? 'new'}
+          fields={[{ name: 'words', label: correcting ? `New wording of entry ${correcting.id}` : 'Note', kind: 'long', hint: correcting ? 'The old wording stays readable.' : 'It goes to the end of the log with today’s date.' }]}
+          initial={{ words: correcting?.words ?? '' }}
+          submit={correcting ? 'Write new wording' : 'Write into log'}
+          send={(values) => noteDown({ restorationId, stage: correcting?.stage ?? 'record', corrects: correcting?.id ?? '', ...values })}
+          done="In the log."
+          draftKey={`log-${restorationId}-${correcting?.id ?? 'new'}`}
+          onDone={() => {
+            setCorrecting(null);
+            router.refresh();
+          }}
+        />
+      </Box>
+      <Part title="Newest first">
+        <LogList entries={[...entries].reverse()} timeZone={timeZone} onCorrect={setCorrecting} />
+      </Part>
+    </>
+  );
+}

@@ -1,0 +1,47 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { FINISHES, PLASTICS } from '@/core/runsheet/stages';
+import type { Piece } from '@/data/rows';
+import { AnswerForm, options, type FieldDef } from '@/ui/AnswerForm';
+import { correctPiece, tagPiece } from './actions';
+
+const FIELDS: readonly FieldDef[] = [
+  { name: 'tag', label: 'Tag', half: true, hint: 'What you write on the masking tape' },
+  { name: 'name', label: 'Which piece', half: true },
+  { name: 'plastic', label: 'Plastic', kind: 'choice', half: true, options: options(PLASTICS) },
+  { name: 'finish', label: 'Finish', kind: 'choice', half: true, options: options(FINISHES) },
+  { name: 'lengthMm', label: 'Length', kind: 'number', unit: 'mm', half: true, optional: true },
+  { name: 'widthMm', label: 'Width', kind: 'number', unit: 'mm', half: true, optional: true },
+  { name: 'heightMm', label: 'Height', kind: 'number', unit: 'mm', half: true, optional: true },
+  { name: 'labels', label: 'Labels to protect', half: true, optional: true, hint: 'Peroxide and water destroy paper labels' },
+  { name: 'metalInside', label: 'Metal still inside', optional: true, hint: 'It comes out before any bath' },
+];
+
+/** Adds a piece, or with `piece` corrects one. */
+export function PieceForm({ restorationId, nextTag, piece }: { restorationId: string; nextTag: string; piece?: Piece }) {
+  const router = useRouter();
+  const text = (value: number | null | undefined) => (value == null ? '' : String(value));
+  const initial = {
+    tag: piece?.tag ?? nextTag,
+    name: piece?.name ?? '',
+    plastic: piece?.plastic ?? PLASTICS[0],
+    finish: piece?.finish ?? FINISHES[0],
+    lengthMm: text(piece?.lengthMm),
+    widthMm: text(piece?.widthMm),
+    heightMm: text(piece?.heightMm),
+    labels: piece?.labels ?? '',
+    metalInside: piece?.metalInside ?? '',
+  };
+  return (
+    <AnswerForm<string | void>
+      fields={FIELDS}
+      initial={initial}
+      submit={piece ? 'Save piece' : 'Tag this piece'}
+      send={(values) => (piece ? correctPiece({ ...values, pieceId: piece.id }) : tagPiece({ ...values, restorationId }))}
+      done={piece ? 'Piece saved.' : 'Piece tagged.'}
+      draftKey={piece ? `piece-${piece.id}` : `new-piece-${restorationId}-${nextTag}`}
+      onDone={(id) => (piece ? router.refresh() : router.push(`/restorations/${restorationId}/pieces/${id}`))}
+    />
+  );
+}

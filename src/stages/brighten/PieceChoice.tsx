@@ -1,0 +1,38 @@
+'use client';
+
+import { Box, Flex, Text } from '@chakra-ui/react';
+import NextLink from 'next/link';
+import type { Measurement, Piece } from '@/data/rows';
+import { Tag } from '@/ui/Tag';
+
+interface Row {
+  piece: Piece;
+  latest: Measurement | null;
+  running: boolean;
+}
+
+/** The pieces in a row; the chosen one is worked on below. */
+export function PieceChoice({ restorationId, chosen, rows }: { restorationId: string; chosen: string; rows: readonly Row[] }) {
+  return (
+    <Flex as="nav" aria-label="Pieces" gap="2" wrap="wrap" mb="6">
+      {rows.map(({ piece, latest, running }) => {
+        const here = piece.id === chosen;
+        return (
+          <NextLink key={piece.id} href={`/restorations/${restorationId}/brighten?piece=${piece.id}`} aria-current={here ? 'true' : undefined}>
+            <Flex align="center" gap="3" minHeight="56px" px="3" borderWidth={here ? '3px' : '1px'} borderColor={here ? 'work' : 'lineStrong'} bg={here ? 'sheet' : 'transparent'}>
+              <Tag>{piece.tag}</Tag>
+              <Box>
+                <Text fontWeight="650" lineHeight="1.2">
+                  {piece.name}
+                </Text>
+                <Text fontSize="15px" color="soft" lineHeight="1.2">
+                  {running ? 'in the light' : latest?.deltaB == null ? 'not measured' : `b* ${latest.deltaB.toFixed(1)} to go, ${latest.verdict ?? ''}`}
+                </Text>
+              </Box>
+            </Flex>
+          </NextLink>
+        );
+      })}
+    </Flex>
+  );
+}

@@ -1,0 +1,76 @@
+'use client';
+
+import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
+import { useRouter } from 'next/navigation';
+import { showTime, toLocalField } from '@/core/runsheet/time';
+import type { Piece, Session, Timer } from '@/data/rows';
+import { AnswerForm } from '@/ui/AnswerForm';
+import { Cautions } from '@/ui/Cautions';
+import { showSpan, useNow } from '@/ui/clock';
+import { Part } from '@/ui/layout';
+import { say, warn } from '@/ui/toast';
+import { end, turned } from './actions';
+
+/** An exposure that runs: what is left, when to turn, what to do at the bell, and how it really ended. */
+export function RunningExposure({ piece, session, timer, timeZone }: { piece: Piece; session: Session; timer: Timer | null; timeZone: string }) {
+  const router = useRouter();
+  const now = useNow();
+  const left = timer && now ? Date.parse(timer.dueAt) - now : null;
+  const nextTurn = timer?.nextReminderAt && now ? Date.parse(timer.nextReminderAt) - now : null;
+  async function turn() {
+    if (!timer) return;
+    const answered = await turned(timer.id);
+    if (!answered.ok) return warn(answered.errors.map(({ message }) => message).join(' '));
+    say('Turn noted.');
+    router.refresh();
+  }
+  return (
+    <>
+      <Part title={`${piece.tag} is in the light`}>
+        <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="6" alignItems="end">
+          <Box bg={left !== null && left <= 0 ? 'amber' : 'transparent'} color={left !== null && left <= 0 ? 'onAmber' : 'ink'} p={left !== null && left <= 0 ? '3' : '0'}>
+            <Text fontFamily="mono" fontSize={{ base: '52px', md: '68px' }} lineHeight="1" role="timer" aria-label="Time left">
+              {left === null ? '–' : showSpan(left)}
+            </Text>
+            <Text>
+              {left !== null && left <= 0 ? 'over. Wash it off, then end the exposure below.' : `left of ${session.plannedMin} min, since ${showTime(session.startedAt, timeZone, 'HH:mm')}`}
+            </Text>
+          </Box>
+          <Box>
+            <Text fontFamily="mono" fontSize="34px" lineHeight="1.1">
+              {nextTurn === null ? '–' : `${nextTurn <= 0 ? 'now, ' : ''}${showSpan(nextTurn)}`}
+            </Text>
+            <Text mb="3">
+              until the next turn: {timer?.atTheBell} {session.turns.length} so far.
+            </Text>
+            <Flex>
+              <Button variant={'go' as never} size={'bench' as never} onClick={() => void turn()} disabled={!timer?.nextReminderAt} width={{ base: '100%', md: 'auto' }}>
+                Turn done
+              </Button>
+            </Flex>
+          </Box>
+        </Grid>
+      </Part>
+      <Cautions cautions={session.cautions} />
+      <Box height="8" />
+      <Part title="End it with what really happened">
+        <AnswerForm
+          key={session.id}
+          fields={[
+            { name: 'endedAt', label: 'Ended at', kind: 'time', half: true },
+            { name: 'cloudPercent', label: 'Cloud on the whole', kind: 'number', unit: '% of the sky', half: true },
+            { name: 'temperatureC', label: 'Temperature on the whole', kind: 'number', unit: '°C', half: true },
+            { name: 'words', label: 'What happened', kind: 'long', optional: true, hint: 'Film wrinkled, dried out, came in early' },
+          ]}
+          initial={{ endedAt: toLocalField(new Date(now || Date.parse(session.startedAt)).toISOString(), timeZone), cloudPercent: String(Math.round(100 * session.cloudFraction)), temperatureC: String(session.temperatureC), words: '' }}
+          submit="Wash off and end exposure"
+          send={(values) => end({ ...values, sessionId: session.id })}
+          done="Exposure ended. Rinse well, dry it, then measure again."
+          draftKey={`end-${session.id}`}
+          onDone={() => router.refresh()}
+          bench
+        />
+      </Part>
+    </>
+  );
+}

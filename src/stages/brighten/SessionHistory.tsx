@@ -1,0 +1,70 @@
+'use client';
+
+import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
+import { useRouter } from 'next/navigation';
+import type { Advice } from '@/core/exposure/advice';
+import { showMinutes, showTime } from '@/core/runsheet/time';
+import type { Measurement, Piece, Session, Treatment } from '@/data/rows';
+import { Confirm } from '@/ui/Confirm';
+import { DataTable } from '@/ui/DataTable';
+import { Part } from '@/ui/layout';
+import { LinkButton } from '@/ui/links';
+import { say, warn } from '@/ui/toast';
+import { finishTreatment } from './actions';
+
+const TITLES: Record<Advice['what'], string> = { 'go on': 'Go on', stop: 'Stop here', 'even it out': 'Even it out', 'measure first': 'Measure first' };
+
+/** What the numbers say: go on or stop, and why. The person decides. */
+export function AdviceBox({ advice, piece, treatment, needsMeasuring }: { advice: Advice; piece: Piece; treatment: Treatment | null; needsMeasuring: boolean }) {
+  const router = useRouter();
+  const measure = `/restorations/${piece.restorationId}/pieces/${piece.id}/measure?stage=brighten`;
+  async function finish() {
+    if (!treatment) return;
+    const answered = await finishTreatment(treatment.id, advice.why);
+    if (!answered.ok) return warn(answered.errors.map(({ message }) => message).join(' '));
+    say('Brightening of this piece is ended.');
+    router.refresh();
+  }
+  return (
+    <Box borderLeftWidth="10px" borderColor="work" bg="sheet" p="4" mb="6">
+      <Heading as="h2" fontSize="26px">
+        {needsMeasuring ? 'Measure again' : TITLES[advice.what]}
+      </Heading>
+      <Text my="2">{needsMeasuring ? 'The last exposure has no measurement after it yet. Rinse and dry the piece, photograph it in the same light with card and hidden patch.' : advice.why}</Text>
+      <Flex gap="3" wrap="wrap">
+        <LinkButton href={measure} look={needsMeasuring || advice.what === 'measure first' ? 'go' : 'quiet'} bench>
+          {advice.what === 'measure first' ? 'Measure' : 'Measure again'}
+        </LinkButton>
+        {treatment && !needsMeasuring && (
+          <Confirm trigger={<Button size={'bench' as never}>End its brightening</Button>} title={`End the brightening of ${piece.tag} ${piece.name}?`} yes="End it" onYes={finish}>
+            {advice.why} The reason goes into the record. A new one can be started later.
+          </Confirm>
+        )}
+      </Flex>
+    </Box>
+  );
+}
+
+/** The sessions of a piece so far. */
+export function SessionTable({ sessions, measurements, timeZone, unit }: { sessions: readonly Session[]; measurements: readonly Measurement[]; timeZone: string; unit: string }) {
+  if (sessions.length === 0) return null;
+  const after = (session: Session) => measurements.find(({ id }) => id === session.measurementId);
+  return (
+    <Part title="Sessions so far">
+      <DataTable
+        caption="What really happened"
+        rows={sessions}
+        rowKey={({ id }) => id}
+        columns={[
+          { title: 'Started', cell: ({ startedAt }) => showTime(startedAt, timeZone) },
+          { title: 'Lasted', figure: true, cell: ({ actualMin }) => (actualMin === null ? 'runs' : showMinutes(actualMin)) },
+          { title: `Dose, ${unit}`, figure: true, cell: ({ dose }) => dose?.toFixed(1) ?? '–' },
+          { title: 'Turns', figure: true, cell: ({ turns }) => turns.length },
+          { title: 'b* after', figure: true, cell: (session) => after(session)?.lab?.[2].toFixed(1) ?? '–' },
+          { title: 'ΔE00 after', figure: true, cell: (session) => after(session)?.deltaE00?.toFixed(1) ?? '–' },
+          { title: 'Words', cell: ({ words }) => words ?? '' },
+        ]}
+      />
+    </Part>
+  );
+}

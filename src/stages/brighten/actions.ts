@@ -1,0 +1,151 @@
+'use server';
+
+import { revalidatePath } from 'next/cache';
+import { planExposure, type ExposurePlan } from '@/core/exposure/plan';
+import { SCHOOL } from '@/core/exposure/schools';
+import { peroxideStrength } from '@/core/peroxide/strength';
+import { Refusal } from '@/core/refusal';
+import { dayAround, fromLocalField } from '@/core/runsheet/time';
+import { sunDay, type SunDay } from '@/core/sun/day';
+import { findPiece } from '@/data/pieces';
+import type { Piece, StockItem, Workshop } from '@/data/rows';
+import { addLedgerEntry } from '@/data/stagesheet';
+import { findStock } from '@/data/stock';
+import { noteTurn } from '@/data/timers';
+import { endExposure, endTreatment, startExposure } from '@/data/treatments';
+import { getWorkshop } from '@/data/workshop';
+import { answer, type Answer } from '@/edge/answer';
+import Joi from 'joi';
+import { historyOf, yellowOf } from './history';
+import { endSchema, planSchema, type PlanForm } from './schema';
+
+type Given = Record<string, unknown>;
+
+interface Worked {
+  plan: ExposurePlan;
+  piece: Piece;
+  stock: StockItem | null;
+  stockPercentWW: number;
+  workshop: Workshop;
+  windowStart: string;
+}
+
+async function strengthOf(form: PlanForm): Promise<{ stock: StockItem | null; stockPercentWW: number }> {
+  const stock = form.stockId ? await findStock(form.stockId) : null;
+  if (form.stockId && !stock) throw new Refusal('stockId', 'This bottle is not in the stores any more. Choose another.');
+  const value = stock ? stock.strengthValue : form.strengthValue;
+  const unit = stock ? stock.strengthUnit : form.strengthUnit;
+  if (!value || !unit) throw new Refusal('stockId', 'This bottle has no strength on record. Choose another, or give the strength of its label.');
+  return { stock, stockPercentWW: peroxideStrength(value, unit).percentWW };
+}
+
+async function workOut(form: PlanForm): Promise<Worked> {
+  const piece = await findPiece(form.pieceId);
+  if (!piece) throw new Refusal('pieceId', 'This piece is not here any more. Go back and choose another.');
+  const workshop = await getWorkshop();
+  const school = SCHOOL[form.school];
+  if (school.driver === 'sun' && (workshop.latitude === null || workshop.longitude === null))
+    throw new Refusal('school', 'The workshop has no place yet, so there is no sun to count with. Set it under Workshop, or choose lamp or vapour.');
+  const windowStart = fromLocalField(form.windowStart, workshop.timeZone);
+  if (!windowStart) throw new Refusal('windowStart', 'Give date and time, like 2026-06-21 10:00.');
+  const { stock, stockPercentWW } = await strengthOf(form);
+  const plan = planExposure({
+    school,
+    stockPercentWW,
+    targetPercentWW: form.targetPercentWW,
+    volumeL: form.volumeL,
+    areaCm2: form.areaCm2,
+    toleranceB: form.toleranceB,
+    yellow: yellowOf(piece, await historyOf(piece), school),
+    place: { latitude: workshop.latitude ?? 0, longitude: workshop.longitude ?? 0, altitudeM: workshop.altitudeM },
+    start: new Date(windowStart),
+    durationMin: form.durationMin,
+    cloudFraction: form.cloudPercent / 100,
+    lampMwPerCm2: form.lampMwPerCm2,
+    temperatureC: form.temperatureC,
+  });
+  return { plan, piece, stock, stockPercentWW, workshop, windowStart };
+}
+
+export interface PlanView {
+  plan: ExposurePlan;
+  /** The sun's course on the day of the window; `null` where no place is known or no sun is used. */
+  day: SunDay | null;
+  windowStart: string;
+}
+
+/** The plan of the form as it stands; nothing is kept. */
+export async function plan(given: Given): Promise<Answer<PlanView>> {
+  return answer(planSchema, given, async (form) => {
+    const { plan: worked, workshop, windowStart } = await workOut(form);
+    const { latitude, longitude, altitudeM, timeZone } = workshop;
+    if (SCHOOL[form.school].driver !== 'sun' || latitude === null || longitude === null) return { plan: worked, day: null, windowStart };
+    const { start, hours } = dayAround(new Date(windowStart), timeZone);
+    return { plan: worked, day: sunDay({ latitude, longitude, altitudeM }, start, hours, form.cloudPercent / 100), windowStart };
+  });
+}
+
+/** Starts the exposure now. */
+export async function start(given: Given): Promise<Answer<string>> {
+  const answered = await answer(planSchema, given, async (form) => {
+    if (!form.cautionsConfirmed) throw new Refusal('cautionsConfirmed', 'Read the cautions and confirm them before you start.');
+    const { plan: worked, piece, stock, stockPercentWW } = await workOut(form);
+    if (piece.metalInside) throw new Refusal('pieceId', `There is still metal in ${piece.tag} (${piece.metalInside}). Peroxide attacks it and it stains the plastic: take it out, and clear it on the piece’s page.`);
+    const session = await startExposure({
+      pieceId: form.pieceId,
+      school: form.school,
+      stockId: form.stockId,
+      stockPercentWW,
+      targetPercentWW: worked.percentWW,
+      amountMl: worked.creamMl ?? form.volumeL * 1000,
+      toleranceB: form.toleranceB,
+      plannedMin: form.durationMin,
+      turnEveryMin: form.turnEveryMin,
+      cloudFraction: form.cloudPercent / 100,
+      lampMwPerCm2: form.lampMwPerCm2,
+      temperatureC: form.temperatureC,
+      cautions: worked.cautions,
+    });
+    const cost = stock?.priceMinor && stock.sizeMl ? Math.round((stock.priceMinor * worked.stockMl) / stock.sizeMl) : 0;
+    const words = `${Math.round(worked.stockMl)} mL of ${stock?.name ?? `peroxide, ${stockPercentWW.toFixed(1)} %`}`;
+    await addLedgerEntry({ restorationId: piece.restorationId, stage: 'brighten', kind: 'material', words, amountMinor: cost, minutes: 0 });
+    return session.id;
+  });
+  if (answered.ok) revalidatePath('/', 'layout');
+  return answered;
+}
+
+/** Ends the exposure with what really happened. */
+export async function end(given: Given): Promise<Answer<null>> {
+  const answered = await answer(endSchema, given, async ({ sessionId, endedAt, cloudPercent, temperatureC, words }) => {
+    const { timeZone } = await getWorkshop();
+    const instant = fromLocalField(endedAt, timeZone);
+    if (!instant) throw new Refusal('endedAt', 'Give date and time, like 2026-06-21 14:00.');
+    await endExposure(sessionId, { endedAt: instant, cloudFraction: cloudPercent / 100, temperatureC, words });
+    return null;
+  });
+  if (answered.ok) revalidatePath('/', 'layout');
+  return answered;
+}
+
+const idSchema = (name: string) => Joi.object<Record<string, string>>({ [name]: Joi.string().required(), why: Joi.string().trim().max(1000).allow('') });
+
+/** A turn was made. */
+export async function turned(timerId: string): Promise<Answer<null>> {
+  const answered = await answer(idSchema('timerId'), { timerId }, async () => {
+    await noteTurn(timerId);
+    return null;
+  });
+  if (answered.ok) revalidatePath('/', 'layout');
+  return answered;
+}
+
+/** The treatment is over. */
+export async function finishTreatment(treatmentId: string, why: string): Promise<Answer<null>> {
+  const answered = await answer(idSchema('treatmentId'), { treatmentId, why }, async () => {
+    await endTreatment(treatmentId, why);
+    return null;
+  });
+  if (answered.ok) revalidatePath('/', 'layout');
+  return answered;
+}

@@ -1,0 +1,78 @@
+import Joi from 'joi';
+import { SCHOOLS, type SchoolId } from '@/core/exposure/schools';
+import { STRENGTH_UNITS, type StrengthUnit } from '@/core/peroxide/strength';
+import { REFUSE_ABOVE_PERCENT_WW } from '@/core/peroxide/dilution';
+import { HOTTEST_BATH_C } from '@/core/exposure/dose';
+
+export interface PlanForm {
+  pieceId: string;
+  school: SchoolId;
+  stockId: string | null;
+  strengthValue: number | null;
+  strengthUnit: StrengthUnit;
+  targetPercentWW: number;
+  volumeL: number;
+  areaCm2: number;
+  windowStart: string;
+  durationMin: number;
+  turnEveryMin: number;
+  cloudPercent: number;
+  lampMwPerCm2: number;
+  temperatureC: number;
+  toleranceB: number;
+  cautionsConfirmed: boolean;
+}
+
+/** A planned exposure as the form sends it. */
+export const planSchema = Joi.object<PlanForm>({
+  pieceId: Joi.string().required(),
+  school: Joi.string()
+    .valid(...SCHOOLS)
+    .required()
+    .label('Way'),
+  stockId: Joi.string().empty('').default(null).allow(null).label('Bottle'),
+  strengthValue: Joi.number()
+    .positive()
+    .max(2000)
+    .empty('')
+    .when('stockId', { is: null, then: Joi.required(), otherwise: Joi.optional().default(null) })
+    .label('Strength on the label')
+    .messages({ 'any.required': 'Choose a bottle, or give the strength on the label of the one in hand.' }),
+  strengthUnit: Joi.string()
+    .valid(...STRENGTH_UNITS)
+    .default('percentWW'),
+  targetPercentWW: Joi.number().positive().max(REFUSE_ABOVE_PERCENT_WW).empty('').default(12).label('Strength wanted'),
+  volumeL: Joi.number().positive().max(500).empty('').default(5).label('Litres wanted'),
+  areaCm2: Joi.number().positive().max(100_000).empty('').default(500).label('Surface'),
+  windowStart: Joi.string().required().label('From'),
+  durationMin: Joi.number().integer().min(1).max(10_080).required().label('Minutes'),
+  turnEveryMin: Joi.number().integer().min(5).max(1440).required().label('Turn every'),
+  cloudPercent: Joi.number().min(0).max(100).empty('').default(0).label('Cloud'),
+  lampMwPerCm2: Joi.number().min(0).max(100).empty('').default(0).label('Lamp'),
+  temperatureC: Joi.number()
+    .min(-20)
+    .max(HOTTEST_BATH_C)
+    .empty('')
+    .default(25)
+    .label('Temperature')
+    .messages({ 'number.max': `Over ${HOTTEST_BATH_C} °C long thin parts bend. Stay at ${HOTTEST_BATH_C} °C or below; shade or vent it.` }),
+  toleranceB: Joi.number().positive().max(20).empty('').default(1.5).label('Good enough within'),
+  cautionsConfirmed: Joi.boolean().default(false),
+});
+
+export interface EndForm {
+  sessionId: string;
+  endedAt: string;
+  cloudPercent: number;
+  temperatureC: number;
+  words: string;
+}
+
+/** How an exposure really ended. */
+export const endSchema = Joi.object<EndForm>({
+  sessionId: Joi.string().required(),
+  endedAt: Joi.string().required().label('Ended at'),
+  cloudPercent: Joi.number().min(0).max(100).empty('').default(0).label('Cloud'),
+  temperatureC: Joi.number().min(-20).max(HOTTEST_BATH_C).empty('').default(25).label('Temperature'),
+  words: Joi.string().trim().max(2000).allow('').default('').label('What happened'),
+});

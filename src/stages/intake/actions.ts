@@ -1,0 +1,18 @@
+'use server';
+
+import { revalidatePath } from 'next/cache';
+import { minorUnits } from '@/core/ledger/money';
+import { openRestoration } from '@/data/restorations';
+import { getWorkshop } from '@/data/workshop';
+import { answer, type Answer } from '@/edge/answer';
+import { openSchema } from './schema';
+
+/** Opens a restoration. */
+export async function open(given: Record<string, string>): Promise<Answer<string>> {
+  const answered = await answer(openSchema, given, async ({ pricePaid, ...restoration }) => {
+    const { currency } = await getWorkshop();
+    return (await openRestoration({ ...restoration, pricePaidMinor: minorUnits(pricePaid, currency) })).id;
+  });
+  if (answered.ok) revalidatePath('/', 'layout');
+  return answered;
+}

@@ -1,0 +1,226 @@
+import { labToCss } from '@/core/colour/lab';
+import type { Lab } from '@/core/colour/types';
+import { doseUnit } from '@/core/exposure/dose';
+import { SCHOOL } from '@/core/exposure/schools';
+import { CAUTION_CLOSE } from '@/core/peroxide/cautions';
+import { STAGE_WORDS } from '@/core/runsheet/stages';
+import { showMinutes, showTime } from '@/core/runsheet/time';
+import type { Photo } from '@/data/rows';
+import type { PieceStory, StageStory, Story } from './story';
+
+interface Props {
+  story: Story;
+  /** Where a photograph's picture is found: an address on the page, the data itself in the exported file. */
+  src: (photo: Photo) => string;
+}
+
+/** A restoration's story in plain elements: the page and the exported file show the same. */
+export function StoryView({ story, src }: Props) {
+  const { restoration, workshop, log } = story.bundle;
+  const time = (iso: string) => showTime(iso, workshop.timeZone);
+  return (
+    <div className="story">
+      <dl>
+        {restoration.machine && <Fact name="Machine">{restoration.machine}</Fact>}
+        {restoration.source && <Fact name="From">{restoration.source}</Fact>}
+        <Fact name="Opened">{time(restoration.openedAt)}</Fact>
+        {restoration.closedAt && <Fact name="Finished">{time(restoration.closedAt)}</Fact>}
+        <Fact name="Workshop">{workshop.name}</Fact>
+        {restoration.condition && <Fact name="As it came">{restoration.condition}</Fact>}
+      </dl>
+      {story.pieces.length > 0 && <h2>Before and after</h2>}
+      {story.pieces.map((piece) => (
+        <PiecePart key={piece.piece.id} story={piece} photos={story.bundle.photos} src={src} time={time} />
+      ))}
+      <h2>What was done</h2>
+      {story.stages.map((stage) => (
+        <StagePart key={stage.stage} story={stage} src={src} />
+      ))}
+      <h2>What it took</h2>
+      <dl>
+        <Fact name="Price paid">{story.cost.price}</Fact>
+        <Fact name="Materials">{story.cost.materials}</Fact>
+        <Fact name="Own work">
+          {showMinutes(story.cost.minutes)} ({story.cost.work})
+        </Fact>
+        <Fact name="In all">{story.cost.total}</Fact>
+      </dl>
+      <h2>Left undone</h2>
+      {story.undone.length === 0 ? (
+        <p>Nothing.</p>
+      ) : (
+        <ul>
+          {story.undone.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      )}
+      <h2>Log</h2>
+      <div className="scroll" tabIndex={0} role="region" aria-label="Log">
+        <table className="log">
+          <thead>
+            <tr>
+              <th>When</th>
+              <th>Stage</th>
+              <th>What</th>
+            </tr>
+          </thead>
+          <tbody>
+            {log.map((entry) => (
+              <tr key={entry.id}>
+                <td>{time(entry.at)}</td>
+                <td>{entry.stage ?? ''}</td>
+                <td>
+                  {entry.corrects !== null && `(in place of entry ${entry.corrects}) `}
+                  {entry.words}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </div>
+  );
+}
+
+function Fact({ name, children }: { name: string; children: React.ReactNode }) {
+  return (
+    <>
+      <dt>{name}</dt>
+      <dd>{children}</dd>
+    </>
+  );
+}
+
+function ColourSwatch({ lab, children }: { lab: Lab; children: React.ReactNode }) {
+  return (
+    <span>
+      <span className="swatch" style={{ background: labToCss(lab) }} /> {children} b* {lab[2].toFixed(1)}
+    </span>
+  );
+}
+
+function PiecePart({ story, photos, src, time }: { story: PieceStory; photos: readonly Photo[]; src: Props['src']; time: (iso: string) => string }) {
+  const { piece, first, last, measurements, treatments } = story;
+  const photoOf = (id: string | undefined) => photos.find((photo) => photo.id === id);
+  const before = photoOf(first?.photoId);
+  const after = photoOf(last?.photoId);
+  return (
+    <section>
+      <h3>
+        <span className="tag">{piece.tag}</span> {piece.name}, {piece.plastic}, {piece.finish}
+      </h3>
+      {before && after && before.id !== after.id && (
+        <div className="pair">
+          <figure>
+            <img src={src(before)} alt={`${piece.name} before`} />
+            <figcaption>Before, {time(first!.measuredAt)}</figcaption>
+          </figure>
+          <figure>
+            <img src={src(after)} alt={`${piece.name} after`} />
+            <figcaption>After, {time(last!.measuredAt)}</figcaption>
+          </figure>
+        </div>
+      )}
+      <p className="swatches">
+        {first?.lab && <ColourSwatch lab={first.lab}>before</ColourSwatch>}
+        {last?.lab && last !== first && <ColourSwatch lab={last.lab}>after</ColourSwatch>}
+        {piece.hiddenLab && <ColourSwatch lab={piece.hiddenLab}>hidden patch</ColourSwatch>}
+      </p>
+      {measurements.length > 0 && (
+        <div className="scroll" tabIndex={0} role="region" aria-label={`Measurements of ${piece.tag}`}>
+          <table>
+            <thead>
+              <tr>
+                <th>Measured</th>
+                <th className="n">L*</th>
+                <th className="n">a*</th>
+                <th className="n">b*</th>
+                <th className="n">YI</th>
+                <th className="n">ΔE00</th>
+                <th>Verdict</th>
+              </tr>
+            </thead>
+            <tbody>
+              {measurements.map(({ id, measuredAt, lab, yellownessIndex, deltaE00, verdict }) => (
+                <tr key={id}>
+                  <td>{time(measuredAt)}</td>
+                  {[0, 1, 2].map((channel) => (
+                    <td key={channel} className="n">
+                      {lab?.[channel]?.toFixed(1) ?? '–'}
+                    </td>
+                  ))}
+                  <td className="n">{yellownessIndex?.toFixed(1) ?? '–'}</td>
+                  <td className="n">{deltaE00?.toFixed(1) ?? '–'}</td>
+                  <td>{verdict ?? ''}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      {treatments.map(({ id, school, targetPercentWW, sessions, endedWhy }) => (
+        <div key={id}>
+          <p>
+            {SCHOOL[school].title}, {targetPercentWW.toFixed(1)} % peroxide, {sessions.length} {sessions.length === 1 ? 'session' : 'sessions'}.{endedWhy && ` Ended: ${endedWhy}`}
+          </p>
+          <ul>
+            {sessions.map((session) => (
+              <li key={session.id}>
+                {time(session.startedAt)}: {session.actualMin === null ? 'still running' : `${showMinutes(session.actualMin)}, ${session.dose?.toFixed(1)} ${doseUnit(SCHOOL[school])}, ${session.turns.length} turns`}. {session.words}{' '}
+                Cautions confirmed: {session.cautions.map(({ hazard }) => hazard).join(' ')} {CAUTION_CLOSE}
+              </li>
+            ))}
+          </ul>
+        </div>
+      ))}
+    </section>
+  );
+}
+
+function StagePart({ story, src }: { story: StageStory; src: Props['src'] }) {
+  const { stage, state, reason, photos, notes, findings, ledger, minutes } = story;
+  return (
+    <section>
+      <h3>
+        {STAGE_WORDS[stage].title}: {state}
+        {reason && ` (${reason})`}
+        {minutes > 0 && `, ${showMinutes(minutes)}`}
+      </h3>
+      {notes.map((note) => (
+        <p key={note} style={{ whiteSpace: 'pre-wrap' }}>
+          {note}
+        </p>
+      ))}
+      {findings.length > 0 && (
+        <ul>
+          {findings.map(({ id, kind, severity, words, settledAs, settledWords }) => (
+            <li key={id}>
+              {kind}, {severity}. {words} <em>{settledAs ? `${settledAs}${settledWords ? `: ${settledWords}` : ''}` : 'open'}</em>
+            </li>
+          ))}
+        </ul>
+      )}
+      {ledger.length > 0 && (
+        <ul>
+          {ledger.map((entry) => (
+            <li key={entry.id}>
+              {entry.words}
+              {entry.minutes > 0 && `, ${showMinutes(entry.minutes)}`}
+            </li>
+          ))}
+        </ul>
+      )}
+      {photos.length > 0 && (
+        <div className="row">
+          {photos.map((photo) => (
+            <figure key={photo.id}>
+              <img src={src(photo)} alt={`${photo.originalName}, ${stage}`} loading="lazy" />
+              <figcaption>{photo.originalName}</figcaption>
+            </figure>
+          ))}
+        </div>
+      )}
+    </section>
+  );
+}

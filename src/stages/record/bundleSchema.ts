@@ -1,0 +1,145 @@
+import Joi from 'joi';
+import { SCHOOLS } from '@/core/exposure/schools';
+import { measureSpecSchema } from '@/core/photo/spec';
+import { VERDICTS } from '@/core/photo/verdict';
+import { STRENGTH_UNITS } from '@/core/peroxide/strength';
+import { STAGES, STAGE_STATES } from '@/core/runsheet/stages';
+import { BUNDLE_FORMAT, BUNDLE_VERSION, type Bundle } from '@/data/bundle';
+
+const id = Joi.string().guid().required();
+const idOrNull = Joi.string().guid().allow(null).required();
+const text = Joi.string().max(20_000).allow('').required();
+const textOrNull = Joi.string().max(20_000).allow('', null).required();
+const time = Joi.string().isoDate().raw().required();
+const timeOrNull = Joi.string().isoDate().raw().allow(null).required();
+const number = Joi.number().required();
+const numberOrNull = Joi.number().allow(null).required();
+const whole = Joi.number().integer().required();
+const lab = Joi.array().items(Joi.number()).length(3).allow(null).required();
+const stage = Joi.string()
+  .valid(...STAGES)
+  .required();
+const restorationId = id;
+const rows = (fields: Joi.SchemaMap) => Joi.array().items(Joi.object(fields)).max(20_000).required();
+
+/** The published shape of `restoration.json`. */
+export const bundleSchema = Joi.object<Bundle>({
+  format: Joi.string().valid(BUNDLE_FORMAT).required(),
+  version: Joi.number().valid(BUNDLE_VERSION).required(),
+  workshop: Joi.object({ name: text, timeZone: text, currency: text, hourlyRateMinor: whole }).required(),
+  restoration: Joi.object({ id, title: text, machine: text, source: text, pricePaidMinor: whole, condition: text, openedAt: time, closedAt: timeOrNull }).required(),
+  stages: rows({
+    id,
+    restorationId,
+    stage,
+    state: Joi.string()
+      .valid(...STAGE_STATES)
+      .required(),
+    settledAt: timeOrNull,
+    reason: textOrNull,
+  }),
+  pieces: rows({ id, restorationId, tag: text, name: text, plastic: text, finish: text, lengthMm: numberOrNull, widthMm: numberOrNull, heightMm: numberOrNull, labels: text, metalInside: text, hiddenLab: lab }),
+  photos: rows({
+    id,
+    restorationId,
+    pieceId: idOrNull,
+    stage,
+    hash: Joi.string()
+      .pattern(/^[0-9a-f]{64}$/)
+      .required(),
+    extension: Joi.string().valid('jpg', 'png', 'webp').required(),
+    mime: text,
+    originalName: text,
+    bytes: whole,
+    width: whole,
+    height: whole,
+    takenAt: timeOrNull,
+    addedAt: time,
+    words: text,
+  }),
+  measurements: rows({
+    id,
+    restorationId,
+    pieceId: id,
+    photoId: id,
+    stage,
+    measuredAt: time,
+    spec: measureSpecSchema.required(),
+    result: Joi.object().unknown().required(),
+    basis: text,
+    lab,
+    hiddenLab: lab,
+    deltaE00: numberOrNull,
+    deltaB: numberOrNull,
+    yellownessIndex: numberOrNull,
+    verdict: Joi.string()
+      .valid(...VERDICTS)
+      .allow(null)
+      .required(),
+  }),
+  findings: rows({ id, restorationId, pieceId: idOrNull, stage, kind: text, words: text, severity: text, foundAt: time, settledAs: textOrNull, settledWords: textOrNull, settledAt: timeOrNull }),
+  stock: rows({
+    id,
+    name: text,
+    kind: text,
+    strengthValue: numberOrNull,
+    strengthUnit: Joi.string()
+      .valid(...STRENGTH_UNITS)
+      .allow(null)
+      .required(),
+    sizeMl: numberOrNull,
+    priceMinor: numberOrNull,
+    addedAt: time,
+    words: text,
+  }),
+  treatments: rows({
+    id,
+    restorationId,
+    pieceId: id,
+    school: Joi.string()
+      .valid(...SCHOOLS)
+      .required(),
+    stockId: idOrNull,
+    stockPercentWW: number,
+    targetPercentWW: number,
+    amountMl: number,
+    toleranceB: number,
+    plannedAt: time,
+    startMeasurementId: idOrNull,
+    endedAt: timeOrNull,
+    endedWhy: textOrNull,
+  }),
+  sessions: rows({
+    id,
+    treatmentId: id,
+    restorationId,
+    pieceId: id,
+    startedAt: time,
+    plannedMin: whole,
+    turnEveryMin: whole,
+    cloudFraction: number,
+    lampMwPerCm2: number,
+    temperatureC: number,
+    cautions: Joi.array().items(Joi.object().unknown()).required(),
+    turns: Joi.array().items(Joi.string().isoDate().raw()).required(),
+    endedAt: timeOrNull,
+    actualMin: numberOrNull,
+    dose: numberOrNull,
+    words: textOrNull,
+    measurementId: idOrNull,
+  }),
+  ledger: rows({ id, restorationId, stage, kind: Joi.string().valid('price', 'material', 'minutes').required(), words: text, amountMinor: whole, minutes: whole, at: time }),
+  log: rows({
+    id: whole,
+    restorationId,
+    at: time,
+    stage: Joi.string()
+      .valid(...STAGES)
+      .allow(null)
+      .required(),
+    kind: text,
+    words: text,
+    data: Joi.any(),
+    corrects: numberOrNull,
+  }),
+});

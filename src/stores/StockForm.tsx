@@ -1,0 +1,32 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { AnswerForm, options, type FieldDef } from '@/ui/AnswerForm';
+import { putIntoStores } from './actions';
+import { STOCK_KINDS } from './kinds';
+import { STRENGTH_CHOICES } from './strengthChoices';
+
+/** A bottle goes into the stores as its label says. */
+export function StockForm({ currency }: { currency: string }) {
+  const router = useRouter();
+  const fields: readonly FieldDef[] = [
+    { name: 'name', label: 'What the label says', half: true },
+    { name: 'kind', label: 'Kind', kind: 'choice', half: true, options: options(STOCK_KINDS) },
+    { name: 'strengthValue', label: 'Strength on the label', kind: 'number', half: true, hint: 'Peroxide only' },
+    { name: 'strengthUnit', label: 'The label counts in', kind: 'choice', half: true, options: STRENGTH_CHOICES },
+    { name: 'sizeMl', label: 'Content', kind: 'number', unit: 'mL', half: true, optional: true },
+    { name: 'price', label: 'Price', kind: 'number', unit: currency, half: true, optional: true },
+    { name: 'words', label: 'Remarks', optional: true },
+  ];
+  return (
+    <AnswerForm
+      fields={fields}
+      initial={{ name: '', kind: STOCK_KINDS[0], strengthValue: '', strengthUnit: 'percentWW', sizeMl: '', price: '', words: '' }}
+      submit="Put into stores"
+      send={putIntoStores}
+      done="In the stores."
+      draftKey="stock"
+      onDone={() => router.refresh()}
+    />
+  );
+}

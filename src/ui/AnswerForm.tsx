@@ -1,0 +1,160 @@
+'use client';
+
+import { Box, Button, Field, Flex, Grid, GridItem, Input, InputGroup, NativeSelect, Text, Textarea } from '@chakra-ui/react';
+import { useEffect, useRef, useState } from 'react';
+import { useForm, type UseFormReturn } from 'react-hook-form';
+import type { FieldError } from '@/core/sums/fieldErrors';
+import { say } from './toast';
+
+export interface FieldDef {
+  name: string;
+  label: string;
+  kind?: 'text' | 'long' | 'number' | 'choice' | 'time';
+  unit?: string;
+  hint?: string;
+  options?: readonly { value: string; label: string }[];
+  /** Half of the width where there is room. */
+  half?: boolean;
+  optional?: boolean;
+}
+
+export type Values = Record<string, string>;
+type Answer<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] };
+
+interface Props<T> {
+  fields: readonly FieldDef[];
+  initial: Values;
+  /** The verb of the one main button. */
+  submit: string;
+  send: (values: Values) => Promise<Answer<T>>;
+  onDone?: (value: T) => void;
+  /** What the toast says when it is saved. */
+  done?: string;
+  /** Keeps what is typed over a closed page. */
+  draftKey: string;
+  /** Between the fields and the button; sees what is typed. */
+  children?: (form: UseFormReturn<Values>) => React.ReactNode;
+  bench?: boolean;
+}
+
+const draftOf = (key: string): Values | null => {
+  try {
+    return JSON.parse(localStorage.getItem(key) ?? 'null') as Values | null;
+  } catch {
+    return null;
+  }
+};
+
+/**
+ * The one form. It sends to an action that answers with errors by field, puts each beside its field, keeps
+ * what was typed on every error, and keeps a draft while the page is closed.
+ */
+export function AnswerForm<T>({ fields, initial, submit, send, onDone, done, draftKey, children, bench = false }: Props<T>) {
+  const key = `kvell-draft:${draftKey}`;
+  const form = useForm<Values>({ defaultValues: initial });
+  const [general, setGeneral] = useState<string[]>([]);
+  const alertRef = useRef<HTMLDivElement>(null);
+  const { register, handleSubmit, formState, setError, reset, subscribe } = form;
+
+  useEffect(() => {
+    const draft = draftOf(key);
+    if (draft) reset({ ...initial, ...draft }, { keepDefaultValues: true });
+    return subscribe({ formState: { values: true }, callback: ({ values }) => localStorage.setItem(key, JSON.stringify(values)) });
+    // Only the draft's place decides when to read it again; the initial values are new objects at each render.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key]);
+
+  const onSubmit = handleSubmit(async (values) => {
+    setGeneral([]);
+    const answer = await send(values);
+    if (answer.ok) {
+      localStorage.removeItem(key);
+      reset(initial);
+      localStorage.removeItem(key);
+      if (done) say(done);
+      onDone?.(answer.value);
+      return;
+    }
+    const known = new Set(fields.map(({ name }) => name));
+    answer.errors.filter(({ field }) => known.has(field)).forEach(({ field, message }, i) => setError(field, { message }, { shouldFocus: i === 0 }));
+    const rest = answer.errors.filter(({ field }) => !known.has(field)).map(({ message }) => message);
+    setGeneral(rest);
+    if (rest.length > 0) requestAnimationFrame(() => alertRef.current?.focus());
+  });
+
+  return (
+    <form onSubmit={onSubmit} noValidate>
+      {general.length > 0 && (
+        <Box ref={alertRef} tabIndex={-1} role="alert" bg="hazardSheet" borderLeftWidth="8px" borderColor="hazard" p="3" mb="4">
+          {general.map((message) => (
+            <Text key={message}>{message}</Text>
+          ))}
+        </Box>
+      )}
+      <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="4" mb="5">
+        {fields.map((field) => {
+          const message = formState.errors[field.name]?.message;
+          return (
+            <GridItem key={field.name} colSpan={{ base: 1, md: field.half ? 1 : 2 }}>
+              <Field.Root invalid={message !== undefined}>
+                <Field.Label fontSize="16px" fontWeight="650">
+                  {field.label}
+                  {field.optional && (
+                    <Text as="span" color="soft" fontWeight="400">
+                      {' '}
+                      (if known)
+                    </Text>
+                  )}
+                </Field.Label>
+                <Control field={field} props={register(field.name)} />
+                {field.hint && <Field.HelperText color="soft" fontSize="15px">{field.hint}</Field.HelperText>}
+                {message && (
+                  <Field.ErrorText role="alert" color="hazard" fontSize="16px" fontWeight="650">
+                    {message}
+                  </Field.ErrorText>
+                )}
+              </Field.Root>
+            </GridItem>
+          );
+        })}
+      </Grid>
+      {children?.(form)}
+      <Flex mt="4">
+        <Button type="submit" variant={'go' as never} size={(bench ? 'bench' : 'desk') as never} loading={formState.isSubmitting} loadingText={submit} width={{ base: '100%', md: 'auto' }}>
+          {submit}
+        </Button>
+      </Flex>
+    </form>
+  );
+}
+
+const BOX = { bg: 'sheet', borderColor: 'lineStrong', borderWidth: '1.5px', borderRadius: '3px', minHeight: '46px' } as const;
+
+function Control({ field, props }: { field: FieldDef; props: ReturnType<UseFormReturn<Values>['register']> }) {
+  if (field.kind === 'long') return <Textarea {...BOX} {...props} rows={3} autoresize />;
+  if (field.kind === 'choice')
+    return (
+      <NativeSelect.Root>
+        <NativeSelect.Field {...BOX} height="46px" {...props}>
+          {field.options?.map(({ value, label }) => (
+            <option key={value} value={value}>
+              {label}
+            </option>
+          ))}
+        </NativeSelect.Field>
+        <NativeSelect.Indicator />
+      </NativeSelect.Root>
+    );
+  const input = (
+    <Input
+      {...BOX}
+      {...props}
+      type={field.kind === 'time' ? 'datetime-local' : 'text'}
+      {...(field.kind === 'number' && { inputMode: 'decimal' as const, fontFamily: 'mono' })}
+    />
+  );
+  return field.unit ? <InputGroup endElement={field.unit}>{input}</InputGroup> : input;
+}
+
+/** Options from plain words. */
+export const options = (words: readonly string[]) => words.map((word) => ({ value: word, label: word }));

@@ -1,0 +1,53 @@
+'use client';
+
+import { Button, CloseButton, Dialog, Portal } from '@chakra-ui/react';
+import { useState } from 'react';
+
+interface Props {
+  /** What opens it. */
+  trigger: React.ReactNode;
+  title: string;
+  children: React.ReactNode;
+  /** A verb: what happens on yes. */
+  yes: string;
+  hazard?: boolean;
+  onYes: () => void | Promise<void>;
+}
+
+/** The one question before something that cannot be taken back. */
+export function Confirm({ trigger, title, children, yes, hazard = false, onYes }: Props) {
+  const [open, setOpen] = useState(false);
+  return (
+    <Dialog.Root open={open} onOpenChange={(details) => setOpen(details.open)} role="alertdialog" placement="center">
+      <Dialog.Trigger asChild>{trigger}</Dialog.Trigger>
+      <Portal>
+        <Dialog.Backdrop />
+        <Dialog.Positioner>
+          <Dialog.Content bg="sheet" borderRadius="3px" mx="4">
+            <Dialog.Header>
+              <Dialog.Title>{title}</Dialog.Title>
+            </Dialog.Header>
+            <Dialog.Body>{children}</Dialog.Body>
+            <Dialog.Footer>
+              <Button variant={'quiet' as never} onClick={() => setOpen(false)}>
+                Not now
+              </Button>
+              <Button
+                variant={(hazard ? 'hazard' : 'go') as never}
+                onClick={async () => {
+                  setOpen(false);
+                  await onYes();
+                }}
+              >
+                {yes}
+              </Button>
+            </Dialog.Footer>
+            <Dialog.CloseTrigger asChild>
+              <CloseButton aria-label="Close" />
+            </Dialog.CloseTrigger>
+          </Dialog.Content>
+        </Dialog.Positioner>
+      </Portal>
+    </Dialog.Root>
+  );
+}

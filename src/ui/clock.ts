@@ -1,0 +1,39 @@
+'use client';
+
+import { useSyncExternalStore } from 'react';
+
+let now = Date.now();
+const listeners = new Set<() => void>();
+let ticking: ReturnType<typeof setInterval> | null = null;
+
+function subscribe(listener: () => void) {
+  listeners.add(listener);
+  ticking ??= setInterval(() => {
+    now = Date.now();
+    listeners.forEach((tell) => tell());
+  }, 1000);
+  return () => {
+    listeners.delete(listener);
+    if (listeners.size === 0 && ticking) {
+      clearInterval(ticking);
+      ticking = null;
+    }
+  };
+}
+
+/** The current second, for everything that counts down; 0 while the page is made on the server. */
+export function useNow(): number {
+  return useSyncExternalStore(
+    subscribe,
+    () => now,
+    () => 0,
+  );
+}
+
+/** A span as `2:04:09` or `04:09`; negative spans are time over. */
+export function showSpan(ms: number): string {
+  const seconds = Math.floor(Math.abs(ms) / 1000);
+  const [h, m, s] = [Math.floor(seconds / 3600), Math.floor(seconds / 60) % 60, seconds % 60];
+  const two = (n: number) => String(n).padStart(2, '0');
+  return h > 0 ? `${h}:${two(m)}:${two(s)}` : `${two(m)}:${two(s)}`;
+}

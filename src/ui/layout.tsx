@@ -1,0 +1,48 @@
+'use client';
+
+import { Box, Flex, Heading, Text } from '@chakra-ui/react';
+
+/** Top of a screen: what it is, a line under it, and its one main action. */
+export function ScreenHead({ title, under, action, lead }: { title: React.ReactNode; under?: React.ReactNode; action?: React.ReactNode; lead?: React.ReactNode }) {
+  return (
+    <Flex as="header" align={{ base: 'stretch', md: 'end' }} direction={{ base: 'column', md: 'row' }} gap="4" mb="6" borderBottomWidth="3px" borderColor="ink" pb="3">
+      <Box flex="1" minWidth="0">
+        {lead && <Box mb="2">{lead}</Box>}
+        <Heading as="h1" fontSize={{ base: '28px', md: '36px' }} fontWeight="700">
+          {title}
+        </Heading>
+        {under && (
+          <Box color="soft" mt="1">
+            {under}
+          </Box>
+        )}
+      </Box>
+      {action}
+    </Flex>
+  );
+}
+
+/** A part of a screen under a ruled heading. */
+export function Part({ title, id, children, aside }: { title: string; id?: string; children: React.ReactNode; aside?: React.ReactNode }) {
+  return (
+    <Box as="section" mb="9" {...(id && { id, scrollMarginTop: '90px' })}>
+      <Flex align="baseline" justify="space-between" gap="3" borderBottomWidth="1px" borderColor="lineStrong" mb="3" pb="1">
+        <Heading as="h2" fontSize="22px" fontWeight="650">
+          {title}
+        </Heading>
+        {aside}
+      </Flex>
+      {children}
+    </Box>
+  );
+}
+
+/** An empty place says what to do first. */
+export function EmptyPlace({ children, action }: { children: React.ReactNode; action?: React.ReactNode }) {
+  return (
+    <Box borderWidth="2px" borderStyle="dashed" borderColor="lineStrong" p="5" bg="sheet">
+      <Text mb={action ? '3' : '0'}>{children}</Text>
+      {action}
+    </Box>
+  );
+}

@@ -1,0 +1,32 @@
+'use client';
+
+import { Button, Link as PlainLink, type ButtonProps } from '@chakra-ui/react';
+import NextLink from 'next/link';
+
+interface Props extends Pick<ButtonProps, 'width' | 'alignSelf' | 'flexShrink'> {
+  href: string;
+  children: React.ReactNode;
+  look?: 'go' | 'quiet' | 'bare';
+  bench?: boolean;
+  label?: string;
+}
+
+/** A link that looks like a button: the one main action of a screen is `go`. */
+export function LinkButton({ href, children, look = 'quiet', bench = false, label, ...rest }: Props) {
+  return (
+    <Button asChild variant={look as never} size={(bench ? 'bench' : 'desk') as never} {...rest}>
+      <NextLink href={href} aria-label={label}>
+        {children}
+      </NextLink>
+    </Button>
+  );
+}
+
+/** A link in running text. */
+export function TextLink({ href, children, external = false }: { href: string; children: React.ReactNode; external?: boolean }) {
+  return (
+    <PlainLink asChild color="work" textDecoration="underline" textUnderlineOffset="3px" minHeight="24px">
+      {external ? <a href={href}>{children}</a> : <NextLink href={href}>{children}</NextLink>}
+    </PlainLink>
+  );
+}

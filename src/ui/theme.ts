@@ -1,0 +1,61 @@
+import { createSystem, defaultConfig, defineConfig, defineRecipe } from '@chakra-ui/react';
+
+/** Tokens of `docs/design.md`: calm paper and graphite, one working colour, red-orange for hazards, amber for time. */
+const pair = (light: string, dark: string) => ({ value: { base: light, _dark: dark } });
+
+const button = defineRecipe({
+  base: { fontWeight: '650', borderRadius: '3px', minHeight: '44px', fontFamily: 'body', letterSpacing: '0', _focusVisible: { outline: '3px solid', outlineColor: 'focus', outlineOffset: '2px' } },
+  variants: {
+    variant: {
+      go: { bg: 'work', color: 'onWork', _hover: { bg: 'workStrong' }, _disabled: { bg: 'line', color: 'soft', opacity: 1 } },
+      quiet: { bg: 'transparent', color: 'ink', borderWidth: '1.5px', borderColor: 'lineStrong', _hover: { bg: 'sheet', borderColor: 'work' } },
+      hazard: { bg: 'hazard', color: 'onHazard', _hover: { opacity: 0.9 } },
+      bare: { bg: 'transparent', color: 'work', textDecoration: 'underline', textUnderlineOffset: '3px', px: '2', _hover: { color: 'ink' } },
+    },
+    size: { bench: { h: '56px', px: '6', fontSize: '18px' }, desk: { h: '46px', px: '4', fontSize: '16px' } },
+  },
+  defaultVariants: { variant: 'quiet' as never, size: 'desk' as never },
+});
+
+const config = defineConfig({
+  globalCss: {
+    'html, body': { bg: 'paper', color: 'ink', fontFamily: 'body', fontSize: '17px', lineHeight: '1.45' },
+    'h1, h2, h3': { fontFamily: 'heading', lineHeight: '1.15', letterSpacing: '-0.01em' },
+    '*:focus-visible': { outline: '3px solid', outlineColor: 'focus', outlineOffset: '2px' },
+    'input, select, textarea': { fontSize: '17px' },
+  },
+  theme: {
+    tokens: {
+      fonts: {
+        heading: { value: "'Bricolage Grotesque Variable', sans-serif" },
+        body: { value: "'Atkinson Hyperlegible Next Variable', sans-serif" },
+        mono: { value: "'Atkinson Hyperlegible Mono', monospace" },
+      },
+    },
+    semanticTokens: {
+      colors: {
+        paper: pair('#f3efe6', '#191d1f'),
+        sheet: pair('#fbf8f1', '#22282b'),
+        ink: pair('#22282b', '#ebe6da'),
+        soft: pair('#565e61', '#a9afa5'),
+        line: pair('#d3ccbc', '#3d4549'),
+        lineStrong: pair('#8d8877', '#6d767a'),
+        work: pair('#0b5c61', '#63c3bf'),
+        workStrong: pair('#084549', '#8adad6'),
+        onWork: pair('#ffffff', '#10201f'),
+        hazard: pair('#a8330b', '#ff8b5e'),
+        onHazard: pair('#ffffff', '#2a0f04'),
+        hazardSheet: pair('#fbeae2', '#3a231b'),
+        amber: pair('#f0b13c', '#f0b13c'),
+        onAmber: pair('#2c1d00', '#2c1d00'),
+        sun: pair('#b0760a', '#eab54a'),
+        focus: pair('#0b5c61', '#f0b13c'),
+        tape: pair('#e6d9a8', '#cbbd87'),
+        onTape: pair('#2b2614', '#231f10'),
+      },
+    },
+    recipes: { button },
+  },
+});
+
+export const system = createSystem(defaultConfig, config);

@@ -1,0 +1,32 @@
+'use client';
+
+import { createToaster, Portal, Stack, Toast, Toaster } from '@chakra-ui/react';
+
+const toaster = createToaster({ placement: 'bottom-end', pauseOnPageIdle: true });
+
+/** Says that something was saved or done; it goes by itself. */
+export function say(words: string): void {
+  toaster.create({ description: words, duration: 5000, type: 'info' });
+}
+
+/** Says what went wrong; it stays until it is put away. */
+export function warn(words: string): void {
+  toaster.create({ description: words, duration: 60_000, type: 'error', closable: true });
+}
+
+export function ToastPlace() {
+  return (
+    <Portal>
+      <Toaster toaster={toaster} insetInline={{ mdDown: '4' }}>
+        {(toast) => (
+          <Toast.Root bg={toast.type === 'error' ? 'hazard' : 'ink'} color={toast.type === 'error' ? 'onHazard' : 'paper'} borderRadius="3px" marginBottom={{ base: '64px', md: '0' }}>
+            <Stack gap="1" flex="1">
+              <Toast.Description>{toast.description}</Toast.Description>
+            </Stack>
+            {toast.closable && <Toast.CloseTrigger />}
+          </Toast.Root>
+        )}
+      </Toaster>
+    </Portal>
+  );
+}

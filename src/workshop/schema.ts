@@ -1,0 +1,29 @@
+import Joi from 'joi';
+import { isTimeZone } from '@/core/runsheet/time';
+import type { Workshop } from '@/data/rows';
+
+export type WorkshopForm = Omit<Workshop, 'id' | 'hourlyRateMinor'> & { hourlyRate: number };
+
+/** What the workshop form sends. */
+export const workshopSchema = Joi.object<WorkshopForm>({
+  name: Joi.string().trim().max(80).required().label('Name'),
+  latitude: Joi.number().min(-90).max(90).empty('').default(null).allow(null).label('Latitude'),
+  longitude: Joi.number().min(-180).max(180).empty('').default(null).allow(null).label('Longitude'),
+  altitudeM: Joi.number().min(-400).max(6000).empty('').default(0).label('Altitude'),
+  timeZone: Joi.string()
+    .required()
+    .label('Time zone')
+    .custom((value: string, helpers) => (isTimeZone(value) ? value : helpers.error('zone')))
+    .messages({ zone: 'This time zone is not known. Write it like Europe/Stockholm.' }),
+  units: Joi.string().valid('metric', 'us').required().label('Units'),
+  currency: Joi.string()
+    .trim()
+    .uppercase()
+    .pattern(/^[A-Z]{3}$/)
+    .required()
+    .label('Currency')
+    .messages({ 'string.pattern.base': 'Write the currency as three letters, like SEK, EUR or USD.' }),
+  hourlyRate: Joi.number().min(0).max(100_000).empty('').default(0).label('Own hourly rate'),
+})
+  .and('latitude', 'longitude')
+  .messages({ 'object.and': 'Give latitude and longitude together, or neither.' });
