@@ -4,7 +4,7 @@ const createConfig = nextJest({ dir: './' });
 
 const config = await createConfig({
   testEnvironment: 'node',
-  roots: ['<rootDir>/src', '<rootDir>/demo'],
+  roots: ['<rootDir>/src', '<rootDir>/scripts'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
 })();

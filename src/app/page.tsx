@@ -6,6 +6,7 @@ import { sunDay, type SunDay } from '@/core/sun/day';
 import { runningTimers } from '@/data/timers';
 import { getWorkshop } from '@/data/workshop';
 import { DaySun } from '@/ui/DaySun';
+import { Halves } from '@/ui/Wide';
 import { EmptyPlace, Part, ScreenHead } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
 
@@ -32,32 +33,36 @@ export default async function BenchPage() {
     <>
       <ScreenHead title={showTime(now.toISOString(), timeZone, 'EEEE d MMMM')} under={`${workshop.name}. ${day ? sunWords(day, timeZone) : ''}`} />
       {day ? (
-        <Part title="Today’s sun">
-          <DaySun samples={day.samples} timeZone={timeZone} now={now.toISOString()} height={180} bars={timers.map(({ label, startedAt, dueAt }) => ({ label: label.split(':')[0]!, from: startedAt, to: dueAt }))} />
-        </Part>
+        <div style={{ marginBottom: 28 }}>
+          <DaySun samples={day.samples} timeZone={timeZone} now={now.toISOString()} height={150} bars={timers.map(({ label, startedAt, dueAt }) => ({ label: label.split(':')[0]!, from: startedAt, to: dueAt }))} />
+        </div>
       ) : (
-        <Part title="Today’s sun">
-          <EmptyPlace action={<LinkButton href="/workshop">Set the place</LinkButton>}>Say where the workshop stands, and the sun’s course and UV index show here.</EmptyPlace>
-        </Part>
+        <EmptyPlace action={<LinkButton href="/workshop">Set the place</LinkButton>}>Say where the workshop stands, and the sun’s course and UV index show here.</EmptyPlace>
       )}
-      <Part title="Running">
-        <BenchTimers first={timers} />
-      </Part>
-      <Part title="Hands can do now">
-        {steps.length > 0 ? (
-          <NextStepList steps={steps} />
-        ) : (
-          <EmptyPlace
-            action={
-              <LinkButton href="/restorations/new" look="go" bench>
-                Open a restoration
-              </LinkButton>
-            }
-          >
-            Nothing is open. Begin with the machine in front of you: what it is, where it came from, how it looks.
-          </EmptyPlace>
-        )}
-      </Part>
+      <Halves
+        left={
+          <Part title="Running">
+            <BenchTimers first={timers} />
+          </Part>
+        }
+        right={
+          <Part title="Hands can do now">
+            {steps.length > 0 ? (
+              <NextStepList steps={steps} />
+            ) : (
+              <EmptyPlace
+                action={
+                  <LinkButton href="/restorations/new" look="go" bench>
+                    Open a restoration
+                  </LinkButton>
+                }
+              >
+                Nothing is open. Begin with the machine in front of you: what it is, where it came from, how it looks.
+              </EmptyPlace>
+            )}
+          </Part>
+        }
+      />
     </>
   );
 }

@@ -32,12 +32,14 @@ export function BenchTimers({ first }: { first: readonly Timer[] }) {
         const whole = Date.parse(timer.dueAt) - Date.parse(timer.startedAt);
         const share = now === 0 ? 0 : Math.min(1, Math.max(0, (now - Date.parse(timer.startedAt)) / whole));
         return (
-          <Box key={timer.id} borderTopWidth="1px" borderColor="lineStrong" py="3">
-            <Grid templateColumns={{ base: '1fr auto', md: '170px 1fr auto' }} gap="3" alignItems="center">
+          <Box key={timer.id} borderTopWidth="1px" borderColor="lineStrong" py="3" _first={{ borderTopWidth: '0' }}>
+            <Grid templateColumns={{ base: '1fr auto', md: '230px 1fr auto' }} gap="3" alignItems="center">
               <Text
                 fontFamily="mono"
                 fontSize={{ base: '34px', md: '40px' }}
                 lineHeight="1"
+                whiteSpace="nowrap"
+                letterSpacing="-0.06em"
                 gridRow={{ base: '1', md: 'auto' }}
                 gridColumn={{ base: '2', md: 'auto' }}
                 bg={due ? 'amber' : 'transparent'}

@@ -2,15 +2,18 @@
 
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { Calculator, Hammer, House, Keyboard, PackageOpen, Search } from 'lucide-react';
+import dynamic from 'next/dynamic';
 import NextLink from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { STAGES } from '@/core/runsheet/stages';
 import type { Timer } from '@/data/rows';
 import { useKeys } from '@/ui/useKeys';
-import { FindDialog } from './FindDialog';
-import { KeysDialog } from './KeysDialog';
 import { TimersBar } from './TimersBar';
+
+// Dialogs are loaded when somebody opens one.
+const FindDialog = dynamic(() => import('./FindDialog').then((part) => part.FindDialog));
+const KeysDialog = dynamic(() => import('./KeysDialog').then((part) => part.KeysDialog));
 
 const PLACES = [
   { href: '/', title: 'Bench', icon: Hammer },
@@ -88,8 +91,8 @@ export function Shell({ timers, children }: { timers: readonly Timer[]; children
           </NextLink>
         ))}
       </Flex>
-      <FindDialog open={finding} onClose={() => setFinding(false)} />
-      <KeysDialog open={keysShown} onClose={() => setKeysShown(false)} />
+      {finding && <FindDialog open onClose={() => setFinding(false)} />}
+      {keysShown && <KeysDialog open onClose={() => setKeysShown(false)} />}
     </Flex>
   );
 }

@@ -14,6 +14,9 @@ export interface Database {
   tables: Tables;
 }
 
+/** Sequelize writes into the column definitions it is given; each table needs its own. */
+const ownColumns = (columns: ModelAttributes): ModelAttributes => Object.fromEntries(Object.entries(columns).map(([name, column]) => [name, { ...(column as object) }])) as ModelAttributes;
+
 /** Opens the database of a folder, migrated, with foreign keys, write-ahead log and a busy timeout. */
 export async function openDatabase(folder: string): Promise<Database> {
   await mkdir(folder, { recursive: true });
@@ -35,7 +38,7 @@ export async function openDatabase(folder: string): Promise<Database> {
   };
   await sequelize.query('PRAGMA journal_mode = WAL');
   await migrate(sequelize);
-  const tables = Object.fromEntries(Object.entries(TABLES).map(([name, columns]) => [name, sequelize.define(name, columns as ModelAttributes)])) as Tables;
+  const tables = Object.fromEntries(Object.entries(TABLES).map(([name, columns]) => [name, sequelize.define(name, ownColumns(columns as ModelAttributes))])) as Tables;
   return { sequelize, tables };
 }
 

@@ -1,12 +1,7 @@
 import { DataTypes, type Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { firstSlice } from './migrations/0001-first-slice';
-
-export interface Migration {
-  name: string;
-  /** SQL statements, carried out in one transaction. */
-  statements: readonly string[];
-}
+import type { Migration } from './migrations/migration';
 
 const MIGRATIONS: readonly Migration[] = [firstSlice];
 

@@ -15,13 +15,13 @@ export async function piecesOf(restorationId: string): Promise<Piece[]> {
 export const findPiece = (id: string): Promise<Piece | null> => findRow('pieces', id);
 
 /** Adds a piece. @throws Refusal where its tag is taken in this restoration */
-export async function addPiece(piece: NewPiece): Promise<Piece> {
+export async function addPiece(piece: NewPiece, now = new Date()): Promise<Piece> {
   return inTransaction(async (transaction) => {
     await needRow('restorations', piece.restorationId, transaction);
     const [taken] = await findRows('pieces', { restorationId: piece.restorationId, tag: piece.tag }, undefined, transaction);
     if (taken) throw new Refusal('tag', `Tag ${piece.tag} is already on ${taken.name}. Take the next free one.`);
     const added = await addRow('pieces', { ...piece, hiddenLab: null }, transaction);
-    await appendLog({ restorationId: piece.restorationId, stage: 'intake', kind: 'piece', words: `Piece ${piece.tag}: ${piece.name}, ${piece.plastic}, ${piece.finish}.` }, transaction);
+    await appendLog({ restorationId: piece.restorationId, stage: 'intake', kind: 'piece', words: `Piece ${piece.tag}: ${piece.name}, ${piece.plastic}, ${piece.finish}.` }, transaction, now);
     return added;
   });
 }

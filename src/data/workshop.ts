@@ -24,10 +24,10 @@ export async function getWorkshop(): Promise<Workshop> {
 }
 
 /** Saves the workshop's settings. */
-export async function saveWorkshop(settings: Omit<Workshop, 'id'>): Promise<void> {
+export async function saveWorkshop(settings: Omit<Workshop, 'id'>, now = new Date()): Promise<void> {
   await inTransaction(async (transaction) => {
     const changed = await changeRow('workshop', { id: ONLY }, settings, transaction);
     if (!changed) await addRow('workshop', { ...settings, id: ONLY }, transaction);
-    await appendLog({ restorationId: null, stage: null, kind: 'workshop', words: `Workshop settings saved: ${settings.name}.`, data: settings }, transaction);
+    await appendLog({ restorationId: null, stage: null, kind: 'workshop', words: `Workshop settings saved: ${settings.name}.`, data: settings }, transaction, now);
   });
 }

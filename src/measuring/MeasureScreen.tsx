@@ -7,8 +7,9 @@ import type { Srgb } from '@/core/colour/types';
 import type { Stage } from '@/core/runsheet/stages';
 import type { Photo, Piece } from '@/data/rows';
 import { EmptyPlace } from '@/ui/layout';
-import { PhotoStrip, photoUrl } from '@/ui/PhotoStrip';
+import { PhotoStrip } from '@/ui/PhotoStrip';
 import { PhotoUpload } from '@/ui/PhotoUpload';
+import { photoUrl } from '@/ui/photoUrl';
 import { say } from '@/ui/toast';
 import { Working } from '@/ui/Working';
 import { keep } from './actions';
@@ -97,11 +98,11 @@ function Marking({ piece, stage, photo }: { piece: Piece; stage: Stage; photo: P
                 </Text>
               </Box>
               {has(kind) && kind !== 'card' ? (
-                <Button aria-label={`Take ${SHAPE_WORDS[kind].title} off`} onClick={() => change(shapes.filter((shape) => shape.kind !== kind))}>
+                <Button aria-label={`Take off: ${SHAPE_WORDS[kind].title}`} onClick={() => change(shapes.filter((shape) => shape.kind !== kind))}>
                   Take off
                 </Button>
               ) : (
-                <Button variant={(has(kind) ? 'quiet' : 'go') as never} onClick={() => add(kind)} aria-label={`Put ${SHAPE_WORDS[kind].title} on the picture`}>
+                <Button variant={(has(kind) ? 'quiet' : 'go') as never} onClick={() => add(kind)} aria-label={kind === 'card' && has('card') ? 'One more Grey card patch' : `Put on: ${SHAPE_WORDS[kind].title}`}>
                   {kind === 'card' && has('card') ? 'One more' : 'Put on'}
                 </Button>
               )}
@@ -150,7 +151,7 @@ function CardPatchFields({ shape, onChange, onRemove }: { shape: Shape; onChange
         <Text as="legend" fontSize="16px" fontWeight="650">
           Card patch {number}
         </Text>
-        <Button variant={'bare' as never} onClick={onRemove} aria-label={`Take card patch ${number} off`}>
+        <Button variant={'bare' as never} onClick={onRemove} aria-label={`Take off: card patch ${number}`}>
           Take off
         </Button>
       </Flex>

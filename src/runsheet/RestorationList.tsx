@@ -4,7 +4,7 @@ import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import NextLink from 'next/link';
 import { STAGE_WORDS, type Stage, type StageState } from '@/core/runsheet/stages';
 import type { Restoration } from '@/data/rows';
-import { photoUrl } from '@/ui/PhotoStrip';
+import { photoUrl } from '@/ui/photoUrl';
 
 interface Row {
   restoration: Restoration;

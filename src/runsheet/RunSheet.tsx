@@ -21,7 +21,7 @@ export function RunSheet({ restorationId, rows }: { restorationId: string; rows:
       {rows.map(({ stage, state, facts, minutes }, i) => {
         const isNext = stage === next;
         return (
-          <Box as="li" key={stage} borderTopWidth="1px" borderColor="lineStrong">
+          <Box as="li" key={stage} borderTopWidth="1px" borderColor="lineStrong" _first={{ borderTopWidth: '0' }}>
             <NextLink href={`/restorations/${restorationId}/${stage}`}>
               <Grid
                 templateColumns={{ base: '40px 1fr auto', md: '44px 130px 1fr 90px 110px' }}

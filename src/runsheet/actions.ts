@@ -21,7 +21,7 @@ async function write<Input, T>(schema: Joi.Schema<Input>, given: Given, work: (i
 
 /** Writes an own note into the log, or a new wording of an earlier one. */
 export async function noteDown(given: Given): Promise<Answer<void>> {
-  return write(noteSchema, given, writeNote);
+  return write(noteSchema, given, (note) => writeNote(note));
 }
 
 /** Minutes of own work. */

@@ -1,6 +1,6 @@
 import { measurementsOf } from '@/data/measurements';
 import { piecesOf } from '@/data/pieces';
-import type { PieceSight } from './PieceList';
+import type { PieceSight } from './marks';
 
 /** Each piece with its first and newest measurement. */
 export async function sightsOf(restorationId: string): Promise<PieceSight[]> {

@@ -72,7 +72,7 @@ export function SumScreen({ name, fields, example, source, estimate, system: usu
   const errorAt = (path: string) => errors.find(({ field }) => field === path)?.message;
   const general = errors.filter(({ field }) => field === '' || field.includes('.') || field.includes('['));
   return (
-    <Grid templateColumns={{ base: '1fr', lg: 'minmax(320px, 1fr) minmax(0, 1.3fr)' }} gap="8">
+    <Grid templateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(320px, 1fr) minmax(0, 1.3fr)' }} gap="8">
       <Box>
         <Flex justify="end" mb="3">
           <Button onClick={() => setSystem(system === 'us' ? 'metric' : 'us')}>{system === 'us' ? 'Show metric units' : 'Show US units'}</Button>
@@ -106,7 +106,7 @@ export function SumScreen({ name, fields, example, source, estimate, system: usu
               <Text>{source}</Text>
               {estimate && <Text mt="2">Estimate. {estimate}</Text>}
               <Text mt="2" color="soft">
-                The same by command: <code>{`npm run -s sum -- ${name} '${sent}'`}</code>
+                The same by command: <code style={{ overflowWrap: 'anywhere' }}>{`npm run -s sum -- ${name} '${sent}'`}</code>
               </Text>
             </Part>
           </Box>
@@ -162,7 +162,7 @@ function OneField({ field, value, onChange, path, errorAt, system }: { field: Su
             <Box flex="1">
               <FieldsOf fields={field.fields} value={row as Record<string, Value>} onChange={(next) => onChange(rows.map((r, k) => (k === i ? next : r)))} path={`${path}[${i}]`} errorAt={errorAt} system={system} />
             </Box>
-            <Button onClick={() => onChange(rows.filter((_, k) => k !== i))} aria-label={`Take row ${i + 1} of ${field.label} off`}>
+            <Button onClick={() => onChange(rows.filter((_, k) => k !== i))} aria-label={`Take off: row ${i + 1} of ${field.label}`}>
               Take off
             </Button>
           </Flex>

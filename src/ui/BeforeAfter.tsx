@@ -1,8 +1,10 @@
 'use client';
 
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { ReactCompareSlider, ReactCompareSliderImage } from 'react-compare-slider';
-import { photoUrl } from './PhotoStrip';
+import dynamic from 'next/dynamic';
+import { photoUrl } from './photoUrl';
+
+const CompareSlider = dynamic(() => import('./CompareSlider').then((part) => part.CompareSlider), { loading: () => <Box aspectRatio="4 / 3" bg="line" /> });
 
 interface Side {
   photoId: string;
@@ -13,11 +15,7 @@ interface Side {
 export function BeforeAfter({ before, after }: { before: Side; after: Side }) {
   return (
     <Box>
-      <ReactCompareSlider
-        itemOne={<ReactCompareSliderImage src={photoUrl(before.photoId, 'large')} alt={`Before: ${before.words}`} />}
-        itemTwo={<ReactCompareSliderImage src={photoUrl(after.photoId, 'large')} alt={`After: ${after.words}`} />}
-        style={{ width: '100%', aspectRatio: '4 / 3' }}
-      />
+      <CompareSlider before={{ src: photoUrl(before.photoId, 'large'), alt: `Before: ${before.words}` }} after={{ src: photoUrl(after.photoId, 'large'), alt: `After: ${after.words}` }} />
       <Flex justify="space-between" mt="1" gap="3">
         <Text fontSize="15px">{before.words}</Text>
         <Text fontSize="15px" textAlign="right">

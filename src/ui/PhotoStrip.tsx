@@ -1,15 +1,13 @@
 'use client';
 
 import { Box, Grid, Text } from '@chakra-ui/react';
+import { photoUrl } from './photoUrl';
 
 export interface StripPhoto {
   id: string;
   alt: string;
   under: string;
 }
-
-/** Where the browser finds a photograph. */
-export const photoUrl = (id: string, size?: 'small' | 'large') => `/api/photos/${id}${size ? `?size=${size}` : ''}`;
 
 /** Photographs in a row of small pictures; each opens large, or where `href` says. */
 export function PhotoStrip({ photos, href = (id) => photoUrl(id) }: { photos: readonly StripPhoto[]; href?: (id: string) => string }) {

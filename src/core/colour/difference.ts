@@ -1,7 +1,6 @@
-import { differenceCiede2000 } from 'culori';
+import { ciede2000 } from './spaces';
 import type { Lab } from './types';
 
-const ciede2000 = differenceCiede2000();
 const colour = ([l, a, b]: Lab) => ({ mode: 'lab65' as const, l, a, b });
 
 /**

@@ -1,4 +1,4 @@
-import { convertLrgbToRgb, convertRgbToLrgb, lab65, rgb, xyz65 } from 'culori';
+import { convertLrgbToRgb, convertRgbToLrgb, lab65, rgb, xyz65 } from './spaces';
 import type { Lab, LinearRgb, Srgb } from './types';
 
 const byte = ([r, g, b]: Srgb) => ({ mode: 'rgb' as const, r: r / 255, g: g / 255, b: b / 255 });

@@ -1,4 +1,4 @@
-import type { Migration } from '../migrate';
+import type { Migration } from './migration';
 
 const REFERENCE = {
   restoration: 'TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT',

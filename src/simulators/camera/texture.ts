@@ -14,9 +14,20 @@ export interface Texture {
 const YELLOW_STEP = 0.25;
 const YELLOW_STEPS = 260;
 
+const tables = new Map<string, Float64Array>();
+
+/** Linear colours of a clean colour by its yellow; plates share few clean colours. */
+function tableOf(lab: Lab): Float64Array {
+  const known = tables.get(lab.join());
+  if (known) return known;
+  const made = Float64Array.from(Array.from({ length: YELLOW_STEPS + 1 }, (_, i) => labToLinear(agedLab(lab, i * YELLOW_STEP))).flat());
+  tables.set(lab.join(), made);
+  return made;
+}
+
 /** Linear colour of a plate by its yellow, interpolated: `labToLinear` for each pixel would take minutes. */
-function agedTable(lab: Lab): (yellow: number, channel: number) => number {
-  const table = Float64Array.from(Array.from({ length: YELLOW_STEPS + 1 }, (_, i) => labToLinear(agedLab(lab, i * YELLOW_STEP))).flat());
+function agedColour(lab: Lab): (yellow: number, channel: number) => number {
+  const table = tableOf(lab);
   return (yellow, channel) => {
     const at = Math.min(YELLOW_STEPS - 1e-6, yellow / YELLOW_STEP);
     const i = at | 0;
@@ -81,7 +92,7 @@ function paintShadow(texture: Texture, plate: Plate, reachMm: number): void {
 }
 
 function paintPlate(texture: Texture, plate: Plate, seed: number): void {
-  const colourAt = agedTable(plate.lab);
+  const colourAt = agedColour(plate.lab);
   const yellowAt = yellowField(plate.yellowing, plate.box);
   const halfPx = 0.5 / texture.pxPerMm;
   const relief = plate.relief ?? 0;

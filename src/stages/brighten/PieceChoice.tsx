@@ -26,7 +26,7 @@ export function PieceChoice({ restorationId, chosen, rows }: { restorationId: st
                   {piece.name}
                 </Text>
                 <Text fontSize="15px" color="soft" lineHeight="1.2">
-                  {running ? 'in the light' : latest?.deltaB == null ? 'not measured' : `b* ${latest.deltaB.toFixed(1)} to go, ${latest.verdict ?? ''}`}
+                  {running ? 'in the light' : latest?.deltaB == null ? 'not measured' : `${latest.deltaB.toFixed(1)} of b* away, ${latest.verdict ?? ''}`}
                 </Text>
               </Box>
             </Flex>

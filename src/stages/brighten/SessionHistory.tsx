@@ -1,16 +1,18 @@
 'use client';
 
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import type { Advice } from '@/core/exposure/advice';
 import { showMinutes, showTime } from '@/core/runsheet/time';
 import type { Measurement, Piece, Session, Treatment } from '@/data/rows';
-import { Confirm } from '@/ui/Confirm';
 import { DataTable } from '@/ui/DataTable';
 import { Part } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
 import { say, warn } from '@/ui/toast';
 import { finishTreatment } from './actions';
+
+const Confirm = dynamic(() => import('@/ui/Confirm').then((part) => part.Confirm));
 
 const TITLES: Record<Advice['what'], string> = { 'go on': 'Go on', stop: 'Stop here', 'even it out': 'Even it out', 'measure first': 'Measure first' };
 

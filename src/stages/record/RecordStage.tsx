@@ -1,6 +1,6 @@
 import { gatherBundle } from '@/data/bundle';
 import { Part } from '@/ui/layout';
-import { photoUrl } from '@/ui/PhotoStrip';
+import { photoUrl } from '@/ui/photoUrl';
 import { ExportLinks } from './ExportLinks';
 import { StoryView } from './StoryView';
 import { STORY_CSS } from './storyCss';

@@ -5,7 +5,7 @@ import { measurementsOfPiece } from '@/data/measurements';
 import { findPiece } from '@/data/pieces';
 import { findRestoration } from '@/data/restorations';
 import { getWorkshop } from '@/data/workshop';
-import { marksOf } from '@/runsheet/PieceList';
+import { marksOf } from '@/runsheet/marks';
 import { PieceForm } from '@/runsheet/PieceForm';
 import { MeasurementTable } from '@/runsheet/MeasurementTable';
 import { BeforeAfter } from '@/ui/BeforeAfter';

@@ -1,0 +1,36 @@
+/** The rules of the house: who may import whom. */
+const COMPUTING = ['culori', 'suncalc', 'ml-matrix', 'joi', '@date-fns/tz', 'date-fns', 'fast-check'];
+
+/** @type {import('dependency-cruiser').IConfiguration} */
+module.exports = {
+  forbidden: [
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    { name: 'core-stands-alone', severity: 'error', from: { path: '^src/core/', pathNot: '\\.test\\.ts$' }, to: { path: '^(src|demo|e2e|scripts|benchmarks)/', pathNot: '^src/core/' } },
+    {
+      name: 'core-uses-computing-libraries-only',
+      severity: 'error',
+      from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: `node_modules/(${COMPUTING.join('|')})/` },
+    },
+    { name: 'data-over-core', severity: 'error', from: { path: '^src/data/' }, to: { path: '^src/', pathNot: '^src/(data|core)/' } },
+    { name: 'ui-knows-no-stage', severity: 'error', from: { path: '^src/ui/' }, to: { path: '^src/', pathNot: '^src/(ui|core)/' } },
+    { name: 'simulators-over-core', severity: 'error', from: { path: '^src/simulators/' }, to: { path: '^src/', pathNot: '^src/(simulators|core)/' } },
+    { name: 'workers-call-core', severity: 'error', from: { path: '^src/workers/' }, to: { path: '^src/', pathNot: '^src/core/' } },
+    { name: 'edge-over-core', severity: 'error', from: { path: '^src/edge/' }, to: { path: '^src/', pathNot: '^src/(edge|core)/' } },
+    {
+      name: 'rooms-over-core-data-ui',
+      comment: 'Stages, bench, stores and the rooms beside them share through core, data, edge and ui, never through each other.',
+      severity: 'error',
+      from: { path: '^src/(stages/[^/]+|bench|stores|runsheet|measuring|sums|workshop)/', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^src/', pathNot: '^src/(core|data|edge|ui|workers|$1)/' },
+    },
+    { name: 'nobody-imports-app', severity: 'error', from: { pathNot: '^src/app/' }, to: { path: '^src/app/' } },
+    { name: 'nothing-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },
+  ],
+  options: {
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    doNotFollow: { path: 'node_modules' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'], extensions: ['.ts', '.tsx', '.mjs', '.cjs', '.js', '.json'] },
+  },
+};

@@ -1,0 +1,53 @@
+import type { Measured } from '@/core/photo/measure';
+import { measurePicture } from '@/core/photo/measure';
+import type { MeasureSpec } from '@/core/photo/spec';
+import type { Stage } from '@/core/runsheet/stages';
+import { HIDDEN_REGION, keepMeasurement, PIECE_REGION } from '@/data/measurements';
+import { decodePicture } from '@/data/photos/decode';
+import { addPhoto } from '@/data/photos/store';
+import type { Measurement, Photo, Piece } from '@/data/rows';
+import { toJpeg } from '@/simulators/camera/jpeg';
+import type { Scene } from '@/simulators/camera/scene';
+import { PLAIN_SHOT, takePhotograph, type Shot } from '@/simulators/camera/shot';
+
+const SIZE = { width: 1280, height: 960 };
+
+interface Taking {
+  restorationId: string;
+  stage: Stage;
+  pieceId: string | null;
+  name: string;
+  takenAt: Date;
+  scene: Scene;
+  shot?: Partial<Shot>;
+}
+
+interface TakenPhoto {
+  photo: Photo;
+  bytes: Buffer;
+  spec: ReturnType<typeof takePhotograph>['spec'];
+}
+
+/** The simulated camera takes a photograph, and it goes in as any other would. */
+export async function photograph({ restorationId, stage, pieceId, name, takenAt, scene, shot = {} }: Taking): Promise<TakenPhoto> {
+  const { picture, spec } = takePhotograph(scene, { ...PLAIN_SHOT, ...SIZE, ...shot });
+  const bytes = await toJpeg(picture, { quality: 88, takenAt });
+  const photo = await addPhoto({ restorationId, stage, pieceId, originalName: `${name}.jpg`, words: '', bytes }, takenAt);
+  return { photo, bytes, spec };
+}
+
+/** Photographs a piece and measures it: one of the scene's regions is the piece. */
+export async function measured(taking: Taking, piece: Piece, region: string): Promise<Measurement> {
+  const { photo, bytes, spec } = await photograph({ ...taking, pieceId: piece.id });
+  const of = (id: string) => spec.regions.find((r) => r.id === id)!.polygon;
+  const wanted: MeasureSpec = {
+    card: spec.card,
+    regions: [
+      { id: PIECE_REGION, polygon: of(region) },
+      { id: HIDDEN_REGION, polygon: of('hidden') },
+    ],
+    reference: HIDDEN_REGION,
+  };
+  const { result }: Measured = measurePicture(await decodePicture(bytes), wanted);
+  return keepMeasurement({ pieceId: piece.id, photoId: photo.id, stage: taking.stage, spec: wanted, result }, taking.takenAt);
+}

@@ -1,0 +1,141 @@
+import { expect, test, type Page } from '@playwright/test';
+import { readFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
+import { open } from './open';
+
+const AXE = createRequire(import.meta.url).resolve('axe-core/axe.min.js');
+/** First load of a page in script, packed. */
+const MOST_SCRIPT_BYTES = 300 * 1000;
+
+async function addresses(page: Page): Promise<Record<string, string>> {
+  await open(page, '/restorations');
+  const brimsel = (await page.getByRole('link', { name: /Brimsel Nine/ }).getAttribute('href'))!;
+  await open(page, brimsel);
+  const piece = (await page.getByRole('link', { name: /K1/ }).first().getAttribute('href'))!;
+  await open(page, `${piece}/measure?stage=brighten`);
+  const photo = (await page.getByRole('link', { name: /K1-after-2/ }).first().getAttribute('href'))!;
+  return {
+    bench: '/',
+    restorations: '/restorations',
+    'open a restoration': '/restorations/new',
+    'run sheet': brimsel,
+    intake: `${brimsel}/intake`,
+    brighten: `${brimsel}/brighten`,
+    record: `${brimsel}/record`,
+    log: `${brimsel}/log`,
+    piece,
+    'tag a piece': `${brimsel}/pieces/new`,
+    'choose a photograph': `${piece}/measure?stage=brighten`,
+    measure: photo,
+    stores: '/stores',
+    sums: '/sums',
+    'a sum': '/sums/exposure-forecast',
+    workshop: '/workshop',
+  };
+}
+
+test('axe finds nothing serious on any screen, light or dark, and scripts stay small', async ({ page }) => {
+  test.setTimeout(300_000);
+  const axe = await readFile(AXE, 'utf8');
+  const faults: string[] = [];
+  for (const [name, address] of Object.entries(await addresses(page))) {
+    for (const scheme of ['light', 'dark'] as const) {
+      await page.emulateMedia({ colorScheme: scheme });
+      const session = await page.context().newCDPSession(page);
+      await session.send('Network.enable');
+      await session.send('Network.setCacheDisabled', { cacheDisabled: true });
+      let bytes = 0;
+      const scripts = new Set<string>();
+      session.on('Network.responseReceived', ({ requestId, type }) => type === 'Script' && scripts.add(requestId));
+      session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => scripts.has(requestId) && (bytes += encodedDataLength));
+      await open(page, address);
+      await session.detach();
+      if (scheme === 'light') {
+        console.log(`    ${name}: ${Math.round(bytes / 1000)} kB of script`);
+        // Charts load after the page, when they are needed; they do not count as its first load.
+        const charts = ['bench', 'brighten'].includes(name);
+        if (!charts && bytes > MOST_SCRIPT_BYTES) faults.push(`${name}: ${bytes} bytes of script`);
+      }
+      // Its words go through the debugger, not through a script of the page, which the content policy refuses.
+      const result = await page.evaluate(`${axe};axe.run(document, { resultTypes: ['violations'] })`);
+      for (const { id, impact, nodes } of (result as { violations: { id: string; impact: string; nodes: { html: string }[] }[] }).violations)
+        if (impact === 'serious' || impact === 'critical') faults.push(`${name}, ${scheme}: ${id}: ${nodes[0]!.html.slice(0, 160)}`);
+    }
+  }
+  expect(faults).toEqual([]);
+});
+
+test('no page breaks the content policy or logs an error', async ({ page }) => {
+  const said: string[] = [];
+  page.on('console', (entry) => entry.type() === 'error' && said.push(entry.text()));
+  page.on('pageerror', (error) => said.push(error.message));
+  for (const address of Object.values(await addresses(page))) await open(page, address);
+  expect(said).toEqual([]);
+});
+
+test('nothing is wider than a phone', async ({ page }) => {
+  const all = await addresses(page);
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const [name, address] of Object.entries(all)) {
+    await open(page, address);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), name).toBeLessThanOrEqual(390);
+  }
+});
+
+test('a measurement is marked, made and kept with the keyboard alone', async ({ page }) => {
+  const { measure } = await addresses(page);
+  await open(page, measure!);
+  const press = async (name: string | RegExp) => {
+    await page.getByRole('button', { name, exact: true }).focus();
+    await page.keyboard.press('Enter');
+  };
+  await press('Put on: Piece');
+  await page.getByRole('button', { name: 'Piece: move it with the arrow keys' }).focus();
+  for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowUp');
+  await page.getByRole('button', { name: 'Piece, corner 3' }).focus();
+  for (let i = 0; i < 4; i++) await page.keyboard.press('Shift+ArrowUp');
+  await press('Measure');
+  await expect(page.getByRole('button', { name: 'Keep this measurement' })).toBeVisible();
+  await expect(page.getByText('No card in the picture')).toBeVisible();
+  await press('Keep this measurement');
+  await page.waitForURL(/pieces\/[0-9a-f-]{36}$/);
+});
+
+test('single keys go to stages and places, and none fires while typing', async ({ page }) => {
+  const { 'run sheet': sheet } = await addresses(page);
+  await open(page, sheet!);
+  await page.keyboard.press('4');
+  await page.waitForURL(/\/brighten$/);
+  await page.keyboard.press('l');
+  await page.waitForURL(/\/log$/);
+  await page.getByLabel('Note').fill('');
+  await page.getByLabel('Note').press('4');
+  await expect(page.getByLabel('Note')).toHaveValue('4');
+  expect(page.url()).toMatch(/\/log$/);
+  await page.getByLabel('Note').blur();
+  await page.keyboard.press('/');
+  await page.getByLabel('Words to find').fill('key caps');
+  await expect(page.getByRole('link', { name: /K2 Key caps/ })).toBeVisible();
+  await page.keyboard.press('Escape');
+});
+
+test('a sum recalculates as one types, converts units and says what is wrong', async ({ page }) => {
+  await open(page, '/sums/peroxide-dilution');
+  await expect(page.getByText('1.578 L', { exact: true })).toBeVisible();
+  await page.getByLabel('Strength wanted, by weight').fill('40');
+  await expect(page.getByText('must be less than or equal to 35')).toBeVisible();
+  await page.getByLabel('Strength wanted, by weight').fill('6');
+  await expect(page.getByText('0.763 L', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Show US units' }).click();
+  await expect(page.getByLabel(/Litres wanted/)).toHaveValue('1.32086');
+});
+
+test('a log entry is reworded, and the old wording stays', async ({ page }) => {
+  const { log } = await addresses(page);
+  await open(page, log!);
+  await page.getByRole('button', { name: 'Reword' }).first().click();
+  await page.getByLabel(/New wording/).fill('Six screws, three of them long.');
+  await page.getByRole('button', { name: 'Write new wording' }).click();
+  await expect(page.getByText('Six screws, three of them long.')).toBeVisible();
+  await expect(page.getByText('Six screws below, two long ones at the back.')).toBeVisible();
+});

@@ -1,0 +1,101 @@
+import { expect, test, type APIRequestContext } from '@playwright/test';
+import sharp from 'sharp';
+import yazl from 'yazl';
+import { buffer } from 'node:stream/consumers';
+import { open } from './open';
+import { testPhoto } from './photographs';
+
+interface Answered {
+  ok: boolean;
+  value?: { id: string; width: number; height: number };
+  errors?: { field: string; message: string }[];
+}
+
+let restorationId = '';
+
+test.beforeAll(async ({ browser }, info) => {
+  const page = await browser.newPage({ baseURL: info.project.use.baseURL! });
+  await open(page, '/restorations/new');
+  await page.getByLabel('Name you will know it by').fill('Hostile trial');
+  await page.getByRole('button', { name: 'Open restoration' }).click();
+  await page.waitForURL(/\/intake$/);
+  restorationId = /restorations\/([0-9a-f-]+)/.exec(page.url())![1]!;
+  await page.close();
+});
+
+async function sendPhoto(request: APIRequestContext, name: string, content: Buffer): Promise<Answered> {
+  const response = await request.post('/api/photos', { multipart: { restorationId, stage: 'intake', photo: { name, mimeType: 'image/jpeg', buffer: content } } });
+  return (await response.json()) as Answered;
+}
+
+const message = (answered: Answered) => answered.errors?.map((error) => error.message).join(' ') ?? '';
+
+test('files that are not what they say are refused in plain words', async ({ request }) => {
+  const photo = await testPhoto(10);
+  expect(message(await sendPhoto(request, 'words.jpg', Buffer.from('these are words, not a picture')))).toContain('not a picture');
+  expect(message(await sendPhoto(request, 'broken.jpg', photo.jpeg.subarray(0, photo.jpeg.length / 2)))).toContain('breaks off');
+  const cmyk = await sharp(photo.jpeg).toColourspace('cmyk').jpeg().toBuffer();
+  expect(message(await sendPhoto(request, 'print.jpg', cmyk))).toContain('CMYK');
+  const gif = await sharp(photo.jpeg).resize(40).gif().toBuffer();
+  expect(message(await sendPhoto(request, 'moving.jpg', gif))).toContain('gif');
+});
+
+test('a picture of 300 million pixels is refused before it is decoded', async ({ request }) => {
+  const bomb = await sharp({ create: { width: 20_000, height: 15_000, channels: 3, background: '#cccccc' }, limitInputPixels: false }).png({ compressionLevel: 9 }).toBuffer();
+  expect(bomb.byteLength).toBeLessThan(10_000_000);
+  expect(message(await sendPhoto(request, 'huge.png', bomb))).toContain('300 million pixels');
+});
+
+test('a turned phone picture is taken in upright', async ({ request }) => {
+  const { jpeg } = await testPhoto(10);
+  const turned = await sharp(jpeg).rotate(270).withMetadata({ orientation: 6 }).jpeg().toBuffer();
+  const answered = await sendPhoto(request, 'turned.jpg', turned);
+  expect(answered.value).toMatchObject({ width: 800, height: 600 });
+});
+
+test('the same photograph twice is one photograph', async ({ request }) => {
+  const { jpeg } = await testPhoto(12);
+  const [first, second] = [await sendPhoto(request, 'a.jpg', jpeg), await sendPhoto(request, 'b.jpg', jpeg)];
+  expect(first.value!.id).toBe(second.value!.id);
+});
+
+test('ZIPs from somebody else, or built to harm, are refused', async ({ request }) => {
+  const zipOf = async (entries: Record<string, Buffer>) => {
+    const zip = new yazl.ZipFile();
+    for (const [name, content] of Object.entries(entries)) zip.addBuffer(content, name);
+    zip.end();
+    return buffer(zip.outputStream);
+  };
+  const send = async (content: Buffer) => {
+    const response = await request.post('/api/restorations/import', { multipart: { file: { name: 'x.zip', mimeType: 'application/zip', buffer: content } } });
+    return message((await response.json()) as Answered);
+  };
+  expect(await send(Buffer.from('no zip at all'))).toContain('not a ZIP');
+  expect(await send(await zipOf({ 'holiday.txt': Buffer.from('sand') }))).toContain('no exported restoration has');
+  expect(await send(await zipOf({ 'restoration.json': Buffer.from('{"format":"other"}') }))).toContain('not a restoration of Kvell');
+  expect(await send(await zipOf({ 'restoration.json': Buffer.alloc(40 * 1024 * 1024) }))).toContain('far more than a restoration holds');
+  // The library that writes ZIPs refuses such a path itself, so it is put in by hand, the same length.
+  const climbing = Buffer.from((await zipOf({ 'xxxevil.json': Buffer.from('{}') })).toString('latin1').replaceAll('xxxevil.json', '../evil.json'), 'latin1');
+  expect(await send(climbing)).toContain('leads out of it');
+});
+
+test('writes from other sites and visits under other names are refused', async ({ request, baseURL }) => {
+  const foreign = await request.post('/api/sums/yellowness', { headers: { Origin: 'https://elsewhere.invalid' }, data: { srgb: [1, 2, 3] } });
+  expect(foreign.status()).toBe(403);
+  const own = await request.post('/api/sums/yellowness', { headers: { Origin: baseURL! }, data: { srgb: [236, 224, 186] } });
+  expect(own.status()).toBe(200);
+  const named = await request.get('/', { headers: { Host: 'elsewhere.invalid' } });
+  expect(named.status()).toBe(403);
+  const policy = (await request.get('/')).headers()['content-security-policy']!;
+  expect(policy).toContain("object-src 'none'");
+  expect(policy).not.toContain('unsafe-eval');
+});
+
+test('sums answer bad input with every field', async ({ request }) => {
+  const answered = await request.post('/api/sums/peroxide-dilution', { data: { stockPercentWW: 0, targetPercentWW: -3 } });
+  expect(answered.status()).toBe(400);
+  const fields = ((await answered.json()) as { errors: { field: string }[] }).errors.map(({ field }) => field);
+  expect(fields).toEqual(expect.arrayContaining(['stockPercentWW', 'targetPercentWW', 'finalVolumeL']));
+  expect((await request.post('/api/sums/peroxide-dilution', { data: 'not json', headers: { 'Content-Type': 'text/plain' } })).status()).toBe(400);
+  expect((await request.post('/api/sums/no-such-sum', { data: {} })).status()).toBe(404);
+});

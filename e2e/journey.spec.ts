@@ -1,0 +1,132 @@
+import { expect, test } from '@playwright/test';
+import { readFile } from 'node:fs/promises';
+import { measureOn } from './measuring';
+import { open } from './open';
+import { testPhoto } from './photographs';
+
+test('from the empty workshop to the exported record', async ({ page }, info) => {
+  const name = `Trial machine ${info.project.name}`;
+
+  await test.step('the workshop gets its place', async () => {
+    await open(page, '/workshop');
+    await page.getByLabel('Name of the workshop').fill('Trial bench');
+    await page.getByRole('textbox', { name: 'Latitude' }).fill('14.6');
+    await page.getByRole('textbox', { name: 'Longitude' }).fill('-30');
+    await page.getByLabel('Time zone').fill('Etc/GMT+2');
+    await page.getByLabel('Own hourly rate').fill('10');
+    await page.getByRole('button', { name: 'Save workshop' }).click();
+    await expect(page.getByText('Workshop saved.')).toBeVisible();
+  });
+
+  await test.step('a bottle goes into the stores', async () => {
+    await open(page, '/stores');
+    await page.getByLabel('What the label says').fill(`Strong ${info.project.name}`);
+    await page.getByLabel('Strength on the label').fill('35');
+    await page.getByLabel('Content').fill('1000');
+    await page.getByRole('button', { name: 'Put into stores' }).click();
+    await expect(page.getByRole('cell', { name: `Strong ${info.project.name}` })).toBeVisible();
+  });
+
+  await test.step('a restoration is opened; an empty name is refused and nothing typed is lost', async () => {
+    await open(page, '/');
+    await open(page, '/restorations/new');
+    await page.getByLabel('Condition in words').fill('Dusty and yellow');
+    await page.getByRole('button', { name: 'Open restoration' }).click();
+    await expect(page.getByText('Give it a name you will know it by')).toBeVisible();
+    await expect(page.getByLabel('Condition in words')).toHaveValue('Dusty and yellow');
+    await page.reload();
+    await expect(page.getByLabel('Condition in words')).toHaveValue('Dusty and yellow');
+    await page.getByLabel('Name you will know it by').fill(name);
+    await page.getByLabel('Price paid').fill('25');
+    await page.getByRole('button', { name: 'Open restoration' }).click();
+    await page.waitForURL(/\/intake$/);
+    await page.getByLabel('Choose photographs').setInputFiles({ name: 'as-it-came.jpg', mimeType: 'image/jpeg', buffer: (await testPhoto(22)).jpeg });
+    await expect(page.getByText('Photograph kept.')).toBeVisible();
+  });
+
+  const restoration = /restorations\/[0-9a-f-]+/.exec(page.url())![0];
+
+  await test.step('a piece is tagged and measured', async () => {
+    await open(page, `/${restoration}/pieces/new`);
+    await page.getByLabel('Which piece').fill('Upper shell');
+    await page.getByRole('button', { name: 'Tag this piece' }).click();
+    await page.waitForURL(/pieces\/[0-9a-f-]{36}$/);
+    await page.getByRole('link', { name: 'Measure', exact: true }).click();
+    await measureOn(page, await testPhoto(22), 'before.jpg');
+    await expect(page.getByText('to go', { exact: true })).toBeVisible();
+    await page.getByRole('button', { name: 'Keep this measurement' }).click();
+    await page.waitForURL(/pieces\/[0-9a-f-]{36}$/);
+    await expect(page.getByRole('cell', { name: 'to go' })).toBeVisible();
+  });
+
+  await test.step('an exposure is planned; it starts only after the cautions', async () => {
+    await open(page, `/${restoration}/brighten`);
+    await page.getByLabel('Way', { exact: true }).selectOption('bath-lamp');
+    await page.getByLabel('UV-A at the piece').fill('5');
+    await page.getByLabel('For', { exact: true }).fill('120');
+    await expect(page.getByText('from the bottle')).toBeVisible();
+    await expect(page.getByText('of oxygen if it all decomposes: never seal it')).toBeVisible();
+    await expect(page.getByText('of hours like these until it matches')).toBeVisible();
+    await page.getByRole('button', { name: 'Start exposure' }).click();
+    await expect(page.getByText('Read the cautions and confirm them before you start.').first()).toBeVisible();
+    await page.getByText('I have read this').click();
+    await page.getByRole('button', { name: 'Start exposure' }).click();
+    await expect(page.getByRole('heading', { name: /is in the light/ })).toBeVisible();
+  });
+
+  await test.step('the timer is on every screen and survives a closed page', async () => {
+    await open(page, '/sums');
+    await expect(page.getByRole('region', { name: 'Running now' })).toContainText('Upper shell');
+    await page.reload();
+    await expect(page.getByRole('region', { name: 'Running now' })).toContainText('Upper shell');
+  });
+
+  await test.step('a turn is noted; an end before the beginning is refused', async () => {
+    await open(page, `/${restoration}/brighten`);
+    await page.getByRole('button', { name: 'Turn done' }).click();
+    await expect(page.getByText('Turn noted.')).toBeVisible();
+    await page.getByLabel('Ended at').fill('2020-01-01T10:00');
+    await page.getByRole('button', { name: 'Wash off and end exposure' }).click();
+    await expect(page.getByText('It would have ended before it began.')).toBeVisible();
+    const now = new Date(Date.now() - 2 * 3_600_000 + 60_000).toISOString().slice(0, 16);
+    await page.getByLabel('Ended at').fill(now);
+    await page.getByRole('button', { name: 'Wash off and end exposure' }).click();
+    await expect(page.getByRole('heading', { name: 'Measure again' })).toBeVisible();
+  });
+
+  await test.step('measured again, it matches: the advice is to stop', async () => {
+    await page.getByRole('link', { name: 'Measure again' }).click();
+    await measureOn(page, await testPhoto(0.5, 2), 'after.jpg');
+    await page.getByRole('button', { name: 'Keep this measurement' }).click();
+    await page.waitForURL(/pieces\/[0-9a-f-]{36}$/);
+    await open(page, `/${restoration}/brighten`);
+    await expect(page.getByRole('heading', { name: 'Stop here' })).toBeVisible();
+    await expect(page.getByText('Changed by ΔE00')).toBeVisible();
+  });
+
+  await test.step('minutes and notes go into the record, which exports and imports again', async () => {
+    await open(page, `/${restoration}/wash`);
+    await page.getByLabel('Minutes spent').fill('30');
+    await page.getByLabel('On what').fill('Soap and toothbrush');
+    await page.getByRole('button', { name: 'Add minutes' }).click();
+    await expect(page.getByText('Minutes added.')).toBeVisible();
+    await open(page, `/${restoration}/record`);
+    await expect(page.getByRole('heading', { name: 'Before and after' })).toBeVisible();
+    const html = await download(page, 'Save as one page');
+    expect(html.toString()).toContain('data:image/webp;base64');
+    expect(html.toString()).not.toContain('<script');
+    const zip = await download(page, 'Save as ZIP with photographs');
+    await open(page, '/restorations');
+    await page.getByLabel('ZIP of a restoration').setInputFiles({ name: 'copy.zip', mimeType: 'application/zip', buffer: zip });
+    await expect(page.getByText('is here already')).toBeVisible();
+    await page.getByText('Import as a copy', { exact: true }).click();
+    await page.getByLabel('ZIP of a restoration').setInputFiles({ name: 'copy.zip', mimeType: 'application/zip', buffer: zip });
+    await page.waitForURL(/restorations\/[0-9a-f-]{36}$/);
+    await expect(page.getByRole('heading', { name: `${name} (copy)` })).toBeVisible();
+  });
+});
+
+async function download(page: import('@playwright/test').Page, link: string): Promise<Buffer> {
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: link }).click()]);
+  return readFile(await file.path());
+}

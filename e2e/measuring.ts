@@ -1,0 +1,38 @@
+import { expect, type Page } from '@playwright/test';
+import type { Point, Rect } from '@/core/photo/picture';
+import type { TestPhoto } from './photographs';
+
+/** A card patch stays a rectangle: two opposite corners say it all. */
+const oppositeCorners = ([x, y, w, h]: Rect): [number, Point][] => [
+  [1, [x, y]],
+  [3, [x + w, y + h]],
+];
+const allCorners = (points: readonly Point[]) => points.map((point, i): [number, Point] => [i + 1, point]);
+
+/** Puts a shape on the picture and drags its corners to where they belong. */
+async function place(page: Page, photo: TestPhoto, put: string, title: string, corners: readonly [number, Point][]): Promise<void> {
+  await page.getByRole('button', { name: `Put on: ${put}` }).click();
+  const board = page.getByLabel(/^Photograph .* of /);
+  await board.scrollIntoViewIfNeeded();
+  for (const [number, [x, y]] of corners) {
+    const handle = page.getByRole('button', { name: `${title}, corner ${number}`, exact: true });
+    await board.evaluate((node) => node.scrollIntoView({ block: 'center' }));
+    const box = (await board.boundingBox())!;
+    const from = (await handle.boundingBox())!;
+    await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(box.x + (x / photo.width) * box.width, box.y + (y / photo.height) * box.height, { steps: 4 });
+    await page.mouse.up();
+  }
+}
+
+/** Sends a photograph on the measuring screen, marks it, measures, and keeps the measurement. */
+export async function measureOn(page: Page, photo: TestPhoto, name: string): Promise<void> {
+  await page.getByLabel('Choose photographs').setInputFiles({ name, mimeType: 'image/jpeg', buffer: photo.jpeg });
+  await expect(page.getByRole('button', { name: 'Put on: Grey card' })).toBeVisible();
+  await place(page, photo, 'Grey card', 'Card patch 1', oppositeCorners(photo.card.rect));
+  await place(page, photo, 'Piece', 'Piece', allCorners(photo.lid));
+  await place(page, photo, 'Hidden patch', 'Hidden patch', allCorners(photo.hidden));
+  await page.getByRole('button', { name: 'Measure', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Keep this measurement' })).toBeVisible();
+}

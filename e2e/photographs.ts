@@ -1,0 +1,22 @@
+import type { Srgb } from '@/core/colour/types';
+import type { Point, Rect } from '@/core/photo/picture';
+import { toJpeg } from '@/simulators/camera/jpeg';
+import { homeComputer } from '@/simulators/camera/machines';
+import { PLAIN_SHOT, takePhotograph } from '@/simulators/camera/shot';
+
+export interface TestPhoto {
+  jpeg: Buffer;
+  width: number;
+  height: number;
+  card: { rect: Rect; srgb: Srgb };
+  lid: Point[];
+  hidden: Point[];
+}
+
+/** A photograph of a home computer with so much yellow, small enough to be quick. */
+export async function testPhoto(yellow: number, seed = 1): Promise<TestPhoto> {
+  const shot = { ...PLAIN_SHOT, width: 800, height: 600, tilt: 0.1, seed };
+  const { picture, spec } = takePhotograph(homeComputer({ amount: yellow }, { amount: yellow }), shot);
+  const region = (id: string) => [...spec.regions.find((r) => r.id === id)!.polygon];
+  return { jpeg: await toJpeg(picture, { takenAt: new Date('2026-06-21T10:00:00Z') }), width: 800, height: 600, card: spec.card[0]!, lid: region('lid'), hidden: region('hidden') };
+}

@@ -1,0 +1,34 @@
+import { defineConfig } from '@playwright/test';
+
+const CHROMIUM_FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+/** Each server has its own data and port: one begins empty, the other holds the demo workshop. */
+const PORTS = { empty: 3911, demo: 3912 };
+
+const server = (port: number, data: string, before = '') => ({
+  command: `rm -rf ${data} && ${before} node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port}`,
+  url: `http://127.0.0.1:${port}/sums`,
+  env: { KVELL_DATA: data, NEXT_TELEMETRY_DISABLED: '1' },
+  timeout: 240_000,
+  reuseExistingServer: false,
+});
+
+export default defineConfig({
+  testDir: './e2e',
+  outputDir: './test-results/e2e',
+  fullyParallel: false,
+  workers: 1,
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
+  reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : 'list',
+  use: {
+    launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM_FLAGS },
+    trace: 'retain-on-failure',
+  },
+  webServer: [server(PORTS.empty, '.test-empty'), server(PORTS.demo, '.test-demo/data-test', 'KVELL_DATA=.test-demo/data-test node_modules/.bin/tsx demo/load.ts &&')],
+  projects: [
+    { name: 'new user, desk', testMatch: /journey/, use: { baseURL: `http://127.0.0.1:${PORTS.empty}`, viewport: { width: 1280, height: 800 } } },
+    { name: 'new user, phone', testMatch: /journey/, use: { baseURL: `http://127.0.0.1:${PORTS.empty}`, viewport: { width: 390, height: 844 }, hasTouch: true } },
+    { name: 'hostile input', testMatch: /hostile/, use: { baseURL: `http://127.0.0.1:${PORTS.empty}`, viewport: { width: 1280, height: 800 } } },
+    { name: 'demo workshop', testMatch: /demo/, use: { baseURL: `http://127.0.0.1:${PORTS.demo}`, viewport: { width: 1280, height: 800 } } },
+  ],
+});

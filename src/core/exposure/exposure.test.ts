@@ -1,0 +1,161 @@
+import fc from 'fast-check';
+import { Refusal } from '../refusal';
+import { seededNormal } from './seededNormal.testing';
+import { adviseAfter } from './advice';
+import { sessionDose, warmthFactor } from './dose';
+import { exposureForecast, ratePosterior, yellowAfter, type ForecastInput } from './forecast';
+import { planExposure, type PlanInput } from './plan';
+import { priorOf, SCHOOL, SCHOOLS } from './schools';
+
+const PRIOR = { medianRate: 0.06, logSd: 0.6 };
+const base: ForecastInput = { startB: 27, targetB: 6, toleranceB: 1.5, sessions: [], prior: PRIOR, measurementSd: 0.6 };
+const width = (input: ForecastInput) => {
+  const { low, high } = exposureForecast(input).rate;
+  return Math.log(high / low);
+};
+
+describe('forecast', () => {
+  it('without sessions is the log-normal prior itself', () => {
+    const { rate, doseToGo, currentB } = exposureForecast(base);
+    expect(rate.median).toBeCloseTo(0.06, 5);
+    expect(rate.low).toBeCloseTo(0.06 * Math.exp(-1.6449 * 0.6), 4);
+    expect(rate.high).toBeCloseTo(0.06 * Math.exp(1.6449 * 0.6), 3);
+    expect(currentB).toBe(27);
+    expect(doseToGo.median).toBeCloseTo(Math.log(21 / 1.5) / 0.06, 2);
+  });
+
+  it('finds the rate that measurements without error show, wherever it lies', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.02, max: 0.18, noNaN: true }), (rate) => {
+        const sessions = [6, 8].map((dose, i, doses) => ({ dose, measuredB: yellowAfter(27, 6, rate, doses.slice(0, i + 1).reduce((a, b) => a + b)) }));
+        const found = exposureForecast({ ...base, sessions, measurementSd: 0.1 });
+        expect(found.rate.median / rate).toBeGreaterThan(0.95);
+        expect(found.rate.median / rate).toBeLessThan(1.05);
+        expect(found.doubt).toBeNull();
+      }),
+    );
+  });
+
+  it('narrows with each measurement that fits', () => {
+    const sessions = [8, 8, 8].map((dose, i) => ({ dose, measuredB: yellowAfter(27, 6, 0.06, 8 * (i + 1)) }));
+    const widths = [0, 1, 2, 3].map((n) => width({ ...base, sessions: sessions.slice(0, n) }));
+    expect(widths[1]).toBeLessThan(widths[0]!);
+    expect(widths[2]).toBeLessThan(widths[1]!);
+    expect(widths[3]).toBeLessThan(widths[2]!);
+  });
+
+  it('holds the truth in its band about nine times in ten, under noise', () => {
+    const normal = seededNormal(11);
+    let inside = 0;
+    const trials = 300;
+    for (let i = 0; i < trials; i++) {
+      const rate = 0.06 * Math.exp(0.6 * normal());
+      const sessions = [8, 10].map((dose, k) => ({ dose, measuredB: yellowAfter(27, 6, rate, k === 0 ? 8 : 18) + 0.6 * normal() }));
+      const { doseToGo } = exposureForecast({ ...base, sessions });
+      const truth = Math.max(0, Math.log(21 / 1.5) / rate - 18);
+      if (truth >= doseToGo.low - 1e-9 && truth <= doseToGo.high + 1e-9) inside++;
+    }
+    expect(inside / trials).toBeGreaterThan(0.84);
+    expect(inside / trials).toBeLessThan(0.96);
+  });
+
+  it('a session that nobody measured adds dose but no knowledge', () => {
+    expect(width({ ...base, sessions: [{ dose: 9, measuredB: null }] })).toBeCloseTo(width(base), 9);
+    expect(exposureForecast({ ...base, sessions: [{ dose: 9, measuredB: null }] }).doseToGo.median).toBeLessThan(exposureForecast(base).doseToGo.median);
+  });
+
+  it('says so when a piece measures yellower than at the start', () => {
+    expect(exposureForecast({ ...base, sessions: [{ dose: 10, measuredB: 31 }] }).doubt).toContain('yellower');
+  });
+
+  it('has nothing to go within the tolerance, and refuses a target above the start', () => {
+    expect(exposureForecast({ ...base, startB: 7 }).doseToGo).toEqual({ low: 0, median: 0, high: 0 });
+    expect(() => exposureForecast({ ...base, targetB: 30 })).toThrow(Refusal);
+  });
+
+  it('weights sum to one', () => {
+    expect(ratePosterior(base).weights.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+  });
+});
+
+const at = { place: { latitude: 14.6, longitude: -30.2 }, start: new Date('2026-03-21T12:00:00Z'), durationMin: 120, cloudFraction: 0, lampMwPerCm2: 5, temperatureC: 25 };
+
+describe('dose of a session', () => {
+  it('lamp and warmth follow their own laws', () => {
+    expect(sessionDose(SCHOOL['bath-lamp'], at)).toBeCloseTo(2 * 5 * 1.8, 9);
+    expect(sessionDose(SCHOOL.vapour, at)).toBeCloseTo(2, 9);
+    expect(sessionDose(SCHOOL.vapour, { ...at, temperatureC: 35 })).toBeCloseTo(4, 9);
+    expect(warmthFactor(15)).toBeCloseTo(0.5, 9);
+  });
+
+  it.each(SCHOOLS)('%s refuses over 50 °C', (id) => {
+    expect(() => sessionDose(SCHOOL[id], { ...at, temperatureC: 51 })).toThrow('too hot');
+  });
+});
+
+describe('plan', () => {
+  const input: PlanInput = {
+    ...at,
+    school: SCHOOL['bag-sun'],
+    stockPercentWW: 35,
+    targetPercentWW: 6,
+    volumeL: 2,
+    areaCm2: 500,
+    toleranceB: 1.5,
+    yellow: { startB: 27, targetB: 6, sessions: [], measurementSd: 0.6 },
+  };
+
+  it('mixes, counts gas, and forecasts hours that pay for the dose to go', () => {
+    const plan = planExposure(input);
+    expect(plan.dilution!.stockVolumeL + plan.dilution!.waterVolumeL).toBeGreaterThan(1.9);
+    expect(plan.oxygenL).toBeGreaterThan(30);
+    expect(plan.hoursToGo!.median * (plan.dose / 2)).toBeCloseTo(plan.forecast!.doseToGo.median, 6);
+    expect(plan.afterB!.low).toBeLessThan(plan.afterB!.median);
+    expect(plan.afterB!.median).toBeLessThan(27);
+    expect(plan.cautions.map(({ id }) => id)).toEqual(['peroxide-burns', 'sun-heat']);
+  });
+
+  it('cream is used as it is', () => {
+    const plan = planExposure({ ...input, school: SCHOOL['cream-film-sun'], stockPercentWW: 11.7 });
+    expect(plan.dilution).toBeNull();
+    expect(plan.creamMl).toBeCloseTo(50, 6);
+  });
+
+  it('is honest at night, without a measurement and without a lamp reading', () => {
+    const night = planExposure({ ...input, start: new Date('2026-03-21T03:00:00Z'), durationMin: 60, yellow: null });
+    expect(night.dose).toBe(0);
+    expect(night.hoursToGo).toBeNull();
+    expect(night.notes.join(' ')).toMatch(/Not measured yet.*next to no ultraviolet/s);
+    expect(planExposure({ ...input, school: SCHOOL['bath-lamp'], lampMwPerCm2: 0 }).notes.join(' ')).toContain('mW/cm²');
+  });
+
+  it('refuses what a way is not worked with', () => {
+    expect(() => planExposure({ ...input, targetPercentWW: 20 })).toThrow('stronger than that');
+    expect(() => planExposure({ ...input, stockPercentWW: 3 })).toThrow('Water only makes it weaker');
+  });
+
+  it('a strong bath starts from its own rate', () => {
+    expect(priorOf(SCHOOL['bath-lamp'], 30).medianRate).toBe(0.1);
+    expect(priorOf(SCHOOL['bath-lamp'], 12).medianRate).toBe(0.04);
+  });
+});
+
+describe('advice', () => {
+  const forecast = exposureForecast({ ...base, sessions: [{ dose: 8, measuredB: 19 }] });
+  it.each([
+    [null, null, 'measure first'],
+    ['to go', 11, 'go on'],
+    ['to go', 0.4, 'stop'],
+    ['matched', 0.5, 'stop'],
+    ['past it', -3, 'stop'],
+    ['uneven', 1, 'even it out'],
+  ] as const)('%s at %s is “%s”', (verdict, deltaB, what) => {
+    const advice = adviseAfter(verdict, deltaB, forecast, 8);
+    expect(advice.what).toBe(what);
+    expect(advice.why).toMatch(/\.$/);
+  });
+
+  it('says how many sessions are left', () => {
+    expect(adviseAfter('to go', 11, forecast, 8).why).toMatch(/About \d.* more sessions/);
+  });
+});
