@@ -5,7 +5,12 @@ const COMPUTING = ['culori', 'suncalc', 'ml-matrix', 'joi', '@date-fns/tz', 'dat
 module.exports = {
   forbidden: [
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
-    { name: 'core-stands-alone', severity: 'error', from: { path: '^src/core/', pathNot: '\\.test\\.ts$' }, to: { path: '^(src|demo|e2e|scripts|benchmarks)/', pathNot: '^src/core/' } },
+    {
+      name: 'core-stands-alone',
+      severity: 'error',
+      from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^(src|demo|e2e|scripts|benchmarks)/', pathNot: '^src/core/' },
+    },
     {
       name: 'core-uses-computing-libraries-only',
       severity: 'error',
@@ -14,7 +19,12 @@ module.exports = {
     },
     { name: 'data-over-core', severity: 'error', from: { path: '^src/data/' }, to: { path: '^src/', pathNot: '^src/(data|core)/' } },
     { name: 'ui-knows-no-stage', severity: 'error', from: { path: '^src/ui/' }, to: { path: '^src/', pathNot: '^src/(ui|core)/' } },
-    { name: 'simulators-over-core', severity: 'error', from: { path: '^src/simulators/' }, to: { path: '^src/', pathNot: '^src/(simulators|core)/' } },
+    {
+      name: 'simulators-over-core',
+      severity: 'error',
+      from: { path: '^src/simulators/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/', pathNot: '^src/(simulators|core)/' },
+    },
     { name: 'workers-call-core', severity: 'error', from: { path: '^src/workers/' }, to: { path: '^src/', pathNot: '^src/core/' } },
     { name: 'edge-over-core', severity: 'error', from: { path: '^src/edge/' }, to: { path: '^src/', pathNot: '^src/(edge|core)/' } },
     {
@@ -31,6 +41,10 @@ module.exports = {
     tsConfig: { fileName: 'tsconfig.json' },
     tsPreCompilationDeps: true,
     doNotFollow: { path: 'node_modules' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'], extensions: ['.ts', '.tsx', '.mjs', '.cjs', '.js', '.json'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+      extensions: ['.ts', '.tsx', '.mjs', '.cjs', '.js', '.json'],
+    },
   },
 };

@@ -1,6 +1,14 @@
 import { defineConfig } from '@playwright/test';
 
-const CHROMIUM_FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+const CHROMIUM_FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
 /** Each server has its own data and port: one begins empty, the other holds the demo workshop. */
 const PORTS = { empty: 3911, demo: 3912 };
 
@@ -24,10 +32,17 @@ export default defineConfig({
     launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM_FLAGS },
     trace: 'retain-on-failure',
   },
-  webServer: [server(PORTS.empty, '.test-empty'), server(PORTS.demo, '.test-demo/data-test', 'KVELL_DATA=.test-demo/data-test node_modules/.bin/tsx demo/load.ts &&')],
+  webServer: [
+    server(PORTS.empty, '.test-empty'),
+    server(PORTS.demo, '.test-demo/data-test', 'KVELL_DATA=.test-demo/data-test node_modules/.bin/tsx demo/load.ts &&'),
+  ],
   projects: [
     { name: 'new user, desk', testMatch: /journey/, use: { baseURL: `http://127.0.0.1:${PORTS.empty}`, viewport: { width: 1280, height: 800 } } },
-    { name: 'new user, phone', testMatch: /journey/, use: { baseURL: `http://127.0.0.1:${PORTS.empty}`, viewport: { width: 390, height: 844 }, hasTouch: true } },
+    {
+      name: 'new user, phone',
+      testMatch: /journey/,
+      use: { baseURL: `http://127.0.0.1:${PORTS.empty}`, viewport: { width: 390, height: 844 }, hasTouch: true },
+    },
     { name: 'hostile input', testMatch: /hostile/, use: { baseURL: `http://127.0.0.1:${PORTS.empty}`, viewport: { width: 1280, height: 800 } } },
     { name: 'demo workshop', testMatch: /demo/, use: { baseURL: `http://127.0.0.1:${PORTS.demo}`, viewport: { width: 1280, height: 800 } } },
   ],

@@ -15,7 +15,9 @@ function randomShot(seed: number): { scene: Scene; shot: Shot; light: string } {
   const between = (low: number, high: number) => low + random() * (high - low);
   const amount = between(0, 30);
   const yellowing = { amount, ...(random() < 0.4 && { oneSided: { angleDeg: between(0, 360), farShare: between(0.5, 1) } }) };
-  const scene = [() => homeComputer(yellowing, { amount: amount * 1.2 }), () => desktopFront(yellowing), () => handheld(yellowing)][Math.floor(random() * 3)]!();
+  const scene = [() => homeComputer(yellowing, { amount: amount * 1.2 }), () => desktopFront(yellowing), () => handheld(yellowing)][
+    Math.floor(random() * 3)
+  ]!();
   const names = Object.keys(LIGHTS) as (keyof typeof LIGHTS)[];
   const light = names[seed % names.length]!;
   return {
@@ -60,7 +62,13 @@ export async function accuracy(firstSeed = 1): Promise<void> {
     });
   }
   console.log(`${PICTURES} pictures, five lights, gradient under 10 %, noise, JPEG 85 (seeds from ${firstSeed})`);
-  console.log(`  colour against truth, grey card:      median ΔE00 ${quantile(colourErrors, 0.5).toFixed(2)} (aim 1.0), 95th ${quantile(colourErrors, 0.95).toFixed(2)} (aim 2.5)`);
-  console.log(`  distance to hidden patch, grey card:  median error ${quantile(distanceErrors, 0.5).toFixed(2)}, 95th ${quantile(distanceErrors, 0.95).toFixed(2)}`);
-  console.log(`  distance to hidden patch, no card:    median error ${quantile(bareErrors, 0.5).toFixed(2)} (aim 1.5), 95th ${quantile(bareErrors, 0.95).toFixed(2)}`);
+  console.log(
+    `  colour against truth, grey card:      median ΔE00 ${quantile(colourErrors, 0.5).toFixed(2)} (aim 1.0), 95th ${quantile(colourErrors, 0.95).toFixed(2)} (aim 2.5)`,
+  );
+  console.log(
+    `  distance to hidden patch, grey card:  median error ${quantile(distanceErrors, 0.5).toFixed(2)}, 95th ${quantile(distanceErrors, 0.95).toFixed(2)}`,
+  );
+  console.log(
+    `  distance to hidden patch, no card:    median error ${quantile(bareErrors, 0.5).toFixed(2)} (aim 1.5), 95th ${quantile(bareErrors, 0.95).toFixed(2)}`,
+  );
 }

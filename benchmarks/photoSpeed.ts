@@ -24,13 +24,28 @@ export async function photoSpeed(): Promise<void> {
   const taken = takePhotograph(scene, { ...PLAIN_SHOT, width: 4000, height: 3000, noiseCodes: 2 });
   const picture = await decodePicture(await toJpeg(taken.picture, { quality: 85 }));
   const { width, height } = picture;
-  const whole = { id: 'whole', polygon: [[0, 0], [width, 0], [width, height], [0, height]] as [number, number][] };
+  const whole = {
+    id: 'whole',
+    polygon: [
+      [0, 0],
+      [width, 0],
+      [width, height],
+      [0, height],
+    ] as [number, number][],
+  };
   const spec = { card: taken.spec.card, regions: [whole, taken.spec.regions[1]!], reference: 'hidden' };
-  const bytes = await sharp(picture.data, { raw: { width, height, channels: 4 } }).removeAlpha().raw().toBuffer();
+  const bytes = await sharp(picture.data, { raw: { width, height, channels: 4 } })
+    .removeAlpha()
+    .raw()
+    .toBuffer();
   const ours: number[] = [];
   const vips: number[] = [];
   const measure = () => measurePicture(picture, spec);
-  const convert = () => sharp(bytes, { raw: { width, height, channels: 3 } }).toColourspace('lab').raw({ depth: 'float' }).toBuffer();
+  const convert = () =>
+    sharp(bytes, { raw: { width, height, channels: 3 } })
+      .toColourspace('lab')
+      .raw({ depth: 'float' })
+      .toBuffer();
   for (let round = 0; round < WARM_UP; round++) {
     measure();
     await convert();
@@ -58,7 +73,11 @@ export async function photoSpeed(): Promise<void> {
   const mine = median(ours);
   const theirs = median(vips);
   console.log(`Full measurement of ${(pixels / 1e6).toFixed(0)} million pixels, in memory (median of ${BLOCKS * IN_BLOCK})`);
-  console.log(`  ours ${mine.toFixed(0)} ms (${ns(mine, pixels)} ns a pixel), libvips Lab alone ${theirs.toFixed(0)} ms (${ns(theirs, pixels)} ns a pixel)`);
+  console.log(
+    `  ours ${mine.toFixed(0)} ms (${ns(mine, pixels)} ns a pixel), libvips Lab alone ${theirs.toFixed(0)} ms (${ns(theirs, pixels)} ns a pixel)`,
+  );
   console.log(`  ratio ours/libvips ${(mine / theirs).toFixed(2)} (aim at most 1)`);
-  console.log(`  culori pixel by pixel ${ns(culori, sample)} ns a pixel: ours is ${(culori / sample / (mine / pixels)).toFixed(0)} times faster (aim at least 20)`);
+  console.log(
+    `  culori pixel by pixel ${ns(culori, sample)} ns a pixel: ours is ${(culori / sample / (mine / pixels)).toFixed(0)} times faster (aim at least 20)`,
+  );
 }

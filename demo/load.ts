@@ -7,7 +7,8 @@ import { loadWorkshop } from './workshop';
 /** Loads the demo workshop into the data folder: kept where it is there already, made anew with `--fresh`. */
 const fresh = process.argv.includes('--fresh');
 // A guard against the one thing this may never do.
-if (!/data-(demo|test)[^/]*$/.test(dataFolder())) throw new Error(`The demo is loaded only into a folder named data-demo…, not into ${dataFolder()}.`);
+if (!/data-(demo|test)[^/]*$/.test(dataFolder()))
+  throw new Error(`The demo is loaded only into a folder named data-demo…, not into ${dataFolder()}.`);
 if (fresh) await rm(dataFolder(), { recursive: true, force: true });
 if ((await listRestorations()).length > 0) console.log('The demo workshop is there already. With --fresh it is made anew.');
 else {

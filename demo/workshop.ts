@@ -17,7 +17,16 @@ const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
 
 /** An invented workshop in a sunny place in mid-ocean, so that its sun is worth something in every month. */
-const WORKSHOP = { name: 'Lindra’s bench, Port Amarel', latitude: 14.6, longitude: -30.2, altitudeM: 40, timeZone: 'Etc/GMT+2', units: 'metric', currency: 'EUR', hourlyRateMinor: 1200 } as const;
+const WORKSHOP = {
+  name: 'Lindra’s bench, Port Amarel',
+  latitude: 14.6,
+  longitude: -30.2,
+  altitudeM: 40,
+  timeZone: 'Etc/GMT+2',
+  units: 'metric',
+  currency: 'EUR',
+  hourlyRateMinor: 1200,
+} as const;
 
 /** A moment so many days ago, at an hour of the workshop's own clock (two hours behind UTC). */
 function clockOf(now: Date) {
@@ -41,11 +50,20 @@ const piece = (restorationId: string, tag: string, name: string, rest: Partial<N
   ...rest,
 });
 
-const minutes = (restorationId: string, stage: Stage, spent: number, words: string, at: Date) => addLedgerEntry({ restorationId, stage, kind: 'minutes', words, amountMinor: 0, minutes: spent }, at);
-const material = (restorationId: string, stage: Stage, amountMinor: number, words: string, at: Date) => addLedgerEntry({ restorationId, stage, kind: 'material', words, amountMinor, minutes: 0 }, at);
+const minutes = (restorationId: string, stage: Stage, spent: number, words: string, at: Date) =>
+  addLedgerEntry({ restorationId, stage, kind: 'minutes', words, amountMinor: 0, minutes: spent }, at);
+const material = (restorationId: string, stage: Stage, amountMinor: number, words: string, at: Date) =>
+  addLedgerEntry({ restorationId, stage, kind: 'material', words, amountMinor, minutes: 0 }, at);
 const note = (restorationId: string, stage: Stage, words: string, at: Date) => writeNote({ restorationId, stage, words, corrects: null }, at);
 
-async function expose(target: Piece, stock: StockItem, from: Date, planned: number, real: { minutes: number; cloud: number; words: string }, rest: Partial<StartExposure> = {}): Promise<Session> {
+async function expose(
+  target: Piece,
+  stock: StockItem,
+  from: Date,
+  planned: number,
+  real: { minutes: number; cloud: number; words: string },
+  rest: Partial<StartExposure> = {},
+): Promise<Session> {
   const start: StartExposure = {
     pieceId: target.id,
     school: 'cream-film-sun',
@@ -64,7 +82,8 @@ async function expose(target: Piece, stock: StockItem, from: Date, planned: numb
   };
   const session = await startExposure(start, from);
   const timer = (await runningTimers()).find(({ sessionId }) => sessionId === session.id)!;
-  for (let turn = start.turnEveryMin; turn < real.minutes; turn += start.turnEveryMin) await noteTurn(timer.id, new Date(from.getTime() + turn * 60_000));
+  for (let turn = start.turnEveryMin; turn < real.minutes; turn += start.turnEveryMin)
+    await noteTurn(timer.id, new Date(from.getTime() + turn * 60_000));
   const end = new Date(from.getTime() + real.minutes * 60_000);
   return endExposure(session.id, { endedAt: end.toISOString(), cloudFraction: real.cloud, temperatureC: 31, words: real.words }, end);
 }
@@ -85,52 +104,151 @@ async function brimsel(at: Clock, cream: StockItem): Promise<void> {
     at(9, 17),
   );
   const yellow = { amount: 24, oneSided: { angleDeg: 0, farShare: 0.72 } };
-  await photograph({ restorationId: id, stage: 'intake', pieceId: null, name: 'brimsel-as-it-came', takenAt: at(9, 17, 10), scene: homeComputer(yellow, { amount: 29 }), shot: { light: LIGHTS['shed dusk'], tilt: 0.5, seed: 3 } });
-  await addFinding({ restorationId: id, pieceId: null, stage: 'intake', kind: 'yellowed', severity: 'bad', words: 'upper shell and keys, left side more' }, at(9, 17, 20));
-  await addFinding({ restorationId: id, pieceId: null, stage: 'intake', kind: 'soiled', severity: 'plain', words: 'dust under the caps, hand grease on the space bar' }, at(9, 17, 22));
+  await photograph({
+    restorationId: id,
+    stage: 'intake',
+    pieceId: null,
+    name: 'brimsel-as-it-came',
+    takenAt: at(9, 17, 10),
+    scene: homeComputer(yellow, { amount: 29 }),
+    shot: { light: LIGHTS['shed dusk'], tilt: 0.5, seed: 3 },
+  });
+  await addFinding(
+    { restorationId: id, pieceId: null, stage: 'intake', kind: 'yellowed', severity: 'bad', words: 'upper shell and keys, left side more' },
+    at(9, 17, 20),
+  );
+  await addFinding(
+    {
+      restorationId: id,
+      pieceId: null,
+      stage: 'intake',
+      kind: 'soiled',
+      severity: 'plain',
+      words: 'dust under the caps, hand grease on the space bar',
+    },
+    at(9, 17, 22),
+  );
   await settleStage(id, 'intake', 'done', null, at(9, 18));
   await note(id, 'teardown', 'Six screws below, two long ones at the back. Ribbon of the keyboard: blue stripe to the left.', at(8, 10, 30));
   await minutes(id, 'teardown', 40, 'Shell open, board and keyboard out', at(8, 10, 40));
   await settleStage(id, 'teardown', 'done', null, at(8, 11));
-  const shell = await addPiece(piece(id, 'K1', 'Upper shell', { lengthMm: 400, widthMm: 220, heightMm: 45, labels: 'paper label under the badge, taped over' }), at(8, 11, 10));
+  const shell = await addPiece(
+    piece(id, 'K1', 'Upper shell', { lengthMm: 400, widthMm: 220, heightMm: 45, labels: 'paper label under the badge, taped over' }),
+    at(8, 11, 10),
+  );
   const caps = await addPiece(piece(id, 'K2', 'Key caps, pale', { plastic: 'ABS', finish: 'smooth' }), at(8, 11, 12));
   await minutes(id, 'wash', 55, 'Vacuum, dish soap, toothbrush on every face', at(8, 16));
   await material(id, 'wash', 150, 'Dish soap and two toothbrushes', at(8, 16, 5));
   await settleStage(id, 'wash', 'done', null, at(8, 17));
   const scene = (share: number, extra: object = {}) => homeComputer({ ...yellow, amount: 24 * share, ...extra }, { amount: 29 });
   const take = (name: string, share: number, when: Date, light: keyof typeof LIGHTS, seed: number, extra: object = {}) =>
-    measured({ restorationId: id, stage: 'brighten', pieceId: shell.id, name, takenAt: when, scene: scene(share, extra), shot: { light: LIGHTS[light], seed } }, shell, 'lid');
+    measured(
+      {
+        restorationId: id,
+        stage: 'brighten',
+        pieceId: shell.id,
+        name,
+        takenAt: when,
+        scene: scene(share, extra),
+        shot: { light: LIGHTS[light], seed },
+      },
+      shell,
+      'lid',
+    );
   await take('K1-before', 1, at(4, 8, 30), 'north window', 4);
-  await measured({ restorationId: id, stage: 'brighten', pieceId: caps.id, name: 'K2-before', takenAt: at(4, 8, 40), scene: homeComputer(yellow, { amount: 29 }), shot: { light: LIGHTS['north window'], seed: 9 } }, caps, 'lid');
+  await measured(
+    {
+      restorationId: id,
+      stage: 'brighten',
+      pieceId: caps.id,
+      name: 'K2-before',
+      takenAt: at(4, 8, 40),
+      scene: homeComputer(yellow, { amount: 29 }),
+      shot: { light: LIGHTS['north window'], seed: 9 },
+    },
+    caps,
+    'lid',
+  );
   const first = await expose(shell, cream, at(4, 9), 150, { minutes: 145, cloud: 0.25, words: 'Film wrinkled along the front edge.' });
   await take('K1-after-1', left(first.dose!), at(3, 8, 20), 'daylight', 5, { streaks: { angleDeg: 12, periodMm: 46, amount: 0.9 } });
-  const second = await expose(shell, cream, at(2, 9, 30), 120, { minutes: 120, cloud: 0.4, words: 'New film, laid without folds. Turned every half hour.' });
-  await take('K1-after-2', left(first.dose! + second.dose!), at(1, 8, 15), 'north window', 6, { streaks: { angleDeg: 12, periodMm: 46, amount: 0.5 } });
+  const second = await expose(shell, cream, at(2, 9, 30), 120, {
+    minutes: 120,
+    cloud: 0.4,
+    words: 'New film, laid without folds. Turned every half hour.',
+  });
+  await take('K1-after-2', left(first.dose! + second.dose!), at(1, 8, 15), 'north window', 6, {
+    streaks: { angleDeg: 12, periodMm: 46, amount: 0.5 },
+  });
 }
 
 /** A desktop machine just taken in. */
 async function tovarn(at: Clock): Promise<void> {
   const { id } = await openRestoration(
-    { title: 'Tovarn Desk Two', machine: 'Tovarn Desk Two, desktop case with one drive', source: 'swapped for a monitor stand', pricePaidMinor: 0, condition: 'Front yellow but for the drive door and where a sticker sat. One foot missing. Power switch stiff.' },
+    {
+      title: 'Tovarn Desk Two',
+      machine: 'Tovarn Desk Two, desktop case with one drive',
+      source: 'swapped for a monitor stand',
+      pricePaidMinor: 0,
+      condition: 'Front yellow but for the drive door and where a sticker sat. One foot missing. Power switch stiff.',
+    },
     at(1, 19),
   );
   const scene = desktopFront({ amount: 17, blotches: { sizeMm: 60, amount: 1.2, seed: 5 } });
-  await photograph({ restorationId: id, stage: 'intake', pieceId: null, name: 'tovarn-front', takenAt: at(1, 19, 5), scene, shot: { light: LIGHTS['warm lamp'], seed: 11 } });
-  await photograph({ restorationId: id, stage: 'intake', pieceId: null, name: 'tovarn-from-the-left', takenAt: at(1, 19, 6), scene, shot: { light: LIGHTS['warm lamp'], tilt: 0.9, turnDeg: -7, seed: 12 } });
-  await addFinding({ restorationId: id, pieceId: null, stage: 'intake', kind: 'missing', severity: 'plain', words: 'one rubber foot' }, at(1, 19, 12));
+  await photograph({
+    restorationId: id,
+    stage: 'intake',
+    pieceId: null,
+    name: 'tovarn-front',
+    takenAt: at(1, 19, 5),
+    scene,
+    shot: { light: LIGHTS['warm lamp'], seed: 11 },
+  });
+  await photograph({
+    restorationId: id,
+    stage: 'intake',
+    pieceId: null,
+    name: 'tovarn-from-the-left',
+    takenAt: at(1, 19, 6),
+    scene,
+    shot: { light: LIGHTS['warm lamp'], tilt: 0.9, turnDeg: -7, seed: 12 },
+  });
+  await addFinding(
+    { restorationId: id, pieceId: null, stage: 'intake', kind: 'missing', severity: 'plain', words: 'one rubber foot' },
+    at(1, 19, 12),
+  );
   await addFinding({ restorationId: id, pieceId: null, stage: 'intake', kind: 'sticky', severity: 'slight', words: 'power switch' }, at(1, 19, 13));
 }
 
 /** A pocket computer finished with its record. */
 async function pellwig(at: Clock, liquid: StockItem): Promise<void> {
   const { id } = await openRestoration(
-    { title: 'Pellwig Pocket', machine: 'Pellwig Pocket, pocket computer with nine wide keys', source: 'a neighbour’s drawer', pricePaidMinor: 800, condition: 'Shell straw yellow, strap mark pale. Works with fresh cells. Window lightly scratched.' },
+    {
+      title: 'Pellwig Pocket',
+      machine: 'Pellwig Pocket, pocket computer with nine wide keys',
+      source: 'a neighbour’s drawer',
+      pricePaidMinor: 800,
+      condition: 'Shell straw yellow, strap mark pale. Works with fresh cells. Window lightly scratched.',
+    },
     at(30, 18),
   );
   const yellow = { amount: 18 };
-  await photograph({ restorationId: id, stage: 'intake', pieceId: null, name: 'pellwig-as-it-came', takenAt: at(30, 18, 5), scene: handheld(yellow), shot: { light: LIGHTS['cold tube'], tilt: 0.6, seed: 21 } });
-  const scratched = await addFinding({ restorationId: id, pieceId: null, stage: 'intake', kind: 'scuffed', severity: 'slight', words: 'window' }, at(30, 18, 15));
-  const yellowed = await addFinding({ restorationId: id, pieceId: null, stage: 'intake', kind: 'yellowed', severity: 'plain', words: 'shell' }, at(30, 18, 16));
+  await photograph({
+    restorationId: id,
+    stage: 'intake',
+    pieceId: null,
+    name: 'pellwig-as-it-came',
+    takenAt: at(30, 18, 5),
+    scene: handheld(yellow),
+    shot: { light: LIGHTS['cold tube'], tilt: 0.6, seed: 21 },
+  });
+  const scratched = await addFinding(
+    { restorationId: id, pieceId: null, stage: 'intake', kind: 'scuffed', severity: 'slight', words: 'window' },
+    at(30, 18, 15),
+  );
+  const yellowed = await addFinding(
+    { restorationId: id, pieceId: null, stage: 'intake', kind: 'yellowed', severity: 'plain', words: 'shell' },
+    at(30, 18, 16),
+  );
   await settleStage(id, 'intake', 'done', null, at(30, 19));
   await minutes(id, 'teardown', 25, 'Four screws, cells and board out', at(29, 10));
   await settleStage(id, 'teardown', 'done', null, at(29, 10, 30));
@@ -138,9 +256,27 @@ async function pellwig(at: Clock, liquid: StockItem): Promise<void> {
   await minutes(id, 'wash', 20, 'Dish soap, soft brush', at(29, 11));
   await settleStage(id, 'wash', 'done', null, at(29, 11, 30));
   const take = (name: string, share: number, when: Date, seed: number) =>
-    measured({ restorationId: id, stage: 'brighten', pieceId: shell.id, name, takenAt: when, scene: handheld({ amount: 18 * share }), shot: { light: LIGHTS['north window'], seed } }, shell, 'shell');
+    measured(
+      {
+        restorationId: id,
+        stage: 'brighten',
+        pieceId: shell.id,
+        name,
+        takenAt: when,
+        scene: handheld({ amount: 18 * share }),
+        shot: { light: LIGHTS['north window'], seed },
+      },
+      shell,
+      'shell',
+    );
   await take('K1-before', 1, at(28, 9), 22);
-  const bag: Partial<StartExposure> = { school: 'bag-sun', stockPercentWW: 35, targetPercentWW: 6, amountMl: 800, cautions: [caution('peroxide-burns'), caution('sun-heat')] };
+  const bag: Partial<StartExposure> = {
+    school: 'bag-sun',
+    stockPercentWW: 35,
+    targetPercentWW: 6,
+    amountMl: 800,
+    cautions: [caution('peroxide-burns'), caution('sun-heat')],
+  };
   await expose(shell, liquid, at(28, 9, 30), 240, { minutes: 240, cloud: 0.2, words: 'In a zip bag, vented at each turn.' }, bag);
   await take('K1-after-1', 0.2, at(27, 9), 23);
   await expose(shell, liquid, at(27, 9, 30), 180, { minutes: 170, cloud: 0.1, words: 'Same bag, fresh liquid.' }, bag);
@@ -165,13 +301,44 @@ async function pellwig(at: Clock, liquid: StockItem): Promise<void> {
 export async function loadWorkshop(now: Date, tell: (words: string) => void): Promise<void> {
   const at = clockOf(now);
   await saveWorkshop(WORKSHOP, at(31, 9));
-  const liquid = await addStock({ name: 'Peroxide 35 %, 1 L', kind: 'peroxide liquid', strengthValue: 35, strengthUnit: 'percentWW', sizeMl: 1000, priceMinor: 1490, words: 'cool and dark, vented cap' }, at(31, 9, 10));
-  const cream = await addStock({ name: 'Cream peroxide 40 volumes, 1 L', kind: 'peroxide cream', strengthValue: 40, strengthUnit: 'volumes', sizeMl: 1000, priceMinor: 990, words: '' }, at(31, 9, 12));
+  const liquid = await addStock(
+    {
+      name: 'Peroxide 35 %, 1 L',
+      kind: 'peroxide liquid',
+      strengthValue: 35,
+      strengthUnit: 'percentWW',
+      sizeMl: 1000,
+      priceMinor: 1490,
+      words: 'cool and dark, vented cap',
+    },
+    at(31, 9, 10),
+  );
+  const cream = await addStock(
+    {
+      name: 'Cream peroxide 40 volumes, 1 L',
+      kind: 'peroxide cream',
+      strengthValue: 40,
+      strengthUnit: 'volumes',
+      sizeMl: 1000,
+      priceMinor: 990,
+      words: '',
+    },
+    at(31, 9, 12),
+  );
   tell('Pellwig Pocket, finished with its record');
   await pellwig(at, liquid);
   tell('Brimsel Nine, in the middle of brightening');
   await brimsel(at, cream);
   tell('Tovarn Desk Two, just taken in');
   await tovarn(at);
-  await startTimer({ restorationId: null, pieceId: null, label: 'Tovarn feet: soaking in alcohol', atTheBell: 'Wipe the old glue off while it is soft.', minutes: 180 }, new Date(now.getTime() - 20 * 60_000));
+  await startTimer(
+    {
+      restorationId: null,
+      pieceId: null,
+      label: 'Tovarn feet: soaking in alcohol',
+      atTheBell: 'Wipe the old glue off while it is soft.',
+      minutes: 180,
+    },
+    new Date(now.getTime() - 20 * 60_000),
+  );
 }

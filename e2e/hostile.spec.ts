@@ -24,7 +24,9 @@ test.beforeAll(async ({ browser }, info) => {
 });
 
 async function sendPhoto(request: APIRequestContext, name: string, content: Buffer): Promise<Answered> {
-  const response = await request.post('/api/photos', { multipart: { restorationId, stage: 'intake', photo: { name, mimeType: 'image/jpeg', buffer: content } } });
+  const response = await request.post('/api/photos', {
+    multipart: { restorationId, stage: 'intake', photo: { name, mimeType: 'image/jpeg', buffer: content } },
+  });
   return (await response.json()) as Answered;
 }
 
@@ -41,7 +43,9 @@ test('files that are not what they say are refused in plain words', async ({ req
 });
 
 test('a picture of 300 million pixels is refused before it is decoded', async ({ request }) => {
-  const bomb = await sharp({ create: { width: 20_000, height: 15_000, channels: 3, background: '#cccccc' }, limitInputPixels: false }).png({ compressionLevel: 9 }).toBuffer();
+  const bomb = await sharp({ create: { width: 20_000, height: 15_000, channels: 3, background: '#cccccc' }, limitInputPixels: false })
+    .png({ compressionLevel: 9 })
+    .toBuffer();
   expect(bomb.byteLength).toBeLessThan(10_000_000);
   expect(message(await sendPhoto(request, 'huge.png', bomb))).toContain('300 million pixels');
 });
@@ -67,7 +71,9 @@ test('ZIPs from somebody else, or built to harm, are refused', async ({ request 
     return buffer(zip.outputStream);
   };
   const send = async (content: Buffer) => {
-    const response = await request.post('/api/restorations/import', { multipart: { file: { name: 'x.zip', mimeType: 'application/zip', buffer: content } } });
+    const response = await request.post('/api/restorations/import', {
+      multipart: { file: { name: 'x.zip', mimeType: 'application/zip', buffer: content } },
+    });
     return message((await response.json()) as Answered);
   };
   expect(await send(Buffer.from('no zip at all'))).toContain('not a ZIP');
@@ -75,7 +81,10 @@ test('ZIPs from somebody else, or built to harm, are refused', async ({ request 
   expect(await send(await zipOf({ 'restoration.json': Buffer.from('{"format":"other"}') }))).toContain('not a restoration of Kvell');
   expect(await send(await zipOf({ 'restoration.json': Buffer.alloc(40 * 1024 * 1024) }))).toContain('far more than a restoration holds');
   // The library that writes ZIPs refuses such a path itself, so it is put in by hand, the same length.
-  const climbing = Buffer.from((await zipOf({ 'xxxevil.json': Buffer.from('{}') })).toString('latin1').replaceAll('xxxevil.json', '../evil.json'), 'latin1');
+  const climbing = Buffer.from(
+    (await zipOf({ 'xxxevil.json': Buffer.from('{}') })).toString('latin1').replaceAll('xxxevil.json', '../evil.json'),
+    'latin1',
+  );
   expect(await send(climbing)).toContain('leads out of it');
 });
 

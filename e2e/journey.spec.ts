@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
 import { measureOn } from './measuring';
 import { open } from './open';
@@ -126,7 +126,7 @@ test('from the empty workshop to the exported record', async ({ page }, info) =>
   });
 });
 
-async function download(page: import('@playwright/test').Page, link: string): Promise<Buffer> {
+async function download(page: Page, link: string): Promise<Buffer> {
   const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: link }).click()]);
   return readFile(await file.path());
 }

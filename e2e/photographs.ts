@@ -18,5 +18,12 @@ export async function testPhoto(yellow: number, seed = 1): Promise<TestPhoto> {
   const shot = { ...PLAIN_SHOT, width: 800, height: 600, tilt: 0.1, seed };
   const { picture, spec } = takePhotograph(homeComputer({ amount: yellow }, { amount: yellow }), shot);
   const region = (id: string) => [...spec.regions.find((r) => r.id === id)!.polygon];
-  return { jpeg: await toJpeg(picture, { takenAt: new Date('2026-06-21T10:00:00Z') }), width: 800, height: 600, card: spec.card[0]!, lid: region('lid'), hidden: region('hidden') };
+  return {
+    jpeg: await toJpeg(picture, { takenAt: new Date('2026-06-21T10:00:00Z') }),
+    width: 800,
+    height: 600,
+    card: spec.card[0]!,
+    lid: region('lid'),
+    hidden: region('hidden'),
+  };
 }

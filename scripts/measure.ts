@@ -8,10 +8,15 @@ import { decodePicture, inspectPicture } from '@/data/photos/decode';
 /** `npm run -s measure -- photo.jpg spec.json`: measures a photograph and prints the result as JSON. */
 async function main(): Promise<number> {
   const [photo, specFile] = process.argv.slice(2);
-  if (!photo || !specFile) return fail("Give a photograph and a spec: npm run -s measure -- photo.jpg spec.json");
+  if (!photo || !specFile) return fail('Give a photograph and a spec: npm run -s measure -- photo.jpg spec.json');
   const spec: unknown = JSON.parse(await readFile(specFile, 'utf8'));
   const { value, error } = measureSpecSchema.validate(spec, VALIDATE);
-  if (error) return fail(fieldErrors(error).map(({ field, message }) => `${field}: ${message}`).join('\n'));
+  if (error)
+    return fail(
+      fieldErrors(error)
+        .map(({ field, message }) => `${field}: ${message}`)
+        .join('\n'),
+    );
   const bytes = await readFile(photo);
   await inspectPicture(bytes);
   const { result } = measurePicture(await decodePicture(bytes), value);

@@ -21,7 +21,11 @@ const text = (file) => readFile(file, 'utf8').catch(() => '');
 /** Runs a program to its end; its output is shown. Resolves to its exit code. */
 export function run(command, args, { env = {}, quiet = false } = {}) {
   return new Promise((resolve, reject) => {
-    const child = spawn(command, args, { cwd: HOME, stdio: quiet ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'inherit', 'inherit'], env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...env } });
+    const child = spawn(command, args, {
+      cwd: HOME,
+      stdio: quiet ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'inherit', 'inherit'],
+      env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...env },
+    });
     let output = '';
     child.stdout?.on('data', (part) => (output += part));
     child.stderr?.on('data', (part) => (output += part));
@@ -46,7 +50,9 @@ export const bin = (name) => inHome('node_modules', '.bin', name);
 /** Installs the packages where they are missing or the lock file has changed. */
 export async function ensurePackages() {
   const stamp = inHome('node_modules', '.kvell-lock');
-  const lock = createHash('sha256').update(await text(inHome('package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(await text(inHome('package-lock.json')))
+    .digest('hex');
   if ((await text(stamp)) === lock) return;
   if ((await there(bin('next'))) && (await there(bin('jest'))) && !(await there(stamp))) {
     // Installed by hand with npm; nothing to do but remember for which lock file.
@@ -60,7 +66,9 @@ export async function ensurePackages() {
 
 async function filesUnder(folder) {
   const entries = await readdir(folder, { withFileTypes: true });
-  const nested = await Promise.all(entries.map((entry) => (entry.isDirectory() ? filesUnder(path.join(folder, entry.name)) : [path.join(folder, entry.name)])));
+  const nested = await Promise.all(
+    entries.map((entry) => (entry.isDirectory() ? filesUnder(path.join(folder, entry.name)) : [path.join(folder, entry.name)])),
+  );
   return nested.flat().sort();
 }
 
@@ -96,7 +104,8 @@ export async function ensureChromium() {
 }
 
 async function onPath(name) {
-  for (const folder of (process.env.PATH ?? '').split(path.delimiter)) if (folder && (await there(path.join(folder, name)))) return path.join(folder, name);
+  for (const folder of (process.env.PATH ?? '').split(path.delimiter))
+    if (folder && (await there(path.join(folder, name)))) return path.join(folder, name);
   return null;
 }
 

@@ -38,7 +38,9 @@ if (unitCode !== 0 && !unit?.numFailedTests) count(0, 1);
 await ensureBuild();
 const chromium = await ensureChromium();
 tell('browser tests');
-const e2eCode = chromium ? await run(bin('playwright'), ['test'], { env: { CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_NAME: path.join(REPORTS, 'e2e.json') } }) : 1;
+const e2eCode = chromium
+  ? await run(bin('playwright'), ['test'], { env: { CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_NAME: path.join(REPORTS, 'e2e.json') } })
+  : 1;
 const e2e = (await report('e2e.json'))?.stats;
 count((e2e?.expected ?? 0) + (e2e?.flaky ?? 0), e2e?.unexpected ?? 0);
 if (e2eCode !== 0 && !e2e?.unexpected) count(0, 1);

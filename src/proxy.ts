@@ -8,7 +8,8 @@ const refuse = (message: string) => NextResponse.json({ ok: false, errors: [{ fi
 /** Stands before every page and route: own host, own pages for writes, and the security headers. */
 export function proxy(request: NextRequest): NextResponse {
   if (!isOwnHost(request.headers.get('host'))) return refuse('Kvell answers only at 127.0.0.1. Open it there.');
-  if (!READS.has(request.method) && !isSameOrigin(request.headers)) return refuse('This write came from another site and was refused. Use Kvell’s own pages.');
+  if (!READS.has(request.method) && !isSameOrigin(request.headers))
+    return refuse('This write came from another site and was refused. Use Kvell’s own pages.');
   const nonce = crypto.randomUUID().replaceAll('-', '');
   const headers = securityHeaders(nonce, process.env.NODE_ENV === 'development');
   const forwarded = new Headers(request.headers);

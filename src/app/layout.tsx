@@ -10,7 +10,10 @@ import './page.css';
 
 export const dynamic = 'force-dynamic';
 
-export const metadata: Metadata = { title: { default: 'Kvell', template: '%s · Kvell' }, description: 'Measures, calculates, schedules and remembers for people who restore the cases and keyboards of old computers.' };
+export const metadata: Metadata = {
+  title: { default: 'Kvell', template: '%s · Kvell' },
+  description: 'Measures, calculates, schedules and remembers for people who restore the cases and keyboards of old computers.',
+};
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 export default async function RootLayout({ children }: { children: React.ReactNode }) {

@@ -34,10 +34,18 @@ export default async function BenchPage() {
       <ScreenHead title={showTime(now.toISOString(), timeZone, 'EEEE d MMMM')} under={`${workshop.name}. ${day ? sunWords(day, timeZone) : ''}`} />
       {day ? (
         <div style={{ marginBottom: 28 }}>
-          <DaySun samples={day.samples} timeZone={timeZone} now={now.toISOString()} height={150} bars={timers.map(({ label, startedAt, dueAt }) => ({ label: label.split(':')[0]!, from: startedAt, to: dueAt }))} />
+          <DaySun
+            samples={day.samples}
+            timeZone={timeZone}
+            now={now.toISOString()}
+            height={150}
+            bars={timers.map(({ label, startedAt, dueAt }) => ({ label: label.split(':')[0]!, from: startedAt, to: dueAt }))}
+          />
         </div>
       ) : (
-        <EmptyPlace action={<LinkButton href="/workshop">Set the place</LinkButton>}>Say where the workshop stands, and the sun’s course and UV index show here.</EmptyPlace>
+        <EmptyPlace action={<LinkButton href="/workshop">Set the place</LinkButton>}>
+          Say where the workshop stands, and the sun’s course and UV index show here.
+        </EmptyPlace>
       )}
       <Halves
         left={

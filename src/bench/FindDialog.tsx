@@ -47,7 +47,11 @@ export function FindDialog({ open, onClose }: { open: boolean; onClose: () => vo
               <Box as="ul" listStyleType="none" mt="3" aria-live="polite">
                 {found.map(({ href, title, kind }) => (
                   <Box as="li" key={href} borderTopWidth="1px" borderColor="line">
-                    <NextLink href={href} onClick={onClose} style={{ display: 'flex', justifyContent: 'space-between', minHeight: 44, alignItems: 'center', gap: 12 }}>
+                    <NextLink
+                      href={href}
+                      onClick={onClose}
+                      style={{ display: 'flex', justifyContent: 'space-between', minHeight: 44, alignItems: 'center', gap: 12 }}
+                    >
                       <span>{title}</span>
                       <Text as="span" color="soft">
                         {kind}

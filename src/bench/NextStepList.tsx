@@ -10,7 +10,17 @@ export function NextStepList({ steps }: { steps: readonly NextStep[] }) {
   return (
     <Box as="ul" listStyleType="none">
       {steps.map((step, i) => (
-        <Grid as="li" key={step.href} templateColumns={{ base: '1fr', md: '1fr auto' }} gap="3" alignItems="center" borderTopWidth="1px" borderColor="line" py="3" _first={{ borderTopWidth: '0' }}>
+        <Grid
+          as="li"
+          key={step.href}
+          templateColumns={{ base: '1fr', md: '1fr auto' }}
+          gap="3"
+          alignItems="center"
+          borderTopWidth="1px"
+          borderColor="line"
+          py="3"
+          _first={{ borderTopWidth: '0' }}
+        >
           <Box>
             <Text fontWeight="650" fontSize="19px">
               {step.tag && (

@@ -24,7 +24,8 @@ export function RingSwitches() {
     () => 'system',
   );
   async function wantNotice(on: boolean) {
-    if (on && (await Notification.requestPermission()) !== 'granted') return warn('The browser does not allow notices from here. Allow them in its settings for this page first.');
+    if (on && (await Notification.requestPermission()) !== 'granted')
+      return warn('The browser does not allow notices from here. Allow them in its settings for this page first.');
     ringSettings.setNotice(on);
     changed();
   }
@@ -44,7 +45,17 @@ export function RingSwitches() {
       </Switch>
       <label>
         Light or dark{' '}
-        <select value={shown} onChange={(event) => setTheme(event.target.value)} style={{ minHeight: 44, marginLeft: 8, background: 'var(--chakra-colors-sheet)', border: '1.5px solid var(--chakra-colors-line-strong)', padding: '0 10px' }}>
+        <select
+          value={shown}
+          onChange={(event) => setTheme(event.target.value)}
+          style={{
+            minHeight: 44,
+            marginLeft: 8,
+            background: 'var(--chakra-colors-sheet)',
+            border: '1.5px solid var(--chakra-colors-line-strong)',
+            padding: '0 10px',
+          }}
+        >
           <option value="system">as this device</option>
           <option value="light">light</option>
           <option value="dark">dark</option>

@@ -31,7 +31,9 @@ export function Shell({ timers, children }: { timers: readonly Timer[]; children
   const [keysShown, setKeysShown] = useState(false);
   const restoration = /^\/restorations\/([0-9a-f-]{36})/.exec(path)?.[1];
   const keys = useMemo(() => {
-    const stages = restoration ? Object.fromEntries(STAGES.map((stage, i) => [String(i + 1), () => router.push(`/restorations/${restoration}/${stage}`)])) : {};
+    const stages = restoration
+      ? Object.fromEntries(STAGES.map((stage, i) => [String(i + 1), () => router.push(`/restorations/${restoration}/${stage}`)]))
+      : {};
     return {
       ...stages,
       '/': () => setFinding(true),
@@ -60,18 +62,36 @@ export function Shell({ timers, children }: { timers: readonly Timer[]; children
           <Flex as="nav" aria-label="Places" gap="1" flex="1" display={{ base: 'none', md: 'flex' }}>
             {PLACES.map(({ href, title }) => (
               <NextLink key={href} href={href} aria-current={isHere(href) ? 'page' : undefined}>
-                <Flex align="center" px="3" minHeight="56px" fontWeight="600" borderBottomWidth="4px" borderColor={isHere(href) ? 'work' : 'transparent'} color={isHere(href) ? 'ink' : 'soft'}>
+                <Flex
+                  align="center"
+                  px="3"
+                  minHeight="56px"
+                  fontWeight="600"
+                  borderBottomWidth="4px"
+                  borderColor={isHere(href) ? 'work' : 'transparent'}
+                  color={isHere(href) ? 'ink' : 'soft'}
+                >
                   {title}
                 </Flex>
               </NextLink>
             ))}
           </Flex>
           <Box flex={{ base: '1', md: '0' }} />
-          <button type="button" onClick={() => setFinding(true)} aria-label="Find anything" style={{ minWidth: 44, minHeight: 44, display: 'grid', placeItems: 'center' }}>
+          <button
+            type="button"
+            onClick={() => setFinding(true)}
+            aria-label="Find anything"
+            style={{ minWidth: 44, minHeight: 44, display: 'grid', placeItems: 'center' }}
+          >
             <Search aria-hidden size={22} />
           </button>
           <Box display={{ base: 'none', md: 'block' }}>
-            <button type="button" onClick={() => setKeysShown(true)} aria-label="List of keys" style={{ minWidth: 44, minHeight: 44, fontWeight: 650 }}>
+            <button
+              type="button"
+              onClick={() => setKeysShown(true)}
+              aria-label="List of keys"
+              style={{ minWidth: 44, minHeight: 44, fontWeight: 650 }}
+            >
               ?
             </button>
           </Box>
@@ -81,10 +101,30 @@ export function Shell({ timers, children }: { timers: readonly Timer[]; children
       <Box as="main" id="main" tabIndex={-1} flex="1" width="100%" maxWidth="1240px" mx="auto" px="4" pt="6" pb={{ base: '110px', md: '12' }}>
         {children}
       </Box>
-      <Flex as="nav" aria-label="Places" position="fixed" bottom="0" insetX="0" bg="sheet" borderTopWidth="2px" borderColor="ink" zIndex="docked" display={{ base: 'flex', md: 'none' }}>
+      <Flex
+        as="nav"
+        aria-label="Places"
+        position="fixed"
+        bottom="0"
+        insetX="0"
+        bg="sheet"
+        borderTopWidth="2px"
+        borderColor="ink"
+        zIndex="docked"
+        display={{ base: 'flex', md: 'none' }}
+      >
         {PLACES.map(({ href, title, icon: Icon }) => (
           <NextLink key={href} href={href} aria-current={isHere(href) ? 'page' : undefined} style={{ flex: 1 }}>
-            <Flex direction="column" align="center" justify="center" gap="0.5" minHeight="64px" borderTopWidth="4px" borderColor={isHere(href) ? 'work' : 'transparent'} color={isHere(href) ? 'ink' : 'soft'}>
+            <Flex
+              direction="column"
+              align="center"
+              justify="center"
+              gap="0.5"
+              minHeight="64px"
+              borderTopWidth="4px"
+              borderColor={isHere(href) ? 'work' : 'transparent'}
+              color={isHere(href) ? 'ink' : 'soft'}
+            >
               <Icon aria-hidden size={22} />
               <Text fontSize="12px">{title}</Text>
             </Flex>

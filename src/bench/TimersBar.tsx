@@ -9,7 +9,8 @@ import { ring } from './ring';
 import { bellOf, useTimers } from './useTimers';
 
 /** Where a timer is attended to. */
-export const placeOf = ({ restorationId, pieceId, sessionId }: Timer) => (sessionId && restorationId ? `/restorations/${restorationId}/brighten?piece=${pieceId}` : '/#timers');
+export const placeOf = ({ restorationId, pieceId, sessionId }: Timer) =>
+  sessionId && restorationId ? `/restorations/${restorationId}/brighten?piece=${pieceId}` : '/#timers';
 
 /** Everything that runs, in one line under the head of every screen; it rings when something is due. */
 export function TimersBar({ first }: { first: readonly Timer[] }) {

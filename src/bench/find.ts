@@ -26,8 +26,12 @@ export async function findAnything(words: string): Promise<Found[]> {
   const pieces = await Promise.all(restorations.map(({ id }) => piecesOf(id)));
   const all: Found[] = [
     ...restorations.map(({ id, title }) => ({ href: `/restorations/${id}`, title, kind: 'restoration' })),
-    ...restorations.flatMap(({ id, title }, i) => pieces[i]!.map((piece) => ({ href: `/restorations/${id}/pieces/${piece.id}`, title: `${piece.tag} ${piece.name}, ${title}`, kind: 'piece' }))),
-    ...restorations.flatMap(({ id, title }) => STAGES.map((stage) => ({ href: `/restorations/${id}/${stage}`, title: `${STAGE_WORDS[stage].title}, ${title}`, kind: 'stage' }))),
+    ...restorations.flatMap(({ id, title }, i) =>
+      pieces[i]!.map((piece) => ({ href: `/restorations/${id}/pieces/${piece.id}`, title: `${piece.tag} ${piece.name}, ${title}`, kind: 'piece' })),
+    ),
+    ...restorations.flatMap(({ id, title }) =>
+      STAGES.map((stage) => ({ href: `/restorations/${id}/${stage}`, title: `${STAGE_WORDS[stage].title}, ${title}`, kind: 'stage' })),
+    ),
     ...SUMS.map(({ name, title }) => ({ href: `/sums/${name}`, title, kind: 'sum' })),
     ...PLACES,
   ];

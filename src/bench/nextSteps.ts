@@ -22,19 +22,47 @@ export async function nextSteps(): Promise<NextStep[]> {
 
 async function stepOf(restorationId: string, restoration: string): Promise<NextStep[]> {
   const base = `/restorations/${restorationId}`;
-  const [stages, pieces, photos, measurements, sessions] = await Promise.all([stagesOf(restorationId), piecesOf(restorationId), photosOf(restorationId), measurementsOf(restorationId), sessionsOf(restorationId)]);
-  if (photos.length === 0) return [{ href: `${base}/intake`, verb: 'Photograph every side', restoration, tag: null, why: 'before anything is touched' }];
-  if (pieces.length === 0) return [{ href: `${base}/pieces/new`, verb: 'Tag the pieces', restoration, tag: null, why: 'so that each can be measured and treated by itself' }];
+  const [stages, pieces, photos, measurements, sessions] = await Promise.all([
+    stagesOf(restorationId),
+    piecesOf(restorationId),
+    photosOf(restorationId),
+    measurementsOf(restorationId),
+    sessionsOf(restorationId),
+  ]);
+  if (photos.length === 0)
+    return [{ href: `${base}/intake`, verb: 'Photograph every side', restoration, tag: null, why: 'before anything is touched' }];
+  if (pieces.length === 0)
+    return [
+      { href: `${base}/pieces/new`, verb: 'Tag the pieces', restoration, tag: null, why: 'so that each can be measured and treated by itself' },
+    ];
   const waiting = sessions.filter(({ endedAt, measurementId }) => endedAt !== null && measurementId === null);
   const again = waiting.flatMap(({ pieceId }) => {
     const piece = pieces.find(({ id }) => id === pieceId);
-    return piece ? [{ href: `${base}/pieces/${piece.id}/measure?stage=brighten`, verb: 'Measure again', restoration, tag: piece.tag, why: 'its last exposure has no measurement yet' }] : [];
+    return piece
+      ? [
+          {
+            href: `${base}/pieces/${piece.id}/measure?stage=brighten`,
+            verb: 'Measure again',
+            restoration,
+            tag: piece.tag,
+            why: 'its last exposure has no measurement yet',
+          },
+        ]
+      : [];
   });
   if (again.length > 0) return again;
   const next = stages.find(({ state }) => state === 'open')?.stage;
   if (!next) return [];
   const unmeasured = pieces.filter(({ id }) => !measurements.some(({ pieceId }) => pieceId === id));
   if (next === 'brighten' && unmeasured[0])
-    return [{ href: `${base}/pieces/${unmeasured[0].id}/measure?stage=brighten`, verb: 'Measure', restoration, tag: unmeasured[0].tag, why: 'so that its start is known before it brightens' }];
+    return [
+      {
+        href: `${base}/pieces/${unmeasured[0].id}/measure?stage=brighten`,
+        verb: 'Measure',
+        restoration,
+        tag: unmeasured[0].tag,
+        why: 'so that its start is known before it brightens',
+      },
+    ];
   return [{ href: `${base}/${next}`, verb: STAGE_WORDS[next].title, restoration, tag: null, why: STAGE_WORDS[next].first }];
 }

@@ -30,5 +30,6 @@ function tone(): void {
 /** Rings: sound and notice, each only if wanted. */
 export function ring(title: string, words: string): void {
   if (ringSettings.sound()) tone();
-  if (ringSettings.notice() && 'Notification' in window && Notification.permission === 'granted') new Notification(title, { body: words, tag: title });
+  if (ringSettings.notice() && 'Notification' in window && Notification.permission === 'granted')
+    new Notification(title, { body: words, tag: title });
 }

@@ -18,7 +18,7 @@ export interface Database {
 const ownColumns = (columns: ModelAttributes): ModelAttributes => Object.fromEntries(Object.entries(columns).map(([name, column]) => [name, { ...(column as object) }])) as ModelAttributes;
 
 /** Opens the database of a folder, migrated, with foreign keys, write-ahead log and a busy timeout. */
-export async function openDatabase(folder: string): Promise<Database> {
+async function openDatabase(folder: string): Promise<Database> {
   await mkdir(folder, { recursive: true });
   const sequelize = new Sequelize({
     dialect: 'sqlite',
@@ -42,31 +42,44 @@ export async function openDatabase(folder: string): Promise<Database> {
   return { sequelize, tables };
 }
 
-// One connection a process and folder, kept over the reloads of the development server.
-const opened = (globalThis as { kvellDatabases?: Map<string, Promise<Database>> }).kvellDatabases ?? new Map<string, Promise<Database>>();
-(globalThis as { kvellDatabases?: typeof opened }).kvellDatabases = opened;
+interface Kept {
+  /** One database a folder. */
+  databases: Map<string, Promise<Database>>;
+  /** The last change that was asked for; the next waits for it. */
+  lastChange: Promise<unknown>;
+}
+
+// Kept beside the modules: the built application holds several copies of this file, and the development
+// server loads it again and again.
+const kept = ((globalThis as { kvell?: Kept }).kvell ??= { databases: new Map(), lastChange: Promise.resolve() });
 
 /** The database of the workshop's own folder. */
 export function database(): Promise<Database> {
   const folder = dataFolder();
-  let found = opened.get(folder);
+  let found = kept.databases.get(folder);
   if (!found) {
     found = openDatabase(folder);
-    opened.set(folder, found);
-    found.catch(() => opened.delete(folder));
+    kept.databases.set(folder, found);
+    found.catch(() => kept.databases.delete(folder));
   }
   return found;
 }
 
-/** Closes the database of a folder, for tests and scripts. */
+/** Closes the database of the workshop's folder, for tests and scripts. */
 export async function closeDatabase(): Promise<void> {
   const folder = dataFolder();
-  await (await opened.get(folder))?.sequelize.close();
-  opened.delete(folder);
+  await kept.lastChange.catch(() => {});
+  await (await kept.databases.get(folder))?.sequelize.close();
+  kept.databases.delete(folder);
 }
 
-/** Carries out several changes as one: all or none. */
+/**
+ * Carries out several changes as one: all or none. Changes go one after the other: SQLite lets one write
+ * at a time, and those that wait inside it would hold the very threads that the writing one needs.
+ */
 export async function inTransaction<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
   const { sequelize } = await database();
-  return sequelize.transaction(work);
+  const change = kept.lastChange.catch(() => {}).then(() => sequelize.transaction(work));
+  kept.lastChange = change;
+  return change;
 }

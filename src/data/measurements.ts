@@ -5,7 +5,7 @@ import type { Stage } from '@/core/runsheet/stages';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
 import type { Measurement } from './rows';
-import { addRow, changeRow, findRow, findRows, needRow } from './table';
+import { addRow, changeRow, findRows, needRow } from './table';
 
 /** Region of the piece itself in a spec of the measuring screen. */
 export const PIECE_REGION = 'piece';
@@ -15,7 +15,6 @@ export const HIDDEN_REGION = 'hidden';
 /** Oldest first. */
 export const measurementsOf = (restorationId: string): Promise<Measurement[]> => findRows('measurements', { restorationId }, [['measuredAt', 'ASC']]);
 export const measurementsOfPiece = (pieceId: string): Promise<Measurement[]> => findRows('measurements', { pieceId }, [['measuredAt', 'ASC']]);
-export const findMeasurement = (id: string): Promise<Measurement | null> => findRow('measurements', id);
 
 export interface NewMeasurement {
   pieceId: string;

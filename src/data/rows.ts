@@ -167,7 +167,7 @@ export interface Timer {
   endedAt: string | null;
 }
 
-export type LedgerKind = 'price' | 'material' | 'minutes';
+type LedgerKind = 'price' | 'material' | 'minutes';
 
 export interface LedgerEntry {
   id: string;

@@ -6,14 +6,13 @@ import { SCHOOL } from '@/core/exposure/schools';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
 import type { Session, Treatment } from './rows';
-import { addRow, changeRow, findRow, findRows, needRow } from './table';
+import { addRow, changeRow, findRows, needRow } from './table';
 import { getWorkshop } from './workshop';
 
 const MINUTE_MS = 60_000;
 
 export const treatmentsOf = (restorationId: string): Promise<Treatment[]> => findRows('treatments', { restorationId }, [['plannedAt', 'ASC']]);
 export const sessionsOf = (restorationId: string): Promise<Session[]> => findRows('sessions', { restorationId }, [['startedAt', 'ASC']]);
-export const findSession = (id: string): Promise<Session | null> => findRow('sessions', id);
 
 export interface StartExposure {
   pieceId: string;

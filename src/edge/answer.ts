@@ -17,6 +17,14 @@ export async function answer<Input, T>(schema: Joi.Schema<Input>, given: unknown
   } catch (failure) {
     if (failure instanceof Refusal) return { ok: false, errors: [{ field: failure.field, message: failure.message }] };
     process.stderr.write(`${new Date().toISOString()} ${failure instanceof Error ? failure.stack : String(failure)}\n`);
-    return { ok: false, errors: [{ field: '', message: 'Something failed inside Kvell and nothing was saved. What you typed is still here; try again. The server’s output says more.' }] };
+    return {
+      ok: false,
+      errors: [
+        {
+          field: '',
+          message: 'Something failed inside Kvell and nothing was saved. What you typed is still here; try again. The server’s output says more.',
+        },
+      ],
+    };
   }
 }

@@ -40,7 +40,10 @@ describe('answer', () => {
   });
 
   it('puts a refusal at its field', async () => {
-    await expect(answer(schema, { n: 1, m: 1 }, () => Promise.reject(new Refusal('n', 'Not that one.')))).resolves.toEqual({ ok: false, errors: [{ field: 'n', message: 'Not that one.' }] });
+    await expect(answer(schema, { n: 1, m: 1 }, () => Promise.reject(new Refusal('n', 'Not that one.')))).resolves.toEqual({
+      ok: false,
+      errors: [{ field: 'n', message: 'Not that one.' }],
+    });
   });
 
   it('swallows nothing that nobody foresaw', async () => {

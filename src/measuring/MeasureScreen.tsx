@@ -34,17 +34,30 @@ export function MeasureScreen({ piece, stage, photo, photos }: Props) {
   return (
     <Box>
       <EmptyPlace>
-        Lay a neutral grey card beside the piece, in the same light, with its hidden patch in view. No flash, no glare, the camera straight above. Then take or choose the photograph.
+        Lay a neutral grey card beside the piece, in the same light, with its hidden patch in view. No flash, no glare, the camera straight above.
+        Then take or choose the photograph.
       </EmptyPlace>
       <Box mt="4">
-        <PhotoUpload restorationId={piece.restorationId} stage={stage} pieceId={piece.id} onAdded={([first]) => first && router.push(choose(first))} />
+        <PhotoUpload
+          restorationId={piece.restorationId}
+          stage={stage}
+          pieceId={piece.id}
+          onAdded={([first]) => first && router.push(choose(first))}
+        />
       </Box>
       {photos.length > 0 && (
         <>
           <Text mt="6" fontWeight="650">
             Or one that is here already
           </Text>
-          <PhotoStrip photos={photos.map(({ id, originalName, stage: taken }) => ({ id, alt: `Measure on ${originalName}`, under: `${taken} · ${originalName}` }))} href={choose} />
+          <PhotoStrip
+            photos={photos.map(({ id, originalName, stage: taken }) => ({
+              id,
+              alt: `Measure on ${originalName}`,
+              under: `${taken} · ${originalName}`,
+            }))}
+            href={choose}
+          />
         </>
       )}
     </Box>
@@ -94,7 +107,9 @@ function Marking({ piece, stage, photo }: { piece: Piece; stage: Stage; photo: P
               <Box flex="1">
                 <Text fontWeight="650">{SHAPE_WORDS[kind].title}</Text>
                 <Text fontSize="15px" color="soft">
-                  {kind === 'hidden' && piece.hiddenLab && !has('hidden') ? 'Known from an earlier measurement; mark it again where the picture shows it.' : SHAPE_WORDS[kind].how}
+                  {kind === 'hidden' && piece.hiddenLab && !has('hidden')
+                    ? 'Known from an earlier measurement; mark it again where the picture shows it.'
+                    : SHAPE_WORDS[kind].how}
                 </Text>
               </Box>
               {has(kind) && kind !== 'card' ? (
@@ -102,7 +117,11 @@ function Marking({ piece, stage, photo }: { piece: Piece; stage: Stage; photo: P
                   Take off
                 </Button>
               ) : (
-                <Button variant={(has(kind) ? 'quiet' : 'go') as never} onClick={() => add(kind)} aria-label={kind === 'card' && has('card') ? 'One more Grey card patch' : `Put on: ${SHAPE_WORDS[kind].title}`}>
+                <Button
+                  variant={(has(kind) ? 'quiet' : 'go') as never}
+                  onClick={() => add(kind)}
+                  aria-label={kind === 'card' && has('card') ? 'One more Grey card patch' : `Put on: ${SHAPE_WORDS[kind].title}`}
+                >
                   {kind === 'card' && has('card') ? 'One more' : 'Put on'}
                 </Button>
               )}
@@ -112,10 +131,21 @@ function Marking({ piece, stage, photo }: { piece: Piece; stage: Stage; photo: P
         {shapes
           .filter(({ kind }) => kind === 'card')
           .map((shape) => (
-            <CardPatchFields key={shape.id} shape={shape} onChange={(next) => change(shapes.map((s) => (s.id === next.id ? next : s)))} onRemove={() => change(shapes.filter(({ id }) => id !== shape.id))} />
+            <CardPatchFields
+              key={shape.id}
+              shape={shape}
+              onChange={(next) => change(shapes.map((s) => (s.id === next.id ? next : s)))}
+              onRemove={() => change(shapes.filter(({ id }) => id !== shape.id))}
+            />
           ))}
         {share === null && !reading && (
-          <Button variant={'go' as never} size={'bench' as never} width="100%" disabled={!has('piece')} onClick={() => void measure(photoUrl(photo.id), specOf(shapes, piece.hiddenLab))}>
+          <Button
+            variant={'go' as never}
+            size={'bench' as never}
+            width="100%"
+            disabled={!has('piece')}
+            onClick={() => void measure(photoUrl(photo.id), specOf(shapes, piece.hiddenLab))}
+          >
             Measure
           </Button>
         )}
@@ -178,7 +208,9 @@ function CardPatchFields({ shape, onChange, onRemove }: { shape: Shape; onChange
         </Grid>
       )}
       <Text fontSize="15px" color="soft">
-        {shape.paper ? 'Paper takes the colour of the light away, but its lightness is not known: only differences are reported.' : 'Its known colour, 0 to 255, as the card’s maker states it.'}
+        {shape.paper
+          ? 'Paper takes the colour of the light away, but its lightness is not known: only differences are reported.'
+          : 'Its known colour, 0 to 255, as the card’s maker states it.'}
       </Text>
       <Checkbox.Root checked={shape.paper} onCheckedChange={({ checked }) => onChange({ ...shape, paper: checked === true })} minHeight="44px">
         <Checkbox.HiddenInput />

@@ -69,7 +69,11 @@ export function PictureBoard({ width, height, small, original, alt, shapes, onCh
       onDrag: ({ delta: [dx, dy], event, pinching }) => {
         if (pinching || (event.target as Element).closest('[data-shape]')) return;
         const unit = perPixel();
-        show({ ...view, x: Math.max(0, Math.min(width - view.width, view.x - dx * unit)), y: Math.max(0, Math.min(height - view.height, view.y - dy * unit)) });
+        show({
+          ...view,
+          x: Math.max(0, Math.min(width - view.width, view.x - dx * unit)),
+          y: Math.max(0, Math.min(height - view.height, view.y - dy * unit)),
+        });
       },
       onPinch: ({ offset: [scale], origin: [ox, oy] }) => zoomTo(scale, ox, oy),
       onWheel: ({ delta: [, dy], event }) => {
@@ -77,7 +81,12 @@ export function PictureBoard({ width, height, small, original, alt, shapes, onCh
         zoomTo(zoom * Math.exp(-dy / 400), event.clientX, event.clientY);
       },
     },
-    { target: svgRef, pinch: { scaleBounds: { min: 1, max: CLOSEST }, from: () => [zoom, 0] }, wheel: { eventOptions: { passive: false } }, drag: { filterTaps: true } },
+    {
+      target: svgRef,
+      pinch: { scaleBounds: { min: 1, max: CLOSEST }, from: () => [zoom, 0] },
+      wheel: { eventOptions: { passive: false } },
+      drag: { filterTaps: true },
+    },
   );
   // The board fills its width; its size in picture pixels follows the screen.
   const [unit, setUnit] = useState(width / 800);
@@ -93,10 +102,24 @@ export function PictureBoard({ width, height, small, original, alt, shapes, onCh
   return (
     <Box>
       <Box position="relative" borderWidth="1px" borderColor="lineStrong" bg="ink">
-        <svg ref={svgRef} viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`} style={{ display: 'block', width: '100%', aspectRatio: `${width} / ${height}`, touchAction: 'none', cursor: 'grab' }} aria-label={alt}>
+        <svg
+          ref={svgRef}
+          viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
+          style={{ display: 'block', width: '100%', aspectRatio: `${width} / ${height}`, touchAction: 'none', cursor: 'grab' }}
+          aria-label={alt}
+        >
           <image href={zoom > 1.6 ? original : small} x={0} y={0} width={width} height={height} preserveAspectRatio="none" />
           {heats.map((heat) => (
-            <image key={heat.id} href={heat.url} x={heat.x} y={heat.y} width={heat.width} height={heat.height} preserveAspectRatio="none" opacity={0.82} />
+            <image
+              key={heat.id}
+              href={heat.url}
+              x={heat.x}
+              y={heat.y}
+              width={heat.width}
+              height={heat.height}
+              preserveAspectRatio="none"
+              opacity={0.82}
+            />
           ))}
           {shapes.map((shape) => (
             <ShapeOnBoard key={shape.id} shape={shape} unit={unit} width={width} height={height} onChange={change} />
@@ -152,8 +175,28 @@ function ShapeOnBoard({ shape, unit, width, height, onChange }: ShapeProps) {
         {...drag((by) => onChange(moveShape(shape, by, width, height)))}
         onKeyDown={(event) => keyed(event, (by) => onChange(moveShape(shape, by, width, height)))}
       />
-      <polygon points={shape.points.map((p) => p.join(',')).join(' ')} fill="none" stroke={colour} strokeWidth={3 * unit} strokeDasharray={DASHES[shape.kind]?.split(' ').map((n) => Number(n) * unit).join(' ')} pointerEvents="none" />
-      <text x={shape.points[0]![0]} y={shape.points[0]![1] - 12 * unit} fontSize={17 * unit} fontWeight={650} fill="#ffffff" stroke="#22282b" strokeWidth={4 * unit} paintOrder="stroke" pointerEvents="none">
+      <polygon
+        points={shape.points.map((p) => p.join(',')).join(' ')}
+        fill="none"
+        stroke={colour}
+        strokeWidth={3 * unit}
+        strokeDasharray={DASHES[shape.kind]
+          ?.split(' ')
+          .map((n) => Number(n) * unit)
+          .join(' ')}
+        pointerEvents="none"
+      />
+      <text
+        x={shape.points[0]![0]}
+        y={shape.points[0]![1] - 12 * unit}
+        fontSize={17 * unit}
+        fontWeight={650}
+        fill="#ffffff"
+        stroke="#22282b"
+        strokeWidth={4 * unit}
+        paintOrder="stroke"
+        pointerEvents="none"
+      >
         {title}
       </text>
       {shape.kind !== 'card' &&
@@ -188,7 +231,8 @@ function ShapeOnBoard({ shape, unit, width, height, onChange }: ShapeProps) {
           style={{ cursor: 'grab' }}
           {...drag((by) => onChange(moveCorner(shape, i, inside([x + by[0], y + by[1]]))))}
           onKeyDown={(event) => {
-            if ((event.key === 'Delete' || event.key === 'Backspace') && shape.kind !== 'card' && shape.points.length > 3) onChange({ ...shape, points: shape.points.filter((_, k) => k !== i) });
+            if ((event.key === 'Delete' || event.key === 'Backspace') && shape.kind !== 'card' && shape.points.length > 3)
+              onChange({ ...shape, points: shape.points.filter((_, k) => k !== i) });
             else keyed(event, (by) => onChange(moveCorner(shape, i, inside([x + by[0], y + by[1]]))));
           }}
         >

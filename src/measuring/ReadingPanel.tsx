@@ -29,7 +29,9 @@ export function ReadingPanel({ result, heat }: { result: MeasureResult; heat: bo
       )}
       {piece.verdict && <Text mb="3">{VERDICT_WORDS[piece.verdict]}</Text>}
       <Grid templateColumns="1fr 1fr" gap="4" mb="3">
-        {piece.deltaE00 !== null && <Figure value={piece.deltaE00.toFixed(1)} label={`ΔE00 to the hidden patch, ${readDifference(piece.deltaE00)}`} />}
+        {piece.deltaE00 !== null && (
+          <Figure value={piece.deltaE00.toFixed(1)} label={`ΔE00 to the hidden patch, ${readDifference(piece.deltaE00)}`} />
+        )}
         {piece.deltaB !== null && <Figure value={signed(piece.deltaB)} label="b*, yellow above the hidden patch" />}
         {piece.yellownessIndex !== null && <Figure value={piece.yellownessIndex.toFixed(1)} label="yellowness index" />}
         <Figure value={piece.evenness.toFixed(1)} label="evenness: b* from palest to yellowest part" />
@@ -85,7 +87,8 @@ export function ReadingPanel({ result, heat }: { result: MeasureResult; heat: bo
           ]}
         />
         <Text fontSize="15px" color="soft" mt="2">
-          Median colour inside robust limits (glare, shadow, print and badges left out); CIEDE2000 after Sharma, Wu and Dalal (2005); yellowness index ASTM E313, D65/2°.
+          Median colour inside robust limits (glare, shadow, print and badges left out); CIEDE2000 after Sharma, Wu and Dalal (2005); yellowness index
+          ASTM E313, D65/2°.
         </Text>
       </details>
     </Box>

@@ -9,7 +9,7 @@ const numberOrNull = Joi.number().allow(null).required();
 const lab = Joi.array().items(Joi.number().min(-200).max(200)).length(3).allow(null).required();
 
 /** A result as the worker gives it. */
-export const measureResultSchema = Joi.object<MeasureResult>({
+const measureResultSchema = Joi.object<MeasureResult>({
   regions: Joi.array()
     .items(
       Joi.object({

@@ -20,7 +20,7 @@ export const SHAPE_WORDS: Record<ShapeKind, { title: string; how: string }> = {
 };
 
 /** Grey of an ordinary card where nothing else is known. */
-export const USUAL_CARD: Srgb = [160, 160, 160];
+const USUAL_CARD: Srgb = [160, 160, 160];
 
 /** A new shape in the middle of what is seen, to be dragged into place. */
 export function newShape(kind: ShapeKind, view: { x: number; y: number; width: number; height: number }, count: number): Shape {

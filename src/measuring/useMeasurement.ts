@@ -43,7 +43,9 @@ export function useMeasurement() {
     setShare(0);
     const own = new Worker(new URL('../workers/measure.worker.ts', import.meta.url), { type: 'module' });
     worker.current = own;
-    const failed = new Promise<never>((_, reject) => own.addEventListener('error', (event) => reject(new Error(event.message || 'the worker did not start'))));
+    const failed = new Promise<never>((_, reject) =>
+      own.addEventListener('error', (event) => reject(new Error(event.message || 'the worker did not start'))),
+    );
     try {
       const remote = wrap<MeasureWorker>(own) as Remote<MeasureWorker>;
       const reply = await Promise.race([remote.measure(url, spec, proxy(setShare)), failed]);

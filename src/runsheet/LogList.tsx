@@ -10,7 +10,16 @@ export function LogList({ entries, timeZone, onCorrect }: { entries: readonly Lo
   return (
     <Box as="ol" listStyleType="none">
       {entries.map((entry) => (
-        <Grid as="li" key={entry.id} id={`entry-${entry.id}`} templateColumns={{ base: '1fr', md: '170px 90px 1fr auto' }} columnGap="4" borderTopWidth="1px" borderColor="line" py="2">
+        <Grid
+          as="li"
+          key={entry.id}
+          id={`entry-${entry.id}`}
+          templateColumns={{ base: '1fr', md: '170px 90px 1fr auto' }}
+          columnGap="4"
+          borderTopWidth="1px"
+          borderColor="line"
+          py="2"
+        >
           <Text fontFamily="mono" fontSize="15px" color="soft">
             {showTime(entry.at, timeZone)}
           </Text>
@@ -23,7 +32,11 @@ export function LogList({ entries, timeZone, onCorrect }: { entries: readonly Lo
           </Text>
           {onCorrect && entry.kind === 'note' && !replaced.has(entry.id) && (
             <Box>
-              <button type="button" onClick={() => onCorrect(entry)} style={{ textDecoration: 'underline', minHeight: 32, color: 'var(--chakra-colors-work)' }}>
+              <button
+                type="button"
+                onClick={() => onCorrect(entry)}
+                style={{ textDecoration: 'underline', minHeight: 32, color: 'var(--chakra-colors-work)' }}
+              >
                 Reword
               </button>
             </Box>

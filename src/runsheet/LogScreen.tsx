@@ -18,7 +18,14 @@ export function LogScreen({ restorationId, entries, timeZone }: { restorationId:
       <Box mb="8" maxWidth="760px" id="note">
         <AnswerForm
           key={correcting?.id ?? 'new'}
-          fields={[{ name: 'words', label: correcting ? `New wording of entry ${correcting.id}` : 'Note', kind: 'long', hint: correcting ? 'The old wording stays readable.' : 'It goes to the end of the log with today’s date.' }]}
+          fields={[
+            {
+              name: 'words',
+              label: correcting ? `New wording of entry ${correcting.id}` : 'Note',
+              kind: 'long',
+              hint: correcting ? 'The old wording stays readable.' : 'It goes to the end of the log with today’s date.',
+            },
+          ]}
           initial={{ words: correcting?.words ?? '' }}
           submit={correcting ? 'Write new wording' : 'Write into log'}
           send={(values) => noteDown({ restorationId, stage: correcting?.stage ?? 'record', corrects: correcting?.id ?? '', ...values })}

@@ -14,7 +14,10 @@ export function MeasurementTable({ measurements, timeZone }: { measurements: rea
       rows={measurements}
       rowKey={({ id }) => id}
       columns={[
-        { title: 'Colour', cell: ({ lab, measuredAt }) => lab && <Swatch lab={lab} label={`Colour on ${showTime(measuredAt, timeZone)}`} size={32} /> },
+        {
+          title: 'Colour',
+          cell: ({ lab, measuredAt }) => lab && <Swatch lab={lab} label={`Colour on ${showTime(measuredAt, timeZone)}`} size={32} />,
+        },
         { title: 'Measured', cell: ({ measuredAt }) => showTime(measuredAt, timeZone) },
         { title: 'L*', figure: true, cell: ({ lab }) => figure(lab?.[0]) },
         { title: 'a*', figure: true, cell: ({ lab }) => figure(lab?.[1]) },

@@ -47,7 +47,15 @@ export function RunSheet({ restorationId, rows }: { restorationId: string; rows:
                 <Text fontFamily="mono" textAlign="right" fontSize="15px" display={{ base: 'none', md: 'block' }}>
                   {minutes}
                 </Text>
-                <Flex align="center" justify="end" gap="1" gridColumn={{ base: '3', md: 'auto' }} gridRow={{ base: '1', md: 'auto' }} color={state === 'done' ? 'work' : 'soft'} fontWeight={isNext ? '650' : '400'}>
+                <Flex
+                  align="center"
+                  justify="end"
+                  gap="1"
+                  gridColumn={{ base: '3', md: 'auto' }}
+                  gridRow={{ base: '1', md: 'auto' }}
+                  color={state === 'done' ? 'work' : 'soft'}
+                  fontWeight={isNext ? '650' : '400'}
+                >
                   {state === 'done' && <Check aria-hidden size={20} />}
                   {state === 'not needed' && <Minus aria-hidden size={20} />}
                   {isNext ? 'next' : state}

@@ -38,7 +38,15 @@ export function StageSheet(props: Props) {
     <>
       <Part title="Photographs">
         <PhotoUpload restorationId={restorationId} stage={stage} pieceId={null} onAdded={() => router.refresh()} />
-        {photos.length > 0 && <PhotoStrip photos={photos.map((photo) => ({ id: photo.id, alt: `${photo.originalName}, ${stage}`, under: [tagOf(photo.pieceId), photo.originalName].filter(Boolean).join(' · ') }))} />}
+        {photos.length > 0 && (
+          <PhotoStrip
+            photos={photos.map((photo) => ({
+              id: photo.id,
+              alt: `${photo.originalName}, ${stage}`,
+              under: [tagOf(photo.pieceId), photo.originalName].filter(Boolean).join(' · '),
+            }))}
+          />
+        )}
       </Part>
       <Findings {...props} />
       <Part title="Written down">
@@ -94,7 +102,11 @@ export function StageSheet(props: Props) {
       </Part>
       <StageEnd {...props} />
       <Part title="Log of this stage">
-        {props.log.length === 0 ? <EmptyPlace>Nothing yet. What you do here writes itself down.</EmptyPlace> : <LogList entries={props.log} timeZone={props.timeZone} />}
+        {props.log.length === 0 ? (
+          <EmptyPlace>Nothing yet. What you do here writes itself down.</EmptyPlace>
+        ) : (
+          <LogList entries={props.log} timeZone={props.timeZone} />
+        )}
       </Part>
     </>
   );

@@ -9,7 +9,16 @@ import { settleStage } from '@/data/restorations';
 import { addFinding, addLedgerEntry, settleFinding } from '@/data/stagesheet';
 import { getWorkshop } from '@/data/workshop';
 import { answer, type Answer } from '@/edge/answer';
-import { changePieceSchema, findingSchema, materialSchema, minutesSchema, noteSchema, pieceSchema, settleFindingSchema, settleStageSchema } from './schema';
+import {
+  changePieceSchema,
+  findingSchema,
+  materialSchema,
+  minutesSchema,
+  noteSchema,
+  pieceSchema,
+  settleFindingSchema,
+  settleStageSchema,
+} from './schema';
 
 type Given = Record<string, unknown>;
 

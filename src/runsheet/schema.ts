@@ -1,5 +1,15 @@
 import Joi from 'joi';
-import { FINDING_KINDS, FINISHES, PLASTICS, SETTLEMENTS, SEVERITIES, STAGES, STAGE_STATES, type Stage, type StageState } from '@/core/runsheet/stages';
+import {
+  FINDING_KINDS,
+  FINISHES,
+  PLASTICS,
+  SETTLEMENTS,
+  SEVERITIES,
+  STAGES,
+  STAGE_STATES,
+  type Stage,
+  type StageState,
+} from '@/core/runsheet/stages';
 import type { NewFinding } from '@/data/stagesheet';
 import type { NewPiece } from '@/data/pieces';
 
@@ -9,7 +19,8 @@ const place = {
     .valid(...STAGES)
     .required(),
 };
-const words = (label: string) => Joi.string().trim().max(4000).required().label(label).messages({ 'string.empty': '{#label} is empty. Write a few words.' });
+const words = (label: string) =>
+  Joi.string().trim().max(4000).required().label(label).messages({ 'string.empty': '{#label} is empty. Write a few words.' });
 const millimetres = (label: string) => Joi.number().positive().max(5000).empty('').default(null).allow(null).label(label);
 
 export const noteSchema = Joi.object<{ restorationId: string; stage: Stage; words: string; corrects: number | null }>({
@@ -80,4 +91,7 @@ const pieceFields = {
 };
 
 export const pieceSchema = Joi.object<NewPiece>({ restorationId: Joi.string().required(), ...pieceFields });
-export const changePieceSchema = Joi.object<Omit<NewPiece, 'restorationId'> & { pieceId: string }>({ pieceId: Joi.string().required(), ...pieceFields });
+export const changePieceSchema = Joi.object<Omit<NewPiece, 'restorationId'> & { pieceId: string }>({
+  pieceId: Joi.string().required(),
+  ...pieceFields,
+});

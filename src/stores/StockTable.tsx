@@ -15,8 +15,17 @@ export function StockTable({ stock, prices }: { stock: readonly StockItem[]; pri
       columns={[
         { title: 'Label', cell: ({ name, words }) => (words ? `${name} (${words})` : name) },
         { title: 'Kind', cell: ({ kind }) => kind },
-        { title: 'Strength', cell: ({ strengthValue, strengthUnit }) => (strengthValue === null || strengthUnit === null ? '–' : strengthWords(strengthValue, strengthUnit)) },
-        { title: '% by weight', figure: true, cell: ({ strengthValue, strengthUnit }) => (strengthValue === null || strengthUnit === null ? '–' : peroxideStrength(strengthValue, strengthUnit).percentWW.toFixed(1)) },
+        {
+          title: 'Strength',
+          cell: ({ strengthValue, strengthUnit }) =>
+            strengthValue === null || strengthUnit === null ? '–' : strengthWords(strengthValue, strengthUnit),
+        },
+        {
+          title: '% by weight',
+          figure: true,
+          cell: ({ strengthValue, strengthUnit }) =>
+            strengthValue === null || strengthUnit === null ? '–' : peroxideStrength(strengthValue, strengthUnit).percentWW.toFixed(1),
+        },
         { title: 'Content, mL', figure: true, cell: ({ sizeMl }) => sizeMl ?? '–' },
         { title: 'Price', figure: true, cell: ({ id }) => prices[id] ?? '' },
       ]}

@@ -36,7 +36,8 @@ function asTyped(value: unknown): Value {
 /** Typed text as the sum's input: numbers where they are numbers, nothing where nothing is typed. */
 function asSent(value: Value): unknown {
   if (Array.isArray(value)) return value.map(asSent);
-  if (typeof value === 'object') return Object.fromEntries(Object.entries(value).flatMap(([key, inner]) => (inner === '' ? [] : [[key, asSent(inner)]])));
+  if (typeof value === 'object')
+    return Object.fromEntries(Object.entries(value).flatMap(([key, inner]) => (inner === '' ? [] : [[key, asSent(inner)]])));
   return value.trim() !== '' && !Number.isNaN(Number(value.replace(',', '.'))) ? Number(value.replace(',', '.')) : value;
 }
 
@@ -61,7 +62,8 @@ export function SumScreen({ name, fields, example, source, estimate, system: usu
           } else setErrors((answered as { errors: FieldError[] }).errors);
         })
         .catch((failure: unknown) => {
-          if (!controller.signal.aborted) setErrors([{ field: '', message: `Kvell did not answer (${(failure as Error).message}). Check that it still runs.` }]);
+          if (!controller.signal.aborted)
+            setErrors([{ field: '', message: `Kvell did not answer (${(failure as Error).message}). Check that it still runs.` }]);
         });
     }, PAUSE_MS);
     return () => {
@@ -91,7 +93,19 @@ export function SumScreen({ name, fields, example, source, estimate, system: usu
               {shown.figures.map(({ label, value: v, unit = '', digits = 2, range }) => {
                 if (typeof v === 'string') return <Figure key={label} value={v} label={label} />;
                 const of = (n: number) => toShown(n, unit, system);
-                if (range) return <Estimate key={label} median={of(v)} low={of(range[0])} high={of(range[1])} unit={shownUnit(unit, system)} label={label} from={estimate ?? ''} digits={digits} />;
+                if (range)
+                  return (
+                    <Estimate
+                      key={label}
+                      median={of(v)}
+                      low={of(range[0])}
+                      high={of(range[1])}
+                      unit={shownUnit(unit, system)}
+                      label={label}
+                      from={estimate ?? ''}
+                      digits={digits}
+                    />
+                  );
                 return <Figure key={label} value={of(v).toFixed(digits)} unit={shownUnit(unit, system)} label={label} />;
               })}
             </Grid>
@@ -130,7 +144,17 @@ function FieldsOf({ fields, value, onChange, path, errorAt, system }: FieldsProp
     <Flex direction="column" gap="4">
       {fields.map((field) => {
         const at = path === '' ? field.name : `${path}.${field.name}`;
-        return <OneField key={field.name} field={field} value={value[field.name] ?? ''} onChange={(next) => onChange({ ...value, [field.name]: next })} path={at} errorAt={errorAt} system={system} />;
+        return (
+          <OneField
+            key={field.name}
+            field={field}
+            value={value[field.name] ?? ''}
+            onChange={(next) => onChange({ ...value, [field.name]: next })}
+            path={at}
+            errorAt={errorAt}
+            system={system}
+          />
+        );
       })}
     </Flex>
   );
@@ -138,7 +162,14 @@ function FieldsOf({ fields, value, onChange, path, errorAt, system }: FieldsProp
 
 const BOX = { bg: 'sheet', borderColor: 'lineStrong', borderWidth: '1.5px', borderRadius: '3px', minHeight: '46px' } as const;
 
-function OneField({ field, value, onChange, path, errorAt, system }: { field: SumField; value: Value; onChange: (value: Value) => void } & Pick<FieldsProps, 'path' | 'errorAt' | 'system'>) {
+function OneField({
+  field,
+  value,
+  onChange,
+  path,
+  errorAt,
+  system,
+}: { field: SumField; value: Value; onChange: (value: Value) => void } & Pick<FieldsProps, 'path' | 'errorAt' | 'system'>) {
   const error = errorAt(path);
   const problem = error && (
     <Text role="alert" color="hazard" fontWeight="650" fontSize="16px">
@@ -149,7 +180,14 @@ function OneField({ field, value, onChange, path, errorAt, system }: { field: Su
     return (
       <fieldset>
         <legend style={{ fontWeight: 650 }}>{field.label}</legend>
-        <FieldsOf fields={field.fields} value={(value || {}) as Record<string, Value>} onChange={onChange} path={path} errorAt={errorAt} system={system} />
+        <FieldsOf
+          fields={field.fields}
+          value={(value || {}) as Record<string, Value>}
+          onChange={onChange}
+          path={path}
+          errorAt={errorAt}
+          system={system}
+        />
       </fieldset>
     );
   if (field.kind === 'list') {
@@ -160,7 +198,14 @@ function OneField({ field, value, onChange, path, errorAt, system }: { field: Su
         {rows.map((row, i) => (
           <Flex key={i} gap="3" align="end" borderTopWidth="1px" borderColor="line" py="2">
             <Box flex="1">
-              <FieldsOf fields={field.fields} value={row as Record<string, Value>} onChange={(next) => onChange(rows.map((r, k) => (k === i ? next : r)))} path={`${path}[${i}]`} errorAt={errorAt} system={system} />
+              <FieldsOf
+                fields={field.fields}
+                value={row as Record<string, Value>}
+                onChange={(next) => onChange(rows.map((r, k) => (k === i ? next : r)))}
+                path={`${path}[${i}]`}
+                errorAt={errorAt}
+                system={system}
+              />
             </Box>
             <Button onClick={() => onChange(rows.filter((_, k) => k !== i))} aria-label={`Take off: row ${i + 1} of ${field.label}`}>
               Take off
@@ -181,7 +226,13 @@ function OneField({ field, value, onChange, path, errorAt, system }: { field: Su
           {field.items.map((label, i) => (
             <label key={label}>
               {label}
-              <Input {...BOX} fontFamily="mono" inputMode="decimal" value={String(parts[i] ?? '')} onChange={(event) => onChange(field.items.map((_, k) => (k === i ? event.target.value : (parts[k] ?? ''))))} />
+              <Input
+                {...BOX}
+                fontFamily="mono"
+                inputMode="decimal"
+                value={String(parts[i] ?? '')}
+                onChange={(event) => onChange(field.items.map((_, k) => (k === i ? event.target.value : (parts[k] ?? ''))))}
+              />
               {errorAt(`${path}[${i}]`) && (
                 <Text role="alert" color="hazard">
                   {errorAt(`${path}[${i}]`)}
@@ -223,10 +274,24 @@ function OneField({ field, value, onChange, path, errorAt, system }: { field: Su
 }
 
 /** A number in the unit shown; what is kept is in the sum's own unit. */
-function NumberField({ field, value, onChange, problem, system }: { field: Extract<SumField, { kind: 'number' }>; value: string; onChange: (value: Value) => void; problem: React.ReactNode; system: UnitSystem }) {
+function NumberField({
+  field,
+  value,
+  onChange,
+  problem,
+  system,
+}: {
+  field: Extract<SumField, { kind: 'number' }>;
+  value: string;
+  onChange: (value: Value) => void;
+  problem: React.ReactNode;
+  system: UnitSystem;
+}) {
   const unit = shownUnit(field.unit, system);
   const converted = unit !== field.unit;
-  const [typed, setTyped] = useState(() => (converted && value !== '' && !Number.isNaN(Number(value)) ? String(Number(toShown(Number(value), field.unit, system).toPrecision(6))) : value));
+  const [typed, setTyped] = useState(() =>
+    converted && value !== '' && !Number.isNaN(Number(value)) ? String(Number(toShown(Number(value), field.unit, system).toPrecision(6))) : value,
+  );
   return (
     <label>
       <b>{field.label}</b>

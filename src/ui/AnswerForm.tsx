@@ -64,6 +64,11 @@ export function AnswerForm<T>({ fields, initial, submit, send, onDone, done, dra
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key]);
 
+  // What is wrong with the whole is read out first.
+  useEffect(() => {
+    if (general.length > 0) alertRef.current?.focus();
+  }, [general]);
+
   const onSubmit = handleSubmit(async (values) => {
     setGeneral([]);
     const answer = await send(values);
@@ -79,7 +84,6 @@ export function AnswerForm<T>({ fields, initial, submit, send, onDone, done, dra
     answer.errors.filter(({ field }) => known.has(field)).forEach(({ field, message }, i) => setError(field, { message }, { shouldFocus: i === 0 }));
     const rest = answer.errors.filter(({ field }) => !known.has(field)).map(({ message }) => message);
     setGeneral(rest);
-    if (rest.length > 0) requestAnimationFrame(() => alertRef.current?.focus());
   });
 
   return (
@@ -107,7 +111,11 @@ export function AnswerForm<T>({ fields, initial, submit, send, onDone, done, dra
                   )}
                 </Field.Label>
                 <Control field={field} props={register(field.name)} />
-                {field.hint && <Field.HelperText color="soft" fontSize="15px">{field.hint}</Field.HelperText>}
+                {field.hint && (
+                  <Field.HelperText color="soft" fontSize="15px">
+                    {field.hint}
+                  </Field.HelperText>
+                )}
                 {message && (
                   <Field.ErrorText role="alert" color="hazard" fontSize="16px" fontWeight="650">
                     {message}
@@ -120,7 +128,14 @@ export function AnswerForm<T>({ fields, initial, submit, send, onDone, done, dra
       </Grid>
       {children?.(form)}
       <Flex mt="4">
-        <Button type="submit" variant={'go' as never} size={(bench ? 'bench' : 'desk') as never} loading={formState.isSubmitting} loadingText={submit} width={{ base: '100%', md: 'auto' }}>
+        <Button
+          type="submit"
+          variant={'go' as never}
+          size={(bench ? 'bench' : 'desk') as never}
+          loading={formState.isSubmitting}
+          loadingText={submit}
+          width={{ base: '100%', md: 'auto' }}
+        >
           {submit}
         </Button>
       </Flex>

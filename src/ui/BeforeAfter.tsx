@@ -4,7 +4,9 @@ import { Box, Flex, Text } from '@chakra-ui/react';
 import dynamic from 'next/dynamic';
 import { photoUrl } from './photoUrl';
 
-const CompareSlider = dynamic(() => import('./CompareSlider').then((part) => part.CompareSlider), { loading: () => <Box aspectRatio="4 / 3" bg="line" /> });
+const CompareSlider = dynamic(() => import('./CompareSlider').then((part) => part.CompareSlider), {
+  loading: () => <Box aspectRatio="4 / 3" bg="line" />,
+});
 
 interface Side {
   photoId: string;
@@ -15,7 +17,10 @@ interface Side {
 export function BeforeAfter({ before, after }: { before: Side; after: Side }) {
   return (
     <Box>
-      <CompareSlider before={{ src: photoUrl(before.photoId, 'large'), alt: `Before: ${before.words}` }} after={{ src: photoUrl(after.photoId, 'large'), alt: `After: ${after.words}` }} />
+      <CompareSlider
+        before={{ src: photoUrl(before.photoId, 'large'), alt: `Before: ${before.words}` }}
+        after={{ src: photoUrl(after.photoId, 'large'), alt: `After: ${after.words}` }}
+      />
       <Flex justify="space-between" mt="1" gap="3">
         <Text fontSize="15px">{before.words}</Text>
         <Text fontSize="15px" textAlign="right">

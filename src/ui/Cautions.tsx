@@ -32,7 +32,14 @@ export function Cautions({ cautions, confirm }: Props) {
         {CAUTION_CLOSE}
       </Text>
       {confirm && (
-        <Checkbox.Root checked={confirm.checked} onCheckedChange={({ checked }) => confirm.onChange(checked === true)} mt="3" minHeight="44px" size="lg" invalid={confirm.error !== undefined}>
+        <Checkbox.Root
+          checked={confirm.checked}
+          onCheckedChange={({ checked }) => confirm.onChange(checked === true)}
+          mt="3"
+          minHeight="44px"
+          size="lg"
+          invalid={confirm.error !== undefined}
+        >
           <Checkbox.HiddenInput />
           <Checkbox.Control borderColor="ink" borderWidth="2px" />
           <Checkbox.Label fontSize="17px">I have read this, and the protection is on and at hand</Checkbox.Label>

@@ -5,7 +5,15 @@ import type { EChartsCoreOption } from 'echarts/core';
 import { useEffect, useRef } from 'react';
 
 /** A chart, loaded when it is needed. The words or table beside it say the same; `label` tells where. */
-export function Chart({ option, label, height = 260 }: { option: (colour: (token: string) => string) => EChartsCoreOption; label: string; height?: number }) {
+export function Chart({
+  option,
+  label,
+  height = 260,
+}: {
+  option: (colour: (token: string) => string) => EChartsCoreOption;
+  label: string;
+  height?: number;
+}) {
   const ref = useRef<HTMLDivElement>(null);
   useEffect(() => {
     let gone = false;

@@ -9,5 +9,11 @@ interface Picture {
 
 /** The slider itself, in a file of its own so that it is loaded when it is needed. */
 export function CompareSlider({ before, after }: { before: Picture; after: Picture }) {
-  return <ReactCompareSlider itemOne={<ReactCompareSliderImage {...before} />} itemTwo={<ReactCompareSliderImage {...after} />} style={{ width: '100%', aspectRatio: '4 / 3' }} />;
+  return (
+    <ReactCompareSlider
+      itemOne={<ReactCompareSliderImage {...before} />}
+      itemTwo={<ReactCompareSliderImage {...after} />}
+      style={{ width: '100%', aspectRatio: '4 / 3' }}
+    />
+  );
 }

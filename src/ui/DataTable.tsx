@@ -10,7 +10,17 @@ export interface Column<Row> {
 }
 
 /** The one table. It scrolls sideways by itself where the screen is narrow. */
-export function DataTable<Row>({ caption, columns, rows, rowKey }: { caption: string; columns: readonly Column<Row>[]; rows: readonly Row[]; rowKey: (row: Row, index: number) => string | number }) {
+export function DataTable<Row>({
+  caption,
+  columns,
+  rows,
+  rowKey,
+}: {
+  caption: string;
+  columns: readonly Column<Row>[];
+  rows: readonly Row[];
+  rowKey: (row: Row, index: number) => string | number;
+}) {
   return (
     <Box overflowX="auto" tabIndex={0} role="region" aria-label={caption}>
       <Table.Root size="sm" bg="transparent">
@@ -30,7 +40,11 @@ export function DataTable<Row>({ caption, columns, rows, rowKey }: { caption: st
           {rows.map((row, index) => (
             <Table.Row key={rowKey(row, index)} bg="transparent">
               {columns.map(({ title, cell, figure }) => (
-                <Table.Cell key={title} borderColor="line" {...(figure && { textAlign: 'right', fontFamily: 'mono', fontVariantNumeric: 'tabular-nums' })}>
+                <Table.Cell
+                  key={title}
+                  borderColor="line"
+                  {...(figure && { textAlign: 'right', fontFamily: 'mono', fontVariantNumeric: 'tabular-nums' })}
+                >
                   {cell(row)}
                 </Table.Cell>
               ))}

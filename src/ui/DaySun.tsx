@@ -7,7 +7,7 @@ import type { SunSample } from '@/core/sun/day';
 import { Chart } from './Chart';
 import { DataTable } from './DataTable';
 
-export interface DayBar {
+interface DayBar {
   label: string;
   from: string;
   to: string;
@@ -33,11 +33,22 @@ export function DaySun({ samples, timeZone, bars = [], now = null, height = 220 
         type: 'time' as const,
         min: samples[0]?.time,
         max: samples[samples.length - 1]?.time,
-        axisLabel: { color: colour('soft'), formatter: (value: number) => showTime(new Date(value).toISOString(), timeZone, 'HH:mm'), hideOverlap: true },
+        axisLabel: {
+          color: colour('soft'),
+          formatter: (value: number) => showTime(new Date(value).toISOString(), timeZone, 'HH:mm'),
+          hideOverlap: true,
+        },
         axisLine: { lineStyle: { color: colour('line-strong') || colour('soft') } },
         splitLine: { show: false },
       },
-      yAxis: { type: 'value' as const, min: 0, name: 'UV index', nameTextStyle: { color: colour('soft'), align: 'left' as const }, axisLabel: { color: colour('soft') }, splitLine: { lineStyle: { color: colour('line') } } },
+      yAxis: {
+        type: 'value' as const,
+        min: 0,
+        name: 'UV index',
+        nameTextStyle: { color: colour('soft'), align: 'left' as const },
+        axisLabel: { color: colour('soft') },
+        splitLine: { lineStyle: { color: colour('line') } },
+      },
       series: [
         {
           name: 'UV index',
@@ -52,7 +63,13 @@ export function DaySun({ samples, timeZone, bars = [], now = null, height = 220 
             data: bars.map(({ label, from, to }) => [{ name: label, xAxis: from }, { xAxis: to }]),
           },
           ...(now && {
-            markLine: { symbol: 'none', silent: true, lineStyle: { color: colour('ink'), width: 2, type: 'solid' as const }, label: { formatter: 'now', color: colour('ink') }, data: [{ xAxis: now }] },
+            markLine: {
+              symbol: 'none',
+              silent: true,
+              lineStyle: { color: colour('ink'), width: 2, type: 'solid' as const },
+              label: { formatter: 'now', color: colour('ink') },
+              data: [{ xAxis: now }],
+            },
           }),
         },
       ],
@@ -63,7 +80,11 @@ export function DaySun({ samples, timeZone, bars = [], now = null, height = 220 
   const hours = samples.filter((_, i) => i % 6 === 0);
   return (
     <Box>
-      <Chart option={option} height={height} label={`UV index over the day, highest ${highest.uvIndex.toFixed(1)} at ${showTime(highest.time, timeZone, 'HH:mm')}. The table below holds the figures.`} />
+      <Chart
+        option={option}
+        height={height}
+        label={`UV index over the day, highest ${highest.uvIndex.toFixed(1)} at ${showTime(highest.time, timeZone, 'HH:mm')}. The table below holds the figures.`}
+      />
       <details>
         <Text as="summary" color="soft" minHeight="32px" cursor="pointer">
           The day in figures

@@ -18,7 +18,12 @@ export function PhotoStrip({ photos, href = (id) => photoUrl(id) }: { photos: re
           <a href={href(id)}>
             {/* Next's image service would make these small a second time. */}
             {/* eslint-disable-next-line @next/next/no-img-element */}
-            <img src={photoUrl(id, 'small')} alt={alt} loading="lazy" style={{ width: '100%', aspectRatio: '4 / 3', objectFit: 'cover', display: 'block' }} />
+            <img
+              src={photoUrl(id, 'small')}
+              alt={alt}
+              loading="lazy"
+              style={{ width: '100%', aspectRatio: '4 / 3', objectFit: 'cover', display: 'block' }}
+            />
             <Text fontSize="14px" color="soft" mt="1" lineClamp={2}>
               {under}
             </Text>

@@ -73,7 +73,11 @@ export function PhotoUpload({ restorationId, stage, pieceId, onAdded }: Props) {
         }}
       />
       {progress ? (
-        <Working share={progress.done / progress.all} words={`Keeping photograph ${progress.done + 1} of ${progress.all}.`} onStop={() => stop.current?.abort()} />
+        <Working
+          share={progress.done / progress.all}
+          words={`Keeping photograph ${progress.done + 1} of ${progress.all}.`}
+          onStop={() => stop.current?.abort()}
+        />
       ) : (
         <Flex gap="3" wrap="wrap" align="center">
           <Button onClick={() => cameraRef.current?.click()} display={{ base: 'inline-flex', md: 'none' }} variant={'quiet' as never}>

@@ -7,7 +7,18 @@ import type { Lab } from '@/core/colour/types';
 
 /** A measured colour as itself. */
 export function Swatch({ lab, label, size = 44 }: { lab: Lab; label: string; size?: number }) {
-  return <Box role="img" aria-label={label} width={`${size}px`} height={`${size}px`} flexShrink={0} style={{ background: labToCss(lab) }} borderWidth="1px" borderColor="lineStrong" />;
+  return (
+    <Box
+      role="img"
+      aria-label={label}
+      width={`${size}px`}
+      height={`${size}px`}
+      flexShrink={0}
+      style={{ background: labToCss(lab) }}
+      borderWidth="1px"
+      borderColor="lineStrong"
+    />
+  );
 }
 
 export interface ScaleMark {
@@ -39,12 +50,24 @@ export function PlasticScale({ marks, compact = false }: { marks: readonly Scale
             top="100%"
             height="4px"
             bg="ink"
-            style={{ left: percent(Math.min(hidden.lab[2], now.lab[2])), width: `${100 * Math.abs(placeOnScale(now.lab[2]) - placeOnScale(hidden.lab[2]))}%` }}
+            style={{
+              left: percent(Math.min(hidden.lab[2], now.lab[2])),
+              width: `${100 * Math.abs(placeOnScale(now.lab[2]) - placeOnScale(hidden.lab[2]))}%`,
+            }}
           />
         )}
         {marks.map(({ lab, label, kind }) =>
           kind === 'hidden' ? (
-            <Box key={label} position="absolute" bottom="100%" transform="translateX(-50%)" style={{ left: percent(lab[2]) }} borderX="8px solid transparent" borderTop="10px solid" borderTopColor="work" />
+            <Box
+              key={label}
+              position="absolute"
+              bottom="100%"
+              transform="translateX(-50%)"
+              style={{ left: percent(lab[2]) }}
+              borderX="8px solid transparent"
+              borderTop="10px solid"
+              borderTopColor="work"
+            />
           ) : (
             <Box
               key={label}

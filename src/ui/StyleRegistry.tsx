@@ -49,7 +49,13 @@ export function StyleRegistry({ nonce, children }: { nonce: string | undefined; 
           .map(({ name }) => (
             <style key={name} data-emotion={`${KEY}-global ${name}`} nonce={nonce} dangerouslySetInnerHTML={{ __html: css(name) }} />
           ))}
-        {own.length > 0 && <style data-emotion={`${KEY} ${own.map(({ name }) => name).join(' ')}`} nonce={nonce} dangerouslySetInnerHTML={{ __html: own.map(({ name }) => css(name)).join('') }} />}
+        {own.length > 0 && (
+          <style
+            data-emotion={`${KEY} ${own.map(({ name }) => name).join(' ')}`}
+            nonce={nonce}
+            dangerouslySetInnerHTML={{ __html: own.map(({ name }) => css(name)).join('') }}
+          />
+        )}
       </>
     );
   });

@@ -18,7 +18,15 @@ export function Working({ share, words, onStop }: { share: number | null; words:
           </Button>
         )}
       </Flex>
-      <Box height="10px" bg="line" role="progressbar" aria-label={words} aria-valuemin={0} aria-valuemax={100} {...(percent !== undefined && { 'aria-valuenow': percent })}>
+      <Box
+        height="10px"
+        bg="line"
+        role="progressbar"
+        aria-label={words}
+        aria-valuemin={0}
+        aria-valuemax={100}
+        {...(percent !== undefined && { 'aria-valuenow': percent })}
+      >
         <Box height="100%" bg="work" style={{ width: `${percent ?? 30}%` }} />
       </Box>
     </Box>

@@ -47,7 +47,14 @@ export function Estimate({ median, low, high, unit, label, from, digits = 1 }: E
         </Text>
       </Flex>
       <Box position="relative" height="10px" my="2" bg="line" aria-hidden>
-        <Box position="absolute" top="0" bottom="0" bg="work" opacity={0.45} style={{ left: place(low), width: `calc(${place(high)} - ${place(low)})` }} />
+        <Box
+          position="absolute"
+          top="0"
+          bottom="0"
+          bg="work"
+          opacity={0.45}
+          style={{ left: place(low), width: `calc(${place(high)} - ${place(low)})` }}
+        />
         <Box position="absolute" top="-3px" bottom="-3px" width="4px" bg="ink" style={{ left: place(median) }} />
       </Box>
       <Text>{label}</Text>

@@ -3,9 +3,28 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 
 /** Top of a screen: what it is, a line under it, and its one main action. */
-export function ScreenHead({ title, under, action, lead }: { title: React.ReactNode; under?: React.ReactNode; action?: React.ReactNode; lead?: React.ReactNode }) {
+export function ScreenHead({
+  title,
+  under,
+  action,
+  lead,
+}: {
+  title: React.ReactNode;
+  under?: React.ReactNode;
+  action?: React.ReactNode;
+  lead?: React.ReactNode;
+}) {
   return (
-    <Flex as="header" align={{ base: 'stretch', md: 'end' }} direction={{ base: 'column', md: 'row' }} gap="4" mb="6" borderBottomWidth="3px" borderColor="ink" pb="3">
+    <Flex
+      as="header"
+      align={{ base: 'stretch', md: 'end' }}
+      direction={{ base: 'column', md: 'row' }}
+      gap="4"
+      mb="6"
+      borderBottomWidth="3px"
+      borderColor="ink"
+      pb="3"
+    >
       <Box flex="1" minWidth="0">
         {lead && <Box mb="2">{lead}</Box>}
         <Heading as="h1" fontSize={{ base: '28px', md: '36px' }} fontWeight="700">

@@ -4,7 +4,14 @@ import { createSystem, defaultConfig, defineConfig, defineRecipe } from '@chakra
 const pair = (light: string, dark: string) => ({ value: { base: light, _dark: dark } });
 
 const button = defineRecipe({
-  base: { fontWeight: '650', borderRadius: '3px', minHeight: '44px', fontFamily: 'body', letterSpacing: '0', _focusVisible: { outline: '3px solid', outlineColor: 'focus', outlineOffset: '2px' } },
+  base: {
+    fontWeight: '650',
+    borderRadius: '3px',
+    minHeight: '44px',
+    fontFamily: 'body',
+    letterSpacing: '0',
+    _focusVisible: { outline: '3px solid', outlineColor: 'focus', outlineOffset: '2px' },
+  },
   variants: {
     variant: {
       go: { bg: 'work', color: 'onWork', _hover: { bg: 'workStrong' }, _disabled: { bg: 'line', color: 'soft', opacity: 1 } },

@@ -19,7 +19,12 @@ export function ToastPlace() {
     <Portal>
       <Toaster toaster={toaster} insetInline={{ mdDown: '4' }}>
         {(toast) => (
-          <Toast.Root bg={toast.type === 'error' ? 'hazard' : 'ink'} color={toast.type === 'error' ? 'onHazard' : 'paper'} borderRadius="3px" marginBottom={{ base: '64px', md: '0' }}>
+          <Toast.Root
+            bg={toast.type === 'error' ? 'hazard' : 'ink'}
+            color={toast.type === 'error' ? 'onHazard' : 'paper'}
+            borderRadius="3px"
+            marginBottom={{ base: '64px', md: '0' }}
+          >
             <Stack gap="1" flex="1">
               <Toast.Description>{toast.description}</Toast.Description>
             </Stack>

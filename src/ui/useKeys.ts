@@ -2,7 +2,8 @@
 
 import { useEffect } from 'react';
 
-const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+const isTyping = (target: EventTarget | null) =>
+  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 
 /** Single keys at the desk. None fires while somebody types or with a modifier held. */
 export function useKeys(keys: Readonly<Record<string, () => void>>): void {

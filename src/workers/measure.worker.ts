@@ -38,7 +38,15 @@ const measureWorker = {
       const picture = await decode(url);
       onProgress(0.4);
       const { result, maps } = measurePicture(picture, spec, (share) => onProgress(0.4 + 0.6 * share));
-      const heats = maps.map(({ id, cells }) => ({ id, pixels: heatPixels(cells), columns: cells.columns, rows: cells.rows, left: cells.left, top: cells.top, cellPx: cells.cellPx }));
+      const heats = maps.map(({ id, cells }) => ({
+        id,
+        pixels: heatPixels(cells),
+        columns: cells.columns,
+        rows: cells.rows,
+        left: cells.left,
+        top: cells.top,
+        cellPx: cells.cellPx,
+      }));
       return { ok: true, result, heats };
     } catch (failure) {
       if (failure instanceof Refusal) return { ok: false, errors: [{ field: failure.field, message: failure.message }] };

@@ -21,7 +21,8 @@ const DEGREES: Record<string, [number, number]> = { ArrowUp: [1, 0], ArrowDown: 
 
 /** A plain world grid: tap the place; arrow keys move it by a degree, with shift by ten. */
 export function PlaceGrid({ latitude, longitude, onPick }: Props) {
-  const pick = (lat: number, lon: number) => onPick(Math.max(-90, Math.min(90, Math.round(lat * 10) / 10)), Math.max(-180, Math.min(180, Math.round(lon * 10) / 10)));
+  const pick = (lat: number, lon: number) =>
+    onPick(Math.max(-90, Math.min(90, Math.round(lat * 10) / 10)), Math.max(-180, Math.min(180, Math.round(lon * 10) / 10)));
   return (
     <Box>
       <Text mb="1">Or tap the place on the grid. Lines stand every 30°, north is up.</Text>
@@ -30,7 +31,14 @@ export function PlaceGrid({ latitude, longitude, onPick }: Props) {
         role="application"
         tabIndex={0}
         aria-label={`World grid. ${latitude === null ? 'No place yet' : `Latitude ${latitude}, longitude ${longitude}`}. Arrow keys move the place by a degree.`}
-        style={{ width: '100%', maxWidth: 620, background: 'var(--chakra-colors-sheet)', border: '1px solid var(--chakra-colors-line-strong)', cursor: 'crosshair', touchAction: 'manipulation' }}
+        style={{
+          width: '100%',
+          maxWidth: 620,
+          background: 'var(--chakra-colors-sheet)',
+          border: '1px solid var(--chakra-colors-line-strong)',
+          cursor: 'crosshair',
+          touchAction: 'manipulation',
+        }}
         onClick={(event) => {
           const box = event.currentTarget.getBoundingClientRect();
           pick(90 - (180 * (event.clientY - box.top)) / box.height, (360 * (event.clientX - box.left)) / box.width - 180);
@@ -48,7 +56,15 @@ export function PlaceGrid({ latitude, longitude, onPick }: Props) {
         ))}
         {NAMED.map(({ latitude: lat, label }) => (
           <g key={lat}>
-            <line x1={-180} x2={180} y1={-lat} y2={-lat} stroke="var(--chakra-colors-line-strong)" strokeWidth={0.5} strokeDasharray={lat === 0 ? undefined : '2 2'} />
+            <line
+              x1={-180}
+              x2={180}
+              y1={-lat}
+              y2={-lat}
+              stroke="var(--chakra-colors-line-strong)"
+              strokeWidth={0.5}
+              strokeDasharray={lat === 0 ? undefined : '2 2'}
+            />
             <text x={-178} y={-lat - 1.5} fontSize={7} fill="var(--chakra-colors-soft)">
               {label}
             </text>

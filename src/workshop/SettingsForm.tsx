@@ -34,7 +34,15 @@ const FIELDS: readonly FieldDef[] = [
 export function SettingsForm({ initial, isNew }: { initial: Values; isNew: boolean }) {
   const router = useRouter();
   return (
-    <AnswerForm fields={FIELDS} initial={initial} submit="Save workshop" send={saveSettings} done="Workshop saved." draftKey="workshop" onDone={() => router.refresh()}>
+    <AnswerForm
+      fields={FIELDS}
+      initial={initial}
+      submit="Save workshop"
+      send={saveSettings}
+      done="Workshop saved."
+      draftKey="workshop"
+      onDone={() => router.refresh()}
+    >
       {(form) => <PlaceTools form={form} isNew={isNew} />}
     </AnswerForm>
   );

@@ -26,7 +26,11 @@ export default async function RestorationsPage() {
           </LinkButton>
         }
       />
-      {rows.length === 0 ? <EmptyPlace>None yet. Open one for the machine in front of you, before it is taken apart.</EmptyPlace> : <RestorationList rows={rows} />}
+      {rows.length === 0 ? (
+        <EmptyPlace>None yet. Open one for the machine in front of you, before it is taken apart.</EmptyPlace>
+      ) : (
+        <RestorationList rows={rows} />
+      )}
       <Part title="Take one in from a ZIP">
         <ImportForm />
       </Part>

@@ -17,7 +17,10 @@ export default async function StoresPage() {
         {stock.length === 0 ? (
           <EmptyPlace>The shelf is empty. Put the peroxide bottle in first: its strength decides every mixture.</EmptyPlace>
         ) : (
-          <StockTable stock={stock} prices={Object.fromEntries(stock.map(({ id, priceMinor }) => [id, priceMinor === null ? '' : formatMoney(priceMinor, currency)]))} />
+          <StockTable
+            stock={stock}
+            prices={Object.fromEntries(stock.map(({ id, priceMinor }) => [id, priceMinor === null ? '' : formatMoney(priceMinor, currency)]))}
+          />
         )}
       </Part>
       <Part title="Put something into the stores">

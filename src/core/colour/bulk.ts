@@ -110,4 +110,3 @@ export function differenceTo(reference: Lab): (l: number, a: number, b: number) 
     return Math.sqrt(Math.max(0, tl * tl + tc * tc + th * th + rt * tc * th));
   };
 }
-

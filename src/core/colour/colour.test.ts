@@ -7,7 +7,11 @@ import type { Lab } from './types';
 
 const byte = fc.integer({ min: 0, max: 255 });
 const srgb = fc.tuple(byte, byte, byte);
-const lab = fc.tuple(fc.double({ min: 0, max: 100, noNaN: true }), fc.double({ min: -100, max: 100, noNaN: true }), fc.double({ min: -100, max: 100, noNaN: true }));
+const lab = fc.tuple(
+  fc.double({ min: 0, max: 100, noNaN: true }),
+  fc.double({ min: -100, max: 100, noNaN: true }),
+  fc.double({ min: -100, max: 100, noNaN: true }),
+);
 
 describe('published values', () => {
   it.each([
@@ -90,5 +94,10 @@ describe('laws', () => {
 });
 
 it('a difference is read as the eye would', () => {
-  expect([0.5, 1.5, 3, 9].map(readDifference)).toEqual(['cannot be told apart side by side', 'seen only by a trained eye', 'seen', 'plain to anyone']);
+  expect([0.5, 1.5, 3, 9].map(readDifference)).toEqual([
+    'cannot be told apart side by side',
+    'seen only by a trained eye',
+    'seen',
+    'plain to anyone',
+  ]);
 });

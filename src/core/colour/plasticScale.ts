@@ -6,7 +6,7 @@ import type { Lab } from './types';
  * amber, read in b*. The stops are workshop wisdom; a measured colour is always shown as itself and only
  * *placed* on the scale by its b*.
  */
-export const PLASTIC_SCALE: readonly { name: string; lab: Lab }[] = [
+const PLASTIC_SCALE: readonly { name: string; lab: Lab }[] = [
   { name: 'clean bone', lab: [90, -0.6, 2] },
   { name: 'bone', lab: [87.5, -0.8, 8] },
   { name: 'putty', lab: [83, 0, 15] },
@@ -15,8 +15,8 @@ export const PLASTIC_SCALE: readonly { name: string; lab: Lab }[] = [
   { name: 'aged amber', lab: [62, 11, 42] },
 ];
 
-export const SCALE_LOW_B = 0;
-export const SCALE_HIGH_B = 45;
+const SCALE_LOW_B = 0;
+const SCALE_HIGH_B = 45;
 
 /** Place of a b* on the plastic scale: 0 at clean bone to 1 at aged amber, held inside both ends. */
 export function placeOnScale(b: number): number {

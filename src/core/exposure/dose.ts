@@ -29,7 +29,10 @@ export function warmthFactor(temperatureC: number): number {
  */
 export function sessionDose(school: School, at: Circumstances): number {
   if (at.temperatureC > HOTTEST_BATH_C)
-    throw new Refusal('temperatureC', `${at.temperatureC} °C is too hot: long thin parts bend. Stay at ${HOTTEST_BATH_C} °C or below; shade or vent it.`);
+    throw new Refusal(
+      'temperatureC',
+      `${at.temperatureC} °C is too hot: long thin parts bend. Stay at ${HOTTEST_BATH_C} °C or below; shade or vent it.`,
+    );
   const hours = Math.max(0, at.durationMin) / 60;
   switch (school.driver) {
     case 'sun':

@@ -27,7 +27,15 @@ describe('forecast', () => {
   it('finds the rate that measurements without error show, wherever it lies', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.02, max: 0.18, noNaN: true }), (rate) => {
-        const sessions = [6, 8].map((dose, i, doses) => ({ dose, measuredB: yellowAfter(27, 6, rate, doses.slice(0, i + 1).reduce((a, b) => a + b)) }));
+        const sessions = [6, 8].map((dose, i, doses) => ({
+          dose,
+          measuredB: yellowAfter(
+            27,
+            6,
+            rate,
+            doses.slice(0, i + 1).reduce((a, b) => a + b),
+          ),
+        }));
         const found = exposureForecast({ ...base, sessions, measurementSd: 0.1 });
         expect(found.rate.median / rate).toBeGreaterThan(0.95);
         expect(found.rate.median / rate).toBeLessThan(1.05);
@@ -61,7 +69,9 @@ describe('forecast', () => {
 
   it('a session that nobody measured adds dose but no knowledge', () => {
     expect(width({ ...base, sessions: [{ dose: 9, measuredB: null }] })).toBeCloseTo(width(base), 9);
-    expect(exposureForecast({ ...base, sessions: [{ dose: 9, measuredB: null }] }).doseToGo.median).toBeLessThan(exposureForecast(base).doseToGo.median);
+    expect(exposureForecast({ ...base, sessions: [{ dose: 9, measuredB: null }] }).doseToGo.median).toBeLessThan(
+      exposureForecast(base).doseToGo.median,
+    );
   });
 
   it('says so when a piece measures yellower than at the start', () => {
@@ -78,7 +88,14 @@ describe('forecast', () => {
   });
 });
 
-const at = { place: { latitude: 14.6, longitude: -30.2 }, start: new Date('2026-03-21T12:00:00Z'), durationMin: 120, cloudFraction: 0, lampMwPerCm2: 5, temperatureC: 25 };
+const at = {
+  place: { latitude: 14.6, longitude: -30.2 },
+  start: new Date('2026-03-21T12:00:00Z'),
+  durationMin: 120,
+  cloudFraction: 0,
+  lampMwPerCm2: 5,
+  temperatureC: 25,
+};
 
 describe('dose of a session', () => {
   it('lamp and warmth follow their own laws', () => {

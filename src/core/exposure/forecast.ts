@@ -112,7 +112,10 @@ function rateQuantile({ rates, weights }: RatePosterior, p: number): number {
 export function exposureForecast(input: ForecastInput): Forecast {
   const { startB, targetB, toleranceB, sessions } = input;
   if (targetB > startB)
-    throw new Refusal('targetB', `The target b* ${targetB} is yellower than the start b* ${startB}; light and peroxide only take yellow away. Check which patch is the hidden one.`);
+    throw new Refusal(
+      'targetB',
+      `The target b* ${targetB} is yellower than the start b* ${startB}; light and peroxide only take yellow away. Check which patch is the hidden one.`,
+    );
   const posterior = ratePosterior(input);
   const [slow, usual, quick] = [0.05, 0.5, 0.95].map((p) => rateQuantile(posterior, p)) as [number, number, number];
   const done = sessions.reduce((sum, { dose }) => sum + dose, 0);

@@ -4,7 +4,7 @@ export const SCHOOLS = ['cream-film-sun', 'bag-sun', 'bath-lamp', 'vapour'] as c
 export type SchoolId = (typeof SCHOOLS)[number];
 
 /** What drives the reaction: sunlight, a lamp, or time at a temperature. */
-export type Driver = 'sun' | 'lamp' | 'warmth';
+type Driver = 'sun' | 'lamp' | 'warmth';
 
 export interface School {
   id: SchoolId;

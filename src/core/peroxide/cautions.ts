@@ -25,8 +25,7 @@ const CAUTIONS = {
   },
   'peroxide-burns': {
     severity: 'strong',
-    hazard:
-      'Peroxide over 12 % burns skin and eyes and can set rags and wood alight. In some places it is for licensed users only.',
+    hazard: 'Peroxide over 12 % burns skin and eyes and can set rags and wood alight. In some places it is for licensed users only.',
     protection: 'Face shield or tight goggles, long gloves, apron. Running water within reach. Somebody else knows what you do.',
     never: 'Never seal it. Never with acids, chlorine bleach, solvents, alcohol or metal. Never warm it.',
   },

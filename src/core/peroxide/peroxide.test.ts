@@ -43,14 +43,19 @@ describe('dilution', () => {
 
   it('keeps mass and peroxide in balance', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.5, max: 35, noNaN: true }), fc.double({ min: 0.01, max: 1, noNaN: true }), fc.double({ min: 0.05, max: 200, noNaN: true }), (stock, share, litres) => {
-        const target = stock * share;
-        const { stockMassKg, waterMassKg, stockVolumeL, waterVolumeL } = peroxideDilution(stock, target, litres);
-        expect((stockMassKg * stock) / 100).toBeCloseTo(((stockMassKg + waterMassKg) * target) / 100, 8);
-        expect(stockMassKg + waterMassKg).toBeCloseTo(litres * peroxideDensity(target), 8);
-        expect(stockVolumeL).toBeGreaterThan(0);
-        expect(waterVolumeL).toBeGreaterThanOrEqual(-1e-12);
-      }),
+      fc.property(
+        fc.double({ min: 0.5, max: 35, noNaN: true }),
+        fc.double({ min: 0.01, max: 1, noNaN: true }),
+        fc.double({ min: 0.05, max: 200, noNaN: true }),
+        (stock, share, litres) => {
+          const target = stock * share;
+          const { stockMassKg, waterMassKg, stockVolumeL, waterVolumeL } = peroxideDilution(stock, target, litres);
+          expect((stockMassKg * stock) / 100).toBeCloseTo(((stockMassKg + waterMassKg) * target) / 100, 8);
+          expect(stockMassKg + waterMassKg).toBeCloseTo(litres * peroxideDensity(target), 8);
+          expect(stockVolumeL).toBeGreaterThan(0);
+          expect(waterVolumeL).toBeGreaterThanOrEqual(-1e-12);
+        },
+      ),
     );
   });
 

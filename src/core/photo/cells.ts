@@ -131,7 +131,9 @@ export function lightChange(map: CellMap, cells: readonly number[]): number {
   const step = Math.max(1, Math.floor(cells.length / 2000));
   const sample = cells.filter((_, i) => i % step === 0);
   const rows = sample.map((c) => [1, (c % map.columns) / map.columns, Math.floor(c / map.columns) / map.rows, map.deltaB[c]! / 10]);
-  const fit = pseudoInverse(new Matrix(rows)).mmul(Matrix.columnVector(sample.map((c) => map.lightness[c]!))).to1DArray();
+  const fit = pseudoInverse(new Matrix(rows))
+    .mmul(Matrix.columnVector(sample.map((c) => map.lightness[c]!)))
+    .to1DArray();
   const mean = sample.reduce((sum, c) => sum + map.lightness[c]!, 0) / sample.length;
   return (3 * (Math.abs(fit[1]!) + Math.abs(fit[2]!))) / (mean + 16);
 }

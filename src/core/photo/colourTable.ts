@@ -21,11 +21,11 @@ export interface RegionColours {
 /** One place for each 24-bit colour, 64 MB, kept between pictures; all zero when nobody uses it. */
 let spare: Uint32Array<ArrayBuffer> | null = null;
 
-/** Lends the table of all colours to `use`; `used` lists what has to be cleaned afterwards. */
-export function withColourTable<T>(use: (table: Uint32Array<ArrayBuffer>) => { result: T; used: RegionColours }): T {
+/** Lends the table of all colours to `borrow`; `used` lists what has to be cleaned afterwards. */
+export function withColourTable<T>(borrow: (table: Uint32Array<ArrayBuffer>) => { result: T; used: RegionColours }): T {
   const table = spare ?? new Uint32Array(1 << 24);
   spare = null;
-  const { result, used } = use(table);
+  const { result, used } = borrow(table);
   for (let id = 0; id < used.size; id++) table[used.codes[id]!] = 0;
   spare = table;
   return result;
@@ -37,13 +37,20 @@ export function withColourTable<T>(use: (table: Uint32Array<ArrayBuffer>) => { r
  * @param words the picture's pixels, see `pixelWords`
  * @throws Refusal where the region is transparent
  */
-export function countColours(table: Uint32Array, words: Uint32Array, width: number, { triples }: Runs, correction: Correction, field: string): RegionColours {
+export function countColours(
+  table: Uint32Array,
+  words: Uint32Array,
+  width: number,
+  { triples }: Runs,
+  correction: Correction,
+  field: string,
+): RegionColours {
   let codes = new Int32Array(1 << 15);
   let size = 0;
   for (let t = 0; t < triples.length; t += 3) {
     const row = triples[t]! * width;
     const end = row + triples[t + 2]!;
-    for (let i = row + triples[t + 1]!; i < end; ) {
+    for (let i = row + triples[t + 1]!; i < end;) {
       i = countKnown(table, words, i, end);
       if (i === end) break;
       const word = words[i]!;

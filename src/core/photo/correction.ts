@@ -70,11 +70,7 @@ export function fitCorrection(patches: readonly MeasuredPatch[]): Correction {
 
 /** Applies a correction to one colour. */
 export function correct({ matrix: m, offset: o }: Correction, [r, g, b]: LinearRgb): LinearRgb {
-  return [
-    m[0]! * r + m[1]! * g + m[2]! * b + o[0],
-    m[3]! * r + m[4]! * g + m[5]! * b + o[1],
-    m[6]! * r + m[7]! * g + m[8]! * b + o[2],
-  ];
+  return [m[0]! * r + m[1]! * g + m[2]! * b + o[0], m[3]! * r + m[4]! * g + m[5]! * b + o[1], m[6]! * r + m[7]! * g + m[8]! * b + o[2]];
 }
 
 /** Mean ΔE00 of the corrected patches to their known colours: the picture's own uncertainty. */

@@ -60,7 +60,16 @@ function takeScratch(length: number): Uint16Array {
 }
 
 /** The map of a region against a reference. */
-export function deltaMap(id: string, table: Uint32Array, words: Uint32Array, width: number, runs: Runs, colours: RegionColours, robust: RobustColour, reference: Lab): RegionMap {
+export function deltaMap(
+  id: string,
+  table: Uint32Array,
+  words: Uint32Array,
+  width: number,
+  runs: Runs,
+  colours: RegionColours,
+  robust: RobustColour,
+  reference: Lab,
+): RegionMap {
   writeFacts(table, colours, robust, reference);
   const cells = cellsFor(runs);
   const out = takeScratch(runs.pixelCount);
@@ -77,10 +86,20 @@ export function deltaMap(id: string, table: Uint32Array, words: Uint32Array, wid
 }
 
 /** One run of pixels: a function of its own, since the engine compiles what is called often. */
-function mapRun(cells: CellMap, cellRow: number, table: Uint32Array, words: Uint32Array, row: number, from: number, to: number, out: Uint16Array, start: number): void {
+function mapRun(
+  cells: CellMap,
+  cellRow: number,
+  table: Uint32Array,
+  words: Uint32Array,
+  row: number,
+  from: number,
+  to: number,
+  out: Uint16Array,
+  start: number,
+): void {
   const { cellPx, left, weight, deltaE, deltaB, lightness } = cells;
   let at = start;
-  for (let x = from; x < to; ) {
+  for (let x = from; x < to;) {
     const column = ((x - left) / cellPx) | 0;
     const until = Math.min(to, left + (column + 1) * cellPx);
     let n = 0;

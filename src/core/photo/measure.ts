@@ -14,7 +14,7 @@ import { isBlurred } from './sharpness';
 import type { MeasureSpec } from './spec';
 import { judge, type Verdict } from './verdict';
 
-export interface RegionResult {
+interface RegionResult {
   id: string;
   /** Median colour; `null` where the picture has no card of known colour. */
   lab: Lab | null;
@@ -105,7 +105,15 @@ export function measurePicture(picture: Picture, spec: MeasureSpec, onProgress: 
   if (!coloured) throw new Refusal('regions', 'This picture is grey-scale: it holds no colour to measure. Take it in colour.');
   const known = spec.card.flatMap((patch, i) => (patch.kind === 'known' ? [{ patch, reading: readings[i]! }] : []));
   const residual =
-    basis === 'card' ? residualDeltaE00(correction, residualPatches(known.map(({ patch }) => patch), known.map(({ reading: read }) => read))) : null;
+    basis === 'card'
+      ? residualDeltaE00(
+          correction,
+          residualPatches(
+            known.map(({ patch }) => patch),
+            known.map(({ reading: read }) => read),
+          ),
+        )
+      : null;
   warnings.push(...basisWarnings(basis, reference !== null, residual));
   if (isBlurred(picture)) warnings.push('The picture is blurred. Hold the camera still or rest it on something, and take it again.');
   return { result: { regions, card: { patches: spec.card.length, residualDeltaE00: residual, method: correction.method }, basis, warnings }, maps };
@@ -138,15 +146,24 @@ function checkSpec(picture: Picture, spec: MeasureSpec): void {
   const inPicture = ([x, y]: readonly [number, number]) => x >= -0.5 && y >= -0.5 && x <= picture.width + 0.5 && y <= picture.height + 0.5;
   spec.regions.forEach(({ id, polygon }, i) => {
     if (!polygon.every(inPicture))
-      throw new Refusal(`regions[${i}].polygon`, `“${id}” reaches outside the picture (${picture.width} × ${picture.height} pixels). Draw its corners inside.`);
+      throw new Refusal(
+        `regions[${i}].polygon`,
+        `“${id}” reaches outside the picture (${picture.width} × ${picture.height} pixels). Draw its corners inside.`,
+      );
   });
   if (spec.reference === undefined) return;
   const hidden = spec.regions.find(({ id }) => id === spec.reference);
   if (!hidden)
-    throw new Refusal('reference', `There is no region called “${spec.reference}” to compare with. Name one of: ${spec.regions.map(({ id }) => id).join(', ')}.`);
+    throw new Refusal(
+      'reference',
+      `There is no region called “${spec.reference}” to compare with. Name one of: ${spec.regions.map(({ id }) => id).join(', ')}.`,
+    );
   spec.card.forEach(({ rect }, i) => {
     if (overlapShare(hidden.polygon, rect) > 0.05)
-      throw new Refusal(`card[${i}].rect`, 'The hidden patch is drawn on the card. The hidden patch is bare plastic that never saw light; draw it on the piece.');
+      throw new Refusal(
+        `card[${i}].rect`,
+        'The hidden patch is drawn on the card. The hidden patch is bare plastic that never saw light; draw it on the piece.',
+      );
   });
 }
 
@@ -219,8 +236,7 @@ function regionWarnings({ id: name, runs, colours, robust }: Region, cells: Cell
   }
   const share = (n: number) => n / runs.pixelCount;
   const percent = (n: number) => `${Math.round(100 * share(n))} %`;
-  if (share(clipped) > CLIPPED_SHARE)
-    warnings.push(`${percent(clipped)} of “${name}” is burnt out. Take the picture a stop darker, without glare.`);
+  if (share(clipped) > CLIPPED_SHARE) warnings.push(`${percent(clipped)} of “${name}” is burnt out. Take the picture a stop darker, without glare.`);
   if (share(dark) > 0.5 || robust.lab[0] < DARK_LIGHTNESS)
     warnings.push(`“${name}” is too dark to measure well. Use more light or a longer exposure.`);
   const change = lightChange(cells, speakingCells(cells));
@@ -231,11 +247,14 @@ function regionWarnings({ id: name, runs, colours, robust }: Region, cells: Cell
 
 function basisWarnings(basis: Basis, hasReference: boolean, residual: number | null): string[] {
   const warnings: string[] = [];
-  if (basis === 'picture only') warnings.push('No card in the picture: only differences within it are reported, not colours. Lay a neutral grey card beside the piece.');
-  if (basis === 'white balance') warnings.push('Paper is neutral but of unknown lightness: only differences within the picture are reported. A grey card gives colours too.');
+  if (basis === 'picture only')
+    warnings.push('No card in the picture: only differences within it are reported, not colours. Lay a neutral grey card beside the piece.');
+  if (basis === 'white balance')
+    warnings.push('Paper is neutral but of unknown lightness: only differences within the picture are reported. A grey card gives colours too.');
   if (!hasReference) warnings.push('No hidden patch is marked, so there is no distance to go. Mark plastic that never saw light.');
   if (residual !== null && residual > 2.5)
-    warnings.push(`The card patches do not agree with their known colours (ΔE00 ${residual.toFixed(1)} left). Check which patch is which, and that no shadow falls on the card.`);
+    warnings.push(
+      `The card patches do not agree with their known colours (ΔE00 ${residual.toFixed(1)} left). Check which patch is which, and that no shadow falls on the card.`,
+    );
   return warnings;
 }
-

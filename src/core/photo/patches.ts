@@ -40,11 +40,21 @@ export function readPatch(picture: Picture, rect: Rect, field: string): PatchRea
         ]
       : [[x, y, w, h]];
   const sums = parts.map((part) => sumOf(picture, part));
-  const total = sums.reduce((a, b) => ({ count: a.count + b.count, clipped: a.clipped + b.clipped, rgb: [a.rgb[0]! + b.rgb[0]!, a.rgb[1]! + b.rgb[1]!, a.rgb[2]! + b.rgb[2]!] }));
+  const total = sums.reduce((a, b) => ({
+    count: a.count + b.count,
+    clipped: a.clipped + b.clipped,
+    rgb: [a.rgb[0]! + b.rgb[0]!, a.rgb[1]! + b.rgb[1]!, a.rgb[2]! + b.rgb[2]!],
+  }));
   if (total.clipped / total.count > CLIPPED_SHARE)
-    throw new Refusal(`${field}.rect`, 'The card patch is burnt out: the camera cut its light off. Take the picture again a stop darker, without glare on the card.');
+    throw new Refusal(
+      `${field}.rect`,
+      'The card patch is burnt out: the camera cut its light off. Take the picture again a stop darker, without glare on the card.',
+    );
   if (total.rgb.every((v) => v! / total.count < 0.002))
-    throw new Refusal(`${field}.rect`, 'The card patch is black in this picture. Check that the frame lies on the card, or take the picture with more light.');
+    throw new Refusal(
+      `${field}.rect`,
+      'The card patch is black in this picture. Check that the frame lies on the card, or take the picture with more light.',
+    );
   const mean = (sum: typeof total) => sum.rgb.map((v) => v / sum.count) as unknown as LinearRgb;
   return { mean: mean(total), quarters: sums.map(mean) };
 }

@@ -30,13 +30,16 @@ const plain = (width: number, height: number, colour: readonly [number, number, 
 describe('polygons', () => {
   it('the runs cover what lies inside, no more and no less', () => {
     fc.assert(
-      fc.property(fc.array(fc.tuple(fc.integer({ min: -5, max: 45 }), fc.integer({ min: -5, max: 35 })), { minLength: 3, maxLength: 8 }), (polygon) => {
-        const { triples, pixelCount } = polygonRuns(polygon, 40, 30);
-        const inside = new Set<number>();
-        for (let t = 0; t < triples.length; t += 3) for (let x = triples[t + 1]!; x < triples[t + 2]!; x++) inside.add(triples[t]! * 40 + x);
-        expect(inside.size).toBe(pixelCount);
-        for (let y = 0; y < 30; y++) for (let x = 0; x < 40; x++) expect(inside.has(y * 40 + x)).toBe(contains(polygon, [x + 0.5, y + 0.5]));
-      }),
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: -5, max: 45 }), fc.integer({ min: -5, max: 35 })), { minLength: 3, maxLength: 8 }),
+        (polygon) => {
+          const { triples, pixelCount } = polygonRuns(polygon, 40, 30);
+          const inside = new Set<number>();
+          for (let t = 0; t < triples.length; t += 3) for (let x = triples[t + 1]!; x < triples[t + 2]!; x++) inside.add(triples[t]! * 40 + x);
+          expect(inside.size).toBe(pixelCount);
+          for (let y = 0; y < 30; y++) for (let x = 0; x < 40; x++) expect(inside.has(y * 40 + x)).toBe(contains(polygon, [x + 0.5, y + 0.5]));
+        },
+      ),
       { numRuns: 60 },
     );
   });
@@ -72,7 +75,12 @@ describe('the colour of the light', () => {
       expect(correct(two, under(srgb, 0.02))[0]).toBeCloseTo(srgbToLinear(srgb)[0], 6);
       expect(correct(six, under(srgb))[1]).toBeCloseTo(srgbToLinear(srgb)[1], 6);
     }
-    expect(residualDeltaE00(six, colours.map((srgb) => ({ srgb, measured: under(srgb) })))).toBeLessThan(0.01);
+    expect(
+      residualDeltaE00(
+        six,
+        colours.map((srgb) => ({ srgb, measured: under(srgb) })),
+      ),
+    ).toBeLessThan(0.01);
   });
 });
 
@@ -105,7 +113,11 @@ describe('measuring what the camera’s truth is known of', () => {
   });
 
   it('a strip of paint chips is fitted by a matrix with a small residual', () => {
-    const { picture, spec } = taken(homeComputer({ amount: 15 }, { amount: 20 }, { chips: true }), { light: LIGHTS['warm lamp'], width: 960, height: 720 });
+    const { picture, spec } = taken(homeComputer({ amount: 15 }, { amount: 20 }, { chips: true }), {
+      light: LIGHTS['warm lamp'],
+      width: 960,
+      height: 720,
+    });
     const { result } = measurePicture(picture, spec);
     expect(result.card).toMatchObject({ patches: 7, method: 'matrix' });
     expect(result.card.residualDeltaE00).toBeLessThan(1.5);
@@ -120,7 +132,10 @@ describe('measuring what the camera’s truth is known of', () => {
 
   it('evenness and streaks grow with what film leaves, noise does not', () => {
     const even = taken(homeComputer({ amount: 12 }, { amount: 12 }), { noiseCodes: 2, width: 800, height: 600 });
-    const striped = taken(homeComputer({ amount: 12, streaks: { angleDeg: 90, periodMm: 60, amount: 4 } }, { amount: 12 }), { width: 800, height: 600 });
+    const striped = taken(homeComputer({ amount: 12, streaks: { angleDeg: 90, periodMm: 60, amount: 4 } }, { amount: 12 }), {
+      width: 800,
+      height: 600,
+    });
     const [smooth, streaky] = [even, striped].map(({ picture, spec }) => measurePicture(picture, spec).result.regions[0]!);
     expect(smooth!.evenness).toBeLessThan(2);
     expect(streaky!.evenness).toBeGreaterThan(5);
@@ -171,10 +186,25 @@ describe('pictures that cannot be trusted say so', () => {
   const whole = (id: string, w: number, h: number) => ({ id, polygon: rectPolygon([0, 0, w, h]) });
 
   it.each([
-    ['a region outside', { ...spec, regions: [{ id: 'far', polygon: rectPolygon([400, 300, 900, 900]) }], reference: undefined }, 'regions[0].polygon', 'outside the picture'],
-    ['a tiny region', { ...spec, regions: [{ id: 'dot', polygon: rectPolygon([10, 10, 3, 3]) }], reference: undefined }, 'regions[0].polygon', 'Draw it larger'],
+    [
+      'a region outside',
+      { ...spec, regions: [{ id: 'far', polygon: rectPolygon([400, 300, 900, 900]) }], reference: undefined },
+      'regions[0].polygon',
+      'outside the picture',
+    ],
+    [
+      'a tiny region',
+      { ...spec, regions: [{ id: 'dot', polygon: rectPolygon([10, 10, 3, 3]) }], reference: undefined },
+      'regions[0].polygon',
+      'Draw it larger',
+    ],
     ['a card patch outside', { ...spec, card: [{ ...spec.card[0]!, rect: [470, 350, 40, 40] as const }] }, 'card[0].rect', 'outside the picture'],
-    ['a hidden patch on the card', { ...spec, regions: [spec.regions[0]!, { id: 'hidden', polygon: rectPolygon(spec.card[0]!.rect) }] }, 'card[0].rect', 'drawn on the card'],
+    [
+      'a hidden patch on the card',
+      { ...spec, regions: [spec.regions[0]!, { id: 'hidden', polygon: rectPolygon(spec.card[0]!.rect) }] },
+      'card[0].rect',
+      'drawn on the card',
+    ],
     ['an unknown reference', { ...spec, reference: 'nothing' }, 'reference', 'Name one of'],
   ] as [string, MeasureSpec, string, string][])('%s', (_, wrong, field, words) => {
     expect(() => measurePicture(picture, wrong)).toThrow(expect.objectContaining({ field, message: expect.stringContaining(words) as string }));
@@ -182,7 +212,9 @@ describe('pictures that cannot be trusted say so', () => {
 
   it('burnt-out card, transparent and grey-scale pictures are refused', () => {
     const white = plain(100, 100, [255, 255, 255, 255]);
-    expect(() => measurePicture(white, { card: [{ rect: [10, 10, 30, 30], srgb: [160, 160, 160], kind: 'known' }], regions: [whole('piece', 100, 100)] })).toThrow('burnt out');
+    expect(() =>
+      measurePicture(white, { card: [{ rect: [10, 10, 30, 30], srgb: [160, 160, 160], kind: 'known' }], regions: [whole('piece', 100, 100)] }),
+    ).toThrow('burnt out');
     expect(() => measurePicture(plain(100, 100, [200, 190, 170, 90]), { card: [], regions: [whole('piece', 100, 100)] })).toThrow('transparent');
     expect(() => measurePicture(plain(100, 100, [120, 120, 120, 255]), { card: [], regions: [whole('piece', 100, 100)] })).toThrow('grey-scale');
     // What was refused half way left nothing behind for the next picture.

@@ -67,7 +67,6 @@ export function contains(polygon: readonly Point[], [x, y]: Point): boolean {
 export function overlapShare(polygon: readonly Point[], [x, y, w, h]: Rect): number {
   const n = 24;
   let inside = 0;
-  for (let i = 0; i < n; i++)
-    for (let j = 0; j < n; j++) if (contains(polygon, [x + ((i + 0.5) * w) / n, y + ((j + 0.5) * h) / n])) inside++;
+  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) if (contains(polygon, [x + ((i + 0.5) * w) / n, y + ((j + 0.5) * h) / n])) inside++;
   return inside / (n * n);
 }

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import type { Lab, Srgb } from '../colour/types';
 import type { Point, Rect } from './picture';
 
-export const PATCH_KINDS = ['known', 'paper'] as const;
+const PATCH_KINDS = ['known', 'paper'] as const;
 
 export interface CardPatch {
   rect: Rect;
@@ -11,7 +11,7 @@ export interface CardPatch {
   kind: (typeof PATCH_KINDS)[number];
 }
 
-export interface RegionSpec {
+interface RegionSpec {
   id: string;
   polygon: readonly Point[];
 }

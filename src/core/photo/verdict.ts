@@ -2,9 +2,9 @@ export const VERDICTS = ['to go', 'matched', 'uneven', 'past it'] as const;
 export type Verdict = (typeof VERDICTS)[number];
 
 /** At or under this ΔE00 a piece counts as matched: only a trained eye sees the rest. */
-export const MATCHED_DELTA_E = 2;
+const MATCHED_DELTA_E = 2;
 /** A matched piece whose Δb* spreads wider than this between its 5th and 95th percentile is uneven. */
-export const UNEVEN_DELTA_B = 5;
+const UNEVEN_DELTA_B = 5;
 
 /**
  * Verdict of a region against its reference.

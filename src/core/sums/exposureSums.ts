@@ -37,7 +37,8 @@ export const sunAndUvSum: Sum<SunInput, SunOutput> = {
     const { elevationDeg, azimuthDeg, uvIndexClear, uvIndex } = sunAndUv(input, instant(input.time), input.cloudFraction);
     return { elevationDeg, azimuthDeg, uvIndexClear, uvIndex };
   },
-  source: 'Sun position by the suncalc library; clear sky 12.5 · sin(h)^2.42 · (ozone/300)^−1.23 (Madronich 2007), +6 % per km; clouds × (1 − 0.75 n^3.4) after Kasten and Czeplak.',
+  source:
+    'Sun position by the suncalc library; clear sky 12.5 · sin(h)^2.42 · (ozone/300)^−1.23 (Madronich 2007), +6 % per km; clouds × (1 − 0.75 n^3.4) after Kasten and Czeplak.',
   example: { latitude: 57.7, longitude: 18.3, time: '2026-06-21T11:00:00Z', ozoneDU: 300, altitudeM: 0, cloudFraction: 0 },
   estimate: 'Clear-sky model; haze, snow and shade nearby are not in it.',
   results: (out) => [
@@ -73,13 +74,24 @@ export const sunDoseSum: Sum<DoseInput, { doseUviH: number; meanUvIndex: number 
     return { doseUviH, meanUvIndex: doseUviH / input.transmission / (input.durationMin / 60) };
   },
   source: '∫ UV index × transmission dt, Simpson’s rule in five-minute steps; UV index as in “Sun and UV”.',
-  example: { latitude: 57.7, longitude: 18.3, time: '2026-06-21T09:00:00Z', durationMin: 240, transmission: 0.9, ozoneDU: 300, altitudeM: 0, cloudFraction: 0.2 },
+  example: {
+    latitude: 57.7,
+    longitude: 18.3,
+    time: '2026-06-21T09:00:00Z',
+    durationMin: 240,
+    transmission: 0.9,
+    ozoneDU: 300,
+    altitudeM: 0,
+    cloudFraction: 0.2,
+  },
   estimate: 'Clear-sky model under the cloud you state.',
   results: (out) => [
     { label: 'Dose', value: out.doseUviH, unit: 'UVI·h', digits: 2 },
     { label: 'Mean UV index', value: out.meanUvIndex, digits: 2 },
   ],
-  working: (out, input) => [`Mean UV index ${out.meanUvIndex.toFixed(2)} × ${input.durationMin} min × ${input.transmission} = ${out.doseUviH.toFixed(2)} UVI·h`],
+  working: (out, input) => [
+    `Mean UV index ${out.meanUvIndex.toFixed(2)} × ${input.durationMin} min × ${input.transmission} = ${out.doseUviH.toFixed(2)} UVI·h`,
+  ],
 };
 
 const bStar = () => Joi.number().min(-20).max(80);

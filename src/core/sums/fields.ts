@@ -29,18 +29,27 @@ const labelOf = (name: string, described: Described) => (described.flags as { la
 function limitsOf({ rules = [], flags }: Described): string {
   const limit = (rule: string) => rules.find(({ name }) => name === rule)?.args?.limit;
   const [low, high] = [limit('min'), limit('max')];
-  const above = rules.some(({ name, args }) => name === 'sign' && (args as { sign?: string } | undefined)?.sign === 'positive') ? 'above 0' : low === undefined ? '' : `from ${low}`;
+  const above = rules.some(({ name, args }) => name === 'sign' && (args as { sign?: string } | undefined)?.sign === 'positive')
+    ? 'above 0'
+    : low === undefined
+      ? ''
+      : `from ${low}`;
   const usual = (flags as { default?: unknown } | undefined)?.default;
-  return [above, high === undefined ? '' : `to ${high}`, usual === undefined || typeof usual === 'object' ? '' : `(usually ${String(usual)})`].filter(Boolean).join(' ');
+  return [above, high === undefined ? '' : `to ${high}`, usual === undefined || typeof usual === 'object' ? '' : `(usually ${String(usual)})`]
+    .filter(Boolean)
+    .join(' ');
 }
 
 function fieldOf(name: string, described: Described): SumField {
   const base = { name, label: labelOf(name, described) };
   if (described.type === 'object') return { ...base, kind: 'group', fields: fieldsIn(described) };
-  if (described.type === 'array' && described.ordered) return { ...base, kind: 'tuple', items: described.ordered.map((item, i) => labelOf(String(i), item)) };
+  if (described.type === 'array' && described.ordered)
+    return { ...base, kind: 'tuple', items: described.ordered.map((item, i) => labelOf(String(i), item)) };
   if (described.type === 'array') return { ...base, kind: 'list', fields: fieldsIn(described.items![0]!) };
-  if (described.type === 'number') return { ...base, kind: 'number', unit: (described.flags as { unit?: string } | undefined)?.unit ?? '', limits: limitsOf(described) };
-  if (described.allow && (described.flags as { only?: boolean } | undefined)?.only) return { ...base, kind: 'choice', options: described.allow.map(String) };
+  if (described.type === 'number')
+    return { ...base, kind: 'number', unit: (described.flags as { unit?: string } | undefined)?.unit ?? '', limits: limitsOf(described) };
+  if (described.allow && (described.flags as { only?: boolean } | undefined)?.only)
+    return { ...base, kind: 'choice', options: described.allow.map(String) };
   return { ...base, kind: 'text' };
 }
 

@@ -10,7 +10,13 @@ export function runSum(sum: AnySum, given: unknown): SumOutcome {
   if (error) return { ok: false, errors: fieldErrors(error) };
   try {
     const output = sum.compute(value as never);
-    return { ok: true, input: value, output, figures: sum.results(output as never, value as never), working: sum.working(output as never, value as never) };
+    return {
+      ok: true,
+      input: value,
+      output,
+      figures: sum.results(output as never, value as never),
+      working: sum.working(output as never, value as never),
+    };
   } catch (refusal) {
     if (refusal instanceof Refusal) return { ok: false, errors: [{ field: refusal.field, message: refusal.message }] };
     throw refusal;

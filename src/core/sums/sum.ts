@@ -30,7 +30,8 @@ export interface Figure {
 }
 
 /** Units that the catalogue speaks in; each has its US counterpart in `units.ts` where there is one. */
-export type UnitId = 'L' | 'mL' | 'kg' | 'g' | 'cm²' | 'mm' | 'm' | '°C' | '%' | 'hPa' | 'kg/L' | 'g/L' | 'mol/L' | 'vol' | '°' | 'h' | 'min' | 'UVI·h' | 'DU' | '';
+export type UnitId =
+  'L' | 'mL' | 'kg' | 'g' | 'cm²' | 'mm' | 'm' | '°C' | '%' | 'hPa' | 'kg/L' | 'g/L' | 'mol/L' | 'vol' | '°' | 'h' | 'min' | 'UVI·h' | 'DU' | '';
 
 /** A sum whose types are known inside its own file and no longer at the catalogue. */
 export type AnySum = Sum<never, unknown>;

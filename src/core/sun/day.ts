@@ -32,7 +32,7 @@ export function sunAndUv(place: Place, time: Date, cloudFraction = 0): SunSample
  * @param stepMin minutes between samples
  * @returns samples from `from` to `to`, both included
  */
-export function sunCourse(place: Place, from: Date, to: Date, stepMin: number, cloudFraction = 0): SunSample[] {
+function sunCourse(place: Place, from: Date, to: Date, stepMin: number, cloudFraction = 0): SunSample[] {
   const samples: SunSample[] = [];
   for (let t = from.getTime(); t <= to.getTime(); t += stepMin * MINUTE_MS) samples.push(sunAndUv(place, new Date(t), cloudFraction));
   return samples;

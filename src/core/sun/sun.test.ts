@@ -30,12 +30,17 @@ describe('days', () => {
 
   it('there is no UV at night, and never less than nothing', () => {
     fc.assert(
-      fc.property(fc.double({ min: -90, max: 90, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), fc.date({ min: new Date('2020-01-01'), max: new Date('2035-01-01'), noInvalidDate: true }), (latitude, cloud, time) => {
-        const { elevationDeg, uvIndex, uvIndexClear: clear } = sunAndUv({ latitude, longitude: 0 }, time, cloud);
-        expect(uvIndex).toBeGreaterThanOrEqual(0);
-        expect(uvIndex).toBeLessThanOrEqual(clear);
-        if (elevationDeg <= 0) expect(uvIndex).toBe(0);
-      }),
+      fc.property(
+        fc.double({ min: -90, max: 90, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.date({ min: new Date('2020-01-01'), max: new Date('2035-01-01'), noInvalidDate: true }),
+        (latitude, cloud, time) => {
+          const { elevationDeg, uvIndex, uvIndexClear: clear } = sunAndUv({ latitude, longitude: 0 }, time, cloud);
+          expect(uvIndex).toBeGreaterThanOrEqual(0);
+          expect(uvIndex).toBeLessThanOrEqual(clear);
+          if (elevationDeg <= 0) expect(uvIndex).toBe(0);
+        },
+      ),
     );
   });
 });

@@ -16,7 +16,7 @@ const RUST: Lab = [46, 34, 36];
 const PAPER: Lab = [93, 0, 1];
 
 /** Middle grey of the card that lies beside every piece. */
-export const GREY_CARD: Srgb = [160, 160, 160];
+const GREY_CARD: Srgb = [160, 160, 160];
 
 const scaleBox = ([x, y, w, h]: Rect, by: number): Rect => [x + by, y + by, w - 2 * by, h - 2 * by];
 
@@ -43,7 +43,7 @@ const CHIPS: readonly Srgb[] = [
 ];
 
 /** A strip of seven paint chips in place of the grey card. */
-export function chipStrip(x: number, y: number): { plates: Plate[]; card: CardChip[] } {
+function chipStrip(x: number, y: number): { plates: Plate[]; card: CardChip[] } {
   const chips = CHIPS.map((srgb, i) => ({ srgb, lab: srgbToLab(srgb), box: [x + 24 * i, y, 22, 30] as Rect }));
   return {
     plates: [
@@ -101,7 +101,9 @@ function keyboard([x, y, w, h]: Rect, yellowing: Yellowing | undefined): Plate[]
       return [
         { id, box, radiusMm: 1.6, lab: pale ? KEY_PALE : KEY_GREY, relief: 0.28, shadowMm: 1.2, ...(yellowing && pale && { yellowing }) },
         { id: `${id}-top`, box: top, radiusMm: 1.4, lab: pale ? KEY_PALE : KEY_GREY, relief: -0.05, ...(yellowing && pale && { yellowing }) },
-        ...(width === 1 ? [{ id: `${id}-legend`, box: [top[0] + 2, top[1] + 1.8, 1.5 + ((k * 7 + r * 3) % 4) * 0.7, 0.9] as Rect, radiusMm: 0.4, lab: DARK }] : []),
+        ...(width === 1
+          ? [{ id: `${id}-legend`, box: [top[0] + 2, top[1] + 1.8, 1.5 + ((k * 7 + r * 3) % 4) * 0.7, 0.9] as Rect, radiusMm: 0.4, lab: DARK }]
+          : []),
       ] satisfies Plate[];
     });
   });
@@ -184,7 +186,12 @@ export function handheld(shell: Yellowing): Scene {
       { id: 'body', box: body, radiusMm: 7, lab: BONE, relief: 0.3, shadowMm: 10, yellowing: { ...shell, shadow: { box: hidden, softMm: 1 } } },
       { id: 'bezel', box: [76, 70, 250, 56], radiusMm: 3, lab: DARK, relief: -0.2 },
       { id: 'window', box: [86, 78, 230, 40], radiusMm: 1, lab: WINDOW },
-      ...Array.from({ length: 3 }, (_, i) => ({ id: `line-${i}`, box: [94, 84 + i * 10, 60 + ((i * 67) % 120), 3] as Rect, radiusMm: 0.5, lab: [26, -6, 3] as Lab })),
+      ...Array.from({ length: 3 }, (_, i) => ({
+        id: `line-${i}`,
+        box: [94, 84 + i * 10, 60 + ((i * 67) % 120), 3] as Rect,
+        radiusMm: 0.5,
+        lab: [26, -6, 3] as Lab,
+      })),
       { id: 'strip', box: [60, 154, 360, 1.2], radiusMm: 0.5, lab: [60, 0, 6], relief: -0.2, yellowing: shell },
       ...keys,
       ...card.plates,

@@ -30,7 +30,7 @@ export interface Plate {
   gloss?: number;
 }
 
-export interface SceneRegion {
+interface SceneRegion {
   id: string;
   /** Plate whose colour is the truth of this region. */
   plate: string;
@@ -92,8 +92,7 @@ export function trueLab(scene: Scene, regionId: string): Lab {
   const n = 40;
   const yellow = yellowField(plate.yellowing, plate.box);
   const samples: Lab[] = [];
-  for (let i = 0; i < n; i++)
-    for (let j = 0; j < n; j++) samples.push(agedLab(plate.lab, yellow(x + ((i + 0.5) * w) / n, y + ((j + 0.5) * h) / n)));
+  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) samples.push(agedLab(plate.lab, yellow(x + ((i + 0.5) * w) / n, y + ((j + 0.5) * h) / n)));
   const median = (channel: 0 | 1 | 2) => samples.map((s) => s[channel]).sort((p, q) => p - q)[samples.length >> 1]!;
   return [median(0), median(1), median(2)];
 }

@@ -69,11 +69,14 @@ const XYZ_TO_CONES = new Matrix([
 
 function lightMatrix(light: Shot['light']): number[] {
   const toCones = XYZ_TO_CONES.mmul(RGB_TO_XYZ);
-  return inverse(toCones).mmul(Matrix.diag([...light])).mmul(toCones).to1DArray();
+  return inverse(toCones)
+    .mmul(Matrix.diag([...light]))
+    .mmul(toCones)
+    .to1DArray();
 }
 
 /** Where the bench plane (mm) lands in the picture. */
-export function viewOf(scene: Scene, shot: Shot): Homography {
+function viewOf(scene: Scene, shot: Shot): Homography {
   const { widthMm: w, heightMm: h } = scene;
   const fit = Math.min(shot.width / w, shot.height / h);
   const angle = (shot.turnDeg * Math.PI) / 180;

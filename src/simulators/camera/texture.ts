@@ -73,13 +73,17 @@ function paintBench({ width, height, pxPerMm, rgb }: Texture, bench: Lab, seed: 
 }
 
 /** Calls back for each pixel of a plate's box, widened by `marginMm`. */
-function overBox({ width, height, pxPerMm }: Texture, { box: [bx, by, bw, bh] }: Plate, marginMm: number, visit: (i: number, x: number, y: number) => void): void {
+function overBox(
+  { width, height, pxPerMm }: Texture,
+  { box: [bx, by, bw, bh] }: Plate,
+  marginMm: number,
+  visit: (i: number, x: number, y: number) => void,
+): void {
   const x0 = Math.max(0, Math.floor((bx - marginMm) * pxPerMm));
   const x1 = Math.min(width, Math.ceil((bx + bw + marginMm) * pxPerMm));
   const y0 = Math.max(0, Math.floor((by - marginMm) * pxPerMm));
   const y1 = Math.min(height, Math.ceil((by + bh + marginMm) * pxPerMm));
-  for (let py = y0; py < y1; py++)
-    for (let px = x0; px < x1; px++) visit(3 * (py * width + px), (px + 0.5) / pxPerMm, (py + 0.5) / pxPerMm);
+  for (let py = y0; py < y1; py++) for (let px = x0; px < x1; px++) visit(3 * (py * width + px), (px + 0.5) / pxPerMm, (py + 0.5) / pxPerMm);
 }
 
 function paintShadow(texture: Texture, plate: Plate, reachMm: number): void {

@@ -24,7 +24,13 @@ function judgePiece(piece: Piece, history: PieceHistory) {
   const treatment = history.treatments.filter(({ endedAt }) => endedAt === null).pop() ?? null;
   const school = SCHOOL[treatment?.school ?? 'cream-film-sun'];
   const yellow = yellowOf(piece, history, school);
-  const forecast = yellow && exposureForecast({ ...yellow, toleranceB: treatment?.toleranceB ?? 1.5, prior: priorOf(school, treatment?.targetPercentWW ?? school.usualPercentWW) });
+  const forecast =
+    yellow &&
+    exposureForecast({
+      ...yellow,
+      toleranceB: treatment?.toleranceB ?? 1.5,
+      prior: priorOf(school, treatment?.targetPercentWW ?? school.usualPercentWW),
+    });
   const latest = history.measurements[history.measurements.length - 1] ?? null;
   const done = history.sessions.filter(({ dose }) => dose !== null);
   const usual = done.length > 0 ? done.reduce((sum, { dose }) => sum + dose!, 0) / done.length : 0;
@@ -37,7 +43,9 @@ export async function BrightenStage({ restorationId, pieceId }: { restorationId:
   if (pieces.length === 0)
     return (
       <Part title="Which piece">
-        <EmptyPlace action={<LinkButton href={`/restorations/${restorationId}/pieces/new`}>Tag a piece</LinkButton>}>Brightening goes piece by piece. Tag them first.</EmptyPlace>
+        <EmptyPlace action={<LinkButton href={`/restorations/${restorationId}/pieces/new`}>Tag a piece</LinkButton>}>
+          Brightening goes piece by piece. Tag them first.
+        </EmptyPlace>
       </Part>
     );
   const histories = await Promise.all(pieces.map(historyOf));
@@ -57,22 +65,39 @@ export async function BrightenStage({ restorationId, pieceId }: { restorationId:
       <PieceChoice
         restorationId={restorationId}
         chosen={piece.id}
-        rows={pieces.map((row, i) => ({ piece: row, latest: histories[i]!.measurements[histories[i]!.measurements.length - 1] ?? null, running: histories[i]!.running !== null }))}
+        rows={pieces.map((row, i) => ({
+          piece: row,
+          latest: histories[i]!.measurements[histories[i]!.measurements.length - 1] ?? null,
+          running: histories[i]!.running !== null,
+        }))}
       />
       {history.running ? (
-        <RunningExposure piece={piece} session={history.running} timer={timers.find(({ sessionId }) => sessionId === history.running!.id) ?? null} timeZone={timeZone} />
+        <RunningExposure
+          piece={piece}
+          session={history.running}
+          timer={timers.find(({ sessionId }) => sessionId === history.running!.id) ?? null}
+          timeZone={timeZone}
+        />
       ) : (
         <>
           <AdviceBox advice={advice} piece={piece} treatment={treatment} needsMeasuring={needsMeasuring} />
           {forecast && ended.length > 0 && (
             <Part title="How it fades">
-              <Estimate {...forecast.doseToGo} unit={doseUnit(school)} label="of dose to go" from={`From ${ended.length} ${ended.length === 1 ? 'session' : 'sessions'} of this piece, and the usual rate of this way before them.`} />
+              <Estimate
+                {...forecast.doseToGo}
+                unit={doseUnit(school)}
+                label="of dose to go"
+                from={`From ${ended.length} ${ended.length === 1 ? 'session' : 'sessions'} of this piece, and the usual rate of this way before them.`}
+              />
               {forecast.doubt && <p>{forecast.doubt}</p>}
             </Part>
           )}
           {first && latest && first.photoId !== latest.photoId && (
             <Part title="Before and now">
-              <BeforeAfter before={{ photoId: first.photoId, words: showTime(first.measuredAt, timeZone) }} after={{ photoId: latest.photoId, words: showTime(latest.measuredAt, timeZone) }} />
+              <BeforeAfter
+                before={{ photoId: first.photoId, words: showTime(first.measuredAt, timeZone) }}
+                after={{ photoId: latest.photoId, words: showTime(latest.measuredAt, timeZone) }}
+              />
               {first.lab && latest.lab && (
                 <p>
                   Changed by ΔE00 {deltaE00(first.lab, latest.lab).toFixed(1)}, b* {(latest.lab[2] - first.lab[2]).toFixed(1)}.
@@ -81,7 +106,14 @@ export async function BrightenStage({ restorationId, pieceId }: { restorationId:
             </Part>
           )}
           <Part title={`Plan an exposure of ${piece.tag} ${piece.name}`}>
-            <ExposureForm key={piece.id} piece={piece} stock={stock} timeZone={timeZone} now={toLocalField(new Date().toISOString(), timeZone)} school={firstSchool(treatment?.school, workshop.latitude !== null)} />
+            <ExposureForm
+              key={piece.id}
+              piece={piece}
+              stock={stock}
+              timeZone={timeZone}
+              now={toLocalField(new Date().toISOString(), timeZone)}
+              school={firstSchool(treatment?.school, workshop.latitude !== null)}
+            />
           </Part>
         </>
       )}

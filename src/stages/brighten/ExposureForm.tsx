@@ -39,7 +39,12 @@ function fieldsFor(school: SchoolId, stock: readonly StockItem[]): FieldDef[] {
   ];
   const optional: (FieldDef | false)[] = [
     { name: 'school', label: 'Way', kind: 'choice', options: SCHOOLS.map((id) => ({ value: id, label: SCHOOL[id].title })) },
-    { name: 'stockId', label: medium === 'cream' ? 'Tube or bottle of cream' : 'Stock bottle', kind: 'choice', options: [...bottles.map(({ id, name }) => ({ value: id, label: name })), { value: '', label: 'one that is not in the stores' }] },
+    {
+      name: 'stockId',
+      label: medium === 'cream' ? 'Tube or bottle of cream' : 'Stock bottle',
+      kind: 'choice',
+      options: [...bottles.map(({ id, name }) => ({ value: id, label: name })), { value: '', label: 'one that is not in the stores' }],
+    },
     ...typed,
     medium === 'liquid' && { name: 'targetPercentWW', label: 'Strength wanted', kind: 'number', unit: '% by weight', half: true },
     medium === 'liquid' && { name: 'volumeL', label: 'Litres wanted', kind: 'number', unit: 'L', half: true },
@@ -48,7 +53,14 @@ function fieldsFor(school: SchoolId, stock: readonly StockItem[]): FieldDef[] {
     { name: 'durationMin', label: 'For', kind: 'number', unit: 'min', half: true },
     { name: 'turnEveryMin', label: 'Turn every', kind: 'number', unit: 'min', half: true },
     driver === 'sun' && { name: 'cloudPercent', label: 'Cloud', kind: 'number', unit: '% of the sky', half: true },
-    driver === 'lamp' && { name: 'lampMwPerCm2', label: 'UV-A at the piece', kind: 'number', unit: 'mW/cm²', half: true, hint: 'From the lamp’s sheet or a meter' },
+    driver === 'lamp' && {
+      name: 'lampMwPerCm2',
+      label: 'UV-A at the piece',
+      kind: 'number',
+      unit: 'mW/cm²',
+      half: true,
+      hint: 'From the lamp’s sheet or a meter',
+    },
     { name: 'temperatureC', label: 'Temperature', kind: 'number', unit: '°C', half: true },
     { name: 'toleranceB', label: 'Good enough within', kind: 'number', unit: 'b*', half: true },
   ];
@@ -148,7 +160,17 @@ function SchoolWatch({ form, stock, onSchool }: { form: UseFormReturn<Values>; s
 
 const PAUSE_MS = 350;
 
-function PlanPreview({ form, pieceId, timeZone, children }: { form: UseFormReturn<Values>; pieceId: string; timeZone: string; children: (view: PlanView) => React.ReactNode }) {
+function PlanPreview({
+  form,
+  pieceId,
+  timeZone,
+  children,
+}: {
+  form: UseFormReturn<Values>;
+  pieceId: string;
+  timeZone: string;
+  children: (view: PlanView) => React.ReactNode;
+}) {
   const values = form.watch();
   const typed = JSON.stringify(values);
   const [view, setView] = useState<PlanView | null>(null);
@@ -186,7 +208,10 @@ function PlanPreview({ form, pieceId, timeZone, children }: { form: UseFormRetur
 
 function PlanFigures({ view, timeZone, minutes }: { view: PlanView; timeZone: string; minutes: number }) {
   const { plan: p, day, windowStart } = view;
-  const bars = useMemo(() => [{ label: 'this exposure', from: windowStart, to: new Date(Date.parse(windowStart) + minutes * 60_000).toISOString() }], [windowStart, minutes]);
+  const bars = useMemo(
+    () => [{ label: 'this exposure', from: windowStart, to: new Date(Date.parse(windowStart) + minutes * 60_000).toISOString() }],
+    [windowStart, minutes],
+  );
   return (
     <Box borderTopWidth="3px" borderColor="ink" pt="4" mb="5">
       <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(4, 1fr)' }} gap="4" mb="5">
@@ -227,8 +252,8 @@ function PlanFigures({ view, timeZone, minutes }: { view: PlanView; timeZone: st
         </Box>
       ))}
       <Text mt="3" fontSize="15px" color="soft">
-        Worked out by <TextLink href="/sums/peroxide-dilution">dilution</TextLink>, <TextLink href="/sums/oxygen-release">oxygen release</TextLink>, <TextLink href="/sums/sun-dose">sun dose</TextLink> and{' '}
-        <TextLink href="/sums/exposure-forecast">exposure forecast</TextLink>.
+        Worked out by <TextLink href="/sums/peroxide-dilution">dilution</TextLink>, <TextLink href="/sums/oxygen-release">oxygen release</TextLink>,{' '}
+        <TextLink href="/sums/sun-dose">sun dose</TextLink> and <TextLink href="/sums/exposure-forecast">exposure forecast</TextLink>.
       </Text>
     </Box>
   );

@@ -19,14 +19,26 @@ export function PieceChoice({ restorationId, chosen, rows }: { restorationId: st
         const here = piece.id === chosen;
         return (
           <NextLink key={piece.id} href={`/restorations/${restorationId}/brighten?piece=${piece.id}`} aria-current={here ? 'true' : undefined}>
-            <Flex align="center" gap="3" minHeight="56px" px="3" borderWidth={here ? '3px' : '1px'} borderColor={here ? 'work' : 'lineStrong'} bg={here ? 'sheet' : 'transparent'}>
+            <Flex
+              align="center"
+              gap="3"
+              minHeight="56px"
+              px="3"
+              borderWidth={here ? '3px' : '1px'}
+              borderColor={here ? 'work' : 'lineStrong'}
+              bg={here ? 'sheet' : 'transparent'}
+            >
               <Tag>{piece.tag}</Tag>
               <Box>
                 <Text fontWeight="650" lineHeight="1.2">
                   {piece.name}
                 </Text>
                 <Text fontSize="15px" color="soft" lineHeight="1.2">
-                  {running ? 'in the light' : latest?.deltaB == null ? 'not measured' : `${latest.deltaB.toFixed(1)} of b* away, ${latest.verdict ?? ''}`}
+                  {running
+                    ? 'in the light'
+                    : latest?.deltaB == null
+                      ? 'not measured'
+                      : `${latest.deltaB.toFixed(1)} of b* away, ${latest.verdict ?? ''}`}
                 </Text>
               </Box>
             </Flex>

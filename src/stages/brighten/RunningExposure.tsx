@@ -28,12 +28,18 @@ export function RunningExposure({ piece, session, timer, timeZone }: { piece: Pi
     <>
       <Part title={`${piece.tag} is in the light`}>
         <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="6" alignItems="end">
-          <Box bg={left !== null && left <= 0 ? 'amber' : 'transparent'} color={left !== null && left <= 0 ? 'onAmber' : 'ink'} p={left !== null && left <= 0 ? '3' : '0'}>
+          <Box
+            bg={left !== null && left <= 0 ? 'amber' : 'transparent'}
+            color={left !== null && left <= 0 ? 'onAmber' : 'ink'}
+            p={left !== null && left <= 0 ? '3' : '0'}
+          >
             <Text fontFamily="mono" fontSize={{ base: '52px', md: '68px' }} lineHeight="1" role="timer" aria-label="Time left">
               {left === null ? '–' : showSpan(left)}
             </Text>
             <Text>
-              {left !== null && left <= 0 ? 'over. Wash it off, then end the exposure below.' : `left of ${session.plannedMin} min, since ${showTime(session.startedAt, timeZone, 'HH:mm')}`}
+              {left !== null && left <= 0
+                ? 'over. Wash it off, then end the exposure below.'
+                : `left of ${session.plannedMin} min, since ${showTime(session.startedAt, timeZone, 'HH:mm')}`}
             </Text>
           </Box>
           <Box>
@@ -44,7 +50,13 @@ export function RunningExposure({ piece, session, timer, timeZone }: { piece: Pi
               until the next turn: {timer?.atTheBell} {session.turns.length} so far.
             </Text>
             <Flex>
-              <Button variant={'go' as never} size={'bench' as never} onClick={() => void turn()} disabled={!timer?.nextReminderAt} width={{ base: '100%', md: 'auto' }}>
+              <Button
+                variant={'go' as never}
+                size={'bench' as never}
+                onClick={() => void turn()}
+                disabled={!timer?.nextReminderAt}
+                width={{ base: '100%', md: 'auto' }}
+              >
                 Turn done
               </Button>
             </Flex>
@@ -62,7 +74,12 @@ export function RunningExposure({ piece, session, timer, timeZone }: { piece: Pi
             { name: 'temperatureC', label: 'Temperature on the whole', kind: 'number', unit: '°C', half: true },
             { name: 'words', label: 'What happened', kind: 'long', optional: true, hint: 'Film wrinkled, dried out, came in early' },
           ]}
-          initial={{ endedAt: toLocalField(new Date(now || Date.parse(session.startedAt)).toISOString(), timeZone), cloudPercent: String(Math.round(100 * session.cloudFraction)), temperatureC: String(session.temperatureC), words: '' }}
+          initial={{
+            endedAt: toLocalField(new Date(now || Date.parse(session.startedAt)).toISOString(), timeZone),
+            cloudPercent: String(Math.round(100 * session.cloudFraction)),
+            temperatureC: String(session.temperatureC),
+            words: '',
+          }}
           submit="Wash off and end exposure"
           send={(values) => end({ ...values, sessionId: session.id })}
           done="Exposure ended. Rinse well, dry it, then measure again."

@@ -14,10 +14,25 @@ import { finishTreatment } from './actions';
 
 const Confirm = dynamic(() => import('@/ui/Confirm').then((part) => part.Confirm));
 
-const TITLES: Record<Advice['what'], string> = { 'go on': 'Go on', stop: 'Stop here', 'even it out': 'Even it out', 'measure first': 'Measure first' };
+const TITLES: Record<Advice['what'], string> = {
+  'go on': 'Go on',
+  stop: 'Stop here',
+  'even it out': 'Even it out',
+  'measure first': 'Measure first',
+};
 
 /** What the numbers say: go on or stop, and why. The person decides. */
-export function AdviceBox({ advice, piece, treatment, needsMeasuring }: { advice: Advice; piece: Piece; treatment: Treatment | null; needsMeasuring: boolean }) {
+export function AdviceBox({
+  advice,
+  piece,
+  treatment,
+  needsMeasuring,
+}: {
+  advice: Advice;
+  piece: Piece;
+  treatment: Treatment | null;
+  needsMeasuring: boolean;
+}) {
   const router = useRouter();
   const measure = `/restorations/${piece.restorationId}/pieces/${piece.id}/measure?stage=brighten`;
   async function finish() {
@@ -32,13 +47,22 @@ export function AdviceBox({ advice, piece, treatment, needsMeasuring }: { advice
       <Heading as="h2" fontSize="26px">
         {needsMeasuring ? 'Measure again' : TITLES[advice.what]}
       </Heading>
-      <Text my="2">{needsMeasuring ? 'The last exposure has no measurement after it yet. Rinse and dry the piece, photograph it in the same light with card and hidden patch.' : advice.why}</Text>
+      <Text my="2">
+        {needsMeasuring
+          ? 'The last exposure has no measurement after it yet. Rinse and dry the piece, photograph it in the same light with card and hidden patch.'
+          : advice.why}
+      </Text>
       <Flex gap="3" wrap="wrap">
         <LinkButton href={measure} look={needsMeasuring || advice.what === 'measure first' ? 'go' : 'quiet'} bench>
           {advice.what === 'measure first' ? 'Measure' : 'Measure again'}
         </LinkButton>
         {treatment && !needsMeasuring && (
-          <Confirm trigger={<Button size={'bench' as never}>End its brightening</Button>} title={`End the brightening of ${piece.tag} ${piece.name}?`} yes="End it" onYes={finish}>
+          <Confirm
+            trigger={<Button size={'bench' as never}>End its brightening</Button>}
+            title={`End the brightening of ${piece.tag} ${piece.name}?`}
+            yes="End it"
+            onYes={finish}
+          >
             {advice.why} The reason goes into the record. A new one can be started later.
           </Confirm>
         )}
@@ -48,7 +72,17 @@ export function AdviceBox({ advice, piece, treatment, needsMeasuring }: { advice
 }
 
 /** The sessions of a piece so far. */
-export function SessionTable({ sessions, measurements, timeZone, unit }: { sessions: readonly Session[]; measurements: readonly Measurement[]; timeZone: string; unit: string }) {
+export function SessionTable({
+  sessions,
+  measurements,
+  timeZone,
+  unit,
+}: {
+  sessions: readonly Session[];
+  measurements: readonly Measurement[];
+  timeZone: string;
+  unit: string;
+}) {
   if (sessions.length === 0) return null;
   const after = (session: Session) => measurements.find(({ id }) => id === session.measurementId);
   return (

@@ -90,7 +90,11 @@ export async function start(given: Given): Promise<Answer<string>> {
   const answered = await answer(planSchema, given, async (form) => {
     if (!form.cautionsConfirmed) throw new Refusal('cautionsConfirmed', 'Read the cautions and confirm them before you start.');
     const { plan: worked, piece, stock, stockPercentWW } = await workOut(form);
-    if (piece.metalInside) throw new Refusal('pieceId', `There is still metal in ${piece.tag} (${piece.metalInside}). Peroxide attacks it and it stains the plastic: take it out, and clear it on the piece’s page.`);
+    if (piece.metalInside)
+      throw new Refusal(
+        'pieceId',
+        `There is still metal in ${piece.tag} (${piece.metalInside}). Peroxide attacks it and it stains the plastic: take it out, and clear it on the piece’s page.`,
+      );
     const session = await startExposure({
       pieceId: form.pieceId,
       school: form.school,
@@ -128,7 +132,8 @@ export async function end(given: Given): Promise<Answer<null>> {
   return answered;
 }
 
-const idSchema = (name: string) => Joi.object<Record<string, string>>({ [name]: Joi.string().required(), why: Joi.string().trim().max(1000).allow('') });
+const idSchema = (name: string) =>
+  Joi.object<Record<string, string>>({ [name]: Joi.string().required(), why: Joi.string().trim().max(1000).allow('') });
 
 /** A turn was made. */
 export async function turned(timerId: string): Promise<Answer<null>> {

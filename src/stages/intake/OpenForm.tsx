@@ -12,7 +12,13 @@ export function OpenForm({ currency }: { currency: string }) {
     { name: 'machine', label: 'What it is', optional: true, hint: 'Make, model, year, serial number' },
     { name: 'source', label: 'Where it came from', optional: true, half: true },
     { name: 'pricePaid', label: 'Price paid', kind: 'number', unit: currency, half: true, optional: true },
-    { name: 'condition', label: 'Condition in words', kind: 'long', optional: true, hint: 'Smell, dirt, rust, leaks, what is broken or missing, what the seller claimed' },
+    {
+      name: 'condition',
+      label: 'Condition in words',
+      kind: 'long',
+      optional: true,
+      hint: 'Smell, dirt, rust, leaks, what is broken or missing, what the seller claimed',
+    },
   ];
   return (
     <AnswerForm

@@ -162,13 +162,17 @@ function PiecePart({ story, photos, src, time }: { story: PieceStory; photos: re
       {treatments.map(({ id, school, targetPercentWW, sessions, endedWhy }) => (
         <div key={id}>
           <p>
-            {SCHOOL[school].title}, {targetPercentWW.toFixed(1)} % peroxide, {sessions.length} {sessions.length === 1 ? 'session' : 'sessions'}.{endedWhy && ` Ended: ${endedWhy}`}
+            {SCHOOL[school].title}, {targetPercentWW.toFixed(1)} % peroxide, {sessions.length} {sessions.length === 1 ? 'session' : 'sessions'}.
+            {endedWhy && ` Ended: ${endedWhy}`}
           </p>
           <ul>
             {sessions.map((session) => (
               <li key={session.id}>
-                {time(session.startedAt)}: {session.actualMin === null ? 'still running' : `${showMinutes(session.actualMin)}, ${session.dose?.toFixed(1)} ${doseUnit(SCHOOL[school])}, ${session.turns.length} turns`}. {session.words}{' '}
-                Cautions confirmed: {session.cautions.map(({ hazard }) => hazard).join(' ')} {CAUTION_CLOSE}
+                {time(session.startedAt)}:{' '}
+                {session.actualMin === null
+                  ? 'still running'
+                  : `${showMinutes(session.actualMin)}, ${session.dose?.toFixed(1)} ${doseUnit(SCHOOL[school])}, ${session.turns.length} turns`}
+                . {session.words} Cautions confirmed: {session.cautions.map(({ hazard }) => hazard).join(' ')} {CAUTION_CLOSE}
               </li>
             ))}
           </ul>

@@ -17,7 +17,11 @@ export async function exportHtml(bundle: Bundle): Promise<string> {
         <meta charSet="utf-8" />
         <meta name="viewport" content="width=device-width, initial-scale=1" />
         <title>{`${title}: record`}</title>
-        <style dangerouslySetInnerHTML={{ __html: `body{margin:0;background:#f3efe6;font-family:'Atkinson Hyperlegible Next',Verdana,sans-serif}main{max-width:900px;margin:0 auto;padding:24px}h1{font-size:2em;margin:0 0 .4em}${STORY_CSS}@media print{body{background:#fff}}` }} />
+        <style
+          dangerouslySetInnerHTML={{
+            __html: `body{margin:0;background:#f3efe6;font-family:'Atkinson Hyperlegible Next',Verdana,sans-serif}main{max-width:900px;margin:0 auto;padding:24px}h1{font-size:2em;margin:0 0 .4em}${STORY_CSS}@media print{body{background:#fff}}`,
+          }}
+        />
       </head>
       <body>
         <main>

@@ -11,7 +11,8 @@ export const photoEntry = ({ hash, extension }: { hash: string; extension: strin
 /** A spreadsheet runs a cell that begins like a formula; with a quote before it, it stays words. */
 const harmless = (value: unknown) => (typeof value === 'string' && /^[=+\-@\t\r]/.test(value) ? `'${value}` : value);
 
-const csv = (rows: readonly Record<string, unknown>[]) => Papa.unparse(rows.map((row) => Object.fromEntries(Object.entries(row).map(([name, value]) => [name, harmless(value)]))));
+const csv = (rows: readonly Record<string, unknown>[]) =>
+  Papa.unparse(rows.map((row) => Object.fromEntries(Object.entries(row).map(([name, value]) => [name, harmless(value)]))));
 
 /** The log as CSV. */
 export function logCsv({ log }: Bundle): string {

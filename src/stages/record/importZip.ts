@@ -21,7 +21,9 @@ const refuse = (message: string) => new Refusal('file', message);
 /** Opens a ZIP and hands its entries one by one to `take`, with an honest size limit on each. */
 async function eachEntry(bytes: Buffer, take: (name: string, content: Buffer) => Promise<void>): Promise<void> {
   const zip = await new Promise<ZipFile>((resolve, reject) =>
-    yauzl.fromBuffer(bytes, { lazyEntries: true, validateEntrySizes: true, strictFileNames: true }, (error, opened) => (error ? reject(error) : resolve(opened))),
+    yauzl.fromBuffer(bytes, { lazyEntries: true, validateEntrySizes: true, strictFileNames: true }, (error, opened) =>
+      error ? reject(error) : resolve(opened),
+    ),
   ).catch(() => {
     throw refuse('This is not a ZIP file, or it broke off. Choose the file that Kvell’s record page exported.');
   });
@@ -29,15 +31,25 @@ async function eachEntry(bytes: Buffer, take: (name: string, content: Buffer) =>
   let unpacked = 0;
   await new Promise<void>((resolve, reject) => {
     zip.on('error', (error: Error) =>
-      reject(refuse(/relative path|absolute path|invalid characters/.test(error.message) ? `The ZIP holds a path that leads out of it (${error.message}). It was not unpacked; use a file that Kvell exported.` : `The ZIP cannot be read (${error.message}). Export it again.`)),
+      reject(
+        refuse(
+          /relative path|absolute path|invalid characters/.test(error.message)
+            ? `The ZIP holds a path that leads out of it (${error.message}). It was not unpacked; use a file that Kvell exported.`
+            : `The ZIP cannot be read (${error.message}). Export it again.`,
+        ),
+      ),
     );
     zip.on('end', resolve);
     zip.on('entry', (entry: Entry) => {
       void (async () => {
-        if (!KNOWN.test(entry.fileName)) throw refuse(`The ZIP holds “${entry.fileName.slice(0, 120)}”, which no exported restoration has. It was not unpacked; use a file that Kvell exported.`);
+        if (!KNOWN.test(entry.fileName))
+          throw refuse(
+            `The ZIP holds “${entry.fileName.slice(0, 120)}”, which no exported restoration has. It was not unpacked; use a file that Kvell exported.`,
+          );
         const limit = entry.fileName.startsWith('photos/') ? LARGEST_FILE_BYTES : LARGEST_JSON_BYTES;
         unpacked += entry.uncompressedSize;
-        if (entry.uncompressedSize > limit || unpacked > LARGEST_UNPACKED_BYTES) throw refuse('The ZIP would unpack to far more than a restoration holds. It was not unpacked; use a file that Kvell exported.');
+        if (entry.uncompressedSize > limit || unpacked > LARGEST_UNPACKED_BYTES)
+          throw refuse('The ZIP would unpack to far more than a restoration holds. It was not unpacked; use a file that Kvell exported.');
         await take(entry.fileName, await readEntry(zip, entry));
         zip.readEntry();
       })().catch((error: unknown) => {
@@ -51,7 +63,9 @@ async function eachEntry(bytes: Buffer, take: (name: string, content: Buffer) =>
 
 /** The library itself stops where an entry turns out longer than it said. */
 async function readEntry(zip: ZipFile, entry: Entry): Promise<Buffer> {
-  const stream = await new Promise<NodeJS.ReadableStream>((resolve, reject) => zip.openReadStream(entry, (error, opened) => (error ? reject(error) : resolve(opened))));
+  const stream = await new Promise<NodeJS.ReadableStream>((resolve, reject) =>
+    zip.openReadStream(entry, (error, opened) => (error ? reject(error) : resolve(opened))),
+  );
   const parts: Buffer[] = [];
   for await (const part of stream) parts.push(part as Buffer);
   return Buffer.concat(parts);
@@ -66,11 +80,16 @@ function readBundle(json: Buffer | undefined): Bundle {
     throw refuse('restoration.json in the ZIP is not JSON. Export it again.');
   }
   const format = (given as { format?: unknown } | null)?.format;
-  if (format !== BUNDLE_FORMAT) throw refuse(`restoration.json is not a restoration of Kvell (its format is “${String(format).slice(0, 60)}”). Choose the file that Kvell’s record page exported.`);
+  if (format !== BUNDLE_FORMAT)
+    throw refuse(
+      `restoration.json is not a restoration of Kvell (its format is “${String(format).slice(0, 60)}”). Choose the file that Kvell’s record page exported.`,
+    );
   const { value, error } = bundleSchema.validate(given, { ...VALIDATE, convert: false });
   if (error) {
     const [first, ...rest] = fieldErrors(error);
-    throw refuse(`restoration.json does not follow its schema: ${first!.field}: ${first!.message}${rest.length > 0 ? `, and ${rest.length} more` : ''}. Export it again.`);
+    throw refuse(
+      `restoration.json does not follow its schema: ${first!.field}: ${first!.message}${rest.length > 0 ? `, and ${rest.length} more` : ''}. Export it again.`,
+    );
   }
   return value;
 }
@@ -85,7 +104,17 @@ function asCopy(bundle: Bundle): Bundle {
     if (value !== null && typeof value === 'object') return Object.fromEntries(Object.entries(value).map(([name, inner]) => [name, renew(inner)]));
     return value;
   };
-  const tables = [[bundle.restoration], bundle.stages, bundle.pieces, bundle.photos, bundle.measurements, bundle.findings, bundle.treatments, bundle.sessions, bundle.ledger];
+  const tables = [
+    [bundle.restoration],
+    bundle.stages,
+    bundle.pieces,
+    bundle.photos,
+    bundle.measurements,
+    bundle.findings,
+    bundle.treatments,
+    bundle.sessions,
+    bundle.ledger,
+  ];
   for (const { id } of tables.flat()) if (!stockIds.has(id)) fresh.set(id, randomUUID());
   const copy = renew(bundle) as Bundle;
   return { ...copy, restoration: { ...copy.restoration, title: `${copy.restoration.title} (copy)` } };
@@ -108,7 +137,8 @@ export async function importZip(bytes: Buffer, copy: boolean): Promise<string> {
   for (const photo of given.photos) {
     const content = photos.get(photoEntry(photo));
     if (!content) throw refuse(`The photograph ${photo.originalName} is missing from the ZIP. Export it again.`);
-    if (createHash('sha256').update(content).digest('hex') !== photo.hash) throw refuse(`The photograph ${photo.originalName} was changed after the export. Export it again.`);
+    if (createHash('sha256').update(content).digest('hex') !== photo.hash)
+      throw refuse(`The photograph ${photo.originalName} was changed after the export. Export it again.`);
     await inspectPicture(content);
   }
   const bundle = copy ? asCopy(given) : given;

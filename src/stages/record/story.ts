@@ -60,14 +60,20 @@ export function tellStory(bundle: Bundle): Story {
       measurements,
       first: measurements[0] ?? null,
       last: measurements[measurements.length - 1] ?? null,
-      treatments: treatments.map((treatment) => ({ ...treatment, sessions: bundle.sessions.filter(({ treatmentId }) => treatmentId === treatment.id) })),
+      treatments: treatments.map((treatment) => ({
+        ...treatment,
+        sessions: bundle.sessions.filter(({ treatmentId }) => treatmentId === treatment.id),
+      })),
     };
   });
   const tag = (pieceId: string | null) => bundle.pieces.find(({ id }) => id === pieceId)?.tag;
   const undone = [
     ...bundle.findings
       .filter(({ settledAs }) => settledAs !== 'done')
-      .map(({ pieceId, kind, words, settledAs, settledWords }) => `${[tag(pieceId), kind].filter(Boolean).join(' ')}${words && `: ${words}`} (${settledAs ?? 'open'}${settledWords ? `, ${settledWords}` : ''})`),
+      .map(
+        ({ pieceId, kind, words, settledAs, settledWords }) =>
+          `${[tag(pieceId), kind].filter(Boolean).join(' ')}${words && `: ${words}`} (${settledAs ?? 'open'}${settledWords ? `, ${settledWords}` : ''})`,
+      ),
     ...stages.filter(({ state, stage }) => state === 'open' && stage !== 'record').map(({ stage }) => `stage ${stage} is still open`),
   ];
   const of = (kind: LedgerEntry['kind']) => bundle.ledger.filter((entry) => entry.kind === kind);
@@ -75,5 +81,11 @@ export function tellStory(bundle: Bundle): Story {
   const materials = sum(of('material').map(({ amountMinor }) => amountMinor));
   const minutes = sum(of('minutes').map((entry) => entry.minutes));
   const work = workCost(minutes, hourlyRateMinor);
-  return { bundle, pieces, stages, undone, cost: { price: money(price), materials: money(materials), minutes, work: money(work), total: money(price + materials + work) } };
+  return {
+    bundle,
+    pieces,
+    stages,
+    undone,
+    cost: { price: money(price), materials: money(materials), minutes, work: money(work), total: money(price + materials + work) },
+  };
 }

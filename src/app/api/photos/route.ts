@@ -20,7 +20,8 @@ const refusal = (message: string) => respond({ ok: false, errors: [{ field: 'pho
 /** Takes one photograph in, as a multipart form. */
 export async function POST(request: Request): Promise<Response> {
   const length = Number(request.headers.get('content-length') ?? 0);
-  if (length > LARGEST_FILE_BYTES + 65_536) return refusal(`The file is ${Math.round(length / 1048576)} MB. Send pictures of up to ${LARGEST_FILE_BYTES / 1048576} MB.`);
+  if (length > LARGEST_FILE_BYTES + 65_536)
+    return refusal(`The file is ${Math.round(length / 1048576)} MB. Send pictures of up to ${LARGEST_FILE_BYTES / 1048576} MB.`);
   const form = await request.formData().catch(() => null);
   if (!form) return refusal('The photograph did not arrive whole. Nothing was kept; send it again.');
   return respond(

@@ -16,10 +16,19 @@ export default async function RunSheetPage({ params }: { params: Promise<{ id: s
   const restoration = await findRestoration(id);
   if (!restoration) notFound();
   const [rows, sights, { currency, timeZone }] = await Promise.all([runSheetRows(id), sightsOf(id), getWorkshop()]);
-  const under = [restoration.machine, restoration.source && `from ${restoration.source}`, restoration.pricePaidMinor > 0 && `${formatMoney(restoration.pricePaidMinor, currency)} paid`, `opened ${showTime(restoration.openedAt, timeZone, 'd MMM yyyy')}`];
+  const under = [
+    restoration.machine,
+    restoration.source && `from ${restoration.source}`,
+    restoration.pricePaidMinor > 0 && `${formatMoney(restoration.pricePaidMinor, currency)} paid`,
+    `opened ${showTime(restoration.openedAt, timeZone, 'd MMM yyyy')}`,
+  ];
   return (
     <>
-      <ScreenHead title={restoration.title} under={under.filter(Boolean).join(' · ')} action={<LinkButton href={`/restorations/${id}/log`}>Log</LinkButton>} />
+      <ScreenHead
+        title={restoration.title}
+        under={under.filter(Boolean).join(' · ')}
+        action={<LinkButton href={`/restorations/${id}/log`}>Log</LinkButton>}
+      />
       <Wide
         main={
           <Part title="Run sheet">
@@ -28,7 +37,11 @@ export default async function RunSheetPage({ params }: { params: Promise<{ id: s
         }
         side={
           <Part title="Pieces" aside={<LinkButton href={`/restorations/${id}/pieces/new`}>Tag a piece</LinkButton>}>
-            {sights.length === 0 ? <EmptyPlace>No pieces yet. Tag each plastic part: it gets a number on masking tape, and its own measuring.</EmptyPlace> : <PieceList restorationId={id} sights={sights} />}
+            {sights.length === 0 ? (
+              <EmptyPlace>No pieces yet. Tag each plastic part: it gets a number on masking tape, and its own measuring.</EmptyPlace>
+            ) : (
+              <PieceList restorationId={id} sights={sights} />
+            )}
           </Part>
         }
       />

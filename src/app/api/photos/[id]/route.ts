@@ -8,6 +8,10 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const isSmall = size !== null && size in THUMBNAIL_PX;
   const bytes = isSmall ? await readThumbnail(photo, size as ThumbnailSize) : await readOriginal(photo);
   return new Response(new Uint8Array(bytes), {
-    headers: { 'Content-Type': isSmall ? 'image/webp' : photo.mime, 'Cache-Control': 'private, max-age=31536000, immutable', 'Content-Disposition': 'inline' },
+    headers: {
+      'Content-Type': isSmall ? 'image/webp' : photo.mime,
+      'Cache-Control': 'private, max-age=31536000, immutable',
+      'Content-Disposition': 'inline',
+    },
   });
 }

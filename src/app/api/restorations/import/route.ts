@@ -9,7 +9,10 @@ const schema = Joi.object<{ file: File; copy: boolean }>({ file: Joi.any().requi
 /** Takes a restoration in from its ZIP, as a multipart form. */
 export async function POST(request: Request): Promise<Response> {
   if (Number(request.headers.get('content-length') ?? 0) > LARGEST_ZIP_BYTES)
-    return respond({ ok: false, errors: [{ field: 'file', message: `The ZIP is larger than ${LARGEST_ZIP_BYTES / 1048576} MB. A restoration is smaller than that.` }] });
+    return respond({
+      ok: false,
+      errors: [{ field: 'file', message: `The ZIP is larger than ${LARGEST_ZIP_BYTES / 1048576} MB. A restoration is smaller than that.` }],
+    });
   const form = await request.formData().catch(() => null);
   if (!form) return respond({ ok: false, errors: [{ field: 'file', message: 'The ZIP did not arrive whole. Nothing was kept; send it again.' }] });
   return respond(

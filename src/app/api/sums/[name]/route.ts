@@ -5,7 +5,11 @@ import { runSum } from '@/core/sums/run';
 export async function POST(request: Request, { params }: { params: Promise<{ name: string }> }): Promise<Response> {
   const { name } = await params;
   const sum = findSum(name);
-  if (!sum) return Response.json({ errors: [{ field: 'name', message: `There is no sum “${name}”. One of: ${SUMS.map((s) => s.name).join(', ')}.` }] }, { status: 404 });
+  if (!sum)
+    return Response.json(
+      { errors: [{ field: 'name', message: `There is no sum “${name}”. One of: ${SUMS.map((s) => s.name).join(', ')}.` }] },
+      { status: 404 },
+    );
   let given: unknown;
   try {
     given = await request.json();

@@ -1,58 +1,10 @@
 import { notFound } from 'next/navigation';
-import { formatMoney } from '@/core/ledger/money';
-import { STAGES, STAGE_WORDS, type Stage } from '@/core/runsheet/stages';
-import { logOf } from '@/data/log';
-import { piecesOf } from '@/data/pieces';
-import { photosOf } from '@/data/photos/store';
-import { findRestoration, stagesOf } from '@/data/restorations';
-import { findingsOf, ledgerOf } from '@/data/stagesheet';
-import { getWorkshop } from '@/data/workshop';
-import { StageSheet } from '@/runsheet/StageSheet';
-import { StageSteps } from '@/runsheet/StageSteps';
-import { BrightenStage } from '@/stages/brighten/BrightenStage';
-import { RecordStage } from '@/stages/record/RecordStage';
-import { ScreenHead } from '@/ui/layout';
-import { TextLink } from '@/ui/links';
+import { STAGES } from '@/core/runsheet/stages';
+import { StageScreen } from '../StageScreen';
 
-interface Props {
-  params: Promise<{ id: string; stage: string }>;
-  searchParams: Promise<{ piece?: string }>;
-}
-
-export default async function StagePage({ params, searchParams }: Props) {
+export default async function StagePage({ params }: { params: Promise<{ id: string; stage: string }> }) {
   const { id, stage: name } = await params;
-  const stage: Stage | undefined = STAGES.find((known) => known === name);
-  const restoration = stage && (await findRestoration(id));
-  if (!stage || !restoration) notFound();
-  const { piece } = await searchParams;
-  const [stages, pieces, photos, findings, ledger, log, { currency, timeZone }] = await Promise.all([stagesOf(id), piecesOf(id), photosOf(id), findingsOf(id), ledgerOf(id), logOf(id), getWorkshop()]);
-  const row = stages.find((known) => known.stage === stage)!;
-  const own = <T extends { stage: string | null }>(rows: T[]) => rows.filter((entry) => entry.stage === stage);
-  const entries = own(ledger);
-  return (
-    <>
-      <ScreenHead
-        lead={<TextLink href={`/restorations/${id}`}>{restoration.title}</TextLink>}
-        title={`${STAGES.indexOf(stage) + 1} ${STAGE_WORDS[stage].title}`}
-        under={STAGE_WORDS[stage].purpose}
-        action={<StageSteps restorationId={id} stage={stage} />}
-      />
-      {stage === 'brighten' && <BrightenStage restorationId={id} pieceId={piece ?? null} />}
-      {stage === 'record' && <RecordStage restorationId={id} />}
-      <StageSheet
-        restorationId={id}
-        stage={stage}
-        state={row.state}
-        reason={row.reason}
-        pieces={pieces}
-        photos={own(photos)}
-        findings={own(findings)}
-        ledger={entries}
-        log={own(log)}
-        currency={currency}
-        timeZone={timeZone}
-        money={Object.fromEntries(entries.map((entry) => [entry.id, formatMoney(entry.amountMinor, currency)]))}
-      />
-    </>
-  );
+  const stage = STAGES.find((known) => known === name);
+  if (!stage) notFound();
+  return <StageScreen restorationId={id} stage={stage} />;
 }

@@ -13,7 +13,11 @@ export default async function LogPage({ params }: { params: Promise<{ id: string
   const [entries, { timeZone }] = await Promise.all([logOf(id), getWorkshop()]);
   return (
     <>
-      <ScreenHead title="Log" lead={<TextLink href={`/restorations/${id}`}>{restoration.title}</TextLink>} under="It only grows: a rewording is a new entry, and the old one stays." />
+      <ScreenHead
+        title="Log"
+        lead={<TextLink href={`/restorations/${id}`}>{restoration.title}</TextLink>}
+        under="It only grows: a rewording is a new entry, and the old one stays."
+      />
       <LogScreen restorationId={id} entries={entries} timeZone={timeZone} />
     </>
   );

@@ -33,7 +33,9 @@ export default async function PiecePage({ params }: { params: Promise<{ id: stri
             <Tag large>{piece.tag}</Tag> {piece.name}
           </>
         }
-        under={[piece.plastic, piece.finish, piece.labels && `protect: ${piece.labels}`, piece.metalInside && `metal inside: ${piece.metalInside}`].filter(Boolean).join(' · ')}
+        under={[piece.plastic, piece.finish, piece.labels && `protect: ${piece.labels}`, piece.metalInside && `metal inside: ${piece.metalInside}`]
+          .filter(Boolean)
+          .join(' · ')}
         action={
           <LinkButton href={`/restorations/${id}/pieces/${pieceId}/measure?stage=brighten`} look="go" bench>
             {latest ? 'Measure again' : 'Measure'}
@@ -46,7 +48,10 @@ export default async function PiecePage({ params }: { params: Promise<{ id: stri
           <>
             {first && latest && first.photoId !== latest.photoId && (
               <Part title="Before and after">
-                <BeforeAfter before={{ photoId: first.photoId, words: showTime(first.measuredAt, timeZone) }} after={{ photoId: latest.photoId, words: showTime(latest.measuredAt, timeZone) }} />
+                <BeforeAfter
+                  before={{ photoId: first.photoId, words: showTime(first.measuredAt, timeZone) }}
+                  after={{ photoId: latest.photoId, words: showTime(latest.measuredAt, timeZone) }}
+                />
                 {change && (
                   <p>
                     Changed by ΔE00 {change.deltaE.toFixed(1)}, b* {change.b >= 0 ? '+' : '−'}
@@ -56,7 +61,11 @@ export default async function PiecePage({ params }: { params: Promise<{ id: stri
               </Part>
             )}
             <Part title="Measurements">
-              {measurements.length === 0 ? <EmptyPlace>Not measured yet. A photograph with a grey card and the hidden patch is enough.</EmptyPlace> : <MeasurementTable measurements={measurements} timeZone={timeZone} />}
+              {measurements.length === 0 ? (
+                <EmptyPlace>Not measured yet. A photograph with a grey card and the hidden patch is enough.</EmptyPlace>
+              ) : (
+                <MeasurementTable measurements={measurements} timeZone={timeZone} />
+              )}
             </Part>
           </>
         }

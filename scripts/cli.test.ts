@@ -1,0 +1,100 @@
+import { execFile } from 'node:child_process';
+import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import os from 'node:os';
+import path from 'node:path';
+import { toJpeg } from '@/simulators/camera/jpeg';
+import { homeComputer } from '@/simulators/camera/machines';
+import { PLAIN_SHOT, takePhotograph } from '@/simulators/camera/shot';
+
+interface Ran {
+  code: number;
+  out: string;
+  err: string;
+}
+
+function npm(script: string, args: readonly string[], input = ''): Promise<Ran> {
+  return new Promise((resolve) => {
+    const child = execFile('npm', ['run', '-s', script, '--', ...args], (error, out, err) =>
+      resolve({ code: error ? Number(error.code) : 0, out, err }),
+    );
+    child.stdin!.end(input);
+  });
+}
+
+jest.setTimeout(60_000);
+
+describe('sum', () => {
+  it('prints one JSON object', async () => {
+    const { code, out } = await npm('sum', ['peroxide-strength', '{"value":40,"unit":"volumes"}']);
+    expect(code).toBe(0);
+    expect(JSON.parse(out)).toMatchObject({ percentWW: expect.closeTo(11.66, 2) as number });
+    expect(out.trim().split('\n')).toHaveLength(1);
+  });
+
+  it('reads standard input', async () => {
+    const { out } = await npm('sum', ['yellowness', '-'], '{"srgb":[236,224,186]}');
+    expect(JSON.parse(out)).toMatchObject({ yellownessIndex: expect.closeTo(35.11, 2) as number });
+  });
+
+  it.each([
+    [['peroxide-dilution', '{"stockPercentWW":6,"targetPercentWW":12,"finalVolumeL":1}'], 'targetPercentWW'],
+    [['no-such-sum', '{}'], 'no sum'],
+    [['yellowness', '{broken'], 'not JSON'],
+  ])('%j ends with 1 and says why', async (args, words) => {
+    const { code, out, err } = await npm('sum', args);
+    expect(code).toBe(1);
+    expect(out).toBe('');
+    expect(err).toContain(words);
+  });
+});
+
+describe('measure', () => {
+  let folder = '';
+  beforeAll(async () => {
+    folder = await mkdtemp(path.join(os.tmpdir(), 'kvell-cli-test-'));
+    const { picture, spec } = takePhotograph(homeComputer({ amount: 20 }, { amount: 20 }), { ...PLAIN_SHOT, width: 480, height: 360 });
+    await writeFile(path.join(folder, 'photo.jpg'), await toJpeg(picture));
+    await writeFile(
+      path.join(folder, 'spec.json'),
+      JSON.stringify({ card: spec.card.map(({ rect, srgb }) => ({ rect, srgb })), regions: spec.regions, reference: 'hidden' }),
+    );
+    await writeFile(
+      path.join(folder, 'wrong.json'),
+      JSON.stringify({
+        regions: [
+          {
+            id: 'far',
+            polygon: [
+              [0, 0],
+              [9000, 0],
+              [0, 9000],
+            ],
+          },
+        ],
+      }),
+    );
+    await writeFile(path.join(folder, 'words.jpg'), 'words');
+  });
+  afterAll(() => rm(folder, { recursive: true, force: true }));
+  const at = (name: string) => path.join(folder, name);
+
+  it('prints regions, card and warnings', async () => {
+    const { code, out } = await npm('measure', [at('photo.jpg'), at('spec.json')]);
+    expect(code).toBe(0);
+    const result = JSON.parse(out) as { regions: Record<string, unknown>[]; card: object; warnings: string[] };
+    expect(result.regions[0]).toMatchObject({ id: 'lid', verdict: 'to go' });
+    for (const field of ['lab', 'yellownessIndex', 'deltaE00', 'deltaB', 'evenness', 'blotch', 'streak', 'usedShare'])
+      expect(result.regions[0]).toHaveProperty(field);
+    expect(result.card).toMatchObject({ patches: 1 });
+  });
+
+  it.each([
+    ['photo.jpg', 'wrong.json', 'outside the picture'],
+    ['words.jpg', 'spec.json', 'not a picture'],
+    ['missing.jpg', 'spec.json', 'missing.jpg'],
+  ])('%s with %s ends with 1 and says why', async (photo, spec, words) => {
+    const { code, err } = await npm('measure', [at(photo), at(spec)]);
+    expect(code).toBe(1);
+    expect(err).toContain(words);
+  });
+});

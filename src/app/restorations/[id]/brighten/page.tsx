@@ -1,0 +1,13 @@
+import { BrightenStage } from '@/stages/brighten/BrightenStage';
+import { StageScreen } from '../StageScreen';
+
+interface Props {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ piece?: string }>;
+}
+
+export default async function BrightenPage({ params, searchParams }: Props) {
+  const { id } = await params;
+  const { piece } = await searchParams;
+  return <StageScreen restorationId={id} stage="brighten" tool={<BrightenStage restorationId={id} pieceId={piece ?? null} />} />;
+}

@@ -1,0 +1,7 @@
+import { RecordStage } from '@/stages/record/RecordStage';
+import { StageScreen } from '../StageScreen';
+
+export default async function RecordPage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  return <StageScreen restorationId={id} stage="record" tool={<RecordStage restorationId={id} />} />;
+}

@@ -1,0 +1,179 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import os from 'node:os';
+import path from 'node:path';
+import { QueryTypes } from 'sequelize';
+import sharp from 'sharp';
+import { caution } from '@/core/peroxide/cautions';
+import { closeDatabase, database } from './connection';
+import { logOf, writeNote } from './log';
+import { addPiece } from './pieces';
+import { addPhoto, readOriginal, readThumbnail } from './photos/store';
+import { openRestoration, settleStage, stagesOf } from './restorations';
+import type { Piece } from './rows';
+import { TABLES } from './schema';
+import { addFinding, ledgerOf, settleFinding } from './stagesheet';
+import { endTimer, noteTurn, runningTimers, startTimer } from './timers';
+import { endExposure, sessionsOf, startExposure, treatmentsOf, type StartExposure } from './treatments';
+import { saveWorkshop } from './workshop';
+
+let folder = '';
+
+beforeAll(async () => {
+  folder = await mkdtemp(path.join(os.tmpdir(), 'kvell-data-test-'));
+  process.env.KVELL_DATA = folder;
+  await saveWorkshop({ name: 'Trial', latitude: 14.6, longitude: -30, altitudeM: 0, timeZone: 'Etc/GMT+2', units: 'metric', currency: 'EUR', hourlyRateMinor: 1000 });
+});
+
+afterAll(async () => {
+  await closeDatabase();
+  await rm(folder, { recursive: true, force: true });
+});
+
+const GIVEN = { title: 'Trial machine', machine: '', source: '', pricePaidMinor: 2500, condition: '' };
+
+async function pieceOf(tag = 'K1'): Promise<Piece> {
+  const { id } = await openRestoration(GIVEN);
+  return addPiece({ restorationId: id, tag, name: 'Lid', plastic: 'ABS', finish: 'textured', lengthMm: null, widthMm: null, heightMm: null, labels: '', metalInside: '' });
+}
+
+const START: Omit<StartExposure, 'pieceId'> = {
+  school: 'cream-film-sun',
+  stockId: null,
+  stockPercentWW: 11.7,
+  targetPercentWW: 11.7,
+  amountMl: 500,
+  toleranceB: 1.5,
+  plannedMin: 120,
+  turnEveryMin: 30,
+  cloudFraction: 0,
+  lampMwPerCm2: 0,
+  temperatureC: 25,
+  cautions: [caution('peroxide-stings')],
+};
+
+describe('the database', () => {
+  it('has the tables that the models speak of, with foreign keys and write-ahead log', async () => {
+    const { sequelize } = await database();
+    for (const [table, columns] of Object.entries(TABLES)) {
+      const described = await sequelize.getQueryInterface().describeTable(table);
+      expect(Object.keys(described).sort()).toEqual(Object.keys(columns).sort());
+    }
+    const pragma = (name: string) => sequelize.query<Record<string, unknown>>(`PRAGMA ${name}`, { type: QueryTypes.SELECT });
+    expect(await pragma('foreign_keys')).toEqual([{ foreign_keys: 1 }]);
+    expect(await pragma('journal_mode')).toEqual([{ journal_mode: 'wal' }]);
+  });
+
+  it('refuses what points nowhere', async () => {
+    const { tables } = await database();
+    await expect(tables.pieces.create({ id: 'x', restorationId: 'nobody', tag: 'K9', name: '', plastic: '', finish: '', labels: '', metalInside: '' })).rejects.toThrow(/FOREIGN KEY/);
+  });
+
+  it('keeps the log: no entry can be changed or taken out', async () => {
+    const { sequelize } = await database();
+    await expect(sequelize.query("UPDATE log SET words = 'other'")).rejects.toMatchObject({ parent: { message: expect.stringContaining('append-only') as string } });
+    await expect(sequelize.query('DELETE FROM log')).rejects.toMatchObject({ parent: { message: expect.stringContaining('append-only') as string } });
+  });
+
+  it('lets many write at once without losing one', async () => {
+    const { id } = await openRestoration(GIVEN);
+    await Promise.all(Array.from({ length: 12 }, (_, i) => writeNote({ restorationId: id, stage: 'wash', words: `note ${i}`, corrects: null })));
+    expect((await logOf(id)).filter(({ kind }) => kind === 'note')).toHaveLength(12);
+  });
+});
+
+describe('a restoration', () => {
+  it('opens with nine stages, its price in the ledger and an entry in the log', async () => {
+    const { id } = await openRestoration(GIVEN);
+    expect((await stagesOf(id)).map(({ stage }) => stage)).toEqual(['intake', 'teardown', 'wash', 'brighten', 'keys', 'mend', 'finish', 'rebuild', 'record']);
+    expect(await ledgerOf(id)).toMatchObject([{ kind: 'price', amountMinor: 2500 }]);
+    expect((await logOf(id))[0]!.words).toContain('Trial machine');
+  });
+
+  it('skips a stage only with a reason, and a finding only with words', async () => {
+    const { id } = await openRestoration(GIVEN);
+    await expect(settleStage(id, 'keys', 'not needed', null)).rejects.toThrow('why this stage is not needed');
+    await settleStage(id, 'keys', 'not needed', 'no keys');
+    expect((await stagesOf(id)).find(({ stage }) => stage === 'keys')).toMatchObject({ state: 'not needed', reason: 'no keys' });
+    const finding = await addFinding({ restorationId: id, pieceId: null, stage: 'intake', kind: 'rust', words: 'bottom', severity: 'bad' });
+    await expect(settleFinding(finding.id, 'left on purpose', '')).rejects.toThrow('why');
+  });
+
+  it('gives a tag only once', async () => {
+    const piece = await pieceOf('K7');
+    await expect(addPiece({ ...piece, name: 'Other' })).rejects.toThrow('already on Lid');
+  });
+
+  it('rewords a note and keeps the old one', async () => {
+    const { id } = await openRestoration(GIVEN);
+    await writeNote({ restorationId: id, stage: 'wash', words: 'first', corrects: null });
+    const old = (await logOf(id)).find(({ words }) => words === 'first')!;
+    await writeNote({ restorationId: id, stage: 'wash', words: 'better', corrects: old.id });
+    expect((await logOf(id)).filter(({ kind }) => kind === 'note').map(({ words, corrects }) => [words, corrects])).toEqual([
+      ['first', null],
+      ['better', old.id],
+    ]);
+    await expect(writeNote({ restorationId: id, stage: 'wash', words: 'x', corrects: 999_999 })).rejects.toThrow('not in this log');
+  });
+});
+
+describe('an exposure', () => {
+  const began = new Date('2026-03-21T12:00:00Z');
+  const after = (minutes: number) => new Date(began.getTime() + minutes * 60_000);
+  const real = (minutes: number) => ({ endedAt: after(minutes).toISOString(), cloudFraction: 0.2, temperatureC: 28, words: '' });
+
+  it('runs with a timer, takes turns, and ends with the dose that really fell', async () => {
+    const piece = await pieceOf();
+    const session = await startExposure({ ...START, pieceId: piece.id }, began);
+    const timer = (await runningTimers()).find(({ sessionId }) => sessionId === session.id)!;
+    expect(timer.dueAt).toBe(after(120).toISOString());
+    await noteTurn(timer.id, after(31));
+    await noteTurn(timer.id, after(95));
+    expect((await runningTimers()).find(({ id }) => id === timer.id)!.nextReminderAt).toBeNull();
+    const ended = await endExposure(session.id, real(90), after(91));
+    expect(ended.actualMin).toBe(90);
+    expect(ended.dose).toBeGreaterThan(3);
+    expect((await sessionsOf(piece.restorationId))[0]!.turns).toHaveLength(2);
+    expect((await runningTimers()).some(({ id }) => id === timer.id)).toBe(false);
+    await expect(endTimer(timer.id)).rejects.toThrow('belongs to an exposure');
+  });
+
+  it('is one at a time for a piece, and ends once', async () => {
+    const piece = await pieceOf();
+    const session = await startExposure({ ...START, pieceId: piece.id }, began);
+    await expect(startExposure({ ...START, pieceId: piece.id }, began)).rejects.toThrow('already in an exposure');
+    const both = await Promise.allSettled([endExposure(session.id, real(60), after(61)), endExposure(session.id, real(60), after(61))]);
+    expect(both.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);
+    expect(await treatmentsOf(piece.restorationId)).toHaveLength(1);
+  });
+
+  it.each([
+    [-5, 'ended before it began'],
+    [500, 'has not come yet'],
+  ])('that ended %d minutes after its start is refused', async (minutes, words) => {
+    const piece = await pieceOf();
+    const session = await startExposure({ ...START, pieceId: piece.id }, began);
+    await expect(endExposure(session.id, real(minutes), after(120))).rejects.toThrow(words);
+  });
+
+  it('a timer of one’s own starts and ends', async () => {
+    const timer = await startTimer({ restorationId: null, pieceId: null, label: 'soak', atTheBell: 'rinse', minutes: 15 });
+    await endTimer(timer.id);
+    await endTimer(timer.id);
+    expect((await runningTimers()).some(({ id }) => id === timer.id)).toBe(false);
+  });
+});
+
+describe('photographs', () => {
+  it('are kept byte for byte, upright in small, with the camera’s time in the workshop’s zone', async () => {
+    const { id } = await openRestoration(GIVEN);
+    const bytes = await sharp({ create: { width: 60, height: 90, channels: 3, background: '#d5cdb0' } })
+      .withMetadata({ orientation: 6, exif: { IFD2: { DateTimeOriginal: '2026:06:21 10:30:00' } } })
+      .jpeg()
+      .toBuffer();
+    const photo = await addPhoto({ restorationId: id, pieceId: null, stage: 'intake', originalName: 'a.jpg', words: '', bytes });
+    expect(photo).toMatchObject({ width: 90, height: 60, takenAt: '2026-06-21T12:30:00.000Z', mime: 'image/jpeg' });
+    expect((await readOriginal(photo)).equals(bytes)).toBe(true);
+    const small = await sharp(await readThumbnail(photo, 'small')).metadata();
+    expect([small.width, small.height]).toEqual([90, 60]);
+  });
+});

@@ -1,0 +1,113 @@
+/** @jest-environment node */
+import { createHash } from 'node:crypto';
+import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import os from 'node:os';
+import path from 'node:path';
+import Ajv from 'ajv/dist/2019';
+import addFormats from 'ajv-formats';
+import { loadWorkshop } from '../../../demo/workshop';
+import { closeDatabase } from '@/data/connection';
+import { gatherBundle, type Bundle } from '@/data/bundle';
+import { readOriginal } from '@/data/photos/store';
+import { listRestorations } from '@/data/restorations';
+import { exportHtml } from './exportHtml';
+import { exportZip, logCsv, measurementsCsv } from './exportZip';
+import { importZip } from './importZip';
+import { bundleJsonSchema } from './jsonSchema';
+import { tellStory } from './story';
+
+const SCHEMA_FILE = path.join(process.cwd(), 'docs/schema/restoration.schema.json');
+const folders: string[] = [];
+
+async function freshFolder(): Promise<void> {
+  await closeDatabase().catch(() => {});
+  const folder = await mkdtemp(path.join(os.tmpdir(), 'kvell-record-test-'));
+  folders.push(folder);
+  process.env.KVELL_DATA = folder;
+}
+
+let bundles: Bundle[] = [];
+let zips: Buffer[] = [];
+
+beforeAll(async () => {
+  await freshFolder();
+  await loadWorkshop(new Date('2026-06-21T15:00:00Z'), () => {});
+  bundles = await Promise.all((await listRestorations()).map(async ({ id }) => (await gatherBundle(id))!));
+  zips = await Promise.all(bundles.map(exportZip));
+}, 240_000);
+
+afterAll(async () => {
+  await closeDatabase();
+  await Promise.all(folders.map((folder) => rm(folder, { recursive: true, force: true })));
+});
+
+it('the demo workshop is told: one finished, one under way, one taken in', () => {
+  const stories = bundles.map(tellStory);
+  const undone = (title: string) => stories.find(({ bundle }) => bundle.restoration.title === title)!.undone;
+  expect(undone('Pellwig Pocket')).toEqual(['scuffed: window (left on purpose, original window, scratches are shallow)']);
+  expect(undone('Tovarn Desk Two').length).toBeGreaterThan(5);
+  const pellwig = stories.find(({ bundle }) => bundle.restoration.title === 'Pellwig Pocket')!;
+  expect(pellwig.pieces[0]!.first!.verdict).toBe('to go');
+  expect(pellwig.pieces[0]!.last!.verdict).toBe('matched');
+  expect(pellwig.cost).toMatchObject({ price: '€8.00', minutes: 90, work: '€18.00' });
+});
+
+it('follows its published schema, which is the one in docs', async () => {
+  const schema = bundleJsonSchema();
+  if (process.env.KVELL_WRITE_SCHEMA) await writeFile(SCHEMA_FILE, `${JSON.stringify(schema, null, 2)}\n`);
+  expect(JSON.parse(await readFile(SCHEMA_FILE, 'utf8'))).toEqual(JSON.parse(JSON.stringify(schema)));
+  const ajv = new Ajv({ strict: false });
+  addFormats(ajv);
+  const check = ajv.compile(schema);
+  for (const bundle of bundles)
+    expect({ valid: check(JSON.parse(JSON.stringify(bundle))), errors: check.errors }).toEqual({ valid: true, errors: null });
+  expect(check({ ...bundles[0], stages: 'none' })).toBe(false);
+});
+
+it('imports again to the same restoration, byte for byte in its photographs', async () => {
+  await freshFolder();
+  for (const [i, zip] of zips.entries()) {
+    const id = await importZip(zip, false);
+    const again = (await gatherBundle(id))!;
+    expect({ ...again, workshop: null }).toEqual({ ...bundles[i]!, workshop: null });
+    for (const photo of again.photos)
+      expect(
+        createHash('sha256')
+          .update(await readOriginal(photo))
+          .digest('hex'),
+      ).toBe(photo.hash);
+  }
+  await expect(importZip(zips[0]!, false)).rejects.toThrow('is here already');
+  const copy = (await gatherBundle(await importZip(zips[0]!, true)))!;
+  expect(copy.restoration.title).toBe(`${bundles[0]!.restoration.title} (copy)`);
+  expect(copy.log.length).toBe(bundles[0]!.log.length);
+}, 120_000);
+
+it('a photograph that was changed after the export is found out', async () => {
+  const photo = bundles.find(({ photos }) => photos.length > 0)!.photos[0]!;
+  const zip = Buffer.from(zips.find((_, i) => bundles[i]!.photos.includes(photo))!);
+  const start = zip.indexOf(Buffer.from([0xff, 0xd8, 0xff]));
+  zip[start + 900]! ^= 1;
+  await expect(importZip(zip, true)).rejects.toThrow(/changed after the export|cannot be read/);
+});
+
+it('the page needs nothing else: pictures inside, no script, words escaped', async () => {
+  await freshFolder();
+  const id = await importZip(zips[1]!, false);
+  const bundle = (await gatherBundle(id))!;
+  const html = await exportHtml({ ...bundle, restoration: { ...bundle.restoration, title: '<script>alert(1)</script>' } });
+  expect(html).toContain('&lt;script&gt;alert(1)');
+  expect(html).not.toContain('<script');
+  expect(html).not.toMatch(/(src|href)="(?!data:)/);
+  expect(html.match(/data:image\/webp/g)!.length).toBeGreaterThanOrEqual(bundle.photos.length);
+});
+
+it('CSV holds every entry, and no cell that a spreadsheet would run', () => {
+  const [bundle] = bundles as [Bundle];
+  const evil = { ...bundle, log: [{ ...bundle.log[0]!, words: '=HYPERLINK("x")' }] };
+  expect(logCsv(evil)).toContain(`'=HYPERLINK`);
+  expect(logCsv(bundle).split('\r\n').length).toBeGreaterThan(bundle.log.length);
+  expect(measurementsCsv(bundles.find(({ measurements }) => measurements.length > 0)!)).toMatch(
+    /^tag,measuredAt,stage,L,a,b,yellownessIndex,deltaE00/,
+  );
+});

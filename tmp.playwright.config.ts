@@ -1,2 +1,0 @@
-import base from './playwright.config';
-export default { ...base, webServer: [(base.webServer as any[])[0]] };
