@@ -1,7 +1,8 @@
 import { accuracy } from './accuracy';
+import { pages } from './pages';
 import { photoSpeed } from './photoSpeed';
 
-const BENCHMARKS: Record<string, () => Promise<void>> = { 'photo-speed': photoSpeed, accuracy };
+const BENCHMARKS: Record<string, () => Promise<void>> = { 'photo-speed': photoSpeed, accuracy, pages };
 
 /** `npm run benchmark` runs all, `npm run benchmark -- accuracy` one. */
 const wanted = process.argv.slice(2);

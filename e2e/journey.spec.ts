@@ -106,6 +106,7 @@ test('from the empty workshop to the exported record', async ({ page }, info) =>
 
   await test.step('minutes and notes go into the record, which exports and imports again', async () => {
     await open(page, `/${restoration}/wash`);
+    await page.getByText('Minutes of own work').click();
     await page.getByLabel('Minutes spent').fill('30');
     await page.getByLabel('On what').fill('Soap and toothbrush');
     await page.getByRole('button', { name: 'Add minutes' }).click();

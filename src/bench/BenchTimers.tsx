@@ -11,6 +11,7 @@ import { say, warn } from '@/ui/toast';
 import { endOwnTimer, startOwnTimer } from './actions';
 import { placeOf } from './TimersBar';
 import { bellOf, useTimers } from './useTimers';
+import { Fold } from '@/ui/Fold';
 
 /** What runs, large enough for a wet glove, and how to start another. */
 export function BenchTimers({ first }: { first: readonly Timer[] }) {
@@ -51,7 +52,7 @@ export function BenchTimers({ first }: { first: readonly Timer[] }) {
               <Box gridRow={{ base: '1', md: 'auto' }} gridColumn={{ base: '1', md: 'auto' }}>
                 <Text fontWeight="650">{timer.label}</Text>
                 <Text color="soft">
-                  {kind === 'turn' ? (due ? 'Turn now. ' : 'to the next turn. ') : due ? 'Time is up. ' : 'left. '}
+                  {kind === 'turn' ? (due ? 'Turn now: ' : 'Next turn: ') : due ? 'Time is up. ' : timer.atTheBell ? 'Then: ' : ''}
                   {timer.atTheBell}
                 </Text>
               </Box>
@@ -71,10 +72,7 @@ export function BenchTimers({ first }: { first: readonly Timer[] }) {
           </Box>
         );
       })}
-      <details>
-        <Text as="summary" minHeight="44px" py="2" cursor="pointer" color="work" fontWeight="650">
-          Start a soak, a cure or drying
-        </Text>
+      <Fold summary="Start a soak, a cure or drying">
         <AnswerForm
           fields={[
             { name: 'label', label: 'What runs', half: true },
@@ -88,7 +86,7 @@ export function BenchTimers({ first }: { first: readonly Timer[] }) {
           draftKey="timer"
           onDone={() => router.refresh()}
         />
-      </details>
+      </Fold>
     </Box>
   );
 }

@@ -189,8 +189,7 @@ function ShapeOnBoard({ shape, unit, width, height, onChange }: ShapeProps) {
       <text
         x={shape.points[0]![0]}
         y={shape.points[0]![1] - 12 * unit}
-        fontSize={17 * unit}
-        fontWeight={650}
+        style={{ fontSize: `${17 * unit}px`, fontWeight: 650 }}
         fill="#ffffff"
         stroke="#22282b"
         strokeWidth={4 * unit}

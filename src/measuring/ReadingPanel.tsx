@@ -8,7 +8,9 @@ import { VERDICT_WORDS } from '@/core/photo/verdict';
 import { DataTable } from '@/ui/DataTable';
 import { Figure } from '@/ui/figures';
 import { PlasticScale, Swatch, type ScaleMark } from '@/ui/PlasticScale';
+import { Fold } from '@/ui/Fold';
 
+const sentenceCase = (words: string) => words[0]!.toUpperCase() + words.slice(1);
 const signed = (value: number) => `${value >= 0 ? '+' : '−'}${Math.abs(value).toFixed(1)}`;
 
 /** A measurement to read: verdict, distance, colours on the plastic scale, how sure, and what to mind. */
@@ -23,8 +25,8 @@ export function ReadingPanel({ result, heat }: { result: MeasureResult; heat: bo
   return (
     <Box aria-live="polite">
       {piece.verdict && (
-        <Text fontFamily="heading" fontSize="30px" fontWeight="700" lineHeight="1.1" mb="1" textTransform="capitalize">
-          {piece.verdict}
+        <Text fontFamily="heading" fontSize="30px" fontWeight="700" lineHeight="1.1" mb="1">
+          {sentenceCase(piece.verdict)}
         </Text>
       )}
       {piece.verdict && <Text mb="3">{VERDICT_WORDS[piece.verdict]}</Text>}
@@ -68,10 +70,7 @@ export function ReadingPanel({ result, heat }: { result: MeasureResult; heat: bo
           ))}
         </Box>
       )}
-      <details>
-        <Text as="summary" color="work" minHeight="36px" cursor="pointer">
-          All figures, and how they came about
-        </Text>
+      <Fold summary="All figures, and how they came about">
         <DataTable
           caption={`Light undone by: ${result.card.method}. ${result.card.residualDeltaE00 === null ? '' : `ΔE00 ${result.card.residualDeltaE00.toFixed(2)} left on the card: the picture’s own uncertainty.`}`}
           rows={result.regions}
@@ -90,7 +89,7 @@ export function ReadingPanel({ result, heat }: { result: MeasureResult; heat: bo
           Median colour inside robust limits (glare, shadow, print and badges left out); CIEDE2000 after Sharma, Wu and Dalal (2005); yellowness index
           ASTM E313, D65/2°.
         </Text>
-      </details>
+      </Fold>
     </Box>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { Box, Button, Flex, Grid, Input, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Input, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { FINDING_KINDS, SETTLEMENTS, SEVERITIES, STAGES, STAGE_WORDS, type Stage, type StageState } from '@/core/runsheet/stages';
@@ -12,6 +12,7 @@ import { PhotoUpload } from '@/ui/PhotoUpload';
 import { say, warn } from '@/ui/toast';
 import { find, markStage, noteDown, settle, spendMinutes, useMaterial as takeMaterial } from './actions';
 import { LogList } from './LogList';
+import { Fold } from '@/ui/Fold';
 
 interface Props {
   restorationId: string;
@@ -50,45 +51,45 @@ export function StageSheet(props: Props) {
       </Part>
       <Findings {...props} />
       <Part title="Written down">
-        <Grid templateColumns={{ base: '1fr', lg: '1fr 1fr' }} gap="8">
-          <Box>
-            <AnswerForm
-              fields={[{ name: 'words', label: 'Note', kind: 'long', hint: 'What you saw, did, or want to remember' }]}
-              initial={{ words: '' }}
-              submit="Write into log"
-              send={(values) => noteDown({ ...place, ...values })}
-              done="In the log."
-              draftKey={`note-${restorationId}-${stage}`}
-              onDone={() => router.refresh()}
-            />
-          </Box>
-          <Flex direction="column" gap="6">
-            <AnswerForm
-              fields={[
-                { name: 'minutes', label: 'Minutes spent', kind: 'number', unit: 'min', half: true },
-                { name: 'words', label: 'On what', half: true },
-              ]}
-              initial={{ minutes: '', words: '' }}
-              submit="Add minutes"
-              send={(values) => spendMinutes({ ...place, ...values })}
-              done="Minutes added."
-              draftKey={`minutes-${restorationId}-${stage}`}
-              onDone={() => router.refresh()}
-            />
-            <AnswerForm
-              fields={[
-                { name: 'words', label: 'Material used', half: true },
-                { name: 'cost', label: 'What it cost', kind: 'number', unit: props.currency, half: true, optional: true },
-              ]}
-              initial={{ words: '', cost: '' }}
-              submit="Add material"
-              send={(values) => takeMaterial({ ...place, ...values })}
-              done="Material added."
-              draftKey={`material-${restorationId}-${stage}`}
-              onDone={() => router.refresh()}
-            />
-          </Flex>
-        </Grid>
+        <Fold summary="Write a note">
+          <AnswerForm
+            fields={[{ name: 'words', label: 'Note', kind: 'long', hint: 'What you saw, did, or want to remember' }]}
+            initial={{ words: '' }}
+            submit="Write into log"
+            send={(values) => noteDown({ ...place, ...values })}
+            done="In the log."
+            draftKey={`note-${restorationId}-${stage}`}
+            onDone={() => router.refresh()}
+          />
+        </Fold>
+        <Fold summary="Minutes of own work">
+          <AnswerForm
+            fields={[
+              { name: 'minutes', label: 'Minutes spent', kind: 'number', unit: 'min', half: true },
+              { name: 'words', label: 'On what', half: true },
+            ]}
+            initial={{ minutes: '', words: '' }}
+            submit="Add minutes"
+            send={(values) => spendMinutes({ ...place, ...values })}
+            done="Minutes added."
+            draftKey={`minutes-${restorationId}-${stage}`}
+            onDone={() => router.refresh()}
+          />
+        </Fold>
+        <Fold summary="Material">
+          <AnswerForm
+            fields={[
+              { name: 'words', label: 'Material used', half: true },
+              { name: 'cost', label: 'What it cost', kind: 'number', unit: props.currency, half: true, optional: true },
+            ]}
+            initial={{ words: '', cost: '' }}
+            submit="Add material"
+            send={(values) => takeMaterial({ ...place, ...values })}
+            done="Material added."
+            draftKey={`material-${restorationId}-${stage}`}
+            onDone={() => router.refresh()}
+          />
+        </Fold>
         {props.ledger.length > 0 && (
           <Box as="ul" mt="4" listStyleType="none">
             {props.ledger.map((entry) => (
@@ -120,10 +121,7 @@ function Findings({ restorationId, stage, findings, pieces }: Props) {
       {findings.map((finding) => (
         <FindingRow key={finding.id} finding={finding} tag={pieces.find(({ id }) => id === finding.pieceId)?.tag} />
       ))}
-      <details open={findings.length === 0 && stage === 'intake'}>
-        <Text as="summary" minHeight="44px" py="2" cursor="pointer" color="work" fontWeight="650">
-          Add a finding
-        </Text>
+      <Fold summary="Add a finding" openAtFirst={findings.length === 0 && stage === 'intake'}>
         <AnswerForm
           fields={[
             { name: 'kind', label: 'What', kind: 'choice', half: true, options: options(FINDING_KINDS) },
@@ -138,7 +136,7 @@ function Findings({ restorationId, stage, findings, pieces }: Props) {
           draftKey={`finding-${restorationId}-${stage}`}
           onDone={() => router.refresh()}
         />
-      </details>
+      </Fold>
     </Part>
   );
 }
@@ -158,10 +156,7 @@ function FindingRow({ finding, tag }: { finding: Finding; tag: string | undefine
         <Text color="soft">{finding.settledAs ? `${finding.settledAs}${finding.settledWords ? `: ${finding.settledWords}` : ''}` : 'open'}</Text>
       </Flex>
       {!finding.settledAs && (
-        <details>
-          <Text as="summary" color="work" minHeight="36px" py="1" cursor="pointer">
-            Settle it
-          </Text>
+        <Fold summary="Settle it">
           <AnswerForm
             fields={[
               { name: 'settledAs', label: 'How', kind: 'choice', half: true, options: options(SETTLEMENTS) },
@@ -174,7 +169,7 @@ function FindingRow({ finding, tag }: { finding: Finding; tag: string | undefine
             draftKey={`settle-${finding.id}`}
             onDone={() => router.refresh()}
           />
-        </details>
+        </Fold>
       )}
     </Box>
   );

@@ -1,11 +1,12 @@
 'use client';
 
-import { Box, Text } from '@chakra-ui/react';
+import { Box } from '@chakra-ui/react';
 import { useMemo } from 'react';
 import { showTime } from '@/core/runsheet/time';
 import type { SunSample } from '@/core/sun/day';
 import { Chart } from './Chart';
 import { DataTable } from './DataTable';
+import { Fold } from './Fold';
 
 interface DayBar {
   label: string;
@@ -85,10 +86,7 @@ export function DaySun({ samples, timeZone, bars = [], now = null, height = 220 
         height={height}
         label={`UV index over the day, highest ${highest.uvIndex.toFixed(1)} at ${showTime(highest.time, timeZone, 'HH:mm')}. The table below holds the figures.`}
       />
-      <details>
-        <Text as="summary" color="soft" minHeight="32px" cursor="pointer">
-          The day in figures
-        </Text>
+      <Fold summary="The day in figures" quiet>
         <DataTable
           caption="Sun height and UV index, hour by hour"
           rows={hours}
@@ -100,7 +98,7 @@ export function DaySun({ samples, timeZone, bars = [], now = null, height = 220 
             { title: 'UV index', figure: true, cell: ({ uvIndex }) => uvIndex.toFixed(2) },
           ]}
         />
-      </details>
+      </Fold>
     </Box>
   );
 }

@@ -43,7 +43,7 @@ export function Estimate({ median, low, high, unit, label, from, digits = 1 }: E
           ≈ {median.toFixed(digits)}
         </Text>
         <Text color="soft">
-          {unit}, between {low.toFixed(digits)} and {high.toFixed(digits)}
+          {unit && `${unit}, `}between {low.toFixed(digits)} and {high.toFixed(digits)}
         </Text>
       </Flex>
       <Box position="relative" height="10px" my="2" bg="line" aria-hidden>

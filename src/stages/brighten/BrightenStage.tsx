@@ -13,7 +13,7 @@ import { BeforeAfter } from '@/ui/BeforeAfter';
 import { Estimate } from '@/ui/figures';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
-import { ExposureForm } from './ExposureForm';
+import { LaterExposureForm } from './LaterExposureForm';
 import { historyOf, yellowOf, type PieceHistory } from './history';
 import { PieceChoice } from './PieceChoice';
 import { RunningExposure } from './RunningExposure';
@@ -105,8 +105,8 @@ export async function BrightenStage({ restorationId, pieceId }: { restorationId:
               )}
             </Part>
           )}
-          <Part title={`Plan an exposure of ${piece.tag} ${piece.name}`}>
-            <ExposureForm
+          <Part title={`Plan an exposure of ${piece.tag} ${piece.name}`} id="plan">
+            <LaterExposureForm
               key={piece.id}
               piece={piece}
               stock={stock}

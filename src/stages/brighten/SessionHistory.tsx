@@ -53,6 +53,11 @@ export function AdviceBox({
           : advice.why}
       </Text>
       <Flex gap="3" wrap="wrap">
+        {advice.what === 'go on' && !needsMeasuring && (
+          <LinkButton href="#plan" look="go" bench>
+            Plan the next exposure
+          </LinkButton>
+        )}
         <LinkButton href={measure} look={needsMeasuring || advice.what === 'measure first' ? 'go' : 'quiet'} bench>
           {advice.what === 'measure first' ? 'Measure' : 'Measure again'}
         </LinkButton>
