@@ -53,7 +53,7 @@ test('from the empty workshop to the exported record', async ({ page }, info) =>
     await page.waitForURL(/pieces\/[0-9a-f-]{36}$/);
     await page.getByRole('link', { name: 'Measure', exact: true }).click();
     await measureOn(page, await testPhoto(22), 'before.jpg');
-    await expect(page.getByText('to go', { exact: true })).toBeVisible();
+    await expect(page.getByText('To go', { exact: true })).toBeVisible();
     await page.getByRole('button', { name: 'Keep this measurement' }).click();
     await page.waitForURL(/pieces\/[0-9a-f-]{36}$/);
     await expect(page.getByRole('cell', { name: 'to go' })).toBeVisible();
