@@ -16,6 +16,7 @@ test('from the empty workshop to the exported record', async ({ page }, info) =>
     await page.getByLabel('Own hourly rate').fill('10');
     await page.getByRole('button', { name: 'Save workshop' }).click();
     await expect(page.getByText('Workshop saved.')).toBeVisible();
+    await expect(page.getByLabel('Name of the workshop')).toHaveValue('Trial bench');
   });
 
   await test.step('a bottle goes into the stores', async () => {

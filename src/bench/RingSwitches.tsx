@@ -1,10 +1,11 @@
 'use client';
 
-import { Checkbox, Stack } from '@chakra-ui/react';
+import { Stack } from '@chakra-ui/react';
 import { useTheme } from 'next-themes';
 import { useSyncExternalStore } from 'react';
 import { warn } from '@/ui/toast';
 import { ringSettings } from './ring';
+import { Check } from '@/ui/Check';
 
 const listeners = new Set<() => void>();
 const changed = () => listeners.forEach((tell) => tell());
@@ -31,7 +32,7 @@ export function RingSwitches() {
   }
   return (
     <Stack gap="1" maxWidth="420px">
-      <Switch
+      <Check
         checked={sound}
         onChange={(on) => {
           ringSettings.setSound(on);
@@ -39,10 +40,10 @@ export function RingSwitches() {
         }}
       >
         Ring with a sound when something is due
-      </Switch>
-      <Switch checked={notice} onChange={(on) => void wantNotice(on)}>
+      </Check>
+      <Check checked={notice} onChange={(on) => void wantNotice(on)}>
         Show a notice when something is due
-      </Switch>
+      </Check>
       <label>
         Light or dark{' '}
         <select
@@ -62,15 +63,5 @@ export function RingSwitches() {
         </select>
       </label>
     </Stack>
-  );
-}
-
-function Switch({ checked, onChange, children }: { checked: boolean; onChange: (on: boolean) => void; children: React.ReactNode }) {
-  return (
-    <Checkbox.Root checked={checked} onCheckedChange={({ checked: on }) => onChange(on === true)} minHeight="44px">
-      <Checkbox.HiddenInput />
-      <Checkbox.Control borderColor="ink" />
-      <Checkbox.Label fontSize="17px">{children}</Checkbox.Label>
-    </Checkbox.Root>
   );
 }

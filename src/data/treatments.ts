@@ -1,6 +1,5 @@
 import type { Transaction } from 'sequelize';
 import { Refusal } from '@/core/refusal';
-import type { Caution } from '@/core/peroxide/cautions';
 import { doseUnit, sessionDose } from '@/core/exposure/dose';
 import { SCHOOL } from '@/core/exposure/schools';
 import { inTransaction } from './connection';
@@ -14,21 +13,8 @@ const MINUTE_MS = 60_000;
 export const treatmentsOf = (restorationId: string): Promise<Treatment[]> => findRows('treatments', { restorationId }, [['plannedAt', 'ASC']]);
 export const sessionsOf = (restorationId: string): Promise<Session[]> => findRows('sessions', { restorationId }, [['startedAt', 'ASC']]);
 
-export interface StartExposure {
-  pieceId: string;
-  school: Treatment['school'];
-  stockId: string | null;
-  stockPercentWW: number;
-  targetPercentWW: number;
-  amountMl: number;
-  toleranceB: number;
-  plannedMin: number;
-  turnEveryMin: number;
-  cloudFraction: number;
-  lampMwPerCm2: number;
-  temperatureC: number;
-  cautions: Caution[];
-}
+export type StartExposure = Pick<Treatment, 'pieceId' | 'school' | 'stockId' | 'stockPercentWW' | 'targetPercentWW' | 'amountMl' | 'toleranceB'> &
+  Pick<Session, 'plannedMin' | 'turnEveryMin' | 'cloudFraction' | 'lampMwPerCm2' | 'temperatureC' | 'cautions'>;
 
 async function treatmentFor(start: StartExposure, restorationId: string, now: Date, transaction: Transaction): Promise<Treatment> {
   const [going] = await findRows('treatments', { pieceId: start.pieceId, school: start.school, endedAt: null }, [['plannedAt', 'DESC']], transaction);

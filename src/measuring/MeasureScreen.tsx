@@ -1,6 +1,6 @@
 'use client';
 
-import { Box, Button, Checkbox, Flex, Grid, Input, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Grid, Input, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Srgb } from '@/core/colour/types';
@@ -17,6 +17,7 @@ import { PictureBoard, type View } from './PictureBoard';
 import { ReadingPanel } from './ReadingPanel';
 import { newShape, SHAPE_WORDS, specOf, type Shape, type ShapeKind } from './shapes';
 import { useMeasurement } from './useMeasurement';
+import { Check } from '@/ui/Check';
 
 interface Props {
   piece: Piece;
@@ -158,11 +159,9 @@ function Marking({ piece, stage, photo }: { piece: Piece; stage: Stage; photo: P
         {reading && (
           <>
             <ReadingPanel result={reading.result} heat={showHeat} />
-            <Checkbox.Root checked={showHeat} onCheckedChange={({ checked }) => setShowHeat(checked === true)} my="3" minHeight="44px">
-              <Checkbox.HiddenInput />
-              <Checkbox.Control borderColor="ink" />
-              <Checkbox.Label>Show the map on the picture</Checkbox.Label>
-            </Checkbox.Root>
+            <Check checked={showHeat} onChange={(checked) => setShowHeat(checked)}>
+              Show the map on the picture
+            </Check>
             <Button variant={'go' as never} size={'bench' as never} width="100%" onClick={() => void keepIt()}>
               Keep this measurement
             </Button>
@@ -212,11 +211,9 @@ function CardPatchFields({ shape, onChange, onRemove }: { shape: Shape; onChange
           ? 'Paper takes the colour of the light away, but its lightness is not known: only differences are reported.'
           : 'Its known colour, 0 to 255, as the card’s maker states it.'}
       </Text>
-      <Checkbox.Root checked={shape.paper} onCheckedChange={({ checked }) => onChange({ ...shape, paper: checked === true })} minHeight="44px">
-        <Checkbox.HiddenInput />
-        <Checkbox.Control borderColor="ink" />
-        <Checkbox.Label>It is only white office paper</Checkbox.Label>
-      </Checkbox.Root>
+      <Check checked={shape.paper} onChange={(checked) => onChange({ ...shape, paper: checked })}>
+        It is only white office paper
+      </Check>
     </Box>
   );
 }

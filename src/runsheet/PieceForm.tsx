@@ -40,6 +40,7 @@ export function PieceForm({ restorationId, nextTag, piece }: { restorationId: st
       submit={piece ? 'Save piece' : 'Tag this piece'}
       send={(values) => (piece ? correctPiece({ ...values, pieceId: piece.id }) : tagPiece({ ...values, restorationId }))}
       done={piece ? 'Piece saved.' : 'Piece tagged.'}
+      keeps={piece !== undefined}
       draftKey={piece ? `piece-${piece.id}` : `new-piece-${restorationId}-${nextTag}`}
       onDone={(id) => (piece ? router.refresh() : router.push(`/restorations/${restorationId}/pieces/${id}`))}
     />

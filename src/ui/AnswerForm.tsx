@@ -35,6 +35,8 @@ interface Props<T> {
   /** Between the fields and the button; sees what is typed. */
   children?: (form: UseFormReturn<Values>) => React.ReactNode;
   bench?: boolean;
+  /** The form edits one thing and goes on showing it; otherwise it is empty again after it was sent. */
+  keeps?: boolean;
 }
 
 const draftOf = (key: string): Values | null => {
@@ -49,7 +51,7 @@ const draftOf = (key: string): Values | null => {
  * The one form. It sends to an action that answers with errors by field, puts each beside its field, keeps
  * what was typed on every error, and keeps a draft while the page is closed.
  */
-export function AnswerForm<T>({ fields, initial, submit, send, onDone, done, draftKey, children, bench = false }: Props<T>) {
+export function AnswerForm<T>({ fields, initial, submit, send, onDone, done, draftKey, children, bench = false, keeps = false }: Props<T>) {
   const key = `kvell-draft:${draftKey}`;
   const form = useForm<Values>({ defaultValues: initial });
   const [general, setGeneral] = useState<string[]>([]);
@@ -58,9 +60,18 @@ export function AnswerForm<T>({ fields, initial, submit, send, onDone, done, dra
 
   useEffect(() => {
     const draft = draftOf(key);
-    if (draft) reset({ ...initial, ...draft }, { keepDefaultValues: true });
-    return subscribe({ formState: { values: true }, callback: ({ values }) => localStorage.setItem(key, JSON.stringify(values)) });
-    // Only the draft's place decides when to read it again; the initial values are new objects at each render.
+    if (draft) {
+      // A time that was typed yesterday is no draft of today's.
+      const times = new Set(fields.filter(({ kind }) => kind === 'time').map(({ name }) => name));
+      const lasting = Object.fromEntries(Object.entries(draft).filter(([name]) => !times.has(name)));
+      reset({ ...initial, ...lasting }, { keepDefaultValues: true });
+    }
+    return subscribe({
+      formState: { values: true },
+      callback: ({ values }) =>
+        JSON.stringify(values) === JSON.stringify(initial) ? localStorage.removeItem(key) : localStorage.setItem(key, JSON.stringify(values)),
+    });
+    // Only the draft's place decides when to read it again; fields and initial values are new objects at each render.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key]);
 
@@ -74,7 +85,7 @@ export function AnswerForm<T>({ fields, initial, submit, send, onDone, done, dra
     const answer = await send(values);
     if (answer.ok) {
       localStorage.removeItem(key);
-      reset(initial);
+      reset(keeps ? values : initial);
       localStorage.removeItem(key);
       if (done) say(done);
       onDone?.(answer.value);

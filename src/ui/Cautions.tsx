@@ -1,8 +1,9 @@
 'use client';
 
-import { Box, Checkbox, Flex, Heading, Text } from '@chakra-ui/react';
+import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import { TriangleAlert } from 'lucide-react';
 import { CAUTION_CLOSE, type Caution } from '@/core/peroxide/cautions';
+import { Check } from './Check';
 
 interface Props {
   cautions: readonly Caution[];
@@ -32,18 +33,9 @@ export function Cautions({ cautions, confirm }: Props) {
         {CAUTION_CLOSE}
       </Text>
       {confirm && (
-        <Checkbox.Root
-          checked={confirm.checked}
-          onCheckedChange={({ checked }) => confirm.onChange(checked === true)}
-          mt="3"
-          minHeight="44px"
-          size="lg"
-          invalid={confirm.error !== undefined}
-        >
-          <Checkbox.HiddenInput />
-          <Checkbox.Control borderColor="ink" borderWidth="2px" />
-          <Checkbox.Label fontSize="17px">I have read this, and the protection is on and at hand</Checkbox.Label>
-        </Checkbox.Root>
+        <Check checked={confirm.checked} onChange={(checked) => confirm.onChange(checked)} invalid={confirm.error !== undefined}>
+          I have read this, and the protection is on and at hand
+        </Check>
       )}
       {confirm?.error && (
         <Text role="alert" color="hazard" fontWeight="650">

@@ -41,6 +41,7 @@ export function SettingsForm({ initial, isNew }: { initial: Values; isNew: boole
       send={saveSettings}
       done="Workshop saved."
       draftKey="workshop"
+      keeps
       onDone={() => router.refresh()}
     >
       {(form) => <PlaceTools form={form} isNew={isNew} />}

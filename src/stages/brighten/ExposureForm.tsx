@@ -96,7 +96,7 @@ export function ExposureForm({ piece, stock, timeZone, now, school: first }: Pro
     <AnswerForm
       fields={fields}
       initial={initial}
-      submit="Start exposure"
+      submit="Start exposure now"
       bench
       draftKey={`exposure-${piece.id}`}
       send={async (values) => {

@@ -1,11 +1,12 @@
 'use client';
 
-import { Box, Button, Checkbox, Flex, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import type { FieldError } from '@/core/sums/fieldErrors';
 import { say } from '@/ui/toast';
 import { Working } from '@/ui/Working';
+import { Check } from '@/ui/Check';
 
 /** Takes a restoration back in from the ZIP that a record page exported. */
 export function ImportForm() {
@@ -52,11 +53,9 @@ export function ImportForm() {
       ) : (
         <Flex gap="4" align="center" wrap="wrap">
           <Button onClick={() => input.current?.click()}>Choose the ZIP</Button>
-          <Checkbox.Root checked={copy} onCheckedChange={({ checked }) => setCopy(checked === true)} minHeight="44px">
-            <Checkbox.HiddenInput />
-            <Checkbox.Control borderColor="ink" />
-            <Checkbox.Label>Import as a copy</Checkbox.Label>
-          </Checkbox.Root>
+          <Check checked={copy} onChange={(checked) => setCopy(checked)}>
+            Import as a copy
+          </Check>
         </Flex>
       )}
       {errors.map((message) => (
