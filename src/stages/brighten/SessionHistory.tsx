@@ -12,7 +12,8 @@ import { LinkButton } from '@/ui/links';
 import { say, warn } from '@/ui/toast';
 import { finishTreatment } from './actions';
 
-const Confirm = dynamic(() => import('@/ui/Confirm').then((part) => part.Confirm));
+// The question and its dialog come after the page: nobody ends a treatment in its first half second.
+const Confirm = dynamic(() => import('@/ui/Confirm').then((part) => part.Confirm), { ssr: false });
 
 const TITLES: Record<Advice['what'], string> = {
   'go on': 'Go on',
