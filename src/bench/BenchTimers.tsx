@@ -9,8 +9,9 @@ import { EmptyPlace } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
 import { say, warn } from '@/ui/toast';
 import { endOwnTimer, startOwnTimer } from './actions';
-import { placeOf } from './TimersBar';
-import { bellOf, useTimers } from './useTimers';
+import { bellOf } from './bell';
+import { placeOf } from './places';
+import { useTimers } from './useTimers';
 import { Fold } from '@/ui/Fold';
 
 /** What runs, large enough for a wet glove, and how to start another. */

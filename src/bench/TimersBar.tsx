@@ -6,11 +6,9 @@ import { useEffect, useRef } from 'react';
 import type { Timer } from '@/data/rows';
 import { showSpan, useNow } from '@/ui/clock';
 import { ring } from './ring';
-import { bellOf, useTimers } from './useTimers';
-
-/** Where a timer is attended to. */
-export const placeOf = ({ restorationId, pieceId, sessionId }: Timer) =>
-  sessionId && restorationId ? `/restorations/${restorationId}/brighten?piece=${pieceId}` : '/#timers';
+import { bellOf } from './bell';
+import { placeOf } from './places';
+import { useTimers } from './useTimers';
 
 /** Everything that runs, in one line under the head of every screen; it rings when something is due. */
 export function TimersBar({ first }: { first: readonly Timer[] }) {

@@ -1,0 +1,105 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import os from 'node:os';
+import path from 'node:path';
+import sharp from 'sharp';
+import { caution } from '@/core/peroxide/cautions';
+import { closeDatabase } from '@/data/connection';
+import { addPhoto } from '@/data/photos/store';
+import { addPiece } from '@/data/pieces';
+import { openRestoration, settleStage } from '@/data/restorations';
+import type { Timer } from '@/data/rows';
+import { endExposure, startExposure } from '@/data/treatments';
+import { findAnything } from './find';
+import { nextSteps } from './nextSteps';
+import { placeOf } from './places';
+import { bellOf } from './bell';
+
+let folder = '';
+
+beforeAll(async () => {
+  folder = await mkdtemp(path.join(os.tmpdir(), 'kvell-bench-test-'));
+  process.env.KVELL_DATA = folder;
+});
+
+afterAll(async () => {
+  await closeDatabase();
+  await rm(folder, { recursive: true, force: true });
+});
+
+const PIECE = { plastic: 'ABS', finish: 'textured', lengthMm: null, widthMm: null, heightMm: null, labels: '', metalInside: '' };
+
+it('a restoration asks first for photographs, then for tags, then for what its run sheet waits for', async () => {
+  const { id } = await openRestoration({ title: 'Trial machine', machine: '', source: '', pricePaidMinor: 0, condition: '' });
+  const step = async () => (await nextSteps())[0]!;
+  expect((await step()).verb).toBe('Photograph every side');
+  const bytes = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#d5cdb0' } })
+    .jpeg()
+    .toBuffer();
+  await addPhoto({ restorationId: id, pieceId: null, stage: 'intake', originalName: 'a.jpg', words: '', bytes });
+  expect((await step()).verb).toBe('Tag the pieces');
+  const piece = await addPiece({ restorationId: id, tag: 'K1', name: 'Lid', ...PIECE });
+  expect((await step()).verb).toBe('Intake');
+  for (const stage of ['intake', 'teardown', 'wash'] as const) await settleStage(id, stage, 'done', null);
+  expect(await step()).toMatchObject({ verb: 'Measure', tag: 'K1' });
+
+  const began = new Date(Date.now() - 3_600_000);
+  const session = await startExposure(
+    {
+      pieceId: piece.id,
+      school: 'vapour',
+      stockId: null,
+      stockPercentWW: 12,
+      targetPercentWW: 12,
+      amountMl: 500,
+      toleranceB: 1.5,
+      plannedMin: 60,
+      turnEveryMin: 720,
+      cloudFraction: 0,
+      lampMwPerCm2: 0,
+      temperatureC: 25,
+      cautions: [caution('vapour-box')],
+    },
+    began,
+  );
+  await endExposure(session.id, { endedAt: new Date().toISOString(), cloudFraction: 0, temperatureC: 25, words: '' });
+  expect(await step()).toMatchObject({ verb: 'Measure again', tag: 'K1' });
+
+  for (const stage of ['brighten', 'keys', 'mend', 'finish', 'rebuild', 'record'] as const) await settleStage(id, stage, 'done', null);
+  expect(await nextSteps()).toEqual([]);
+});
+
+it('finds restorations, pieces, stages, sums and places by any of their words', async () => {
+  const titles = async (words: string) => (await findAnything(words)).map(({ title, kind }) => `${kind}: ${title}`);
+  expect(await titles('trial lid')).toEqual(['piece: K1 Lid, Trial machine']);
+  expect(await titles('brighten trial')).toEqual(['stage: Brighten, Trial machine']);
+  expect(await titles('dilution')).toEqual(['sum: Peroxide dilution']);
+  expect(await titles('workshop place')).toEqual(['place: Workshop']);
+  expect(await titles('nothing of the kind')).toEqual([]);
+  expect((await titles('')).length).toBeGreaterThan(5);
+});
+
+describe('timers', () => {
+  const timer: Timer = {
+    id: 't',
+    restorationId: 'r',
+    pieceId: 'p',
+    sessionId: null,
+    label: 'soak',
+    atTheBell: 'rinse',
+    startedAt: '2026-06-21T10:00:00.000Z',
+    dueAt: '2026-06-21T11:00:00.000Z',
+    remindEveryMin: null,
+    nextReminderAt: null,
+    endedAt: null,
+  };
+
+  it('ring for the turn before they ring for the end', () => {
+    expect(bellOf(timer)).toEqual({ at: Date.parse('2026-06-21T11:00:00Z'), kind: 'due' });
+    expect(bellOf({ ...timer, nextReminderAt: '2026-06-21T10:30:00.000Z' })).toEqual({ at: Date.parse('2026-06-21T10:30:00Z'), kind: 'turn' });
+  });
+
+  it('lead to where they are attended to', () => {
+    expect(placeOf(timer)).toBe('/#timers');
+    expect(placeOf({ ...timer, sessionId: 's' })).toBe('/restorations/r/brighten?piece=p');
+  });
+});

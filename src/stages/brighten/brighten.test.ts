@@ -1,0 +1,209 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import os from 'node:os';
+import path from 'node:path';
+import type { Lab } from '@/core/colour/types';
+import type { MeasureResult } from '@/core/photo/measure';
+import { closeDatabase } from '@/data/connection';
+import { keepMeasurement } from '@/data/measurements';
+import { addPhoto } from '@/data/photos/store';
+import { addPiece, changePiece, findPiece } from '@/data/pieces';
+import { openRestoration } from '@/data/restorations';
+import type { Piece } from '@/data/rows';
+import { ledgerOf } from '@/data/stagesheet';
+import { addStock } from '@/data/stock';
+import { runningTimers, noteTurn } from '@/data/timers';
+import { sessionsOf, treatmentsOf } from '@/data/treatments';
+import { saveWorkshop } from '@/data/workshop';
+import { SCHOOL } from '@/core/exposure/schools';
+import { desktopFront } from '@/simulators/camera/machines';
+import { PLAIN_SHOT, takePhotograph } from '@/simulators/camera/shot';
+import { toJpeg } from '@/simulators/camera/jpeg';
+import { end, finishTreatment, plan, start } from './actions';
+import { historyOf, yellowOf } from './history';
+
+jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
+
+let folder = '';
+let stockId = '';
+
+const WORKSHOP = { name: 'Trial', altitudeM: 0, timeZone: 'Etc/GMT+2', units: 'metric', currency: 'EUR', hourlyRateMinor: 0 } as const;
+
+beforeAll(async () => {
+  folder = await mkdtemp(path.join(os.tmpdir(), 'kvell-brighten-test-'));
+  process.env.KVELL_DATA = folder;
+  await saveWorkshop({ ...WORKSHOP, latitude: 14.6, longitude: -30 });
+  stockId = (
+    await addStock({
+      name: 'Strong',
+      kind: 'peroxide liquid',
+      strengthValue: 35,
+      strengthUnit: 'percentWW',
+      sizeMl: 1000,
+      priceMinor: 1500,
+      words: '',
+    })
+  ).id;
+});
+
+afterAll(async () => {
+  await closeDatabase();
+  await rm(folder, { recursive: true, force: true });
+});
+
+async function freshPiece(): Promise<Piece> {
+  const { id } = await openRestoration({ title: 'Trial', machine: '', source: '', pricePaidMinor: 0, condition: '' });
+  return addPiece({
+    restorationId: id,
+    tag: 'K1',
+    name: 'Lid',
+    plastic: 'ABS',
+    finish: 'textured',
+    lengthMm: 300,
+    widthMm: 200,
+    heightMm: null,
+    labels: '',
+    metalInside: '',
+  });
+}
+
+let seed = 100;
+
+/** A measurement as the worker would make it, with a photograph to stand on. */
+async function measure(piece: Piece, b: number, when: Date): Promise<void> {
+  const { picture } = takePhotograph(desktopFront({ amount: 5 }), { ...PLAIN_SHOT, width: 64, height: 48, seed: seed++ });
+  const photo = await addPhoto(
+    { restorationId: piece.restorationId, pieceId: piece.id, stage: 'brighten', originalName: 'x.jpg', words: '', bytes: await toJpeg(picture) },
+    when,
+  );
+  const region = (id: string, lab: Lab) => ({
+    id,
+    lab,
+    yellownessIndex: 10,
+    deltaE00: id === 'hidden' ? 0 : b - 6,
+    deltaL: 0,
+    deltaB: lab[2] - 6,
+    evenness: 1,
+    blotch: 0.2,
+    streak: { coherence: 0, angleDeg: 0 },
+    usedShare: 1,
+    worst: null,
+    verdict: id === 'hidden' ? null : ('to go' as const),
+  });
+  const result: MeasureResult = {
+    regions: [region('piece', [84, 0, b]), region('hidden', [87, 0, 6])],
+    card: { patches: 1, residualDeltaE00: 0.2, method: 'gain' },
+    basis: 'card',
+    warnings: [],
+  };
+  await keepMeasurement({ pieceId: piece.id, photoId: photo.id, stage: 'brighten', spec: { card: [], regions: [] }, result }, when);
+}
+
+const form = (piece: Piece, rest: Record<string, unknown> = {}) => ({
+  pieceId: piece.id,
+  school: 'bath-lamp',
+  stockId,
+  strengthValue: '',
+  strengthUnit: 'percentWW',
+  targetPercentWW: '12',
+  volumeL: '5',
+  windowStart: '2026-06-21T10:00',
+  durationMin: '120',
+  turnEveryMin: '30',
+  lampMwPerCm2: '5',
+  temperatureC: '25',
+  toleranceB: '1.5',
+  ...rest,
+});
+
+const wrong = (answered: { ok: boolean; errors?: { field: string; message: string }[] }) =>
+  (answered.errors ?? []).map(({ field, message }) => `${field}: ${message}`).join('\n');
+
+describe('a plan', () => {
+  it('mixes from the bottle and has no forecast before a measurement', async () => {
+    const answered = await plan(form(await freshPiece()));
+    if (!answered.ok) throw new Error(wrong(answered));
+    expect(answered.value.plan.dilution!.stockVolumeL).toBeCloseTo(1.578, 3);
+    expect(answered.value.plan.forecast).toBeNull();
+    expect(answered.value.plan.notes.join(' ')).toContain('Not measured yet');
+    expect(answered.value.day).toBeNull();
+  });
+
+  it('shows the sun’s day where the sun is used', async () => {
+    const answered = await plan(form(await freshPiece(), { school: 'bag-sun', targetPercentWW: '6', cloudPercent: '20' }));
+    if (!answered.ok) throw new Error(wrong(answered));
+    expect(answered.value.windowStart).toBe('2026-06-21T12:00:00.000Z');
+    expect(answered.value.day!.kind).toBe('rises and sets');
+    expect(answered.value.plan.dose).toBeGreaterThan(5);
+  });
+
+  it.each([
+    [{ targetPercentWW: '0' }, 'targetPercentWW'],
+    [{ targetPercentWW: '36' }, 'targetPercentWW'],
+    [{ temperatureC: '60' }, 'long thin parts bend'],
+    [{ windowStart: 'soon' }, 'Give date and time'],
+    [{ stockId: '', strengthValue: '' }, 'Choose a bottle'],
+    [{ stockId: 'gone' }, 'not in the stores any more'],
+    [{ stockId: '', strengthValue: '6', targetPercentWW: '12' }, 'Water only makes it weaker'],
+    [{ pieceId: 'gone' }, 'not here any more'],
+    [{ durationMin: '0' }, 'durationMin'],
+  ])('%j is refused', async (rest, words) => {
+    const answered = await plan(form(await freshPiece(), rest));
+    expect(answered.ok).toBe(false);
+    expect(wrong(answered)).toContain(words);
+  });
+
+  it('asks for a place before it counts with the sun', async () => {
+    await saveWorkshop({ ...WORKSHOP, latitude: null, longitude: null });
+    const answered = await plan(form(await freshPiece(), { school: 'bag-sun', targetPercentWW: '6' }));
+    await saveWorkshop({ ...WORKSHOP, latitude: 14.6, longitude: -30 });
+    expect(wrong(answered)).toContain('has no place yet');
+  });
+});
+
+describe('an exposure', () => {
+  it('does not start before the cautions are confirmed, nor with metal inside', async () => {
+    const piece = await freshPiece();
+    expect(wrong(await start(form(piece)))).toContain('cautionsConfirmed');
+    const { tag, name, plastic, finish, lengthMm, widthMm, heightMm, labels } = piece;
+    await changePiece(piece.id, { tag, name, plastic, finish, lengthMm, widthMm, heightMm, labels, metalInside: 'two threaded inserts' });
+    expect(wrong(await start(form(piece, { cautionsConfirmed: true })))).toContain('still metal in K1');
+    expect(await sessionsOf(piece.restorationId)).toEqual([]);
+  });
+
+  it('goes from the first measurement over two sessions to its end, and the forecast learns', async () => {
+    const piece = await freshPiece();
+    await measure(piece, 27, new Date(Date.now() - 5 * 3_600_000));
+    const began = await start(form(piece, { cautionsConfirmed: true }));
+    if (!began.ok) throw new Error(wrong(began));
+    const timer = (await runningTimers()).find(({ sessionId }) => sessionId === began.value)!;
+    await noteTurn(timer.id);
+    const [material] = (await ledgerOf(piece.restorationId)).filter(({ kind }) => kind === 'material');
+    expect(material).toMatchObject({ words: '1578 mL of Strong', amountMinor: 2367 });
+
+    const now = new Date(Date.now() - 2 * 3_600_000 + 60_000).toISOString().slice(0, 16);
+    const ended = await end({ sessionId: began.value, endedAt: now, temperatureC: '26', cloudPercent: '0', words: 'fine' });
+    expect(ended).toEqual({ ok: true, value: null });
+    expect(wrong(await end({ sessionId: began.value, endedAt: now }))).toContain('ended already');
+
+    await measure(piece, 19, new Date());
+    const again = (await findPiece(piece.id))!;
+    const yellow = yellowOf(again, await historyOf(again), SCHOOL['bath-lamp'])!;
+    expect(yellow).toMatchObject({ startB: 27, targetB: 6, sessions: [{ measuredB: 19 }] });
+    const planned = await plan(form(piece));
+    if (!planned.ok) throw new Error(wrong(planned));
+    expect(planned.value.plan.forecast).not.toBeNull();
+
+    const [treatment] = await treatmentsOf(piece.restorationId);
+    expect(await finishTreatment(treatment!.id, 'good enough')).toEqual({ ok: true, value: null });
+    expect((await treatmentsOf(piece.restorationId))[0]).toMatchObject({ endedWhy: 'good enough' });
+  });
+
+  it('hours in vapour and doses of light are not added up', async () => {
+    const piece = await freshPiece();
+    await measure(piece, 27, new Date(Date.now() - 3_600_000));
+    const known = (await findPiece(piece.id))!;
+    const history = await historyOf(known);
+    expect(yellowOf(known, history, SCHOOL.vapour)!.sessions).toEqual([]);
+    expect(yellowOf({ ...known, hiddenLab: null }, history, SCHOOL.vapour)).toBeNull();
+  });
+});
