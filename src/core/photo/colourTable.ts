@@ -73,8 +73,8 @@ export function countColours(
   return { size, codes, counts, labs };
 }
 
-/** Words from here on have full alpha. */
-const OPAQUE = 0xff000000;
+/** Highest byte of an opaque pixel. */
+const OPAQUE = 255;
 
 /**
  * Counts pixels until a colour not met before, or one that is not opaque. It holds no call: with one in the loop the engine reloads
@@ -87,7 +87,7 @@ function countKnown(table: Uint32Array, words: Uint32Array, from: number, to: nu
     const word = words[i]!;
     const code = word & 0xffffff;
     const count = table[code]!;
-    if (count === 0 || word < OPAQUE) return i;
+    if (count === 0 || word >>> 24 !== OPAQUE) return i;
     table[code] = count + 1;
   }
   return to;
