@@ -1,5 +1,5 @@
 // `npm test`: every check there is, against the built application. Ends with a line of what really ran.
-import { readFile, rm } from 'node:fs/promises';
+import { mkdir, readFile, rm } from 'node:fs/promises';
 import path from 'node:path';
 import { bin, ensureBuild, ensureChromium, ensurePackages, HOME, run, tell } from './prepare.mjs';
 
@@ -21,6 +21,8 @@ const report = async (file) => JSON.parse(await readFile(path.join(REPORTS, file
 
 await ensurePackages();
 await rm(REPORTS, { recursive: true, force: true });
+// Jest writes its report only into a folder that is there.
+await mkdir(REPORTS, { recursive: true });
 await check('lint', bin('eslint'), ['.', '--max-warnings', '0']);
 await check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
 await run(bin('next'), ['typegen'], { quiet: true });
