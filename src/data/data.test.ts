@@ -1,40 +1,19 @@
-import { mkdtemp, rm } from 'node:fs/promises';
-import os from 'node:os';
-import path from 'node:path';
 import { QueryTypes } from 'sequelize';
 import sharp from 'sharp';
 import { caution } from '@/core/peroxide/cautions';
-import { closeDatabase, database } from './connection';
+import { database } from './connection';
 import { logOf, writeNote } from './log';
 import { addPiece } from './pieces';
 import { addPhoto, readOriginal, readThumbnail } from './photos/store';
-import { openRestoration, settleStage, stagesOf } from './restorations';
+import { settleStage, stagesOf } from './restorations';
 import type { Piece } from './rows';
 import { TABLES } from './schema';
 import { addFinding, ledgerOf, settleFinding } from './stagesheet';
 import { endTimer, noteTurn, runningTimers, startTimer } from './timers';
+import { inTrialWorkshop, trialPiece, trialRestoration } from './trial';
 import { endExposure, sessionsOf, startExposure, treatmentsOf, type StartExposure } from './treatments';
-import { saveWorkshop } from './workshop';
 
-let folder = '';
-
-beforeAll(async () => {
-  folder = await mkdtemp(path.join(os.tmpdir(), 'kvell-data-test-'));
-  process.env.KVELL_DATA = folder;
-  await saveWorkshop({ name: 'Trial', latitude: 14.6, longitude: -30, altitudeM: 0, timeZone: 'Etc/GMT+2', units: 'metric', currency: 'EUR', hourlyRateMinor: 1000 });
-});
-
-afterAll(async () => {
-  await closeDatabase();
-  await rm(folder, { recursive: true, force: true });
-});
-
-const GIVEN = { title: 'Trial machine', machine: '', source: '', pricePaidMinor: 2500, condition: '' };
-
-async function pieceOf(tag = 'K1'): Promise<Piece> {
-  const { id } = await openRestoration(GIVEN);
-  return addPiece({ restorationId: id, tag, name: 'Lid', plastic: 'ABS', finish: 'textured', lengthMm: null, widthMm: null, heightMm: null, labels: '', metalInside: '' });
-}
+inTrialWorkshop();
 
 const START: Omit<StartExposure, 'pieceId'> = {
   school: 'cream-film-sun',
@@ -75,7 +54,7 @@ describe('the database', () => {
   });
 
   it('lets many write at once without losing one', async () => {
-    const { id } = await openRestoration(GIVEN);
+    const { id } = await trialRestoration();
     await Promise.all(Array.from({ length: 12 }, (_, i) => writeNote({ restorationId: id, stage: 'wash', words: `note ${i}`, corrects: null })));
     expect((await logOf(id)).filter(({ kind }) => kind === 'note')).toHaveLength(12);
   });
@@ -83,14 +62,14 @@ describe('the database', () => {
 
 describe('a restoration', () => {
   it('opens with nine stages, its price in the ledger and an entry in the log', async () => {
-    const { id } = await openRestoration(GIVEN);
+    const { id } = await trialRestoration();
     expect((await stagesOf(id)).map(({ stage }) => stage)).toEqual(['intake', 'teardown', 'wash', 'brighten', 'keys', 'mend', 'finish', 'rebuild', 'record']);
     expect(await ledgerOf(id)).toMatchObject([{ kind: 'price', amountMinor: 2500 }]);
     expect((await logOf(id))[0]!.words).toContain('Trial machine');
   });
 
   it('skips a stage only with a reason, and a finding only with words', async () => {
-    const { id } = await openRestoration(GIVEN);
+    const { id } = await trialRestoration();
     await expect(settleStage(id, 'keys', 'not needed', null)).rejects.toThrow('why this stage is not needed');
     await settleStage(id, 'keys', 'not needed', 'no keys');
     expect((await stagesOf(id)).find(({ stage }) => stage === 'keys')).toMatchObject({ state: 'not needed', reason: 'no keys' });
@@ -99,12 +78,12 @@ describe('a restoration', () => {
   });
 
   it('gives a tag only once', async () => {
-    const piece = await pieceOf('K7');
+    const piece = await trialPiece({ tag: 'K7' });
     await expect(addPiece({ ...piece, name: 'Other' })).rejects.toThrow('already on Lid');
   });
 
   it('rewords a note and keeps the old one', async () => {
-    const { id } = await openRestoration(GIVEN);
+    const { id } = await trialRestoration();
     await writeNote({ restorationId: id, stage: 'wash', words: 'first', corrects: null });
     const old = (await logOf(id)).find(({ words }) => words === 'first')!;
     await writeNote({ restorationId: id, stage: 'wash', words: 'better', corrects: old.id });
@@ -122,7 +101,7 @@ describe('an exposure', () => {
   const real = (minutes: number) => ({ endedAt: after(minutes).toISOString(), cloudFraction: 0.2, temperatureC: 28, words: '' });
 
   it('runs with a timer, takes turns, and ends with the dose that really fell', async () => {
-    const piece = await pieceOf();
+    const piece = await trialPiece();
     const session = await startExposure({ ...START, pieceId: piece.id }, began);
     const timer = (await runningTimers()).find(({ sessionId }) => sessionId === session.id)!;
     expect(timer.dueAt).toBe(after(120).toISOString());
@@ -138,7 +117,7 @@ describe('an exposure', () => {
   });
 
   it('is one at a time for a piece, and ends once', async () => {
-    const piece = await pieceOf();
+    const piece = await trialPiece();
     const session = await startExposure({ ...START, pieceId: piece.id }, began);
     await expect(startExposure({ ...START, pieceId: piece.id }, began)).rejects.toThrow('already in an exposure');
     const both = await Promise.allSettled([endExposure(session.id, real(60), after(61)), endExposure(session.id, real(60), after(61))]);
@@ -150,7 +129,7 @@ describe('an exposure', () => {
     [-5, 'ended before it began'],
     [500, 'has not come yet'],
   ])('that ended %d minutes after its start is refused', async (minutes, words) => {
-    const piece = await pieceOf();
+    const piece = await trialPiece();
     const session = await startExposure({ ...START, pieceId: piece.id }, began);
     await expect(endExposure(session.id, real(minutes), after(120))).rejects.toThrow(words);
   });
@@ -165,7 +144,7 @@ describe('an exposure', () => {
 
 describe('photographs', () => {
   it('are kept byte for byte, upright in small, with the camera’s time in the workshop’s zone', async () => {
-    const { id } = await openRestoration(GIVEN);
+    const { id } = await trialRestoration();
     const bytes = await sharp({ create: { width: 60, height: 90, channels: 3, background: '#d5cdb0' } })
       .withMetadata({ orientation: 6, exif: { IFD2: { DateTimeOriginal: '2026:06:21 10:30:00' } } })
       .jpeg()

@@ -25,5 +25,6 @@ export const workshopSchema = Joi.object<WorkshopForm>({
     .messages({ 'string.pattern.base': 'Write the currency as three letters, like SEK, EUR or USD.' }),
   hourlyRate: Joi.number().min(0).max(100_000).empty('').default(0).label('Own hourly rate'),
 })
-  .and('latitude', 'longitude')
-  .messages({ 'object.and': 'Give latitude and longitude together, or neither.' });
+  // An empty field has become null by now, which `and` would take for given.
+  .custom((place: WorkshopForm, helpers) => ((place.latitude === null) === (place.longitude === null) ? place : helpers.error('place.half')))
+  .messages({ 'place.half': 'Give latitude and longitude together, or neither.' });

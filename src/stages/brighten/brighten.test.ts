@@ -1,19 +1,16 @@
-import { mkdtemp, rm } from 'node:fs/promises';
-import os from 'node:os';
-import path from 'node:path';
 import type { Lab } from '@/core/colour/types';
 import type { MeasureResult } from '@/core/photo/measure';
-import { closeDatabase } from '@/data/connection';
 import { keepMeasurement } from '@/data/measurements';
 import { addPhoto } from '@/data/photos/store';
-import { addPiece, changePiece, findPiece } from '@/data/pieces';
-import { openRestoration } from '@/data/restorations';
+import { changePiece, findPiece } from '@/data/pieces';
 import type { Piece } from '@/data/rows';
 import { ledgerOf } from '@/data/stagesheet';
 import { addStock } from '@/data/stock';
 import { runningTimers, noteTurn } from '@/data/timers';
+import { inTrialWorkshop, TRIAL_WORKSHOP, trialPiece } from '@/data/trial';
 import { sessionsOf, treatmentsOf } from '@/data/treatments';
 import { saveWorkshop } from '@/data/workshop';
+import { wrongs } from '@/edge/wrongs';
 import { SCHOOL } from '@/core/exposure/schools';
 import { desktopFront } from '@/simulators/camera/machines';
 import { PLAIN_SHOT, takePhotograph } from '@/simulators/camera/shot';
@@ -23,48 +20,23 @@ import { historyOf, yellowOf } from './history';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
-let folder = '';
 let stockId = '';
 
-const WORKSHOP = { name: 'Trial', altitudeM: 0, timeZone: 'Etc/GMT+2', units: 'metric', currency: 'EUR', hourlyRateMinor: 0 } as const;
-
+inTrialWorkshop();
 beforeAll(async () => {
-  folder = await mkdtemp(path.join(os.tmpdir(), 'kvell-brighten-test-'));
-  process.env.KVELL_DATA = folder;
-  await saveWorkshop({ ...WORKSHOP, latitude: 14.6, longitude: -30 });
-  stockId = (
-    await addStock({
-      name: 'Strong',
-      kind: 'peroxide liquid',
-      strengthValue: 35,
-      strengthUnit: 'percentWW',
-      sizeMl: 1000,
-      priceMinor: 1500,
-      words: '',
-    })
-  ).id;
+  const bottle = {
+    name: 'Strong',
+    kind: 'peroxide liquid',
+    strengthValue: 35,
+    strengthUnit: 'percentWW',
+    sizeMl: 1000,
+    priceMinor: 1500,
+    words: '',
+  } as const;
+  stockId = (await addStock(bottle)).id;
 });
 
-afterAll(async () => {
-  await closeDatabase();
-  await rm(folder, { recursive: true, force: true });
-});
-
-async function freshPiece(): Promise<Piece> {
-  const { id } = await openRestoration({ title: 'Trial', machine: '', source: '', pricePaidMinor: 0, condition: '' });
-  return addPiece({
-    restorationId: id,
-    tag: 'K1',
-    name: 'Lid',
-    plastic: 'ABS',
-    finish: 'textured',
-    lengthMm: 300,
-    widthMm: 200,
-    heightMm: null,
-    labels: '',
-    metalInside: '',
-  });
-}
+const freshPiece = (): Promise<Piece> => trialPiece({ lengthMm: 300, widthMm: 200 });
 
 let seed = 100;
 
@@ -115,13 +87,10 @@ const form = (piece: Piece, rest: Record<string, unknown> = {}) => ({
   ...rest,
 });
 
-const wrong = (answered: { ok: boolean; errors?: { field: string; message: string }[] }) =>
-  (answered.errors ?? []).map(({ field, message }) => `${field}: ${message}`).join('\n');
-
 describe('a plan', () => {
   it('mixes from the bottle and has no forecast before a measurement', async () => {
     const answered = await plan(form(await freshPiece()));
-    if (!answered.ok) throw new Error(wrong(answered));
+    if (!answered.ok) throw new Error(wrongs(answered));
     expect(answered.value.plan.dilution!.stockVolumeL).toBeCloseTo(1.578, 3);
     expect(answered.value.plan.forecast).toBeNull();
     expect(answered.value.plan.notes.join(' ')).toContain('Not measured yet');
@@ -130,7 +99,7 @@ describe('a plan', () => {
 
   it('shows the sun’s day where the sun is used', async () => {
     const answered = await plan(form(await freshPiece(), { school: 'bag-sun', targetPercentWW: '6', cloudPercent: '20' }));
-    if (!answered.ok) throw new Error(wrong(answered));
+    if (!answered.ok) throw new Error(wrongs(answered));
     expect(answered.value.windowStart).toBe('2026-06-21T12:00:00.000Z');
     expect(answered.value.day!.kind).toBe('rises and sets');
     expect(answered.value.plan.dose).toBeGreaterThan(5);
@@ -149,24 +118,24 @@ describe('a plan', () => {
   ])('%j is refused', async (rest, words) => {
     const answered = await plan(form(await freshPiece(), rest));
     expect(answered.ok).toBe(false);
-    expect(wrong(answered)).toContain(words);
+    expect(wrongs(answered)).toContain(words);
   });
 
   it('asks for a place before it counts with the sun', async () => {
-    await saveWorkshop({ ...WORKSHOP, latitude: null, longitude: null });
+    await saveWorkshop({ ...TRIAL_WORKSHOP, latitude: null, longitude: null });
     const answered = await plan(form(await freshPiece(), { school: 'bag-sun', targetPercentWW: '6' }));
-    await saveWorkshop({ ...WORKSHOP, latitude: 14.6, longitude: -30 });
-    expect(wrong(answered)).toContain('has no place yet');
+    await saveWorkshop(TRIAL_WORKSHOP);
+    expect(wrongs(answered)).toContain('has no place yet');
   });
 });
 
 describe('an exposure', () => {
   it('does not start before the cautions are confirmed, nor with metal inside', async () => {
     const piece = await freshPiece();
-    expect(wrong(await start(form(piece)))).toContain('cautionsConfirmed');
+    expect(wrongs(await start(form(piece)))).toContain('cautionsConfirmed');
     const { tag, name, plastic, finish, lengthMm, widthMm, heightMm, labels } = piece;
     await changePiece(piece.id, { tag, name, plastic, finish, lengthMm, widthMm, heightMm, labels, metalInside: 'two threaded inserts' });
-    expect(wrong(await start(form(piece, { cautionsConfirmed: true })))).toContain('still metal in K1');
+    expect(wrongs(await start(form(piece, { cautionsConfirmed: true })))).toContain('still metal in K1');
     expect(await sessionsOf(piece.restorationId)).toEqual([]);
   });
 
@@ -174,7 +143,7 @@ describe('an exposure', () => {
     const piece = await freshPiece();
     await measure(piece, 27, new Date(Date.now() - 5 * 3_600_000));
     const began = await start(form(piece, { cautionsConfirmed: true }));
-    if (!began.ok) throw new Error(wrong(began));
+    if (!began.ok) throw new Error(wrongs(began));
     const timer = (await runningTimers()).find(({ sessionId }) => sessionId === began.value)!;
     await noteTurn(timer.id);
     const [material] = (await ledgerOf(piece.restorationId)).filter(({ kind }) => kind === 'material');
@@ -183,14 +152,14 @@ describe('an exposure', () => {
     const now = new Date(Date.now() - 2 * 3_600_000 + 60_000).toISOString().slice(0, 16);
     const ended = await end({ sessionId: began.value, endedAt: now, temperatureC: '26', cloudPercent: '0', words: 'fine' });
     expect(ended).toEqual({ ok: true, value: null });
-    expect(wrong(await end({ sessionId: began.value, endedAt: now }))).toContain('ended already');
+    expect(wrongs(await end({ sessionId: began.value, endedAt: now }))).toContain('ended already');
 
     await measure(piece, 19, new Date());
     const again = (await findPiece(piece.id))!;
     const yellow = yellowOf(again, await historyOf(again), SCHOOL['bath-lamp'])!;
     expect(yellow).toMatchObject({ startB: 27, targetB: 6, sessions: [{ measuredB: 19 }] });
     const planned = await plan(form(piece));
-    if (!planned.ok) throw new Error(wrong(planned));
+    if (!planned.ok) throw new Error(wrongs(planned));
     expect(planned.value.plan.forecast).not.toBeNull();
 
     const [treatment] = await treatmentsOf(piece.restorationId);

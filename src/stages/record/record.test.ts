@@ -1,15 +1,14 @@
 /** @jest-environment node */
 import { createHash } from 'node:crypto';
-import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
-import os from 'node:os';
+import { readFile, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import Ajv from 'ajv/dist/2019';
 import addFormats from 'ajv-formats';
 import { loadWorkshop } from '../../../demo/workshop';
-import { closeDatabase } from '@/data/connection';
 import { gatherBundle, type Bundle } from '@/data/bundle';
 import { readOriginal } from '@/data/photos/store';
 import { listRestorations } from '@/data/restorations';
+import { freshFolder, removeFolders } from '@/data/trial';
 import { exportHtml } from './exportHtml';
 import { exportZip, logCsv, measurementsCsv } from './exportZip';
 import { importZip } from './importZip';
@@ -17,15 +16,6 @@ import { bundleJsonSchema } from './jsonSchema';
 import { tellStory } from './story';
 
 const SCHEMA_FILE = path.join(process.cwd(), 'docs/schema/restoration.schema.json');
-const folders: string[] = [];
-
-async function freshFolder(): Promise<void> {
-  await closeDatabase().catch(() => {});
-  const folder = await mkdtemp(path.join(os.tmpdir(), 'kvell-record-test-'));
-  folders.push(folder);
-  process.env.KVELL_DATA = folder;
-}
-
 let bundles: Bundle[] = [];
 let zips: Buffer[] = [];
 
@@ -36,10 +26,7 @@ beforeAll(async () => {
   zips = await Promise.all(bundles.map(exportZip));
 }, 240_000);
 
-afterAll(async () => {
-  await closeDatabase();
-  await Promise.all(folders.map((folder) => rm(folder, { recursive: true, force: true })));
-});
+afterAll(removeFolders);
 
 it('the demo workshop is told: one finished, one under way, one taken in', () => {
   const stories = bundles.map(tellStory);

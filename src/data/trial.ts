@@ -1,0 +1,66 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import os from 'node:os';
+import path from 'node:path';
+import { closeDatabase } from './connection';
+import { addPiece, type NewPiece } from './pieces';
+import { openRestoration } from './restorations';
+import type { Piece, Restoration, Workshop } from './rows';
+import { saveWorkshop } from './workshop';
+
+/** What the tests of several rooms need: a workshop in a folder of its own, a restoration and a piece. */
+export const TRIAL_WORKSHOP: Omit<Workshop, 'id'> = {
+  name: 'Trial',
+  latitude: 14.6,
+  longitude: -30,
+  altitudeM: 0,
+  timeZone: 'Etc/GMT+2',
+  units: 'metric',
+  currency: 'EUR',
+  hourlyRateMinor: 1000,
+};
+
+const folders: string[] = [];
+
+/** Points the database at an empty folder, with or without a workshop in it. */
+export async function freshFolder(): Promise<void> {
+  await closeDatabase().catch(() => {});
+  const folder = await mkdtemp(path.join(os.tmpdir(), 'kvell-test-'));
+  folders.push(folder);
+  process.env.KVELL_DATA = folder;
+}
+
+/** Closes the database and removes every folder that was made. */
+export async function removeFolders(): Promise<void> {
+  await closeDatabase();
+  await Promise.all(folders.map((folder) => rm(folder, { recursive: true, force: true })));
+}
+
+/** A folder with its workshop for the whole test file. */
+export function inTrialWorkshop(): void {
+  beforeAll(async () => {
+    await freshFolder();
+    await saveWorkshop(TRIAL_WORKSHOP);
+  });
+  afterAll(removeFolders);
+}
+
+export const TRIAL_PIECE: Omit<NewPiece, 'restorationId'> = {
+  tag: 'K1',
+  name: 'Lid',
+  plastic: 'ABS',
+  finish: 'textured',
+  lengthMm: null,
+  widthMm: null,
+  heightMm: null,
+  labels: '',
+  metalInside: '',
+};
+
+export const trialRestoration = (): Promise<Restoration> =>
+  openRestoration({ title: 'Trial machine', machine: '', source: '', pricePaidMinor: 2500, condition: '' });
+
+/** A piece in a restoration of its own. */
+export async function trialPiece(fields: Partial<NewPiece> = {}): Promise<Piece> {
+  const { id: restorationId } = await trialRestoration();
+  return addPiece({ restorationId, ...TRIAL_PIECE, ...fields });
+}
