@@ -6,7 +6,6 @@ import { logOf, writeNote } from './log';
 import { addPiece } from './pieces';
 import { addPhoto, readOriginal, readThumbnail } from './photos/store';
 import { settleStage, stagesOf } from './restorations';
-import type { Piece } from './rows';
 import { TABLES } from './schema';
 import { addFinding, ledgerOf, settleFinding } from './stagesheet';
 import { endTimer, noteTurn, runningTimers, startTimer } from './timers';
