@@ -59,7 +59,7 @@ export function Part({ title, id, children, aside }: { title: string; id?: strin
 /** An empty place says what to do first. */
 export function EmptyPlace({ children, action }: { children: React.ReactNode; action?: React.ReactNode }) {
   return (
-    <Box borderWidth="2px" borderStyle="dashed" borderColor="lineStrong" p="5" bg="sheet">
+    <Box borderWidth="2px" borderStyle="dashed" borderColor="lineStrong" p="5" mb="6" bg="sheet">
       <Text mb={action ? '3' : '0'}>{children}</Text>
       {action}
     </Box>

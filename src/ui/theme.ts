@@ -10,6 +10,7 @@ const button = defineRecipe({
     minHeight: '44px',
     fontFamily: 'body',
     letterSpacing: '0',
+    gap: '2',
     _focusVisible: { outline: '3px solid', outlineColor: 'focus', outlineOffset: '2px' },
   },
   variants: {

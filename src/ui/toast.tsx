@@ -6,7 +6,7 @@ const toaster = createToaster({ placement: 'bottom-end', pauseOnPageIdle: true }
 
 /** Says that something was saved or done; it goes by itself. */
 export function say(words: string): void {
-  toaster.create({ description: words, duration: 5000, type: 'info' });
+  toaster.create({ description: words, duration: 3500, type: 'info' });
 }
 
 /** Says what went wrong; it stays until it is put away. */

@@ -49,41 +49,58 @@ export function evenness(map: CellMap, cells: readonly number[]): number {
   return at(0.95) - at(0.05);
 }
 
+const BOXES = 3;
+
 /**
- * Maps without their fine grain: Gaussian of the given width, weighted, so that the piece's edge and its
- * left-out spots do not pull values towards nothing.
+ * Radii of three box filters that one after the other come near a Gaussian: their variances add up to its own.
+ * After Kovesi, Fast almost-Gaussian filtering (2010).
  */
-export function lowPass(map: CellMap, maps: readonly Float32Array[], sigmaCells: number): Float32Array[] {
-  const reach = Math.max(1, Math.ceil(3 * sigmaCells));
-  const kernel = Float64Array.from({ length: 2 * reach + 1 }, (_, i) => Math.exp(-((i - reach) ** 2) / (2 * sigmaCells * sigmaCells)));
-  const { columns, rows, weight } = map;
-  const both = (source: Float32Array) => {
-    const across = new Float32Array(source.length);
-    for (let row = 0; row < rows; row++) smoothLine(source, across, row * columns, 1, columns, kernel);
-    const down = new Float32Array(source.length);
-    for (let column = 0; column < columns; column++) smoothLine(across, down, column, columns, rows, kernel);
-    return down;
-  };
-  const weights = both(weight);
-  return maps.map((values) => {
-    const weighted = new Float32Array(values.length);
-    for (let c = 0; c < values.length; c++) weighted[c] = values[c]! * weight[c]!;
-    const smooth = both(weighted);
-    for (let c = 0; c < smooth.length; c++) smooth[c] = weights[c]! > 1e-6 ? smooth[c]! / weights[c]! : 0;
-    return smooth;
-  });
+function boxRadii(sigma: number): number[] {
+  const ideal = Math.sqrt((12 * sigma * sigma) / BOXES + 1);
+  const low = Math.floor((ideal - 1) / 2);
+  const width = 2 * low + 1;
+  const narrow = Math.round((12 * sigma * sigma - BOXES * (width * width + 4 * width + 3)) / (-4 * width - 4));
+  return Array.from({ length: BOXES }, (_, k) => (k < narrow ? low : low + 1));
 }
 
-/** One row or column through a kernel; outside counts as nothing. */
-function smoothLine(source: Float32Array, out: Float32Array, start: number, stride: number, length: number, kernel: Float64Array): void {
-  const reach = (kernel.length - 1) / 2;
+/** One row or column through a box filter by a running sum; outside counts as nothing. */
+function boxLine(source: Float64Array, out: Float64Array, start: number, stride: number, length: number, radius: number): void {
+  const share = 1 / (2 * radius + 1);
+  let sum = 0;
+  for (let i = 0; i < Math.min(radius, length); i++) sum += source[start + i * stride]!;
   for (let i = 0; i < length; i++) {
-    const first = Math.max(0, i - reach);
-    const last = Math.min(length - 1, i + reach);
-    let sum = 0;
-    for (let k = first; k <= last; k++) sum += kernel[k - i + reach]! * source[start + k * stride]!;
-    out[start + i * stride] = sum;
+    if (i + radius < length) sum += source[start + (i + radius) * stride]!;
+    if (i > radius) sum -= source[start + (i - radius - 1) * stride]!;
+    out[start + i * stride] = sum * share;
   }
+}
+
+/**
+ * Maps without their fine grain: nearly a Gaussian of the given width, weighted, so that the piece's edge and
+ * its left-out spots do not pull values towards nothing.
+ */
+export function lowPass(map: CellMap, maps: readonly Float32Array[], sigmaCells: number): Float32Array[] {
+  const radii = boxRadii(sigmaCells);
+  const { columns, rows, weight } = map;
+  const smoothed = (given: Float64Array) => {
+    let [from, to]: [Float64Array, Float64Array] = [given, new Float64Array(given.length)];
+    for (const radius of radii) {
+      for (let row = 0; row < rows; row++) boxLine(from, to, row * columns, 1, columns, radius);
+      [from, to] = [to, from];
+      for (let column = 0; column < columns; column++) boxLine(from, to, column, columns, rows, radius);
+      [from, to] = [to, from];
+    }
+    return from;
+  };
+  const weights = smoothed(Float64Array.from(weight));
+  return maps.map((values) => {
+    const weighted = new Float64Array(values.length);
+    for (let c = 0; c < values.length; c++) weighted[c] = values[c]! * weight[c]!;
+    const smooth = smoothed(weighted);
+    const out = new Float32Array(values.length);
+    for (let c = 0; c < out.length; c++) out[c] = weights[c]! > 1e-6 ? smooth[c]! / weights[c]! : 0;
+    return out;
+  });
 }
 
 /** Standard deviation over the cells. */

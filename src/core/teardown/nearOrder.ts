@@ -48,7 +48,7 @@ function improve(given: readonly number[], { size, before, after }: Part): numbe
   const position = new Int32Array(size);
   order.forEach((step, at) => (position[step] = at));
   let work = 0;
-  for (let better = true; better; ) {
+  for (let better = true; better;) {
     better = false;
     for (let length = 1; length <= Math.min(LONGEST_RUN, size - 1); length++)
       for (let at = 0; at + length <= size; at++) {

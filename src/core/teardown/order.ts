@@ -38,7 +38,10 @@ export function numberSteps(steps: readonly string[], blocks: readonly Block[]):
   const after: number[][] = ids.map(() => []);
   blocks.forEach(({ first, then }, i) => {
     if (first === then)
-      throw new Refusal(`blocks[${i}]`, `Step “${first}” cannot wait for itself. A block needs two steps: one that goes on first and one that then can.`);
+      throw new Refusal(
+        `blocks[${i}]`,
+        `Step “${first}” cannot wait for itself. A block needs two steps: one that goes on first and one that then can.`,
+      );
     const [a, b] = [numberOf.get(first), numberOf.get(then)];
     const unknown = a === undefined ? first : then;
     if (a === undefined || b === undefined)

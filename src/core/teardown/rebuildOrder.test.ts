@@ -4,12 +4,10 @@ import type { Block } from './order';
 import { rebuildOrder } from './rebuildOrder';
 
 const names = (count: number) => Array.from({ length: count }, (_, i) => `s${i}`);
-const keeps = (order: readonly string[], blocks: readonly Block[]) =>
-  blocks.every(({ first, then }) => order.indexOf(first) < order.indexOf(then));
+const keeps = (order: readonly string[], blocks: readonly Block[]) => blocks.every(({ first, then }) => order.indexOf(first) < order.indexOf(then));
 const inversionsOf = (order: readonly string[], steps: readonly string[]) => {
   let count = 0;
-  for (let i = 0; i < order.length; i++)
-    for (let j = i + 1; j < order.length; j++) if (steps.indexOf(order[i]!) < steps.indexOf(order[j]!)) count++;
+  for (let i = 0; i < order.length; i++) for (let j = i + 1; j < order.length; j++) if (steps.indexOf(order[i]!) < steps.indexOf(order[j]!)) count++;
   return count;
 };
 
@@ -23,7 +21,11 @@ function bruteForce(steps: readonly string[], blocks: readonly Block[]): number 
       if (blocks.some(({ first, then }) => then === step && left.includes(first))) continue;
       // Those still left that came off later should have gone on before.
       const wrong = left.filter((other) => steps.indexOf(other) > steps.indexOf(step)).length;
-      walk([...order, step], left.filter((other) => other !== step), cost + wrong);
+      walk(
+        [...order, step],
+        left.filter((other) => other !== step),
+        cost + wrong,
+      );
     }
   };
   walk([], [...steps], 0);
