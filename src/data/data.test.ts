@@ -133,6 +133,13 @@ describe('an exposure', () => {
     await expect(endExposure(session.id, real(minutes), after(120))).rejects.toThrow(words);
   });
 
+  it('that ended in the minute of its start lasted no time', async () => {
+    const piece = await trialPiece();
+    const session = await startExposure({ ...START, pieceId: piece.id }, new Date(began.getTime() + 48_000));
+    const ended = await endExposure(session.id, real(0), after(1));
+    expect(ended).toMatchObject({ actualMin: 0, dose: 0, endedAt: session.startedAt });
+  });
+
   it('a timer of one’s own starts and ends', async () => {
     const timer = await startTimer({ restorationId: null, pieceId: null, label: 'soak', atTheBell: 'rinse', minutes: 15 });
     await endTimer(timer.id);

@@ -106,8 +106,10 @@ export async function endExposure(sessionId: string, real: { endedAt: string; cl
   return inTransaction(async (transaction) => {
     const session = await needRow('sessions', sessionId, transaction);
     if (session.endedAt !== null) throw new Refusal('endedAt', 'This exposure was ended already, perhaps on another screen. Nothing was changed.');
-    const minutes = Math.round((Date.parse(real.endedAt) - Date.parse(session.startedAt)) / MINUTE_MS);
-    if (minutes < 0) throw new Refusal('endedAt', 'It would have ended before it began. Give a time after the start.');
+    const elapsedMs = Date.parse(real.endedAt) - Date.parse(session.startedAt);
+    // A clock on screen shows whole minutes: an end in the minute of the start is not before it.
+    const minutes = Math.max(0, Math.round(elapsedMs / MINUTE_MS));
+    if (elapsedMs <= -MINUTE_MS) throw new Refusal('endedAt', 'It would have ended before it began. Give a time after the start.');
     if (Date.parse(real.endedAt) > now.getTime() + 5 * MINUTE_MS) throw new Refusal('endedAt', 'This time has not come yet. Give when it really ended.');
     const treatment = await needRow('treatments', session.treatmentId, transaction);
     const school = SCHOOL[treatment.school];
@@ -121,7 +123,7 @@ export async function endExposure(sessionId: string, real: { endedAt: string; cl
       lampMwPerCm2: session.lampMwPerCm2,
       temperatureC: real.temperatureC,
     });
-    const ended = { endedAt: real.endedAt, actualMin: minutes, dose, words: real.words, cloudFraction: real.cloudFraction, temperatureC: real.temperatureC };
+    const ended = { endedAt: elapsedMs < 0 ? session.startedAt : real.endedAt, actualMin: minutes, dose, words: real.words, cloudFraction: real.cloudFraction, temperatureC: real.temperatureC };
     if (!(await changeRow('sessions', { id: sessionId, endedAt: null }, ended, transaction)))
       throw new Refusal('endedAt', 'This exposure was ended already, perhaps on another screen. Nothing was changed.');
     await changeRow('timers', { sessionId, endedAt: null }, { endedAt: now.toISOString() }, transaction);

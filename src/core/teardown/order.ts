@@ -19,8 +19,6 @@ export interface Numbered {
   after: number[][];
 }
 
-export const MOST_STEPS = 1000;
-
 /**
  * Numbers the steps in the plain reverse of teardown.
  *
