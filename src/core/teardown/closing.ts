@@ -1,0 +1,35 @@
+import { outstanding, type LotState } from './lots';
+
+/** What has to be settled before the case is closed. */
+export interface ClosingState {
+  lots: readonly (LotState & { name: string })[];
+  connections: readonly { name: string; ticked: boolean }[];
+  /** Treatments that still dry or cure, with when they are through. */
+  curing: readonly { name: string; readyAt: Date }[];
+  /** The function test before closing: made, or waived with a reason. */
+  functionTest: 'made' | 'waived' | 'open';
+  /** Steps inside that are not on yet. */
+  stepsOff: readonly string[];
+}
+
+export interface Hold {
+  kind: 'lot' | 'connection' | 'curing' | 'test' | 'step';
+  words: string;
+}
+
+/** Why the case may not be closed yet; empty when it may. */
+export function closingHolds({ lots, connections, curing, functionTest, stepsOff }: ClosingState, now: Date): Hold[] {
+  const holds: Hold[] = [];
+  for (const name of stepsOff) holds.push({ kind: 'step', words: `${name} is not on yet.` });
+  for (const state of lots) {
+    const left = outstanding(state);
+    if (left > 0)
+      holds.push({ kind: 'lot', words: `${left} of ${state.lot.count} still out: ${state.name}. Put them back or say what became of them.` });
+  }
+  for (const { name, ticked } of connections) if (!ticked) holds.push({ kind: 'connection', words: `${name} is not ticked with its way round.` });
+  for (const { name, readyAt } of curing)
+    if (readyAt > now) holds.push({ kind: 'curing', words: `${name} is not through before ${readyAt.toISOString()}.` });
+  if (functionTest === 'open')
+    holds.push({ kind: 'test', words: 'The function test before closing is not made. Make it, or waive it with a reason.' });
+  return holds;
+}
