@@ -60,7 +60,7 @@ export function DaySun({ samples, timeZone, bars = [], now = null, height = 220 
           areaStyle: { color: colour('sun'), opacity: 0.18 },
           markArea: {
             itemStyle: { color: colour('work'), opacity: 0.22 },
-            label: { color: colour('ink'), position: 'insideTop' as const, fontSize: 13 },
+            label: { color: colour('ink'), position: 'insideBottom' as const, distance: 22, fontSize: 13 },
             data: bars.map(({ label, from, to }) => [{ name: label, xAxis: from }, { xAxis: to }]),
           },
           ...(now && {

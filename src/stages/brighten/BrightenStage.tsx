@@ -1,4 +1,5 @@
 import { adviseAfter } from '@/core/exposure/advice';
+import { signed } from '@/core/colour/signed';
 import { doseUnit } from '@/core/exposure/dose';
 import { exposureForecast } from '@/core/exposure/forecast';
 import { priorOf, SCHOOL, type SchoolId } from '@/core/exposure/schools';
@@ -100,7 +101,7 @@ export async function BrightenStage({ restorationId, pieceId }: { restorationId:
               />
               {first.lab && latest.lab && (
                 <p>
-                  Changed by ΔE00 {deltaE00(first.lab, latest.lab).toFixed(1)}, b* {(latest.lab[2] - first.lab[2]).toFixed(1)}.
+                  Changed by ΔE00 {deltaE00(first.lab, latest.lab).toFixed(1)}, b* {signed(latest.lab[2] - first.lab[2])}.
                 </p>
               )}
             </Part>

@@ -1,4 +1,5 @@
 import { notFound } from 'next/navigation';
+import { signed } from '@/core/colour/signed';
 import { deltaE00 } from '@/core/colour/difference';
 import { showTime } from '@/core/runsheet/time';
 import { measurementsOfPiece } from '@/data/measurements';
@@ -54,8 +55,7 @@ export default async function PiecePage({ params }: { params: Promise<{ id: stri
                 />
                 {change && (
                   <p>
-                    Changed by ΔE00 {change.deltaE.toFixed(1)}, b* {change.b >= 0 ? '+' : '−'}
-                    {Math.abs(change.b).toFixed(1)}.
+                    Changed by ΔE00 {change.deltaE.toFixed(1)}, b* {signed(change.b)}.
                   </p>
                 )}
               </Part>
