@@ -1,8 +1,9 @@
 import { accuracy } from './accuracy';
 import { pages } from './pages';
 import { photoSpeed } from './photoSpeed';
+import { rebuildOrders } from './rebuildOrder';
 
-const BENCHMARKS: Record<string, () => Promise<void>> = { 'photo-speed': photoSpeed, accuracy, pages };
+const BENCHMARKS: Record<string, () => Promise<void>> = { 'photo-speed': photoSpeed, accuracy, pages, 'rebuild-order': rebuildOrders };
 
 /** `npm run benchmark` runs all, `npm run benchmark -- accuracy` one. */
 const wanted = process.argv.slice(2);

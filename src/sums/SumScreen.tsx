@@ -1,6 +1,6 @@
 'use client';
 
-import { Box, Button, Flex, Grid, Input, NativeSelect, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Grid, Input, NativeSelect, Text, Textarea } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import type { FieldError } from '@/core/sums/fieldErrors';
 import type { SumField } from '@/core/sums/fields';
@@ -245,6 +245,19 @@ function OneField({
       </fieldset>
     );
   }
+  if (field.kind === 'lines')
+    return (
+      <label>
+        <b>{field.label}</b>
+        <Textarea
+          {...BOX}
+          rows={6}
+          value={Array.isArray(value) ? value.join('\n') : ''}
+          onChange={(event) => onChange(event.target.value.split('\n'))}
+        />
+        {problem}
+      </label>
+    );
   if (field.kind === 'choice')
     return (
       <label>

@@ -2,9 +2,12 @@ import { colourDifference, yellowness } from './colourSums';
 import { exposureForecastSum, sunAndUvSum, sunDoseSum } from './exposureSums';
 import { creamAmountSum, oxygenReleaseSum, peroxideDilutionSum, peroxideStrengthSum } from './peroxideSums';
 import type { AnySum } from './sum';
+import { rebuildOrderSum } from './teardownSums';
+import { worthSum } from './worthSum';
 
 /** Every stand-alone sum, in the order of the work. */
 export const SUMS: readonly AnySum[] = [
+  worthSum,
   colourDifference,
   yellowness,
   peroxideStrengthSum,
@@ -14,6 +17,7 @@ export const SUMS: readonly AnySum[] = [
   sunAndUvSum,
   sunDoseSum,
   exposureForecastSum,
+  rebuildOrderSum,
 ] as unknown as readonly AnySum[];
 
 /** The sum of a name, if there is one. */

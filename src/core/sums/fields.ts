@@ -14,7 +14,8 @@ export type SumField =
   | (Base & { kind: 'choice'; options: string[] })
   | (Base & { kind: 'tuple'; items: string[] })
   | (Base & { kind: 'group'; fields: SumField[] })
-  | (Base & { kind: 'list'; fields: SumField[] });
+  | (Base & { kind: 'list'; fields: SumField[] })
+  | (Base & { kind: 'lines' });
 
 interface Described extends Joi.Description {
   allow?: unknown[];
@@ -45,6 +46,7 @@ function fieldOf(name: string, described: Described): SumField {
   if (described.type === 'object') return { ...base, kind: 'group', fields: fieldsIn(described) };
   if (described.type === 'array' && described.ordered)
     return { ...base, kind: 'tuple', items: described.ordered.map((item, i) => labelOf(String(i), item)) };
+  if (described.type === 'array' && described.items![0]!.type !== 'object') return { ...base, kind: 'lines' };
   if (described.type === 'array') return { ...base, kind: 'list', fields: fieldsIn(described.items![0]!) };
   if (described.type === 'number')
     return { ...base, kind: 'number', unit: (described.flags as { unit?: string } | undefined)?.unit ?? '', limits: limitsOf(described) };

@@ -4,7 +4,17 @@ import { sumFields } from './fields';
 import { runSum } from './run';
 import { fromShown, shownUnit, toShown } from './units';
 
-const NAMES = ['colour-difference', 'yellowness', 'peroxide-strength', 'peroxide-dilution', 'oxygen-release', 'sun-and-uv', 'exposure-forecast'];
+const NAMES = [
+  'colour-difference',
+  'yellowness',
+  'peroxide-strength',
+  'peroxide-dilution',
+  'oxygen-release',
+  'sun-and-uv',
+  'exposure-forecast',
+  'rebuild-order',
+  'worth-it',
+];
 
 it('holds the sums that others rely on by name', () => {
   for (const name of NAMES) expect(findSum(name)?.name).toBe(name);

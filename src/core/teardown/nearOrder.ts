@@ -4,7 +4,7 @@ import { countInversions } from './order';
 /** Runs of steps longer than this are not moved as one. */
 const LONGEST_RUN = 8;
 /** Comparisons before a large teardown gets what has been found so far. */
-const MOST_WORK = 2_000_000;
+const MOST_WORK = 800_000;
 
 /** Plain reverse, but what a step waits for goes in just before it. */
 function earlyOrder({ size, before }: Part): number[] {

@@ -20,8 +20,8 @@ export interface RebuildOrder {
 const SEARCHED_SIZE = 60;
 const SEARCHED_CONTRADICTIONS = 12;
 const NO_LIMIT = Infinity;
-/** Work for all the parts together that may be too large to search to the end, about 30 ms of it. */
-const LITTLE_WORK = 3_000_000;
+/** Work for all the parts together that may be too large to search to the end, about 10 ms of it. */
+const LITTLE_WORK = 1_000_000;
 
 /**
  * The way back: an order that keeps every block and stays as close to the reverse of teardown as can be, which
