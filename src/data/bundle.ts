@@ -6,10 +6,11 @@ import { measurementsOf } from './measurements';
 import { photosOf } from './photos/store';
 import { piecesOf } from './pieces';
 import { findRestoration, stagesOf } from './restorations';
-import type { Finding, LedgerEntry, LogEntry, Measurement, Photo, Piece, Restoration, Session, StageRow, StockItem, Treatment } from './rows';
+import type { BlockRow, ConnectionRow, Finding, FunctionTest, LedgerEntry, LogEntry, LotRow, Measurement, Photo, Piece, RemovalStep, Restoration, Session, StageRow, StockItem, Treatment } from './rows';
 import { findingsOf, ledgerOf } from './stagesheet';
 import { addRow, findRow, findRows } from './table';
 import { sessionsOf, treatmentsOf } from './treatments';
+import { functionTestsOf, teardownOf } from './teardown';
 import { getWorkshop } from './workshop';
 
 export const BUNDLE_FORMAT = 'kvell-restoration';
@@ -29,6 +30,11 @@ export interface Bundle {
   stock: StockItem[];
   treatments: Treatment[];
   sessions: Session[];
+  removalSteps: RemovalStep[];
+  lots: LotRow[];
+  connections: ConnectionRow[];
+  blocks: BlockRow[];
+  functionTests: FunctionTest[];
   ledger: LedgerEntry[];
   /** Numbered from 1 in their own order, since a log's numbers belong to its workshop. */
   log: LogEntry[];
@@ -39,7 +45,7 @@ export async function gatherBundle(restorationId: string): Promise<Bundle | null
   const restoration = await findRestoration(restorationId);
   if (!restoration) return null;
   const { name, timeZone, currency, hourlyRateMinor } = await getWorkshop();
-  const [stages, pieces, photos, measurements, findings, treatments, sessions, ledger, log] = await Promise.all([
+  const [stages, pieces, photos, measurements, findings, treatments, sessions, ledger, log, teardown, functionTests] = await Promise.all([
     stagesOf(restorationId),
     piecesOf(restorationId),
     photosOf(restorationId),
@@ -49,6 +55,8 @@ export async function gatherBundle(restorationId: string): Promise<Bundle | null
     sessionsOf(restorationId),
     ledgerOf(restorationId),
     logOf(restorationId),
+    teardownOf(restorationId),
+    functionTestsOf(restorationId),
   ]);
   const stockIds = treatments.flatMap(({ stockId }) => stockId ?? []);
   const stock = stockIds.length > 0 ? await findRows('stock', { id: { [Op.in]: stockIds } }) : [];
@@ -66,6 +74,11 @@ export async function gatherBundle(restorationId: string): Promise<Bundle | null
     stock,
     treatments,
     sessions,
+    removalSteps: teardown.steps,
+    lots: teardown.lots,
+    connections: teardown.connections,
+    blocks: teardown.blocks,
+    functionTests,
     ledger,
     log: log.map((entry, i) => ({ ...entry, id: i + 1, corrects: entry.corrects === null ? null : (position.get(entry.corrects) ?? null) })),
   };
@@ -90,6 +103,11 @@ export async function keepBundle(bundle: Bundle): Promise<void> {
     for (const row of bundle.findings) await addRow('findings', row, transaction);
     for (const row of bundle.treatments) await addRow('treatments', row, transaction);
     for (const row of bundle.sessions) await addRow('sessions', row, transaction);
+    for (const row of bundle.removalSteps) await addRow('removal_steps', row, transaction);
+    for (const row of bundle.lots) await addRow('lots', row, transaction);
+    for (const row of bundle.connections) await addRow('connections', row, transaction);
+    for (const row of bundle.blocks) await addRow('blocks', row, transaction);
+    for (const row of bundle.functionTests) await addRow('function_tests', row, transaction);
     for (const row of bundle.ledger) await addRow('ledger', row, transaction);
     await keepLog(bundle.log, transaction);
     await appendLog({ restorationId: null, stage: null, kind: 'import', words: `Imported: ${restoration.title}, from ${bundle.workshop.name}.` }, transaction);

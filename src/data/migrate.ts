@@ -1,9 +1,10 @@
 import { DataTypes, type Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { firstSlice } from './migrations/0001-first-slice';
+import { teardown } from './migrations/0002-teardown';
 import type { Migration } from './migrations/migration';
 
-const MIGRATIONS: readonly Migration[] = [firstSlice];
+const MIGRATIONS: readonly Migration[] = [firstSlice, teardown];
 
 /** Brings the database forward to the newest shape. */
 export async function migrate(sequelize: Sequelize): Promise<string[]> {

@@ -3,6 +3,7 @@ import { STAGES, type Stage, type StageState } from '@/core/runsheet/stages';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
 import type { Restoration, StageRow } from './rows';
+import { holdsOf } from './teardown';
 import { addRow, changeRow, findRow, findRows, needRow } from './table';
 
 /** Opens a restoration with its nine stages; the price paid is its first ledger entry. */
@@ -34,6 +35,10 @@ export async function settleStage(restorationId: string, stage: Stage, state: St
   if (state === 'not needed' && !reason) throw new Refusal('reason', 'Say in a few words why this stage is not needed; it goes into the record.');
   await inTransaction(async (transaction) => {
     await needRow('restorations', restorationId, transaction);
+    if (stage === 'rebuild' && state === 'done') {
+      const holds = await holdsOf(restorationId, now, transaction);
+      if (holds.length > 0) throw new Refusal('state', `Do not close the case yet. ${holds.map(({ words }) => words).join(' ')}`);
+    }
     const settledAt = state === 'open' ? null : now.toISOString();
     await changeRow('stages', { restorationId, stage }, { state, reason, settledAt }, transaction);
     const rest = await findRows('stages', { restorationId, state: 'open' }, undefined, transaction);

@@ -6,6 +6,9 @@ import type { Caution } from '@/core/peroxide/cautions';
 import type { StrengthUnit } from '@/core/peroxide/strength';
 import type { SchoolId } from '@/core/exposure/schools';
 import type { Stage, StageState } from '@/core/runsheet/stages';
+import type { ConnectionKind, Joint } from '@/core/teardown/joints';
+import type { Lot } from '@/core/teardown/lots';
+import type { TestPhase, TestResults } from '@/core/runsheet/functionTest';
 import type { UnitSystem } from '@/core/sums/units';
 
 /** Rows as the rest of the house sees them: plain data, never model instances. Times ISO 8601 UTC. */
@@ -167,6 +170,72 @@ export interface Timer {
   endedAt: string | null;
 }
 
+/** One thing that came off. `position` counts from 1 in the order taken off. */
+export interface RemovalStep {
+  id: string;
+  restorationId: string;
+  position: number;
+  name: string;
+  joint: Joint;
+  /** Force or trick that it needed: “slides left, then up”. */
+  way: string;
+  springs: string;
+  photoId: string | null;
+  /** Where the fasteners sat, as shares of the photograph's width and height. */
+  pins: { x: number; y: number }[];
+  removedAt: string;
+  onAt: string | null;
+  onWords: string | null;
+}
+
+export interface LotRow extends Lot {
+  id: string;
+  restorationId: string;
+  stepId: string;
+  /** Deepest that a screw may go there, where it was measured. */
+  deepestMm: number | null;
+  tray: string;
+  cell: number | null;
+  returned: number;
+  missing: number;
+  /** What became of those that did not come back as they were. */
+  words: string;
+}
+
+export interface ConnectionRow {
+  id: string;
+  restorationId: string;
+  stepId: string;
+  kind: ConnectionKind;
+  way: string;
+  tickedAt: string | null;
+}
+
+export interface BlockRow {
+  id: string;
+  restorationId: string;
+  firstId: string;
+  thenId: string;
+  why: string;
+}
+
+export interface Tray {
+  id: string;
+  name: string;
+  columns: number;
+  rows: number;
+  addedAt: string;
+}
+
+export interface FunctionTest {
+  id: string;
+  restorationId: string;
+  phase: TestPhase;
+  at: string;
+  results: TestResults;
+  waivedWhy: string | null;
+}
+
 type LedgerKind = 'price' | 'material' | 'minutes';
 
 export interface LedgerEntry {
@@ -206,5 +275,11 @@ export interface RowOf {
   sessions: Session;
   timers: Timer;
   ledger: LedgerEntry;
+  removal_steps: RemovalStep;
+  lots: LotRow;
+  connections: ConnectionRow;
+  blocks: BlockRow;
+  trays: Tray;
+  function_tests: FunctionTest;
   log: LogEntry;
 }

@@ -29,6 +29,10 @@ const NOUNS: Partial<Record<TableName, string>> = {
   treatments: 'treatment',
   sessions: 'session',
   timers: 'timer',
+  removal_steps: 'step',
+  lots: 'lot',
+  connections: 'connection',
+  blocks: 'block',
 };
 
 /** One row by its id. @throws Refusal where there is none */

@@ -1,14 +1,13 @@
 'use server';
 
-import type Joi from 'joi';
-import { revalidatePath } from 'next/cache';
 import { minorUnits } from '@/core/ledger/money';
 import { writeNote } from '@/data/log';
 import { addPiece, changePiece } from '@/data/pieces';
 import { settleStage } from '@/data/restorations';
 import { addFinding, addLedgerEntry, settleFinding } from '@/data/stagesheet';
 import { getWorkshop } from '@/data/workshop';
-import { answer, type Answer } from '@/edge/answer';
+import type { Answer } from '@/edge/answer';
+import { write, type Given } from '@/edge/write';
 import {
   changePieceSchema,
   findingSchema,
@@ -19,14 +18,6 @@ import {
   settleFindingSchema,
   settleStageSchema,
 } from './schema';
-
-type Given = Record<string, unknown>;
-
-async function write<Input, T>(schema: Joi.Schema<Input>, given: Given, work: (input: Input) => Promise<T>): Promise<Answer<T>> {
-  const answered = await answer(schema, given, work);
-  if (answered.ok) revalidatePath('/', 'layout');
-  return answered;
-}
 
 /** Writes an own note into the log, or a new wording of an earlier one. */
 export async function noteDown(given: Given): Promise<Answer<void>> {

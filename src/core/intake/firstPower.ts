@@ -1,10 +1,10 @@
 import type { Caution } from '../peroxide/cautions';
 
 export const SUPPLY_KINDS = ['mains inside', 'outside supply', 'batteries', 'not known'] as const;
-export type SupplyKind = (typeof SUPPLY_KINDS)[number];
+type SupplyKind = (typeof SUPPLY_KINDS)[number];
 
 export const POLARITIES = ['centre positive', 'centre negative', 'alternating', 'not on the label'] as const;
-export type Polarity = (typeof POLARITIES)[number];
+type Polarity = (typeof POLARITIES)[number];
 
 /** What is known before anybody touches a switch. `null`: not known. */
 export interface PowerFacts {
@@ -27,7 +27,7 @@ export interface PowerFacts {
   supplyChecked: boolean;
 }
 
-export type PowerDecision = 'do not switch on' | 'supply to be checked by a technician first' | 'brief test';
+type PowerDecision = 'do not switch on' | 'supply to be checked by a technician first' | 'brief test';
 
 export interface FirstPower {
   decision: PowerDecision;

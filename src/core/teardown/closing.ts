@@ -1,5 +1,7 @@
 import { outstanding, type LotState } from './lots';
 
+const MINUTE_MS = 60_000;
+
 /** What has to be settled before the case is closed. */
 export interface ClosingState {
   lots: readonly (LotState & { name: string })[];
@@ -28,7 +30,8 @@ export function closingHolds({ lots, connections, curing, functionTest, stepsOff
   }
   for (const { name, ticked } of connections) if (!ticked) holds.push({ kind: 'connection', words: `${name} is not ticked with its way round.` });
   for (const { name, readyAt } of curing)
-    if (readyAt > now) holds.push({ kind: 'curing', words: `${name} is not through before ${readyAt.toISOString()}.` });
+    if (readyAt > now)
+      holds.push({ kind: 'curing', words: `${name} is not through: ${Math.ceil((readyAt.getTime() - now.getTime()) / MINUTE_MS)} min to go.` });
   if (functionTest === 'open')
     holds.push({ kind: 'test', words: 'The function test before closing is not made. Make it, or waive it with a reason.' });
   return holds;

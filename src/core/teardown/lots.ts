@@ -8,7 +8,7 @@ export const FATES = ['kept', 'replaced'] as const;
 export type Drive = (typeof DRIVES)[number];
 export type Head = (typeof HEADS)[number];
 export type Shank = (typeof SHANKS)[number];
-export type Fate = (typeof FATES)[number];
+type Fate = (typeof FATES)[number];
 
 /** Fasteners that came out of one step and are alike. Lengths are under the head, mm. */
 export interface Lot {

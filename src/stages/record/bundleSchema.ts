@@ -4,6 +4,9 @@ import { measureSpecSchema } from '@/core/photo/spec';
 import { VERDICTS } from '@/core/photo/verdict';
 import { STRENGTH_UNITS } from '@/core/peroxide/strength';
 import { STAGES, STAGE_STATES } from '@/core/runsheet/stages';
+import { TEST_ITEMS, TEST_PHASES, TEST_STATES } from '@/core/runsheet/functionTest';
+import { CONNECTION_KINDS, JOINT_KINDS } from '@/core/teardown/joints';
+import { DRIVES, FATES, HEADS, MOST_IN_A_LOT, SHANKS } from '@/core/teardown/lots';
 import { BUNDLE_FORMAT, BUNDLE_VERSION, type Bundle } from '@/data/bundle';
 
 const id = Joi.string().guid().required();
@@ -20,6 +23,22 @@ const stage = Joi.string()
   .valid(...STAGES)
   .required();
 const restorationId = id;
+const lotKind = {
+  drive: Joi.string()
+    .valid(...DRIVES)
+    .required(),
+  head: Joi.string()
+    .valid(...HEADS)
+    .required(),
+  diameterMm: Joi.number().positive().required(),
+  lengthMm: Joi.number().positive().required(),
+  shank: Joi.string()
+    .valid(...SHANKS)
+    .required(),
+  fate: Joi.string()
+    .valid(...FATES)
+    .required(),
+};
 const rows = (fields: Joi.SchemaMap) => Joi.array().items(Joi.object(fields)).max(20_000).required();
 
 /** The published shape of `restoration.json`. */
@@ -161,6 +180,68 @@ export const bundleSchema = Joi.object<Bundle>({
     dose: numberOrNull,
     words: textOrNull,
     measurementId: idOrNull,
+  }),
+  removalSteps: rows({
+    id,
+    restorationId,
+    position: whole,
+    name: text,
+    joint: Joi.string()
+      .valid(...JOINT_KINDS)
+      .required(),
+    way: text,
+    springs: text,
+    photoId: idOrNull,
+    pins: Joi.array()
+      .items(Joi.object({ x: number, y: number }))
+      .max(200)
+      .required(),
+    removedAt: time,
+    onAt: timeOrNull,
+    onWords: textOrNull,
+  }),
+  lots: rows({
+    id,
+    restorationId,
+    stepId: id,
+    ...lotKind,
+    count: Joi.number().integer().min(1).max(MOST_IN_A_LOT).required(),
+    deepestMm: numberOrNull,
+    tray: text,
+    cell: numberOrNull,
+    returned: whole,
+    missing: whole,
+    words: text,
+  }),
+  connections: rows({
+    id,
+    restorationId,
+    stepId: id,
+    kind: Joi.string()
+      .valid(...CONNECTION_KINDS)
+      .required(),
+    way: text,
+    tickedAt: timeOrNull,
+  }),
+  blocks: rows({ id, restorationId, firstId: id, thenId: id, why: text }),
+  functionTests: rows({
+    id,
+    restorationId,
+    phase: Joi.string()
+      .valid(...TEST_PHASES)
+      .required(),
+    at: time,
+    results: Joi.object(
+      Object.fromEntries(
+        TEST_ITEMS.map((item) => [
+          item,
+          Joi.string()
+            .valid(...TEST_STATES)
+            .required(),
+        ]),
+      ),
+    ).required(),
+    waivedWhy: textOrNull,
   }),
   ledger: rows({
     id,

@@ -113,6 +113,11 @@ function asCopy(bundle: Bundle): Bundle {
     bundle.findings,
     bundle.treatments,
     bundle.sessions,
+    bundle.removalSteps,
+    bundle.lots,
+    bundle.connections,
+    bundle.blocks,
+    bundle.functionTests,
     bundle.ledger,
   ];
   for (const { id } of tables.flat()) if (!stockIds.has(id)) fresh.set(id, randomUUID());

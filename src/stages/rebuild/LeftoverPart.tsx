@@ -1,0 +1,80 @@
+'use client';
+
+import { Box, Grid, Input, NativeSelect, Text } from '@chakra-ui/react';
+import { useState } from 'react';
+import { originsOf, type LotOfStep } from '@/core/teardown/leftovers';
+import { DRIVES, HEADS, lotWords, outstanding, SHANKS, type Drive, type Head, type Shank } from '@/core/teardown/lots';
+import type { LotRow } from '@/data/rows';
+import { Fold } from '@/ui/Fold';
+import { Part } from '@/ui/layout';
+
+const HOW = {
+  same: 'one of this kind is still out',
+  'looks alike': 'looks alike, only the length differs',
+  swapped: 'all back, perhaps with another in its place',
+} as const;
+
+/** What is still out, and where a screw left on the bench can have come from. */
+export function LeftoverPart({ lots, nameOf }: { lots: readonly LotRow[]; nameOf: (stepId: string) => string }) {
+  const [found, setFound] = useState({ drive: 'cross' as Drive, head: 'pan' as Head, shank: 'tapered' as Shank, diameterMm: '3', lengthMm: '' });
+  if (lots.length === 0) return null;
+  const states: LotOfStep[] = lots.map((lot) => ({ lotId: lot.id, stepId: lot.stepId, lot, returned: lot.returned, missing: lot.missing }));
+  const out = states.filter((state) => outstanding(state) > 0);
+  const number = (typed: string) => Number(typed.replace(',', '.'));
+  const lengthMm = number(found.lengthMm);
+  const origins = lengthMm > 0 ? originsOf({ ...found, lengthMm, diameterMm: number(found.diameterMm) }, states) : [];
+  const choice = <K extends 'drive' | 'head' | 'shank'>(key: K, label: string, values: readonly string[]) => (
+    <label>
+      {label}
+      <NativeSelect.Root>
+        <NativeSelect.Field value={found[key]} height="46px" bg="sheet" onChange={(event) => setFound({ ...found, [key]: event.target.value })}>
+          {values.map((value) => (
+            <option key={value} value={value}>
+              {value}
+            </option>
+          ))}
+        </NativeSelect.Field>
+        <NativeSelect.Indicator />
+      </NativeSelect.Root>
+    </label>
+  );
+  const size = (key: 'diameterMm' | 'lengthMm', label: string) => (
+    <label>
+      {label}
+      <Input
+        inputMode="decimal"
+        fontFamily="mono"
+        bg="sheet"
+        height="46px"
+        value={found[key]}
+        onChange={(event) => setFound({ ...found, [key]: event.target.value })}
+      />
+    </label>
+  );
+  return (
+    <Part title={`Still out, ${out.reduce((sum, state) => sum + outstanding(state), 0)}`}>
+      {out.map((state) => (
+        <Text key={state.lotId} borderTopWidth="1px" borderColor="line" py="2">
+          {lotWords({ ...state.lot, count: outstanding(state) })}, from {nameOf(state.stepId)}
+        </Text>
+      ))}
+      <Fold summary="A screw is left over: where from?">
+        <Grid templateColumns="repeat(auto-fill, minmax(140px, 1fr))" gap="3" mb="3">
+          {size('lengthMm', 'Length, mm')}
+          {size('diameterMm', 'Diameter, mm')}
+          {choice('drive', 'Drive', DRIVES)}
+          {choice('head', 'Head', HEADS)}
+          {choice('shank', 'Shank', SHANKS)}
+        </Grid>
+        <Box aria-live="polite">
+          {lengthMm > 0 && origins.length === 0 && <Text>No lot on record looks like it. It may come from another machine.</Text>}
+          {origins.map(({ lotId, stepId, how }) => (
+            <Text key={lotId}>
+              <b>{nameOf(stepId)}</b>: {HOW[how]}
+            </Text>
+          ))}
+        </Box>
+      </Fold>
+    </Part>
+  );
+}

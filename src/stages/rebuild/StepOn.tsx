@@ -1,0 +1,160 @@
+'use client';
+
+import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
+import { JOINTS } from '@/core/teardown/joints';
+import { holeDepth, lotWords, outstanding } from '@/core/teardown/lots';
+import type { ConnectionRow, LotRow, RemovalStep } from '@/data/rows';
+import { AnswerForm } from '@/ui/AnswerForm';
+import { Fold } from '@/ui/Fold';
+import { photoUrl } from '@/ui/photoUrl';
+import { boxFor, Screw } from '@/ui/Screw';
+import { useSend } from '@/ui/useSend';
+import { Wrong } from '@/ui/Wrong';
+import { connect, explain, on, tick } from './actions';
+
+interface Props {
+  step: RemovalStep;
+  lots: readonly LotRow[];
+  connections: readonly ConnectionRow[];
+  /** What it goes in before, where that is earlier than the plain reverse. */
+  early: readonly string[] | null;
+  size: { width: number; height: number } | null;
+}
+
+/** One thing goes on: how it looked, how it came off, its fasteners and connections, and then the tick. */
+export function StepOn({ step, lots, connections, early, size }: Props) {
+  const { wrong, busy, send } = useSend();
+  return (
+    <Box>
+      {early && (
+        <Text borderLeftWidth="8px" borderColor="amber" pl="3" mb="3" fontWeight="650">
+          Goes in early, before {early.join(' and ')}, or you take all this off again.
+        </Text>
+      )}
+      <Text mb="3">
+        {[`It came off ${step.position}.`, JOINTS[step.joint].title, step.way && `${step.way}, now the other way`, step.springs]
+          .filter(Boolean)
+          .join(' · ')}
+      </Text>
+      <Text color="soft" mb="3">
+        {JOINTS[step.joint].caution}
+      </Text>
+      <Grid templateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) minmax(0, 1fr)' }} gap="5">
+        {step.photoId !== null && size && (
+          <Box position="relative" aspectRatio={`${size.width} / ${size.height}`}>
+            {/* eslint-disable-next-line @next/next/no-img-element */}
+            <img src={photoUrl(step.photoId, 'large')} alt={`${step.name} as it came off`} style={{ width: '100%', height: '100%' }} />
+            {step.pins.map(({ x, y }, i) => (
+              <Box
+                key={`${x},${y}`}
+                position="absolute"
+                left={`${100 * x}%`}
+                top={`${100 * y}%`}
+                transform="translate(-50%, -50%)"
+                width="28px"
+                height="28px"
+                borderRadius="50%"
+                bg="amber"
+                color="onAmber"
+                fontSize="15px"
+                textAlign="center"
+              >
+                {i + 1}
+              </Box>
+            ))}
+          </Box>
+        )}
+        <Box>
+          <Wrong words={wrong} />
+          {lots.map((lot) => (
+            <LotOn key={lot.id} lot={lot} busy={busy} send={send} />
+          ))}
+          {connections.map(({ id, kind, way, tickedAt }) => (
+            <Box key={id} borderTopWidth="1px" borderColor="line" py="2">
+              <Text>
+                <b>{JOINTS[kind].title}</b>: {way}
+              </Text>
+              {tickedAt === null ? (
+                <Button size={'bench' as never} width="100%" mt="2" disabled={busy} onClick={() => send(() => connect(id))}>
+                  Connected this way round
+                </Button>
+              ) : (
+                <Text color="soft">connected</Text>
+              )}
+            </Box>
+          ))}
+          <Button
+            variant={'go' as never}
+            size={'bench' as never}
+            width="100%"
+            mt="4"
+            loading={busy}
+            loadingText="It is on"
+            onClick={() => send(() => on({ stepId: step.id, words: '' }))}
+          >
+            It is on
+          </Button>
+        </Box>
+      </Grid>
+    </Box>
+  );
+}
+
+function LotOn({ lot, busy, send }: { lot: LotRow; busy: boolean; send: ReturnType<typeof useSend>['send'] }) {
+  const left = outstanding({ lot, returned: lot.returned, missing: lot.missing });
+  const put = (count: number) => send(() => tick({ lotId: lot.id, count, lengthMm: lot.lengthMm, expected: lot.returned }));
+  return (
+    <Box borderTopWidth="1px" borderColor="line" py="2">
+      <Flex gap="3" align="center">
+        <Box width="44px" height="64px" flex="none">
+          <Screw screw={lot} boxMm={boxFor([lot])} title={`${lot.lengthMm} mm`} />
+        </Box>
+        <Box flex="1">
+          <Text fontWeight="650">{lotWords(lot)}</Text>
+          <Text color="soft" fontSize="15px">
+            {lot.returned} of {lot.count} back{lot.missing > 0 ? `, ${lot.missing} ${lot.words}` : ''} · no longer than{' '}
+            {holeDepth(lot, lot.deepestMm)} mm
+          </Text>
+        </Box>
+      </Flex>
+      {left > 0 && (
+        <>
+          <Flex gap="3" mt="2">
+            <Button size={'bench' as never} flex="1" disabled={busy} onClick={() => put(left)}>
+              All {left} in
+            </Button>
+            {left > 1 && (
+              <Button size={'bench' as never} disabled={busy} onClick={() => put(1)}>
+                One in
+              </Button>
+            )}
+          </Flex>
+          <Fold summary="Another screw, or one is missing" quiet>
+            <AnswerForm
+              draftKey={`other:${lot.id}`}
+              fields={[
+                { name: 'count', label: 'How many', kind: 'number', half: true },
+                { name: 'lengthMm', label: 'Length in hand', kind: 'number', unit: 'mm', half: true },
+              ]}
+              initial={{ count: '1', lengthMm: String(lot.lengthMm) }}
+              submit="Put these in"
+              done="In."
+              send={(values) => tick({ lotId: lot.id, expected: lot.returned, ...values })}
+            />
+            <AnswerForm
+              draftKey={`missing:${lot.id}`}
+              fields={[
+                { name: 'count', label: 'How many are missing', kind: 'number', half: true },
+                { name: 'words', label: 'What became of them', half: true, hint: 'Lost, left out; replaced by straight ones; swapped' },
+              ]}
+              initial={{ count: '1', words: '' }}
+              submit="Explain"
+              done="Noted."
+              send={(values) => explain({ lotId: lot.id, ...values })}
+            />
+          </Fold>
+        </>
+      )}
+    </Box>
+  );
+}

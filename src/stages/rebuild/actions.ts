@@ -1,0 +1,35 @@
+'use server';
+
+import { explainLot, keepFunctionTest, putOn, takeOffAgain, tickConnection, tickLot } from '@/data/teardown';
+import type { Answer } from '@/edge/answer';
+import { write, type Given } from '@/edge/write';
+import { explainSchema, functionTestSchema, idSchema, stepWordsSchema, tickSchema } from './schema';
+
+/** Fasteners go back into their holes. */
+export async function tick(given: Given): Promise<Answer<void>> {
+  return write(tickSchema, given, ({ lotId, count, lengthMm, expected }) => tickLot(lotId, count, lengthMm, expected));
+}
+
+/** What became of fasteners that do not come back. */
+export async function explain(given: Given): Promise<Answer<void>> {
+  return write(explainSchema, given, ({ lotId, count, words }) => explainLot(lotId, count, words));
+}
+
+export async function connect(connectionId: string): Promise<Answer<void>> {
+  return write(idSchema, { id: connectionId }, ({ id }) => tickConnection(id));
+}
+
+export async function on(given: Given): Promise<Answer<void>> {
+  return write(stepWordsSchema, given, ({ stepId, words }) => putOn(stepId, words));
+}
+
+export async function offAgain(given: Given): Promise<Answer<void>> {
+  return write(stepWordsSchema, given, ({ stepId, words }) => takeOffAgain(stepId, words));
+}
+
+/** A function test, or that it is waived. */
+export async function test(given: Given): Promise<Answer<void>> {
+  return write(functionTestSchema, given, ({ restorationId, phase, waivedWhy, ...results }) =>
+    keepFunctionTest({ restorationId, phase, results, waivedWhy: waivedWhy || null }),
+  );
+}

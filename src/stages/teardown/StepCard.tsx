@@ -1,0 +1,134 @@
+'use client';
+
+import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
+import { JOINTS } from '@/core/teardown/joints';
+import { isSameKind, lotWords } from '@/core/teardown/lots';
+import { cellName } from '@/core/teardown/tray';
+import type { ConnectionRow, LotRow, RemovalStep, Tray } from '@/data/rows';
+import { Confirm } from '@/ui/Confirm';
+import { Fold } from '@/ui/Fold';
+import { PhotoUpload } from '@/ui/PhotoUpload';
+import { boxFor, Screw } from '@/ui/Screw';
+import { useSend } from '@/ui/useSend';
+import { Wrong } from '@/ui/Wrong';
+import { count, forget, pin, putIntoTray } from './actions';
+import { ConnectionForm } from './ConnectionForm';
+import { LotForm } from './LotForm';
+import { PinPhoto } from './PinPhoto';
+
+interface Props {
+  step: RemovalStep;
+  lots: readonly LotRow[];
+  connections: readonly ConnectionRow[];
+  /** The lot put away last, whichever step it came from. */
+  lastLot: LotRow | null;
+  trays: readonly Tray[];
+  size: { width: number; height: number } | null;
+}
+
+export const placeOf = (lot: LotRow, trays: readonly Tray[]): string => {
+  const tray = trays.find(({ name }) => name === lot.tray);
+  return tray && lot.cell !== null ? `${tray.name} ${cellName(lot.cell, tray)}` : 'no cell';
+};
+
+/** One step with its photograph, fasteners and connections. */
+export function StepCard({ step, lots, connections, lastLot, trays, size }: Props) {
+  const { wrong, busy, send } = useSend();
+  return (
+    <Box pb="4">
+      <Text color="soft" mb="3">
+        {[JOINTS[step.joint].title, step.way, step.springs].filter(Boolean).join(' · ')}
+      </Text>
+      <Wrong words={wrong} />
+      <Grid templateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) minmax(0, 1fr)' }} gap="5">
+        <Box>
+          {step.photoId !== null && size ? (
+            <PinPhoto
+              step={step}
+              photoId={step.photoId}
+              size={size}
+              onPins={(pins) => send(() => pin({ stepId: step.id, photoId: step.photoId, pins }))}
+            />
+          ) : (
+            <PhotoUpload
+              restorationId={step.restorationId}
+              stage="teardown"
+              pieceId={null}
+              onAdded={([photoId]) => photoId && send(() => pin({ stepId: step.id, photoId, pins: [] }))}
+            />
+          )}
+        </Box>
+        <Box>
+          {lots.map((lot) => (
+            <LotLine key={lot.id} lot={lot} place={placeOf(lot, trays)} busy={busy} onCount={(to) => send(() => count(lot.id, to))} />
+          ))}
+          {lastLot && !lots.some((lot) => isSameKind(lot, lastLot)) && (
+            <Button
+              width="100%"
+              mb="3"
+              size={'bench' as never}
+              whiteSpace="normal"
+              height="auto"
+              py="3"
+              loading={busy}
+              onClick={() => send(() => putIntoTray({ ...kindOf(lastLot), stepId: step.id, count: lastLot.count, deepestMm: lastLot.deepestMm }))}
+            >
+              The same again: {lotWords(lastLot)}
+            </Button>
+          )}
+          <Fold
+            summary={lots.length === 0 ? 'Put its fasteners into the tray' : 'Other fasteners'}
+            openAtFirst={step.joint === 'screws' && lots.length === 0 && lastLot === null}
+          >
+            <LotForm stepId={step.id} like={lastLot} />
+          </Fold>
+          {connections.map(({ id, kind, way }) => (
+            <Text key={id} borderTopWidth="1px" borderColor="line" py="2">
+              <b>{JOINTS[kind].title}</b>: {way}
+            </Text>
+          ))}
+          <Fold summary="A plug, ribbon or wire was undone">
+            <ConnectionForm stepId={step.id} joint={step.joint} />
+          </Fold>
+          {step.onAt === null && (
+            <Confirm
+              trigger={<Button variant={'bare' as never}>Take this step back</Button>}
+              title={`“${step.name}” did not come off?`}
+              yes="Take it back"
+              onYes={() => send(() => forget(step.id))}
+            >
+              <Text>Its fasteners and connections go with it. The log keeps what was written.</Text>
+            </Confirm>
+          )}
+        </Box>
+      </Grid>
+    </Box>
+  );
+}
+
+const kindOf = ({ drive, head, diameterMm, lengthMm, shank, fate }: LotRow) => ({ drive, head, diameterMm, lengthMm, shank, fate });
+
+function LotLine({ lot, place, busy, onCount }: { lot: LotRow; place: string; busy: boolean; onCount: (to: number) => void }) {
+  return (
+    <Flex align="center" gap="3" borderTopWidth="1px" borderColor="line" py="2">
+      <Box width="44px" height="64px" flex="none">
+        <Screw screw={lot} boxMm={boxFor([lot])} title={`${lot.lengthMm} mm`} />
+      </Box>
+      <Box flex="1" minWidth="0">
+        <Text fontWeight="650">{lotWords(lot)}</Text>
+        <Text color="soft" fontSize="15px">
+          {place}
+        </Text>
+      </Box>
+      <Button aria-label="One fewer" disabled={busy || lot.count <= 1} onClick={() => onCount(lot.count - 1)} minWidth="52px" height="52px">
+        −
+      </Button>
+      <Text fontFamily="mono" fontSize="24px" minWidth="2ch" textAlign="center" aria-live="polite">
+        {lot.count}
+      </Text>
+      <Button aria-label="One more" disabled={busy} onClick={() => onCount(lot.count + 1)} minWidth="52px" height="52px">
+        +
+      </Button>
+    </Flex>
+  );
+}

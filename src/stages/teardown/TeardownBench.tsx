@@ -1,0 +1,101 @@
+'use client';
+
+import { Box, Text } from '@chakra-ui/react';
+import { JOINT_KINDS, JOINTS, type Joint } from '@/core/teardown/joints';
+import type { BlockRow, ConnectionRow, LotRow, RemovalStep, Tray } from '@/data/rows';
+import { AnswerForm } from '@/ui/AnswerForm';
+import { Fold } from '@/ui/Fold';
+import { EmptyPlace, Part } from '@/ui/layout';
+import { useWakeLock } from '@/ui/useWakeLock';
+import { off } from './actions';
+import { BlockPart } from './BlockPart';
+import { StepCard } from './StepCard';
+import { TrayPart } from './TrayPart';
+
+interface Props {
+  restorationId: string;
+  steps: readonly RemovalStep[];
+  lots: readonly LotRow[];
+  connections: readonly ConnectionRow[];
+  blocks: readonly BlockRow[];
+  trays: readonly Tray[];
+  /** Steps that wait for each other in a ring, by id. */
+  circles: readonly (readonly string[])[];
+  sizes: Readonly<Record<string, { width: number; height: number }>>;
+}
+
+const JOINT_OPTIONS = JOINT_KINDS.map((kind) => ({ value: kind, label: JOINTS[kind].title }));
+
+/** The bench screen: the next thing off on top, the step in hand below it, then the tray and the blocks. */
+export function TeardownBench({ restorationId, steps, lots, connections, blocks, trays, circles, sizes }: Props) {
+  useWakeLock();
+  const newestFirst = [...steps].reverse();
+  const card = (step: RemovalStep) => (
+    <StepCard
+      step={step}
+      lots={lots.filter(({ stepId }) => stepId === step.id)}
+      connections={connections.filter(({ stepId }) => stepId === step.id)}
+      lastLot={lots[lots.length - 1] ?? null}
+      trays={trays}
+      size={step.photoId === null ? null : (sizes[step.photoId] ?? null)}
+    />
+  );
+  const [inHand, ...earlier] = newestFirst;
+  return (
+    <>
+      {inHand && (
+        <Part title={`In hand: ${inHand.position} ${inHand.name}`} id="in-hand">
+          {card(inHand)}
+        </Part>
+      )}
+      <Part title="Next thing off" id="next">
+        {steps.length === 0 && (
+          <EmptyPlace>Nothing is off yet. Begin with what comes off first, and give the screws of a piece a step of their own.</EmptyPlace>
+        )}
+        <AnswerForm
+          draftKey={`off:${restorationId}`}
+          fields={[
+            { name: 'name', label: 'What comes off', hint: 'Lid screws, lid, shield, keyboard plug' },
+            { name: 'joint', label: 'Held by', kind: 'choice', options: JOINT_OPTIONS, half: true },
+            { name: 'way', label: 'Force or trick', optional: true, half: true, hint: 'Slides left, then up' },
+            { name: 'springs', label: 'Springs and small parts', optional: true },
+          ]}
+          initial={{ name: '', joint: 'screws', way: '', springs: '' }}
+          submit="It is off"
+          done="Off, and in the log."
+          bench
+          send={(values) => off({ restorationId, ...values })}
+        >
+          {(form) => <JointCaution joint={form.watch('joint') as Joint} />}
+        </AnswerForm>
+      </Part>
+      {earlier.length > 0 && (
+        <Part title="Off before">
+          {earlier.map((step) => (
+            <Box key={step.id} borderTopWidth="1px" borderColor="line">
+              <Fold summary={`${step.position} ${step.name}${countWords(lots.filter(({ stepId }) => stepId === step.id))}`}>{card(step)}</Fold>
+            </Box>
+          ))}
+        </Part>
+      )}
+      <TrayPart lots={lots} steps={steps} trays={trays} />
+      <BlockPart restorationId={restorationId} steps={steps} blocks={blocks} circles={circles} />
+    </>
+  );
+}
+
+function countWords(lots: readonly LotRow[]): string {
+  const sum = lots.reduce((total, { count }) => total + count, 0);
+  return sum === 0 ? '' : `, ${sum} ${sum === 1 ? 'fastener' : 'fasteners'}`;
+}
+
+/** What is general about this kind of joint, before the step. */
+function JointCaution({ joint }: { joint: Joint }) {
+  const { caution, ask } = JOINTS[joint];
+  return (
+    <Box borderLeftWidth="8px" borderColor={joint === 'mains' || joint === 'spring' ? 'hazard' : 'amber'} pl="3" mb="3">
+      <Text fontWeight="650">{caution}</Text>
+      <Text color="soft">{ask}</Text>
+    </Box>
+  );
+}

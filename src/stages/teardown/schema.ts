@@ -1,0 +1,89 @@
+import Joi from 'joi';
+import { CONNECTION_KINDS, JOINT_KINDS, type ConnectionKind, type Joint } from '@/core/teardown/joints';
+import { DRIVES, FATES, HEADS, MOST_IN_A_LOT, SHANKS, type Lot } from '@/core/teardown/lots';
+
+const id = Joi.string().required();
+const few = (label: string) => Joi.string().trim().max(500).allow('').default('').label(label);
+const one = (values: readonly string[], label: string) =>
+  Joi.string()
+    .valid(...values)
+    .required()
+    .label(label);
+
+export const stepSchema = Joi.object<{ restorationId: string; name: string; joint: Joint; way: string; springs: string }>({
+  restorationId: id,
+  name: Joi.string()
+    .trim()
+    .max(120)
+    .required()
+    .label('What came off')
+    .messages({ 'string.empty': 'Say what came off, like “lid” or “shield, left”.' }),
+  joint: one(JOINT_KINDS, 'Held by'),
+  way: few('Force or trick'),
+  springs: few('Springs and small parts'),
+});
+
+const count = Joi.number()
+  .integer()
+  .min(1)
+  .max(MOST_IN_A_LOT)
+  .required()
+  .label('How many')
+  .messages({
+    'number.min': 'A lot has at least one fastener. Leave it out where there was none.',
+    'number.max': `More than ${MOST_IN_A_LOT} of one kind never came out of one step. Count again.`,
+  });
+
+export const lotSchema = Joi.object<Lot & { stepId: string; deepestMm: number | null }>({
+  stepId: id,
+  drive: one(DRIVES, 'Drive'),
+  head: one(HEADS, 'Head'),
+  diameterMm: Joi.number().positive().max(20).required().label('Diameter'),
+  lengthMm: Joi.number().positive().max(300).required().label('Length'),
+  shank: one(SHANKS, 'Shank'),
+  count,
+  fate: one(FATES, 'Kept or replaced'),
+  deepestMm: Joi.number().positive().max(300).empty('').default(null).allow(null).label('Deepest the hole allows'),
+});
+
+export const recountSchema = Joi.object<{ lotId: string; count: number }>({ lotId: id, count });
+
+export const connectionSchema = Joi.object<{ stepId: string; kind: ConnectionKind; way: string }>({
+  stepId: id,
+  kind: one(CONNECTION_KINDS, 'Kind'),
+  way: Joi.string()
+    .trim()
+    .max(500)
+    .required()
+    .label('Which way round')
+    .messages({ 'string.empty': 'Say which way round it went: mark, wire colours, which is upper, how the clamp opens.' }),
+});
+
+export const blockSchema = Joi.object<{ firstId: string; thenId: string; why: string }>({
+  firstId: id.label('Goes on first'),
+  thenId: id.label('And only then'),
+  why: few('Why'),
+});
+
+export const pinSchema = Joi.object<{ stepId: string; photoId: string; pins: { x: number; y: number }[] }>({
+  stepId: id,
+  photoId: id,
+  pins: Joi.array()
+    .items(Joi.object({ x: Joi.number().min(0).max(1).required(), y: Joi.number().min(0).max(1).required() }))
+    .max(200)
+    .required()
+    .label('Pins'),
+});
+
+export const traySchema = Joi.object<{ name: string; columns: number; rows: number }>({
+  name: Joi.string()
+    .trim()
+    .max(40)
+    .required()
+    .label('Name on the tray')
+    .messages({ 'string.empty': 'Give the tray the name that is written on it.' }),
+  columns: Joi.number().integer().min(1).max(20).required().label('Cells across'),
+  rows: Joi.number().integer().min(1).max(20).required().label('Cells down'),
+});
+
+export const idSchema = Joi.object<{ id: string }>({ id });

@@ -1,0 +1,26 @@
+'use client';
+
+import { useState, useTransition } from 'react';
+import type { FieldError } from '@/core/sums/fieldErrors';
+
+type Answer<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] };
+
+/** Sends what one tap means; what was wrong is kept in words until the next tap. A tap while one is under way does nothing. */
+export function useSend() {
+  const [wrong, setWrong] = useState<string[]>([]);
+  const [busy, start] = useTransition();
+  const send = <T>(act: () => Promise<Answer<T>>, onDone?: (value: T) => void) => {
+    if (busy) return;
+    start(async () => {
+      setWrong([]);
+      try {
+        const answer = await act();
+        if (answer.ok) onDone?.(answer.value);
+        else setWrong(answer.errors.map(({ message }) => message));
+      } catch (failure) {
+        setWrong([`It did not arrive (${(failure as Error).message}). Look whether Kvell still runs, then tap again.`]);
+      }
+    });
+  };
+  return { wrong, busy, send };
+}
