@@ -40,7 +40,7 @@ export default defineConfig({
     { name: 'new user, desk', testMatch: /journey/, use: { baseURL: `http://127.0.0.1:${PORTS.empty}`, viewport: { width: 1280, height: 800 } } },
     {
       name: 'new user, phone',
-      testMatch: /journey/,
+      testMatch: /journey|teardown/,
       use: { baseURL: `http://127.0.0.1:${PORTS.empty}`, viewport: { width: 390, height: 844 }, hasTouch: true },
     },
     { name: 'hostile input', testMatch: /hostile/, use: { baseURL: `http://127.0.0.1:${PORTS.empty}`, viewport: { width: 1280, height: 800 } } },

@@ -12,6 +12,7 @@ import { saveWorkshop } from '@/data/workshop';
 import { desktopFront, handheld, homeComputer } from '@/simulators/camera/machines';
 import { LIGHTS } from '@/simulators/camera/shot';
 import { measured, photograph } from './photographs';
+import { brimselApart, pellwigThereAndBack } from './teardowns';
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
@@ -130,6 +131,7 @@ async function brimsel(at: Clock, cream: StockItem): Promise<void> {
   );
   await settleStage(id, 'intake', 'done', null, at(9, 18));
   await note(id, 'teardown', 'Six screws below, two long ones at the back. Ribbon of the keyboard: blue stripe to the left.', at(8, 10, 30));
+  await brimselApart(id, at(8, 10), at(2, 17));
   await minutes(id, 'teardown', 40, 'Shell open, board and keyboard out', at(8, 10, 40));
   await settleStage(id, 'teardown', 'done', null, at(8, 11));
   const shell = await addPiece(
@@ -250,6 +252,7 @@ async function pellwig(at: Clock, liquid: StockItem): Promise<void> {
     at(30, 18, 16),
   );
   await settleStage(id, 'intake', 'done', null, at(30, 19));
+  await pellwigThereAndBack(id, at(29, 10), at(25, 13));
   await minutes(id, 'teardown', 25, 'Four screws, cells and board out', at(29, 10));
   await settleStage(id, 'teardown', 'done', null, at(29, 10, 30));
   const shell = await addPiece(piece(id, 'K1', 'Front shell', { lengthMm: 180, widthMm: 75, heightMm: 14 }), at(29, 10, 40));

@@ -25,6 +25,8 @@ async function addresses(page: Page): Promise<Record<string, string>> {
     'run sheet': brimsel,
     intake: `${brimsel}/intake`,
     brighten: `${brimsel}/brighten`,
+    teardown: `${brimsel}/teardown`,
+    rebuild: `${brimsel}/rebuild`,
     record: `${brimsel}/record`,
     log: `${brimsel}/log`,
     piece,

@@ -32,7 +32,7 @@ export function StepOn({ step, lots, connections, early, size }: Props) {
         </Text>
       )}
       <Text mb="3">
-        {[`It came off ${step.position}.`, JOINTS[step.joint].title, step.way && `${step.way}, now the other way`, step.springs]
+        {[`Came off as number ${step.position}`, JOINTS[step.joint].title, step.way && `${step.way}, now the other way`, step.springs]
           .filter(Boolean)
           .join(' · ')}
       </Text>

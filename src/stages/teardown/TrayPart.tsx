@@ -36,7 +36,7 @@ export function TrayPart({ lots, steps, trays }: { lots: readonly LotRow[]; step
                 <Box key={cell} role="listitem" borderWidth="1px" borderColor="line" p="1" minHeight="92px" minWidth="0">
                   <Text fontSize="13px" color="soft">
                     {cellName(cell, tray)}
-                    {lot && ` · ${lot.count} ×`}
+                    {lot && ` ${lot.count}×`}
                   </Text>
                   {lot && (
                     <>
