@@ -2,10 +2,12 @@
 
 import { revalidatePath } from 'next/cache';
 import { minorUnits } from '@/core/ledger/money';
+import { keepFirstPower } from '@/data/firstPower';
 import { openRestoration } from '@/data/restorations';
 import { getWorkshop } from '@/data/workshop';
 import { answer, type Answer } from '@/edge/answer';
-import { openSchema } from './schema';
+import { write, type Given } from '@/edge/write';
+import { openSchema, powerSchema } from './schema';
 
 /** Opens a restoration. */
 export async function open(given: Record<string, string>): Promise<Answer<string>> {
@@ -15,4 +17,11 @@ export async function open(given: Record<string, string>): Promise<Answer<string
   });
   if (answered.ok) revalidatePath('/', 'layout');
   return answered;
+}
+
+/** Writes down the decision on the first power. */
+export async function decidePower(given: Given): Promise<Answer<void>> {
+  return write(powerSchema, given, async ({ restorationId, ...facts }) => {
+    await keepFirstPower(restorationId, facts);
+  });
 }

@@ -3,7 +3,9 @@ import { listRestorations, stagesOf } from '@/data/restorations';
 import { ledgerOf } from '@/data/stagesheet';
 import { inTrialWorkshop } from '@/data/trial';
 import { wrongs } from '@/edge/wrongs';
-import { open } from './actions';
+import { firstPowerFacts } from '@/data/firstPower';
+import { factsTyped, typedFacts } from './powerTyped';
+import { decidePower, open } from './actions';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
@@ -28,4 +30,47 @@ it('needs a name and an honest price', async () => {
   const before = (await listRestorations()).length;
   expect(wrongs(await open({ ...GIVEN, title: '', pricePaid: '-3' }))).toMatch(/title: .*name you will know it by.*\npricePaid: /s);
   expect(await listRestorations()).toHaveLength(before);
+});
+
+describe('first power', () => {
+  const FACTS = {
+    ranAtSeller: 'no',
+    longStored: 'no',
+    supply: 'outside supply',
+    labelVolts: '9',
+    labelPolarity: 'centre negative',
+    atHandVolts: '12',
+    atHandPolarity: 'centre negative',
+    leaked: 'no',
+    burntSmell: 'no',
+    batteryLeaked: 'no',
+    tubeInside: 'no',
+    supplyChecked: 'no',
+  };
+
+  it('is decided from what is known, written into the log, and decided anew when more is known', async () => {
+    const opened = await open(GIVEN);
+    const restorationId = opened.ok ? opened.value : '';
+    expect(await firstPowerFacts(restorationId)).toBeNull();
+    expect(wrongs(await decidePower({ restorationId, ...FACTS }))).toBe('');
+    expect((await logOf(restorationId)).at(-1)!.words).toMatch(/^First power: do not switch on\. The label asks for 9 V/);
+    expect(wrongs(await decidePower({ restorationId, ...FACTS, atHandVolts: '9' }))).toBe('');
+    expect((await logOf(restorationId)).at(-1)!.words).toMatch(/^First power: brief test/);
+    expect(await firstPowerFacts(restorationId)).toMatchObject({ atHandVolts: 9, leaked: false });
+  });
+
+  it('the form and the facts say the same, both ways', async () => {
+    const facts = factsTyped({ ...FACTS, atHandVolts: '' })!;
+    expect(facts).toMatchObject({ labelVolts: 9, atHandVolts: null, leaked: false });
+    expect(typedFacts(facts)).toEqual({ ...FACTS, atHandVolts: '' });
+    expect(factsTyped({ ...FACTS, labelVolts: 'nine' })).toBeNull();
+    expect(factsTyped({ ...FACTS, labelVolts: '-9' })).toBeNull();
+  });
+
+  it('refuses what is no answer', async () => {
+    expect(wrongs(await decidePower({ restorationId: 'x', ...FACTS, labelVolts: '-9', leaked: 'perhaps', supply: 'steam' }))).toMatch(
+      /supply: .*labelVolts: .*leaked: /s,
+    );
+    expect(wrongs(await decidePower({ restorationId: 'nobody', ...FACTS }))).toMatch(/restoration is not here/);
+  });
 });

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { POLARITIES, SUPPLY_KINDS, type PowerFacts } from '@/core/intake/firstPower';
 
 export interface OpenForm {
   title: string;
@@ -16,3 +17,31 @@ export const openSchema = Joi.object<OpenForm>({
   pricePaid: Joi.number().min(0).max(1_000_000).empty('').default(0).label('Price paid'),
   condition: Joi.string().trim().max(4000).allow('').default('').label('Condition'),
 }).messages({ 'string.empty': '{#label} is empty. Give it a name you will know it by.' });
+
+const volts = (label: string) => Joi.number().positive().max(1000).empty('').default(null).allow(null).label(label);
+const yes = (label: string) => Joi.boolean().truthy('yes').falsy('no').required().label(label);
+const polarity = (label: string) =>
+  Joi.string()
+    .valid(...POLARITIES)
+    .required()
+    .label(label);
+
+/** What is known before the first power. */
+export const powerSchema = Joi.object<PowerFacts & { restorationId: string }>({
+  restorationId: Joi.string().required(),
+  ranAtSeller: yes('Seen running'),
+  longStored: yes('Stored for long'),
+  supply: Joi.string()
+    .valid(...SUPPLY_KINDS)
+    .required()
+    .label('Supply'),
+  labelVolts: volts('Voltage on the label'),
+  labelPolarity: polarity('Polarity on the label'),
+  atHandVolts: volts('Voltage of the supply at hand'),
+  atHandPolarity: polarity('Polarity of the supply at hand'),
+  leaked: yes('Something leaked'),
+  burntSmell: yes('Burnt smell'),
+  batteryLeaked: yes('A battery leaked'),
+  tubeInside: yes('Picture tube or mains part inside'),
+  supplyChecked: yes('Supply checked'),
+});
