@@ -1,27 +1,21 @@
 import { buffer } from 'node:stream/consumers';
-import Papa from 'papaparse';
 import yazl from 'yazl';
 import type { Bundle } from '@/data/bundle';
 import { readOriginal } from '@/data/photos/store';
 import { bundleJsonSchema } from './jsonSchema';
+import { toCsv } from '@/edge/csv';
 
 /** Where a photograph lies in the ZIP. */
 export const photoEntry = ({ hash, extension }: { hash: string; extension: string }) => `photos/${hash}.${extension}`;
 
-/** A spreadsheet runs a cell that begins like a formula; with a quote before it, it stays words. */
-const harmless = (value: unknown) => (typeof value === 'string' && /^[=+\-@\t\r]/.test(value) ? `'${value}` : value);
-
-const csv = (rows: readonly Record<string, unknown>[]) =>
-  Papa.unparse(rows.map((row) => Object.fromEntries(Object.entries(row).map(([name, value]) => [name, harmless(value)]))));
-
 /** The log as CSV. */
 export function logCsv({ log }: Bundle): string {
-  return csv(log.map(({ id, at, stage, kind, words, corrects }) => ({ entry: id, at, stage: stage ?? '', kind, words, corrects: corrects ?? '' })));
+  return toCsv(log.map(({ id, at, stage, kind, words, corrects }) => ({ entry: id, at, stage: stage ?? '', kind, words, corrects: corrects ?? '' })));
 }
 
 /** The measurements as CSV, units in the names. */
 export function measurementsCsv({ measurements, pieces }: Bundle): string {
-  return csv(
+  return toCsv(
     measurements.map(({ pieceId, measuredAt, stage, lab, yellownessIndex, deltaE00, deltaB, verdict, basis, result }) => ({
       tag: pieces.find(({ id }) => id === pieceId)?.tag ?? '',
       measuredAt,

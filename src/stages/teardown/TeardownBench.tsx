@@ -9,6 +9,7 @@ import { EmptyPlace, Part } from '@/ui/layout';
 import { useWakeLock } from '@/ui/useWakeLock';
 import { off } from './actions';
 import { BlockPart } from './BlockPart';
+import { FilesPart } from './FilesPart';
 import { StepCard } from './StepCard';
 import { TrayPart } from './TrayPart';
 
@@ -79,6 +80,9 @@ export function TeardownBench({ restorationId, steps, lots, connections, blocks,
         </Part>
       )}
       <TrayPart lots={lots} steps={steps} trays={trays} />
+      <Part title="On paper">
+        <FilesPart restorationId={restorationId} />
+      </Part>
       <BlockPart restorationId={restorationId} steps={steps} blocks={blocks} circles={circles} />
     </>
   );

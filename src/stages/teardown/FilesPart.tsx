@@ -1,0 +1,62 @@
+'use client';
+
+import { Button, Flex } from '@chakra-ui/react';
+import { useRouter } from 'next/navigation';
+import { useRef } from 'react';
+import type { FieldError } from '@/core/sums/fieldErrors';
+import { say } from '@/ui/toast';
+import { useSend } from '@/ui/useSend';
+import { Wrong } from '@/ui/Wrong';
+
+type Answered = { ok: true; value: { added: number; known: number } } | { ok: false; errors: FieldError[] };
+
+/** Sheet and fasteners as files, and fasteners back in. */
+export function FilesPart({ restorationId }: { restorationId: string }) {
+  const router = useRouter();
+  const input = useRef<HTMLInputElement>(null);
+  const { wrong, busy, send } = useSend();
+  const address = `/api/restorations/${restorationId}/teardown`;
+  const takeIn = (file: File) => {
+    const form = new FormData();
+    form.set('file', file);
+    send(
+      async () => (await (await fetch(address, { method: 'POST', body: form })).json()) as Answered,
+      ({ added, known }) => {
+        say(`${added} lots taken in${known > 0 ? `, ${known} were there already` : ''}.`);
+        router.refresh();
+      },
+    );
+  };
+  return (
+    <>
+      <Wrong words={wrong} />
+      <Flex gap="3" wrap="wrap" mt="3">
+        <Button asChild>
+          <a href={address} download>
+            Sheet as Markdown
+          </a>
+        </Button>
+        <Button asChild>
+          <a href={`${address}?as=csv`} download>
+            Fasteners as CSV
+          </a>
+        </Button>
+        <Button loading={busy} onClick={() => input.current?.click()}>
+          Take fasteners in from CSV
+        </Button>
+        <input
+          ref={input}
+          type="file"
+          accept=".csv,text/csv"
+          hidden
+          aria-label="CSV of fasteners"
+          onChange={(event) => {
+            const file = event.target.files?.[0];
+            event.target.value = '';
+            if (file) takeIn(file);
+          }}
+        />
+      </Flex>
+    </>
+  );
+}
