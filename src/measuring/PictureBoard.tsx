@@ -153,6 +153,8 @@ function ShapeOnBoard({ shape, unit, width, height, onChange }: ShapeProps) {
   const drag = useDragOnBoard();
   const title = shape.kind === 'card' ? `Card patch ${shape.id.split('-')[1]}` : SHAPE_WORDS[shape.kind].title;
   const colour = COLOURS[shape.kind];
+  // A name that would run out of the picture on the right ends at its edge.
+  const cut = shape.points[0]![0] + title.length * 10 * unit > width;
   const keyed = (event: React.KeyboardEvent, move: (by: Point) => void) => {
     const step = STEP[event.key];
     if (!step) return;
@@ -187,8 +189,9 @@ function ShapeOnBoard({ shape, unit, width, height, onChange }: ShapeProps) {
         pointerEvents="none"
       />
       <text
-        x={shape.points[0]![0]}
+        x={cut ? width - 6 * unit : shape.points[0]![0]}
         y={shape.points[0]![1] - 12 * unit}
+        textAnchor={cut ? 'end' : 'start'}
         style={{ fontSize: `${17 * unit}px`, fontWeight: 650 }}
         fill="#ffffff"
         stroke="#22282b"

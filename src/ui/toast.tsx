@@ -4,14 +4,19 @@ import { createToaster, Portal, Stack, Toast, Toaster } from '@chakra-ui/react';
 
 const toaster = createToaster({ placement: 'bottom-end', pauseOnPageIdle: true });
 
+/** The last warning, which is over once something went well. */
+let warning: string | undefined;
+
 /** Says that something was saved or done; it goes by itself. */
 export function say(words: string): void {
+  if (warning) toaster.dismiss(warning);
+  warning = undefined;
   toaster.create({ description: words, duration: 3500, type: 'info' });
 }
 
 /** Says what went wrong; it stays until it is put away. */
 export function warn(words: string): void {
-  toaster.create({ description: words, duration: 60_000, type: 'error', closable: true });
+  warning = toaster.create({ description: words, duration: 60_000, type: 'error', closable: true });
 }
 
 export function ToastPlace() {

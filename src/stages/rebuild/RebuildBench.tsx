@@ -1,12 +1,12 @@
 'use client';
 
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import dynamic from 'next/dynamic';
 import { Check } from 'lucide-react';
 import type { Comparison } from '@/core/runsheet/functionTest';
 import type { Hold } from '@/core/teardown/closing';
 import type { RebuildOrder } from '@/core/teardown/rebuildOrder';
 import type { BlockRow, ConnectionRow, LotRow, RemovalStep } from '@/data/rows';
-import { Confirm } from '@/ui/Confirm';
 import { Part } from '@/ui/layout';
 import { useSend } from '@/ui/useSend';
 import { useWakeLock } from '@/ui/useWakeLock';
@@ -15,6 +15,9 @@ import { offAgain } from './actions';
 import { ClosingPart } from './ClosingPart';
 import { LeftoverPart } from './LeftoverPart';
 import { StepOn } from './StepOn';
+
+// The question comes after the page: it is not the first thing that anybody taps.
+const Confirm = dynamic(() => import('@/ui/Confirm').then((ui) => ui.Confirm), { ssr: false });
 
 interface Props {
   restorationId: string;

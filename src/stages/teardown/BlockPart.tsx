@@ -45,11 +45,7 @@ export function BlockPart({ restorationId, steps, blocks, circles }: Props) {
             <b>{nameOf(firstId)}</b> before <b>{nameOf(thenId)}</b>
             {why && <Text color="soft">{why}</Text>}
           </Box>
-          <Button
-            disabled={busy}
-            onClick={() => send(() => unblock(id))}
-            aria-label={`Take the block away: ${nameOf(firstId)} before ${nameOf(thenId)}`}
-          >
+          <Button disabled={busy} onClick={() => send(() => unblock(id))} aria-label={`Take away: ${nameOf(firstId)} before ${nameOf(thenId)}`}>
             Take away
           </Button>
         </Flex>

@@ -1,11 +1,11 @@
 'use client';
 
 import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
+import dynamic from 'next/dynamic';
 import { JOINTS } from '@/core/teardown/joints';
 import { isSameKind, lotWords } from '@/core/teardown/lots';
 import { cellName } from '@/core/teardown/tray';
 import type { ConnectionRow, LotRow, RemovalStep, Tray } from '@/data/rows';
-import { Confirm } from '@/ui/Confirm';
 import { Fold } from '@/ui/Fold';
 import { PhotoUpload } from '@/ui/PhotoUpload';
 import { boxFor, Screw } from '@/ui/Screw';
@@ -15,6 +15,9 @@ import { count, forget, pin, putIntoTray } from './actions';
 import { ConnectionForm } from './ConnectionForm';
 import { LotForm } from './LotForm';
 import { PinPhoto } from './PinPhoto';
+
+// The question comes after the page: it is not the first thing that anybody taps.
+const Confirm = dynamic(() => import('@/ui/Confirm').then((ui) => ui.Confirm), { ssr: false });
 
 interface Props {
   step: RemovalStep;

@@ -1,6 +1,7 @@
 'use client';
 
 import { Box, Text } from '@chakra-ui/react';
+import { useEffect, useRef } from 'react';
 import { JOINT_KINDS, JOINTS, type Joint } from '@/core/teardown/joints';
 import type { BlockRow, ConnectionRow, LotRow, RemovalStep, Tray } from '@/data/rows';
 import { AnswerForm } from '@/ui/AnswerForm';
@@ -42,6 +43,12 @@ export function TeardownBench({ restorationId, steps, lots, connections, blocks,
     />
   );
   const [inHand, ...earlier] = newestFirst;
+  // What has just come off is in the hand: its photograph and fasteners are next. Opening the screen moves nothing.
+  const held = useRef(inHand?.id);
+  useEffect(() => {
+    if (inHand && held.current !== inHand.id) document.getElementById('in-hand')?.scrollIntoView();
+    held.current = inHand?.id;
+  }, [inHand]);
   return (
     <>
       {inHand && (
