@@ -1,21 +1,9 @@
 import type { Measurement, Piece } from '@/data/rows';
+import { TRIAL_PIECE } from '@/data/trial';
 import { distanceWords, marksOf } from './marks';
 import { findingSchema, materialSchema, minutesSchema, noteSchema, pieceSchema, settleFindingSchema, settleStageSchema } from './schema';
 
-const piece: Piece = {
-  id: 'p',
-  restorationId: 'r',
-  tag: 'K1',
-  name: 'Lid',
-  plastic: 'ABS',
-  finish: 'textured',
-  lengthMm: null,
-  widthMm: null,
-  heightMm: null,
-  labels: '',
-  metalInside: '',
-  hiddenLab: [87, 0, 5],
-};
+const piece: Piece = { ...TRIAL_PIECE, id: 'p', restorationId: 'r', hiddenLab: [87, 0, 5] };
 
 const measurement = (id: string, b: number): Measurement => ({
   id,
