@@ -1,3 +1,4 @@
+import { keepFunctionTest } from '@/data/functionTests';
 import { TEST_ITEMS, type TestPhase, type TestResults } from '@/core/runsheet/functionTest';
 import type { ConnectionKind, Joint } from '@/core/teardown/joints';
 import type { Lot } from '@/core/teardown/lots';
@@ -7,7 +8,6 @@ import {
   addLot,
   addTray,
   explainLot,
-  keepFunctionTest,
   listTrays,
   putOn,
   takeOff,
@@ -90,7 +90,7 @@ async function putBack(restorationId: string, names: readonly string[], at: Date
       if (lot.missing < lot.count) await tickLot(lot.id, lot.count - lot.missing, lot.lengthMm, 0, when);
     }
     for (const { id } of connections.filter(({ stepId }) => stepId === step.id)) await tickConnection(id, when);
-    await putOn(step.id, '', when);
+    await putOn({ stepId: step.id, words: '' }, when);
   }
 }
 

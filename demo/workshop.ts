@@ -1,10 +1,11 @@
+import { addFinding, settleFinding } from '@/data/findings';
 import { caution } from '@/core/peroxide/cautions';
 import type { Stage } from '@/core/runsheet/stages';
 import { writeNote } from '@/data/log';
 import { addPiece, type NewPiece } from '@/data/pieces';
 import { openRestoration, settleStage } from '@/data/restorations';
 import type { Piece, Session, StockItem } from '@/data/rows';
-import { addFinding, addLedgerEntry, settleFinding } from '@/data/stagesheet';
+import { addLedgerEntry } from '@/data/ledger';
 import { addStock } from '@/data/stock';
 import { noteTurn, runningTimers, startTimer } from '@/data/timers';
 import { endExposure, endTreatment, startExposure, treatmentsOf, type StartExposure } from '@/data/treatments';

@@ -32,10 +32,7 @@ it('a restoration asks first for photographs, then for tags, then for what its r
   const { id } = await openRestoration({ title: 'Trial machine', machine: '', source: '', pricePaidMinor: 0, condition: '' });
   const step = async () => (await nextSteps())[0]!;
   expect((await step()).verb).toBe('Photograph every side');
-  const bytes = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#d5cdb0' } })
-    .jpeg()
-    .toBuffer();
-  await addPhoto({ restorationId: id, pieceId: null, stage: 'intake', originalName: 'a.jpg', words: '', bytes });
+  await trialPhoto(id);
   expect((await step()).verb).toBe('Tag the pieces');
   const piece = await addPiece({ restorationId: id, tag: 'K1', name: 'Lid', ...PIECE });
   expect((await step()).verb).toBe('Intake');

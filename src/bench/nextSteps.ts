@@ -1,8 +1,9 @@
+import { stagesOf } from '@/data/stages';
 import { STAGE_WORDS } from '@/core/runsheet/stages';
 import { measurementsOf } from '@/data/measurements';
 import { piecesOf } from '@/data/pieces';
 import { photosOf } from '@/data/photos/store';
-import { listRestorations, stagesOf } from '@/data/restorations';
+import { listRestorations } from '@/data/restorations';
 import { sessionsOf } from '@/data/treatments';
 
 export interface NextStep {

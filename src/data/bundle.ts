@@ -1,3 +1,6 @@
+import { stagesOf } from './stages';
+import { findingsOf } from './findings';
+import { functionTestsOf } from './functionTests';
 import { Op, type Transaction } from 'sequelize';
 import { Refusal } from '@/core/refusal';
 import { database, inTransaction } from './connection';
@@ -5,16 +8,17 @@ import { appendLog, logOf } from './log';
 import { measurementsOf } from './measurements';
 import { photosOf } from './photos/store';
 import { piecesOf } from './pieces';
-import { findRestoration, stagesOf } from './restorations';
-import type { BlockRow, ConnectionRow, Finding, FunctionTest, LedgerEntry, LogEntry, LotRow, Measurement, Photo, Piece, RemovalStep, Restoration, Session, StageRow, StockItem, Treatment } from './rows';
-import { findingsOf, ledgerOf } from './stagesheet';
+import { requestsOf } from './requests';
+import { findRestoration } from './restorations';
+import type { BlockRow, ConnectionRow, Finding, FunctionTest, LedgerEntry, LogEntry, LotRow, Measurement, Photo, Piece, OwnerRequest, RemovalStep, Restoration, Session, StageRow, StockItem, Treatment } from './rows';
+import { ledgerOf } from './ledger';
 import { addRow, findRow, findRows } from './table';
 import { sessionsOf, treatmentsOf } from './treatments';
-import { functionTestsOf, teardownOf } from './teardown';
+import { teardownOf } from './teardown';
 import { getWorkshop } from './workshop';
 
 export const BUNDLE_FORMAT = 'kvell-restoration';
-export const BUNDLE_VERSION = 1;
+export const BUNDLE_VERSION = 2;
 
 /** One restoration with everything that belongs to it. */
 export interface Bundle {
@@ -35,6 +39,7 @@ export interface Bundle {
   connections: ConnectionRow[];
   blocks: BlockRow[];
   functionTests: FunctionTest[];
+  requests: OwnerRequest[];
   ledger: LedgerEntry[];
   /** Numbered from 1 in their own order, since a log's numbers belong to its workshop. */
   log: LogEntry[];
@@ -45,7 +50,7 @@ export async function gatherBundle(restorationId: string): Promise<Bundle | null
   const restoration = await findRestoration(restorationId);
   if (!restoration) return null;
   const { name, timeZone, currency, hourlyRateMinor } = await getWorkshop();
-  const [stages, pieces, photos, measurements, findings, treatments, sessions, ledger, log, teardown, functionTests] = await Promise.all([
+  const [stages, pieces, photos, measurements, findings, treatments, sessions, ledger, log, teardown, functionTests, requests] = await Promise.all([
     stagesOf(restorationId),
     piecesOf(restorationId),
     photosOf(restorationId),
@@ -57,6 +62,7 @@ export async function gatherBundle(restorationId: string): Promise<Bundle | null
     logOf(restorationId),
     teardownOf(restorationId),
     functionTestsOf(restorationId),
+    requestsOf(restorationId),
   ]);
   const stockIds = treatments.flatMap(({ stockId }) => stockId ?? []);
   const stock = stockIds.length > 0 ? await findRows('stock', { id: { [Op.in]: stockIds } }) : [];
@@ -79,6 +85,7 @@ export async function gatherBundle(restorationId: string): Promise<Bundle | null
     connections: teardown.connections,
     blocks: teardown.blocks,
     functionTests,
+    requests,
     ledger,
     log: log.map((entry, i) => ({ ...entry, id: i + 1, corrects: entry.corrects === null ? null : (position.get(entry.corrects) ?? null) })),
   };
@@ -108,6 +115,7 @@ export async function keepBundle(bundle: Bundle): Promise<void> {
     for (const row of bundle.connections) await addRow('connections', row, transaction);
     for (const row of bundle.blocks) await addRow('blocks', row, transaction);
     for (const row of bundle.functionTests) await addRow('function_tests', row, transaction);
+    for (const row of bundle.requests) await addRow('requests', row, transaction);
     for (const row of bundle.ledger) await addRow('ledger', row, transaction);
     await keepLog(bundle.log, transaction);
     await appendLog({ restorationId: null, stage: null, kind: 'import', words: `Imported: ${restoration.title}, from ${bundle.workshop.name}.` }, transaction);

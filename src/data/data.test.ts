@@ -1,3 +1,5 @@
+import { stagesOf } from './stages';
+import { addFinding, settleFinding } from './findings';
 import { QueryTypes } from 'sequelize';
 import sharp from 'sharp';
 import { caution } from '@/core/peroxide/cautions';
@@ -5,9 +7,9 @@ import { database } from './connection';
 import { logOf, writeNote } from './log';
 import { addPiece } from './pieces';
 import { addPhoto, readOriginal, readThumbnail } from './photos/store';
-import { settleStage, stagesOf } from './restorations';
+import { settleStage } from './restorations';
 import { TABLES } from './schema';
-import { addFinding, ledgerOf, settleFinding } from './stagesheet';
+import { ledgerOf } from './ledger';
 import { endTimer, noteTurn, runningTimers, startTimer } from './timers';
 import { inTrialWorkshop, trialPiece, trialRestoration } from './trial';
 import { endExposure, sessionsOf, startExposure, treatmentsOf, type StartExposure } from './treatments';
@@ -43,7 +45,7 @@ describe('the database', () => {
 
   it('refuses what points nowhere', async () => {
     const { tables } = await database();
-    await expect(tables.pieces.create({ id: 'x', restorationId: 'nobody', tag: 'K9', name: '', plastic: '', finish: '', labels: '', metalInside: '' })).rejects.toThrow(/FOREIGN KEY/);
+    await expect(tables.pieces.create({ id: 'x', restorationId: 'nobody', tag: 'K9', name: '', plastic: '', finish: '', labels: '', metalInside: '', worthKeeping: '' })).rejects.toThrow(/FOREIGN KEY/);
   });
 
   it('keeps the log: no entry can be changed or taken out', async () => {

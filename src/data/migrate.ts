@@ -2,9 +2,10 @@ import { DataTypes, type Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { firstSlice } from './migrations/0001-first-slice';
 import { teardown } from './migrations/0002-teardown';
+import { intake } from './migrations/0003-intake';
 import type { Migration } from './migrations/migration';
 
-const MIGRATIONS: readonly Migration[] = [firstSlice, teardown];
+const MIGRATIONS: readonly Migration[] = [firstSlice, teardown, intake];
 
 /** Brings the database forward to the newest shape. */
 export async function migrate(sequelize: Sequelize): Promise<string[]> {

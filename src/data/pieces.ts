@@ -1,10 +1,11 @@
 import { Refusal } from '@/core/refusal';
 import { inTransaction } from './connection';
+import { reopenAsked } from './findings';
 import { appendLog } from './log';
 import type { Piece } from './rows';
 import { addRow, changeRow, findRow, findRows, needRow } from './table';
 
-export type NewPiece = Omit<Piece, 'id' | 'hiddenLab'>;
+export type NewPiece = Omit<Piece, 'id' | 'hiddenLab' | 'aim' | 'worthKeeping'> & Partial<Pick<Piece, 'aim' | 'worthKeeping'>>;
 
 /** In the order of their tags. */
 export async function piecesOf(restorationId: string): Promise<Piece[]> {
@@ -20,7 +21,7 @@ export async function addPiece(piece: NewPiece, now = new Date()): Promise<Piece
     await needRow('restorations', piece.restorationId, transaction);
     const [taken] = await findRows('pieces', { restorationId: piece.restorationId, tag: piece.tag }, undefined, transaction);
     if (taken) throw new Refusal('tag', `Tag ${piece.tag} is already on ${taken.name}. Take the next free one.`);
-    const added = await addRow('pieces', { ...piece, hiddenLab: null }, transaction);
+    const added = await addRow('pieces', { aim: null, worthKeeping: '', ...piece, hiddenLab: null }, transaction);
     await appendLog({ restorationId: piece.restorationId, stage: 'intake', kind: 'piece', words: `Piece ${piece.tag}: ${piece.name}, ${piece.plastic}, ${piece.finish}.` }, transaction, now);
     return added;
   });
@@ -37,5 +38,6 @@ export async function changePiece(id: string, changes: Omit<NewPiece, 'restorati
       { restorationId: piece.restorationId, stage: 'intake', kind: 'piece', words: `Piece ${changes.tag} changed.`, data: { before: piece, after: changes } },
       transaction,
     );
+    await reopenAsked(piece.restorationId, new Date(), transaction);
   });
 }

@@ -1,17 +1,36 @@
 import { Refusal } from '@/core/refusal';
-import { STAGES, type Stage, type StageState } from '@/core/runsheet/stages';
+import { AIM_WORDS, type Aim } from '@/core/intake/aim';
+import { ASKED_STAGES } from '@/core/intake/proposals';
+import type { WorthEstimate } from '@/core/ledger/worth';
+import type { Stage, StageState } from '@/core/runsheet/stages';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
-import type { Restoration, StageRow } from './rows';
+import { askedFor, reopenAsked, restUnasked } from './findings';
+import type { Restoration } from './rows';
+import { addStages, setStage } from './stages';
 import { holdsOf } from './teardown';
 import { addRow, changeRow, findRow, findRows, needRow } from './table';
 
+/** What is known of a machine when it comes in. */
+export type Provenance = Pick<Restoration, 'title' | 'machine' | 'source' | 'condition' | 'claim' | 'packing'>;
+type NewRestoration = Pick<Restoration, 'title' | 'machine' | 'source' | 'pricePaidMinor' | 'condition'> & Partial<Restoration>;
+
+const AT_FIRST = {
+  claim: '',
+  packing: '',
+  aim: 'presentable',
+  worthKeeping: '',
+  owner: '',
+  allowed: { stages: [], spendMinor: 0, words: '' },
+  estimate: null,
+} satisfies Partial<Restoration>;
+
 /** Opens a restoration with its nine stages; the price paid is its first ledger entry. */
-export async function openRestoration(given: Omit<Restoration, 'id' | 'openedAt' | 'closedAt'>, now = new Date()): Promise<Restoration> {
+export async function openRestoration(given: NewRestoration, now = new Date()): Promise<Restoration> {
   return inTransaction(async (transaction) => {
-    const restoration = await addRow('restorations', { ...given, openedAt: now.toISOString(), closedAt: null }, transaction);
+    const restoration = await addRow('restorations', { ...AT_FIRST, ...given, openedAt: now.toISOString(), closedAt: null }, transaction);
     const { id: restorationId } = restoration;
-    for (const stage of STAGES) await addRow('stages', { restorationId, stage, state: 'open', settledAt: null, reason: null }, transaction);
+    await addStages(restorationId, transaction);
     if (given.pricePaidMinor > 0)
       await addRow('ledger', { restorationId, stage: 'intake', kind: 'price', words: 'Price paid', amountMinor: given.pricePaidMinor, minutes: 0, at: now.toISOString() }, transaction);
     await appendLog({ restorationId, stage: 'intake', kind: 'opened', words: `Opened: ${given.title}. ${given.condition}`.trim() }, transaction, now);
@@ -24,27 +43,71 @@ export const listRestorations = (): Promise<Restoration[]> => findRows('restorat
 
 export const findRestoration = (id: string): Promise<Restoration | null> => findRow('restorations', id);
 
-/** The nine stages in the order of work. */
-export async function stagesOf(restorationId: string): Promise<StageRow[]> {
-  const rows = await findRows('stages', { restorationId });
-  return [...rows].sort((a, b) => STAGES.indexOf(a.stage) - STAGES.indexOf(b.stage));
-}
-
-/** Marks a stage done, not needed (with a reason) or open again. */
+/** Marks a stage done, not needed (with a reason) or open again. @throws Refusal with everything that holds it */
 export async function settleStage(restorationId: string, stage: Stage, state: StageState, reason: string | null, now = new Date()): Promise<void> {
   if (state === 'not needed' && !reason) throw new Refusal('reason', 'Say in a few words why this stage is not needed; it goes into the record.');
   await inTransaction(async (transaction) => {
     await needRow('restorations', restorationId, transaction);
+    if (state !== 'open' && ASKED_STAGES.includes(stage)) {
+      const open = (await askedFor(restorationId, transaction)).get(stage) ?? [];
+      if (open.length > 0)
+        throw new Refusal('state', `Findings still ask for it: ${open.map(({ kind, words }) => [kind, words].filter(Boolean).join(', ')).join('; ')}. Settle each: done, left on purpose or not possible.`);
+      const waiting = await findRows('requests', { restorationId, stage, answer: null }, undefined, transaction);
+      if (waiting.length > 0) throw new Refusal('state', `The owner has not answered yet: ${waiting.map(({ what }) => what).join('; ')}.`);
+    }
     if (stage === 'rebuild' && state === 'done') {
       const holds = await holdsOf(restorationId, now, transaction);
       if (holds.length > 0) throw new Refusal('state', `Do not close the case yet. ${holds.map(({ words }) => words).join(' ')}`);
     }
-    const settledAt = state === 'open' ? null : now.toISOString();
-    await changeRow('stages', { restorationId, stage }, { state, reason, settledAt }, transaction);
-    const rest = await findRows('stages', { restorationId, state: 'open' }, undefined, transaction);
-    await changeRow('restorations', { id: restorationId }, { closedAt: rest.length === 0 ? now.toISOString() : null }, transaction);
-    const words = { open: 'opened again', done: 'done', 'not needed': `not needed: ${reason}` }[state];
-    await appendLog({ restorationId, stage, kind: 'stage', words: `Stage ${words}.` }, transaction, now);
+    await setStage({ restorationId, stage, state, reason }, now, transaction);
+    if (stage === 'intake' && state === 'done') await restUnasked(restorationId, now, transaction);
   });
 }
 
+/** Changes what is known of the machine; the price stays with the ledger. */
+export async function changeProvenance(id: string, changes: Provenance): Promise<void> {
+  await inTransaction(async (transaction) => {
+    const before = await needRow('restorations', id, transaction);
+    await changeRow('restorations', { id }, changes, transaction);
+    await appendLog({ restorationId: id, stage: 'intake', kind: 'machine', words: 'What is known of the machine was changed.', data: { before, after: changes } }, transaction);
+  });
+}
+
+/** How far to go, and what is worth keeping; stages that this asks for open again. */
+export async function setAim(id: string, aim: Aim, worthKeeping: string, now = new Date()): Promise<void> {
+  await inTransaction(async (transaction) => {
+    const before = await needRow('restorations', id, transaction);
+    await changeRow('restorations', { id }, { aim, worthKeeping }, transaction);
+    await appendLog(
+      {
+        restorationId: id,
+        stage: 'intake',
+        kind: 'aim',
+        words: `Aim: ${aim}. ${AIM_WORDS[aim]}${worthKeeping ? ` Worth keeping: ${worthKeeping}` : ''}`,
+        data: { before: before.aim, worthKeeping: before.worthKeeping },
+      },
+      transaction,
+      now,
+    );
+    await reopenAsked(id, now, transaction);
+  });
+}
+
+/** Whose machine it is, and what may be done without asking. */
+export async function setOwner(id: string, owner: string, allowed: Restoration['allowed'], now = new Date()): Promise<void> {
+  await inTransaction(async (transaction) => {
+    const before = await needRow('restorations', id, transaction);
+    await changeRow('restorations', { id }, { owner, allowed }, transaction);
+    const words = owner === '' ? 'The machine is the workshop’s own.' : `The machine is ${owner}’s. Without asking: ${allowed.stages.join(', ') || 'nothing'}. ${allowed.words}`;
+    await appendLog({ restorationId: id, stage: 'intake', kind: 'owner', words: words.trim(), data: { before: { owner: before.owner, allowed: before.allowed }, allowed } }, transaction, now);
+  });
+}
+
+/** What is still to come and what a good one costs, as it is estimated now; the log keeps every estimate. */
+export async function setEstimate(id: string, estimate: WorthEstimate, words: string, now = new Date()): Promise<void> {
+  await inTransaction(async (transaction) => {
+    await needRow('restorations', id, transaction);
+    await changeRow('restorations', { id }, { estimate }, transaction);
+    await appendLog({ restorationId: id, stage: 'intake', kind: 'estimate', words, data: estimate }, transaction, now);
+  });
+}

@@ -5,6 +5,11 @@ import type { Verdict } from '@/core/photo/verdict';
 import type { Caution } from '@/core/peroxide/cautions';
 import type { StrengthUnit } from '@/core/peroxide/strength';
 import type { SchoolId } from '@/core/exposure/schools';
+import type { Aim } from '@/core/intake/aim';
+import type { FindingKind, Settlement, Severity } from '@/core/intake/findings';
+import type { Allowed, Asked } from '@/core/intake/owner';
+import type { WorthEstimate } from '@/core/ledger/worth';
+import type { Share } from '@/core/photo/picture';
 import type { Stage, StageState } from '@/core/runsheet/stages';
 import type { ConnectionKind, Joint } from '@/core/teardown/joints';
 import type { Lot } from '@/core/teardown/lots';
@@ -31,6 +36,16 @@ export interface Restoration {
   source: string;
   pricePaidMinor: number;
   condition: string;
+  /** What the seller said of it: “untested”, “faulty”. */
+  claim: string;
+  packing: string;
+  aim: Aim;
+  worthKeeping: string;
+  /** Whose machine it is; empty for the workshop's own. */
+  owner: string;
+  allowed: Allowed;
+  /** What is still to come and what a good one costs, as it was last estimated. */
+  estimate: WorthEstimate | null;
   openedAt: string;
   closedAt: string | null;
 }
@@ -57,6 +72,9 @@ export interface Piece {
   labels: string;
   metalInside: string;
   hiddenLab: Lab | null;
+  /** Where it differs from the machine's. */
+  aim: Aim | null;
+  worthKeeping: string;
 }
 
 export interface Photo {
@@ -99,11 +117,15 @@ export interface Finding {
   restorationId: string;
   pieceId: string | null;
   stage: Stage;
-  kind: string;
+  kind: FindingKind;
   words: string;
-  severity: string;
+  severity: Severity;
+  /** The photograph that it is pinned on, and where. */
+  photoId: string | null;
+  pin: Share | null;
+  closeUpId: string | null;
   foundAt: string;
-  settledAs: string | null;
+  settledAs: Settlement | null;
   settledWords: string | null;
   settledAt: string | null;
 }
@@ -182,10 +204,13 @@ export interface RemovalStep {
   springs: string;
   photoId: string | null;
   /** Where the fasteners sat, as shares of the photograph's width and height. */
-  pins: { x: number; y: number }[];
+  pins: Share[];
   removedAt: string;
   onAt: string | null;
   onWords: string | null;
+  /** Who did it, where the workshop has more than one name. */
+  offBy: string;
+  onBy: string;
 }
 
 export interface LotRow extends Lot {
@@ -225,6 +250,36 @@ export interface Tray {
   columns: number;
   rows: number;
   addedAt: string;
+}
+
+/** Something that the owner is asked first. */
+export interface OwnerRequest extends Asked {
+  id: string;
+  restorationId: string;
+  what: string;
+  why: string;
+  alternatives: string;
+  askedAt: string;
+  answerWords: string;
+  answeredAt: string | null;
+}
+
+export interface Person {
+  id: string;
+  name: string;
+  addedAt: string;
+}
+
+/** What lets devices of the local network in. */
+export interface Door {
+  id: string;
+  /** Salt and slow hash; never the passphrase itself. */
+  passphrase: string | null;
+  /** What the cookies are sealed with; a new one signs every device out. */
+  seal: string;
+  open: boolean;
+  failures: number;
+  shutUntil: string | null;
 }
 
 export interface FunctionTest {
@@ -281,5 +336,8 @@ export interface RowOf {
   blocks: BlockRow;
   trays: Tray;
   function_tests: FunctionTest;
+  requests: OwnerRequest;
+  people: Person;
+  door: Door;
   log: LogEntry;
 }

@@ -1,27 +1,11 @@
+import { keepFunctionTest } from './functionTests';
 import type { Lot } from '@/core/teardown/lots';
 import { logOf } from './log';
 import type { LotRow, RemovalStep } from './rows';
 import { settleStage } from './restorations';
 import { startTimer } from './timers';
 import { inTrialWorkshop, trialRestoration } from './trial';
-import {
-  addBlock,
-  addConnection,
-  addLot,
-  addTray,
-  explainLot,
-  forgetStep,
-  keepFunctionTest,
-  listTrays,
-  putOn,
-  recount,
-  removeBlock,
-  takeOff,
-  takeOffAgain,
-  teardownOf,
-  tickConnection,
-  tickLot,
-} from './teardown';
+import { addBlock, addConnection, addLot, addTray, explainLot, forgetStep, listTrays, putOn, recount, removeBlock, takeOff, takeOffAgain, teardownOf, tickConnection, tickLot } from './teardown';
 import { TEST_ITEMS, type TestResults } from '@/core/runsheet/functionTest';
 
 inTrialWorkshop();
@@ -97,17 +81,17 @@ describe('putting on', () => {
     await addBlock(inner.id, outer.id, 'sits below it');
     const lot = await addLot(outer.id, { ...LOT, count: 2 }, null);
     const plug = await addConnection({ stepId: outer.id, kind: 'plug', way: 'red to the edge' });
-    await expect(putOn(outer.id, '')).rejects.toThrow('“inner shield” must be on before “outer shield”');
-    await putOn(inner.id, '');
-    await expect(putOn(outer.id, '')).rejects.toThrow('Still out: 2 × cross pan');
+    await expect(putOn({ stepId: outer.id, words: '' })).rejects.toThrow('“inner shield” must be on before “outer shield”');
+    await putOn({ stepId: inner.id, words: '' });
+    await expect(putOn({ stepId: outer.id, words: '' })).rejects.toThrow('Still out: 2 × cross pan');
     await tickLot(lot.id, 1, 8, 0);
     await expect(explainLot(lot.id, 1, '')).rejects.toThrow('what became of them');
     await explainLot(lot.id, 1, 'lost, none put in');
-    await expect(putOn(outer.id, '')).rejects.toThrow('Not connected yet: plug (red to the edge)');
+    await expect(putOn({ stepId: outer.id, words: '' })).rejects.toThrow('Not connected yet: plug (red to the edge)');
     await tickConnection(plug.id);
     await tickConnection(plug.id);
-    await putOn(outer.id, 'tab glued');
-    await expect(putOn(outer.id, '')).rejects.toThrow('Nothing was counted twice');
+    await putOn({ stepId: outer.id, words: 'tab glued' });
+    await expect(putOn({ stepId: outer.id, words: '' })).rejects.toThrow('Nothing was counted twice');
     await takeOffAgain(outer.id, 'plug was reversed');
     expect((await teardownOf(outer.restorationId)).connections[0]!.tickedAt).toBeNull();
     expect((await lotOf(outer)).returned).toBe(0);
@@ -121,7 +105,7 @@ describe('closing the case', () => {
     const timer = new Date(Date.now() + 60 * 60_000);
     await startTimer({ restorationId, pieceId: null, label: 'hinge glue', atTheBell: '', minutes: 60 });
     await expect(close()).rejects.toThrow(/lid is not on yet.*hinge glue is not through: 60 min to go.*function test/s);
-    await putOn(steps[0]!.id, '');
+    await putOn({ stepId: steps[0]!.id, words: '' });
     await keepFunctionTest({ restorationId, phase: 'before closing', results: RESULTS, waivedWhy: null });
     await settleStage(restorationId, 'rebuild', 'done', null, new Date(timer.getTime() + 60_000));
   });
@@ -133,9 +117,9 @@ describe('closing the case', () => {
 
   it('the test may be waived with a reason', async () => {
     const { restorationId, steps } = await machine('lid');
-    await putOn(steps[0]!.id, '');
+    await putOn({ stepId: steps[0]!.id, words: '' });
     await keepFunctionTest({ restorationId, phase: 'before closing', results: RESULTS, waivedWhy: 'no supply at hand' });
     await settleStage(restorationId, 'rebuild', 'done', null);
-    expect((await logOf(restorationId)).map(({ words }) => words)).toContain('Function test before closing waived: no supply at hand.');
+    expect((await logOf(restorationId)).map(({ words }) => words)).toContain('Function test before closing: nothing faulty. Waived: no supply at hand.');
   });
 });

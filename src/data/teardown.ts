@@ -3,11 +3,11 @@ import { explainMissing, holeDepth, lotWords, outstanding, returnToHole, type Lo
 import { numberSteps } from '@/core/teardown/order';
 import { nextCell } from '@/core/teardown/tray';
 import { Refusal } from '@/core/refusal';
-import type { TestPhase, TestResults } from '@/core/runsheet/functionTest';
+import { testState } from '@/core/runsheet/functionTest';
 import type { Transaction } from 'sequelize';
 import { database, inTransaction } from './connection';
 import { appendLog } from './log';
-import type { BlockRow, ConnectionRow, FunctionTest, LotRow, RemovalStep, Tray } from './rows';
+import type { BlockRow, ConnectionRow, LotRow, RemovalStep, Tray } from './rows';
 import { addRow, changeRow, findRows, needRow } from './table';
 
 /** A teardown whole: steps in the order taken off, with what belongs to them. */
@@ -29,10 +29,13 @@ export async function teardownOf(restorationId: string, transaction?: Transactio
 
 const stateOf = (row: LotRow): LotState => ({ lot: row, returned: row.returned, missing: row.missing });
 
-type NewStep = Pick<RemovalStep, 'restorationId' | 'name' | 'joint' | 'way' | 'springs'>;
+type NewStep = Pick<RemovalStep, 'restorationId' | 'name' | 'joint' | 'way' | 'springs'> & { by?: string };
+
+/** Who did it, where somebody said so. */
+const doneBy = (by: string) => (by ? ` (${by})` : '');
 
 /** The next thing off. */
-export async function takeOff(step: NewStep, now = new Date()): Promise<RemovalStep> {
+export async function takeOff({ by = '', ...step }: NewStep, now = new Date()): Promise<RemovalStep> {
   return inTransaction(async (transaction) => {
     await needRow('restorations', step.restorationId, transaction);
     const { steps } = await teardownOf(step.restorationId, transaction);
@@ -40,9 +43,9 @@ export async function takeOff(step: NewStep, now = new Date()): Promise<RemovalS
     if (same)
       throw new Refusal('name', `“${same.name}” came off already, as number ${same.position}. Give this one a name of its own, like “${step.name}, left”.`);
     const position = (steps[steps.length - 1]?.position ?? 0) + 1;
-    const added = await addRow('removal_steps', { ...step, position, photoId: null, pins: [], removedAt: now.toISOString(), onAt: null, onWords: null }, transaction);
+    const added = await addRow('removal_steps', { ...step, position, photoId: null, pins: [], removedAt: now.toISOString(), onAt: null, onWords: null, offBy: by, onBy: '' }, transaction);
     await appendLog(
-      { restorationId: step.restorationId, stage: 'teardown', kind: 'off', words: `${position}. Off: ${step.name}. ${step.way}`.trim(), data: { stepId: added.id } },
+      { restorationId: step.restorationId, stage: 'teardown', kind: 'off', words: `${position}. Off: ${step.name}. ${step.way}`.trim() + doneBy(by), data: { stepId: added.id } },
       transaction,
       now,
     );
@@ -205,7 +208,7 @@ export async function tickConnection(connectionId: string, now = new Date()): Pr
 /**
  * A step goes on again. @throws Refusal while one that must be on before it is off, or something of it is out
  */
-export async function putOn(stepId: string, words: string, now = new Date()): Promise<void> {
+export async function putOn({ stepId, words, by = '' }: { stepId: string; words: string; by?: string }, now = new Date()): Promise<void> {
   await inTransaction(async (transaction) => {
     const step = await needRow('removal_steps', stepId, transaction);
     if (step.onAt !== null) throw new Refusal('stepId', `“${step.name}” is on already, perhaps ticked on another screen. Nothing was counted twice.`);
@@ -217,8 +220,8 @@ export async function putOn(stepId: string, words: string, now = new Date()): Pr
     if (open.length > 0) throw new Refusal('stepId', `Still out: ${open.map((lot) => lotWords({ ...lot, count: outstanding(stateOf(lot)) })).join('; ')}. Tick them or say what became of them.`);
     const loose = connections.filter((connection) => connection.stepId === stepId && connection.tickedAt === null);
     if (loose.length > 0) throw new Refusal('stepId', `Not connected yet: ${loose.map(({ kind, way }) => `${kind} (${way})`).join('; ')}.`);
-    await changeRow('removal_steps', { id: stepId, onAt: null }, { onAt: now.toISOString(), onWords: words || null }, transaction);
-    await appendLog({ restorationId: step.restorationId, stage: 'rebuild', kind: 'on', words: `On: ${step.name}. ${words}`.trim(), data: { stepId } }, transaction, now);
+    await changeRow('removal_steps', { id: stepId, onAt: null }, { onAt: now.toISOString(), onWords: words || null, onBy: by }, transaction);
+    await appendLog({ restorationId: step.restorationId, stage: 'rebuild', kind: 'on', words: `On: ${step.name}. ${words}`.trim() + doneBy(by), data: { stepId } }, transaction, now);
   });
 }
 
@@ -227,33 +230,10 @@ export async function takeOffAgain(stepId: string, why: string): Promise<void> {
   await inTransaction(async (transaction) => {
     const step = await needRow('removal_steps', stepId, transaction);
     if (step.onAt === null) throw new Refusal('stepId', `“${step.name}” is off already.`);
-    await changeRow('removal_steps', { id: stepId }, { onAt: null, onWords: null }, transaction);
+    await changeRow('removal_steps', { id: stepId }, { onAt: null, onWords: null, onBy: '' }, transaction);
     await changeRow('lots', { stepId }, { returned: 0 }, transaction);
     await changeRow('connections', { stepId }, { tickedAt: null }, transaction);
     await appendLog({ restorationId: step.restorationId, stage: 'rebuild', kind: 'on', words: `Off again: ${step.name}. ${why}`.trim(), data: { stepId } }, transaction);
-  });
-}
-
-export const functionTestsOf = (restorationId: string): Promise<FunctionTest[]> => findRows('function_tests', { restorationId }, [['at', 'ASC']]);
-
-/** Keeps a function test, or that it is waived with a reason. */
-export async function keepFunctionTest(test: { restorationId: string; phase: TestPhase; results: TestResults; waivedWhy: string | null }, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    await needRow('restorations', test.restorationId, transaction);
-    await addRow('function_tests', { ...test, at: now.toISOString() }, transaction);
-    const faulty = Object.entries(test.results).flatMap(([item, state]) => (state === 'faulty' ? [item] : []));
-    const found = faulty.length > 0 ? `faulty: ${faulty.join(', ')}` : 'nothing faulty';
-    await appendLog(
-      {
-        restorationId: test.restorationId,
-        stage: test.phase === 'before' ? 'intake' : 'rebuild',
-        kind: 'function test',
-        words: test.waivedWhy === null ? `Function test ${test.phase}: ${found}.` : `Function test ${test.phase} waived: ${test.waivedWhy}.`,
-        data: test.results,
-      },
-      transaction,
-      now,
-    );
   });
 }
 
@@ -270,7 +250,7 @@ export async function holdsOf(restorationId: string, now: Date, transaction?: Tr
       lots: lots.map((lot) => ({ ...stateOf(lot), name: `${nameOf(lot.stepId)}, ${lotWords(lot)}` })),
       connections: connections.map(({ stepId, kind, tickedAt }) => ({ name: `${nameOf(stepId)}, ${kind}`, ticked: tickedAt !== null })),
       curing: timers.map(({ label, dueAt }) => ({ name: label, readyAt: new Date(dueAt) })),
-      functionTest: !last ? 'open' : last.waivedWhy === null ? 'made' : 'waived',
+      functionTest: testState(last),
       stepsOff: steps.filter(({ onAt }) => onAt === null).map(({ name }) => name),
     },
     now,

@@ -1,10 +1,12 @@
 import { mkdtemp, rm } from 'node:fs/promises';
 import os from 'node:os';
 import path from 'node:path';
+import sharp from 'sharp';
 import { closeDatabase } from './connection';
 import { addPiece, type NewPiece } from './pieces';
+import { addPhoto } from './photos/store';
 import { openRestoration } from './restorations';
-import type { Piece, Restoration, Workshop } from './rows';
+import type { Photo, Piece, Restoration, Workshop } from './rows';
 import { saveWorkshop } from './workshop';
 
 /** What the tests of several rooms need: a workshop in a folder of its own, a restoration and a piece. */
@@ -63,4 +65,12 @@ export const trialRestoration = (): Promise<Restoration> =>
 export async function trialPiece(fields: Partial<NewPiece> = {}): Promise<Piece> {
   const { id: restorationId } = await trialRestoration();
   return addPiece({ restorationId, ...TRIAL_PIECE, ...fields });
+}
+
+/** A small photograph in a restoration; each shade is another file. */
+export async function trialPhoto(restorationId: string, shade = 0): Promise<Photo> {
+  const bytes = await sharp({ create: { width: 40, height: 30, channels: 3, background: { r: 213, g: 205, b: 176 - shade } } })
+    .jpeg()
+    .toBuffer();
+  return addPhoto({ restorationId, pieceId: null, stage: 'intake', originalName: `trial-${shade}.jpg`, words: '', bytes });
 }

@@ -1,9 +1,10 @@
 'use client';
 
+import { FINDING_KINDS, SETTLEMENTS, SEVERITIES } from '@/core/intake/findings';
 import { Box, Button, Flex, Input, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { FINDING_KINDS, SETTLEMENTS, SEVERITIES, STAGES, STAGE_WORDS, type Stage, type StageState } from '@/core/runsheet/stages';
+import { STAGES, STAGE_WORDS, type Stage, type StageState } from '@/core/runsheet/stages';
 import type { Finding, LedgerEntry, LogEntry, Photo, Piece } from '@/data/rows';
 import { AnswerForm, options } from '@/ui/AnswerForm';
 import { EmptyPlace, Part } from '@/ui/layout';

@@ -1,7 +1,9 @@
+import { stagesOf } from '@/data/stages';
+import { findingsOf } from '@/data/findings';
 import { logOf } from '@/data/log';
 import { findPiece, piecesOf } from '@/data/pieces';
-import { findRestoration, stagesOf } from '@/data/restorations';
-import { findingsOf, ledgerOf } from '@/data/stagesheet';
+import { findRestoration } from '@/data/restorations';
+import { ledgerOf } from '@/data/ledger';
 import { inTrialWorkshop, TRIAL_PIECE, trialPiece, trialRestoration } from '@/data/trial';
 import { wrongs } from '@/edge/wrongs';
 import { STAGES } from '@/core/runsheet/stages';

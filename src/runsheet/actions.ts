@@ -1,10 +1,11 @@
 'use server';
 
+import { addFinding, settleFinding } from '@/data/findings';
 import { minorUnits } from '@/core/ledger/money';
 import { writeNote } from '@/data/log';
 import { addPiece, changePiece } from '@/data/pieces';
 import { settleStage } from '@/data/restorations';
-import { addFinding, addLedgerEntry, settleFinding } from '@/data/stagesheet';
+import { addLedgerEntry } from '@/data/ledger';
 import { getWorkshop } from '@/data/workshop';
 import type { Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';

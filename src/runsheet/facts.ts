@@ -1,8 +1,10 @@
+import { stagesOf } from '@/data/stages';
+import { findingsOf } from '@/data/findings';
 import { showMinutes } from '@/core/runsheet/time';
 import type { Finding, LedgerEntry, Photo, StageRow } from '@/data/rows';
 import { photosOf } from '@/data/photos/store';
-import { stagesOf } from '@/data/restorations';
-import { findingsOf, ledgerOf } from '@/data/stagesheet';
+
+import { ledgerOf } from '@/data/ledger';
 import type { RunSheetRow } from './RunSheet';
 
 const count = (n: number, one: string, many = `${one}s`) => (n === 0 ? '' : `${n} ${n === 1 ? one : many}`);

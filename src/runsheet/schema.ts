@@ -1,16 +1,8 @@
+import { FINDING_KINDS, SETTLEMENTS, SEVERITIES, type Settlement } from '@/core/intake/findings';
+import { type NewFinding } from '@/data/findings';
 import Joi from 'joi';
-import {
-  FINDING_KINDS,
-  FINISHES,
-  PLASTICS,
-  SETTLEMENTS,
-  SEVERITIES,
-  STAGES,
-  STAGE_STATES,
-  type Stage,
-  type StageState,
-} from '@/core/runsheet/stages';
-import type { NewFinding } from '@/data/stagesheet';
+import { FINISHES, PLASTICS, STAGES, STAGE_STATES, type Stage, type StageState } from '@/core/runsheet/stages';
+
 import type { NewPiece } from '@/data/pieces';
 
 const place = {
@@ -55,7 +47,7 @@ export const findingSchema = Joi.object<NewFinding>({
   words: Joi.string().trim().max(1000).allow('').default('').label('Where and how'),
 });
 
-export const settleFindingSchema = Joi.object<{ findingId: string; settledAs: string; settledWords: string }>({
+export const settleFindingSchema = Joi.object<{ findingId: string; settledAs: Settlement; settledWords: string }>({
   findingId: Joi.string().required(),
   settledAs: Joi.string()
     .valid(...SETTLEMENTS)

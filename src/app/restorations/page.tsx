@@ -1,5 +1,6 @@
+import { stagesOf } from '@/data/stages';
 import type { Metadata } from 'next';
-import { listRestorations, stagesOf } from '@/data/restorations';
+import { listRestorations } from '@/data/restorations';
 import { photosOf } from '@/data/photos/store';
 import { RestorationList } from '@/runsheet/RestorationList';
 import { ImportForm } from '@/stages/record/ImportForm';

@@ -5,17 +5,20 @@ export interface Range {
   high: number;
 }
 
-export interface WorthInput {
-  pricePaid: number;
-  /** Parts and material still to come, and what is spent already. */
+/** What somebody estimates of a restoration, money in whole units. */
+export interface WorthEstimate {
+  /** Parts and material still to come. */
   parts: Range;
-  spent: number;
-  /** Hours still to come, and those already worked. */
+  /** Own hours still to come. */
   hours: Range;
+  goodOne: Range;
+}
+
+export interface WorthInput extends WorthEstimate {
+  pricePaid: number;
+  spent: number;
   hoursWorked: number;
   hourlyRate: number;
-  /** What a good one costs. */
-  goodOne: Range;
 }
 
 export interface Worth {

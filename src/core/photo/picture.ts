@@ -16,3 +16,9 @@ export type Point = readonly [number, number];
 
 /** Left, top, width and height in pixels of the upright picture. */
 export type Rect = readonly [number, number, number, number];
+
+/** A place on a picture as shares of its width and height, so that it holds at every size. */
+export interface Share {
+  x: number;
+  y: number;
+}

@@ -54,25 +54,5 @@ export const STAGE_WORDS: Record<Stage, { title: string; purpose: string; first:
   },
 };
 
-export const FINDING_KINDS = [
-  'yellowed',
-  'soiled',
-  'scuffed',
-  'stained',
-  'ink',
-  'rust',
-  'leak',
-  'crack',
-  'chip',
-  'missing',
-  'sticky',
-  'dead',
-  'loose',
-  'repaired by somebody',
-  'keep this mark',
-] as const;
-export const SEVERITIES = ['slight', 'plain', 'bad'] as const;
-export const SETTLEMENTS = ['done', 'left on purpose', 'not possible'] as const;
-
 export const PLASTICS = ['ABS', 'flame-retarded ABS', 'polystyrene', 'polycarbonate', 'PVC', 'acrylic', 'not known'] as const;
 export const FINISHES = ['textured', 'smooth', 'glossy', 'painted', 'plated'] as const;

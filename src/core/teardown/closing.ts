@@ -1,3 +1,4 @@
+import type { TestVerdict } from '../runsheet/functionTest';
 import { outstanding, type LotState } from './lots';
 
 const MINUTE_MS = 60_000;
@@ -8,8 +9,8 @@ export interface ClosingState {
   connections: readonly { name: string; ticked: boolean }[];
   /** Treatments that still dry or cure, with when they are through. */
   curing: readonly { name: string; readyAt: Date }[];
-  /** The function test before closing: made, or waived with a reason. */
-  functionTest: 'made' | 'waived' | 'open';
+  /** The function test before closing: passed, or waived with a reason. */
+  functionTest: TestVerdict;
   /** Steps inside that are not on yet. */
   stepsOff: readonly string[];
 }
@@ -32,7 +33,14 @@ export function closingHolds({ lots, connections, curing, functionTest, stepsOff
   for (const { name, readyAt } of curing)
     if (readyAt > now)
       holds.push({ kind: 'curing', words: `${name} is not through: ${Math.ceil((readyAt.getTime() - now.getTime()) / MINUTE_MS)} min to go.` });
-  if (functionTest === 'open')
-    holds.push({ kind: 'test', words: 'The function test before closing is not made. Make it, or waive it with a reason.' });
+  const test = testWords(functionTest);
+  if (test) holds.push({ kind: 'test', words: test });
   return holds;
+}
+
+function testWords(verdict: TestVerdict): string | null {
+  if (verdict === 'passed' || verdict === 'waived') return null;
+  if (verdict === 'not made') return 'The function test before closing is not made. Make it, or waive it with a reason.';
+  if (verdict === 'nothing tried') return 'The function test before closing tried nothing. Try what can be tried, or waive it with a reason.';
+  return `The function test before closing found faulty: ${verdict.faulty.join(', ')}. Mend it, or waive the test with a reason.`;
 }

@@ -69,13 +69,14 @@ describe('leftovers', () => {
 
 describe('closing the case', () => {
   const now = new Date('2026-06-21T12:00:00Z');
-  const ready: ClosingState = { lots: [], connections: [], curing: [], functionTest: 'made', stepsOff: [] };
+  const ready: ClosingState = { lots: [], connections: [], curing: [], functionTest: 'passed', stepsOff: [] };
   const kinds = (state: Partial<ClosingState>) => closingHolds({ ...ready, ...state }, now).map(({ kind }) => kind);
 
   it('is held for each thing that is not settled, and for nothing else', () => {
     expect(kinds({})).toEqual([]);
     expect(kinds({ functionTest: 'waived' })).toEqual([]);
-    expect(kinds({ functionTest: 'open' })).toEqual(['test']);
+    for (const functionTest of ['not made', 'nothing tried', { faulty: ['sound'] }] as const)
+      expect(kinds({ functionTest: functionTest as ClosingState['functionTest'] })).toEqual(['test']);
     expect(kinds({ lots: [{ ...out(), returned: 3, missing: 1, name: 'lid screws' }] })).toEqual([]);
     expect(kinds({ lots: [{ ...out(), returned: 3, name: 'lid screws' }] })).toEqual(['lot']);
     expect(kinds({ connections: [{ name: 'keyboard ribbon', ticked: false }] })).toEqual(['connection']);

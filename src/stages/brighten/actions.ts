@@ -9,7 +9,7 @@ import { dayAround, fromLocalField } from '@/core/runsheet/time';
 import { sunDay, type SunDay } from '@/core/sun/day';
 import { findPiece } from '@/data/pieces';
 import type { Piece, StockItem, Workshop } from '@/data/rows';
-import { addLedgerEntry } from '@/data/stagesheet';
+import { addLedgerEntry } from '@/data/ledger';
 import { findStock } from '@/data/stock';
 import { noteTurn } from '@/data/timers';
 import { endExposure, endTreatment, startExposure } from '@/data/treatments';

@@ -4,7 +4,7 @@ import { keepMeasurement } from '@/data/measurements';
 import { addPhoto } from '@/data/photos/store';
 import { changePiece, findPiece } from '@/data/pieces';
 import type { Piece } from '@/data/rows';
-import { ledgerOf } from '@/data/stagesheet';
+import { ledgerOf } from '@/data/ledger';
 import { addStock } from '@/data/stock';
 import { runningTimers, noteTurn } from '@/data/timers';
 import { inTrialWorkshop, TRIAL_WORKSHOP, trialPiece } from '@/data/trial';

@@ -1,6 +1,7 @@
+import { stagesOf } from '@/data/stages';
 import { logOf } from '@/data/log';
-import { listRestorations, stagesOf } from '@/data/restorations';
-import { ledgerOf } from '@/data/stagesheet';
+import { listRestorations } from '@/data/restorations';
+import { ledgerOf } from '@/data/ledger';
 import { inTrialWorkshop } from '@/data/trial';
 import { wrongs } from '@/edge/wrongs';
 import { firstPowerFacts } from '@/data/firstPower';

@@ -1,8 +1,9 @@
+import { functionTestsOf } from '@/data/functionTests';
 import { compareTests } from '@/core/runsheet/functionTest';
 import { rebuildOrder } from '@/core/teardown/rebuildOrder';
 import { photosOf } from '@/data/photos/store';
 import { findRestoration } from '@/data/restorations';
-import { functionTestsOf, holdsOf, teardownOf } from '@/data/teardown';
+import { holdsOf, teardownOf } from '@/data/teardown';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
 import { RebuildBench } from './RebuildBench';

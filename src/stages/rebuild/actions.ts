@@ -1,6 +1,7 @@
 'use server';
 
-import { explainLot, keepFunctionTest, putOn, takeOffAgain, tickConnection, tickLot } from '@/data/teardown';
+import { keepFunctionTest } from '@/data/functionTests';
+import { explainLot, putOn, takeOffAgain, tickConnection, tickLot } from '@/data/teardown';
 import type { Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
 import { explainSchema, functionTestSchema, idSchema, stepWordsSchema, tickSchema } from './schema';
@@ -20,7 +21,7 @@ export async function connect(connectionId: string): Promise<Answer<void>> {
 }
 
 export async function on(given: Given): Promise<Answer<void>> {
-  return write(stepWordsSchema, given, ({ stepId, words }) => putOn(stepId, words));
+  return write(stepWordsSchema, given, putOn);
 }
 
 export async function offAgain(given: Given): Promise<Answer<void>> {

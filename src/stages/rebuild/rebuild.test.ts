@@ -1,5 +1,6 @@
+import { functionTestsOf } from '@/data/functionTests';
 import { TEST_ITEMS } from '@/core/runsheet/functionTest';
-import { addBlock, addConnection, addLot, functionTestsOf, holdsOf, takeOff, teardownOf } from '@/data/teardown';
+import { addBlock, addConnection, addLot, holdsOf, takeOff, teardownOf } from '@/data/teardown';
 import { inTrialWorkshop, trialRestoration } from '@/data/trial';
 import { wrongs } from '@/edge/wrongs';
 import { connect, explain, offAgain, on, test as keepTest, tick } from './actions';

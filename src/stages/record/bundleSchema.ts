@@ -1,5 +1,8 @@
 import Joi from 'joi';
 import { SCHOOLS } from '@/core/exposure/schools';
+import { AIMS } from '@/core/intake/aim';
+import { FINDING_KINDS, SETTLEMENTS, SEVERITIES } from '@/core/intake/findings';
+import { ABOUTS, ANSWERS } from '@/core/intake/owner';
 import { measureSpecSchema } from '@/core/photo/spec';
 import { VERDICTS } from '@/core/photo/verdict';
 import { STRENGTH_UNITS } from '@/core/peroxide/strength';
@@ -23,6 +26,9 @@ const stage = Joi.string()
   .valid(...STAGES)
   .required();
 const restorationId = id;
+const aim = Joi.string().valid(...AIMS);
+const share = Joi.object({ x: number, y: number });
+const range = Joi.object({ low: number, likely: number, high: number }).required();
 const lotKind = {
   drive: Joi.string()
     .valid(...DRIVES)
@@ -53,6 +59,13 @@ export const bundleSchema = Joi.object<Bundle>({
     source: text,
     pricePaidMinor: whole,
     condition: text,
+    claim: text,
+    packing: text,
+    aim: aim.required(),
+    worthKeeping: text,
+    owner: text,
+    allowed: Joi.object({ stages: Joi.array().items(stage).required(), spendMinor: whole, words: text }).required(),
+    estimate: Joi.object({ parts: range, hours: range, goodOne: range }).allow(null).required(),
     openedAt: time,
     closedAt: timeOrNull,
   }).required(),
@@ -79,6 +92,8 @@ export const bundleSchema = Joi.object<Bundle>({
     labels: text,
     metalInside: text,
     hiddenLab: lab,
+    aim: aim.allow(null).required(),
+    worthKeeping: text,
   }),
   photos: rows({
     id,
@@ -123,11 +138,21 @@ export const bundleSchema = Joi.object<Bundle>({
     restorationId,
     pieceId: idOrNull,
     stage,
-    kind: text,
+    kind: Joi.string()
+      .valid(...FINDING_KINDS)
+      .required(),
     words: text,
-    severity: text,
+    severity: Joi.string()
+      .valid(...SEVERITIES)
+      .required(),
+    photoId: idOrNull,
+    pin: share.allow(null).required(),
+    closeUpId: idOrNull,
     foundAt: time,
-    settledAs: textOrNull,
+    settledAs: Joi.string()
+      .valid(...SETTLEMENTS)
+      .allow(null)
+      .required(),
     settledWords: textOrNull,
     settledAt: timeOrNull,
   }),
@@ -192,13 +217,12 @@ export const bundleSchema = Joi.object<Bundle>({
     way: text,
     springs: text,
     photoId: idOrNull,
-    pins: Joi.array()
-      .items(Joi.object({ x: number, y: number }))
-      .max(200)
-      .required(),
+    pins: Joi.array().items(share).max(200).required(),
     removedAt: time,
     onAt: timeOrNull,
     onWords: textOrNull,
+    offBy: text,
+    onBy: text,
   }),
   lots: rows({
     id,
@@ -242,6 +266,26 @@ export const bundleSchema = Joi.object<Bundle>({
       ),
     ).required(),
     waivedWhy: textOrNull,
+  }),
+  requests: rows({
+    id,
+    restorationId,
+    pieceId: idOrNull,
+    stage,
+    about: Joi.string()
+      .valid(...ABOUTS)
+      .required(),
+    what: text,
+    why: text,
+    costMinor: Joi.number().integer().min(0).required(),
+    alternatives: text,
+    askedAt: time,
+    answer: Joi.string()
+      .valid(...ANSWERS)
+      .allow(null)
+      .required(),
+    answerWords: text,
+    answeredAt: timeOrNull,
   }),
   ledger: rows({
     id,

@@ -7,6 +7,7 @@ import { inspectPicture, LARGEST_FILE_BYTES } from '@/data/photos/decode';
 import { keepFile } from '@/data/photos/store';
 import { bundleSchema } from './bundleSchema';
 import { photoEntry } from './exportZip';
+import { broughtForward } from './olderBundles';
 
 /** Largest ZIP taken in, packed. */
 export const LARGEST_ZIP_BYTES = 512 * 1024 * 1024;
@@ -84,7 +85,7 @@ function readBundle(json: Buffer | undefined): Bundle {
     throw refuse(
       `restoration.json is not a restoration of Kvell (its format is “${String(format).slice(0, 60)}”). Choose the file that Kvell’s record page exported.`,
     );
-  const { value, error } = bundleSchema.validate(given, { ...VALIDATE, convert: false });
+  const { value, error } = bundleSchema.validate(broughtForward(given), { ...VALIDATE, convert: false });
   if (error) {
     const [first, ...rest] = fieldErrors(error);
     throw refuse(
@@ -118,6 +119,7 @@ function asCopy(bundle: Bundle): Bundle {
     bundle.connections,
     bundle.blocks,
     bundle.functionTests,
+    bundle.requests,
     bundle.ledger,
   ];
   for (const { id } of tables.flat()) if (!stockIds.has(id)) fresh.set(id, randomUUID());

@@ -1,11 +1,13 @@
+import { stagesOf } from '@/data/stages';
+import { findingsOf } from '@/data/findings';
 import { notFound } from 'next/navigation';
 import { formatMoney } from '@/core/ledger/money';
 import { STAGES, STAGE_WORDS, type Stage } from '@/core/runsheet/stages';
 import { logOf } from '@/data/log';
 import { piecesOf } from '@/data/pieces';
 import { photosOf } from '@/data/photos/store';
-import { findRestoration, stagesOf } from '@/data/restorations';
-import { findingsOf, ledgerOf } from '@/data/stagesheet';
+import { findRestoration } from '@/data/restorations';
+import { ledgerOf } from '@/data/ledger';
 import { getWorkshop } from '@/data/workshop';
 import { StageSheet } from '@/runsheet/StageSheet';
 import { StageSteps } from '@/runsheet/StageSteps';

@@ -1,0 +1,77 @@
+import { addLedgerEntry } from './ledger';
+import { logOf } from './log';
+import { addPerson, listPeople, removePerson } from './people';
+import { addPiece } from './pieces';
+import { answerRequest, askOwner, requestsOf } from './requests';
+import { setOwner, settleStage } from './restorations';
+import { startExposure } from './treatments';
+import { inTrialWorkshop, TRIAL_PIECE, trialRestoration } from './trial';
+
+inTrialWorkshop();
+
+const EXPOSURE = {
+  school: 'bag-sun',
+  stockId: null,
+  stockPercentWW: 12,
+  targetPercentWW: 6,
+  amountMl: 500,
+  toleranceB: 1.5,
+  plannedMin: 60,
+  turnEveryMin: 30,
+  cloudFraction: 0,
+  lampMwPerCm2: 0,
+  temperatureC: 22,
+  cautions: [],
+} as const;
+
+async function foreignMachine() {
+  const { id: restorationId } = await trialRestoration();
+  const piece = await addPiece({ restorationId, ...TRIAL_PIECE });
+  await setOwner(restorationId, 'Ines Torvel', { stages: ['wash'], spendMinor: 500, words: 'soap and water is fine' });
+  return { restorationId, piece };
+}
+const ask = (restorationId: string, rest: Partial<Parameters<typeof askOwner>[0]> = {}) =>
+  askOwner({ restorationId, pieceId: null, stage: 'brighten', about: 'treatment', what: 'Brighten the shell.', why: 'yellow', costMinor: 0, alternatives: 'leave it', ...rest });
+
+it('a treatment waits for the answer, and starts after a yes', async () => {
+  const { restorationId, piece } = await foreignMachine();
+  const start = () => startExposure({ ...EXPOSURE, cautions: [], pieceId: piece.id });
+  await expect(start()).rejects.toThrow('Write a request first');
+  const request = await ask(restorationId);
+  await expect(start()).rejects.toThrow('Ines Torvel has not answered yet');
+  await expect(settleStage(restorationId, 'brighten', 'done', null)).rejects.toThrow('The owner has not answered yet: Brighten the shell.');
+  await answerRequest(request.id, 'yes', '', new Date('2026-07-01T10:00:00Z'));
+  expect((await start()).pieceId).toBe(piece.id);
+  expect((await logOf(restorationId)).find(({ words }) => words.startsWith('Ines Torvel answered yes'))!.at).toBe('2026-07-01T10:00:00.000Z');
+});
+
+it('a purchase beyond the limit waits, one below it does not', async () => {
+  const { restorationId } = await foreignMachine();
+  const buy = (amountMinor: number) => addLedgerEntry({ restorationId, stage: 'mend', kind: 'material', words: 'membrane', amountMinor, minutes: 0 });
+  await buy(500);
+  await expect(buy(2400)).rejects.toThrow('a purchase of that size');
+  const request = await ask(restorationId, { stage: 'mend', about: 'purchase', what: 'A new membrane.', costMinor: 2400 });
+  await answerRequest(request.id, 'with conditions', 'keep the old one');
+  await buy(2400);
+});
+
+it('an answer stays as it was given; conditions are written down; an own machine asks nobody', async () => {
+  const { restorationId } = await foreignMachine();
+  const request = await ask(restorationId);
+  await expect(answerRequest(request.id, 'with conditions', '')).rejects.toThrow('Write down which conditions');
+  await answerRequest(request.id, 'no', 'it came from my mother like this');
+  await expect(answerRequest(request.id, 'yes', '')).rejects.toThrow('answered already: no');
+  expect(await requestsOf(restorationId)).toMatchObject([{ answer: 'no', answerWords: 'it came from my mother like this' }]);
+  await expect(ask((await trialRestoration()).id)).rejects.toThrow('This machine is your own');
+  const { piece } = await foreignMachine();
+  await expect(ask(restorationId, { pieceId: piece.id })).rejects.toThrow('belongs to another restoration');
+});
+
+it('names of the workshop come and go, each once', async () => {
+  await addPerson('Lindra');
+  await addPerson('Osk');
+  await expect(addPerson('lindra')).rejects.toThrow('is there already');
+  expect((await listPeople()).map(({ name }) => name)).toEqual(['Lindra', 'Osk']);
+  await removePerson((await listPeople())[0]!.id);
+  expect((await listPeople()).map(({ name }) => name)).toEqual(['Osk']);
+});

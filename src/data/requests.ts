@@ -1,0 +1,58 @@
+import type { Transaction } from 'sequelize';
+import { waitsForOwner, type OwnerAnswer } from '@/core/intake/owner';
+import { Refusal } from '@/core/refusal';
+import type { Stage } from '@/core/runsheet/stages';
+import { inTransaction } from './connection';
+import { appendLog } from './log';
+import type { OwnerRequest } from './rows';
+import { addRow, changeRow, findRows, needRow } from './table';
+
+/** In the order they were asked. */
+export const requestsOf = (restorationId: string, transaction?: Transaction): Promise<OwnerRequest[]> =>
+  findRows('requests', { restorationId }, [['askedAt', 'ASC']], transaction);
+
+type NewRequest = Pick<OwnerRequest, 'restorationId' | 'pieceId' | 'stage' | 'about' | 'what' | 'why' | 'costMinor' | 'alternatives'>;
+
+/** Writes down what the owner is asked. @throws Refusal for an own machine, which asks nobody */
+export async function askOwner(request: NewRequest, now = new Date()): Promise<OwnerRequest> {
+  return inTransaction(async (transaction) => {
+    const { owner } = await needRow('restorations', request.restorationId, transaction);
+    if (owner === '') throw new Refusal('what', 'This machine is your own. Write down whose it is first, then ask.');
+    if (request.pieceId !== null) {
+      const piece = await needRow('pieces', request.pieceId, transaction);
+      if (piece.restorationId !== request.restorationId) throw new Refusal('pieceId', 'This piece belongs to another restoration. Choose one of this.');
+    }
+    const added = await addRow('requests', { ...request, askedAt: now.toISOString(), answer: null, answerWords: '', answeredAt: null }, transaction);
+    await appendLog(
+      { restorationId: request.restorationId, stage: request.stage, kind: 'request', words: `Asked ${owner}: ${request.what}`, data: { requestId: added.id } },
+      transaction,
+      now,
+    );
+    return added;
+  });
+}
+
+/** The answer, dated; it stays as it was given. A change of mind is a new request. */
+export async function answerRequest(requestId: string, answer: OwnerAnswer, answerWords: string, now = new Date()): Promise<void> {
+  await inTransaction(async (transaction) => {
+    const request = await needRow('requests', requestId, transaction);
+    if (answer === 'with conditions' && !answerWords) throw new Refusal('answerWords', 'Write down which conditions.');
+    const answered = await changeRow('requests', { id: requestId, answer: null }, { answer, answerWords, answeredAt: now.toISOString() }, transaction);
+    if (!answered) throw new Refusal('answer', `This was answered already: ${request.answer}. Ask anew where the answer has changed.`);
+    const { owner } = await needRow('restorations', request.restorationId, transaction);
+    await appendLog(
+      { restorationId: request.restorationId, stage: request.stage, kind: 'request', words: `${owner} answered ${answer}: ${request.what} ${answerWords}`.trim(), data: { requestId } },
+      transaction,
+      now,
+    );
+  });
+}
+
+type Step = { about: 'treatment'; stage: Stage; pieceId: string | null } | { about: 'purchase'; stage: Stage; costMinor: number };
+
+/** Holds a step back until the owner has allowed it. @throws Refusal with what is waited for */
+export async function needsNoAnswer(restorationId: string, step: Step, field: string, transaction: Transaction): Promise<void> {
+  const { owner, allowed } = await needRow('restorations', restorationId, transaction);
+  const waits = waitsForOwner(owner, allowed, await requestsOf(restorationId, transaction), step);
+  if (waits) throw new Refusal(field, waits);
+}

@@ -1,0 +1,29 @@
+import type { Transaction } from 'sequelize';
+import { STAGES, type Stage, type StageState } from '@/core/runsheet/stages';
+import { appendLog } from './log';
+import type { StageRow } from './rows';
+import { addRow, changeRow, findRows } from './table';
+
+/** The nine stages in the order of work. */
+export async function stagesOf(restorationId: string, transaction?: Transaction): Promise<StageRow[]> {
+  const rows = await findRows('stages', { restorationId }, undefined, transaction);
+  return [...rows].sort((a, b) => STAGES.indexOf(a.stage) - STAGES.indexOf(b.stage));
+}
+
+/** The nine stages of a new restoration, all open. */
+export async function addStages(restorationId: string, transaction: Transaction): Promise<void> {
+  for (const stage of STAGES) await addRow('stages', { restorationId, stage, state: 'open', settledAt: null, reason: null }, transaction);
+}
+
+/** Marks a stage within a change; the restoration is closed when none is open any more, and open again when one is. */
+export async function setStage(
+  { restorationId, stage, state, reason }: { restorationId: string; stage: Stage; state: StageState; reason: string | null },
+  now: Date,
+  transaction: Transaction,
+): Promise<void> {
+  await changeRow('stages', { restorationId, stage }, { state, reason, settledAt: state === 'open' ? null : now.toISOString() }, transaction);
+  const rest = await findRows('stages', { restorationId, state: 'open' }, undefined, transaction);
+  await changeRow('restorations', { id: restorationId }, { closedAt: rest.length === 0 ? now.toISOString() : null }, transaction);
+  const words = { open: 'opened again', done: 'done', 'not needed': 'not needed' }[state];
+  await appendLog({ restorationId, stage, kind: 'stage', words: `Stage ${words}${reason ? `: ${reason}` : ''}.` }, transaction, now);
+}

@@ -1,0 +1,44 @@
+import { KEY_GROUPS } from '@/core/runsheet/functionTest';
+import { BUNDLE_VERSION } from '@/data/bundle';
+
+type Json = Record<string, unknown>;
+
+const isJson = (value: unknown): value is Json => value !== null && typeof value === 'object' && !Array.isArray(value);
+
+/** Fields that version 2 added to the rows of version 1, as they were before anybody could fill them in. */
+const RESTORATION = {
+  claim: '',
+  packing: '',
+  aim: 'presentable',
+  worthKeeping: '',
+  owner: '',
+  allowed: { stages: [], spendMinor: 0, words: '' },
+  estimate: null,
+};
+const ROWS: Record<string, Json> = {
+  pieces: { aim: null, worthKeeping: '' },
+  findings: { photoId: null, pin: null, closeUpId: null },
+  removalSteps: { offBy: '', onBy: '' },
+};
+const ADDED = ['removalSteps', 'lots', 'connections', 'blocks', 'functionTests', 'requests'];
+
+/** A test of all keys at once becomes one of each group. */
+function byGroup(test: Json): Json {
+  if (!isJson(test.results) || !('keys' in test.results)) return test;
+  const { keys, ...rest } = test.results;
+  return { ...test, results: { ...rest, ...Object.fromEntries(KEY_GROUPS.map((group) => [group, keys])) } };
+}
+
+/** An exported restoration of an older version in the shape of today; anything else is left as it is. */
+export function broughtForward(given: unknown): unknown {
+  if (!isJson(given) || given.version !== 1) return given;
+  const rows = (name: string) => (Array.isArray(given[name]) ? (given[name] as unknown[]).filter(isJson) : []);
+  return {
+    ...given,
+    version: BUNDLE_VERSION,
+    restoration: isJson(given.restoration) ? { ...RESTORATION, ...given.restoration } : given.restoration,
+    ...Object.fromEntries(ADDED.map((name) => [name, given[name] ?? []])),
+    ...Object.fromEntries(Object.entries(ROWS).map(([name, added]) => [name, rows(name).map((row) => ({ ...added, ...row }))])),
+    functionTests: rows('functionTests').map(byGroup),
+  };
+}
