@@ -1,5 +1,6 @@
 import type { Measured } from '@/core/photo/measure';
 import { measurePicture } from '@/core/photo/measure';
+import type { Share } from '@/core/photo/picture';
 import type { MeasureSpec } from '@/core/photo/spec';
 import type { Stage } from '@/core/runsheet/stages';
 import { HIDDEN_REGION, keepMeasurement, PIECE_REGION } from '@/data/measurements';
@@ -34,6 +35,13 @@ export async function photograph({ restorationId, stage, pieceId, name, takenAt,
   const bytes = await toJpeg(picture, { quality: 88, takenAt });
   const photo = await addPhoto({ restorationId, stage, pieceId, originalName: `${name}.jpg`, words: '', bytes }, takenAt);
   return { photo, bytes, spec };
+}
+
+/** The middle of a region of the scene on its photograph, where somebody would set a pin. */
+export function middleOf({ spec, photo: { width, height } }: TakenPhoto, region: string, aside: Share = { x: 0, y: 0 }): Share {
+  const polygon = spec.regions.find(({ id }) => id === region)!.polygon;
+  const mean = (axis: 0 | 1) => polygon.reduce((sum, point) => sum + point[axis], 0) / polygon.length;
+  return { x: mean(0) / width + aside.x, y: mean(1) / height + aside.y };
 }
 
 /** Photographs a piece and measures it: one of the scene's regions is the piece. */

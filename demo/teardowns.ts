@@ -73,7 +73,7 @@ async function record(restorationId: string, offs: readonly Off[], at: Date): Pr
   let minute = 0;
   for (const { name, joint, way = '', springs = '', lot, connection } of offs) {
     const when = new Date(at.getTime() + 60_000 * minute++);
-    const step = await takeOff({ restorationId, name, joint, way, springs }, when);
+    const step = await takeOff({ restorationId, name, joint, way, springs, by: 'Lindra' }, when);
     if (lot) await addLot(step.id, { ...SCREW, ...lot }, null, when);
     if (connection) await addConnection({ stepId: step.id, kind: connection[0], way: connection[1] });
   }
@@ -90,7 +90,7 @@ async function putBack(restorationId: string, names: readonly string[], at: Date
       if (lot.missing < lot.count) await tickLot(lot.id, lot.count - lot.missing, lot.lengthMm, 0, when);
     }
     for (const { id } of connections.filter(({ stepId }) => stepId === step.id)) await tickConnection(id, when);
-    await putOn({ stepId: step.id, words: '' }, when);
+    await putOn({ stepId: step.id, words: '', by: 'Osk' }, when);
   }
 }
 

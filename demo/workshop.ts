@@ -1,9 +1,15 @@
+import type { FindingKind, Severity } from '@/core/intake/findings';
+import type { WorthEstimate } from '@/core/ledger/worth';
+import type { Share } from '@/core/photo/picture';
 import { addFinding, settleFinding } from '@/data/findings';
+import { addPerson } from '@/data/people';
+import { answerRequest, askOwner } from '@/data/requests';
 import { caution } from '@/core/peroxide/cautions';
 import type { Stage } from '@/core/runsheet/stages';
 import { writeNote } from '@/data/log';
 import { addPiece, type NewPiece } from '@/data/pieces';
-import { openRestoration, settleStage } from '@/data/restorations';
+import { openRestoration, setAim, setEstimate, setOwner, settleStage } from '@/data/restorations';
+import { worthWords } from '@/runsheet/worth';
 import type { Piece, Session, StockItem } from '@/data/rows';
 import { addLedgerEntry } from '@/data/ledger';
 import { addStock } from '@/data/stock';
@@ -12,7 +18,7 @@ import { endExposure, endTreatment, startExposure, treatmentsOf, type StartExpos
 import { saveWorkshop } from '@/data/workshop';
 import { desktopFront, handheld, homeComputer } from '@/simulators/camera/machines';
 import { LIGHTS } from '@/simulators/camera/shot';
-import { measured, photograph } from './photographs';
+import { measured, middleOf, photograph } from './photographs';
 import { brimselApart, pellwigThereAndBack } from './teardowns';
 
 const HOUR_MS = 3_600_000;
@@ -56,6 +62,10 @@ const minutes = (restorationId: string, stage: Stage, spent: number, words: stri
   addLedgerEntry({ restorationId, stage, kind: 'minutes', words, amountMinor: 0, minutes: spent }, at);
 const material = (restorationId: string, stage: Stage, amountMinor: number, words: string, at: Date) =>
   addLedgerEntry({ restorationId, stage, kind: 'material', words, amountMinor, minutes: 0 }, at);
+/** An estimate with its verdict, as the form keeps it. */
+async function estimate(restorationId: string, guesses: WorthEstimate, at: Date): Promise<void> {
+  await setEstimate(restorationId, guesses, await worthWords(restorationId, guesses), at);
+}
 const note = (restorationId: string, stage: Stage, words: string, at: Date) => writeNote({ restorationId, stage, words, corrects: null }, at);
 
 async function expose(
@@ -101,12 +111,14 @@ async function brimsel(at: Clock, cream: StockItem): Promise<void> {
       machine: 'Brimsel Nine home computer, one-piece keyboard, serial plate 0417',
       source: 'clearance of a school store',
       pricePaidMinor: 3500,
+      claim: 'worked when it was put away',
+      packing: 'loose in a cardboard box, cable around it',
       condition: 'Dusty, smells of cellar, deeply yellow on the left. Untested. A paper label under the badge.',
     },
     at(9, 17),
   );
   const yellow = { amount: 24, oneSided: { angleDeg: 0, farShare: 0.72 } };
-  await photograph({
+  const came = await photograph({
     restorationId: id,
     stage: 'intake',
     pieceId: null,
@@ -115,21 +127,16 @@ async function brimsel(at: Clock, cream: StockItem): Promise<void> {
     scene: homeComputer(yellow, { amount: 29 }),
     shot: { light: LIGHTS['shed dusk'], tilt: 0.5, seed: 3 },
   });
-  await addFinding(
-    { restorationId: id, pieceId: null, stage: 'intake', kind: 'yellowed', severity: 'bad', words: 'upper shell and keys, left side more' },
-    at(9, 17, 20),
-  );
-  await addFinding(
-    {
-      restorationId: id,
-      pieceId: null,
-      stage: 'intake',
-      kind: 'soiled',
-      severity: 'plain',
-      words: 'dust under the caps, hand grease on the space bar',
-    },
-    at(9, 17, 22),
-  );
+  const found = (kind: FindingKind, severity: Severity, words: string, pin: Share | null, minute: number) =>
+    addFinding({ restorationId: id, pieceId: null, stage: 'intake', kind, severity, words, photoId: pin && came.photo.id, pin }, at(9, 17, minute));
+  await found('yellowed', 'bad', 'upper shell and keys, left side more', middleOf(came, 'lid', { x: -0.2, y: 0 }), 20);
+  const soiled = await found('soiled', 'plain', 'dust under the caps, hand grease on the space bar', middleOf(came, 'lid', { x: 0, y: 0.22 }), 22);
+  await found('dead', 'plain', 'three keys of the lower row do not answer', middleOf(came, 'lid', { x: 0.18, y: 0.16 }), 24);
+  await found('keep this mark', 'slight', 'the school’s number, scratched in by hand', middleOf(came, 'hidden', { x: 0.03, y: -0.02 }), 26);
+  await found('rust', 'slight', 'edge of the inner shield', null, 28);
+  await setAim(id, 'presentable', 'the scratched school number', at(9, 17, 30));
+  const guess = (low: number, likely: number, high: number) => ({ low, likely, high });
+  await estimate(id, { parts: guess(10, 25, 60), hours: guess(8, 12, 20), goodOne: guess(140, 190, 260) }, at(9, 17, 40));
   await settleStage(id, 'intake', 'done', null, at(9, 18));
   await note(id, 'teardown', 'Six screws below, two long ones at the back. Ribbon of the keyboard: blue stripe to the left.', at(8, 10, 30));
   await brimselApart(id, at(8, 10), at(2, 17));
@@ -142,7 +149,7 @@ async function brimsel(at: Clock, cream: StockItem): Promise<void> {
   const caps = await addPiece(piece(id, 'K2', 'Key caps, pale', { plastic: 'ABS', finish: 'smooth' }), at(8, 11, 12));
   await minutes(id, 'wash', 55, 'Vacuum, dish soap, toothbrush on every face', at(8, 16));
   await material(id, 'wash', 150, 'Dish soap and two toothbrushes', at(8, 16, 5));
-  await settleStage(id, 'wash', 'done', null, at(8, 17));
+  await settleFinding(soiled.id, 'done', 'soap and toothbrush; the space bar took alcohol', at(8, 17));
   const scene = (share: number, extra: object = {}) => homeComputer({ ...yellow, amount: 24 * share, ...extra }, { amount: 29 });
   const take = (name: string, share: number, when: Date, light: keyof typeof LIGHTS, seed: number, extra: object = {}) =>
     measured(
@@ -197,7 +204,7 @@ async function tovarn(at: Clock): Promise<void> {
     at(1, 19),
   );
   const scene = desktopFront({ amount: 17, blotches: { sizeMm: 60, amount: 1.2, seed: 5 } });
-  await photograph({
+  const front = await photograph({
     restorationId: id,
     stage: 'intake',
     pieceId: null,
@@ -215,11 +222,44 @@ async function tovarn(at: Clock): Promise<void> {
     scene,
     shot: { light: LIGHTS['warm lamp'], tilt: 0.9, turnDeg: -7, seed: 12 },
   });
-  await addFinding(
-    { restorationId: id, pieceId: null, stage: 'intake', kind: 'missing', severity: 'plain', words: 'one rubber foot' },
-    at(1, 19, 12),
+  const found = (kind: FindingKind, severity: Severity, words: string, pin: Share | null, minute: number) =>
+    addFinding({ restorationId: id, pieceId: null, stage: 'intake', kind, severity, words, photoId: pin && front.photo.id, pin }, at(1, 19, minute));
+  await found('yellowed', 'bad', 'front, but for the drive door', { x: 0.3, y: 0.45 }, 10);
+  await found('missing', 'plain', 'one rubber foot', null, 12);
+  await found('sticky', 'slight', 'power switch', { x: 0.74, y: 0.6 }, 13);
+  await setOwner(
+    id,
+    'Ines Torvel',
+    { stages: ['wash', 'keys'], spendMinor: 500, words: 'Clean it by all means. Ask me before it changes colour.' },
+    at(1, 19, 20),
   );
-  await addFinding({ restorationId: id, pieceId: null, stage: 'intake', kind: 'sticky', severity: 'slight', words: 'power switch' }, at(1, 19, 13));
+  const feet = await askOwner(
+    {
+      restorationId: id,
+      pieceId: null,
+      stage: 'mend',
+      about: 'purchase',
+      what: 'Buy a set of four rubber feet.',
+      why: 'One is missing, and a single new one would stand higher than the three old ones.',
+      costMinor: 640,
+      alternatives: 'Cut one from sheet rubber; it will be seen from below.',
+    },
+    at(1, 19, 25),
+  );
+  await answerRequest(feet.id, 'with conditions', 'keep the three old ones in a bag', at(0, 8));
+  await askOwner(
+    {
+      restorationId: id,
+      pieceId: null,
+      stage: 'brighten',
+      about: 'treatment',
+      what: 'Brighten the front with cream and sun, in two sessions.',
+      why: 'It is bad yellow but for the drive door, which is now the only part in the first colour.',
+      costMinor: 0,
+      alternatives: 'Leave the yellow and only wash it; vapour in a box, which is slower and more even.',
+    },
+    at(1, 19, 30),
+  );
 }
 
 /** A pocket computer finished with its record. */
@@ -258,7 +298,7 @@ async function pellwig(at: Clock, liquid: StockItem): Promise<void> {
   await settleStage(id, 'teardown', 'done', null, at(29, 10, 30));
   const shell = await addPiece(piece(id, 'K1', 'Front shell', { lengthMm: 180, widthMm: 75, heightMm: 14 }), at(29, 10, 40));
   await minutes(id, 'wash', 20, 'Dish soap, soft brush', at(29, 11));
-  await settleStage(id, 'wash', 'done', null, at(29, 11, 30));
+  await settleFinding(scratched.id, 'left on purpose', 'original window, scratches are shallow', at(29, 11, 30));
   const take = (name: string, share: number, when: Date, seed: number) =>
     measured(
       {
@@ -288,10 +328,6 @@ async function pellwig(at: Clock, liquid: StockItem): Promise<void> {
   const [treatment] = await treatmentsOf(id);
   await endTreatment(treatment!.id, `matched: ΔE00 ${last.deltaE00!.toFixed(1)} to the hidden patch`, at(26, 9, 10));
   await settleFinding(yellowed.id, 'done', 'two sessions in the bag', at(26, 9, 20));
-  await settleFinding(scratched.id, 'left on purpose', 'original window, scratches are shallow', at(25, 10));
-  await settleStage(id, 'brighten', 'done', null, at(26, 9, 30));
-  await settleStage(id, 'keys', 'not needed', 'every key answers', at(25, 10));
-  await settleStage(id, 'mend', 'not needed', 'nothing broken', at(25, 10, 5));
   await minutes(id, 'finish', 15, 'Two thin coats of wax, buffed with flannel', at(25, 11));
   await material(id, 'finish', 60, 'Microcrystalline wax', at(25, 11));
   await settleStage(id, 'finish', 'done', null, at(25, 11, 30));
@@ -305,6 +341,7 @@ async function pellwig(at: Clock, liquid: StockItem): Promise<void> {
 export async function loadWorkshop(now: Date, tell: (words: string) => void): Promise<void> {
   const at = clockOf(now);
   await saveWorkshop(WORKSHOP, at(31, 9));
+  for (const name of ['Lindra', 'Osk']) await addPerson(name, at(31, 9, 5));
   const liquid = await addStock(
     {
       name: 'Peroxide 35 %, 1 L',

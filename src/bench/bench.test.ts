@@ -1,40 +1,24 @@
-import { mkdtemp, rm } from 'node:fs/promises';
-import os from 'node:os';
-import path from 'node:path';
-import sharp from 'sharp';
 import { caution } from '@/core/peroxide/cautions';
-import { closeDatabase } from '@/data/connection';
-import { addPhoto } from '@/data/photos/store';
 import { addPiece } from '@/data/pieces';
-import { openRestoration, settleStage } from '@/data/restorations';
+import { settleStage } from '@/data/restorations';
 import type { Timer } from '@/data/rows';
+import { freshFolder, removeFolders, TRIAL_PIECE, trialPhoto, trialRestoration } from '@/data/trial';
 import { endExposure, startExposure } from '@/data/treatments';
 import { findAnything } from './find';
 import { nextSteps } from './nextSteps';
 import { placeOf } from './places';
 import { bellOf } from './bell';
 
-let folder = '';
-
-beforeAll(async () => {
-  folder = await mkdtemp(path.join(os.tmpdir(), 'kvell-bench-test-'));
-  process.env.KVELL_DATA = folder;
-});
-
-afterAll(async () => {
-  await closeDatabase();
-  await rm(folder, { recursive: true, force: true });
-});
-
-const PIECE = { plastic: 'ABS', finish: 'textured', lengthMm: null, widthMm: null, heightMm: null, labels: '', metalInside: '' };
+beforeAll(freshFolder);
+afterAll(removeFolders);
 
 it('a restoration asks first for photographs, then for tags, then for what its run sheet waits for', async () => {
-  const { id } = await openRestoration({ title: 'Trial machine', machine: '', source: '', pricePaidMinor: 0, condition: '' });
+  const { id } = await trialRestoration();
   const step = async () => (await nextSteps())[0]!;
   expect((await step()).verb).toBe('Photograph every side');
   await trialPhoto(id);
   expect((await step()).verb).toBe('Tag the pieces');
-  const piece = await addPiece({ restorationId: id, tag: 'K1', name: 'Lid', ...PIECE });
+  const piece = await addPiece({ restorationId: id, ...TRIAL_PIECE });
   expect((await step()).verb).toBe('Intake');
   for (const stage of ['intake', 'teardown', 'wash'] as const) await settleStage(id, stage, 'done', null);
   expect(await step()).toMatchObject({ verb: 'Measure', tag: 'K1' });

@@ -1,6 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
+import { AIMS } from '@/core/intake/aim';
 import { FINISHES, PLASTICS } from '@/core/runsheet/stages';
 import type { Piece } from '@/data/rows';
 import { AnswerForm, options, type FieldDef } from '@/ui/AnswerForm';
@@ -16,6 +17,8 @@ const FIELDS: readonly FieldDef[] = [
   { name: 'heightMm', label: 'Height', kind: 'number', unit: 'mm', half: true, optional: true },
   { name: 'labels', label: 'Labels to protect', half: true, optional: true, hint: 'Peroxide and water destroy paper labels' },
   { name: 'metalInside', label: 'Metal still inside', optional: true, hint: 'It comes out before any bath' },
+  { name: 'aim', label: 'How far to go', kind: 'choice', half: true, options: [{ value: '', label: 'as the machine' }, ...options(AIMS)] },
+  { name: 'worthKeeping', label: 'Worth keeping', half: true, optional: true },
 ];
 
 /** Adds a piece, or with `piece` corrects one. */
@@ -32,6 +35,8 @@ export function PieceForm({ restorationId, nextTag, piece }: { restorationId: st
     heightMm: text(piece?.heightMm),
     labels: piece?.labels ?? '',
     metalInside: piece?.metalInside ?? '',
+    aim: piece?.aim ?? '',
+    worthKeeping: piece?.worthKeeping ?? '',
   };
   return (
     <AnswerForm<string | void>

@@ -10,6 +10,8 @@ export interface RunSheetRow {
   state: StageState;
   /** What is on it so far, in words. */
   facts: string;
+  /** What the owner has not answered yet. */
+  waits: string[];
   minutes: string;
 }
 
@@ -18,7 +20,7 @@ export function RunSheet({ restorationId, rows }: { restorationId: string; rows:
   const next = rows.find(({ state }) => state === 'open')?.stage;
   return (
     <Box as="ol" listStyleType="none">
-      {rows.map(({ stage, state, facts, minutes }, i) => {
+      {rows.map(({ stage, state, facts, waits, minutes }, i) => {
         const isNext = stage === next;
         return (
           <Box as="li" key={stage} borderTopWidth="1px" borderColor="lineStrong" _first={{ borderTopWidth: '0' }}>
@@ -41,9 +43,14 @@ export function RunSheet({ restorationId, rows }: { restorationId: string; rows:
                 <Text fontWeight="650" fontSize="19px" {...(state === 'not needed' && { textDecoration: 'line-through', color: 'soft' })}>
                   {STAGE_WORDS[stage].title}
                 </Text>
-                <Text color="soft" gridColumn={{ base: '2 / 4', md: 'auto' }} gridRow={{ base: '2', md: 'auto' }} fontSize="16px">
+                <Box color="soft" gridColumn={{ base: '2 / 4', md: 'auto' }} gridRow={{ base: '2', md: 'auto' }} fontSize="16px">
                   {facts || (isNext ? STAGE_WORDS[stage].first : STAGE_WORDS[stage].purpose)}
-                </Text>
+                  {waits.map((what) => (
+                    <Text key={what} color="ink" fontWeight="650">
+                      Waits for the owner: {what}
+                    </Text>
+                  ))}
+                </Box>
                 <Text fontFamily="mono" textAlign="right" fontSize="15px" display={{ base: 'none', md: 'block' }}>
                   {minutes}
                 </Text>

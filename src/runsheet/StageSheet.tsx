@@ -1,17 +1,19 @@
 'use client';
 
-import { FINDING_KINDS, SETTLEMENTS, SEVERITIES } from '@/core/intake/findings';
+import type { Aim } from '@/core/intake/aim';
 import { Box, Button, Flex, Input, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { STAGES, STAGE_WORDS, type Stage, type StageState } from '@/core/runsheet/stages';
 import type { Finding, LedgerEntry, LogEntry, Photo, Piece } from '@/data/rows';
-import { AnswerForm, options } from '@/ui/AnswerForm';
+import { AnswerForm } from '@/ui/AnswerForm';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { PhotoStrip } from '@/ui/PhotoStrip';
 import { PhotoUpload } from '@/ui/PhotoUpload';
 import { say, warn } from '@/ui/toast';
-import { find, markStage, noteDown, settle, spendMinutes, useMaterial as takeMaterial } from './actions';
+import { markStage, noteDown, spendMinutes, useMaterial as takeMaterial } from './actions';
+import { FindingForm } from './FindingForm';
+import { FindingRow } from './FindingRow';
 import { LogList } from './LogList';
 import { Fold } from '@/ui/Fold';
 
@@ -22,7 +24,9 @@ interface Props {
   reason: string | null;
   pieces: readonly Piece[];
   photos: readonly Photo[];
+  /** Found on this stage, or asking for it. */
   findings: readonly Finding[];
+  aim: Aim;
   ledger: readonly LedgerEntry[];
   log: readonly LogEntry[];
   currency: string;
@@ -38,19 +42,24 @@ export function StageSheet(props: Props) {
   const tagOf = (id: string | null) => pieces.find((piece) => piece.id === id)?.tag;
   return (
     <>
-      <Part title="Photographs">
-        <PhotoUpload restorationId={restorationId} stage={stage} pieceId={null} onAdded={() => router.refresh()} />
-        {photos.length > 0 && (
-          <PhotoStrip
-            photos={photos.map((photo) => ({
-              id: photo.id,
-              alt: `${photo.originalName}, ${stage}`,
-              under: [tagOf(photo.pieceId), photo.originalName].filter(Boolean).join(' · '),
-            }))}
-          />
-        )}
-      </Part>
-      <Findings {...props} />
+      {/* Intake shows both in its survey. */}
+      {stage !== 'intake' && (
+        <>
+          <Part title="Photographs">
+            <PhotoUpload restorationId={restorationId} stage={stage} pieceId={null} onAdded={() => router.refresh()} />
+            {photos.length > 0 && (
+              <PhotoStrip
+                photos={photos.map((photo) => ({
+                  id: photo.id,
+                  alt: `${photo.originalName}, ${stage}`,
+                  under: [tagOf(photo.pieceId), photo.originalName].filter(Boolean).join(' · '),
+                }))}
+              />
+            )}
+          </Part>
+          <Findings {...props} />
+        </>
+      )}
       <Part title="Written down">
         <Fold summary="Write a note">
           <AnswerForm
@@ -114,65 +123,18 @@ export function StageSheet(props: Props) {
   );
 }
 
-function Findings({ restorationId, stage, findings, pieces }: Props) {
-  const router = useRouter();
-  const pieceChoices = [{ value: '', label: 'the whole machine' }, ...pieces.map(({ id, tag, name }) => ({ value: id, label: `${tag} ${name}` }))];
+/** What was found on this stage, and what other stages found that asks for it. */
+function Findings({ restorationId, stage, findings, pieces, aim }: Props) {
   return (
     <Part title="Findings">
-      {findings.map((finding) => (
-        <FindingRow key={finding.id} finding={finding} tag={pieces.find(({ id }) => id === finding.pieceId)?.tag} />
-      ))}
-      <Fold summary="Add a finding" openAtFirst={findings.length === 0 && stage === 'intake'}>
-        <AnswerForm
-          fields={[
-            { name: 'kind', label: 'What', kind: 'choice', half: true, options: options(FINDING_KINDS) },
-            { name: 'severity', label: 'How bad', kind: 'choice', half: true, options: options(SEVERITIES) },
-            { name: 'pieceId', label: 'On', kind: 'choice', half: true, options: pieceChoices },
-            { name: 'words', label: 'Where and how', half: true, optional: true },
-          ]}
-          initial={{ kind: FINDING_KINDS[0], severity: 'plain', pieceId: '', words: '' }}
-          submit="Add finding"
-          send={(values) => find({ restorationId, stage, ...values })}
-          done="Finding added."
-          draftKey={`finding-${restorationId}-${stage}`}
-          onDone={() => router.refresh()}
-        />
+      {findings.map((finding) => {
+        const piece = pieces.find(({ id }) => id === finding.pieceId);
+        return <FindingRow key={finding.id} finding={finding} aim={piece?.aim ?? aim} tag={piece?.tag} />;
+      })}
+      <Fold summary="Add a finding">
+        <FindingForm restorationId={restorationId} stage={stage} pieces={pieces} />
       </Fold>
     </Part>
-  );
-}
-
-function FindingRow({ finding, tag }: { finding: Finding; tag: string | undefined }) {
-  const router = useRouter();
-  return (
-    <Box borderTopWidth="1px" borderColor="line" py="2">
-      <Flex justify="space-between" gap="3" wrap="wrap">
-        <Text>
-          <b>
-            {tag && `${tag}: `}
-            {finding.kind}
-          </b>
-          , {finding.severity}. {finding.words}
-        </Text>
-        <Text color="soft">{finding.settledAs ? `${finding.settledAs}${finding.settledWords ? `: ${finding.settledWords}` : ''}` : 'open'}</Text>
-      </Flex>
-      {!finding.settledAs && (
-        <Fold summary="Settle it">
-          <AnswerForm
-            fields={[
-              { name: 'settledAs', label: 'How', kind: 'choice', half: true, options: options(SETTLEMENTS) },
-              { name: 'settledWords', label: 'Words', half: true, hint: 'Needed where it is left or not possible' },
-            ]}
-            initial={{ settledAs: 'done', settledWords: '' }}
-            submit="Settle finding"
-            send={(values) => settle({ findingId: finding.id, ...values })}
-            done="Settled."
-            draftKey={`settle-${finding.id}`}
-            onDone={() => router.refresh()}
-          />
-        </Fold>
-      )}
-    </Box>
   );
 }
 

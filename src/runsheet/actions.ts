@@ -1,24 +1,33 @@
 'use server';
 
-import { addFinding, settleFinding } from '@/data/findings';
+import { addFinding, closeUp, settleFinding, unsettleFinding } from '@/data/findings';
 import { minorUnits } from '@/core/ledger/money';
 import { writeNote } from '@/data/log';
 import { addPiece, changePiece } from '@/data/pieces';
-import { settleStage } from '@/data/restorations';
+import { answerRequest, askOwner } from '@/data/requests';
+import { setAim, setEstimate, setOwner, settleStage } from '@/data/restorations';
 import { addLedgerEntry } from '@/data/ledger';
 import { getWorkshop } from '@/data/workshop';
 import type { Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
 import {
+  aimSchema,
+  answerSchema,
   changePieceSchema,
+  closeUpSchema,
+  estimateSchema,
+  findingIdSchema,
   findingSchema,
   materialSchema,
   minutesSchema,
   noteSchema,
+  ownerSchema,
   pieceSchema,
+  requestSchema,
   settleFindingSchema,
   settleStageSchema,
 } from './schema';
+import { estimateTyped, worthWords } from './worth';
 
 /** Writes an own note into the log, or a new wording of an earlier one. */
 export async function noteDown(given: Given): Promise<Answer<void>> {
@@ -46,6 +55,50 @@ export async function find(given: Given): Promise<Answer<string>> {
 /** Settles a finding. */
 export async function settle(given: Given): Promise<Answer<void>> {
   return write(settleFindingSchema, given, ({ findingId, settledAs, settledWords }) => settleFinding(findingId, settledAs, settledWords));
+}
+
+/** Opens a settled finding again. */
+export async function unsettle(findingId: string): Promise<Answer<void>> {
+  return write(findingIdSchema, { findingId }, (given) => unsettleFinding(given.findingId));
+}
+
+/** Puts a close-up to a finding. */
+export async function takeCloseUp(given: Given): Promise<Answer<void>> {
+  return write(closeUpSchema, given, ({ findingId, photoId }) => closeUp(findingId, photoId));
+}
+
+/** How far to go with the machine. */
+export async function aimAt(given: Given): Promise<Answer<void>> {
+  return write(aimSchema, given, ({ restorationId, aim, worthKeeping }) => setAim(restorationId, aim, worthKeeping));
+}
+
+/** Whose machine it is, and what may be done without asking. */
+export async function belongsTo(given: Given): Promise<Answer<void>> {
+  return write(ownerSchema, given, async ({ restorationId, owner, stages, spend, words }) => {
+    const { currency } = await getWorkshop();
+    await setOwner(restorationId, owner, { stages, spendMinor: minorUnits(spend, currency), words });
+  });
+}
+
+/** Asks the owner for something beyond that. */
+export async function ask(given: Given): Promise<Answer<string>> {
+  return write(requestSchema, given, async ({ cost, ...request }) => {
+    const { currency } = await getWorkshop();
+    return (await askOwner({ ...request, costMinor: minorUnits(cost, currency) })).id;
+  });
+}
+
+/** What the owner answered. */
+export async function takeAnswer(given: Given): Promise<Answer<void>> {
+  return write(answerSchema, given, ({ requestId, answer, answerWords }) => answerRequest(requestId, answer, answerWords));
+}
+
+/** What is still to come and what a good one costs, as it is guessed now. */
+export async function guessWorth(given: Given): Promise<Answer<void>> {
+  return write(estimateSchema, given, async ({ restorationId, ...figures }) => {
+    const estimate = estimateTyped(figures);
+    await setEstimate(restorationId, estimate, await worthWords(restorationId, estimate));
+  });
 }
 
 /** Marks a stage done, not needed or open again. */

@@ -1,7 +1,8 @@
 import { stagesOf } from '@/data/stages';
-import { findingsOf } from '@/data/findings';
+import { askedFor, findingsOf } from '@/data/findings';
+import { requestsOf } from '@/data/requests';
 import { showMinutes } from '@/core/runsheet/time';
-import type { Finding, LedgerEntry, Photo, StageRow } from '@/data/rows';
+import type { Finding, LedgerEntry, OwnerRequest, Photo, StageRow } from '@/data/rows';
 import { photosOf } from '@/data/photos/store';
 
 import { ledgerOf } from '@/data/ledger';
@@ -11,26 +12,36 @@ const count = (n: number, one: string, many = `${one}s`) => (n === 0 ? '' : `${n
 
 function rowOf(
   { stage, state, reason }: StageRow,
+  asking: readonly Finding[],
+  requests: readonly OwnerRequest[],
   photos: readonly Photo[],
   findings: readonly Finding[],
   ledger: readonly LedgerEntry[],
 ): RunSheetRow {
   const of = <T extends { stage: string }>(rows: readonly T[]) => rows.filter((row) => row.stage === stage);
   const minutes = of(ledger).reduce((sum, entry) => sum + entry.minutes, 0);
-  const open = of(findings).filter(({ settledAs }) => settledAs === null).length;
-  const facts = [count(of(photos).length, 'photograph'), count(of(findings).length, 'finding'), open > 0 ? `${open} open` : '', reason ?? '']
+  const tags = asking.map(({ kind, words }) => [kind, words].filter(Boolean).join(', '));
+  const facts = [
+    tags.length > 0 ? `asked for: ${tags.slice(0, 2).join('; ')}${tags.length > 2 ? ` and ${tags.length - 2} more` : ''}` : '',
+    count(of(photos).length, 'photograph'),
+    stage === 'intake' ? count(findings.length, 'finding') : '',
+    reason ?? '',
+  ]
     .filter(Boolean)
     .join(', ');
-  return { stage, state, facts, minutes: minutes > 0 ? showMinutes(minutes) : '' };
+  const waits = requests.filter((request) => request.answer === null && request.stage === stage).map(({ what }) => what);
+  return { stage, state, facts, waits, minutes: minutes > 0 ? showMinutes(minutes) : '' };
 }
 
 /** The run sheet's rows with what is on them. */
 export async function runSheetRows(restorationId: string): Promise<RunSheetRow[]> {
-  const [stages, photos, findings, ledger] = await Promise.all([
+  const [stages, photos, findings, ledger, asked, requests] = await Promise.all([
     stagesOf(restorationId),
     photosOf(restorationId),
     findingsOf(restorationId),
     ledgerOf(restorationId),
+    askedFor(restorationId),
+    requestsOf(restorationId),
   ]);
-  return stages.map((row) => rowOf(row, photos, findings, ledger));
+  return stages.map((row) => rowOf(row, asked.get(row.stage) ?? [], requests, photos, findings, ledger));
 }

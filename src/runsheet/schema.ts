@@ -1,9 +1,15 @@
 import { FINDING_KINDS, SETTLEMENTS, SEVERITIES, type Settlement } from '@/core/intake/findings';
-import { type NewFinding } from '@/data/findings';
+import type { NewFinding } from '@/data/findings';
+import type { OwnerRequest } from '@/data/rows';
 import Joi from 'joi';
+import { AIMS, type Aim } from '@/core/intake/aim';
+import { ABOUTS, ANSWERS, CHANGING, type OwnerAnswer } from '@/core/intake/owner';
+import type { Share } from '@/core/photo/picture';
 import { FINISHES, PLASTICS, STAGES, STAGE_STATES, type Stage, type StageState } from '@/core/runsheet/stages';
 
 import type { NewPiece } from '@/data/pieces';
+
+type NewRequest = Pick<OwnerRequest, 'restorationId' | 'pieceId' | 'stage' | 'about' | 'what' | 'why' | 'alternatives'>;
 
 const place = {
   restorationId: Joi.string().required(),
@@ -45,7 +51,19 @@ export const findingSchema = Joi.object<NewFinding>({
     .required()
     .label('How bad'),
   words: Joi.string().trim().max(1000).allow('').default('').label('Where and how'),
+  photoId: Joi.string().allow(null).default(null),
+  pin: Joi.object<Share>({ x: Joi.number().min(0).max(1).required(), y: Joi.number().min(0).max(1).required() })
+    .allow(null)
+    .default(null)
+    .label('Pin'),
 });
+
+export const closeUpSchema = Joi.object<{ findingId: string; photoId: string }>({
+  findingId: Joi.string().required(),
+  photoId: Joi.string().required(),
+});
+
+export const findingIdSchema = Joi.object<{ findingId: string }>({ findingId: Joi.string().required() });
 
 export const settleFindingSchema = Joi.object<{ findingId: string; settledAs: Settlement; settledWords: string }>({
   findingId: Joi.string().required(),
@@ -80,10 +98,79 @@ const pieceFields = {
   heightMm: millimetres('Height'),
   labels: Joi.string().trim().max(500).allow('').default('').label('Labels to protect'),
   metalInside: Joi.string().trim().max(500).allow('').default('').label('Metal still inside'),
+  aim: Joi.string()
+    .valid(...AIMS)
+    .empty('')
+    .default(null)
+    .allow(null)
+    .label('How far to go'),
+  worthKeeping: Joi.string().trim().max(500).allow('').default('').label('Worth keeping'),
 };
 
 export const pieceSchema = Joi.object<NewPiece>({ restorationId: Joi.string().required(), ...pieceFields });
 export const changePieceSchema = Joi.object<Omit<NewPiece, 'restorationId'> & { pieceId: string }>({
   pieceId: Joi.string().required(),
   ...pieceFields,
+});
+
+export const aimSchema = Joi.object<{ restorationId: string; aim: Aim; worthKeeping: string }>({
+  restorationId: Joi.string().required(),
+  aim: Joi.string()
+    .valid(...AIMS)
+    .required()
+    .label('How far to go'),
+  worthKeeping: Joi.string().trim().max(1000).allow('').default('').label('Worth keeping'),
+});
+
+const money = (label: string) => Joi.number().min(0).max(1_000_000).empty('').default(0).label(label);
+const changing = Joi.string().valid(...CHANGING);
+
+export const ownerSchema = Joi.object<{ restorationId: string; owner: string; stages: Stage[]; spend: number; words: string }>({
+  restorationId: Joi.string().required(),
+  owner: Joi.string().trim().max(120).allow('').default('').label('Owner'),
+  stages: Joi.array().items(changing).unique().default([]).label('Allowed without asking'),
+  spend: money('Purchases up to'),
+  words: Joi.string().trim().max(1000).allow('').default('').label('In the owner’s words'),
+});
+
+export const requestSchema = Joi.object<NewRequest & { cost: number }>({
+  restorationId: Joi.string().required(),
+  pieceId: Joi.string().empty('').default(null).allow(null),
+  stage: changing.required().label('Stage'),
+  about: Joi.string()
+    .valid(...ABOUTS)
+    .required()
+    .label('About'),
+  what: words('What you would do'),
+  why: words('Why'),
+  cost: money('What it costs'),
+  alternatives: words('What else could be done'),
+});
+
+export const answerSchema = Joi.object<{ requestId: string; answer: OwnerAnswer; answerWords: string }>({
+  requestId: Joi.string().required(),
+  answer: Joi.string()
+    .valid(...ANSWERS)
+    .required()
+    .label('Answer'),
+  answerWords: Joi.string().trim().max(1000).allow('').default('').label('Conditions or words'),
+});
+
+const guess = (label: string) =>
+  Joi.number().min(0).max(1_000_000).required().label(label).messages({ 'number.base': '{#label} is empty. A guess is enough.' });
+const range = (name: string, label: string) => ({
+  [`${name}Low`]: guess(`${label}, at least`),
+  [`${name}Likely`]: guess(`${label}, most likely`)
+    .min(Joi.ref(`${name}Low`))
+    .messages({ 'number.min': 'The most likely cannot be below the least.' }),
+  [`${name}High`]: guess(`${label}, at most`)
+    .min(Joi.ref(`${name}Likely`))
+    .messages({ 'number.min': 'The most cannot be below the most likely.' }),
+});
+
+export const estimateSchema = Joi.object<Record<string, number> & { restorationId: string }>({
+  restorationId: Joi.string().required(),
+  ...range('parts', 'Parts'),
+  ...range('hours', 'Hours'),
+  ...range('goodOne', 'A good one'),
 });

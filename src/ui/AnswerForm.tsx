@@ -15,6 +15,8 @@ export interface FieldDef {
   options?: readonly { value: string; label: string }[];
   /** Half of the width where there is room. */
   half?: boolean;
+  /** A third of it: for the three ends of a guess. */
+  third?: boolean;
   optional?: boolean;
 }
 
@@ -106,11 +108,11 @@ export function AnswerForm<T>({ fields, initial, submit, send, onDone, done, dra
           ))}
         </Box>
       )}
-      <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="4" mb="5">
+      <Grid templateColumns={{ base: '1fr', md: 'repeat(6, minmax(0, 1fr))' }} gap="4" mb="5">
         {fields.map((field) => {
           const message = formState.errors[field.name]?.message;
           return (
-            <GridItem key={field.name} colSpan={{ base: 1, md: field.half ? 1 : 2 }}>
+            <GridItem key={field.name} colSpan={{ base: 1, md: field.third ? 2 : field.half ? 3 : 6 }}>
               <Field.Root invalid={message !== undefined}>
                 <Field.Label fontSize="16px" fontWeight="650">
                   {field.label}

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { RingSwitches } from '@/bench/RingSwitches';
-import { formatMoney } from '@/core/ledger/money';
+import { wholeUnits } from '@/core/ledger/money';
 import { logOf } from '@/data/log';
 import { dataFolder } from '@/data/folder';
 import { getWorkshop, NEW_WORKSHOP } from '@/data/workshop';
@@ -13,7 +13,7 @@ export const metadata: Metadata = { title: 'Workshop' };
 export default async function WorkshopPage() {
   const [workshop, log] = await Promise.all([getWorkshop(), logOf(null)]);
   const text = (value: number | null) => (value === null ? '' : String(value));
-  const rate = Number(formatMoney(workshop.hourlyRateMinor, workshop.currency).replace(/[^0-9.]/g, ''));
+  const rate = wholeUnits(workshop.hourlyRateMinor, workshop.currency);
   return (
     <>
       <ScreenHead title="Workshop" under="Where it stands, what it counts in, and how this device rings" />

@@ -18,7 +18,8 @@ it('what is allowed without asking does not wait, and looking or taking apart ne
 });
 
 it('waits until it is asked, until it is answered, and for good on a no', () => {
-  const wait = (requests: Asked[], step: Parameters<typeof waitsForOwner>[3] = brighten('K1')) => waitsForOwner('Ines Torvel', NOTHING, requests, step);
+  const wait = (requests: Asked[], step: Parameters<typeof waitsForOwner>[3] = brighten('K1')) =>
+    waitsForOwner('Ines Torvel', NOTHING, requests, step);
   expect(wait([])).toMatch(/Write a request first/);
   expect(wait([asked({})])).toMatch(/has not answered yet/);
   expect(wait([asked({ answer: 'no' })])).toMatch(/said no/);

@@ -1,3 +1,6 @@
+const digitsOf = (currency: string): number =>
+  new Intl.NumberFormat('en-GB', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2;
+
 /**
  * Money as people read it.
  *
@@ -5,14 +8,22 @@
  * @param currency ISO 4217 code
  */
 export function formatMoney(minor: number, currency: string): string {
-  const format = new Intl.NumberFormat('en-GB', { style: 'currency', currency });
-  return format.format(minor / 10 ** (format.resolvedOptions().maximumFractionDigits ?? 2));
+  return new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(wholeUnits(minor, currency));
+}
+
+/** A guess of money, in whole units and without a fraction that nobody knows. */
+export function roughMoney(amount: number, currency: string): string {
+  return new Intl.NumberFormat('en-GB', { style: 'currency', currency, maximumFractionDigits: 0 }).format(amount);
 }
 
 /** Minor units of an amount typed in whole units of the currency. */
 export function minorUnits(amount: number, currency: string): number {
-  const digits = new Intl.NumberFormat('en-GB', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2;
-  return Math.round(amount * 10 ** digits);
+  return Math.round(amount * 10 ** digitsOf(currency));
+}
+
+/** An amount in minor units as whole units of the currency. */
+export function wholeUnits(minor: number, currency: string): number {
+  return minor / 10 ** digitsOf(currency);
 }
 
 /** What minutes of own work cost at an hourly rate, minor units. */

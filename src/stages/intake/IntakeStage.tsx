@@ -1,18 +1,38 @@
+import { compareTests } from '@/core/runsheet/functionTest';
 import { firstPowerFacts } from '@/data/firstPower';
+import { functionTestsOf } from '@/data/functionTests';
 import { findRestoration } from '@/data/restorations';
 import { Fold } from '@/ui/Fold';
 import { Part } from '@/ui/layout';
 import { FirstPowerForm } from './FirstPowerForm';
+import { MachineForm } from './MachineForm';
+import { TestBefore } from './TestBefore';
 
-/** What intake has beside the sheet of every stage: the decision on the first power. */
+/** What intake has beside the survey and the sheet of every stage: where it came from, the first power, the first test. */
 export async function IntakeStage({ restorationId }: { restorationId: string }) {
-  if (!(await findRestoration(restorationId))) return null;
-  const facts = await firstPowerFacts(restorationId);
+  const restoration = await findRestoration(restorationId);
+  if (!restoration) return null;
+  const [facts, tests] = await Promise.all([firstPowerFacts(restorationId), functionTestsOf(restorationId)]);
+  const { source, claim, packing, condition } = restoration;
+  const known = [source && `from ${source}`, claim && `claimed: ${claim}`, packing && `packed: ${packing}`, condition].filter(Boolean);
   return (
-    <Part title="First power" id="power">
-      <Fold summary={facts ? 'Look the decision over' : 'Switch it on, or not? Decide before it is plugged in'}>
-        <FirstPowerForm restorationId={restorationId} facts={facts} />
-      </Fold>
-    </Part>
+    <>
+      <Part title="Where it came from" id="machine">
+        {known.map((words) => (
+          <p key={words}>{words}</p>
+        ))}
+        <Fold summary={known.length > 0 ? 'Correct it' : 'Write down what is known'}>
+          <MachineForm restoration={restoration} />
+        </Fold>
+      </Part>
+      <Part title="First power" id="power">
+        <Fold summary={facts ? 'Look the decision over' : 'Switch it on, or not? Decide before it is plugged in'}>
+          <FirstPowerForm restorationId={restorationId} facts={facts} />
+        </Fold>
+      </Part>
+      <Part title="Function test before the work" id="test">
+        <TestBefore restorationId={restorationId} compared={compareTests(tests)} tested={tests.length > 0} />
+      </Part>
+    </>
   );
 }

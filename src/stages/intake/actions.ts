@@ -3,11 +3,13 @@
 import { revalidatePath } from 'next/cache';
 import { minorUnits } from '@/core/ledger/money';
 import { keepFirstPower } from '@/data/firstPower';
-import { openRestoration } from '@/data/restorations';
+import { keepFunctionTest } from '@/data/functionTests';
+import { changeProvenance, openRestoration } from '@/data/restorations';
 import { getWorkshop } from '@/data/workshop';
 import { answer, type Answer } from '@/edge/answer';
+import { functionTestSchema } from '@/edge/functionTestSchema';
 import { write, type Given } from '@/edge/write';
-import { openSchema, powerSchema } from './schema';
+import { openSchema, powerSchema, provenanceSchema } from './schema';
 
 /** Opens a restoration. */
 export async function open(given: Record<string, string>): Promise<Answer<string>> {
@@ -24,4 +26,16 @@ export async function decidePower(given: Given): Promise<Answer<void>> {
   return write(powerSchema, given, async ({ restorationId, ...facts }) => {
     await keepFirstPower(restorationId, facts);
   });
+}
+
+/** Corrects what is known of the machine. */
+export async function correctMachine(given: Given): Promise<Answer<void>> {
+  return write(provenanceSchema, given, ({ restorationId, ...changes }) => changeProvenance(restorationId, changes));
+}
+
+/** A function test before the work. */
+export async function test(given: Given): Promise<Answer<void>> {
+  return write(functionTestSchema, given, ({ restorationId, phase, waivedWhy, ...results }) =>
+    keepFunctionTest({ restorationId, phase, results, waivedWhy: waivedWhy || null }),
+  );
 }

@@ -1,22 +1,28 @@
 import Joi from 'joi';
 import { POLARITIES, SUPPLY_KINDS, type PowerFacts } from '@/core/intake/firstPower';
+import type { Provenance } from '@/data/restorations';
 
-export interface OpenForm {
-  title: string;
-  machine: string;
-  source: string;
-  pricePaid: number;
-  condition: string;
-}
-
-/** What opens a restoration. */
-export const openSchema = Joi.object<OpenForm>({
+const provenance = {
   title: Joi.string().trim().max(120).required().label('Name'),
   machine: Joi.string().trim().max(200).allow('').default('').label('What it is'),
   source: Joi.string().trim().max(300).allow('').default('').label('Where it came from'),
-  pricePaid: Joi.number().min(0).max(1_000_000).empty('').default(0).label('Price paid'),
+  claim: Joi.string().trim().max(500).allow('').default('').label('What was claimed'),
+  packing: Joi.string().trim().max(500).allow('').default('').label('How it was packed'),
   condition: Joi.string().trim().max(4000).allow('').default('').label('Condition'),
-}).messages({ 'string.empty': '{#label} is empty. Give it a name you will know it by.' });
+};
+const NAMELESS = { 'string.empty': '{#label} is empty. Give it a name you will know it by.' };
+
+/** What opens a restoration. */
+export const openSchema = Joi.object<Provenance & { pricePaid: number }>({
+  ...provenance,
+  pricePaid: Joi.number().min(0).max(1_000_000).empty('').default(0).label('Price paid'),
+}).messages(NAMELESS);
+
+/** What is known of the machine, corrected. */
+export const provenanceSchema = Joi.object<Provenance & { restorationId: string }>({
+  restorationId: Joi.string().required(),
+  ...provenance,
+}).messages(NAMELESS);
 
 const volts = (label: string) => Joi.number().positive().max(1000).empty('').default(null).allow(null).label(label);
 const yes = (label: string) => Joi.boolean().truthy('yes').falsy('no').required().label(label);

@@ -1,11 +1,10 @@
 'use client';
 
 import { Box, Text } from '@chakra-ui/react';
-import { TEST_ITEMS, TEST_PHASES, TEST_STATES, type Comparison } from '@/core/runsheet/functionTest';
+import type { Comparison } from '@/core/runsheet/functionTest';
 import type { Hold } from '@/core/teardown/closing';
-import { AnswerForm, options } from '@/ui/AnswerForm';
-import { DataTable } from '@/ui/DataTable';
 import { Fold } from '@/ui/Fold';
+import { ComparedTests, FunctionTestForm } from '@/ui/FunctionTestForm';
 import { Part } from '@/ui/layout';
 import { test } from './actions';
 
@@ -31,38 +30,9 @@ export function ClosingPart({ restorationId, holds, compared, tested }: Props) {
           ))}
         </Box>
       )}
-      {tested && (
-        <DataTable
-          caption="Function tests side by side"
-          rows={compared}
-          rowKey={({ item }) => item}
-          columns={[
-            { title: 'What', cell: ({ item }) => item },
-            ...TEST_PHASES.map((phase) => ({ title: phase, cell: ({ states }: Comparison) => states[phase] ?? '–' })),
-            { title: 'Change', cell: ({ change }) => ({ lost: 'lost on the way', won: 'works now', same: '' })[change] },
-          ]}
-        />
-      )}
+      {tested && <ComparedTests compared={compared} />}
       <Fold summary="Make a function test">
-        <AnswerForm
-          draftKey={`test:${restorationId}`}
-          fields={[
-            { name: 'phase', label: 'When', kind: 'choice', options: options(TEST_PHASES) },
-            ...TEST_ITEMS.map((item) => ({
-              name: item,
-              label: item[0]!.toUpperCase() + item.slice(1),
-              kind: 'choice' as const,
-              options: options(TEST_STATES),
-              half: true,
-            })),
-            { name: 'waivedWhy', label: 'Waived, because', optional: true, hint: 'Only where it cannot be tested; the reason goes into the record' },
-          ]}
-          initial={{ phase: 'before closing', ...Object.fromEntries(TEST_ITEMS.map((item) => [item, 'not tried'])), waivedWhy: '' }}
-          submit="Keep this test"
-          done="Test kept."
-          bench
-          send={(values) => test({ restorationId, ...values })}
-        />
+        <FunctionTestForm restorationId={restorationId} phase="before closing" send={(values) => test({ restorationId, ...values })} />
       </Fold>
     </Part>
   );

@@ -6,7 +6,7 @@ import { holeDepth, lotWords, outstanding } from '@/core/teardown/lots';
 import type { ConnectionRow, LotRow, RemovalStep } from '@/data/rows';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { Fold } from '@/ui/Fold';
-import { photoUrl } from '@/ui/photoUrl';
+import { PinnedPhoto } from '@/ui/PinnedPhoto';
 import { boxFor, Screw } from '@/ui/Screw';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
@@ -41,28 +41,12 @@ export function StepOn({ step, lots, connections, early, size }: Props) {
       </Text>
       <Grid templateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) minmax(0, 1fr)' }} gap="5">
         {step.photoId !== null && size && (
-          <Box position="relative" aspectRatio={`${size.width} / ${size.height}`}>
-            {/* eslint-disable-next-line @next/next/no-img-element */}
-            <img src={photoUrl(step.photoId, 'large')} alt={`${step.name} as it came off`} style={{ width: '100%', height: '100%' }} />
-            {step.pins.map(({ x, y }, i) => (
-              <Box
-                key={`${x},${y}`}
-                position="absolute"
-                left={`${100 * x}%`}
-                top={`${100 * y}%`}
-                transform="translate(-50%, -50%)"
-                width="28px"
-                height="28px"
-                borderRadius="50%"
-                bg="amber"
-                color="onAmber"
-                fontSize="15px"
-                textAlign="center"
-              >
-                {i + 1}
-              </Box>
-            ))}
-          </Box>
+          <PinnedPhoto
+            photoId={step.photoId}
+            size={size}
+            alt={`${step.name} as it came off`}
+            pins={step.pins.map((pin, i) => ({ ...pin, mark: String(i + 1), name: `${i + 1}` }))}
+          />
         )}
         <Box>
           <Wrong words={wrong} />

@@ -3,8 +3,9 @@
 import { keepFunctionTest } from '@/data/functionTests';
 import { explainLot, putOn, takeOffAgain, tickConnection, tickLot } from '@/data/teardown';
 import type { Answer } from '@/edge/answer';
+import { functionTestSchema } from '@/edge/functionTestSchema';
 import { write, type Given } from '@/edge/write';
-import { explainSchema, functionTestSchema, idSchema, stepWordsSchema, tickSchema } from './schema';
+import { explainSchema, idSchema, stepWordsSchema, tickSchema } from './schema';
 
 /** Fasteners go back into their holes. */
 export async function tick(given: Given): Promise<Answer<void>> {

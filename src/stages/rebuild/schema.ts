@@ -1,5 +1,4 @@
 import Joi from 'joi';
-import { TEST_ITEMS, TEST_PHASES, TEST_STATES, type TestPhase, type TestResults } from '@/core/runsheet/functionTest';
 
 const id = Joi.string().required();
 const howMany = Joi.number().integer().min(1).max(500).required().label('How many');
@@ -17,23 +16,10 @@ export const explainSchema = Joi.object<{ lotId: string; count: number; words: s
   words: Joi.string().trim().max(500).allow('').default('').label('What became of them'),
 });
 
-export const stepWordsSchema = Joi.object<{ stepId: string; words: string }>({
+export const stepWordsSchema = Joi.object<{ stepId: string; words: string; by: string }>({
   stepId: id,
+  by: Joi.string().trim().max(80).allow('').default('').label('Who'),
   words: Joi.string().trim().max(500).allow('').default('').label('Remarks'),
 });
 
 export const idSchema = Joi.object<{ id: string }>({ id });
-
-const state = Joi.string()
-  .valid(...TEST_STATES)
-  .required();
-
-export const functionTestSchema = Joi.object<TestResults & { restorationId: string; phase: TestPhase; waivedWhy: string }>({
-  restorationId: id,
-  phase: Joi.string()
-    .valid(...TEST_PHASES)
-    .required()
-    .label('When'),
-  waivedWhy: Joi.string().trim().max(500).allow('').default('').label('Waived, because'),
-  ...Object.fromEntries(TEST_ITEMS.map((item) => [item, state.label(item)])),
-});

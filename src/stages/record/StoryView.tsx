@@ -1,5 +1,6 @@
 import { labToCss } from '@/core/colour/lab';
 import type { Lab } from '@/core/colour/types';
+import { AIM_WORDS } from '@/core/intake/aim';
 import { doseUnit } from '@/core/exposure/dose';
 import { SCHOOL } from '@/core/exposure/schools';
 import { CAUTION_CLOSE } from '@/core/peroxide/cautions';
@@ -26,7 +27,14 @@ export function StoryView({ story, src }: Props) {
         <Fact name="Opened">{time(restoration.openedAt)}</Fact>
         {restoration.closedAt && <Fact name="Finished">{time(restoration.closedAt)}</Fact>}
         <Fact name="Workshop">{workshop.name}</Fact>
+        {restoration.claim && <Fact name="Claimed">{restoration.claim}</Fact>}
+        {restoration.packing && <Fact name="Packed">{restoration.packing}</Fact>}
         {restoration.condition && <Fact name="As it came">{restoration.condition}</Fact>}
+        <Fact name="Aim">
+          {restoration.aim}. {AIM_WORDS[restoration.aim]}
+        </Fact>
+        {restoration.worthKeeping && <Fact name="Worth keeping">{restoration.worthKeeping}</Fact>}
+        {restoration.owner && <Fact name="Owner">{restoration.owner}</Fact>}
       </dl>
       {story.pieces.length > 0 && <h2>Before and after</h2>}
       {story.pieces.map((piece) => (
@@ -36,6 +44,29 @@ export function StoryView({ story, src }: Props) {
       {story.stages.map((stage) => (
         <StagePart key={stage.stage} story={stage} src={src} />
       ))}
+      {story.asked.length > 0 && (
+        <>
+          <h2>Asked and answered</h2>
+          <ul>
+            {story.asked.map(({ id, what, askedAt, answer, answerWords, answeredAt }) => (
+              <li key={id}>
+                {time(askedAt)}: {what}{' '}
+                <em>{answer === null ? 'not answered yet' : `${answer}${answerWords && `: ${answerWords}`}, ${time(answeredAt!)}`}</em>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {story.replaced.length > 0 && (
+        <>
+          <h2>Not as it came</h2>
+          <ul>
+            {story.replaced.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        </>
+      )}
       <h2>What it took</h2>
       <dl>
         <Fact name="Price paid">{story.cost.price}</Fact>

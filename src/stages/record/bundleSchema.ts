@@ -64,7 +64,13 @@ export const bundleSchema = Joi.object<Bundle>({
     aim: aim.required(),
     worthKeeping: text,
     owner: text,
-    allowed: Joi.object({ stages: Joi.array().items(stage).required(), spendMinor: whole, words: text }).required(),
+    allowed: Joi.object({
+      stages: Joi.array()
+        .items(Joi.string().valid(...STAGES))
+        .required(),
+      spendMinor: whole,
+      words: text,
+    }).required(),
     estimate: Joi.object({ parts: range, hours: range, goodOne: range }).allow(null).required(),
     openedAt: time,
     closedAt: timeOrNull,

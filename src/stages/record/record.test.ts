@@ -9,10 +9,12 @@ import { gatherBundle, type Bundle } from '@/data/bundle';
 import { readOriginal } from '@/data/photos/store';
 import { listRestorations } from '@/data/restorations';
 import { freshFolder, removeFolders } from '@/data/trial';
+import { bundleSchema } from './bundleSchema';
 import { exportHtml } from './exportHtml';
 import { exportZip, logCsv, measurementsCsv } from './exportZip';
 import { importZip } from './importZip';
 import { bundleJsonSchema } from './jsonSchema';
+import { broughtForward } from './olderBundles';
 import { tellStory } from './story';
 
 const SCHEMA_FILE = path.join(process.cwd(), 'docs/schema/restoration.schema.json');
@@ -69,6 +71,35 @@ it('imports again to the same restoration, byte for byte in its photographs', as
   expect(copy.restoration.title).toBe(`${bundles[0]!.restoration.title} (copy)`);
   expect(copy.log.length).toBe(bundles[0]!.log.length);
 }, 120_000);
+
+it('takes in what an earlier version exported, with what it did not know yet left open', () => {
+  const { requests: _requests, ...bundle } = JSON.parse(JSON.stringify(bundles.find(({ functionTests }) => functionTests.length > 0)!)) as Bundle;
+  const {
+    aim: _aim,
+    owner: _owner,
+    allowed: _allowed,
+    estimate: _estimate,
+    claim: _claim,
+    packing: _packing,
+    worthKeeping: _keeping,
+    ...restoration
+  } = bundle.restoration;
+  const results = { display: 'works', sound: 'works', ports: 'works', drives: 'works', keys: 'faulty', switches: 'works', lamps: 'works' };
+  const first = {
+    ...bundle,
+    version: 1,
+    restoration,
+    pieces: bundle.pieces.map(({ aim: _a, worthKeeping: _w, ...piece }) => piece),
+    findings: bundle.findings.map(({ photoId: _p, pin: _i, closeUpId: _c, ...finding }) => finding),
+    functionTests: bundle.functionTests.map((test) => ({ ...test, results })),
+  };
+  const brought = bundleSchema.validate(broughtForward(first), { convert: false });
+  expect(brought.error).toBeUndefined();
+  expect(brought.value).toMatchObject({ version: 2, requests: [], restoration: { aim: 'presentable', owner: '' } });
+  expect(brought.value!.functionTests[0]!.results).toMatchObject({ letters: 'faulty', 'number pad': 'faulty', display: 'works' });
+  expect(broughtForward(bundles[0])).toBe(bundles[0]);
+  expect(broughtForward('nothing')).toBe('nothing');
+});
 
 it('a photograph that was changed after the export is found out', async () => {
   const photo = bundles.find(({ photos }) => photos.length > 0)!.photos[0]!;

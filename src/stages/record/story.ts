@@ -1,7 +1,8 @@
 import { formatMoney, workCost } from '@/core/ledger/money';
 import { STAGES, type Stage } from '@/core/runsheet/stages';
+import { lotWords } from '@/core/teardown/lots';
 import type { Bundle } from '@/data/bundle';
-import type { Finding, LedgerEntry, Measurement, Photo, Piece, Session, Treatment } from '@/data/rows';
+import type { Finding, LedgerEntry, Measurement, OwnerRequest, Photo, Piece, Session, Treatment } from '@/data/rows';
 
 export interface PieceStory {
   piece: Piece;
@@ -28,6 +29,10 @@ export interface Story {
   stages: StageStory[];
   /** Findings that are open or were left, and stages still open. */
   undone: string[];
+  /** What the owner was asked, with the answers. */
+  asked: OwnerRequest[];
+  /** Fasteners that are not the ones it came with. */
+  replaced: string[];
   cost: { price: string; materials: string; minutes: number; work: string; total: string };
 }
 
@@ -86,6 +91,10 @@ export function tellStory(bundle: Bundle): Story {
     pieces,
     stages,
     undone,
+    asked: bundle.requests,
+    replaced: bundle.lots
+      .filter(({ fate, words }) => fate === 'replaced' || words !== '')
+      .map((lot) => [bundle.removalSteps.find(({ id }) => id === lot.stepId)?.name, lotWords(lot), lot.words || lot.fate].filter(Boolean).join(': ')),
     cost: { price: money(price), materials: money(materials), minutes, work: money(work), total: money(price + materials + work) },
   };
 }

@@ -1,6 +1,7 @@
 import { stagesOf } from '@/data/stages';
 import { findingsOf } from '@/data/findings';
 import { notFound } from 'next/navigation';
+import { proposalFor } from '@/core/intake/proposals';
 import { formatMoney } from '@/core/ledger/money';
 import { STAGES, STAGE_WORDS, type Stage } from '@/core/runsheet/stages';
 import { logOf } from '@/data/log';
@@ -8,8 +9,12 @@ import { piecesOf } from '@/data/pieces';
 import { photosOf } from '@/data/photos/store';
 import { findRestoration } from '@/data/restorations';
 import { ledgerOf } from '@/data/ledger';
+import { requestsOf } from '@/data/requests';
+import type { Finding } from '@/data/rows';
 import { getWorkshop } from '@/data/workshop';
 import { StageSheet } from '@/runsheet/StageSheet';
+import { Survey } from '@/runsheet/Survey';
+import { Waiting } from '@/runsheet/Waiting';
 import { StageSteps } from '@/runsheet/StageSteps';
 import { ScreenHead } from '@/ui/layout';
 import { TextLink } from '@/ui/links';
@@ -18,7 +23,7 @@ import { TextLink } from '@/ui/links';
 export async function StageScreen({ restorationId: id, stage, tool }: { restorationId: string; stage: Stage; tool?: React.ReactNode }) {
   const restoration = await findRestoration(id);
   if (!restoration) notFound();
-  const [stages, pieces, photos, findings, ledger, log, { currency, timeZone }] = await Promise.all([
+  const [stages, pieces, photos, findings, ledger, log, { currency, timeZone }, requests] = await Promise.all([
     stagesOf(id),
     piecesOf(id),
     photosOf(id),
@@ -26,10 +31,13 @@ export async function StageScreen({ restorationId: id, stage, tool }: { restorat
     ledgerOf(id),
     logOf(id),
     getWorkshop(),
+    requestsOf(id),
   ]);
+  const waiting = requests.filter((request) => request.answer === null && request.stage === stage);
   const row = stages.find((known) => known.stage === stage)!;
   const own = <T extends { stage: string | null }>(rows: T[]) => rows.filter((entry) => entry.stage === stage);
   const entries = own(ledger);
+  const asked = (finding: Finding) => proposalFor(finding, pieces.find(({ id: of }) => of === finding.pieceId)?.aim ?? restoration.aim).stage;
   return (
     <>
       <ScreenHead
@@ -38,6 +46,8 @@ export async function StageScreen({ restorationId: id, stage, tool }: { restorat
         under={STAGE_WORDS[stage].purpose}
         action={<StageSteps restorationId={id} stage={stage} />}
       />
+      {stage === 'intake' && <Survey restorationId={id} photos={own(photos)} pieces={pieces} findings={findings} aim={restoration.aim} />}
+      {waiting.length > 0 && <Waiting restorationId={id} owner={restoration.owner} requests={waiting} />}
       {tool}
       <StageSheet
         restorationId={id}
@@ -46,7 +56,8 @@ export async function StageScreen({ restorationId: id, stage, tool }: { restorat
         reason={row.reason}
         pieces={pieces}
         photos={own(photos)}
-        findings={own(findings)}
+        findings={findings.filter((finding) => finding.stage === stage || asked(finding) === stage)}
+        aim={restoration.aim}
         ledger={entries}
         log={own(log)}
         currency={currency}

@@ -18,6 +18,7 @@ export default async function RunSheetPage({ params }: { params: Promise<{ id: s
   const [rows, sights, { currency, timeZone }] = await Promise.all([runSheetRows(id), sightsOf(id), getWorkshop()]);
   const under = [
     restoration.machine,
+    `aim: ${restoration.aim}`,
     restoration.source && `from ${restoration.source}`,
     restoration.pricePaidMinor > 0 && `${formatMoney(restoration.pricePaidMinor, currency)} paid`,
     `opened ${showTime(restoration.openedAt, timeZone, 'd MMM yyyy')}`,
@@ -27,7 +28,13 @@ export default async function RunSheetPage({ params }: { params: Promise<{ id: s
       <ScreenHead
         title={restoration.title}
         under={under.filter(Boolean).join(' · ')}
-        action={<LinkButton href={`/restorations/${id}/log`}>Log</LinkButton>}
+        action={
+          <>
+            <LinkButton href={`/restorations/${id}/owner`}>{restoration.owner ? `Owner: ${restoration.owner}` : 'Owner'}</LinkButton>
+            <LinkButton href={`/restorations/${id}/worth`}>Worth it?</LinkButton>
+            <LinkButton href={`/restorations/${id}/log`}>Log</LinkButton>
+          </>
+        }
       />
       <Wide
         main={

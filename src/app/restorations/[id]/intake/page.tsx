@@ -1,7 +1,23 @@
+import { notFound } from 'next/navigation';
+import { findRestoration } from '@/data/restorations';
+import { AimPart } from '@/runsheet/AimPart';
 import { IntakeStage } from '@/stages/intake/IntakeStage';
 import { StageScreen } from '../StageScreen';
 
 export default async function IntakePage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  return <StageScreen restorationId={id} stage="intake" tool={<IntakeStage restorationId={id} />} />;
+  const restoration = await findRestoration(id);
+  if (!restoration) notFound();
+  return (
+    <StageScreen
+      restorationId={id}
+      stage="intake"
+      tool={
+        <>
+          <AimPart restoration={restoration} />
+          <IntakeStage restorationId={id} />
+        </>
+      }
+    />
+  );
 }
