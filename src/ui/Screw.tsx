@@ -1,4 +1,4 @@
-import { screwShape } from '@/core/teardown/tray';
+import { screwShape, shankPath } from '@/core/teardown/tray';
 
 interface Props {
   screw: { diameterMm: number; lengthMm: number; shank: string; head: string };
@@ -9,17 +9,13 @@ interface Props {
 
 /** A fastener from the side at true proportion, so that the very long ones cannot be mistaken. */
 export function Screw({ screw, boxMm, title }: Props) {
-  const { headWidthMm, headHeightMm, shankWidthMm, lengthMm, tipWidthMm, threadMm } = screwShape(screw);
+  const shape = screwShape(screw);
+  const { headWidthMm, headHeightMm, shankWidthMm, threadMm } = shape;
   const x = (offset: number) => boxMm.width / 2 + offset;
-  const narrowAt = headHeightMm + lengthMm * 0.6;
   return (
     <svg viewBox={`0 0 ${boxMm.width} ${boxMm.height}`} role="img" aria-label={title} style={{ width: '100%', height: '100%', display: 'block' }}>
       <rect x={x(-headWidthMm / 2)} y="0" width={headWidthMm} height={headHeightMm} rx={headHeightMm / 3} fill="currentColor" />
-      <path
-        d={`M${x(-shankWidthMm / 2)} ${headHeightMm} V${narrowAt} L${x(-tipWidthMm / 2)} ${headHeightMm + lengthMm} H${x(tipWidthMm / 2)} L${x(shankWidthMm / 2)} ${narrowAt} V${headHeightMm} Z`}
-        fill="currentColor"
-        opacity="0.75"
-      />
+      <path d={shankPath(shape, boxMm.width / 2)} fill="currentColor" opacity="0.75" />
       {threadMm.map((at) => (
         <line
           key={at}

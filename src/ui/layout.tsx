@@ -36,7 +36,9 @@ export function ScreenHead({
           </Box>
         )}
       </Box>
-      {action}
+      <Flex gap="3" wrap="wrap">
+        {action}
+      </Flex>
     </Flex>
   );
 }

@@ -27,11 +27,11 @@ const WORKING: Record<Severity, Aim> = { slight: 'presentable', plain: 'presenta
 const TREATABLE: Record<Exclude<FindingKind, 'keep this mark'>, Treatable> = {
   yellowed: {
     stage: 'brighten',
-    words: 'Brighten it to its hidden patch, after it is washed.',
+    words: 'To its hidden patch, after it is washed.',
     from: LOOKS,
     left: 'The yellow stays.',
   },
-  soiled: { stage: 'wash', words: 'Wash it, gentlest first.', from: EVERY, left: '' },
+  soiled: { stage: 'wash', words: 'Gentlest first, and stop when it is good enough.', from: EVERY, left: '' },
   scuffed: { stage: 'wash', words: 'Alcohol, then a fine abrasive only where it is left.', from: CLEANING, left: 'The scuffs stay as its history.' },
   stained: { stage: 'wash', words: 'Up the ladder on this spot; stop when the surface would pay for it.', from: CLEANING, left: 'The stain stays.' },
   ink: { stage: 'wash', words: 'Alcohol first; wet sanding only where nothing lifts it.', from: CLEANING, left: 'The writing stays as its history.' },

@@ -1,6 +1,9 @@
 const digitsOf = (currency: string): number =>
   new Intl.NumberFormat('en-GB', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2;
 
+/** A minus that is as wide as a figure, not a hyphen. */
+const withMinus = (money: string): string => money.replace('-', '−');
+
 /**
  * Money as people read it.
  *
@@ -8,12 +11,12 @@ const digitsOf = (currency: string): number =>
  * @param currency ISO 4217 code
  */
 export function formatMoney(minor: number, currency: string): string {
-  return new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(wholeUnits(minor, currency));
+  return withMinus(new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(wholeUnits(minor, currency)));
 }
 
 /** A guess of money, in whole units and without a fraction that nobody knows. */
 export function roughMoney(amount: number, currency: string): string {
-  return new Intl.NumberFormat('en-GB', { style: 'currency', currency, maximumFractionDigits: 0 }).format(amount);
+  return withMinus(new Intl.NumberFormat('en-GB', { style: 'currency', currency, maximumFractionDigits: 0 }).format(amount));
 }
 
 /** Minor units of an amount typed in whole units of the currency. */

@@ -55,3 +55,25 @@ export function screwShape({ diameterMm, lengthMm, shank, head }: { diameterMm: 
     threadMm: Array.from({ length: lines }, (_, i) => lengthMm - (i + 0.5) * pitch),
   };
 }
+
+/** Outline of the shank as an SVG path, `centre` mm from the left: straight to three fifths of its length, then to the tip. */
+export function shankPath({ headHeightMm, shankWidthMm, lengthMm, tipWidthMm }: ScrewShape, centre: number): string {
+  const x = (offset: number) => centre + offset;
+  const [narrowAt, end] = [headHeightMm + lengthMm * 0.6, headHeightMm + lengthMm];
+  return `M${x(-shankWidthMm / 2)} ${headHeightMm} V${narrowAt} L${x(-tipWidthMm / 2)} ${end} H${x(tipWidthMm / 2)} L${x(shankWidthMm / 2)} ${narrowAt} V${headHeightMm} Z`;
+}
+
+/** A fastener as a picture for paper, with its size in mm. */
+export function screwPicture(screw: Parameters<typeof screwShape>[0]): { svg: string; widthMm: number; heightMm: number } {
+  const shape = screwShape(screw);
+  const widthMm = Math.max(shape.headWidthMm, shape.shankWidthMm) + 1;
+  const heightMm = shape.headHeightMm + shape.lengthMm;
+  const head = `<rect x="${(widthMm - shape.headWidthMm) / 2}" y="0" width="${shape.headWidthMm}" height="${shape.headHeightMm}" rx="${shape.headHeightMm / 3}"/>`;
+  const threads = shape.threadMm.map((at) => {
+    const y = shape.headHeightMm + at;
+    const [left, right] = [(widthMm - shape.shankWidthMm) / 2, (widthMm + shape.shankWidthMm) / 2];
+    return `<line x1="${left}" x2="${right}" y1="${y}" y2="${y - shape.shankWidthMm * 0.2}" stroke="#fff" stroke-width="0.25"/>`;
+  });
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${widthMm} ${heightMm}"><g fill="#333">${head}<path d="${shankPath(shape, widthMm / 2)}"/></g>${threads.join('')}</svg>`;
+  return { svg, widthMm, heightMm };
+}

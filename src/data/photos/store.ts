@@ -4,6 +4,7 @@ import path from 'node:path';
 import { TZDate } from '@date-fns/tz';
 import exifr from 'exifr';
 import sharp from 'sharp';
+import type { Share } from '@/core/photo/picture';
 import type { Stage } from '@/core/runsheet/stages';
 import { inTransaction } from '../connection';
 import { dataFolder } from '../folder';
@@ -99,4 +100,22 @@ export async function readThumbnail(photo: Pick<Photo, 'hash' | 'extension'>, si
     .toBuffer();
   await writeWhole(file, small);
   return small;
+}
+
+/** A photograph for paper, upright, with numbered pins drawn onto it. JPEG: what a PDF takes. */
+export async function readForPaper(photo: Pick<Photo, 'hash' | 'extension' | 'width' | 'height'>, pins: readonly Share[]): Promise<Buffer> {
+  const side = 900;
+  const scale = Math.min(1, side / Math.max(photo.width, photo.height));
+  const [width, height] = [Math.round(photo.width * scale), Math.round(photo.height * scale)];
+  const marks = pins.map(
+    ({ x, y }, i) =>
+      `<circle cx="${x * width}" cy="${y * height}" r="22" fill="#f0b13c" stroke="#2c1d00" stroke-width="3"/><text x="${x * width}" y="${y * height + 9}" font-size="26" font-weight="bold" font-family="sans-serif" text-anchor="middle" fill="#2c1d00">${i + 1}</text>`,
+  );
+  const drawn = Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}">${marks.join('')}</svg>`);
+  return sharp(await readOriginal(photo), { limitInputPixels: LARGEST_PIXELS })
+    .autoOrient()
+    .resize({ width, height, fit: 'fill' })
+    .composite([{ input: drawn }])
+    .jpeg({ quality: 82 })
+    .toBuffer();
 }

@@ -5,9 +5,11 @@ import dynamic from 'next/dynamic';
 import { Check } from 'lucide-react';
 import type { Comparison } from '@/core/runsheet/functionTest';
 import type { Hold } from '@/core/teardown/closing';
+import { maybeOutOfReach } from '@/core/teardown/reach';
 import type { RebuildOrder } from '@/core/teardown/rebuildOrder';
 import type { BlockRow, ConnectionRow, LotRow, RemovalStep } from '@/data/rows';
 import { Part } from '@/ui/layout';
+import { WhoPart } from '@/ui/WhoPart';
 import { useSend } from '@/ui/useSend';
 import { useWakeLock } from '@/ui/useWakeLock';
 import { Wrong } from '@/ui/Wrong';
@@ -30,10 +32,11 @@ interface Props {
   compared: readonly Comparison[];
   tested: boolean;
   sizes: Readonly<Record<string, { width: number; height: number }>>;
+  people: readonly string[];
 }
 
 /** The bench screen of the way back: the next thing on, large; then the whole way, the leftovers and the closing. */
-export function RebuildBench({ restorationId, steps, lots, connections, blocks, way, holds, compared, tested, sizes }: Props) {
+export function RebuildBench({ restorationId, steps, lots, connections, blocks, way, holds, compared, tested, sizes, people }: Props) {
   useWakeLock();
   const { wrong, busy, send } = useSend();
   const stepOf = new Map(steps.map((step) => [step.id, step]));
@@ -57,6 +60,7 @@ export function RebuildBench({ restorationId, steps, lots, connections, blocks, 
   const done = order.filter(({ onAt }) => onAt !== null).length;
   return (
     <>
+      <WhoPart people={people} />
       <Part title={next ? `Next thing on: ${next.name}` : 'Everything is on'} id="next">
         {next ? (
           <StepOn
@@ -66,6 +70,8 @@ export function RebuildBench({ restorationId, steps, lots, connections, blocks, 
             connections={connections.filter(({ stepId }) => stepId === next.id)}
             early={early.has(next.id) && passes(next.id).length > 0 ? passes(next.id) : null}
             size={next.photoId === null ? null : (sizes[next.photoId] ?? null)}
+            people={people}
+            stillOff={maybeOutOfReach(next, steps, blocks).filter(({ onAt }) => onAt === null)}
           />
         ) : (
           <Text>All {steps.length} steps are back. Test it, then close the stage below.</Text>
@@ -86,7 +92,9 @@ export function RebuildBench({ restorationId, steps, lots, connections, blocks, 
                     goes in early, before {passes(step.id).join(' and ')}, or you take all this off again
                   </Text>
                 )}
-                {step.onWords && <Text color="soft">{step.onWords}</Text>}
+                {(step.onWords || step.onBy) && (
+                  <Text color="soft">{[step.onWords, step.onBy && `by ${step.onBy}`].filter(Boolean).join(' · ')}</Text>
+                )}
               </Box>
               {step.onAt !== null && (
                 <>

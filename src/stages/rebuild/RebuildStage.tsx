@@ -1,6 +1,7 @@
 import { functionTestsOf } from '@/data/functionTests';
 import { compareTests } from '@/core/runsheet/functionTest';
 import { rebuildOrder } from '@/core/teardown/rebuildOrder';
+import { listPeople } from '@/data/people';
 import { photosOf } from '@/data/photos/store';
 import { findRestoration } from '@/data/restorations';
 import { holdsOf, teardownOf } from '@/data/teardown';
@@ -11,11 +12,12 @@ import { RebuildBench } from './RebuildBench';
 /** The way back, computed from what came off and what must be on before what. */
 export async function RebuildStage({ restorationId }: { restorationId: string }) {
   if (!(await findRestoration(restorationId))) return null;
-  const [{ steps, lots, connections, blocks }, tests, photos, holds] = await Promise.all([
+  const [{ steps, lots, connections, blocks }, tests, photos, holds, people] = await Promise.all([
     teardownOf(restorationId),
     functionTestsOf(restorationId),
     photosOf(restorationId),
     holdsOf(restorationId, new Date()),
+    listPeople(),
   ]);
   if (steps.length === 0)
     return (
@@ -43,6 +45,7 @@ export async function RebuildStage({ restorationId }: { restorationId: string })
       compared={compareTests(tests)}
       tested={tests.length > 0}
       sizes={sizes}
+      people={people.map(({ name }) => name)}
     />
   );
 }

@@ -8,9 +8,11 @@ import { AnswerForm } from '@/ui/AnswerForm';
 import { Fold } from '@/ui/Fold';
 import { PinnedPhoto } from '@/ui/PinnedPhoto';
 import { boxFor, Screw } from '@/ui/Screw';
+import { OutOfReach } from '@/ui/OutOfReach';
 import { useSend } from '@/ui/useSend';
+import { useWho } from '@/ui/useWho';
 import { Wrong } from '@/ui/Wrong';
-import { connect, explain, on, tick } from './actions';
+import { before, connect, explain, on, tick } from './actions';
 
 interface Props {
   step: RemovalStep;
@@ -19,10 +21,14 @@ interface Props {
   /** What it goes in before, where that is earlier than the plain reverse. */
   early: readonly string[] | null;
   size: { width: number; height: number } | null;
+  people: readonly string[];
+  /** What is still off and would go on after it. */
+  stillOff: readonly RemovalStep[];
 }
 
 /** One thing goes on: how it looked, how it came off, its fasteners and connections, and then the tick. */
-export function StepOn({ step, lots, connections, early, size }: Props) {
+export function StepOn({ step, lots, connections, early, size, people, stillOff }: Props) {
+  const [who] = useWho(people);
   const { wrong, busy, send } = useSend();
   return (
     <Box>
@@ -67,6 +73,12 @@ export function StepOn({ step, lots, connections, early, size }: Props) {
               )}
             </Box>
           ))}
+          <OutOfReach
+            cover={step.name}
+            things={stillOff}
+            busy={busy}
+            onTap={(firstId) => send(() => before({ firstId, thenId: step.id, why: 'out of reach afterwards' }))}
+          />
           <Button
             variant={'go' as never}
             size={'bench' as never}
@@ -74,7 +86,7 @@ export function StepOn({ step, lots, connections, early, size }: Props) {
             mt="4"
             loading={busy}
             loadingText="It is on"
-            onClick={() => send(() => on({ stepId: step.id, words: '' }))}
+            onClick={() => send(() => on({ stepId: step.id, words: '', by: who }))}
           >
             It is on
           </Button>

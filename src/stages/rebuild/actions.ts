@@ -1,9 +1,10 @@
 'use server';
 
 import { keepFunctionTest } from '@/data/functionTests';
-import { explainLot, putOn, takeOffAgain, tickConnection, tickLot } from '@/data/teardown';
+import { addBlock, explainLot, putOn, takeOffAgain, tickConnection, tickLot } from '@/data/teardown';
 import type { Answer } from '@/edge/answer';
 import { functionTestSchema } from '@/edge/functionTestSchema';
+import { blockSchema } from '@/edge/blockSchema';
 import { write, type Given } from '@/edge/write';
 import { explainSchema, idSchema, stepWordsSchema, tickSchema } from './schema';
 
@@ -23,6 +24,11 @@ export async function connect(connectionId: string): Promise<Answer<void>> {
 
 export async function on(given: Given): Promise<Answer<void>> {
   return write(stepWordsSchema, given, putOn);
+}
+
+/** Something that would be out of reach goes on before. */
+export async function before(given: Given): Promise<Answer<void>> {
+  return write(blockSchema, given, ({ firstId, thenId, why }) => addBlock(firstId, thenId, why));
 }
 
 export async function offAgain(given: Given): Promise<Answer<void>> {

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Flex } from '@chakra-ui/react';
+import { Button, Flex, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useRef } from 'react';
 import type { FieldError } from '@/core/sums/fieldErrors';
@@ -10,8 +10,14 @@ import { Wrong } from '@/ui/Wrong';
 
 type Answered = { ok: true; value: { added: number; known: number } } | { ok: false; errors: FieldError[] };
 
-/** Sheet and fasteners as files, and fasteners back in. */
-export function FilesPart({ restorationId }: { restorationId: string }) {
+const PAPERS = [
+  { name: 'a4', title: 'A4 sheet' },
+  { name: 'letter', title: 'Letter sheet' },
+  { name: 'roll62', title: '62 mm roll' },
+] as const;
+
+/** Sheet, labels and fasteners as files, and fasteners back in. */
+export function FilesPart({ restorationId, lots }: { restorationId: string; lots: number }) {
   const router = useRouter();
   const input = useRef<HTMLInputElement>(null);
   const { wrong, busy, send } = useSend();
@@ -30,7 +36,24 @@ export function FilesPart({ restorationId }: { restorationId: string }) {
   return (
     <>
       <Wrong words={wrong} />
+      {lots > 0 && (
+        <Flex gap="3" wrap="wrap" align="center" mt="3">
+          <Text>Labels for trays and bags:</Text>
+          {PAPERS.map(({ name, title }) => (
+            <Button key={name} asChild>
+              <a href={`${address}?as=labels&paper=${name}`} download>
+                {title}
+              </a>
+            </Button>
+          ))}
+        </Flex>
+      )}
       <Flex gap="3" wrap="wrap" mt="3">
+        <Button asChild>
+          <a href={`${address}?as=pdf`} download>
+            Sheet as PDF
+          </a>
+        </Button>
         <Button asChild>
           <a href={address} download>
             Sheet as Markdown

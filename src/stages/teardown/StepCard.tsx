@@ -40,7 +40,7 @@ export function StepCard({ step, lots, connections, lastLot, trays, size }: Prop
   return (
     <Box pb="4">
       <Text color="soft" mb="3">
-        {[JOINTS[step.joint].title, step.way, step.springs].filter(Boolean).join(' · ')}
+        {[JOINTS[step.joint].title, step.way, step.springs, step.offBy && `by ${step.offBy}`].filter(Boolean).join(' · ')}
       </Text>
       <Wrong words={wrong} />
       <Grid templateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) minmax(0, 1fr)' }} gap="5">

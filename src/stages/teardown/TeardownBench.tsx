@@ -2,13 +2,20 @@
 
 import { Box, Text } from '@chakra-ui/react';
 import { useEffect, useRef } from 'react';
+import { maybeOutOfReach } from '@/core/teardown/reach';
 import { JOINT_KINDS, JOINTS, type Joint } from '@/core/teardown/joints';
 import type { BlockRow, ConnectionRow, LotRow, RemovalStep, Tray } from '@/data/rows';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part } from '@/ui/layout';
+import { OutOfReach } from '@/ui/OutOfReach';
+import { say } from '@/ui/toast';
+import { useSend } from '@/ui/useSend';
 import { useWakeLock } from '@/ui/useWakeLock';
-import { off } from './actions';
+import { useWho } from '@/ui/useWho';
+import { WhoPart } from '@/ui/WhoPart';
+import { Wrong } from '@/ui/Wrong';
+import { block, off } from './actions';
 import { BlockPart } from './BlockPart';
 import { FilesPart } from './FilesPart';
 import { StepCard } from './StepCard';
@@ -24,13 +31,18 @@ interface Props {
   /** Steps that wait for each other in a ring, by id. */
   circles: readonly (readonly string[])[];
   sizes: Readonly<Record<string, { width: number; height: number }>>;
+  people: readonly string[];
+  /** The step that a label leads to. */
+  opened: string | null;
 }
 
 const JOINT_OPTIONS = JOINT_KINDS.map((kind) => ({ value: kind, label: JOINTS[kind].title }));
 
 /** The bench screen: the next thing off on top, the step in hand below it, then the tray and the blocks. */
-export function TeardownBench({ restorationId, steps, lots, connections, blocks, trays, circles, sizes }: Props) {
+export function TeardownBench({ restorationId, steps, lots, connections, blocks, trays, circles, sizes, people, opened }: Props) {
   useWakeLock();
+  const [who] = useWho(people);
+  const { wrong, busy, send } = useSend();
   const newestFirst = [...steps].reverse();
   const card = (step: RemovalStep) => (
     <StepCard
@@ -49,11 +61,27 @@ export function TeardownBench({ restorationId, steps, lots, connections, blocks,
     if (inHand && held.current !== inHand.id) document.getElementById('in-hand')?.scrollIntoView();
     held.current = inHand?.id;
   }, [inHand]);
+  useEffect(() => {
+    if (opened) document.getElementById(`step-${opened}`)?.scrollIntoView();
+  }, [opened]);
   return (
     <>
+      <WhoPart people={people} />
       {inHand && (
         <Part title={`In hand: ${inHand.position} ${inHand.name}`} id="in-hand">
           {card(inHand)}
+          <Wrong words={wrong} />
+          <OutOfReach
+            cover={inHand.name}
+            things={maybeOutOfReach(inHand, steps, blocks)}
+            busy={busy}
+            onTap={(firstId) =>
+              send(
+                () => block({ firstId, thenId: inHand.id, why: 'out of reach afterwards' }),
+                () => say('It goes on before.'),
+              )
+            }
+          />
         </Part>
       )}
       <Part title="Next thing off" id="next">
@@ -72,7 +100,7 @@ export function TeardownBench({ restorationId, steps, lots, connections, blocks,
           submit="It is off"
           done="Off, and in the log."
           bench
-          send={(values) => off({ restorationId, ...values })}
+          send={(values) => off({ restorationId, by: who, ...values })}
         >
           {(form) => <JointCaution joint={form.watch('joint') as Joint} />}
         </AnswerForm>
@@ -80,15 +108,20 @@ export function TeardownBench({ restorationId, steps, lots, connections, blocks,
       {earlier.length > 0 && (
         <Part title="Off before">
           {earlier.map((step) => (
-            <Box key={step.id} borderTopWidth="1px" borderColor="line">
-              <Fold summary={`${step.position} ${step.name}${countWords(lots.filter(({ stepId }) => stepId === step.id))}`}>{card(step)}</Fold>
+            <Box key={step.id} id={`step-${step.id}`} borderTopWidth="1px" borderColor="line" scrollMarginTop="90px">
+              <Fold
+                summary={`${step.position} ${step.name}${countWords(lots.filter(({ stepId }) => stepId === step.id))}`}
+                openAtFirst={step.id === opened}
+              >
+                {card(step)}
+              </Fold>
             </Box>
           ))}
         </Part>
       )}
       <TrayPart lots={lots} steps={steps} trays={trays} />
       <Part title="On paper">
-        <FilesPart restorationId={restorationId} />
+        <FilesPart restorationId={restorationId} lots={lots.length} />
       </Part>
       <BlockPart restorationId={restorationId} steps={steps} blocks={blocks} circles={circles} />
     </>

@@ -1,17 +1,28 @@
 import { rebuildOrder } from '@/core/teardown/rebuildOrder';
+import { listPeople } from '@/data/people';
 import { photosOf } from '@/data/photos/store';
 import { findRestoration } from '@/data/restorations';
 import { listTrays, teardownOf } from '@/data/teardown';
 import { TeardownBench } from './TeardownBench';
 
 /** Taking apart on record: what came off, how it was held, and what must be on before what. */
-export async function TeardownStage({ restorationId }: { restorationId: string }) {
+export async function TeardownStage({ restorationId, opened }: { restorationId: string; opened: string | null }) {
   if (!(await findRestoration(restorationId))) return null;
-  const [teardown, trays, photos] = await Promise.all([teardownOf(restorationId), listTrays(), photosOf(restorationId)]);
+  const [teardown, trays, photos, people] = await Promise.all([teardownOf(restorationId), listTrays(), photosOf(restorationId), listPeople()]);
   const { circles } = rebuildOrder(
     teardown.steps.map(({ id }) => id),
     teardown.blocks.map(({ firstId, thenId }) => ({ first: firstId, then: thenId })),
   );
   const sizes = Object.fromEntries(photos.map(({ id, width, height }) => [id, { width, height }]));
-  return <TeardownBench restorationId={restorationId} {...teardown} trays={trays} circles={circles} sizes={sizes} />;
+  return (
+    <TeardownBench
+      restorationId={restorationId}
+      {...teardown}
+      trays={trays}
+      circles={circles}
+      sizes={sizes}
+      people={people.map(({ name }) => name)}
+      opened={opened}
+    />
+  );
 }

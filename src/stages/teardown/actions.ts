@@ -2,8 +2,9 @@
 
 import { addBlock, addConnection, addLot, addTray, forgetStep, pinStep, recount, removeBlock, takeOff } from '@/data/teardown';
 import type { Answer } from '@/edge/answer';
+import { blockSchema } from '@/edge/blockSchema';
 import { write, type Given } from '@/edge/write';
-import { blockSchema, connectionSchema, idSchema, lotSchema, pinSchema, recountSchema, stepSchema, traySchema } from './schema';
+import { connectionSchema, idSchema, lotSchema, pinSchema, recountSchema, stepSchema, traySchema } from './schema';
 
 /** The next thing off. */
 export async function off(given: Given): Promise<Answer<string>> {

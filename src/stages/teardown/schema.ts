@@ -10,7 +10,7 @@ const one = (values: readonly string[], label: string) =>
     .required()
     .label(label);
 
-export const stepSchema = Joi.object<{ restorationId: string; name: string; joint: Joint; way: string; springs: string }>({
+export const stepSchema = Joi.object<{ restorationId: string; name: string; joint: Joint; way: string; springs: string; by: string }>({
   restorationId: id,
   name: Joi.string()
     .trim()
@@ -21,6 +21,7 @@ export const stepSchema = Joi.object<{ restorationId: string; name: string; join
   joint: one(JOINT_KINDS, 'Held by'),
   way: few('Force or trick'),
   springs: few('Springs and small parts'),
+  by: Joi.string().trim().max(80).allow('').default('').label('Who'),
 });
 
 const count = Joi.number()
@@ -57,12 +58,6 @@ export const connectionSchema = Joi.object<{ stepId: string; kind: ConnectionKin
     .required()
     .label('Which way round')
     .messages({ 'string.empty': 'Say which way round it went: mark, wire colours, which is upper, how the clamp opens.' }),
-});
-
-export const blockSchema = Joi.object<{ firstId: string; thenId: string; why: string }>({
-  firstId: id.label('Goes on first'),
-  thenId: id.label('And only then'),
-  why: few('Why'),
 });
 
 export const pinSchema = Joi.object<{ stepId: string; photoId: string; pins: { x: number; y: number }[] }>({

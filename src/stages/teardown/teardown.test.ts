@@ -1,9 +1,12 @@
-import { teardownOf } from '@/data/teardown';
-import { inTrialWorkshop, trialRestoration } from '@/data/trial';
+import { listTrays, teardownOf } from '@/data/teardown';
+import { inTrialWorkshop, trialPhoto, trialRestoration } from '@/data/trial';
 import { wrongs } from '@/edge/wrongs';
 import { block, count, forget, off, ownTray, pin, putIntoTray, unblock, undo } from './actions';
 import { fastenersCsv, takeInFasteners } from './fasteners';
-import { teardownSheet } from './sheet';
+import { labelsOf } from './labels';
+import { labelsPdf, PAPERS, type PaperName } from './labelsPdf';
+import { sheetMarkdown, sheetOf } from './sheet';
+import { sheetPdf } from './sheetPdf';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
@@ -76,10 +79,56 @@ it('the sheet lists what came off and the way back, with words that Markdown can
   await putIntoTray({ stepId: ids[0], ...SCREWS });
   await undo({ stepId: ids[0], kind: 'plug', way: 'red *left*' });
   await block({ firstId: ids[1], thenId: ids[2] });
-  const sheet = teardownSheet('Trial # 1', await teardownOf(restorationId));
+  const sheet = sheetMarkdown(sheetOf('Trial # 1', await teardownOf(restorationId)));
   expect(sheet).toContain('# Trial \\# 1: teardown and rebuild');
   expect(sheet).toContain('1. **Lid\\_\\[x\\]** (screws)');
   expect(sheet).toContain('- [ ] 4 × cross pan, ⌀ 3 × 10 mm, tapered; no longer than 10 mm');
   expect(sheet).toContain('- [ ] plug: red \\*left\\*');
   expect(sheet).toContain('1. [ ] Rod (goes in early, before Cap)\n2. [ ] Cap\n3. [ ] Lid');
+});
+
+describe('on paper', () => {
+  const pagesOf = (file: Buffer) => file.toString('latin1').match(/\/Type \/Page\n/g)?.length ?? 0;
+  const sizesOf = (file: Buffer) =>
+    [...file.toString('latin1').matchAll(/\/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/g)].map(([, width, height]) =>
+      [width, height].map((points) => Math.round((Number(points) * 25.4) / 72)),
+    );
+
+  it('every lot has a label with its place, its hole and a code for its step; a tray has one too', async () => {
+    const { restorationId, ids } = await apart('Lid screws', 'Shield screws');
+    await putIntoTray({ stepId: ids[0], ...SCREWS });
+    await ownTray({ name: 'Label tray', columns: '6', rows: '3' });
+    await putIntoTray({ stepId: ids[1], ...SCREWS, lengthMm: '26', deepestMm: '27' });
+    const labels = labelsOf({ id: restorationId, title: 'Trial machine' }, await teardownOf(restorationId), await listTrays());
+    expect(labels.map(({ tag }) => tag)).toEqual(['Label tray', 'Bag 1', 'Label tray A1']);
+    expect(labels[2]).toMatchObject({ title: '2 Shield screws', path: `/restorations/${restorationId}/teardown?step=${ids[1]}` });
+    expect(labels[2]!.words).toEqual(['4 × cross pan, ⌀ 3 × 26 mm, tapered', 'no longer than 27 mm', 'Trial machine']);
+    for (const [paper, pages, size] of [
+      ['a4', 1, [210, 297]],
+      ['letter', 1, [216, 279]],
+      ['roll62', 3, [62, 46]],
+    ] as const) {
+      const file = await labelsPdf(labels, paper, 'http://127.0.0.1:3000');
+      expect(pagesOf(file)).toBe(pages);
+      expect(sizesOf(file)).toEqual(new Array(pages).fill(size));
+    }
+  });
+
+  it.each(Object.keys(PAPERS) as PaperName[])('labels fill %s sheet after sheet, none lost on a page of its own', async (paper) => {
+    const { columns, rows } = PAPERS[paper];
+    const label = { tag: 'Bag 1', title: '1 Lid', words: ['4 × cross'], lot: null, path: '/' };
+    for (const sheets of [1, 2])
+      expect(pagesOf(await labelsPdf(new Array(columns * rows * sheets).fill(label), paper, 'http://127.0.0.1:3000'))).toBe(sheets);
+  });
+
+  it('the sheet takes photographs with their pins, and names from anywhere', async () => {
+    const { restorationId, ids } = await apart('Łódka, Ångström, Δ, крышка', 'Rod');
+    const photo = await trialPhoto(restorationId);
+    await pin({ stepId: ids[0], photoId: photo.id, pins: [{ x: 0.2, y: 0.3 }] });
+    const file = await sheetPdf(sheetOf('Trial', await teardownOf(restorationId)));
+    expect(pagesOf(file)).toBe(1);
+    expect(file.toString('latin1')).toContain('/Subtype /Image');
+    const plain = await sheetPdf(sheetOf('Trial', { ...(await teardownOf(restorationId)), steps: [] }));
+    expect(plain.toString('latin1')).not.toContain('/Subtype /Image');
+  });
 });

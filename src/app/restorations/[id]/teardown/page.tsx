@@ -1,7 +1,13 @@
 import { TeardownStage } from '@/stages/teardown/TeardownStage';
 import { StageScreen } from '../StageScreen';
 
-export default async function TeardownPage({ params }: { params: Promise<{ id: string }> }) {
+interface Props {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ step?: string }>;
+}
+
+export default async function TeardownPage({ params, searchParams }: Props) {
   const { id } = await params;
-  return <StageScreen restorationId={id} stage="teardown" tool={<TeardownStage restorationId={id} />} />;
+  const { step } = await searchParams;
+  return <StageScreen restorationId={id} stage="teardown" tool={<TeardownStage restorationId={id} opened={step ?? null} />} />;
 }

@@ -1,11 +1,15 @@
 import Joi from 'joi';
 import { findRestoration } from '@/data/restorations';
-import { teardownOf } from '@/data/teardown';
+import { listTrays, teardownOf } from '@/data/teardown';
 import { asFile, fileName } from '@/edge/fileName';
+import { originFor } from '@/edge/network';
 import { respond } from '@/edge/respond';
 import { write } from '@/edge/write';
 import { fastenersCsv, takeInFasteners } from '@/stages/teardown/fasteners';
-import { teardownSheet } from '@/stages/teardown/sheet';
+import { labelsOf } from '@/stages/teardown/labels';
+import { labelsPdf, PAPERS, type PaperName } from '@/stages/teardown/labelsPdf';
+import { sheetMarkdown, sheetOf } from '@/stages/teardown/sheet';
+import { sheetPdf } from '@/stages/teardown/sheetPdf';
 
 interface Context {
   params: Promise<{ id: string }>;
@@ -13,15 +17,29 @@ interface Context {
 
 const MOST_BYTES = 2 * 1024 * 1024;
 
-/** The teardown as a file: `?as=csv` for its fasteners, else the Markdown sheet. */
+/** The teardown as a file: `?as=csv` its fasteners, `?as=pdf` the sheet, `?as=labels&paper=a4` the labels, else the sheet in Markdown. */
 export async function GET(request: Request, { params }: Context): Promise<Response> {
   const restoration = await findRestoration((await params).id);
   if (!restoration) return new Response('This restoration is not here.', { status: 404 });
   const teardown = await teardownOf(restoration.id);
   const name = fileName(restoration.title);
-  if (new URL(request.url).searchParams.get('as') === 'csv')
-    return asFile(fastenersCsv(teardown), 'text/csv; charset=utf-8', `${name}-fasteners.csv`);
-  return asFile(teardownSheet(restoration.title, teardown), 'text/markdown; charset=utf-8', `${name}-teardown.md`);
+  const asked = new URL(request.url).searchParams;
+  const sheet = sheetOf(restoration.title, teardown);
+  switch (asked.get('as')) {
+    case 'csv':
+      return asFile(fastenersCsv(teardown), 'text/csv; charset=utf-8', `${name}-fasteners.csv`);
+    case 'pdf':
+      return asFile(new Uint8Array(await sheetPdf(sheet)), 'application/pdf', `${name}-teardown.pdf`);
+    case 'labels': {
+      const paper = Object.keys(PAPERS).find((known): known is PaperName => known === asked.get('paper'));
+      if (!paper) return new Response(`There is no such paper. Choose one of ${Object.keys(PAPERS).join(', ')}.`, { status: 400 });
+      const labels = labelsOf(restoration, teardown, await listTrays());
+      if (labels.length === 0) return new Response('Nothing is in a tray or bag yet, so there is nothing to label.', { status: 404 });
+      return asFile(new Uint8Array(await labelsPdf(labels, paper, originFor(request))), 'application/pdf', `${name}-labels-${paper}.pdf`);
+    }
+    default:
+      return asFile(sheetMarkdown(sheet), 'text/markdown; charset=utf-8', `${name}-teardown.md`);
+  }
 }
 
 /** Takes fasteners in from a CSV. */

@@ -1,0 +1,89 @@
+import type { Content, TableCell } from 'pdfmake';
+import { screwPicture } from '@/core/teardown/tray';
+import { mm, pdf } from '@/edge/pdf';
+import type { Label } from './labels';
+
+interface Paper {
+  pageMm: { width: number; height: number };
+  labelMm: { width: number; height: number };
+  columns: number;
+  rows: number;
+}
+
+/** What labels print on: sheets of either size, and the roll of a label printer. */
+export const PAPERS = {
+  a4: { pageMm: { width: 210, height: 297 }, labelMm: { width: 99, height: 38 }, columns: 2, rows: 7 },
+  letter: { pageMm: { width: 215.9, height: 279.4 }, labelMm: { width: 101.6, height: 50.8 }, columns: 2, rows: 5 },
+  roll62: { pageMm: { width: 62, height: 46 }, labelMm: { width: 62, height: 46 }, columns: 1, rows: 1 },
+} as const satisfies Record<string, Paper>;
+export type PaperName = keyof typeof PAPERS;
+
+const PADDING_MM = 2;
+const CODE_MM = 20;
+const SCREW_COLUMN_MM = 11;
+
+/** Labels on the paper that is at hand. */
+export function labelsPdf(labels: readonly Label[], paperName: PaperName, origin: string): Promise<Buffer> {
+  const { pageMm, labelMm, columns, rows }: Paper = PAPERS[paperName];
+  const cells = labels.map((label) => labelCell(label, labelMm, origin));
+  const body: TableCell[][] = [];
+  for (let at = 0; at < cells.length; at += columns) body.push(Array.from({ length: columns }, (_, i) => cells[at + i] ?? ''));
+  const pages: Content[] = [];
+  for (let at = 0; at < body.length; at += rows)
+    pages.push({
+      table: { widths: new Array<number>(columns).fill(mm(labelMm.width)), heights: mm(labelMm.height), body: body.slice(at, at + rows) },
+      layout: {
+        // Thin lines to cut along on a plain sheet; a roll is cut already.
+        hLineWidth: () => (paperName === 'roll62' ? 0 : 0.25),
+        vLineWidth: () => (paperName === 'roll62' ? 0 : 0.25),
+        hLineColor: () => '#bbbbbb',
+        vLineColor: () => '#bbbbbb',
+        paddingLeft: () => 0,
+        paddingRight: () => 0,
+        paddingTop: () => 0,
+        paddingBottom: () => 0,
+      },
+      ...(at > 0 && { pageBreak: 'before' as const }),
+    });
+  const aside = (pageMm.width - columns * labelMm.width) / 2;
+  const above = (pageMm.height - rows * labelMm.height) / 2;
+  return pdf({
+    info: { title: 'Labels' },
+    pageSize: { width: mm(pageMm.width), height: mm(pageMm.height) },
+    // A hair less below, so that rounding never pushes the last row onto a page of its own.
+    pageMargins: [mm(aside), mm(above), mm(aside), Math.max(0, mm(above) - 4)],
+    defaultStyle: { fontSize: 8, lineHeight: 1.1 },
+    content: pages,
+  });
+}
+
+function labelCell({ tag, title, words, lot, path }: Label, { width, height }: { width: number; height: number }, origin: string): TableCell {
+  const screw = lot ? [screwColumn(lot, height)] : [];
+  const room = width - 2 * PADDING_MM - CODE_MM - (lot ? SCREW_COLUMN_MM : 0) - 4;
+  return {
+    margin: [mm(PADDING_MM), mm(PADDING_MM), mm(PADDING_MM), 0],
+    columnGap: mm(2),
+    columns: [
+      { width: mm(CODE_MM), qr: `${origin}${path}`, fit: mm(CODE_MM), eccLevel: 'M' },
+      {
+        width: mm(room),
+        stack: [{ text: tag, bold: true, fontSize: tag.length > 12 ? 12 : 15 }, { text: title, bold: true }, ...words],
+      },
+      ...screw,
+    ],
+  };
+}
+
+/** The fastener at its true size where the label has room, else at half. */
+function screwColumn(lot: NonNullable<Label['lot']>, labelHeightMm: number) {
+  const { svg, widthMm, heightMm } = screwPicture(lot);
+  const room = labelHeightMm - 2 * PADDING_MM - 5;
+  const scale = heightMm <= room && widthMm <= SCREW_COLUMN_MM ? 1 : Math.min(0.5, room / heightMm, SCREW_COLUMN_MM / widthMm);
+  return {
+    width: mm(SCREW_COLUMN_MM),
+    stack: [
+      { svg, width: mm(widthMm * scale), alignment: 'center' as const },
+      { text: scale === 1 ? '1:1' : scale === 0.5 ? '1:2' : 'small', fontSize: 6, alignment: 'center' as const, color: '#555555' },
+    ],
+  };
+}

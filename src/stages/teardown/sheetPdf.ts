@@ -1,0 +1,42 @@
+import type { Content } from 'pdfmake';
+import { findPhoto, readForPaper } from '@/data/photos/store';
+import { mm, pdf } from '@/edge/pdf';
+import type { Sheet } from './sheet';
+
+const PICTURE_MM = 62;
+
+/** The sheet as PDF: each step with its photograph and pins, its fasteners to tick off, then the way back. */
+export async function sheetPdf({ title, off, circles, back }: Sheet): Promise<Buffer> {
+  const steps = await Promise.all(
+    off.map(async ({ step, how, ticks }): Promise<Content> => {
+      const words = {
+        width: '*',
+        stack: [
+          { text: `${step.position}  ${step.name}`, bold: true, fontSize: 13 },
+          { text: how, color: '#555555' },
+          ...ticks.map((tick) => ({ text: `☐  ${tick}`, margin: [0, 3, 0, 0] as [number, number, number, number] })),
+        ],
+      };
+      const photo = step.photoId === null ? null : await findPhoto(step.photoId);
+      const picture = photo ? [{ image: await dataUrl(await readForPaper(photo, step.pins)), width: mm(PICTURE_MM) }] : [];
+      return { columns: [words, ...picture], columnGap: mm(4), unbreakable: true, margin: [0, 0, 0, mm(4)] };
+    }),
+  );
+  return pdf({
+    info: { title: `${title}: teardown and rebuild` },
+    footer: (page, pages) => ({ text: `${title}, ${page} of ${pages}`, alignment: 'center', fontSize: 9, color: '#555555' }),
+    content: [
+      { text: title, fontSize: 20, bold: true },
+      { text: 'Taken off, in this order', fontSize: 14, bold: true, margin: [0, 8, 0, 8] },
+      ...steps,
+      { text: 'The way back', fontSize: 14, bold: true, margin: [0, 8, 0, 8] },
+      ...circles.map((circle) => ({ text: `These wait for each other: ${circle}` })),
+      ...back.map(({ on, words }, i) => ({
+        text: `${on ? '☑' : '☐'}  ${i + 1}  ${words}`,
+        margin: [0, 0, 0, 3] as [number, number, number, number],
+      })),
+    ],
+  });
+}
+
+const dataUrl = (jpeg: Buffer) => `data:image/jpeg;base64,${jpeg.toString('base64')}`;
