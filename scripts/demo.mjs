@@ -8,4 +8,4 @@ await ensurePackages();
 await ensureBuild();
 const loaded = await run(bin('tsx'), ['demo/load.ts', ...process.argv.slice(2).filter((word) => word === '--fresh')], { env: { KVELL_DATA: data } });
 if (loaded !== 0) process.exit(loaded);
-await serve(data);
+await serve(data, { lan: process.argv.includes('--lan') });

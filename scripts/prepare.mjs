@@ -3,6 +3,7 @@ import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { access, readdir, readFile, writeFile } from 'node:fs/promises';
 import { createServer } from 'node:net';
+import { networkInterfaces } from 'node:os';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -113,25 +114,55 @@ async function whichChromium() {
   return (await onPath('chromium')) ?? (await onPath('chromium-browser'));
 }
 
-const isFree = (port) =>
+const isFree = (port, host) =>
   new Promise((resolve) => {
     const server = createServer();
     server.once('error', () => resolve(false));
-    server.listen(port, '127.0.0.1', () => server.close(() => resolve(true)));
+    server.listen(port, host, () => server.close(() => resolve(true)));
   });
 
-/** Serves the built application at 127.0.0.1 until it is stopped. */
-export async function serve(dataFolder) {
+/**
+ * Whether this server listens to the local network: asked for with `--lan` or by the switch under Workshop, and
+ * only behind a passphrase.
+ */
+async function listensToLan(dataFolder, asked) {
+  const answer = await output(bin('tsx'), ['scripts/door.ts', ...(asked ? ['--open'] : [])], { KVELL_DATA: dataFolder });
+  const { open, refused } = JSON.parse(answer);
+  if (refused) tell(`listening at 127.0.0.1 only. ${refused}`);
+  return open;
+}
+
+/** What a program prints, whole. */
+function output(command, args, env) {
+  return new Promise((resolve, reject) => {
+    const child = spawn(command, args, { cwd: HOME, stdio: ['ignore', 'pipe', 'inherit'], env: { ...process.env, ...env } });
+    let words = '';
+    child.stdout.on('data', (part) => (words += part));
+    child.on('error', reject);
+    child.on('close', (code) => (code === 0 ? resolve(words) : reject(new Error(`${args[0]} failed`))));
+  });
+}
+
+const networkAddresses = () =>
+  Object.values(networkInterfaces()).flatMap((all) =>
+    (all ?? []).flatMap(({ family, internal, address }) => (family === 'IPv4' && !internal ? [address] : [])),
+  );
+
+/** Serves the built application at 127.0.0.1, or to the local network, until it is stopped. */
+export async function serve(dataFolder, { lan: asked = false } = {}) {
   const port = Number(process.env.PORT ?? 3000);
-  if (!(await isFree(port))) {
+  const lan = await listensToLan(dataFolder, asked);
+  const host = lan ? '0.0.0.0' : '127.0.0.1';
+  if (!(await isFree(port, host))) {
     tell(`port ${port} is in use, perhaps by another Kvell. Stop that one, or choose another: PORT=3001 npm run …`);
     process.exit(1);
   }
   tell(`open http://127.0.0.1:${port} (data in ${dataFolder}; stop with Ctrl+C)`);
-  const child = spawn(process.execPath, [inHome('node_modules', 'next', 'dist', 'bin', 'next'), 'start', '-H', '127.0.0.1', '-p', String(port)], {
+  if (lan) for (const address of networkAddresses()) tell(`in the local network, behind the passphrase: http://${address}:${port}`);
+  const child = spawn(process.execPath, [inHome('node_modules', 'next', 'dist', 'bin', 'next'), 'start', '-H', host, '-p', String(port)], {
     cwd: HOME,
     stdio: 'inherit',
-    env: { ...process.env, KVELL_DATA: dataFolder, NEXT_TELEMETRY_DISABLED: '1' },
+    env: { ...process.env, KVELL_DATA: dataFolder, NEXT_TELEMETRY_DISABLED: '1', KVELL_LAN: lan ? '1' : '0' },
   });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
   child.on('close', (code) => process.exit(code ?? 0));

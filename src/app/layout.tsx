@@ -4,6 +4,7 @@ import '@fontsource/atkinson-hyperlegible-mono';
 import type { Metadata, Viewport } from 'next';
 import { headers } from 'next/headers';
 import { Shell } from '@/bench/Shell';
+import { newestMark } from '@/data/log';
 import { runningTimers } from '@/data/timers';
 import { Provider } from '@/ui/Provider';
 import './page.css';
@@ -17,13 +18,22 @@ export const metadata: Metadata = {
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 export default async function RootLayout({ children }: { children: React.ReactNode }) {
-  const nonce = (await headers()).get('x-nonce') ?? undefined;
-  const timers = await runningTimers();
+  const given = await headers();
+  const nonce = given.get('x-nonce') ?? undefined;
+  // A device that has not entered sees nothing of the workshop, not even what runs.
+  const outside = given.get('x-outside') === '1';
+  const [timers, mark] = outside ? [[], 0] : await Promise.all([runningTimers(), newestMark()]);
   return (
     <html lang="en" suppressHydrationWarning>
       <body>
         <Provider nonce={nonce}>
-          <Shell timers={timers}>{children}</Shell>
+          {outside ? (
+            children
+          ) : (
+            <Shell timers={timers} mark={mark}>
+              {children}
+            </Shell>
+          )}
         </Provider>
       </body>
     </html>

@@ -50,7 +50,7 @@ export default async function BenchPage() {
       <Halves
         left={
           <Part title="Running">
-            <BenchTimers first={timers} />
+            <BenchTimers timers={timers} />
           </Part>
         }
         right={

@@ -11,12 +11,10 @@ import { say, warn } from '@/ui/toast';
 import { endOwnTimer, startOwnTimer } from './actions';
 import { bellOf } from './bell';
 import { placeOf } from './places';
-import { useTimers } from './useTimers';
 import { Fold } from '@/ui/Fold';
 
 /** What runs, large enough for a wet glove, and how to start another. */
-export function BenchTimers({ first }: { first: readonly Timer[] }) {
-  const timers = useTimers(first);
+export function BenchTimers({ timers }: { timers: readonly Timer[] }) {
   const now = useNow();
   const router = useRouter();
   async function end(id: string) {

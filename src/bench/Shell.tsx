@@ -10,6 +10,7 @@ import { STAGES } from '@/core/runsheet/stages';
 import type { Timer } from '@/data/rows';
 import { useKeys } from '@/ui/useKeys';
 import { TimersBar } from './TimersBar';
+import { useFresh } from './useFresh';
 
 // Dialogs are loaded when somebody opens one.
 const FindDialog = dynamic(() => import('./FindDialog').then((part) => part.FindDialog));
@@ -24,7 +25,8 @@ const PLACES = [
 ] as const;
 
 /** Head with the five places, what runs, and the page; on a phone the places stand under the thumb. */
-export function Shell({ timers, children }: { timers: readonly Timer[]; children: React.ReactNode }) {
+export function Shell({ timers, mark, children }: { timers: readonly Timer[]; mark: number; children: React.ReactNode }) {
+  useFresh(mark);
   const path = usePathname();
   const router = useRouter();
   const [finding, setFinding] = useState(false);
@@ -97,7 +99,7 @@ export function Shell({ timers, children }: { timers: readonly Timer[]; children
           </Box>
         </Flex>
       </Box>
-      <TimersBar first={timers} />
+      <TimersBar timers={timers} />
       <Box as="main" id="main" tabIndex={-1} flex="1" width="100%" maxWidth="1240px" mx="auto" px="4" pt="6" pb={{ base: '110px', md: '12' }}>
         {children}
       </Box>

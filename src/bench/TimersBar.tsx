@@ -8,11 +8,9 @@ import { showSpan, useNow } from '@/ui/clock';
 import { ring } from './ring';
 import { bellOf } from './bell';
 import { placeOf } from './places';
-import { useTimers } from './useTimers';
 
 /** Everything that runs, in one line under the head of every screen; it rings when something is due. */
-export function TimersBar({ first }: { first: readonly Timer[] }) {
-  const timers = useTimers(first);
+export function TimersBar({ timers }: { timers: readonly Timer[] }) {
   const now = useNow();
   const rung = useRef(new Set<string>());
   useEffect(() => {

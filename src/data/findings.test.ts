@@ -59,8 +59,7 @@ describe('the aim', () => {
     await found(id, { pieceId: piece.id });
     await setAim(id, 'keep the age', 'the school’s stamp');
     expect((await askedFor(id)).size).toBe(0);
-    const { id: _id, restorationId: _r, hiddenLab: _h, ...known } = piece;
-    await changePiece(piece.id, { ...known, aim: 'as new' });
+    await changePiece(piece.id, { ...TRIAL_PIECE, aim: 'as new' });
     expect([...(await askedFor(id)).keys()].sort()).toEqual(['brighten', 'wash']);
   });
 

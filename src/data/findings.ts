@@ -17,7 +17,7 @@ export const findingsOf = (restorationId: string, transaction?: Transaction): Pr
 export type NewFinding = Pick<Finding, 'restorationId' | 'pieceId' | 'stage' | 'kind' | 'words' | 'severity'> & { photoId?: string | null; pin?: Share | null };
 
 /** The aim that holds for each finding: its piece's where that has one of its own, else the machine's. */
-export async function aimsOf(restorationId: string, transaction?: Transaction): Promise<(finding: { pieceId: string | null }) => Aim> {
+async function aimsOf(restorationId: string, transaction?: Transaction): Promise<(finding: { pieceId: string | null }) => Aim> {
   const restoration = await needRow('restorations', restorationId, transaction);
   const pieces = await findRows('pieces', { restorationId }, undefined, transaction);
   return ({ pieceId }) => pieces.find(({ id }) => id === pieceId)?.aim ?? restoration.aim;

@@ -21,6 +21,12 @@ export async function appendLog(entry: NewLogEntry, transaction?: Transaction, a
   await tables.log.create(row as never, { ...(transaction && { transaction }) });
 }
 
+/** The number of the newest entry: every change has one, so it tells whether a screen is still up to date. */
+export async function newestMark(): Promise<number> {
+  const { tables } = await database();
+  return ((await tables.log.max('id')) as number | null) ?? 0;
+}
+
 /** Entries of a restoration, oldest first; `null` for those of the workshop. */
 export function logOf(restorationId: string | null): Promise<LogEntry[]> {
   return findRows('log', { restorationId }, [['id', 'ASC']]);

@@ -6,8 +6,8 @@ import { isOwnHost, isSameOrigin, securityHeaders } from './origin';
 const headers = (given: Record<string, string>) => new Headers(given);
 
 it('only this machine’s own names are answered', () => {
-  expect(['127.0.0.1:3000', 'localhost', '[::1]:3000'].every(isOwnHost)).toBe(true);
-  expect(['evil.example:3000', '127.0.0.1.evil.example', '192.168.0.9:3000', null].some(isOwnHost)).toBe(false);
+  expect(['127.0.0.1:3000', 'localhost', '[::1]:3000'].every((host) => isOwnHost(host))).toBe(true);
+  expect(['evil.example:3000', '127.0.0.1.evil.example', '192.168.0.9:3000', null].some((host) => isOwnHost(host))).toBe(false);
 });
 
 it('only own pages, or a command line, may write', () => {

@@ -12,9 +12,11 @@ export function ownAddresses(): string[] {
 
 const port = (host: string | null) => /:(\d+)$/.exec(host ?? '')?.[1] ?? '3000';
 
-/** Where a phone in the same network finds Kvell; where the network is not let in, the address that was asked. */
+/** Where a phone in the same network finds Kvell. */
+export const networkOrigins = (host: string | null): string[] => ownAddresses().map((address) => `http://${address}:${port(host)}`);
+
+/** The address that goes onto a label: the network's where it is let in, else the one that was asked. */
 export function originFor(request: { headers: { get: (name: string) => string | null } }): string {
   const host = request.headers.get('host');
-  const [address] = ownAddresses();
-  return isOnLan() && address ? `http://${address}:${port(host)}` : `http://${host ?? '127.0.0.1:3000'}`;
+  return (isOnLan() ? networkOrigins(host)[0] : undefined) ?? `http://${host ?? '127.0.0.1:3000'}`;
 }

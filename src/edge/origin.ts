@@ -6,9 +6,11 @@ const hostName = (host: string) => host.replace(/:\d+$/, '').toLowerCase();
 /**
  * Whether a request may be answered at all: its host must be this machine, so that a foreign page whose
  * name was pointed at 127.0.0.1 gets nothing.
+ *
+ * @param addresses of this machine in the local network, where that is let in
  */
-export function isOwnHost(host: string | null): boolean {
-  return host !== null && LOOPBACK.has(hostName(host));
+export function isOwnHost(host: string | null, addresses: readonly string[] = []): boolean {
+  return host !== null && (LOOPBACK.has(hostName(host)) || addresses.includes(hostName(host)));
 }
 
 /**

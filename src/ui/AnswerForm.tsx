@@ -9,7 +9,8 @@ import { say } from './toast';
 export interface FieldDef {
   name: string;
   label: string;
-  kind?: 'text' | 'long' | 'number' | 'choice' | 'time';
+  /** `secret` is not shown and never kept as a draft. */
+  kind?: 'text' | 'long' | 'number' | 'choice' | 'time' | 'secret';
   unit?: string;
   hint?: string;
   options?: readonly { value: string; label: string }[];
@@ -61,6 +62,7 @@ export function AnswerForm<T>({ fields, initial, submit, send, onDone, done, dra
   const { register, handleSubmit, formState, setError, reset, subscribe } = form;
 
   useEffect(() => {
+    const secret = new Set(fields.filter(({ kind }) => kind === 'secret').map(({ name }) => name));
     const draft = draftOf(key);
     if (draft) {
       // A time that was typed yesterday is no draft of today's.
@@ -70,8 +72,12 @@ export function AnswerForm<T>({ fields, initial, submit, send, onDone, done, dra
     }
     return subscribe({
       formState: { values: true },
-      callback: ({ values }) =>
-        JSON.stringify(values) === JSON.stringify(initial) ? localStorage.removeItem(key) : localStorage.setItem(key, JSON.stringify(values)),
+      callback: ({ values }) => {
+        const lasting = Object.fromEntries(Object.entries(values).filter(([name]) => !secret.has(name)));
+        const same = Object.entries(lasting).every(([name, value]) => value === initial[name]);
+        if (same) localStorage.removeItem(key);
+        else localStorage.setItem(key, JSON.stringify(lasting));
+      },
     });
     // Only the draft's place decides when to read it again; fields and initial values are new objects at each render.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -177,7 +183,7 @@ function Control({ field, props }: { field: FieldDef; props: ReturnType<UseFormR
     <Input
       {...BOX}
       {...props}
-      type={field.kind === 'time' ? 'datetime-local' : 'text'}
+      type={field.kind === 'time' ? 'datetime-local' : field.kind === 'secret' ? 'password' : 'text'}
       {...(field.kind === 'number' && { inputMode: 'decimal' as const, fontFamily: 'mono' })}
     />
   );

@@ -4,7 +4,7 @@ import { Box, Button } from '@chakra-ui/react';
 import type { Share } from '@/core/photo/picture';
 import { photoUrl } from './photoUrl';
 
-export interface Pin extends Share {
+interface Pin extends Share {
   /** What stands on it: a number, as a rule. */
   mark: string;
   /** What a tap on it means, for those who do not see it; begins with the mark. */

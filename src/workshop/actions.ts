@@ -2,9 +2,12 @@
 
 import { revalidatePath } from 'next/cache';
 import { minorUnits } from '@/core/ledger/money';
+import { setDoor, setPassphrase, signEveryoneOut } from '@/data/door';
+import { addPerson, removePerson } from '@/data/people';
 import { saveWorkshop } from '@/data/workshop';
 import { answer, type Answer } from '@/edge/answer';
-import { workshopSchema } from './schema';
+import { write, type Given } from '@/edge/write';
+import { idSchema, openSchema, passphraseSchema, personSchema, workshopSchema } from './schema';
 
 /** Saves the workshop's settings. */
 export async function saveSettings(given: Record<string, string>): Promise<Answer<null>> {
@@ -14,4 +17,30 @@ export async function saveSettings(given: Record<string, string>): Promise<Answe
   });
   if (answered.ok) revalidatePath('/', 'layout');
   return answered;
+}
+
+/** Sets the passphrase of the local network. */
+export async function newPassphrase(given: Given): Promise<Answer<void>> {
+  return write(passphraseSchema, given, ({ passphrase }) => setPassphrase(passphrase));
+}
+
+/** Lets the local network in or shuts it out. */
+export async function setOpen(open: boolean): Promise<Answer<void>> {
+  return write(openSchema, { open }, (given) => setDoor(given.open));
+}
+
+/** Every device has to enter again. */
+export async function signOut(): Promise<Answer<void>> {
+  await signEveryoneOut();
+  revalidatePath('/', 'layout');
+  return { ok: true, value: undefined };
+}
+
+/** A name of somebody who works here. */
+export async function addName(given: Given): Promise<Answer<void>> {
+  return write(personSchema, given, ({ name }) => addPerson(name));
+}
+
+export async function removeName(personId: string): Promise<Answer<void>> {
+  return write(idSchema, { id: personId }, ({ id }) => removePerson(id));
 }

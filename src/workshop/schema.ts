@@ -28,3 +28,27 @@ export const workshopSchema = Joi.object<WorkshopForm>({
   // An empty field has become null by now, which `and` would take for given.
   .custom((place: WorkshopForm, helpers) => ((place.latitude === null) === (place.longitude === null) ? place : helpers.error('place.half')))
   .messages({ 'place.half': 'Give latitude and longitude together, or neither.' });
+
+const SHORTEST_PASSPHRASE = 10;
+
+export const passphraseSchema = Joi.object<{ passphrase: string; again: string }>({
+  passphrase: Joi.string()
+    .min(SHORTEST_PASSPHRASE)
+    .max(200)
+    .required()
+    .label('Passphrase')
+    .messages({ 'string.min': `Take at least ${SHORTEST_PASSPHRASE} characters: three or four words do.`, 'string.empty': 'Type a passphrase.' }),
+  again: Joi.any()
+    .valid(Joi.ref('passphrase'))
+    .required()
+    .label('The same again')
+    .messages({ 'any.only': 'The two are not the same. Type it again.' }),
+});
+
+export const openSchema = Joi.object<{ open: boolean }>({ open: Joi.boolean().required() });
+
+export const personSchema = Joi.object<{ name: string }>({
+  name: Joi.string().trim().max(80).required().label('Name').messages({ 'string.empty': 'Write a name.' }),
+});
+
+export const idSchema = Joi.object<{ id: string }>({ id: Joi.string().required() });

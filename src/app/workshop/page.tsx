@@ -1,17 +1,30 @@
 import type { Metadata } from 'next';
+import { headers } from 'next/headers';
+import { toString } from 'qrcode';
 import { RingSwitches } from '@/bench/RingSwitches';
 import { wholeUnits } from '@/core/ledger/money';
+import { doorState } from '@/data/door';
 import { logOf } from '@/data/log';
+import { listPeople } from '@/data/people';
 import { dataFolder } from '@/data/folder';
 import { getWorkshop, NEW_WORKSHOP } from '@/data/workshop';
+import { isOnLan, networkOrigins } from '@/edge/network';
 import { LogList } from '@/runsheet/LogList';
 import { Part, ScreenHead } from '@/ui/layout';
+import { DoorPart } from '@/workshop/DoorPart';
+import { PeoplePart } from '@/workshop/PeoplePart';
 import { SettingsForm } from '@/workshop/SettingsForm';
 
 export const metadata: Metadata = { title: 'Workshop' };
 
 export default async function WorkshopPage() {
-  const [workshop, log] = await Promise.all([getWorkshop(), logOf(null)]);
+  const [workshop, log, people, door, given] = await Promise.all([getWorkshop(), logOf(null), listPeople(), doorState(), headers()]);
+  const places = await Promise.all(
+    (isOnLan() ? networkOrigins(given.get('host')) : []).map(async (origin) => ({
+      address: origin,
+      code: await toString(`${origin}/hand`, { type: 'svg', margin: 2 }),
+    })),
+  );
   const text = (value: number | null) => (value === null ? '' : String(value));
   const rate = wholeUnits(workshop.hourlyRateMinor, workshop.currency);
   return (
@@ -31,6 +44,12 @@ export default async function WorkshopPage() {
             hourlyRate: text(rate),
           }}
         />
+      </Part>
+      <Part title="Who works here" id="people">
+        <PeoplePart people={people} />
+      </Part>
+      <Part title="Phone at the bench" id="door">
+        <DoorPart hasPassphrase={door.hasPassphrase} open={door.open} onLan={isOnLan()} places={places} />
       </Part>
       <Part title="This device">
         <RingSwitches />

@@ -1,0 +1,50 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useEffect, useRef } from 'react';
+
+const ASK_EVERY_MS = 1000;
+const ASK_UNSEEN_EVERY_MS = 10_000;
+
+/**
+ * Draws the screen anew when another device has changed something. What is typed stays: only what came from the
+ * server is drawn again. A phone that slept asks at once when it wakes.
+ *
+ * @param mark newest change that this screen shows
+ */
+export function useFresh(mark: number): void {
+  const router = useRouter();
+  const seen = useRef(mark);
+  useEffect(() => {
+    seen.current = Math.max(seen.current, mark);
+  }, [mark]);
+  useEffect(() => {
+    let left = false;
+    let timer: ReturnType<typeof setTimeout>;
+    const ask = async () => {
+      clearTimeout(timer);
+      try {
+        const response = await fetch('/api/mark');
+        if (left) return;
+        // Signed out on another device: the page itself leads to where this one enters again.
+        if (response.status === 401) return location.reload();
+        const { mark: newest } = (await response.json()) as { mark: number };
+        if (newest > seen.current) {
+          seen.current = newest;
+          router.refresh();
+        }
+      } catch {
+        // The server is away for a moment; it is asked again.
+      }
+      if (!left) timer = setTimeout(() => void ask(), document.hidden ? ASK_UNSEEN_EVERY_MS : ASK_EVERY_MS);
+    };
+    const woken = () => void (!document.hidden && ask());
+    timer = setTimeout(() => void ask(), ASK_EVERY_MS);
+    document.addEventListener('visibilitychange', woken);
+    return () => {
+      left = true;
+      clearTimeout(timer);
+      document.removeEventListener('visibilitychange', woken);
+    };
+  }, [router]);
+}
