@@ -10,12 +10,12 @@ const CHROMIUM_FLAGS = [
   '--disable-sync',
 ];
 /** Each server has its own data and port: one begins empty, the other holds the demo workshop. */
-const PORTS = { empty: 3911, demo: 3912 };
+const PORTS = { empty: 3911, demo: 3912, lan: 3913 };
 
-const server = (port: number, data: string, before = '') => ({
+const server = (port: number, data: string, before = '', env: Record<string, string> = {}) => ({
   command: `rm -rf ${data} && ${before} node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port}`,
   url: `http://127.0.0.1:${port}/sums`,
-  env: { KVELL_DATA: data, NEXT_TELEMETRY_DISABLED: '1' },
+  env: { KVELL_DATA: data, NEXT_TELEMETRY_DISABLED: '1', ...env },
   timeout: 240_000,
   reuseExistingServer: false,
 });
@@ -35,15 +35,18 @@ export default defineConfig({
   webServer: [
     server(PORTS.empty, '.test-empty'),
     server(PORTS.demo, '.test-demo/data-test', 'KVELL_DATA=.test-demo/data-test node_modules/.bin/tsx demo/load.ts &&'),
+    // As the network is let in, but heard at this machine only.
+    server(PORTS.lan, '.test-lan', 'KVELL_DATA=.test-lan node_modules/.bin/tsx e2e/lanData.ts &&', { KVELL_LAN: '1' }),
   ],
   projects: [
     { name: 'new user, desk', testMatch: /journey/, use: { baseURL: `http://127.0.0.1:${PORTS.empty}`, viewport: { width: 1280, height: 800 } } },
     {
       name: 'new user, phone',
-      testMatch: /journey|teardown/,
+      testMatch: /journey|intake|teardown/,
       use: { baseURL: `http://127.0.0.1:${PORTS.empty}`, viewport: { width: 390, height: 844 }, hasTouch: true },
     },
     { name: 'hostile input', testMatch: /hostile/, use: { baseURL: `http://127.0.0.1:${PORTS.empty}`, viewport: { width: 1280, height: 800 } } },
+    { name: 'local network', testMatch: /lan\.spec/, use: { baseURL: `http://127.0.0.1:${PORTS.lan}` } },
     { name: 'demo workshop', testMatch: /demo/, use: { baseURL: `http://127.0.0.1:${PORTS.demo}`, viewport: { width: 1280, height: 800 } } },
   ],
 });

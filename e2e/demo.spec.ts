@@ -11,6 +11,7 @@ const MOST_SCRIPT_BYTES = 300 * 1000;
 async function addresses(page: Page): Promise<Record<string, string>> {
   await open(page, '/restorations');
   const brimsel = (await page.getByRole('link', { name: /Brimsel Nine/ }).getAttribute('href'))!;
+  const tovarn = (await page.getByRole('link', { name: /Tovarn Desk Two/ }).getAttribute('href'))!;
   await open(page, brimsel);
   const piece = (await page.getByRole('link', { name: /K1/ }).first().getAttribute('href'))!;
   await open(page, `${piece}/measure?stage=brighten`);
@@ -24,6 +25,8 @@ async function addresses(page: Page): Promise<Record<string, string>> {
     'open a restoration': '/restorations/new',
     'run sheet': brimsel,
     intake: `${brimsel}/intake`,
+    owner: `${tovarn}/owner`,
+    'worth it': `${brimsel}/worth`,
     brighten: `${brimsel}/brighten`,
     teardown: `${brimsel}/teardown`,
     rebuild: `${brimsel}/rebuild`,
@@ -37,6 +40,7 @@ async function addresses(page: Page): Promise<Record<string, string>> {
     sums: '/sums',
     'a sum': '/sums/exposure-forecast',
     workshop: '/workshop',
+    enter: '/enter',
   };
 }
 

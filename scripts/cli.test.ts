@@ -2,6 +2,8 @@ import { execFile } from 'node:child_process';
 import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import os from 'node:os';
 import path from 'node:path';
+import { closeDatabase } from '@/data/connection';
+import { setPassphrase } from '@/data/door';
 import { toJpeg } from '@/simulators/camera/jpeg';
 import { homeComputer } from '@/simulators/camera/machines';
 import { PLAIN_SHOT, takePhotograph } from '@/simulators/camera/shot';
@@ -96,5 +98,26 @@ describe('measure', () => {
     const { code, err } = await npm('measure', [at(photo), at(spec)]);
     expect(code).toBe(1);
     expect(err).toContain(words);
+  });
+});
+
+describe('the door', () => {
+  const door = (data: string, ...args: string[]) =>
+    new Promise<{ open: boolean; refused: string | null }>((resolve, reject) => {
+      execFile('node_modules/.bin/tsx', ['scripts/door.ts', ...args], { env: { ...process.env, KVELL_DATA: data } }, (error, out) =>
+        error ? reject(error) : resolve(JSON.parse(out) as { open: boolean; refused: string | null }),
+      );
+    });
+
+  it('stays shut without a passphrase and says why; with one it opens and stays open', async () => {
+    const data = await mkdtemp(path.join(os.tmpdir(), 'kvell-door-'));
+    expect(await door(data, '--open')).toMatchObject({ open: false, refused: expect.stringContaining('Set a passphrase first') as string });
+    process.env.KVELL_DATA = data;
+    await setPassphrase('rain on a tin roof');
+    await closeDatabase();
+    expect(await door(data)).toEqual({ open: false, refused: null });
+    expect(await door(data, '--open')).toEqual({ open: true, refused: null });
+    expect(await door(data)).toEqual({ open: true, refused: null });
+    await rm(data, { recursive: true, force: true });
   });
 });

@@ -1,3 +1,4 @@
+import { requestsOf } from '@/data/requests';
 import { stagesOf } from '@/data/stages';
 import { STAGE_WORDS } from '@/core/runsheet/stages';
 import { measurementsOf } from '@/data/measurements';
@@ -52,8 +53,12 @@ async function stepOf(restorationId: string, restoration: string): Promise<NextS
       : [];
   });
   if (again.length > 0) return again;
-  const next = stages.find(({ state }) => state === 'open')?.stage;
-  if (!next) return [];
+  const requests = (await requestsOf(restorationId)).filter(({ answer }) => answer === null);
+  const open = stages.filter(({ state }) => state === 'open').map(({ stage }) => stage);
+  // What waits for the owner waits; hands go on with what does not.
+  const next = open.find((stage) => !requests.some((request) => request.stage === stage));
+  const answers = requests.map(({ what }) => ({ href: `${base}/owner`, verb: 'Get the owner’s answer', restoration, tag: null, why: what }));
+  if (!next) return answers;
   const unmeasured = pieces.filter(({ id }) => !measurements.some(({ pieceId }) => pieceId === id));
   if (next === 'brighten' && unmeasured[0])
     return [
@@ -65,5 +70,5 @@ async function stepOf(restorationId: string, restoration: string): Promise<NextS
         why: 'so that its start is known before it brightens',
       },
     ];
-  return [{ href: `${base}/${next}`, verb: STAGE_WORDS[next].title, restoration, tag: null, why: STAGE_WORDS[next].first }];
+  return [{ href: `${base}/${next}`, verb: STAGE_WORDS[next].title, restoration, tag: null, why: STAGE_WORDS[next].first }, ...answers];
 }

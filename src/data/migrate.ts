@@ -7,8 +7,8 @@ import type { Migration } from './migrations/migration';
 
 const MIGRATIONS: readonly Migration[] = [firstSlice, teardown, intake];
 
-/** Brings the database forward to the newest shape. */
-export async function migrate(sequelize: Sequelize): Promise<string[]> {
+/** Brings the database forward to the newest shape, or to an earlier one that a test needs. */
+export async function migrate(sequelize: Sequelize, to?: string): Promise<string[]> {
   const umzug = new Umzug({
     migrations: MIGRATIONS.map(({ name, statements }) => ({
       name,
@@ -20,5 +20,5 @@ export async function migrate(sequelize: Sequelize): Promise<string[]> {
     storage: new SequelizeStorage({ sequelize, modelName: 'migrations', columnType: DataTypes.STRING }),
     logger: undefined,
   });
-  return (await umzug.up()).map(({ name }) => name);
+  return (await umzug.up(to ? { to } : {})).map(({ name }) => name);
 }

@@ -4,6 +4,7 @@ import { Box, Button, Field, Flex, Grid, GridItem, Input, InputGroup, NativeSele
 import { useEffect, useRef, useState } from 'react';
 import { useForm, type UseFormReturn } from 'react-hook-form';
 import type { FieldError } from '@/core/sums/fieldErrors';
+import { notArrived } from './notArrived';
 import { say } from './toast';
 
 export interface FieldDef {
@@ -90,7 +91,8 @@ export function AnswerForm<T>({ fields, initial, submit, send, onDone, done, dra
 
   const onSubmit = handleSubmit(async (values) => {
     setGeneral([]);
-    const answer = await send(values);
+    const answer = await send(values).catch((failure: unknown) => notArrived(failure));
+    if (typeof answer === 'string') return setGeneral([answer]);
     if (answer.ok) {
       localStorage.removeItem(key);
       reset(keeps ? values : initial);

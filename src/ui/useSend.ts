@@ -2,6 +2,7 @@
 
 import { useState, useTransition } from 'react';
 import type { FieldError } from '@/core/sums/fieldErrors';
+import { notArrived } from './notArrived';
 
 type Answer<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] };
 
@@ -18,7 +19,7 @@ export function useSend() {
         if (answer.ok) onDone?.(answer.value);
         else setWrong(answer.errors.map(({ message }) => message));
       } catch (failure) {
-        setWrong([`It did not arrive (${(failure as Error).message}). Look whether Kvell still runs, then tap again.`]);
+        setWrong([notArrived(failure)]);
       }
     });
   };

@@ -2,7 +2,9 @@ import { logOf } from '@/data/log';
 import { freshFolder, removeFolders } from '@/data/trial';
 import { getWorkshop } from '@/data/workshop';
 import { wrongs } from '@/edge/wrongs';
-import { saveSettings } from './actions';
+import { doorState, tryPassphrase } from '@/data/door';
+import { listPeople } from '@/data/people';
+import { addName, newPassphrase, removeName, saveSettings, setOpen, signOut } from './actions';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
@@ -36,4 +38,33 @@ it.each([
   ['money in words', { currency: 'crowns' }, /currency: .*three letters/],
 ])('refuses %s', async (_, wrong, message) => {
   expect(wrongs(await saveSettings({ ...GIVEN, ...wrong }))).toMatch(message);
+});
+
+describe('the door to the local network', () => {
+  it('opens only behind a passphrase that is long enough and typed twice alike', async () => {
+    expect(wrongs(await setOpen(true))).toMatch(/open: Set a passphrase first/);
+    expect(wrongs(await newPassphrase({ passphrase: 'short', again: 'short' }))).toMatch(/passphrase: Take at least 10 characters/);
+    expect(wrongs(await newPassphrase({ passphrase: 'rain on a tin roof', again: 'rain on a tin rof' }))).toMatch(/again: The two are not the same/);
+    expect((await doorState()).hasPassphrase).toBe(false);
+    expect(wrongs(await newPassphrase({ passphrase: 'rain on a tin roof', again: 'rain on a tin roof' }))).toBe('');
+    expect(wrongs(await setOpen(true))).toBe('');
+    expect(await doorState()).toMatchObject({ hasPassphrase: true, open: true });
+    expect(await tryPassphrase('rain on a tin roof')).toHaveLength(64);
+  });
+
+  it('signs every device out, and shuts', async () => {
+    const { seal } = await doorState();
+    expect(wrongs(await signOut())).toBe('');
+    expect((await doorState()).seal).not.toBe(seal);
+    expect(wrongs(await setOpen(false))).toBe('');
+    expect((await doorState()).open).toBe(false);
+  });
+});
+
+it('names are added and taken off the list', async () => {
+  expect(wrongs(await addName({ name: ' ' }))).toMatch(/name: Write a name/);
+  expect(wrongs(await addName({ name: 'Osk' }))).toBe('');
+  expect(wrongs(await addName({ name: 'osk' }))).toMatch(/there already/);
+  expect(wrongs(await removeName((await listPeople())[0]!.id))).toBe('');
+  expect(await listPeople()).toEqual([]);
 });

@@ -6,7 +6,10 @@ import { inTrialWorkshop } from '@/data/trial';
 import { wrongs } from '@/edge/wrongs';
 import { firstPowerFacts } from '@/data/firstPower';
 import { factsTyped, typedFacts } from './powerTyped';
-import { decidePower, open } from './actions';
+import { functionTestsOf } from '@/data/functionTests';
+import { findRestoration } from '@/data/restorations';
+import { TEST_ITEMS } from '@/core/runsheet/functionTest';
+import { correctMachine, decidePower, open, test as keepTest } from './actions';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
@@ -74,4 +77,23 @@ describe('first power', () => {
     );
     expect(wrongs(await decidePower({ restorationId: 'nobody', ...FACTS }))).toMatch(/restoration is not here/);
   });
+});
+
+it('keeps what was claimed and how it was packed, and lets it be corrected', async () => {
+  const opened = await open({ ...GIVEN, claim: 'untested', packing: 'loose in a box' });
+  const restorationId = opened.ok ? opened.value : '';
+  expect(await findRestoration(restorationId)).toMatchObject({ claim: 'untested', packing: 'loose in a box', aim: 'presentable', owner: '' });
+  const known = { title: GIVEN.title, machine: GIVEN.machine, source: GIVEN.source, condition: GIVEN.condition };
+  expect(wrongs(await correctMachine({ restorationId, ...known, claim: 'said to be faulty' }))).toBe('');
+  expect(await findRestoration(restorationId)).toMatchObject({ claim: 'said to be faulty', packing: '' });
+  expect(wrongs(await correctMachine({ restorationId, ...known, title: '' }))).toMatch(/title: /);
+});
+
+it('a function test before the work is kept with each key group', async () => {
+  const opened = await open(GIVEN);
+  const restorationId = opened.ok ? opened.value : '';
+  const results = Object.fromEntries(TEST_ITEMS.map((item) => [item, 'works']));
+  expect(wrongs(await keepTest({ restorationId, phase: 'before', ...results, 'number pad': 'faulty' }))).toBe('');
+  expect(await functionTestsOf(restorationId)).toMatchObject([{ phase: 'before', results: { letters: 'works', 'number pad': 'faulty' } }]);
+  expect((await logOf(restorationId)).at(-1)).toMatchObject({ stage: 'intake', words: 'Function test before: faulty: number pad.' });
 });

@@ -1,7 +1,7 @@
 'use client';
 
 import { Box, Text } from '@chakra-ui/react';
-import { useEffect, useRef } from 'react';
+import { useEffect, useState } from 'react';
 import { maybeOutOfReach } from '@/core/teardown/reach';
 import { JOINT_KINDS, JOINTS, type Joint } from '@/core/teardown/joints';
 import type { BlockRow, ConnectionRow, LotRow, RemovalStep, Tray } from '@/data/rows';
@@ -56,13 +56,14 @@ export function TeardownBench({ restorationId, steps, lots, connections, blocks,
   );
   const [inHand, ...earlier] = newestFirst;
   // What has just come off is in the hand: its photograph and fasteners are next. Opening the screen moves nothing.
-  const held = useRef(inHand?.id);
+  // Only what this device took off: a step of another device must not pull the page away under a hand.
+  const [own, setOwn] = useState<string | null>(null);
+  const isOwn = inHand !== undefined && inHand.id === own;
   useEffect(() => {
-    if (inHand && held.current !== inHand.id) document.getElementById('in-hand')?.scrollIntoView();
-    held.current = inHand?.id;
-  }, [inHand]);
+    if (isOwn) document.getElementById('in-hand')?.scrollIntoView();
+  }, [isOwn, own]);
   useEffect(() => {
-    if (opened) document.getElementById(`step-${opened}`)?.scrollIntoView();
+    if (opened) (document.getElementById(`step-${opened}`) ?? document.getElementById('in-hand'))?.scrollIntoView();
   }, [opened]);
   return (
     <>
@@ -100,7 +101,11 @@ export function TeardownBench({ restorationId, steps, lots, connections, blocks,
           submit="It is off"
           done="Off, and in the log."
           bench
-          send={(values) => off({ restorationId, by: who, ...values })}
+          send={async (values) => {
+            const answer = await off({ restorationId, by: who, ...values });
+            if (answer.ok) setOwn(answer.value);
+            return answer;
+          }}
         >
           {(form) => <JointCaution joint={form.watch('joint') as Joint} />}
         </AnswerForm>

@@ -1,0 +1,12 @@
+import { setDoor, setPassphrase } from '@/data/door';
+import { openRestoration } from '@/data/restorations';
+import { takeOff } from '@/data/teardown';
+import { addPerson } from '@/data/people';
+import { PASSPHRASE } from './passphrase';
+
+// A workshop of two with one machine half apart, behind a passphrase.
+await setPassphrase(PASSPHRASE);
+await setDoor(true);
+for (const name of ['Lindra', 'Osk']) await addPerson(name);
+const { id } = await openRestoration({ title: 'Machine at the sink', machine: '', source: '', pricePaidMinor: 0, condition: '' });
+await takeOff({ restorationId: id, name: 'Lid', joint: 'clips', way: '', springs: '' });

@@ -1,0 +1,22 @@
+import { writeNote } from '@/data/log';
+import { openRestoration, settleStage } from '@/data/restorations';
+import { takeOff } from '@/data/teardown';
+import { freshFolder, removeFolders, trialRestoration } from '@/data/trial';
+import { inHand } from './inHand';
+
+beforeAll(freshFolder);
+afterAll(removeFolders);
+
+it('is the restoration that was worked on last, at the stage that was worked on', async () => {
+  expect(await inHand()).toBe('/');
+  const { id: first } = await trialRestoration();
+  expect(await inHand()).toBe(`/restorations/${first}/intake`);
+  const { id: second } = await openRestoration({ title: 'Second', machine: '', source: '', pricePaidMinor: 0, condition: '' });
+  await takeOff({ restorationId: first, name: 'Lid', joint: 'clips', way: '', springs: '' });
+  expect(await inHand()).toBe(`/restorations/${first}/teardown`);
+  // Once that stage is settled, its next open one.
+  await settleStage(first, 'teardown', 'done', null);
+  expect(await inHand()).toBe(`/restorations/${first}/intake`);
+  await writeNote({ restorationId: second, stage: 'wash', words: 'soap', corrects: null });
+  expect(await inHand()).toBe(`/restorations/${second}/wash`);
+});
