@@ -10,7 +10,25 @@ import { photosOf } from './photos/store';
 import { piecesOf } from './pieces';
 import { requestsOf } from './requests';
 import { findRestoration } from './restorations';
-import type { BlockRow, ConnectionRow, Finding, FunctionTest, LedgerEntry, LogEntry, LotRow, Measurement, Photo, Piece, OwnerRequest, RemovalStep, Restoration, Session, StageRow, StockItem, Treatment } from './rows';
+import type {
+  BlockRow,
+  ConnectionRow,
+  Finding,
+  FunctionTest,
+  LedgerEntry,
+  LogEntry,
+  LotRow,
+  Measurement,
+  Photo,
+  Piece,
+  OwnerRequest,
+  RemovalStep,
+  Restoration,
+  Session,
+  StageRow,
+  StockItem,
+  Treatment,
+} from './rows';
 import { ledgerOf } from './ledger';
 import { addRow, findRow, findRows } from './table';
 import { sessionsOf, treatmentsOf } from './treatments';
@@ -118,7 +136,10 @@ export async function keepBundle(bundle: Bundle): Promise<void> {
     for (const row of bundle.requests) await addRow('requests', row, transaction);
     for (const row of bundle.ledger) await addRow('ledger', row, transaction);
     await keepLog(bundle.log, transaction);
-    await appendLog({ restorationId: null, stage: null, kind: 'import', words: `Imported: ${restoration.title}, from ${bundle.workshop.name}.` }, transaction);
+    await appendLog(
+      { restorationId: null, stage: null, kind: 'import', words: `Imported: ${restoration.title}, from ${bundle.workshop.name}.` },
+      transaction,
+    );
   });
 }
 

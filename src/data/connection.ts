@@ -15,7 +15,8 @@ export interface Database {
 }
 
 /** Sequelize writes into the column definitions it is given; each table needs its own. */
-const ownColumns = (columns: ModelAttributes): ModelAttributes => Object.fromEntries(Object.entries(columns).map(([name, column]) => [name, { ...(column as object) }])) as ModelAttributes;
+const ownColumns = (columns: ModelAttributes): ModelAttributes =>
+  Object.fromEntries(Object.entries(columns).map(([name, column]) => [name, { ...(column as object) }])) as ModelAttributes;
 
 /** Opens the database of a folder, migrated, with foreign keys, write-ahead log and a busy timeout. */
 async function openDatabase(folder: string): Promise<Database> {
@@ -29,7 +30,9 @@ async function openDatabase(folder: string): Promise<Database> {
     transactionType: Transaction.TYPES.IMMEDIATE,
   });
   // Each transaction of Sequelize opens a connection of its own, and no hook tells of it.
-  const manager = sequelize.connectionManager as unknown as { getConnection: (options?: unknown) => Promise<{ configure: (option: 'busyTimeout', ms: number) => void }> };
+  const manager = sequelize.connectionManager as unknown as {
+    getConnection: (options?: unknown) => Promise<{ configure: (option: 'busyTimeout', ms: number) => void }>;
+  };
   const connect = manager.getConnection.bind(manager);
   manager.getConnection = async (options) => {
     const connection = await connect(options);
@@ -38,7 +41,9 @@ async function openDatabase(folder: string): Promise<Database> {
   };
   await sequelize.query('PRAGMA journal_mode = WAL');
   await migrate(sequelize);
-  const tables = Object.fromEntries(Object.entries(TABLES).map(([name, columns]) => [name, sequelize.define(name, ownColumns(columns as ModelAttributes))])) as Tables;
+  const tables = Object.fromEntries(
+    Object.entries(TABLES).map(([name, columns]) => [name, sequelize.define(name, ownColumns(columns as ModelAttributes))]),
+  ) as Tables;
   return { sequelize, tables };
 }
 

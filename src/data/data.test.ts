@@ -45,12 +45,26 @@ describe('the database', () => {
 
   it('refuses what points nowhere', async () => {
     const { tables } = await database();
-    await expect(tables.pieces.create({ id: 'x', restorationId: 'nobody', tag: 'K9', name: '', plastic: '', finish: '', labels: '', metalInside: '', worthKeeping: '' })).rejects.toThrow(/FOREIGN KEY/);
+    await expect(
+      tables.pieces.create({
+        id: 'x',
+        restorationId: 'nobody',
+        tag: 'K9',
+        name: '',
+        plastic: '',
+        finish: '',
+        labels: '',
+        metalInside: '',
+        worthKeeping: '',
+      }),
+    ).rejects.toThrow(/FOREIGN KEY/);
   });
 
   it('keeps the log: no entry can be changed or taken out', async () => {
     const { sequelize } = await database();
-    await expect(sequelize.query("UPDATE log SET words = 'other'")).rejects.toMatchObject({ parent: { message: expect.stringContaining('append-only') as string } });
+    await expect(sequelize.query("UPDATE log SET words = 'other'")).rejects.toMatchObject({
+      parent: { message: expect.stringContaining('append-only') as string },
+    });
     await expect(sequelize.query('DELETE FROM log')).rejects.toMatchObject({ parent: { message: expect.stringContaining('append-only') as string } });
   });
 
@@ -64,7 +78,17 @@ describe('the database', () => {
 describe('a restoration', () => {
   it('opens with nine stages, its price in the ledger and an entry in the log', async () => {
     const { id } = await trialRestoration();
-    expect((await stagesOf(id)).map(({ stage }) => stage)).toEqual(['intake', 'teardown', 'wash', 'brighten', 'keys', 'mend', 'finish', 'rebuild', 'record']);
+    expect((await stagesOf(id)).map(({ stage }) => stage)).toEqual([
+      'intake',
+      'teardown',
+      'wash',
+      'brighten',
+      'keys',
+      'mend',
+      'finish',
+      'rebuild',
+      'record',
+    ]);
     expect(await ledgerOf(id)).toMatchObject([{ kind: 'price', amountMinor: 2500 }]);
     expect((await logOf(id))[0]!.words).toContain('Trial machine');
   });

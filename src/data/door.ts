@@ -31,7 +31,8 @@ export async function doorState(): Promise<{ hasPassphrase: boolean; open: boole
   return { hasPassphrase: passphrase !== null, open, seal };
 }
 
-const note = (words: string, transaction: Transaction, now: Date) => appendLog({ restorationId: null, stage: null, kind: 'door', words }, transaction, now);
+const note = (words: string, transaction: Transaction, now: Date) =>
+  appendLog({ restorationId: null, stage: null, kind: 'door', words }, transaction, now);
 
 /** Sets the passphrase: salt and slow hash are kept, and every device has to enter again. */
 export async function setPassphrase(passphrase: string, now = new Date()): Promise<void> {
@@ -67,7 +68,8 @@ export async function signEveryoneOut(now = new Date()): Promise<void> {
 }
 
 /** Seconds to wait after so many failures in a row. */
-export const waitAfter = (failures: number): number => (failures < FREE_TRIES ? 0 : Math.min(LONGEST_WAIT_S, FIRST_WAIT_S * 2 ** (failures - FREE_TRIES)));
+export const waitAfter = (failures: number): number =>
+  failures < FREE_TRIES ? 0 : Math.min(LONGEST_WAIT_S, FIRST_WAIT_S * 2 ** (failures - FREE_TRIES));
 
 /**
  * Tries a passphrase. A try counts as failed before it is weighed, so that many at once gain nothing.
@@ -83,7 +85,12 @@ export async function tryPassphrase(passphrase: string, now = new Date()): Promi
     if (shutMs > 0) throw new Refusal('passphrase', `Too many wrong tries. Wait ${Math.ceil(shutMs / 1000)} s, then try again.`);
     const failures = door.failures + 1;
     const wait = waitAfter(failures);
-    await changeRow('door', { id: ONLY }, { failures, shutUntil: wait > 0 ? new Date(now.getTime() + 1000 * wait).toISOString() : null }, transaction);
+    await changeRow(
+      'door',
+      { id: ONLY },
+      { failures, shutUntil: wait > 0 ? new Date(now.getTime() + 1000 * wait).toISOString() : null },
+      transaction,
+    );
     return { kept: door.passphrase, seal: door.seal, waitS: wait };
   });
   const [salt, hash] = kept.split(':').map((part) => Buffer.from(part, 'hex')) as [Buffer, Buffer];

@@ -19,7 +19,14 @@ describe('findings drive the stages', () => {
     await found(id);
     await addLedgerEntry({ restorationId: id, stage: 'mend', kind: 'minutes', words: 'looked at the hinge', amountMinor: 0, minutes: 5 });
     await settleStage(id, 'intake', 'done', null);
-    expect(await stateOf(id)).toMatchObject({ wash: 'open', brighten: 'open', keys: 'not needed', mend: 'open', finish: 'not needed', rebuild: 'open' });
+    expect(await stateOf(id)).toMatchObject({
+      wash: 'open',
+      brighten: 'open',
+      keys: 'not needed',
+      mend: 'open',
+      finish: 'not needed',
+      rebuild: 'open',
+    });
   });
 
   it('without a single finding intake closes nothing else', async () => {

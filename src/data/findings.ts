@@ -14,7 +14,10 @@ import { addRow, changeRow, findRows, needRow } from './table';
 export const findingsOf = (restorationId: string, transaction?: Transaction): Promise<Finding[]> =>
   findRows('findings', { restorationId }, [['foundAt', 'ASC']], transaction);
 
-export type NewFinding = Pick<Finding, 'restorationId' | 'pieceId' | 'stage' | 'kind' | 'words' | 'severity'> & { photoId?: string | null; pin?: Share | null };
+export type NewFinding = Pick<Finding, 'restorationId' | 'pieceId' | 'stage' | 'kind' | 'words' | 'severity'> & {
+  photoId?: string | null;
+  pin?: Share | null;
+};
 
 /** The aim that holds for each finding: its piece's where that has one of its own, else the machine's. */
 async function aimsOf(restorationId: string, transaction?: Transaction): Promise<(finding: { pieceId: string | null }) => Aim> {
@@ -35,7 +38,11 @@ export async function reopenAsked(restorationId: string, now: Date, transaction:
   for (const { stage, state } of await stagesOf(restorationId, transaction)) {
     const findings = asked.get(stage) ?? [];
     if (state !== 'open' && findings.length > 0)
-      await setStage({ restorationId, stage, state: 'open', reason: `a finding asks for it, ${findings.map(({ kind }) => kind).join(', ')}` }, now, transaction);
+      await setStage(
+        { restorationId, stage, state: 'open', reason: `a finding asks for it, ${findings.map(({ kind }) => kind).join(', ')}` },
+        now,
+        transaction,
+      );
   }
 }
 
@@ -47,7 +54,13 @@ export async function restUnasked(restorationId: string, now: Date, transaction:
   const begun = await findRows('ledger', { restorationId }, undefined, transaction);
   const sessions = await findRows('sessions', { restorationId }, undefined, transaction);
   for (const { stage, state } of await stagesOf(restorationId, transaction))
-    if (state === 'open' && ASKED_STAGES.includes(stage) && !asked.has(stage) && !begun.some((entry) => entry.stage === stage) && !(stage === 'brighten' && sessions.length > 0))
+    if (
+      state === 'open' &&
+      ASKED_STAGES.includes(stage) &&
+      !asked.has(stage) &&
+      !begun.some((entry) => entry.stage === stage) &&
+      !(stage === 'brighten' && sessions.length > 0)
+    )
       await setStage({ restorationId, stage, state: 'not needed', reason: 'no finding asks for it' }, now, transaction);
 }
 
@@ -57,10 +70,23 @@ export async function addFinding(finding: NewFinding, now = new Date()): Promise
     await needRow('restorations', finding.restorationId, transaction);
     const { photoId = null, pin = null, ...rest } = finding;
     await ownPhoto(finding.restorationId, photoId, transaction);
-    const row = { ...rest, photoId, pin: photoId === null ? null : pin, closeUpId: null, foundAt: now.toISOString(), settledAs: null, settledWords: null, settledAt: null };
+    const row = {
+      ...rest,
+      photoId,
+      pin: photoId === null ? null : pin,
+      closeUpId: null,
+      foundAt: now.toISOString(),
+      settledAs: null,
+      settledWords: null,
+      settledAt: null,
+    };
     const added = await addRow('findings', row, transaction);
     const { restorationId, stage, kind, severity, words } = finding;
-    await appendLog({ restorationId, stage, kind: 'finding', words: `Found: ${kind}, ${severity}. ${words}`.trim(), data: { findingId: added.id } }, transaction, now);
+    await appendLog(
+      { restorationId, stage, kind: 'finding', words: `Found: ${kind}, ${severity}. ${words}`.trim(), data: { findingId: added.id } },
+      transaction,
+      now,
+    );
     await reopenAsked(restorationId, now, transaction);
     return added;
   });
@@ -78,7 +104,16 @@ export async function pinFinding(findingId: string, photoId: string, pin: Share)
     const { restorationId, stage, kind, photoId: before, pin: pinBefore } = await needRow('findings', findingId, transaction);
     await ownPhoto(restorationId, photoId, transaction);
     await changeRow('findings', { id: findingId }, { photoId, pin }, transaction);
-    await appendLog({ restorationId, stage, kind: 'finding', words: `Pinned: ${kind}.`, data: { findingId, photoId, pin, before: { photoId: before, pin: pinBefore } } }, transaction);
+    await appendLog(
+      {
+        restorationId,
+        stage,
+        kind: 'finding',
+        words: `Pinned: ${kind}.`,
+        data: { findingId, photoId, pin, before: { photoId: before, pin: pinBefore } },
+      },
+      transaction,
+    );
   });
 }
 
@@ -103,7 +138,11 @@ export async function settleFinding(id: string, settledAs: Settlement, settledWo
     const { restorationId, stage, kind } = finding;
     const { stage: asks } = proposalFor(finding, (await aimsOf(restorationId, transaction))(finding));
     await changeRow('findings', { id }, { settledAs, settledWords, settledAt: now.toISOString() }, transaction);
-    await appendLog({ restorationId, stage, kind: 'finding', words: `Settled: ${kind}, ${settledAs}. ${settledWords}`.trim(), data: { findingId: id } }, transaction, now);
+    await appendLog(
+      { restorationId, stage, kind: 'finding', words: `Settled: ${kind}, ${settledAs}. ${settledWords}`.trim(), data: { findingId: id } },
+      transaction,
+      now,
+    );
     if (asks === null) return;
     const rest = (await askedFor(restorationId, transaction)).get(asks) ?? [];
     const row = (await stagesOf(restorationId, transaction)).find((known) => known.stage === asks);
@@ -121,7 +160,11 @@ export async function unsettleFinding(id: string, now = new Date()): Promise<voi
     const { restorationId, stage, kind, settledAs, settledWords } = await needRow('findings', id, transaction);
     if (settledAs === null) return;
     await changeRow('findings', { id }, { settledAs: null, settledWords: null, settledAt: null }, transaction);
-    await appendLog({ restorationId, stage, kind: 'finding', words: `Open again: ${kind}.`, data: { findingId: id, before: { settledAs, settledWords } } }, transaction, now);
+    await appendLog(
+      { restorationId, stage, kind: 'finding', words: `Open again: ${kind}.`, data: { findingId: id, before: { settledAs, settledWords } } },
+      transaction,
+      now,
+    );
     await reopenAsked(restorationId, now, transaction);
   });
 }

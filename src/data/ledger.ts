@@ -11,9 +11,14 @@ export const ledgerOf = (restorationId: string): Promise<LedgerEntry[]> => findR
 export async function addLedgerEntry(entry: Omit<LedgerEntry, 'id' | 'at'>, now = new Date()): Promise<void> {
   await inTransaction(async (transaction) => {
     await needRow('restorations', entry.restorationId, transaction);
-    if (entry.kind === 'material') await needsNoAnswer(entry.restorationId, { about: 'purchase', stage: entry.stage, costMinor: entry.amountMinor }, 'cost', transaction);
+    if (entry.kind === 'material')
+      await needsNoAnswer(entry.restorationId, { about: 'purchase', stage: entry.stage, costMinor: entry.amountMinor }, 'cost', transaction);
     await addRow('ledger', { ...entry, at: now.toISOString() }, transaction);
     const { restorationId, stage, kind, words, minutes } = entry;
-    await appendLog({ restorationId, stage, kind, words: kind === 'minutes' ? `${minutes} min: ${words}` : `Used: ${words}`, data: entry }, transaction, now);
+    await appendLog(
+      { restorationId, stage, kind, words: kind === 'minutes' ? `${minutes} min: ${words}` : `Used: ${words}`, data: entry },
+      transaction,
+      now,
+    );
   });
 }

@@ -33,7 +33,10 @@ export function logOf(restorationId: string | null): Promise<LogEntry[]> {
 }
 
 /** Writes an own note, or a new wording of an earlier one. */
-export async function writeNote(note: { restorationId: string; stage: Stage; words: string; corrects: number | null }, now = new Date()): Promise<void> {
+export async function writeNote(
+  note: { restorationId: string; stage: Stage; words: string; corrects: number | null },
+  now = new Date(),
+): Promise<void> {
   await inTransaction(async (transaction) => {
     if (note.corrects !== null) {
       const [old] = await findRows('log', { id: note.corrects, restorationId: note.restorationId }, undefined, transaction);

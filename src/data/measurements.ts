@@ -32,19 +32,44 @@ export async function keepMeasurement({ pieceId, photoId, stage, spec, result }:
   return inTransaction(async (transaction) => {
     const piece = await needRow('pieces', pieceId, transaction);
     const photo = await needRow('photos', photoId, transaction);
-    if (photo.restorationId !== piece.restorationId) throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this piece.');
+    if (photo.restorationId !== piece.restorationId)
+      throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this piece.');
     const own = result.regions.find(({ id }) => id === PIECE_REGION);
     if (!own) throw new Refusal('result', 'The measurement holds no piece. Draw the piece’s outline and measure again.');
     const hidden = result.regions.find(({ id }) => id === HIDDEN_REGION)?.lab ?? spec.referenceLab ?? null;
     const { restorationId } = piece;
     const { lab, deltaE00, deltaB, yellownessIndex, verdict } = own;
-    const row = { restorationId, pieceId, photoId, stage, measuredAt: now.toISOString(), spec, result, basis: result.basis, lab, hiddenLab: hidden, deltaE00, deltaB, yellownessIndex, verdict };
+    const row = {
+      restorationId,
+      pieceId,
+      photoId,
+      stage,
+      measuredAt: now.toISOString(),
+      spec,
+      result,
+      basis: result.basis,
+      lab,
+      hiddenLab: hidden,
+      deltaE00,
+      deltaB,
+      yellownessIndex,
+      verdict,
+    };
     const measurement = await addRow('measurements', row, transaction);
     if (hidden && result.basis === 'card' && !piece.hiddenLab) await changeRow('pieces', { id: pieceId }, { hiddenLab: hidden }, transaction);
-    const [ended] = (await findRows('sessions', { pieceId, measurementId: null }, [['startedAt', 'DESC']], transaction)).filter(({ endedAt }) => endedAt !== null);
+    const [ended] = (await findRows('sessions', { pieceId, measurementId: null }, [['startedAt', 'DESC']], transaction)).filter(
+      ({ endedAt }) => endedAt !== null,
+    );
     if (ended) await changeRow('sessions', { id: ended.id }, { measurementId: measurement.id }, transaction);
-    const distance = deltaE00 === null ? 'no hidden patch to compare with' : `ΔE00 ${deltaE00.toFixed(1)}, b* ${(deltaB ?? 0).toFixed(1)} from the hidden patch, ${verdict ?? ''}`;
-    await appendLog({ restorationId, stage, kind: 'measured', words: `Measured ${piece.tag} ${piece.name}: ${distance}.`, data: { measurementId: measurement.id } }, transaction, now);
+    const distance =
+      deltaE00 === null
+        ? 'no hidden patch to compare with'
+        : `ΔE00 ${deltaE00.toFixed(1)}, b* ${(deltaB ?? 0).toFixed(1)} from the hidden patch, ${verdict ?? ''}`;
+    await appendLog(
+      { restorationId, stage, kind: 'measured', words: `Measured ${piece.tag} ${piece.name}: ${distance}.`, data: { measurementId: measurement.id } },
+      transaction,
+      now,
+    );
     return measurement;
   });
 }

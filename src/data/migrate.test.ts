@@ -5,10 +5,14 @@ import { migrate } from './migrate';
 it('brings a workshop of the version before forward, with what it held', async () => {
   const sequelize = new Sequelize({ dialect: 'sqlite', storage: ':memory:', logging: false });
   await migrate(sequelize, '0002-teardown');
-  await sequelize.query(`INSERT INTO restorations (id, title, machine, source, pricePaidMinor, condition, openedAt) VALUES ('r', 'Old', '', '', 0, '', '2026-01-01')`);
+  await sequelize.query(
+    `INSERT INTO restorations (id, title, machine, source, pricePaidMinor, condition, openedAt) VALUES ('r', 'Old', '', '', 0, '', '2026-01-01')`,
+  );
   const old = JSON.stringify({ display: 'works', keys: 'faulty', lamps: 'not tried' });
   await sequelize.query(`INSERT INTO function_tests (id, restorationId, phase, at, results) VALUES ('t', 'r', 'before', '2026-01-01', '${old}')`);
-  await sequelize.query(`INSERT INTO removal_steps (id, restorationId, position, name, joint, way, springs, pins, removedAt) VALUES ('s', 'r', 1, 'Lid', 'clips', '', '', '[]', '2026-01-01')`);
+  await sequelize.query(
+    `INSERT INTO removal_steps (id, restorationId, position, name, joint, way, springs, pins, removedAt) VALUES ('s', 'r', 1, 'Lid', 'clips', '', '', '[]', '2026-01-01')`,
+  );
   expect(await migrate(sequelize)).toEqual(['0003-intake']);
   const first = async (sql: string) => ((await sequelize.query(sql))[0] as Record<string, unknown>[])[0]!;
   const results = JSON.parse(String((await first('SELECT results FROM function_tests')).results)) as Record<string, string>;

@@ -22,7 +22,16 @@ export async function addPiece(piece: NewPiece, now = new Date()): Promise<Piece
     const [taken] = await findRows('pieces', { restorationId: piece.restorationId, tag: piece.tag }, undefined, transaction);
     if (taken) throw new Refusal('tag', `Tag ${piece.tag} is already on ${taken.name}. Take the next free one.`);
     const added = await addRow('pieces', { aim: null, worthKeeping: '', ...piece, hiddenLab: null }, transaction);
-    await appendLog({ restorationId: piece.restorationId, stage: 'intake', kind: 'piece', words: `Piece ${piece.tag}: ${piece.name}, ${piece.plastic}, ${piece.finish}.` }, transaction, now);
+    await appendLog(
+      {
+        restorationId: piece.restorationId,
+        stage: 'intake',
+        kind: 'piece',
+        words: `Piece ${piece.tag}: ${piece.name}, ${piece.plastic}, ${piece.finish}.`,
+      },
+      transaction,
+      now,
+    );
     return added;
   });
 }
@@ -35,7 +44,13 @@ export async function changePiece(id: string, changes: Omit<NewPiece, 'restorati
     if (taken && taken.id !== id) throw new Refusal('tag', `Tag ${changes.tag} is already on ${taken.name}. Take the next free one.`);
     await changeRow('pieces', { id }, changes, transaction);
     await appendLog(
-      { restorationId: piece.restorationId, stage: 'intake', kind: 'piece', words: `Piece ${changes.tag} changed.`, data: { before: piece, after: changes } },
+      {
+        restorationId: piece.restorationId,
+        stage: 'intake',
+        kind: 'piece',
+        words: `Piece ${changes.tag} changed.`,
+        data: { before: piece, after: changes },
+      },
       transaction,
     );
     await reopenAsked(piece.restorationId, new Date(), transaction);

@@ -31,7 +31,17 @@ async function foreignMachine() {
   return { restorationId, piece };
 }
 const ask = (restorationId: string, rest: Partial<Parameters<typeof askOwner>[0]> = {}) =>
-  askOwner({ restorationId, pieceId: null, stage: 'brighten', about: 'treatment', what: 'Brighten the shell.', why: 'yellow', costMinor: 0, alternatives: 'leave it', ...rest });
+  askOwner({
+    restorationId,
+    pieceId: null,
+    stage: 'brighten',
+    about: 'treatment',
+    what: 'Brighten the shell.',
+    why: 'yellow',
+    costMinor: 0,
+    alternatives: 'leave it',
+    ...rest,
+  });
 
 it('a treatment waits for the answer, and starts after a yes', async () => {
   const { restorationId, piece } = await foreignMachine();

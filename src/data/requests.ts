@@ -20,11 +20,18 @@ export async function askOwner(request: NewRequest, now = new Date()): Promise<O
     if (owner === '') throw new Refusal('what', 'This machine is your own. Write down whose it is first, then ask.');
     if (request.pieceId !== null) {
       const piece = await needRow('pieces', request.pieceId, transaction);
-      if (piece.restorationId !== request.restorationId) throw new Refusal('pieceId', 'This piece belongs to another restoration. Choose one of this.');
+      if (piece.restorationId !== request.restorationId)
+        throw new Refusal('pieceId', 'This piece belongs to another restoration. Choose one of this.');
     }
     const added = await addRow('requests', { ...request, askedAt: now.toISOString(), answer: null, answerWords: '', answeredAt: null }, transaction);
     await appendLog(
-      { restorationId: request.restorationId, stage: request.stage, kind: 'request', words: `Asked ${owner}: ${request.what}`, data: { requestId: added.id } },
+      {
+        restorationId: request.restorationId,
+        stage: request.stage,
+        kind: 'request',
+        words: `Asked ${owner}: ${request.what}`,
+        data: { requestId: added.id },
+      },
       transaction,
       now,
     );
@@ -37,11 +44,22 @@ export async function answerRequest(requestId: string, answer: OwnerAnswer, answ
   await inTransaction(async (transaction) => {
     const request = await needRow('requests', requestId, transaction);
     if (answer === 'with conditions' && !answerWords) throw new Refusal('answerWords', 'Write down which conditions.');
-    const answered = await changeRow('requests', { id: requestId, answer: null }, { answer, answerWords, answeredAt: now.toISOString() }, transaction);
+    const answered = await changeRow(
+      'requests',
+      { id: requestId, answer: null },
+      { answer, answerWords, answeredAt: now.toISOString() },
+      transaction,
+    );
     if (!answered) throw new Refusal('answer', `This was answered already: ${request.answer}. Ask anew where the answer has changed.`);
     const { owner } = await needRow('restorations', request.restorationId, transaction);
     await appendLog(
-      { restorationId: request.restorationId, stage: request.stage, kind: 'request', words: `${owner} answered ${answer}: ${request.what} ${answerWords}`.trim(), data: { requestId } },
+      {
+        restorationId: request.restorationId,
+        stage: request.stage,
+        kind: 'request',
+        words: `${owner} answered ${answer}: ${request.what} ${answerWords}`.trim(),
+        data: { requestId },
+      },
       transaction,
       now,
     );

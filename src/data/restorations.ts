@@ -15,7 +15,8 @@ import { addRow, changeRow, findRow, findRows, needRow } from './table';
 export type Provenance = Pick<Restoration, 'title' | 'machine' | 'source' | 'condition' | 'claim' | 'packing'>;
 type NewRestoration = Pick<Restoration, 'title' | 'machine' | 'source' | 'pricePaidMinor' | 'condition'> & Partial<Restoration>;
 
-const AT_FIRST = {
+/** What is not known yet of a machine. */
+export const AT_FIRST = {
   claim: '',
   packing: '',
   aim: 'presentable',
@@ -32,7 +33,11 @@ export async function openRestoration(given: NewRestoration, now = new Date()): 
     const { id: restorationId } = restoration;
     await addStages(restorationId, transaction);
     if (given.pricePaidMinor > 0)
-      await addRow('ledger', { restorationId, stage: 'intake', kind: 'price', words: 'Price paid', amountMinor: given.pricePaidMinor, minutes: 0, at: now.toISOString() }, transaction);
+      await addRow(
+        'ledger',
+        { restorationId, stage: 'intake', kind: 'price', words: 'Price paid', amountMinor: given.pricePaidMinor, minutes: 0, at: now.toISOString() },
+        transaction,
+      );
     await appendLog({ restorationId, stage: 'intake', kind: 'opened', words: `Opened: ${given.title}. ${given.condition}`.trim() }, transaction, now);
     return restoration;
   });
@@ -51,7 +56,10 @@ export async function settleStage(restorationId: string, stage: Stage, state: St
     if (state !== 'open' && ASKED_STAGES.includes(stage)) {
       const open = (await askedFor(restorationId, transaction)).get(stage) ?? [];
       if (open.length > 0)
-        throw new Refusal('state', `Findings still ask for it: ${open.map(({ kind, words }) => [kind, words].filter(Boolean).join(', ')).join('; ')}. Settle each: done, left on purpose or not possible.`);
+        throw new Refusal(
+          'state',
+          `Findings still ask for it: ${open.map(({ kind, words }) => [kind, words].filter(Boolean).join(', ')).join('; ')}. Settle each: done, left on purpose or not possible.`,
+        );
       const waiting = await findRows('requests', { restorationId, stage, answer: null }, undefined, transaction);
       if (waiting.length > 0) throw new Refusal('state', `The owner has not answered yet: ${waiting.map(({ what }) => what).join('; ')}.`);
     }
@@ -69,7 +77,10 @@ export async function changeProvenance(id: string, changes: Provenance): Promise
   await inTransaction(async (transaction) => {
     const before = await needRow('restorations', id, transaction);
     await changeRow('restorations', { id }, changes, transaction);
-    await appendLog({ restorationId: id, stage: 'intake', kind: 'machine', words: 'What is known of the machine was changed.', data: { before, after: changes } }, transaction);
+    await appendLog(
+      { restorationId: id, stage: 'intake', kind: 'machine', words: 'What is known of the machine was changed.', data: { before, after: changes } },
+      transaction,
+    );
   });
 }
 
@@ -98,8 +109,21 @@ export async function setOwner(id: string, owner: string, allowed: Restoration['
   await inTransaction(async (transaction) => {
     const before = await needRow('restorations', id, transaction);
     await changeRow('restorations', { id }, { owner, allowed }, transaction);
-    const words = owner === '' ? 'The machine is the workshop’s own.' : `The machine is ${owner}’s. Without asking: ${allowed.stages.join(', ') || 'nothing'}. ${allowed.words}`;
-    await appendLog({ restorationId: id, stage: 'intake', kind: 'owner', words: words.trim(), data: { before: { owner: before.owner, allowed: before.allowed }, allowed } }, transaction, now);
+    const words =
+      owner === ''
+        ? 'The machine is the workshop’s own.'
+        : `The machine is ${owner}’s. Without asking: ${allowed.stages.join(', ') || 'nothing'}. ${allowed.words}`;
+    await appendLog(
+      {
+        restorationId: id,
+        stage: 'intake',
+        kind: 'owner',
+        words: words.trim(),
+        data: { before: { owner: before.owner, allowed: before.allowed }, allowed },
+      },
+      transaction,
+      now,
+    );
   });
 }
 

@@ -109,7 +109,17 @@ export const TABLES = {
     settledWords: textOrNull,
     settledAt: textOrNull,
   },
-  stock: { id, name: text, kind: text, strengthValue: realOrNull, strengthUnit: textOrNull, sizeMl: realOrNull, priceMinor: wholeOrNull, addedAt: text, words: text },
+  stock: {
+    id,
+    name: text,
+    kind: text,
+    strengthValue: realOrNull,
+    strengthUnit: textOrNull,
+    sizeMl: realOrNull,
+    priceMinor: wholeOrNull,
+    addedAt: text,
+    words: text,
+  },
   treatments: {
     id,
     restorationId: text,
@@ -222,7 +232,16 @@ export const TABLES = {
   },
   people: { id, name: text, addedAt: text },
   door: { id, passphrase: textOrNull, seal: text, open: { type: DataTypes.BOOLEAN, allowNull: false }, failures: whole, shutUntil: textOrNull },
-  log: { id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true }, restorationId: textOrNull, at: text, stage: textOrNull, kind: text, words: text, data: jsonOrNull, corrects: wholeOrNull },
+  log: {
+    id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+    restorationId: textOrNull,
+    at: text,
+    stage: textOrNull,
+    kind: text,
+    words: text,
+    data: jsonOrNull,
+    corrects: wholeOrNull,
+  },
 } satisfies Record<string, ModelAttributes>;
 
 export type TableName = keyof typeof TABLES;

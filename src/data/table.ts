@@ -8,7 +8,12 @@ import type { TableName } from './schema';
 type Order = FindOptions['order'];
 
 /** All rows that match, as plain data. */
-export async function findRows<T extends TableName>(table: T, where: WhereOptions = {}, order?: Order, transaction?: Transaction): Promise<RowOf[T][]> {
+export async function findRows<T extends TableName>(
+  table: T,
+  where: WhereOptions = {},
+  order?: Order,
+  transaction?: Transaction,
+): Promise<RowOf[T][]> {
   const { tables } = await database();
   const found = await tables[table].findAll({ where, ...(order && { order }), ...(transaction && { transaction }) });
   return found.map((row) => row.get({ plain: true }) as RowOf[T]);
@@ -43,7 +48,11 @@ export async function needRow<T extends TableName>(table: T, id: string, transac
 }
 
 /** Adds a row; an `id` is made where none is given. */
-export async function addRow<T extends TableName>(table: T, row: Omit<RowOf[T], 'id'> & { id?: string }, transaction?: Transaction): Promise<RowOf[T]> {
+export async function addRow<T extends TableName>(
+  table: T,
+  row: Omit<RowOf[T], 'id'> & { id?: string },
+  transaction?: Transaction,
+): Promise<RowOf[T]> {
   const { tables } = await database();
   const complete = { ...row, id: row.id ?? randomUUID() } as RowOf[T];
   await tables[table].create(complete as never, { ...(transaction && { transaction }) });
@@ -51,7 +60,12 @@ export async function addRow<T extends TableName>(table: T, row: Omit<RowOf[T], 
 }
 
 /** Changes some fields of a row; `where` may name what it must still be, so that two people cannot both win. */
-export async function changeRow<T extends TableName>(table: T, where: WhereOptions, changes: Partial<RowOf[T]>, transaction?: Transaction): Promise<boolean> {
+export async function changeRow<T extends TableName>(
+  table: T,
+  where: WhereOptions,
+  changes: Partial<RowOf[T]>,
+  transaction?: Transaction,
+): Promise<boolean> {
   const { tables } = await database();
   const [count] = await tables[table].update(changes as never, { where, ...(transaction && { transaction }) });
   return count > 0;

@@ -5,7 +5,23 @@ import type { LotRow, RemovalStep } from './rows';
 import { settleStage } from './restorations';
 import { startTimer } from './timers';
 import { inTrialWorkshop, trialRestoration } from './trial';
-import { addBlock, addConnection, addLot, addTray, explainLot, forgetStep, listTrays, putOn, recount, removeBlock, takeOff, takeOffAgain, teardownOf, tickConnection, tickLot } from './teardown';
+import {
+  addBlock,
+  addConnection,
+  addLot,
+  addTray,
+  explainLot,
+  forgetStep,
+  listTrays,
+  putOn,
+  recount,
+  removeBlock,
+  takeOff,
+  takeOffAgain,
+  teardownOf,
+  tickConnection,
+  tickLot,
+} from './teardown';
 import { TEST_ITEMS, type TestResults } from '@/core/runsheet/functionTest';
 
 inTrialWorkshop();
@@ -19,7 +35,8 @@ async function machine(...names: string[]): Promise<{ restorationId: string; ste
   for (const name of names) steps.push(await takeOff({ restorationId, name, joint: 'screws', way: '', springs: '' }));
   return { restorationId, steps };
 }
-const lotOf = async ({ restorationId, id }: RemovalStep): Promise<LotRow> => (await teardownOf(restorationId)).lots.find(({ stepId }) => stepId === id)!;
+const lotOf = async ({ restorationId, id }: RemovalStep): Promise<LotRow> =>
+  (await teardownOf(restorationId)).lots.find(({ stepId }) => stepId === id)!;
 
 describe('taking off', () => {
   it('numbers what comes off, and takes no name twice', async () => {
@@ -120,6 +137,8 @@ describe('closing the case', () => {
     await putOn({ stepId: steps[0]!.id, words: '' });
     await keepFunctionTest({ restorationId, phase: 'before closing', results: RESULTS, waivedWhy: 'no supply at hand' });
     await settleStage(restorationId, 'rebuild', 'done', null);
-    expect((await logOf(restorationId)).map(({ words }) => words)).toContain('Function test before closing: nothing faulty. Waived: no supply at hand.');
+    expect((await logOf(restorationId)).map(({ words }) => words)).toContain(
+      'Function test before closing: nothing faulty. Waived: no supply at hand.',
+    );
   });
 });

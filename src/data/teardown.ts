@@ -41,11 +41,24 @@ export async function takeOff({ by = '', ...step }: NewStep, now = new Date()): 
     const { steps } = await teardownOf(step.restorationId, transaction);
     const same = steps.find(({ name }) => name.toLowerCase() === step.name.toLowerCase());
     if (same)
-      throw new Refusal('name', `“${same.name}” came off already, as number ${same.position}. Give this one a name of its own, like “${step.name}, left”.`);
+      throw new Refusal(
+        'name',
+        `“${same.name}” came off already, as number ${same.position}. Give this one a name of its own, like “${step.name}, left”.`,
+      );
     const position = (steps[steps.length - 1]?.position ?? 0) + 1;
-    const added = await addRow('removal_steps', { ...step, position, photoId: null, pins: [], removedAt: now.toISOString(), onAt: null, onWords: null, offBy: by, onBy: '' }, transaction);
+    const added = await addRow(
+      'removal_steps',
+      { ...step, position, photoId: null, pins: [], removedAt: now.toISOString(), onAt: null, onWords: null, offBy: by, onBy: '' },
+      transaction,
+    );
     await appendLog(
-      { restorationId: step.restorationId, stage: 'teardown', kind: 'off', words: `${position}. Off: ${step.name}. ${step.way}`.trim() + doneBy(by), data: { stepId: added.id } },
+      {
+        restorationId: step.restorationId,
+        stage: 'teardown',
+        kind: 'off',
+        words: `${position}. Off: ${step.name}. ${step.way}`.trim() + doneBy(by),
+        data: { stepId: added.id },
+      },
       transaction,
       now,
     );
@@ -71,7 +84,13 @@ export async function forgetStep(stepId: string): Promise<void> {
     await tables.removal_steps.destroy({ where: { id: stepId }, transaction });
     const own = { step, lots: lots.filter((lot) => lot.stepId === stepId), connections: connections.filter((c) => c.stepId === stepId) };
     await appendLog(
-      { restorationId: step.restorationId, stage: 'teardown', kind: 'off', words: `Taken back: ${step.position}. ${step.name}. It had not come off.`, data: own },
+      {
+        restorationId: step.restorationId,
+        stage: 'teardown',
+        kind: 'off',
+        words: `Taken back: ${step.position}. ${step.name}. It had not come off.`,
+        data: own,
+      },
       transaction,
     );
   });
@@ -82,10 +101,17 @@ export async function pinStep(stepId: string, photoId: string, pins: RemovalStep
   await inTransaction(async (transaction) => {
     const step = await needRow('removal_steps', stepId, transaction);
     const photo = await needRow('photos', photoId, transaction);
-    if (photo.restorationId !== step.restorationId) throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this.');
+    if (photo.restorationId !== step.restorationId)
+      throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this.');
     await changeRow('removal_steps', { id: stepId }, { photoId, pins }, transaction);
     await appendLog(
-      { restorationId: step.restorationId, stage: 'teardown', kind: 'off', words: `${step.name}: photograph ${photo.originalName}, ${pins.length} pins.`, data: { stepId, photoId, pins } },
+      {
+        restorationId: step.restorationId,
+        stage: 'teardown',
+        kind: 'off',
+        words: `${step.name}: photograph ${photo.originalName}, ${pins.length} pins.`,
+        data: { stepId, photoId, pins },
+      },
       transaction,
     );
   });
@@ -104,7 +130,11 @@ export async function addLot(stepId: string, lot: Lot, deepestMm: number | null,
     })[0] ?? { tray: '', cell: null };
     const row = { ...lot, ...place, restorationId: step.restorationId, stepId, deepestMm, returned: 0, missing: 0, words: '' };
     const added = await addRow('lots', row, transaction);
-    await appendLog({ restorationId: step.restorationId, stage: 'teardown', kind: 'lot', words: `${step.name}: ${lotWords(lot)}.`, data: { lotId: added.id } }, transaction, now);
+    await appendLog(
+      { restorationId: step.restorationId, stage: 'teardown', kind: 'lot', words: `${step.name}: ${lotWords(lot)}.`, data: { lotId: added.id } },
+      transaction,
+      now,
+    );
     return added;
   });
 }
@@ -116,7 +146,16 @@ export async function recount(lotId: string, count: number): Promise<void> {
     if (count < lot.returned + lot.missing)
       throw new Refusal('count', `${lot.returned + lot.missing} of this lot are back or explained already; it cannot have fewer.`);
     await changeRow('lots', { id: lotId }, { count }, transaction);
-    await appendLog({ restorationId: lot.restorationId, stage: 'teardown', kind: 'lot', words: `Counted: ${lotWords({ ...lot, count })}.`, data: { lotId, before: lot.count } }, transaction);
+    await appendLog(
+      {
+        restorationId: lot.restorationId,
+        stage: 'teardown',
+        kind: 'lot',
+        words: `Counted: ${lotWords({ ...lot, count })}.`,
+        data: { lotId, before: lot.count },
+      },
+      transaction,
+    );
   });
 }
 
@@ -124,7 +163,16 @@ export async function addConnection(connection: Pick<ConnectionRow, 'stepId' | '
   return inTransaction(async (transaction) => {
     const { restorationId, name } = await needRow('removal_steps', connection.stepId, transaction);
     const added = await addRow('connections', { ...connection, restorationId, tickedAt: null }, transaction);
-    await appendLog({ restorationId, stage: 'teardown', kind: 'connection', words: `${name}: ${connection.kind} undone. ${connection.way}`, data: { connectionId: added.id } }, transaction);
+    await appendLog(
+      {
+        restorationId,
+        stage: 'teardown',
+        kind: 'connection',
+        words: `${name}: ${connection.kind} undone. ${connection.way}`,
+        data: { connectionId: added.id },
+      },
+      transaction,
+    );
     return added;
   });
 }
@@ -139,7 +187,12 @@ export async function addBlock(firstId: string, thenId: string, why: string): Pr
     if (blocks.some((block) => block.firstId === firstId && block.thenId === thenId)) throw new Refusal('thenId', 'This block stands already.');
     await addRow('blocks', { restorationId: first.restorationId, firstId, thenId, why }, transaction);
     await appendLog(
-      { restorationId: first.restorationId, stage: 'teardown', kind: 'block', words: `“${first.name}” must be on before “${then.name}”. ${why}`.trim() },
+      {
+        restorationId: first.restorationId,
+        stage: 'teardown',
+        kind: 'block',
+        words: `“${first.name}” must be on before “${then.name}”. ${why}`.trim(),
+      },
       transaction,
     );
   });
@@ -152,7 +205,13 @@ export async function removeBlock(blockId: string): Promise<void> {
     const { tables } = await database();
     await tables.blocks.destroy({ where: { id: blockId }, transaction });
     await appendLog(
-      { restorationId: block.restorationId, stage: 'teardown', kind: 'block', words: `Block taken away: “${first.name}” before “${then.name}”.`, data: block },
+      {
+        restorationId: block.restorationId,
+        stage: 'teardown',
+        kind: 'block',
+        words: `Block taken away: “${first.name}” before “${then.name}”.`,
+        data: block,
+      },
       transaction,
     );
   });
@@ -165,7 +224,11 @@ export async function addTray(tray: Pick<Tray, 'name' | 'columns' | 'rows'>, now
     const [taken] = await findRows('trays', { name: tray.name }, undefined, transaction);
     if (taken) throw new Refusal('name', `There is a tray “${tray.name}” already. Give this one another name.`);
     await addRow('trays', { ...tray, addedAt: now.toISOString() }, transaction);
-    await appendLog({ restorationId: null, stage: null, kind: 'tray', words: `Tray ${tray.name}: ${tray.columns} by ${tray.rows} cells.` }, transaction, now);
+    await appendLog(
+      { restorationId: null, stage: null, kind: 'tray', words: `Tray ${tray.name}: ${tray.columns} by ${tray.rows} cells.` },
+      transaction,
+      now,
+    );
   });
 }
 
@@ -178,10 +241,23 @@ export async function tickLot(lotId: string, count: number, lengthMm: number, ex
   await inTransaction(async (transaction) => {
     const lot = await needRow('lots', lotId, transaction);
     if (lot.returned !== expected)
-      throw new Refusal('count', `This lot was ticked meanwhile on another screen: ${lot.returned} of ${lot.count} are back. Nothing was counted twice.`);
+      throw new Refusal(
+        'count',
+        `This lot was ticked meanwhile on another screen: ${lot.returned} of ${lot.count} are back. Nothing was counted twice.`,
+      );
     const after = returnToHole(stateOf(lot), count, lengthMm, holeDepth(lot, lot.deepestMm));
     await changeRow('lots', { id: lotId }, { returned: after.returned }, transaction);
-    await appendLog({ restorationId: lot.restorationId, stage: 'rebuild', kind: 'lot', words: `Back: ${after.returned} of ${lotWords(lot)}.`, data: { lotId, count, lengthMm } }, transaction, now);
+    await appendLog(
+      {
+        restorationId: lot.restorationId,
+        stage: 'rebuild',
+        kind: 'lot',
+        words: `Back: ${after.returned} of ${lotWords(lot)}.`,
+        data: { lotId, count, lengthMm },
+      },
+      transaction,
+      now,
+    );
   });
 }
 
@@ -192,7 +268,11 @@ export async function explainLot(lotId: string, count: number, words: string, no
     if (!words) throw new Refusal('words', 'Say in a few words what became of them; it goes into the record.');
     const after = explainMissing(stateOf(lot), count);
     await changeRow('lots', { id: lotId }, { missing: after.missing, words: lot.words ? `${lot.words}; ${words}` : words }, transaction);
-    await appendLog({ restorationId: lot.restorationId, stage: 'rebuild', kind: 'lot', words: `${count} of ${lotWords(lot)}: ${words}.`, data: { lotId, count } }, transaction, now);
+    await appendLog(
+      { restorationId: lot.restorationId, stage: 'rebuild', kind: 'lot', words: `${count} of ${lotWords(lot)}: ${words}.`, data: { lotId, count } },
+      transaction,
+      now,
+    );
   });
 }
 
@@ -201,7 +281,17 @@ export async function tickConnection(connectionId: string, now = new Date()): Pr
     const connection = await needRow('connections', connectionId, transaction);
     if (connection.tickedAt !== null) return;
     await changeRow('connections', { id: connectionId }, { tickedAt: now.toISOString() }, transaction);
-    await appendLog({ restorationId: connection.restorationId, stage: 'rebuild', kind: 'connection', words: `Connected: ${connection.kind}. ${connection.way}`, data: { connectionId } }, transaction, now);
+    await appendLog(
+      {
+        restorationId: connection.restorationId,
+        stage: 'rebuild',
+        kind: 'connection',
+        words: `Connected: ${connection.kind}. ${connection.way}`,
+        data: { connectionId },
+      },
+      transaction,
+      now,
+    );
   });
 }
 
@@ -213,15 +303,29 @@ export async function putOn({ stepId, words, by = '' }: { stepId: string; words:
     const step = await needRow('removal_steps', stepId, transaction);
     if (step.onAt !== null) throw new Refusal('stepId', `“${step.name}” is on already, perhaps ticked on another screen. Nothing was counted twice.`);
     const { steps, lots, connections, blocks } = await teardownOf(step.restorationId, transaction);
-    const missing = blocks.filter(({ thenId }) => thenId === stepId).map(({ firstId }) => steps.find(({ id }) => id === firstId)!).filter(({ onAt }) => onAt === null);
+    const missing = blocks
+      .filter(({ thenId }) => thenId === stepId)
+      .map(({ firstId }) => steps.find(({ id }) => id === firstId)!)
+      .filter(({ onAt }) => onAt === null);
     if (missing.length > 0)
-      throw new Refusal('stepId', `${missing.map(({ name }) => `“${name}”`).join(' and ')} must be on before “${step.name}”, or you take it off again.`);
+      throw new Refusal(
+        'stepId',
+        `${missing.map(({ name }) => `“${name}”`).join(' and ')} must be on before “${step.name}”, or you take it off again.`,
+      );
     const open = lots.filter((lot) => lot.stepId === stepId && outstanding(stateOf(lot)) > 0);
-    if (open.length > 0) throw new Refusal('stepId', `Still out: ${open.map((lot) => lotWords({ ...lot, count: outstanding(stateOf(lot)) })).join('; ')}. Tick them or say what became of them.`);
+    if (open.length > 0)
+      throw new Refusal(
+        'stepId',
+        `Still out: ${open.map((lot) => lotWords({ ...lot, count: outstanding(stateOf(lot)) })).join('; ')}. Tick them or say what became of them.`,
+      );
     const loose = connections.filter((connection) => connection.stepId === stepId && connection.tickedAt === null);
     if (loose.length > 0) throw new Refusal('stepId', `Not connected yet: ${loose.map(({ kind, way }) => `${kind} (${way})`).join('; ')}.`);
     await changeRow('removal_steps', { id: stepId, onAt: null }, { onAt: now.toISOString(), onWords: words || null, onBy: by }, transaction);
-    await appendLog({ restorationId: step.restorationId, stage: 'rebuild', kind: 'on', words: `On: ${step.name}. ${words}`.trim() + doneBy(by), data: { stepId } }, transaction, now);
+    await appendLog(
+      { restorationId: step.restorationId, stage: 'rebuild', kind: 'on', words: `On: ${step.name}. ${words}`.trim() + doneBy(by), data: { stepId } },
+      transaction,
+      now,
+    );
   });
 }
 
@@ -233,7 +337,10 @@ export async function takeOffAgain(stepId: string, why: string): Promise<void> {
     await changeRow('removal_steps', { id: stepId }, { onAt: null, onWords: null, onBy: '' }, transaction);
     await changeRow('lots', { stepId }, { returned: 0 }, transaction);
     await changeRow('connections', { stepId }, { tickedAt: null }, transaction);
-    await appendLog({ restorationId: step.restorationId, stage: 'rebuild', kind: 'on', words: `Off again: ${step.name}. ${why}`.trim(), data: { stepId } }, transaction);
+    await appendLog(
+      { restorationId: step.restorationId, stage: 'rebuild', kind: 'on', words: `Off again: ${step.name}. ${why}`.trim(), data: { stepId } },
+      transaction,
+    );
   });
 }
 

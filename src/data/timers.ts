@@ -10,7 +10,10 @@ const MINUTE_MS = 60_000;
 export const runningTimers = (): Promise<Timer[]> => findRows('timers', { endedAt: null }, [['dueAt', 'ASC']]);
 
 /** Starts a timer that belongs to no exposure: a soak, a cure, drying. */
-export async function startTimer(given: { restorationId: string | null; pieceId: string | null; label: string; atTheBell: string; minutes: number }, now = new Date()): Promise<Timer> {
+export async function startTimer(
+  given: { restorationId: string | null; pieceId: string | null; label: string; atTheBell: string; minutes: number },
+  now = new Date(),
+): Promise<Timer> {
   return inTransaction(async (transaction) => {
     const { minutes, ...timer } = given;
     const added = await addRow(
@@ -26,7 +29,11 @@ export async function startTimer(given: { restorationId: string | null; pieceId:
       },
       transaction,
     );
-    await appendLog({ restorationId: given.restorationId, stage: null, kind: 'timer', words: `${given.label}: ${minutes} min started.` }, transaction, now);
+    await appendLog(
+      { restorationId: given.restorationId, stage: null, kind: 'timer', words: `${given.label}: ${minutes} min started.` },
+      transaction,
+      now,
+    );
     return added;
   });
 }

@@ -21,11 +21,29 @@ async function treatmentFor(start: StartExposure, restorationId: string, now: Da
   const [going] = await findRows('treatments', { pieceId: start.pieceId, school: start.school, endedAt: null }, [['plannedAt', 'DESC']], transaction);
   if (going && going.targetPercentWW === start.targetPercentWW) return going;
   const [latest] = await findRows('measurements', { pieceId: start.pieceId, basis: 'card' }, [['measuredAt', 'DESC']], transaction);
-  await changeRow('treatments', { pieceId: start.pieceId, endedAt: null }, { endedAt: now.toISOString(), endedWhy: 'another way chosen' }, transaction);
+  await changeRow(
+    'treatments',
+    { pieceId: start.pieceId, endedAt: null },
+    { endedAt: now.toISOString(), endedWhy: 'another way chosen' },
+    transaction,
+  );
   const { pieceId, school, stockId, stockPercentWW, targetPercentWW, amountMl, toleranceB } = start;
   return addRow(
     'treatments',
-    { restorationId, pieceId, school, stockId, stockPercentWW, targetPercentWW, amountMl, toleranceB, plannedAt: now.toISOString(), startMeasurementId: latest?.id ?? null, endedAt: null, endedWhy: null },
+    {
+      restorationId,
+      pieceId,
+      school,
+      stockId,
+      stockPercentWW,
+      targetPercentWW,
+      amountMl,
+      toleranceB,
+      plannedAt: now.toISOString(),
+      startMeasurementId: latest?.id ?? null,
+      endedAt: null,
+      endedWhy: null,
+    },
     transaction,
   );
 }
@@ -103,7 +121,11 @@ export async function startExposure(start: StartExposure, now = new Date()): Pro
  *
  * @throws Refusal when it ended before it began or somebody else ended it
  */
-export async function endExposure(sessionId: string, real: { endedAt: string; cloudFraction: number; temperatureC: number; words: string }, now = new Date()): Promise<Session> {
+export async function endExposure(
+  sessionId: string,
+  real: { endedAt: string; cloudFraction: number; temperatureC: number; words: string },
+  now = new Date(),
+): Promise<Session> {
   const workshop = await getWorkshop();
   return inTransaction(async (transaction) => {
     const session = await needRow('sessions', sessionId, transaction);
@@ -112,7 +134,8 @@ export async function endExposure(sessionId: string, real: { endedAt: string; cl
     // A clock on screen shows whole minutes: an end in the minute of the start is not before it.
     const minutes = Math.max(0, Math.round(elapsedMs / MINUTE_MS));
     if (elapsedMs <= -MINUTE_MS) throw new Refusal('endedAt', 'It would have ended before it began. Give a time after the start.');
-    if (Date.parse(real.endedAt) > now.getTime() + 5 * MINUTE_MS) throw new Refusal('endedAt', 'This time has not come yet. Give when it really ended.');
+    if (Date.parse(real.endedAt) > now.getTime() + 5 * MINUTE_MS)
+      throw new Refusal('endedAt', 'This time has not come yet. Give when it really ended.');
     const treatment = await needRow('treatments', session.treatmentId, transaction);
     const school = SCHOOL[treatment.school];
     if (school.driver === 'sun' && (workshop.latitude === null || workshop.longitude === null))
@@ -125,12 +148,26 @@ export async function endExposure(sessionId: string, real: { endedAt: string; cl
       lampMwPerCm2: session.lampMwPerCm2,
       temperatureC: real.temperatureC,
     });
-    const ended = { endedAt: elapsedMs < 0 ? session.startedAt : real.endedAt, actualMin: minutes, dose, words: real.words, cloudFraction: real.cloudFraction, temperatureC: real.temperatureC };
+    const ended = {
+      endedAt: elapsedMs < 0 ? session.startedAt : real.endedAt,
+      actualMin: minutes,
+      dose,
+      words: real.words,
+      cloudFraction: real.cloudFraction,
+      temperatureC: real.temperatureC,
+    };
     if (!(await changeRow('sessions', { id: sessionId, endedAt: null }, ended, transaction)))
       throw new Refusal('endedAt', 'This exposure was ended already, perhaps on another screen. Nothing was changed.');
     await changeRow('timers', { sessionId, endedAt: null }, { endedAt: now.toISOString() }, transaction);
     await appendLog(
-      { restorationId: session.restorationId, stage: 'brighten', kind: 'exposure', words: `Exposure ended after ${minutes} min, dose ${dose.toFixed(1)} ${doseUnit(school)}, ${session.turns.length} turns. ${real.words}`.trim(), data: { sessionId } },
+      {
+        restorationId: session.restorationId,
+        stage: 'brighten',
+        kind: 'exposure',
+        words:
+          `Exposure ended after ${minutes} min, dose ${dose.toFixed(1)} ${doseUnit(school)}, ${session.turns.length} turns. ${real.words}`.trim(),
+        data: { sessionId },
+      },
       transaction,
       now,
     );
@@ -146,6 +183,15 @@ export async function endTreatment(treatmentId: string, why: string, now = new D
     const [running] = await findRows('sessions', { treatmentId, endedAt: null }, undefined, transaction);
     if (running) throw new Refusal('treatment', 'An exposure of it still runs. End that first, with what really happened.');
     await changeRow('treatments', { id: treatmentId }, { endedAt: now.toISOString(), endedWhy: why }, transaction);
-    await appendLog({ restorationId: treatment.restorationId, stage: 'brighten', kind: 'treatment', words: `Brightening of ${piece.tag} ${piece.name} ended: ${why}` }, transaction, now);
+    await appendLog(
+      {
+        restorationId: treatment.restorationId,
+        stage: 'brighten',
+        kind: 'treatment',
+        words: `Brightening of ${piece.tag} ${piece.name} ended: ${why}`,
+      },
+      transaction,
+      now,
+    );
   });
 }

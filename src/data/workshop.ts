@@ -28,6 +28,10 @@ export async function saveWorkshop(settings: Omit<Workshop, 'id'>, now = new Dat
   await inTransaction(async (transaction) => {
     const changed = await changeRow('workshop', { id: ONLY }, settings, transaction);
     if (!changed) await addRow('workshop', { ...settings, id: ONLY }, transaction);
-    await appendLog({ restorationId: null, stage: null, kind: 'workshop', words: `Workshop settings saved: ${settings.name}.`, data: settings }, transaction, now);
+    await appendLog(
+      { restorationId: null, stage: null, kind: 'workshop', words: `Workshop settings saved: ${settings.name}.`, data: settings },
+      transaction,
+      now,
+    );
   });
 }

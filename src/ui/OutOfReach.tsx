@@ -17,7 +17,7 @@ interface Props {
   onTap: (id: string) => void;
 }
 
-const SHOWN = 5;
+const SHOWN = 3;
 
 /** The question at the right moment: what could not be put in any more once this is on? */
 export function OutOfReach({ cover, things, busy, onTap }: Props) {

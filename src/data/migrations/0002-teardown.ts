@@ -20,6 +20,8 @@ export const teardown: Migration = {
       CHECK (firstId <> thenId), UNIQUE (firstId, thenId))`,
     `CREATE TABLE trays (id TEXT PRIMARY KEY, name TEXT NOT NULL UNIQUE, columns INTEGER NOT NULL, rows INTEGER NOT NULL, addedAt TEXT NOT NULL)`,
     `CREATE TABLE function_tests (id TEXT PRIMARY KEY, ${RESTORATION}, phase TEXT NOT NULL, at TEXT NOT NULL, results JSON NOT NULL, waivedWhy TEXT)`,
-    ...['removal_steps', 'lots', 'connections', 'blocks', 'function_tests'].map((table) => `CREATE INDEX ${table}_by_restoration ON ${table}(restorationId)`),
+    ...['removal_steps', 'lots', 'connections', 'blocks', 'function_tests'].map(
+      (table) => `CREATE INDEX ${table}_by_restoration ON ${table}(restorationId)`,
+    ),
   ],
 };

@@ -8,7 +8,11 @@ export const LARGEST_FILE_BYTES = 60 * 1024 * 1024;
 export const LARGEST_PIXELS = 100_000_000;
 
 /** Types taken in, by what the file really is. */
-const TYPES = { jpeg: { mime: 'image/jpeg', extension: 'jpg' }, png: { mime: 'image/png', extension: 'png' }, webp: { mime: 'image/webp', extension: 'webp' } } as const;
+const TYPES = {
+  jpeg: { mime: 'image/jpeg', extension: 'jpg' },
+  png: { mime: 'image/png', extension: 'png' },
+  webp: { mime: 'image/webp', extension: 'webp' },
+} as const;
 type PictureType = keyof typeof TYPES;
 
 export interface PictureFacts {
@@ -31,7 +35,10 @@ const open = (bytes: Buffer) => sharp(bytes, { limitInputPixels: LARGEST_PIXELS,
  */
 export async function inspectPicture(bytes: Buffer): Promise<PictureFacts> {
   if (bytes.byteLength > LARGEST_FILE_BYTES)
-    throw new Refusal('photo', `The file is ${Math.round(bytes.byteLength / 1048576)} MB. Send pictures of up to ${LARGEST_FILE_BYTES / 1048576} MB.`);
+    throw new Refusal(
+      'photo',
+      `The file is ${Math.round(bytes.byteLength / 1048576)} MB. Send pictures of up to ${LARGEST_FILE_BYTES / 1048576} MB.`,
+    );
   let facts: Metadata;
   try {
     // Metadata alone decodes nothing, so that even a picture bomb can be looked at here.
@@ -44,7 +51,10 @@ export async function inspectPicture(bytes: Buffer): Promise<PictureFacts> {
   const pixels = facts.width * facts.height;
   if (pixels > LARGEST_PIXELS) throw new Refusal('photo', `The picture has ${million(pixels)} pixels. Send one of up to ${million(LARGEST_PIXELS)}.`);
   if (facts.space === 'cmyk')
-    throw new Refusal('photo', 'This picture is made for printing (CMYK): its colours depend on an ink. Send the camera’s own file, or save it as sRGB.');
+    throw new Refusal(
+      'photo',
+      'This picture is made for printing (CMYK): its colours depend on an ink. Send the camera’s own file, or save it as sRGB.',
+    );
   try {
     await open(bytes).stats();
   } catch {

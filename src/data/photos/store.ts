@@ -44,7 +44,9 @@ export async function keepFile(bytes: Buffer, extension: string): Promise<string
 
 /** When the camera says it was taken: its own clock, read in the workshop's zone. */
 async function exifTime(bytes: Buffer, timeZone: string): Promise<string | null> {
-  const tags = (await exifr.parse(bytes, { pick: ['DateTimeOriginal'], reviveValues: false }).catch(() => null)) as { DateTimeOriginal?: unknown } | null;
+  const tags = (await exifr.parse(bytes, { pick: ['DateTimeOriginal'], reviveValues: false }).catch(() => null)) as {
+    DateTimeOriginal?: unknown;
+  } | null;
   const found = /^(\d{4}):(\d\d):(\d\d) (\d\d):(\d\d):(\d\d)/.exec(String(tags?.DateTimeOriginal ?? ''));
   if (!found) return null;
   const [year, month, day, hour, minute, second] = found.slice(1).map(Number) as [number, number, number, number, number, number];
@@ -74,10 +76,25 @@ export async function addPhoto({ bytes, ...photo }: NewPhoto, now = new Date()):
   return inTransaction(async (transaction) => {
     await needRow('restorations', photo.restorationId, transaction);
     // The same file sent twice to the same place is one photograph, not two.
-    const [same] = await findRows('photos', { restorationId: photo.restorationId, stage: photo.stage, pieceId: photo.pieceId, hash }, undefined, transaction);
+    const [same] = await findRows(
+      'photos',
+      { restorationId: photo.restorationId, stage: photo.stage, pieceId: photo.pieceId, hash },
+      undefined,
+      transaction,
+    );
     if (same) return same;
     const added = await addRow('photos', { ...photo, ...facts, hash, bytes: bytes.byteLength, takenAt, addedAt: now.toISOString() }, transaction);
-    await appendLog({ restorationId: photo.restorationId, stage: photo.stage, kind: 'photo', words: `Photograph ${photo.originalName}.`, data: { photoId: added.id, hash } }, transaction, now);
+    await appendLog(
+      {
+        restorationId: photo.restorationId,
+        stage: photo.stage,
+        kind: 'photo',
+        words: `Photograph ${photo.originalName}.`,
+        data: { photoId: added.id, hash },
+      },
+      transaction,
+      now,
+    );
     return added;
   });
 }

@@ -1,20 +1,12 @@
 import { KEY_GROUPS } from '@/core/runsheet/functionTest';
 import { BUNDLE_VERSION } from '@/data/bundle';
+import { AT_FIRST } from '@/data/restorations';
 
 type Json = Record<string, unknown>;
 
 const isJson = (value: unknown): value is Json => value !== null && typeof value === 'object' && !Array.isArray(value);
 
 /** Fields that version 2 added to the rows of version 1, as they were before anybody could fill them in. */
-const RESTORATION = {
-  claim: '',
-  packing: '',
-  aim: 'presentable',
-  worthKeeping: '',
-  owner: '',
-  allowed: { stages: [], spendMinor: 0, words: '' },
-  estimate: null,
-};
 const ROWS: Record<string, Json> = {
   pieces: { aim: null, worthKeeping: '' },
   findings: { photoId: null, pin: null, closeUpId: null },
@@ -36,7 +28,7 @@ export function broughtForward(given: unknown): unknown {
   return {
     ...given,
     version: BUNDLE_VERSION,
-    restoration: isJson(given.restoration) ? { ...RESTORATION, ...given.restoration } : given.restoration,
+    restoration: isJson(given.restoration) ? { ...AT_FIRST, ...given.restoration } : given.restoration,
     ...Object.fromEntries(ADDED.map((name) => [name, given[name] ?? []])),
     ...Object.fromEntries(Object.entries(ROWS).map(([name, added]) => [name, rows(name).map((row) => ({ ...added, ...row }))])),
     functionTests: rows('functionTests').map(byGroup),

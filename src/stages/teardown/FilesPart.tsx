@@ -7,14 +7,9 @@ import type { FieldError } from '@/core/sums/fieldErrors';
 import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
+import { PAPER_NAMES, PAPERS } from './papers';
 
 type Answered = { ok: true; value: { added: number; known: number } } | { ok: false; errors: FieldError[] };
-
-const PAPERS = [
-  { name: 'a4', title: 'A4 sheet' },
-  { name: 'letter', title: 'Letter sheet' },
-  { name: 'roll62', title: '62 mm roll' },
-] as const;
 
 /** Sheet, labels and fasteners as files, and fasteners back in. */
 export function FilesPart({ restorationId, lots }: { restorationId: string; lots: number }) {
@@ -39,10 +34,10 @@ export function FilesPart({ restorationId, lots }: { restorationId: string; lots
       {lots > 0 && (
         <Flex gap="3" wrap="wrap" align="center" mt="3">
           <Text>Labels for trays and bags:</Text>
-          {PAPERS.map(({ name, title }) => (
+          {PAPER_NAMES.map((name) => (
             <Button key={name} asChild>
               <a href={`${address}?as=labels&paper=${name}`} download>
-                {title}
+                {PAPERS[name].title}
               </a>
             </Button>
           ))}

@@ -2,21 +2,7 @@ import type { Content, TableCell } from 'pdfmake';
 import { screwPicture } from '@/core/teardown/tray';
 import { mm, pdf } from '@/edge/pdf';
 import type { Label } from './labels';
-
-interface Paper {
-  pageMm: { width: number; height: number };
-  labelMm: { width: number; height: number };
-  columns: number;
-  rows: number;
-}
-
-/** What labels print on: sheets of either size, and the roll of a label printer. */
-export const PAPERS = {
-  a4: { pageMm: { width: 210, height: 297 }, labelMm: { width: 99, height: 38 }, columns: 2, rows: 7 },
-  letter: { pageMm: { width: 215.9, height: 279.4 }, labelMm: { width: 101.6, height: 50.8 }, columns: 2, rows: 5 },
-  roll62: { pageMm: { width: 62, height: 46 }, labelMm: { width: 62, height: 46 }, columns: 1, rows: 1 },
-} as const satisfies Record<string, Paper>;
-export type PaperName = keyof typeof PAPERS;
+import { PAPERS, type Paper, type PaperName } from './papers';
 
 const PADDING_MM = 2;
 const CODE_MM = 20;

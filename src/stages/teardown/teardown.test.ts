@@ -4,7 +4,8 @@ import { wrongs } from '@/edge/wrongs';
 import { block, count, forget, off, ownTray, pin, putIntoTray, unblock, undo } from './actions';
 import { fastenersCsv, takeInFasteners } from './fasteners';
 import { labelsOf } from './labels';
-import { labelsPdf, PAPERS, type PaperName } from './labelsPdf';
+import { labelsPdf } from './labelsPdf';
+import { PAPER_NAMES, PAPERS } from './papers';
 import { sheetMarkdown, sheetOf } from './sheet';
 import { sheetPdf } from './sheetPdf';
 
@@ -114,7 +115,7 @@ describe('on paper', () => {
     }
   });
 
-  it.each(Object.keys(PAPERS) as PaperName[])('labels fill %s sheet after sheet, none lost on a page of its own', async (paper) => {
+  it.each(PAPER_NAMES)('labels fill %s sheet after sheet, none lost on a page of its own', async (paper) => {
     const { columns, rows } = PAPERS[paper];
     const label = { tag: 'Bag 1', title: '1 Lid', words: ['4 × cross'], lot: null, path: '/' };
     for (const sheets of [1, 2])

@@ -7,7 +7,8 @@ import { respond } from '@/edge/respond';
 import { write } from '@/edge/write';
 import { fastenersCsv, takeInFasteners } from '@/stages/teardown/fasteners';
 import { labelsOf } from '@/stages/teardown/labels';
-import { labelsPdf, PAPERS, type PaperName } from '@/stages/teardown/labelsPdf';
+import { labelsPdf } from '@/stages/teardown/labelsPdf';
+import { PAPER_NAMES } from '@/stages/teardown/papers';
 import { sheetMarkdown, sheetOf } from '@/stages/teardown/sheet';
 import { sheetPdf } from '@/stages/teardown/sheetPdf';
 
@@ -31,8 +32,8 @@ export async function GET(request: Request, { params }: Context): Promise<Respon
     case 'pdf':
       return asFile(new Uint8Array(await sheetPdf(sheet)), 'application/pdf', `${name}-teardown.pdf`);
     case 'labels': {
-      const paper = Object.keys(PAPERS).find((known): known is PaperName => known === asked.get('paper'));
-      if (!paper) return new Response(`There is no such paper. Choose one of ${Object.keys(PAPERS).join(', ')}.`, { status: 400 });
+      const paper = PAPER_NAMES.find((known) => known === asked.get('paper'));
+      if (!paper) return new Response(`There is no such paper. Choose one of ${PAPER_NAMES.join(', ')}.`, { status: 400 });
       const labels = labelsOf(restoration, teardown, await listTrays());
       if (labels.length === 0) return new Response('Nothing is in a tray or bag yet, so there is nothing to label.', { status: 404 });
       return asFile(new Uint8Array(await labelsPdf(labels, paper, originFor(request))), 'application/pdf', `${name}-labels-${paper}.pdf`);
