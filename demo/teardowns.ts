@@ -1,6 +1,7 @@
 import { keepFunctionTest } from '@/data/functionTests';
 import { TEST_ITEMS, type TestPhase, type TestResults } from '@/core/runsheet/functionTest';
 import type { ConnectionKind, Joint } from '@/core/teardown/joints';
+import type { Share } from '@/core/photo/picture';
 import type { Lot } from '@/core/teardown/lots';
 import {
   addBlock,
@@ -9,6 +10,7 @@ import {
   addTray,
   explainLot,
   listTrays,
+  pinStep,
   putOn,
   takeOff,
   teardownOf,
@@ -61,6 +63,24 @@ const BRIMSEL_BLOCKS: [string, string, string][] = [
   ['Sound wires', 'Board screws', 'soldered side is below'],
 ];
 
+/** Where things sat, on the photograph from above. */
+const BRIMSEL_PINS: [name: string, pins: Share[]][] = [
+  [
+    'Rod of the space bar',
+    [
+      { x: 0.33, y: 0.69 },
+      { x: 0.6, y: 0.69 },
+    ],
+  ],
+  [
+    'Upper shell',
+    [
+      { x: 0.13, y: 0.3 },
+      { x: 0.86, y: 0.3 },
+    ],
+  ],
+];
+
 const PELLWIG: Off[] = [
   { name: 'Cell door', joint: 'clips' },
   { name: 'Back screws', joint: 'screws', lot: { count: 4, diameterMm: 2, lengthMm: 8, fate: 'replaced' } },
@@ -98,12 +118,13 @@ const tested = (faulty: string[]): TestResults =>
   Object.fromEntries(TEST_ITEMS.map((item) => [item, item === 'drives' ? 'not there' : faulty.includes(item) ? 'faulty' : 'works'])) as TestResults;
 
 /** The home computer taken apart whole, and its keyboard together again while the shell is in the sun. */
-export async function brimselApart(restorationId: string, off: Date, on: Date): Promise<void> {
+export async function brimselApart(restorationId: string, photoId: string, off: Date, on: Date): Promise<void> {
   if ((await listTrays()).length === 0) await addTray({ name: 'Blue tray', columns: 6, rows: 3 }, off);
   await record(restorationId, BRIMSEL, off);
   const { steps } = await teardownOf(restorationId);
   const idOf = (name: string) => steps.find((step) => step.name === name)!.id;
   for (const [first, then, why] of BRIMSEL_BLOCKS) await addBlock(idOf(first), idOf(then), why);
+  for (const [name, pins] of BRIMSEL_PINS) await pinStep(idOf(name), photoId, pins);
   await putBack(restorationId, ['Membrane', 'Three longer back plate screws', 'Back plate screws', 'Springs and plungers', 'Other caps'], on);
 }
 

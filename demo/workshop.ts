@@ -139,7 +139,7 @@ async function brimsel(at: Clock, cream: StockItem): Promise<void> {
   await estimate(id, { parts: guess(10, 25, 60), hours: guess(8, 12, 20), goodOne: guess(140, 190, 260) }, at(9, 17, 40));
   await settleStage(id, 'intake', 'done', null, at(9, 18));
   await note(id, 'teardown', 'Six screws below, two long ones at the back. Ribbon of the keyboard: blue stripe to the left.', at(8, 10, 30));
-  await brimselApart(id, at(8, 10), at(2, 17));
+  await brimselApart(id, came.photo.id, at(8, 10), at(2, 17));
   await minutes(id, 'teardown', 40, 'Shell open, board and keyboard out', at(8, 10, 40));
   await settleStage(id, 'teardown', 'done', null, at(8, 11));
   const shell = await addPiece(
