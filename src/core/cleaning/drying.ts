@@ -1,0 +1,45 @@
+import { agentOf, type AgentId } from './agents';
+import { surfaceOf, type SurfaceId } from './surfaces';
+
+const HOUR_MS = 3_600_000;
+
+/** What dries, and where. */
+export interface Drying {
+  surfaces: readonly SurfaceId[];
+  /** Hollow parts, blind holes and double walls hold water. */
+  hollow: boolean;
+  /** Air moves over it: a fan, an open window. */
+  airing: boolean;
+  temperatureC: number;
+  /** Relative humidity, 0 to 1. */
+  humidity: number;
+}
+
+/** Saturation vapour pressure of water, hPa (Magnus formula over water, WMO guide). */
+export const saturationHpa = (temperatureC: number): number => 6.112 * Math.exp((17.62 * temperatureC) / (243.12 + temperatureC));
+
+/** How thirsty the air is, hPa: what it still takes up (Dalton: evaporation goes with it). */
+export const thirstHpa = (temperatureC: number, humidity: number): number => saturationHpa(temperatureC) * (1 - humidity);
+
+const USUAL_HPA = thirstHpa(20, 0.5);
+const HOLLOW = 1.5;
+const AIRING = 0.5;
+/** Alcohol is gone soon, vinegar stays longer than water: the craft's own observation. */
+const LIQUID: Record<string, number> = { nothing: 0, water: 1, alcohol: 0.03, vinegar: 1.3, oil: 0 };
+const LEAST_HPA = 1;
+const DAMP_SHARE = 0.2;
+
+/**
+ * Hours until a piece is dry. At 20 °C and half humidity shells and caps take a night (18 h); drier, warmer or moving
+ * air shortens it with the thirst of the air. An estimate: touch it and weigh it where it matters.
+ */
+export function dryHours(agent: AgentId, { surfaces, hollow, airing, temperatureC, humidity }: Drying): number {
+  const { leaves, wet } = agentOf(agent);
+  const longest = Math.max(0, ...surfaces.map((id) => surfaceOf(id).dryH));
+  const air = USUAL_HPA / Math.max(LEAST_HPA, thirstHpa(temperatureC, humidity));
+  const share = wet === 'bath' ? 1 : wet === 'damp' ? DAMP_SHARE : 0.05;
+  return longest * LIQUID[leaves]! * share * air * (hollow ? HOLLOW : 1) * (airing ? AIRING : 1);
+}
+
+/** When it is dry, from when it came out of the wet. */
+export const dryAt = (since: Date, hours: number): Date => new Date(since.getTime() + hours * HOUR_MS);

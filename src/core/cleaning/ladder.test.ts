@@ -1,0 +1,262 @@
+import fc from 'fast-check';
+import { AIMS } from '../intake/aim';
+import { SEVERITIES } from '../intake/findings';
+import { AGENT_IDS, agentOf, type AgentId } from './agents';
+import { cleaningLadder, expectedMinutes, NOTHING_OWN, VISIBLE, worthOf, type OwnKnowledge, type Spot } from './ladder';
+import { mixture } from './mixing';
+import { chanceOf, OUTCOMES, type Tried } from './outcomes';
+import { nextRung, planPiece } from './plan';
+import { SOIL_IDS } from './soils';
+import { SURFACE_IDS } from './surfaces';
+import { verdictOn } from './verdicts';
+
+const SPOT: Spot = {
+  soil: 'hand-grease',
+  surfaces: ['abs-textured'],
+  severity: 'plain',
+  visible: 'front',
+  aim: 'presentable',
+  paperLabel: '',
+  metalInside: '',
+};
+
+const anySpot: fc.Arbitrary<Spot> = fc.record({
+  soil: fc.constantFrom(...SOIL_IDS),
+  surfaces: fc.uniqueArray(fc.constantFrom(...SURFACE_IDS), { minLength: 1, maxLength: 3 }),
+  severity: fc.constantFrom(...SEVERITIES),
+  visible: fc.constantFrom(...VISIBLE),
+  aim: fc.constantFrom(...AIMS),
+  paperLabel: fc.constantFrom('', 'serial label'),
+  metalInside: fc.constantFrom('', 'shield'),
+});
+const anyTried: fc.Arbitrary<Tried[]> = fc.array(
+  fc.record({
+    agent: fc.constantFrom(...AGENT_IDS),
+    soil: fc.constantFrom(...SOIL_IDS),
+    surface: fc.constantFrom(...SURFACE_IDS),
+    outcome: fc.constantFrom(...OUTCOMES),
+  }),
+  { maxLength: 20 },
+);
+const anyOwn: fc.Arbitrary<OwnKnowledge> = fc.record({
+  tried: anyTried,
+  verdicts: fc.array(
+    fc.record({
+      agent: fc.constantFrom(...AGENT_IDS),
+      surface: fc.constantFrom(...SURFACE_IDS),
+      verdict: fc.constantFrom('test first' as const, 'never' as const),
+      reason: fc.constant('seen here'),
+    }),
+    { maxLength: 8 },
+  ),
+  off: fc.uniqueArray(fc.constantFrom(...AGENT_IDS), { maxLength: 30 }),
+});
+const agents = (spot: Spot, own = NOTHING_OWN) => cleaningLadder(spot, own).rungs.map(({ agent }) => agent);
+
+describe('the laws of the ladder', () => {
+  it('holds no forbidden pair of agent and surface, no forbidden mixture, and nothing that is switched off', () => {
+    fc.assert(
+      fc.property(anySpot, anyOwn, (spot, own) => {
+        const rungs = agents(spot, own);
+        for (const agent of rungs) {
+          for (const surface of spot.surfaces) expect(verdictOn(agent, surface, own.verdicts).verdict).not.toBe('never');
+          for (const other of rungs) expect(mixture(agent, other).together).not.toBe('never together');
+          expect(own.off).not.toContain(agent);
+          if (spot.metalInside) expect(agentOf(agent).wet).not.toBe('bath');
+        }
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  it('goes from gentle to rough, and says why each agent that could take the soil is not on it', () => {
+    fc.assert(
+      fc.property(anySpot, anyOwn, (spot, own) => {
+        const { rungs, ruledOut } = cleaningLadder(spot, own);
+        const rough = rungs.map(({ agent }) => agentOf(agent).roughness);
+        expect(rough).toEqual([...rough].sort((a, b) => a - b));
+        const could = AGENT_IDS.filter((agent) => chanceOf(agent, spot.soil, []) !== null);
+        expect([...rungs, ...ruledOut].map(({ agent }) => agent).sort()).toEqual(could.sort());
+      }),
+    );
+  });
+
+  it('an agent more never makes the plan rougher: nothing comes onto it but that agent, and nothing gentler leaves it', () => {
+    fc.assert(
+      fc.property(anySpot, anyOwn, fc.constantFrom(...AGENT_IDS), (spot, own, more) => {
+        const without = agents(spot, { ...own, off: [...new Set([...own.off, more])] });
+        const withIt = agents(spot, { ...own, off: own.off.filter((agent) => agent !== more) });
+        for (const agent of withIt) if (agent !== more) expect(without).toContain(agent);
+        for (const agent of without)
+          if (agentOf(agent).roughness <= agentOf(more).roughness && mixture(agent, more).together !== 'never together')
+            expect(withIt).toContain(agent);
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  it('a stricter aim never skips a rung that a lesser one takes', () => {
+    fc.assert(
+      fc.property(anySpot, anyOwn, fc.nat(AIMS.length - 2), (spot, own, aim) => {
+        const lesser = agents({ ...spot, aim: AIMS[aim]! }, own);
+        const stricter = agents({ ...spot, aim: AIMS[aim + 1]! }, own);
+        for (const agent of lesser) expect(stricter).toContain(agent);
+      }),
+    );
+  });
+
+  it('a piece with two surfaces gets only what both allow', () => {
+    fc.assert(
+      fc.property(anySpot, (spot) => {
+        const both = agents(spot);
+        for (const surface of spot.surfaces) {
+          const one = cleaningLadder({ ...spot, surfaces: [surface] });
+          const forbidden = one.ruledOut.filter(({ why }) => why.startsWith('Never on')).map(({ agent }) => agent);
+          for (const agent of both) expect(forbidden).not.toContain(agent);
+        }
+      }),
+    );
+  });
+
+  it('a spot that is seen less is never worked rougher', () => {
+    fc.assert(
+      fc.property(anySpot, (spot) => {
+        const [front, underside, hidden] = VISIBLE.map((visible) => agents({ ...spot, visible }));
+        for (const agent of hidden!) expect(underside).toContain(agent);
+        for (const agent of underside!) expect(front).toContain(agent);
+      }),
+    );
+  });
+});
+
+describe('the order inside one roughness', () => {
+  const attempt = fc.record({ minutes: fc.double({ min: 0.5, max: 60, noNaN: true }), chance: fc.double({ min: 0.02, max: 0.98, noNaN: true }) });
+
+  function* orders<T>(row: readonly T[]): Generator<T[]> {
+    if (row.length === 0) yield [];
+    for (let i = 0; i < row.length; i++) for (const rest of orders([...row.slice(0, i), ...row.slice(i + 1)])) yield [row[i]!, ...rest];
+  }
+
+  it('by minutes to success takes the fewest minutes of all orders, up to eight candidates', () => {
+    fc.assert(
+      fc.property(fc.array(attempt, { minLength: 1, maxLength: 6 }), (row) => {
+        const ours = expectedMinutes([...row].sort((a, b) => a.minutes / a.chance - b.minutes / b.chance));
+        for (const order of orders(row)) expect(ours).toBeLessThanOrEqual(expectedMinutes(order) + 1e-9);
+      }),
+      { numRuns: 30 },
+    );
+    const eight = Array.from({ length: 8 }, (_, i) => ({ minutes: 1 + ((i * 7) % 11), chance: 0.05 + 0.11 * i }));
+    let best = Infinity;
+    for (const order of orders(eight)) best = Math.min(best, expectedMinutes(order));
+    expect(expectedMinutes([...eight].sort((a, b) => a.minutes / a.chance - b.minutes / b.chance))).toBeCloseTo(best, 9);
+  });
+
+  it('follows this workshop’s own outcomes, and says so', () => {
+    const film: Spot = { ...SPOT, soil: 'nicotine' };
+    expect(agents(film).filter((agent) => agentOf(agent).roughness === 4)).toEqual(['kitchen-degreaser', 'sugar-soap', 'oxygen-soak']);
+    const tried: Tried[] = Array.from({ length: 6 }, () => ({
+      agent: 'kitchen-degreaser',
+      soil: 'nicotine',
+      surface: 'abs-textured',
+      outcome: 'no change',
+    }));
+    const ladder = cleaningLadder(film, { ...NOTHING_OWN, tried });
+    expect(ladder.rungs.filter(({ agent }) => agentOf(agent).roughness === 4).map(({ agent }) => agent)[0]).toBe('sugar-soap');
+    expect(ladder.rungs.find(({ agent }) => agent === 'kitchen-degreaser')!.why).toContain('Your own 6 passes say 28 %, the data set 70 %.');
+  });
+
+  it('the posterior lies between the data set and what was seen, and nears it', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...SOIL_IDS), fc.integer({ min: 1, max: 60 }), (soil, passes) => {
+        const agent = AGENT_IDS.find((id) => chanceOf(id, soil, []) !== null)!;
+        const all = (outcome: 'gone' | 'no change') =>
+          chanceOf(
+            agent,
+            soil,
+            Array.from({ length: passes }, () => ({ agent, soil, surface: 'abs-textured', outcome })),
+          )!;
+        const { prior } = all('gone');
+        expect(all('gone').mean).toBeGreaterThan(prior);
+        expect(all('no change').mean).toBeLessThan(prior);
+        if (passes > 40) expect(all('gone').mean).toBeGreaterThan(0.9);
+      }),
+    );
+  });
+});
+
+describe('when to stop', () => {
+  it('a rust stain underneath is left, at the front of a machine made as new it goes to the acid', () => {
+    const stain: Spot = { ...SPOT, soil: 'rust-stain' };
+    const below = cleaningLadder({ ...stain, visible: 'underside' });
+    expect(below.rungs).toEqual([]);
+    expect(below.end).toMatch(/^Leave it: nothing that may touch it is worth/);
+    const front = agents({ ...stain, severity: 'bad', aim: 'as new' });
+    expect(front.at(-1)).toBe('hydrochloric-acid');
+  });
+
+  it('what eats on is never left for looks', () => {
+    const leak: Spot = { ...SPOT, soil: 'alkaline-leak', surfaces: ['circuit-board'], visible: 'hidden', aim: 'keep the age', severity: 'slight' };
+    // No vinegar: boards are brushed, blown or wiped with alcohol, never wetted.
+    expect(agents(leak)).toEqual(['soft-brush', 'isopropyl', 'glass-fibre-pen']);
+    expect(worthOf(leak)).toBeGreaterThan(worthOf({ ...leak, soil: 'dust' }));
+  });
+
+  it('a soil that nothing safe takes is said to be one, with a specialist where it harms', () => {
+    expect(cleaningLadder({ ...SPOT, soil: 'cured-glue', surfaces: ['printed-membrane', 'paper-label'] }).end).toMatch(/A specialist may know a way/);
+    expect(cleaningLadder({ ...SPOT, soil: 'sweet-drink', surfaces: ['printed-membrane', 'paper-label'] }).end).toMatch(
+      /goes on doing harm: show it to a specialist/,
+    );
+  });
+
+  it('a label is covered, metal inside keeps the bath away and names what to do', () => {
+    const { rungs } = cleaningLadder({ ...SPOT, paperLabel: 'serial label' });
+    expect(rungs.find(({ agent }) => agent === 'soap-soak')!.masks[0]).toMatch(/^serial label: lift it, or tape it over whole/);
+    const { ruledOut } = cleaningLadder({ ...SPOT, metalInside: 'inner shield' });
+    expect(ruledOut.find(({ agent }) => agent === 'soap-soak')!.why).toBe(
+      'Metal still inside: inner shield. Take it out under Teardown before anything goes into a bath.',
+    );
+  });
+});
+
+describe('a piece with several spots', () => {
+  const spot = (id: string, rest: Partial<Spot>) => ({ ...SPOT, ...rest, id, name: id });
+
+  it('does once what serves several, gentlest first, and never holds what may not meet', () => {
+    const { steps } = planPiece([spot('grease', {}), spot('drink', { soil: 'sweet-drink' }), spot('marker', { soil: 'marker' })], NOTHING_OWN);
+    expect(steps.find(({ agent }) => agent === 'soap-soak')!.spots).toEqual(['grease', 'drink']);
+    expect(new Set(steps.map(({ agent }) => agent)).size).toBe(steps.length);
+    fc.assert(
+      fc.property(fc.array(anySpot, { minLength: 1, maxLength: 4 }), anyOwn, (spots, own) => {
+        const plan = planPiece(
+          spots.map((given, i) => ({ ...given, id: String(i), name: String(i) })),
+          own,
+        ).steps.map(({ agent }) => agent);
+        for (const a of plan) for (const b of plan) expect(mixture(a, b).together).not.toBe('never together');
+        const rough = plan.map((agent) => agentOf(agent).roughness);
+        expect(rough).toEqual([...rough].sort((a, b) => a - b));
+      }),
+    );
+  });
+
+  it('no change steps up, better may be done again once, gone and harmed end it', () => {
+    const ladder = cleaningLadder(SPOT);
+    const [first, second] = ladder.rungs.map(({ agent }) => agent) as [AgentId, AgentId];
+    expect(nextRung(ladder, [])!.agent).toBe(first);
+    expect(nextRung(ladder, [{ agent: first, outcome: 'no change' }])!.agent).toBe(second);
+    expect(nextRung(ladder, [{ agent: first, outcome: 'better' }])!.agent).toBe(first);
+    expect(
+      nextRung(ladder, [
+        { agent: first, outcome: 'better' },
+        { agent: first, outcome: 'better' },
+      ])!.agent,
+    ).toBe(second);
+    expect(nextRung(ladder, [{ agent: first, outcome: 'gone' }])).toBeNull();
+    expect(nextRung(ladder, [{ agent: first, outcome: 'harmed' }])).toBeNull();
+    expect(
+      nextRung(
+        ladder,
+        ladder.rungs.map(({ agent }) => ({ agent, outcome: 'no change' as const })),
+      ),
+    ).toBeNull();
+  });
+});

@@ -1,0 +1,188 @@
+import type { Aim } from '../intake/aim';
+import type { Severity } from '../intake/findings';
+import { AGENT_IDS, agentOf, type AgentId } from './agents';
+import { mixture } from './mixing';
+import { chanceOf, type Chance, type Tried } from './outcomes';
+import { WEAR_MIN } from './roughness';
+import { soilOf, type SoilId } from './soils';
+import { surfaceOf, type SurfaceId } from './surfaces';
+import { verdictOnAll, type OwnVerdict } from './verdicts';
+
+export const VISIBLE = ['front', 'underside', 'hidden'] as const;
+export type Visible = (typeof VISIBLE)[number];
+
+/** What has to be known of a spot. */
+export interface Spot {
+  soil: SoilId;
+  /** Everything that a step there would touch. */
+  surfaces: readonly SurfaceId[];
+  severity: Severity;
+  /** How it is seen when the machine is together. */
+  visible: Visible;
+  aim: Aim;
+  /** Paper label on the piece, in words; it is covered or the wet step is left out. */
+  paperLabel: string;
+  /** Metal still inside, in words: nothing goes into a bath before it is out. */
+  metalInside: string;
+}
+
+/** What this workshop has and knows. */
+export interface OwnKnowledge {
+  tried: readonly Tried[];
+  verdicts: readonly OwnVerdict[];
+  /** Agents that are not owned or not wanted. */
+  off: readonly AgentId[];
+}
+
+export const NOTHING_OWN: OwnKnowledge = { tried: [], verdicts: [], off: [] };
+
+export interface Rung {
+  agent: AgentId;
+  chance: Chance;
+  /** Minutes of one pass: hands, a tenth of the waiting, and the test spot where one is needed. */
+  minutes: number;
+  /** Minutes until it is likely gone: one pass over its chance. */
+  minutesToSuccess: number;
+  /** Tried on a hidden spot first, and why. */
+  testSpot: string | null;
+  /** What to cover before. */
+  masks: string[];
+  /** What has to be done between the rung before and this one. */
+  between: string | null;
+  /** Why it stands here. */
+  why: string;
+}
+
+export interface RuledOut {
+  agent: AgentId;
+  why: string;
+}
+
+export interface Ladder {
+  rungs: Rung[];
+  ruledOut: RuledOut[];
+  /** Why it ends: what going further would cost, or that nothing may touch it. */
+  end: string;
+  caution: string | null;
+}
+
+const VALUE_MIN: Record<Visible, number> = { front: 90, underside: 25, hidden: 6 };
+const SEVERE: Record<Severity, number> = { slight: 0.5, plain: 1, bad: 1.5 };
+const FAR: Record<Aim, number> = { 'keep the age': 0.4, 'clean only': 0.8, presentable: 1, 'as new': 2 };
+/** What eats on is worth this much wherever it sits. */
+const HARM_MIN = 400;
+const TEST_SPOT_MIN = 5;
+const WAITING_SHARE = 0.1;
+const DELICATE_WEAR = 1.5;
+
+/** What getting rid of a spot is worth, in minutes that one would spend on it. */
+export const worthOf = ({ soil, visible, severity, aim }: Spot): number =>
+  Math.max(soilOf(soil).harms ? HARM_MIN : 0, VALUE_MIN[visible] * SEVERE[severity] * FAR[aim]);
+
+/** Minutes that a row of attempts takes until one succeeds or all are tried. */
+export const expectedMinutes = (row: readonly { minutes: number; chance: number }[]): number =>
+  row.reduceRight((rest, { minutes, chance }) => minutes + (1 - chance) * rest, 0);
+
+const percent = (share: number) => `${Math.round(100 * share)} %`;
+
+interface Candidate {
+  rung: Rung;
+  roughness: number;
+  /** Gain less minutes and wear. */
+  merit: number;
+}
+
+/**
+ * The gentlest way to get rid of a spot. Agents stand by roughness; within one roughness the one with the fewest
+ * minutes to success comes first, which takes the fewest minutes in all (an exchange of two neighbours shows it). A
+ * rung stands only where its own gain (worth × chance) outweighs its minutes and the wear. Of two agents that may
+ * never meet the rougher is left out, whatever it is worth.
+ */
+export function cleaningLadder(spot: Spot, own: OwnKnowledge = NOTHING_OWN): Ladder {
+  const ruledOut: RuledOut[] = [];
+  const allowed: Candidate[] = [];
+  for (const agent of AGENT_IDS) {
+    const chance = chanceOf(agent, spot.soil, own.tried);
+    if (!chance) continue;
+    const out = ruledOutBy(agent, spot, own);
+    if (out) ruledOut.push({ agent, why: out });
+    else allowed.push(candidate(agent, chance, spot, own));
+  }
+  allowed.sort(inOrder);
+  const compatible: Candidate[] = [];
+  for (const next of allowed) {
+    const { agent } = next.rung;
+    const foe = compatible.find(({ rung }) => mixture(rung.agent, agent).together === 'never together')?.rung.agent;
+    if (foe) ruledOut.push({ agent, why: neverWith(foe, agent) });
+    else compatible.push(next);
+  }
+  const kept = compatible.filter((next) => {
+    if (next.merit > 0) return true;
+    ruledOut.push({ agent: next.rung.agent, why: notWorth(next.rung, spot) });
+    return false;
+  });
+  const rungs = kept.map(({ rung }, i) => ({ ...rung, ...placed(kept, i) }));
+  return { rungs, ruledOut, end: endOf(rungs, ruledOut, spot), caution: soilOf(spot.soil).caution };
+}
+
+const inOrder = (a: Candidate, b: Candidate) => a.roughness - b.roughness || a.rung.minutesToSuccess - b.rung.minutesToSuccess;
+
+/** Why the rougher of two is left out. */
+export const neverWith = (gentler: AgentId, rougher: AgentId): string =>
+  `Never with ${agentOf(gentler).title.toLowerCase()}, which is gentler. ${mixture(gentler, rougher).reason}`;
+
+function ruledOutBy(agent: AgentId, { surfaces, metalInside }: Spot, own: OwnKnowledge): string | null {
+  if (own.off.includes(agent)) return 'Not in this workshop.';
+  const { verdict, reason, surface } = verdictOnAll(agent, surfaces, own.verdicts);
+  if (verdict === 'never') return `Never on ${surfaceOf(surface).title.toLowerCase()}. ${reason}`;
+  if (agentOf(agent).wet === 'bath' && metalInside)
+    return `Metal still inside: ${metalInside}. Take it out under Teardown before anything goes into a bath.`;
+  return null;
+}
+
+function candidate(agent: AgentId, chance: Chance, spot: Spot, own: OwnKnowledge): Candidate {
+  const { roughness, handsMin, dwellMin, wet } = agentOf(agent);
+  const { verdict, reason, surface } = verdictOnAll(agent, spot.surfaces, own.verdicts);
+  const testSpot = verdict === 'test first' ? `${surfaceOf(surface).title}: ${reason}` : null;
+  const minutes = handsMin + WAITING_SHARE * dwellMin + (testSpot ? TEST_SPOT_MIN : 0);
+  const delicate = spot.surfaces.some((id) => surfaceOf(id).delicate);
+  const wear = WEAR_MIN[roughness] * (delicate ? DELICATE_WEAR : 1);
+  const label =
+    spot.paperLabel && wet !== 'dry'
+      ? [wet === 'bath' ? `${spot.paperLabel}: lift it, or tape it over whole and keep it above the water` : `${spot.paperLabel}: tape it over`]
+      : [];
+  return {
+    rung: { agent, chance, minutes, minutesToSuccess: minutes / chance.mean, testSpot, masks: label, between: null, why: '' },
+    roughness,
+    merit: worthOf(spot) * chance.mean - minutes - wear,
+  };
+}
+
+function placed(kept: readonly Candidate[], i: number): Pick<Rung, 'between' | 'why'> {
+  const here = kept[i]!.rung;
+  const before = kept[i - 1]?.rung;
+  const meets = before ? mixture(before.agent, here.agent) : null;
+  const { mean, prior, own } = here.chance;
+  const learnt = own > 0 ? ` Your own ${own === 1 ? 'pass' : `${own} passes`} say ${percent(mean)}, the data set ${percent(prior)}.` : '';
+  const level = kept.filter(({ roughness }) => roughness === kept[i]!.roughness);
+  const others = level.length > 1 ? `, the ${ordinal(level.indexOf(kept[i]!))} of ${level.length} as rough as this` : '';
+  return {
+    between: meets?.together === 'rinse between' ? `Rinse first. ${meets.reason}` : null,
+    why: `About ${Math.round(here.minutesToSuccess)} min to success${others}.${learnt}`,
+  };
+}
+
+const ordinal = (i: number) => ['first', 'second', 'third', 'fourth', 'fifth'][i] ?? `${i + 1}th`;
+
+function notWorth({ agent, chance, minutes }: Rung, { visible }: Spot): string {
+  const seen = { front: 'at the front', underside: 'underneath', hidden: 'out of sight' }[visible];
+  return `Not worth it for a spot ${seen}: ${percent(chance.mean)} for ${Math.round(minutes)} min and the wear of “${agentOf(agent).title.toLowerCase()}”.`;
+}
+
+function endOf(rungs: readonly Rung[], ruledOut: readonly RuledOut[], { soil, aim }: Spot): string {
+  if (rungs.length > 0) return `After the last rung leave it: going on would cost more surface and minutes than it is worth under the aim “${aim}”.`;
+  if (soilOf(soil).harms) return 'Nothing here may safely touch it, and it goes on doing harm: show it to a specialist.';
+  return ruledOut.some(({ why }) => why.startsWith('Not worth'))
+    ? 'Leave it: nothing that may touch it is worth its minutes and wear.'
+    : 'Leave it: nothing here may safely touch it. A specialist may know a way.';
+}

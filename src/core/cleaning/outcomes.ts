@@ -1,0 +1,36 @@
+import type { AgentId } from './agents';
+import { soilOf, type SoilId } from './soils';
+import type { SurfaceId } from './surfaces';
+
+export const OUTCOMES = ['gone', 'better', 'no change', 'harmed'] as const;
+export type Outcome = (typeof OUTCOMES)[number];
+
+/** What came of one pass in this workshop. */
+export interface Tried {
+  agent: AgentId;
+  soil: SoilId;
+  surface: SurfaceId;
+  outcome: Outcome;
+}
+
+/** How many passes the chance of the data set counts for: as much as four of one's own. */
+const PRIOR_PASSES = 4;
+const SUCCESS: Record<Outcome, number> = { gone: 1, better: 0.5, 'no change': 0, harmed: 0 };
+
+export interface Chance {
+  /** Middle of the Beta posterior. */
+  mean: number;
+  /** Chance of the data set. */
+  prior: number;
+  /** Own passes that it rests on. */
+  own: number;
+}
+
+/** Chance that one pass of an agent takes a soil: the data set's, moved by what this workshop has seen (Beta posterior). */
+export function chanceOf(agent: AgentId, soil: SoilId, tried: readonly Tried[]): Chance | null {
+  const prior = soilOf(soil).chance[agent];
+  if (prior === undefined) return null;
+  const own = tried.filter((pass) => pass.agent === agent && pass.soil === soil);
+  const successes = own.reduce((sum, { outcome }) => sum + SUCCESS[outcome], 0);
+  return { mean: (prior * PRIOR_PASSES + successes) / (PRIOR_PASSES + own.length), prior, own: own.length };
+}

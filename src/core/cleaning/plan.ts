@@ -1,0 +1,61 @@
+import { agentOf, type AgentId } from './agents';
+import { cleaningLadder, neverWith, type Ladder, type OwnKnowledge, type RuledOut, type Rung, type Spot } from './ladder';
+import { mixture } from './mixing';
+
+/** A spot with what it is called, so that a step can say which it serves. */
+export interface NamedSpot extends Spot {
+  id: string;
+  name: string;
+}
+
+export interface Step extends Rung {
+  /** The spots of the piece that it serves at once. */
+  spots: string[];
+}
+
+export interface PiecePlan {
+  steps: Step[];
+  /** What one spot would ask for and another forbids. */
+  ruledOut: RuledOut[];
+  ladders: { spot: NamedSpot; ladder: Ladder }[];
+}
+
+/** The ladders of all spots of a piece as one way through: what serves several spots is done once, gentlest first. */
+export function planPiece(spots: readonly NamedSpot[], own: OwnKnowledge): PiecePlan {
+  const ladders = spots.map((spot) => ({ spot, ladder: cleaningLadder(spot, own) }));
+  const merged = new Map<AgentId, Step>();
+  for (const { spot, ladder } of ladders)
+    for (const rung of ladder.rungs) {
+      const known = merged.get(rung.agent);
+      if (known) known.spots.push(spot.id);
+      else merged.set(rung.agent, { ...rung, spots: [spot.id] });
+    }
+  const inOrder = [...merged.values()].sort(
+    (a, b) => agentOf(a.agent).roughness - agentOf(b.agent).roughness || b.spots.length - a.spots.length || a.minutesToSuccess - b.minutesToSuccess,
+  );
+  // One bench for the whole piece: what may never meet does not stand in one plan, and the gentler stays.
+  const steps: Step[] = [];
+  const ruledOut: RuledOut[] = [];
+  for (const step of inOrder) {
+    const foe = steps.find(({ agent }) => mixture(agent, step.agent).together === 'never together');
+    if (foe) ruledOut.push({ agent: step.agent, why: neverWith(foe.agent, step.agent) });
+    else steps.push(step);
+  }
+  return { steps, ruledOut, ladders };
+}
+
+/**
+ * The next rung for a spot: the first that was not tried to its end. “Better” may be done again, “no change” steps
+ * up, “harmed” stops at once.
+ *
+ * @param done what came of each agent on this spot, in the order tried
+ */
+export function nextRung(ladder: Ladder, done: readonly { agent: AgentId; outcome: 'gone' | 'better' | 'no change' | 'harmed' }[]): Rung | null {
+  const last = done[done.length - 1];
+  if (last && (last.outcome === 'gone' || last.outcome === 'harmed')) return null;
+  if (last?.outcome === 'better' && done.filter(({ agent }) => agent === last.agent).length < 2)
+    return ladder.rungs.find(({ agent }) => agent === last.agent) ?? null;
+  const tried = new Set(done.map(({ agent }) => agent));
+  const reached = Math.max(-1, ...ladder.rungs.flatMap(({ agent }, i) => (tried.has(agent) ? [i] : [])));
+  return ladder.rungs[reached + 1] ?? null;
+}
