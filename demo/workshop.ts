@@ -20,6 +20,7 @@ import { desktopFront, handheld, homeComputer } from '@/simulators/camera/machin
 import { LIGHTS } from '@/simulators/camera/shot';
 import { measured, middleOf, photograph } from './photographs';
 import { brimselApart, pellwigThereAndBack } from './teardowns';
+import { orvane, washedBefore } from './wash';
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
@@ -297,6 +298,7 @@ async function pellwig(at: Clock, liquid: StockItem): Promise<void> {
   await minutes(id, 'teardown', 25, 'Four screws, cells and board out', at(29, 10));
   await settleStage(id, 'teardown', 'done', null, at(29, 10, 30));
   const shell = await addPiece(piece(id, 'K1', 'Front shell', { lengthMm: 180, widthMm: 75, heightMm: 14 }), at(29, 10, 40));
+  await washedBefore(shell, at);
   await minutes(id, 'wash', 20, 'Dish soap, soft brush', at(29, 11));
   await settleFinding(scratched.id, 'left on purpose', 'original window, scratches are shallow', at(29, 11, 30));
   const take = (name: string, share: number, when: Date, seed: number) =>
@@ -370,6 +372,8 @@ export async function loadWorkshop(now: Date, tell: (words: string) => void): Pr
   await pellwig(at, liquid);
   tell('Brimsel Nine, in the middle of brightening');
   await brimsel(at, cream);
+  tell('Orvane Slab, at the sink');
+  await orvane(at);
   tell('Tovarn Desk Two, just taken in');
   await tovarn(at);
   await startTimer(

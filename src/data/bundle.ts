@@ -25,6 +25,7 @@ import type {
   RemovalStep,
   Restoration,
   Session,
+  SinkStep,
   StageRow,
   StockItem,
   Treatment,
@@ -58,6 +59,7 @@ export interface Bundle {
   blocks: BlockRow[];
   functionTests: FunctionTest[];
   requests: OwnerRequest[];
+  sinkSteps: SinkStep[];
   ledger: LedgerEntry[];
   /** Numbered from 1 in their own order, since a log's numbers belong to its workshop. */
   log: LogEntry[];
@@ -68,20 +70,22 @@ export async function gatherBundle(restorationId: string): Promise<Bundle | null
   const restoration = await findRestoration(restorationId);
   if (!restoration) return null;
   const { name, timeZone, currency, hourlyRateMinor } = await getWorkshop();
-  const [stages, pieces, photos, measurements, findings, treatments, sessions, ledger, log, teardown, functionTests, requests] = await Promise.all([
-    stagesOf(restorationId),
-    piecesOf(restorationId),
-    photosOf(restorationId),
-    measurementsOf(restorationId),
-    findingsOf(restorationId),
-    treatmentsOf(restorationId),
-    sessionsOf(restorationId),
-    ledgerOf(restorationId),
-    logOf(restorationId),
-    teardownOf(restorationId),
-    functionTestsOf(restorationId),
-    requestsOf(restorationId),
-  ]);
+  const [stages, pieces, photos, measurements, findings, treatments, sessions, ledger, log, teardown, functionTests, requests, sinkSteps] =
+    await Promise.all([
+      stagesOf(restorationId),
+      piecesOf(restorationId),
+      photosOf(restorationId),
+      measurementsOf(restorationId),
+      findingsOf(restorationId),
+      treatmentsOf(restorationId),
+      sessionsOf(restorationId),
+      ledgerOf(restorationId),
+      logOf(restorationId),
+      teardownOf(restorationId),
+      functionTestsOf(restorationId),
+      requestsOf(restorationId),
+      findRows('sink_steps', { restorationId }, [['startedAt', 'ASC']]),
+    ]);
   const stockIds = treatments.flatMap(({ stockId }) => stockId ?? []);
   const stock = stockIds.length > 0 ? await findRows('stock', { id: { [Op.in]: stockIds } }) : [];
   const position = new Map(log.map(({ id }, i) => [id, i + 1]));
@@ -104,6 +108,7 @@ export async function gatherBundle(restorationId: string): Promise<Bundle | null
     blocks: teardown.blocks,
     functionTests,
     requests,
+    sinkSteps,
     ledger,
     log: log.map((entry, i) => ({ ...entry, id: i + 1, corrects: entry.corrects === null ? null : (position.get(entry.corrects) ?? null) })),
   };
@@ -134,6 +139,8 @@ export async function keepBundle(bundle: Bundle): Promise<void> {
     for (const row of bundle.blocks) await addRow('blocks', row, transaction);
     for (const row of bundle.functionTests) await addRow('function_tests', row, transaction);
     for (const row of bundle.requests) await addRow('requests', row, transaction);
+    // Timers belong to the workshop that ran them.
+    for (const row of bundle.sinkSteps) await addRow('sink_steps', { ...row, timerId: null }, transaction);
     for (const row of bundle.ledger) await addRow('ledger', row, transaction);
     await keepLog(bundle.log, transaction);
     await appendLog(

@@ -5,7 +5,7 @@ import sharp from 'sharp';
 import { caution } from '@/core/peroxide/cautions';
 import { database } from './connection';
 import { logOf, writeNote } from './log';
-import { addPiece } from './pieces';
+import { addPiece, PLAIN } from './pieces';
 import { addPhoto, readOriginal, readThumbnail } from './photos/store';
 import { settleStage } from './restorations';
 import { TABLES } from './schema';
@@ -55,7 +55,7 @@ describe('the database', () => {
         finish: '',
         labels: '',
         metalInside: '',
-        worthKeeping: '',
+        ...PLAIN,
       }),
     ).rejects.toThrow(/FOREIGN KEY/);
   });

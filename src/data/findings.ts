@@ -75,6 +75,8 @@ export async function addFinding(finding: NewFinding, now = new Date()): Promise
       photoId,
       pin: photoId === null ? null : pin,
       closeUpId: null,
+      soil: null,
+      visible: 'front' as const,
       foundAt: now.toISOString(),
       settledAs: null,
       settledWords: null,

@@ -3,9 +3,10 @@ import { SequelizeStorage, Umzug } from 'umzug';
 import { firstSlice } from './migrations/0001-first-slice';
 import { teardown } from './migrations/0002-teardown';
 import { intake } from './migrations/0003-intake';
+import { wash } from './migrations/0004-wash';
 import type { Migration } from './migrations/migration';
 
-const MIGRATIONS: readonly Migration[] = [firstSlice, teardown, intake];
+const MIGRATIONS: readonly Migration[] = [firstSlice, teardown, intake, wash];
 
 /** Brings the database forward to the newest shape, or to an earlier one that a test needs. */
 export async function migrate(sequelize: Sequelize, to?: string): Promise<string[]> {

@@ -5,7 +5,11 @@ import { appendLog } from './log';
 import type { Piece } from './rows';
 import { addRow, changeRow, findRow, findRows, needRow } from './table';
 
-export type NewPiece = Omit<Piece, 'id' | 'hiddenLab' | 'aim' | 'worthKeeping'> & Partial<Pick<Piece, 'aim' | 'worthKeeping'>>;
+type Later = 'aim' | 'worthKeeping' | 'surfaces' | 'hollow';
+export type NewPiece = Omit<Piece, 'id' | 'hiddenLab' | Later> & Partial<Pick<Piece, Later>>;
+
+/** What is not known yet of a piece. */
+export const PLAIN: Pick<Piece, Later> = { aim: null, worthKeeping: '', surfaces: [], hollow: false };
 
 /** In the order of their tags. */
 export async function piecesOf(restorationId: string): Promise<Piece[]> {
@@ -21,7 +25,7 @@ export async function addPiece(piece: NewPiece, now = new Date()): Promise<Piece
     await needRow('restorations', piece.restorationId, transaction);
     const [taken] = await findRows('pieces', { restorationId: piece.restorationId, tag: piece.tag }, undefined, transaction);
     if (taken) throw new Refusal('tag', `Tag ${piece.tag} is already on ${taken.name}. Take the next free one.`);
-    const added = await addRow('pieces', { aim: null, worthKeeping: '', ...piece, hiddenLab: null }, transaction);
+    const added = await addRow('pieces', { ...PLAIN, ...piece, hiddenLab: null }, transaction);
     await appendLog(
       {
         restorationId: piece.restorationId,

@@ -5,24 +5,9 @@ import { addPiece } from './pieces';
 import { answerRequest, askOwner, requestsOf } from './requests';
 import { setOwner, settleStage } from './restorations';
 import { startExposure } from './treatments';
-import { inTrialWorkshop, TRIAL_PIECE, trialRestoration } from './trial';
+import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_PIECE, trialRestoration } from './trial';
 
 inTrialWorkshop();
-
-const EXPOSURE = {
-  school: 'bag-sun',
-  stockId: null,
-  stockPercentWW: 12,
-  targetPercentWW: 6,
-  amountMl: 500,
-  toleranceB: 1.5,
-  plannedMin: 60,
-  turnEveryMin: 30,
-  cloudFraction: 0,
-  lampMwPerCm2: 0,
-  temperatureC: 22,
-  cautions: [],
-} as const;
 
 async function foreignMachine() {
   const { id: restorationId } = await trialRestoration();
@@ -45,7 +30,7 @@ const ask = (restorationId: string, rest: Partial<Parameters<typeof askOwner>[0]
 
 it('a treatment waits for the answer, and starts after a yes', async () => {
   const { restorationId, piece } = await foreignMachine();
-  const start = () => startExposure({ ...EXPOSURE, cautions: [], pieceId: piece.id });
+  const start = () => startExposure({ ...TRIAL_EXPOSURE, pieceId: piece.id });
   await expect(start()).rejects.toThrow('Write a request first');
   const request = await ask(restorationId);
   await expect(start()).rejects.toThrow('Ines Torvel has not answered yet');

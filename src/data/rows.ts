@@ -1,3 +1,10 @@
+import type { AgentId } from '@/core/cleaning/agents';
+import type { Visible } from '@/core/cleaning/ladder';
+import type { Tub } from '@/core/cleaning/loads';
+import type { Outcome, Tried } from '@/core/cleaning/outcomes';
+import type { SoilId } from '@/core/cleaning/soils';
+import type { SurfaceId } from '@/core/cleaning/surfaces';
+import type { OwnVerdict } from '@/core/cleaning/verdicts';
 import type { Lab } from '@/core/colour/types';
 import type { Basis, MeasureResult } from '@/core/photo/measure';
 import type { MeasureSpec } from '@/core/photo/spec';
@@ -75,6 +82,10 @@ export interface Piece {
   /** Where it differs from the machine's. */
   aim: Aim | null;
   worthKeeping: string;
+  /** Where they are not just what plastic and finish say. */
+  surfaces: SurfaceId[];
+  /** Holds water inside. */
+  hollow: boolean;
 }
 
 export interface Photo {
@@ -124,6 +135,10 @@ export interface Finding {
   photoId: string | null;
   pin: Share | null;
   closeUpId: string | null;
+  /** What it is made of, once somebody has looked. */
+  soil: SoilId | null;
+  /** How it is seen when the machine is together. */
+  visible: Visible;
   foundAt: string;
   settledAs: Settlement | null;
   settledWords: string | null;
@@ -264,6 +279,36 @@ export interface OwnerRequest extends Asked {
   answeredAt: string | null;
 }
 
+/** One pass of one agent over one spot. */
+export interface SinkStep extends Omit<Tried, 'outcome'> {
+  id: string;
+  restorationId: string;
+  findingId: string;
+  pieceId: string | null;
+  timerId: string | null;
+  startedAt: string;
+  endedAt: string | null;
+  outcome: Outcome | null;
+  words: string;
+  photoId: string | null;
+}
+
+export interface OwnVerdictRow extends OwnVerdict {
+  id: string;
+  at: string;
+}
+
+/** An agent that this workshop does not own or does not want. */
+export interface AgentOff {
+  id: AgentId;
+  at: string;
+}
+
+export interface TubRow extends Tub {
+  id: string;
+  addedAt: string;
+}
+
 export interface Person {
   id: string;
   name: string;
@@ -338,6 +383,10 @@ export interface RowOf {
   function_tests: FunctionTest;
   requests: OwnerRequest;
   people: Person;
+  sink_steps: SinkStep;
+  own_verdicts: OwnVerdictRow;
+  agents_off: AgentOff;
+  tubs: TubRow;
   door: Door;
   log: LogEntry;
 }

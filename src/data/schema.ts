@@ -11,6 +11,7 @@ const real = { type: DataTypes.DOUBLE, allowNull: false };
 const realOrNull = { type: DataTypes.DOUBLE };
 const whole = { type: DataTypes.INTEGER, allowNull: false };
 const wholeOrNull = { type: DataTypes.INTEGER };
+const flag = { type: DataTypes.BOOLEAN, allowNull: false };
 const json = { type: DataTypes.JSON, allowNull: false };
 const jsonOrNull = { type: DataTypes.JSON };
 
@@ -59,6 +60,8 @@ export const TABLES = {
     hiddenLab: jsonOrNull,
     aim: textOrNull,
     worthKeeping: text,
+    surfaces: json,
+    hollow: flag,
   },
   photos: {
     id,
@@ -104,6 +107,8 @@ export const TABLES = {
     photoId: textOrNull,
     pin: jsonOrNull,
     closeUpId: textOrNull,
+    soil: textOrNull,
+    visible: text,
     foundAt: text,
     settledAs: textOrNull,
     settledWords: textOrNull,
@@ -230,8 +235,26 @@ export const TABLES = {
     answerWords: text,
     answeredAt: textOrNull,
   },
+  sink_steps: {
+    id,
+    restorationId: text,
+    findingId: text,
+    pieceId: textOrNull,
+    timerId: textOrNull,
+    agent: text,
+    soil: text,
+    surface: text,
+    startedAt: text,
+    endedAt: textOrNull,
+    outcome: textOrNull,
+    words: text,
+    photoId: textOrNull,
+  },
+  own_verdicts: { id, agent: text, surface: text, verdict: text, reason: text, at: text },
+  agents_off: { id, at: text },
+  tubs: { id, name: text, lengthMm: real, widthMm: real, depthMm: real, addedAt: text },
   people: { id, name: text, addedAt: text },
-  door: { id, passphrase: textOrNull, seal: text, open: { type: DataTypes.BOOLEAN, allowNull: false }, failures: whole, shutUntil: textOrNull },
+  door: { id, passphrase: textOrNull, seal: text, open: flag, failures: whole, shutUntil: textOrNull },
   log: {
     id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
     restorationId: textOrNull,

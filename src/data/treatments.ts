@@ -5,6 +5,7 @@ import { SCHOOL } from '@/core/exposure/schools';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
 import { needsNoAnswer } from './requests';
+import { guardBench, needsWashed } from './wash';
 import type { Session, Treatment } from './rows';
 import { addRow, changeRow, findRows, needRow } from './table';
 import { getWorkshop } from './workshop';
@@ -58,6 +59,8 @@ export async function startExposure(start: StartExposure, now = new Date()): Pro
     const piece = await needRow('pieces', start.pieceId, transaction);
     const { restorationId } = piece;
     const [running] = await findRows('sessions', { pieceId: piece.id, endedAt: null }, undefined, transaction);
+    await needsWashed(piece, transaction);
+    await guardBench('Peroxide', ['peroxide'], 'pieceId', transaction);
     await needsNoAnswer(restorationId, { about: 'treatment', stage: 'brighten', pieceId: piece.id }, 'pieceId', transaction);
     if (running) throw new Refusal('pieceId', `${piece.tag} ${piece.name} is already in an exposure. End that one first.`);
     const treatment = await treatmentFor(start, restorationId, now, transaction);

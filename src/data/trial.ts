@@ -7,6 +7,7 @@ import { addPiece, type NewPiece } from './pieces';
 import { addPhoto } from './photos/store';
 import { openRestoration } from './restorations';
 import type { Photo, Piece, Restoration, Workshop } from './rows';
+import type { StartExposure } from './treatments';
 import { saveWorkshop } from './workshop';
 
 /** What the tests of several rooms need: a workshop in a folder of its own, a restoration and a piece. */
@@ -56,6 +57,22 @@ export const TRIAL_PIECE: Omit<NewPiece, 'restorationId'> = {
   heightMm: null,
   labels: '',
   metalInside: '',
+};
+
+/** A plain exposure, but for its piece. */
+export const TRIAL_EXPOSURE: Omit<StartExposure, 'pieceId'> = {
+  school: 'bag-sun',
+  stockId: null,
+  stockPercentWW: 12,
+  targetPercentWW: 6,
+  amountMl: 500,
+  toleranceB: 1.5,
+  plannedMin: 60,
+  turnEveryMin: 30,
+  cloudFraction: 0,
+  lampMwPerCm2: 0,
+  temperatureC: 22,
+  cautions: [],
 };
 
 export const trialRestoration = (): Promise<Restoration> =>

@@ -1,9 +1,10 @@
 import type { Measurement, Piece } from '@/data/rows';
+import { PLAIN } from '@/data/pieces';
 import { TRIAL_PIECE } from '@/data/trial';
 import { distanceWords, marksOf } from './marks';
 import { findingSchema, materialSchema, minutesSchema, noteSchema, pieceSchema, settleFindingSchema, settleStageSchema } from './schema';
 
-const piece: Piece = { aim: null, worthKeeping: '', ...TRIAL_PIECE, id: 'p', restorationId: 'r', hiddenLab: [87, 0, 5] };
+const piece: Piece = { ...PLAIN, ...TRIAL_PIECE, id: 'p', restorationId: 'r', hiddenLab: [87, 0, 5] };
 
 const measurement = (id: string, b: number): Measurement => ({
   id,

@@ -1,6 +1,7 @@
 import type { Aim } from '../intake/aim';
 import type { Severity } from '../intake/findings';
 import { AGENT_IDS, agentOf, type AgentId } from './agents';
+import { inSentence } from './inSentence';
 import { mixture } from './mixing';
 import { chanceOf, type Chance, type Tried } from './outcomes';
 import { WEAR_MIN } from './roughness';
@@ -129,12 +130,12 @@ const inOrder = (a: Candidate, b: Candidate) => a.roughness - b.roughness || a.r
 
 /** Why the rougher of two is left out. */
 export const neverWith = (gentler: AgentId, rougher: AgentId): string =>
-  `Never with ${agentOf(gentler).title.toLowerCase()}, which is gentler. ${mixture(gentler, rougher).reason}`;
+  `Never with ${inSentence(agentOf(gentler).title)}, which is gentler. ${mixture(gentler, rougher).reason}`;
 
 function ruledOutBy(agent: AgentId, { surfaces, metalInside }: Spot, own: OwnKnowledge): string | null {
   if (own.off.includes(agent)) return 'Not in this workshop.';
   const { verdict, reason, surface } = verdictOnAll(agent, surfaces, own.verdicts);
-  if (verdict === 'never') return `Never on ${surfaceOf(surface).title.toLowerCase()}. ${reason}`;
+  if (verdict === 'never') return `Never on ${inSentence(surfaceOf(surface).title)}. ${reason}`;
   if (agentOf(agent).wet === 'bath' && metalInside)
     return `Metal still inside: ${metalInside}. Take it out under Teardown before anything goes into a bath.`;
   return null;
@@ -176,7 +177,7 @@ const ordinal = (i: number) => ['first', 'second', 'third', 'fourth', 'fifth'][i
 
 function notWorth({ agent, chance, minutes }: Rung, { visible }: Spot): string {
   const seen = { front: 'at the front', underside: 'underneath', hidden: 'out of sight' }[visible];
-  return `Not worth it for a spot ${seen}: ${percent(chance.mean)} for ${Math.round(minutes)} min and the wear of “${agentOf(agent).title.toLowerCase()}”.`;
+  return `Not worth it for a spot ${seen}: ${percent(chance.mean)} for ${Math.round(minutes)} min and the wear of “${inSentence(agentOf(agent).title)}”.`;
 }
 
 function endOf(rungs: readonly Rung[], ruledOut: readonly RuledOut[], { soil, aim }: Spot): string {

@@ -1,3 +1,4 @@
+import { cleaningLadderSum } from './cleaningSum';
 import { colourDifference, yellowness } from './colourSums';
 import { exposureForecastSum, sunAndUvSum, sunDoseSum } from './exposureSums';
 import { creamAmountSum, oxygenReleaseSum, peroxideDilutionSum, peroxideStrengthSum } from './peroxideSums';
@@ -8,6 +9,7 @@ import { worthSum } from './worthSum';
 /** Every stand-alone sum, in the order of the work. */
 export const SUMS: readonly AnySum[] = [
   worthSum,
+  cleaningLadderSum,
   colourDifference,
   yellowness,
   peroxideStrengthSum,

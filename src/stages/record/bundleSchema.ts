@@ -1,5 +1,10 @@
 import Joi from 'joi';
 import { SCHOOLS } from '@/core/exposure/schools';
+import { AGENT_IDS } from '@/core/cleaning/agents';
+import { VISIBLE } from '@/core/cleaning/ladder';
+import { OUTCOMES } from '@/core/cleaning/outcomes';
+import { SOIL_IDS } from '@/core/cleaning/soils';
+import { SURFACE_IDS } from '@/core/cleaning/surfaces';
 import { AIMS } from '@/core/intake/aim';
 import { FINDING_KINDS, SETTLEMENTS, SEVERITIES } from '@/core/intake/findings';
 import { ABOUTS, ANSWERS } from '@/core/intake/owner';
@@ -27,6 +32,7 @@ const stage = Joi.string()
   .required();
 const restorationId = id;
 const aim = Joi.string().valid(...AIMS);
+const surface = Joi.string().valid(...SURFACE_IDS);
 const share = Joi.object({ x: number, y: number });
 const range = Joi.object({ low: number, likely: number, high: number }).required();
 const lotKind = {
@@ -100,6 +106,8 @@ export const bundleSchema = Joi.object<Bundle>({
     hiddenLab: lab,
     aim: aim.allow(null).required(),
     worthKeeping: text,
+    surfaces: Joi.array().items(surface).required(),
+    hollow: Joi.boolean().required(),
   }),
   photos: rows({
     id,
@@ -154,6 +162,13 @@ export const bundleSchema = Joi.object<Bundle>({
     photoId: idOrNull,
     pin: share.allow(null).required(),
     closeUpId: idOrNull,
+    soil: Joi.string()
+      .valid(...SOIL_IDS)
+      .allow(null)
+      .required(),
+    visible: Joi.string()
+      .valid(...VISIBLE)
+      .required(),
     foundAt: time,
     settledAs: Joi.string()
       .valid(...SETTLEMENTS)
@@ -292,6 +307,28 @@ export const bundleSchema = Joi.object<Bundle>({
       .required(),
     answerWords: text,
     answeredAt: timeOrNull,
+  }),
+  sinkSteps: rows({
+    id,
+    restorationId,
+    findingId: id,
+    pieceId: idOrNull,
+    timerId: idOrNull,
+    agent: Joi.string()
+      .valid(...AGENT_IDS)
+      .required(),
+    soil: Joi.string()
+      .valid(...SOIL_IDS)
+      .required(),
+    surface: surface.required(),
+    startedAt: time,
+    endedAt: timeOrNull,
+    outcome: Joi.string()
+      .valid(...OUTCOMES)
+      .allow(null)
+      .required(),
+    words: text,
+    photoId: idOrNull,
   }),
   ledger: rows({
     id,

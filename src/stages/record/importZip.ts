@@ -120,6 +120,7 @@ function asCopy(bundle: Bundle): Bundle {
     bundle.blocks,
     bundle.functionTests,
     bundle.requests,
+    bundle.sinkSteps,
     bundle.ledger,
   ];
   for (const { id } of tables.flat()) if (!stockIds.has(id)) fresh.set(id, randomUUID());

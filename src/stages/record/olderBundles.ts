@@ -1,5 +1,6 @@
 import { KEY_GROUPS } from '@/core/runsheet/functionTest';
 import { BUNDLE_VERSION } from '@/data/bundle';
+import { PLAIN } from '@/data/pieces';
 import { AT_FIRST } from '@/data/restorations';
 
 type Json = Record<string, unknown>;
@@ -8,11 +9,11 @@ const isJson = (value: unknown): value is Json => value !== null && typeof value
 
 /** Fields that version 2 added to the rows of version 1, as they were before anybody could fill them in. */
 const ROWS: Record<string, Json> = {
-  pieces: { aim: null, worthKeeping: '' },
-  findings: { photoId: null, pin: null, closeUpId: null },
+  pieces: { ...PLAIN },
+  findings: { photoId: null, pin: null, closeUpId: null, soil: null, visible: 'front' },
   removalSteps: { offBy: '', onBy: '' },
 };
-const ADDED = ['removalSteps', 'lots', 'connections', 'blocks', 'functionTests', 'requests'];
+const ADDED = ['removalSteps', 'lots', 'connections', 'blocks', 'functionTests', 'requests', 'sinkSteps'];
 
 /** A test of all keys at once becomes one of each group. */
 function byGroup(test: Json): Json {

@@ -77,11 +77,11 @@ it('takes in what an earlier version exported, with what it did not know yet lef
   const bundle = JSON.parse(JSON.stringify(bundles.find(({ functionTests }) => functionTests.length > 0)!)) as Bundle;
   const results = { display: 'works', sound: 'works', ports: 'works', drives: 'works', keys: 'faulty', switches: 'works', lamps: 'works' };
   const first = {
-    ...without(bundle, 'requests'),
+    ...without(bundle, 'requests', 'sinkSteps'),
     version: 1,
     restoration: without(bundle.restoration, 'aim', 'owner', 'allowed', 'estimate', 'claim', 'packing', 'worthKeeping'),
-    pieces: bundle.pieces.map((piece) => without(piece, 'aim', 'worthKeeping')),
-    findings: bundle.findings.map((finding) => without(finding, 'photoId', 'pin', 'closeUpId')),
+    pieces: bundle.pieces.map((piece) => without(piece, 'aim', 'worthKeeping', 'surfaces', 'hollow')),
+    findings: bundle.findings.map((finding) => without(finding, 'photoId', 'pin', 'closeUpId', 'soil', 'visible')),
     removalSteps: bundle.removalSteps.map((step) => without(step, 'offBy', 'onBy')),
     functionTests: bundle.functionTests.map((test) => ({ ...test, results })),
   };

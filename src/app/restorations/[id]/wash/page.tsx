@@ -1,0 +1,7 @@
+import { WashStage } from '@/stages/wash/WashStage';
+import { StageScreen } from '../StageScreen';
+
+export default async function WashPage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  return <StageScreen restorationId={id} stage="wash" tool={<WashStage restorationId={id} />} />;
+}

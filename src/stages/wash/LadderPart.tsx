@@ -1,0 +1,114 @@
+'use client';
+
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { VISIBLE } from '@/core/cleaning/ladder';
+import { AnswerForm, options } from '@/ui/AnswerForm';
+import { Fold } from '@/ui/Fold';
+import { itIs, leave } from './actions';
+import type { RungView, SpotView } from './view';
+
+const STATE = { done: 'done', running: 'at the sink', next: 'next', ahead: '' } as const;
+
+/** A spot and its ladder, from the gentlest rung up; what is ruled out and why stands folded below. */
+export function LadderPart({ spot }: { spot: SpotView }) {
+  const looks = spot.choices.find(({ value }) => value === spot.soil)?.looks;
+  return (
+    <Box borderTopWidth="1px" borderColor="lineStrong" py="3" id={`spot-${spot.id}`}>
+      <Flex justify="space-between" gap="3" wrap="wrap">
+        <Text>
+          <b>{spot.place}</b>: {spot.name}
+        </Text>
+        <Text color="soft">{spot.settled ?? [spot.soilTitle ?? 'not named yet', spot.severity, spot.visible].join(' · ')}</Text>
+      </Flex>
+      {spot.settled === null && (
+        <>
+          {spot.soil !== null && spot.rungs.length > 0 && (
+            <Box as="ol" listStyleType="none" my="2" aria-label={`Ladder for ${spot.name}`}>
+              {spot.rungs.map((rung) => (
+                <RungRow key={rung.agent} rung={rung} />
+              ))}
+            </Box>
+          )}
+          {spot.soil !== null && (
+            <Text color="soft" mb="1">
+              {spot.end}
+            </Text>
+          )}
+          <Fold summary={spot.soil === null ? 'Say what it is' : 'It is something else'} openAtFirst={spot.soil === null}>
+            <AnswerForm
+              draftKey={`soil:${spot.id}`}
+              fields={[
+                { name: 'soil', label: 'What it is', kind: 'choice', half: true, options: spot.choices },
+                { name: 'visible', label: 'Seen from, when it is together', kind: 'choice', half: true, options: options(VISIBLE) },
+              ]}
+              initial={{ soil: spot.soil ?? spot.choices[0]!.value, visible: spot.visible }}
+              submit="That is it"
+              done="Its ladder stands."
+              keeps
+              send={(values) => itIs({ findingId: spot.id, ...values })}
+            >
+              {(form) => <Text color="soft">{spot.choices.find(({ value }) => value === form.watch('soil'))?.looks ?? looks}</Text>}
+            </AnswerForm>
+          </Fold>
+          {spot.ruledOut.length > 0 && (
+            <Fold summary={`Ruled out: ${spot.ruledOut.length}`} quiet>
+              {spot.ruledOut.map(({ title, why }) => (
+                <Text key={title}>
+                  <b>{title}</b>: {why}
+                </Text>
+              ))}
+            </Fold>
+          )}
+          <Fold summary="Leave it" quiet>
+            <AnswerForm
+              draftKey={`leave:${spot.id}`}
+              fields={[{ name: 'words', label: 'Why it is left', hint: 'It goes into the record' }]}
+              initial={{
+                words: spot.end.startsWith('Leave it') ? spot.end.replace(/^Leave it: /, '') : 'going on would cost more surface than the stain does',
+              }}
+              submit="Leave it"
+              done="Left on purpose."
+              send={(values) => leave({ findingId: spot.id, ...values })}
+            />
+          </Fold>
+        </>
+      )}
+    </Box>
+  );
+}
+
+/** A rung: how rough it is as a bar, how likely, how long. */
+function RungRow({ rung }: { rung: RungView }) {
+  const here = rung.state === 'next' || rung.state === 'running';
+  return (
+    <Flex as="li" align="center" gap="3" py="1" minHeight="44px" borderLeftWidth={here ? '8px' : '0'} borderColor="work" pl={here ? '3' : '0'}>
+      <Box width="72px" flex="none" role="img" aria-label={`roughness ${rung.roughness} of 9`}>
+        <Box height="10px" bg="line" position="relative">
+          <Box
+            position="absolute"
+            insetY="0"
+            left="0"
+            bg={rung.roughness >= 7 ? 'hazard' : rung.roughness >= 5 ? 'sun' : 'work'}
+            style={{ width: `${Math.max(4, (100 * rung.roughness) / 9)}%` }}
+          />
+        </Box>
+      </Box>
+      <Box flex="1" minWidth="0">
+        <Text fontWeight={here ? '650' : '400'} {...(rung.state === 'done' && { color: 'soft' })}>
+          {rung.title}
+          {rung.testSpot && ' (test spot first)'}
+        </Text>
+        <Text color="soft" fontSize="15px">
+          {rung.outcomes.length > 0 ? rung.outcomes.join(', ') : rung.why}
+        </Text>
+      </Box>
+      <Text fontFamily="mono" fontSize="15px" textAlign="end" flex="none">
+        {Math.round(100 * rung.chance)} %<br />
+        {Math.round(rung.minutes)} min
+      </Text>
+      <Text width="76px" flex="none" textAlign="end" color={here ? 'work' : 'soft'} fontWeight="650" fontSize="15px">
+        {STATE[rung.state]}
+      </Text>
+    </Flex>
+  );
+}

@@ -1,0 +1,25 @@
+import { findRestoration } from '@/data/restorations';
+import { runningTimers } from '@/data/timers';
+import { listTubs, washSpots } from '@/data/wash';
+import { loadViews } from './loadViews';
+import { passes, spotView } from './view';
+import { WashBench } from './WashBench';
+
+/** The wash: the gentlest thing that works, step by step, and when to stop. */
+export async function WashStage({ restorationId }: { restorationId: string }) {
+  if (!(await findRestoration(restorationId))) return null;
+  const [spots, timers, tubs] = await Promise.all([washSpots(restorationId), runningTimers(), listTubs()]);
+  const { running, next } = passes(spots, timers);
+  const drying = timers.filter((timer) => timer.restorationId === restorationId && timer.label.endsWith(': drying'));
+  return (
+    <WashBench
+      restorationId={restorationId}
+      running={running}
+      next={next}
+      spots={spots.map(spotView)}
+      drying={drying.map(({ id, label, startedAt, dueAt }) => ({ id, label, startedAt, dueAt }))}
+      loads={await loadViews(tubs)}
+      tubs={tubs}
+    />
+  );
+}

@@ -1,0 +1,37 @@
+'use server';
+
+import { settleFinding } from '@/data/findings';
+import { addTub, endPass, nameSoil, showHarm, startPass } from '@/data/wash';
+import type { Answer } from '@/edge/answer';
+import { write, type Given } from '@/edge/write';
+import { harmPhotoSchema, leaveSchema, outcomeSchema, soilSchema, startSchema, tubSchema } from './schema';
+
+/** What a finding is made of. */
+export async function itIs(given: Given): Promise<Answer<void>> {
+  return write(soilSchema, given, ({ findingId, soil, visible }) => nameSoil(findingId, soil, visible));
+}
+
+/** Starts a pass at the sink. */
+export async function start(given: Given): Promise<Answer<void>> {
+  return write(startSchema, given, ({ findingIds, agent }) => startPass(findingIds, agent));
+}
+
+/** What came of a pass on one spot. */
+export async function cameOf(given: Given): Promise<Answer<void>> {
+  return write(outcomeSchema, given, ({ stepId, outcome, words }) => endPass(stepId, outcome, words));
+}
+
+/** A photograph of what was harmed. */
+export async function showIt(given: Given): Promise<Answer<void>> {
+  return write(harmPhotoSchema, given, ({ stepId, photoId }) => showHarm(stepId, photoId));
+}
+
+/** Left on purpose, with the reason. */
+export async function leave(given: Given): Promise<Answer<void>> {
+  return write(leaveSchema, given, ({ findingId, words }) => settleFinding(findingId, 'left on purpose', words));
+}
+
+/** A sink or tub of the workshop. */
+export async function ownTub(given: Given): Promise<Answer<void>> {
+  return write(tubSchema, given, (tub) => addTub(tub));
+}

@@ -1,0 +1,47 @@
+import { agentOf, type AgentId } from '@/core/cleaning/agents';
+import { loadsFor, type Tub } from '@/core/cleaning/loads';
+import { listRestorations } from '@/data/restorations';
+import { washSpots, type WashSpot } from '@/data/wash';
+import type { LoadView } from './TubPart';
+
+const ANY_SIZE_WORDS = 'has no size: write it down, and it is counted in';
+
+/** Loads across every open restoration, for the largest tub. */
+export async function loadViews(tubs: readonly Tub[]): Promise<LoadView[]> {
+  const tub = [...tubs].sort((a, b) => b.lengthMm * b.widthMm * b.depthMm - a.lengthMm * a.widthMm * a.depthMm)[0];
+  if (!tub) return [];
+  const open = (await listRestorations()).filter(({ closedAt }) => closedAt === null);
+  const waiting = (await Promise.all(open.map(async ({ id, title }) => (await washSpots(id)).map((of) => ({ of, title }))))).flat();
+  const byAgent = new Map<AgentId, Map<string, { of: WashSpot; title: string }>>();
+  for (const entry of waiting) {
+    const agent = entry.of.next?.agent;
+    if (!agent || !entry.of.piece || agentOf(agent).wet !== 'bath') continue;
+    const pieces = byAgent.get(agent) ?? new Map<string, { of: WashSpot; title: string }>();
+    byAgent.set(agent, pieces.set(entry.of.piece.id, entry));
+  }
+  return [...byAgent].flatMap(([agent, entries]) => viewsOf(agent, [...entries.values()], tub));
+}
+
+function viewsOf(agent: AgentId, entries: readonly { of: WashSpot; title: string }[], tub: Tub): LoadView[] {
+  const nameOf = (id: string) => {
+    const { of, title } = entries.find((entry) => entry.of.piece!.id === id)!;
+    return `${of.piece!.tag} ${of.piece!.name} (${title})`;
+  };
+  const sized = entries.flatMap(({ of: { piece } }) => {
+    const { id, lengthMm, widthMm, heightMm } = piece!;
+    return lengthMm && widthMm && heightMm ? [{ id, lengthMm, widthMm, heightMm }] : [];
+  });
+  const { loads, tooBig } = loadsFor(agent, sized, tub);
+  const { title, bathC } = agentOf(agent);
+  const views = loads.map(({ pieces, waterL, amount, unit }, i): LoadView => ({
+    key: `${agent}:${i}`,
+    title: `${title}: load ${i + 1} of ${loads.length} in “${tub.name}”`,
+    pieces: pieces.map(nameOf),
+    words: `${waterL.toFixed(1)} L of water at ${bathC} °C, ${Math.round(amount)} ${unit}. One layer, nothing upon another; masked labels stay above the water.`,
+  }));
+  const unsized = entries
+    .filter(({ of }) => !sized.some(({ id }) => id === of.piece!.id))
+    .map(({ of }) => `${nameOf(of.piece!.id)} ${ANY_SIZE_WORDS}`);
+  const left = [...tooBig.map(({ id, why }) => `${nameOf(id)}: ${why}`), ...unsized];
+  return left.length > 0 ? [...views, { key: `${agent}:left`, title: `${title}: not in a load`, pieces: left, words: '' }] : views;
+}

@@ -1,0 +1,70 @@
+import Joi from 'joi';
+import { AGENT_IDS, type AgentId } from '@/core/cleaning/agents';
+import { VISIBLE, type Visible } from '@/core/cleaning/ladder';
+import { OUTCOMES, type Outcome } from '@/core/cleaning/outcomes';
+import { SOIL_IDS, type SoilId } from '@/core/cleaning/soils';
+
+const id = Joi.string().required();
+const agent = Joi.string()
+  .valid(...AGENT_IDS)
+  .required()
+  .label('Agent');
+const words = (label: string) => Joi.string().trim().max(1000).allow('').default('').label(label);
+
+export const soilSchema = Joi.object<{ findingId: string; soil: SoilId; visible: Visible }>({
+  findingId: id,
+  soil: Joi.string()
+    .valid(...SOIL_IDS)
+    .required()
+    .label('What it is'),
+  visible: Joi.string()
+    .valid(...VISIBLE)
+    .required()
+    .label('Seen from'),
+});
+
+export const startSchema = Joi.object<{ findingIds: string[]; agent: AgentId; confirmed: boolean }>({
+  findingIds: Joi.array().items(Joi.string()).min(1).max(100).required().label('Spots'),
+  agent,
+  confirmed: Joi.boolean()
+    .valid(true)
+    .required()
+    .label('Cautions')
+    .messages({ 'any.only': 'Read the cautions and confirm that the protection is on before you start.' }),
+});
+
+export const outcomeSchema = Joi.object<{ stepId: string; outcome: Outcome; words: string }>({
+  stepId: id,
+  outcome: Joi.string()
+    .valid(...OUTCOMES)
+    .required()
+    .label('What came of it'),
+  words: words('Words').when('outcome', {
+    is: 'harmed',
+    then: Joi.string().trim().min(3).max(1000).required().messages({
+      'string.empty': 'Say what it harmed; the verdict for this surface follows from it.',
+      'string.min': 'Say what it harmed; the verdict for this surface follows from it.',
+    }),
+  }),
+});
+
+export const harmPhotoSchema = Joi.object<{ stepId: string; photoId: string }>({ stepId: id, photoId: id });
+
+export const leaveSchema = Joi.object<{ findingId: string; words: string }>({
+  findingId: id,
+  words: Joi.string()
+    .trim()
+    .max(1000)
+    .required()
+    .label('Reason')
+    .messages({ 'string.empty': 'Say in a few words why it is left; it goes into the record.' }),
+});
+
+const side = (label: string) => Joi.number().min(50).max(3000).required().label(label);
+
+export const tubSchema = Joi.object<{ name: string; lengthMm: number; widthMm: number; depthMm: number }>({
+  name: Joi.string().trim().max(60).required().label('Name').messages({ 'string.empty': 'Give the sink or tub a name.' }),
+  lengthMm: side('Length inside'),
+  widthMm: side('Width inside'),
+  depthMm: side('Depth inside'),
+});

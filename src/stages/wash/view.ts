@@ -1,0 +1,138 @@
+import { agentOf, type AgentId } from '@/core/cleaning/agents';
+import { cautionsFor } from '@/core/cleaning/cautions';
+import type { Visible } from '@/core/cleaning/ladder';
+import { SOIL_IDS, soilOf, type SoilId } from '@/core/cleaning/soils';
+import type { FindingKind } from '@/core/intake/findings';
+import type { Caution } from '@/core/peroxide/cautions';
+import type { Timer } from '@/data/rows';
+import type { WashSpot } from '@/data/wash';
+
+/** What the screens of the wash show, in words: the data set itself stays on the server. */
+export interface RungView {
+  agent: AgentId;
+  title: string;
+  roughness: number;
+  chance: number;
+  minutes: number;
+  why: string;
+  testSpot: string | null;
+  state: 'done' | 'running' | 'next' | 'ahead';
+  outcomes: string[];
+}
+
+export interface SpotView {
+  id: string;
+  place: string;
+  name: string;
+  severity: string;
+  visible: Visible;
+  soil: SoilId | null;
+  soilTitle: string | null;
+  /** Soils that a finding of this kind may be, the likely ones first. */
+  choices: { value: SoilId; label: string; looks: string }[];
+  settled: string | null;
+  rungs: RungView[];
+  ruledOut: { title: string; why: string }[];
+  end: string;
+}
+
+/** One pass: an agent over all spots of a piece that are that far. */
+export interface PassView {
+  agent: AgentId;
+  title: string;
+  does: string;
+  place: string;
+  dwellMin: number;
+  handsMin: number;
+  rinse: string;
+  protection: string;
+  bath: string | null;
+  why: string;
+  testSpots: string[];
+  masks: string[];
+  between: string[];
+  cautions: Caution[];
+  spots: { id: string; name: string; stepId: string | null; end: string }[];
+  /** The timer of a pass that runs. */
+  dueAt: string | null;
+}
+
+const spotName = ({ finding: { words, kind } }: WashSpot) => words || kind;
+const placeOf = ({ piece }: WashSpot) => (piece ? `${piece.tag} ${piece.name}` : 'the machine');
+
+function choicesFor(kind: FindingKind): SpotView['choices'] {
+  const likely = SOIL_IDS.filter((id) => soilOf(id).of.includes(kind));
+  const rest = SOIL_IDS.filter((id) => !likely.includes(id));
+  return [...likely, ...rest].map((value) => ({ value, label: soilOf(value).title, looks: soilOf(value).looks }));
+}
+
+/** A spot as its ladder, with how far it has come. */
+export function spotView(of: WashSpot): SpotView {
+  const { finding, ladder, done, running, next } = of;
+  const rungs = (ladder?.rungs ?? []).map(({ agent, chance, minutes, why, testSpot }): RungView => {
+    const { title, roughness } = agentOf(agent);
+    const outcomes = done.filter((step) => step.agent === agent).map(({ outcome }) => outcome ?? '');
+    const state = running?.agent === agent ? 'running' : next?.agent === agent ? 'next' : outcomes.length > 0 ? 'done' : 'ahead';
+    return { agent, title, roughness, chance: chance.mean, minutes, why, testSpot, state, outcomes };
+  });
+  return {
+    id: finding.id,
+    place: placeOf(of),
+    name: spotName(of),
+    severity: finding.severity,
+    visible: finding.visible,
+    soil: finding.soil,
+    soilTitle: finding.soil && soilOf(finding.soil).title,
+    choices: choicesFor(finding.kind),
+    settled: finding.settledAs && `${finding.settledAs}${finding.settledWords ? `: ${finding.settledWords}` : ''}`,
+    rungs,
+    ruledOut: (ladder?.ruledOut ?? []).map(({ agent, why }) => ({ title: agentOf(agent).title, why })),
+    end: ladder?.end ?? '',
+  };
+}
+
+function passOf(agent: AgentId, spots: readonly WashSpot[], timers: readonly Timer[]): PassView {
+  const { title, does, dwellMin, handsMin, rinse, protection, perLitre, bathC } = agentOf(agent);
+  const rungs = spots.flatMap(({ ladder }) => ladder?.rungs.filter((rung) => rung.agent === agent) ?? []);
+  const unique = (words: (string | null)[]) => [...new Set(words.filter((word): word is string => word !== null))];
+  const timer = timers.find(({ id }) => spots.some(({ running }) => running?.timerId === id));
+  return {
+    agent,
+    title,
+    does,
+    place: placeOf(spots[0]!),
+    dwellMin,
+    handsMin,
+    rinse,
+    protection,
+    bath: perLitre ? `${perLitre.amount} ${perLitre.unit} in a litre, ${bathC} °C` : null,
+    why: rungs[0]?.why ?? '',
+    testSpots: unique(rungs.map(({ testSpot }) => testSpot)),
+    masks: unique(rungs.flatMap(({ masks }) => masks)),
+    between: unique(rungs.map(({ between }) => between)),
+    cautions: cautionsFor(
+      agent,
+      spots.flatMap(({ spot }) => (spot ? [spot.soil] : [])),
+      spots.flatMap(({ spot }) => spot?.surfaces ?? []),
+    ),
+    spots: spots.map((of) => ({ id: of.finding.id, name: spotName(of), stepId: of.running?.id ?? null, end: of.ladder?.end ?? '' })),
+    dueAt: timer?.dueAt ?? null,
+  };
+}
+
+/** Spots that are the same far, gathered: what runs first, then what can be started, the gentlest first. */
+export function passes(spots: readonly WashSpot[], timers: readonly Timer[]): { running: PassView[]; next: PassView[] } {
+  const gathered = (agentFor: (of: WashSpot) => AgentId | undefined): PassView[] => {
+    const groups = new Map<string, { agent: AgentId; spots: WashSpot[] }>();
+    for (const of of spots) {
+      const agent = agentFor(of);
+      if (!agent) continue;
+      const key = `${of.piece?.id ?? ''}:${agent}`;
+      groups.set(key, { agent, spots: [...(groups.get(key)?.spots ?? []), of] });
+    }
+    return [...groups.values()]
+      .sort((a, b) => agentOf(a.agent).roughness - agentOf(b.agent).roughness)
+      .map((group) => passOf(group.agent, group.spots, timers));
+  };
+  return { running: gathered(({ running }) => running?.agent), next: gathered(({ next }) => next?.agent) };
+}
