@@ -1,10 +1,14 @@
 'use client';
 
+import { Grid, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 import { AIMS } from '@/core/intake/aim';
 import { FINISHES, PLASTICS } from '@/core/runsheet/stages';
 import type { Piece } from '@/data/rows';
 import { AnswerForm, options, type FieldDef } from '@/ui/AnswerForm';
+import { Check } from '@/ui/Check';
+import { Fold } from '@/ui/Fold';
 import { correctPiece, tagPiece } from './actions';
 
 const FIELDS: readonly FieldDef[] = [
@@ -21,9 +25,19 @@ const FIELDS: readonly FieldDef[] = [
   { name: 'worthKeeping', label: 'Worth keeping', half: true, optional: true },
 ];
 
+interface Props {
+  restorationId: string;
+  nextTag: string;
+  piece?: Piece;
+  /** Surfaces to choose from. */
+  surfaces: readonly { value: string; label: string }[];
+}
+
 /** Adds a piece, or with `piece` corrects one. */
-export function PieceForm({ restorationId, nextTag, piece }: { restorationId: string; nextTag: string; piece?: Piece }) {
+export function PieceForm({ restorationId, nextTag, piece, surfaces: known }: Props) {
   const router = useRouter();
+  const [surfaces, setSurfaces] = useState<readonly string[]>(piece?.surfaces ?? []);
+  const [hollow, setHollow] = useState(piece?.hollow ?? false);
   const text = (value: number | null | undefined) => (value == null ? '' : String(value));
   const initial = {
     tag: piece?.tag ?? nextTag,
@@ -43,11 +57,36 @@ export function PieceForm({ restorationId, nextTag, piece }: { restorationId: st
       fields={FIELDS}
       initial={initial}
       submit={piece ? 'Save piece' : 'Tag this piece'}
-      send={(values) => (piece ? correctPiece({ ...values, pieceId: piece.id }) : tagPiece({ ...values, restorationId }))}
+      send={(values) => {
+        const given = { ...values, surfaces, hollow };
+        return piece ? correctPiece({ ...given, pieceId: piece.id }) : tagPiece({ ...given, restorationId });
+      }}
       done={piece ? 'Piece saved.' : 'Piece tagged.'}
       keeps={piece !== undefined}
       draftKey={piece ? `piece-${piece.id}` : `new-piece-${restorationId}-${nextTag}`}
       onDone={(id) => (piece ? router.refresh() : router.push(`/restorations/${restorationId}/pieces/${id}`))}
-    />
+    >
+      {() => (
+        <Fold summary={surfaces.length > 0 ? `Surfaces named: ${surfaces.length}` : 'Print, paint, badge or window on it?'} quiet>
+          <Text color="soft">
+            Name every surface that a wash would touch; each step must be borne by all of them. None named: what plastic and finish say.
+          </Text>
+          <Grid role="group" aria-label="Surfaces" templateColumns={{ base: '1fr', md: '1fr 1fr' }} columnGap="5">
+            {known.map(({ value, label }) => (
+              <Check
+                key={value}
+                checked={surfaces.includes(value)}
+                onChange={(checked) => setSurfaces(checked ? [...surfaces, value] : surfaces.filter((other) => other !== value))}
+              >
+                {label}
+              </Check>
+            ))}
+          </Grid>
+          <Check checked={hollow} onChange={setHollow}>
+            It is hollow and holds water inside
+          </Check>
+        </Fold>
+      )}
+    </AnswerForm>
   );
 }

@@ -1,4 +1,6 @@
 import Joi from 'joi';
+import { AGENT_IDS, type AgentId } from '@/core/cleaning/agents';
+import { SURFACE_IDS, type SurfaceId } from '@/core/cleaning/surfaces';
 import { STRENGTH_UNITS, type StrengthUnit } from '@/core/peroxide/strength';
 import { STOCK_KINDS } from './kinds';
 
@@ -36,3 +38,25 @@ export const stockSchema = Joi.object<StockForm>({
   price: Joi.number().min(0).max(1_000_000).empty('').default(null).allow(null).label('Price'),
   words: Joi.string().trim().max(1000).allow('').default('').label('Remarks'),
 }).messages({ 'string.empty': '{#label} is empty. Write what the label says.' });
+
+const agent = Joi.string()
+  .valid(...AGENT_IDS)
+  .required()
+  .label('Agent');
+
+export const haveAgentSchema = Joi.object<{ agent: AgentId; owned: boolean }>({ agent, owned: Joi.boolean().required() });
+
+export const ownVerdictSchema = Joi.object<{ agent: AgentId; surface: SurfaceId; verdict: 'test first' | 'never'; reason: string }>({
+  agent,
+  surface: Joi.string()
+    .valid(...SURFACE_IDS)
+    .required()
+    .label('Surface'),
+  verdict: Joi.string().valid('test first', 'never').required().label('Verdict'),
+  reason: Joi.string()
+    .trim()
+    .max(500)
+    .required()
+    .label('Because')
+    .messages({ 'string.empty': 'Say why; it stands beside the verdict in every ladder.' }),
+});

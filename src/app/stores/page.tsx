@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { formatMoney } from '@/core/ledger/money';
 import { listStock } from '@/data/stock';
 import { getWorkshop } from '@/data/workshop';
+import { LinkButton } from '@/ui/links';
 import { StockForm } from '@/stores/StockForm';
 import { StockTable } from '@/stores/StockTable';
 import { EmptyPlace, Part, ScreenHead } from '@/ui/layout';
@@ -12,7 +13,7 @@ export default async function StoresPage() {
   const [stock, { currency }] = await Promise.all([listStock(), getWorkshop()]);
   return (
     <>
-      <ScreenHead title="Stores" under="What is on the shelf, by its label" />
+      <ScreenHead title="Stores" under="What is on the shelf, by its label" action={<LinkButton href="/stores/agents">Cleaning agents</LinkButton>} />
       <Part title="On the shelf">
         {stock.length === 0 ? (
           <EmptyPlace>The shelf is empty. Put the peroxide bottle in first: its strength decides every mixture.</EmptyPlace>

@@ -1,4 +1,6 @@
-import { speakingCells, type CellMap } from '../photo/cells';
+import { linearToLab, srgbToLinear } from '../colour/lab';
+import type { Picture, Point } from '../photo/picture';
+import { polygonRuns } from '../photo/polygon';
 
 /** L* that a piece loses for each b* that it yellows: from clean bone to aged amber on the plastic scale. */
 const DARKER_PER_B = 0.35;
@@ -7,48 +9,89 @@ const SOILED_L = 4;
 /** Where the clean plastic lies among the cells of a face: most of what is light is clean. */
 const CLEAN_QUANTILE = 0.8;
 /** Dark like print, badges and gaps: not soil of the shell. */
-const NOT_SHELL_L = 38;
+const NOT_SHELL_L = 30;
+/** A face is cut into about this many cells along its longer side. */
+const CELLS_ACROSS = 120;
+
+/** A face in cells: lightness and b* of the mean light of each; empty cells hold `NaN`. */
+export interface FaceCells {
+  columns: number;
+  rows: number;
+  /** Share of the cells that the outline fills. */
+  filled: number;
+  lightness: Float32Array;
+  b: Float32Array;
+}
+
+const LINEAR = Float64Array.from({ length: 256 }, (_, code) => srgbToLinear([code, 0, 0])[0]);
+
+/** The mean light of every cell inside an outline; light is averaged, not its code. */
+export function faceCells({ data, width, height }: Picture, outline: readonly Point[]): FaceCells {
+  const runs = polygonRuns(outline, width, height);
+  const cell = Math.max(1, Math.round(Math.max(runs.right - runs.left, runs.bottom - runs.top) / CELLS_ACROSS));
+  const columns = Math.max(1, Math.ceil((runs.right - runs.left) / cell));
+  const rows = Math.max(1, Math.ceil((runs.bottom - runs.top) / cell));
+  const sums = new Float64Array(4 * columns * rows);
+  for (let run = 0; run < runs.triples.length; run += 3) {
+    const [y, from, to] = [runs.triples[run]!, runs.triples[run + 1]!, runs.triples[run + 2]!];
+    const row = Math.floor((y - runs.top) / cell) * columns;
+    for (let x = from; x < to; x++) {
+      const at = 4 * (row + Math.floor((x - runs.left) / cell));
+      const pixel = 4 * (y * width + x);
+      sums[at] = sums[at]! + LINEAR[data[pixel]!]!;
+      sums[at + 1] = sums[at + 1]! + LINEAR[data[pixel + 1]!]!;
+      sums[at + 2] = sums[at + 2]! + LINEAR[data[pixel + 2]!]!;
+      sums[at + 3] = sums[at + 3]! + 1;
+    }
+  }
+  const lightness = new Float32Array(columns * rows).fill(NaN);
+  const b = new Float32Array(columns * rows).fill(NaN);
+  let full = 0;
+  for (let i = 0; i < columns * rows; i++) {
+    const count = sums[4 * i + 3]!;
+    if (count < 0.4 * cell * cell) continue;
+    const lab = linearToLab([sums[4 * i]! / count, sums[4 * i + 1]! / count, sums[4 * i + 2]! / count]);
+    lightness[i] = lab[0];
+    b[i] = lab[2];
+    full++;
+  }
+  return { columns, rows, filled: full / (columns * rows), lightness, b };
+}
 
 /** What a cell would have for lightness without its yellow. */
-const unyellowed = (map: CellMap, cell: number): number => map.lightness[cell]! + DARKER_PER_B * map.deltaB[cell]!;
+const unyellowed = ({ lightness, b }: FaceCells, cell: number): number => lightness[cell]! + DARKER_PER_B * b[cell]!;
 
-const shellCells = (map: CellMap): number[] => speakingCells(map).filter((cell) => map.lightness[cell]! > NOT_SHELL_L);
-
-/** Lightness of the clean plastic of a face, its yellowing allowed for, L*. */
-export function cleanLevel(map: CellMap): number {
-  const levels = Float64Array.from(shellCells(map), (cell) => unyellowed(map, cell)).sort();
-  return levels.length === 0 ? 0 : levels[Math.floor(CLEAN_QUANTILE * (levels.length - 1))]!;
-}
+const shellCells = ({ lightness }: FaceCells): number[] => [...lightness.keys()].filter((cell) => lightness[cell]! > NOT_SHELL_L);
 
 export interface Soiled {
   /** Share of the face that is soiled, 0 to 1. */
   share: number;
-  /** For each cell of the map: 0 clean or not shell, up to 1 for the darkest soil. */
+  /** For each cell: 0 clean or not shell, up to 1 for the darkest soil. */
   depth: Float32Array;
 }
 
 /**
- * How much of a face is soiled: cells darker than its clean plastic by more than yellowing explains. Soil that is as
- * yellow as it is dark (an even veil of nicotine) is not told from yellowing.
- *
- * @param clean from `cleanLevel`, of this face after washing where there is such a picture
+ * How much of a face is soiled: cells darker than its own clean plastic by more than yellowing explains. It needs a
+ * fifth of the face clean to know what clean is, and soil that is as yellow as it is dark (an even veil of nicotine) is
+ * not told from yellowing.
  */
-export function soiledShare(map: CellMap, clean: number): Soiled {
-  const depth = new Float32Array(map.weight.length);
-  const cells = shellCells(map);
+export function soiledShare(face: FaceCells): Soiled {
+  const depth = new Float32Array(face.lightness.length);
+  const cells = shellCells(face);
+  if (cells.length === 0) return { share: 0, depth };
+  const levels = Float64Array.from(cells, (cell) => unyellowed(face, cell)).sort();
+  const clean = levels[Math.floor(CLEAN_QUANTILE * (levels.length - 1))]!;
   let soiled = 0;
   for (const cell of cells) {
-    const darker = clean - unyellowed(map, cell);
+    const darker = clean - unyellowed(face, cell);
     if (darker <= SOILED_L) continue;
     soiled++;
     depth[cell] = Math.min(1, darker / 25);
   }
-  return { share: cells.length === 0 ? 0 : soiled / cells.length, depth };
+  return { share: soiled / cells.length, depth };
 }
 
-/** Whether two maps can be the same face: their shapes agree. */
-export function sameFace(a: CellMap, b: CellMap): boolean {
-  const shape = ({ columns, rows }: CellMap) => columns / rows;
-  const filled = (map: CellMap) => speakingCells(map).length / map.weight.length;
-  return Math.abs(Math.log(shape(a) / shape(b))) < 0.25 && Math.abs(filled(a) - filled(b)) < 0.2;
+/** Whether two outlines can be the same face: their shapes agree. */
+export function sameFace(a: FaceCells, b: FaceCells): boolean {
+  return Math.abs(Math.log(a.columns / a.rows / (b.columns / b.rows))) < 0.25 && Math.abs(a.filled - b.filled) < 0.2;
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { Box, Flex, Text } from '@chakra-ui/react';
+import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import { VISIBLE } from '@/core/cleaning/ladder';
 import { AnswerForm, options } from '@/ui/AnswerForm';
 import { Fold } from '@/ui/Fold';
@@ -81,34 +81,46 @@ export function LadderPart({ spot }: { spot: SpotView }) {
 function RungRow({ rung }: { rung: RungView }) {
   const here = rung.state === 'next' || rung.state === 'running';
   return (
-    <Flex as="li" align="center" gap="3" py="1" minHeight="44px" borderLeftWidth={here ? '8px' : '0'} borderColor="work" pl={here ? '3' : '0'}>
-      <Box width="72px" flex="none" role="img" aria-label={`roughness ${rung.roughness} of 9`}>
-        <Box height="10px" bg="line" position="relative">
-          <Box
-            position="absolute"
-            insetY="0"
-            left="0"
-            bg={rung.roughness >= 7 ? 'hazard' : rung.roughness >= 5 ? 'sun' : 'work'}
-            style={{ width: `${Math.max(4, (100 * rung.roughness) / 9)}%` }}
-          />
-        </Box>
+    <Grid
+      as="li"
+      templateColumns={{ base: '40px minmax(0, 1fr) auto', md: '72px minmax(0, 1fr) 70px 76px' }}
+      columnGap="3"
+      alignItems="center"
+      py="1"
+      minHeight="44px"
+      borderLeftWidth={here ? '8px' : '0'}
+      borderColor="work"
+      pl={here ? '3' : '0'}
+    >
+      <Box role="img" aria-label={`roughness ${rung.roughness} of 9`} height="10px" bg="line" position="relative">
+        <Box
+          position="absolute"
+          insetY="0"
+          left="0"
+          bg={rung.roughness >= 7 ? 'hazard' : rung.roughness >= 5 ? 'sun' : 'work'}
+          style={{ width: `${Math.max(4, (100 * rung.roughness) / 9)}%` }}
+        />
       </Box>
-      <Box flex="1" minWidth="0">
-        <Text fontWeight={here ? '650' : '400'} {...(rung.state === 'done' && { color: 'soft' })}>
-          {rung.title}
-          {rung.testSpot && ' (test spot first)'}
-        </Text>
-        <Text color="soft" fontSize="15px">
-          {rung.outcomes.length > 0 ? rung.outcomes.join(', ') : rung.why}
-        </Text>
-      </Box>
-      <Text fontFamily="mono" fontSize="15px" textAlign="end" flex="none">
+      <Text fontWeight={here ? '650' : '400'} {...(rung.state === 'done' && { color: 'soft' })}>
+        {rung.title}
+        {rung.testSpot && ' (test spot first)'}
+        {STATE[rung.state] && (
+          <Text as="span" color="work" fontWeight="650" display={{ base: 'inline', md: 'none' }}>
+            {' '}
+            {STATE[rung.state]}
+          </Text>
+        )}
+      </Text>
+      <Text fontFamily="mono" fontSize="15px" textAlign="end">
         {Math.round(100 * rung.chance)} %<br />
         {Math.round(rung.minutes)} min
       </Text>
-      <Text width="76px" flex="none" textAlign="end" color={here ? 'work' : 'soft'} fontWeight="650" fontSize="15px">
+      <Text display={{ base: 'none', md: 'block' }} textAlign="end" color={here ? 'work' : 'soft'} fontWeight="650" fontSize="15px">
         {STATE[rung.state]}
       </Text>
-    </Flex>
+      <Text color="soft" fontSize="15px" gridColumn={{ base: '2 / 4', md: '2 / 3' }}>
+        {rung.outcomes.length > 0 ? rung.outcomes.join(', ') : rung.why}
+      </Text>
+    </Grid>
   );
 }

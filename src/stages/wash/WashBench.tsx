@@ -2,6 +2,7 @@
 
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { useState } from 'react';
+import { CleanPart } from './CleanPart';
 import { DryingBar } from './DryingBar';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { useWakeLock } from '@/ui/useWakeLock';
@@ -17,11 +18,12 @@ interface Props {
   spots: readonly SpotView[];
   drying: readonly { id: string; label: string; startedAt: string; dueAt: string }[];
   loads: readonly LoadView[];
+  pieces: readonly { id: string; tag: string; name: string; measured: number }[];
   tubs: readonly { id: string; name: string; lengthMm: number; widthMm: number; depthMm: number }[];
 }
 
 /** At the sink: what runs or comes next, large; then every ladder, what dries, and what can share a bath. */
-export function WashBench({ restorationId, running, next, spots, drying, loads, tubs }: Props) {
+export function WashBench({ restorationId, running, next, spots, drying, loads, tubs, pieces }: Props) {
   useWakeLock();
   const all = [...running, ...next];
   const [chosen, setChosen] = useState<string | null>(null);
@@ -75,6 +77,7 @@ export function WashBench({ restorationId, running, next, spots, drying, loads, 
           ))}
         </Part>
       )}
+      <CleanPart restorationId={restorationId} pieces={pieces} />
       <TubPart loads={loads} tubs={tubs} />
       <Box mb="9">
         <Button asChild>

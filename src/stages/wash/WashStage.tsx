@@ -1,3 +1,5 @@
+import { measurementsOf } from '@/data/measurements';
+import { piecesOf } from '@/data/pieces';
 import { findRestoration } from '@/data/restorations';
 import { runningTimers } from '@/data/timers';
 import { listTubs, washSpots } from '@/data/wash';
@@ -8,7 +10,13 @@ import { WashBench } from './WashBench';
 /** The wash: the gentlest thing that works, step by step, and when to stop. */
 export async function WashStage({ restorationId }: { restorationId: string }) {
   if (!(await findRestoration(restorationId))) return null;
-  const [spots, timers, tubs] = await Promise.all([washSpots(restorationId), runningTimers(), listTubs()]);
+  const [spots, timers, tubs, pieces, measurements] = await Promise.all([
+    washSpots(restorationId),
+    runningTimers(),
+    listTubs(),
+    piecesOf(restorationId),
+    measurementsOf(restorationId),
+  ]);
   const { running, next } = passes(spots, timers);
   const drying = timers.filter((timer) => timer.restorationId === restorationId && timer.label.endsWith(': drying'));
   return (
@@ -20,6 +28,12 @@ export async function WashStage({ restorationId }: { restorationId: string }) {
       drying={drying.map(({ id, label, startedAt, dueAt }) => ({ id, label, startedAt, dueAt }))}
       loads={await loadViews(tubs)}
       tubs={tubs}
+      pieces={pieces.map(({ id, tag, name }) => ({
+        id,
+        tag,
+        name,
+        measured: measurements.filter(({ pieceId, stage }) => pieceId === id && stage === 'wash').length,
+      }))}
     />
   );
 }

@@ -2,9 +2,10 @@
 
 import { settleFinding } from '@/data/findings';
 import { addTub, endPass, nameSoil, showHarm, startPass } from '@/data/wash';
-import type { Answer } from '@/edge/answer';
+import { answer, type Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
-import { harmPhotoSchema, leaveSchema, outcomeSchema, soilSchema, startSchema, tubSchema } from './schema';
+import { howClean, type HowClean } from './howClean';
+import { harmPhotoSchema, leaveSchema, outcomeSchema, pieceSchema, soilSchema, startSchema, tubSchema } from './schema';
 
 /** What a finding is made of. */
 export async function itIs(given: Given): Promise<Answer<void>> {
@@ -34,4 +35,9 @@ export async function leave(given: Given): Promise<Answer<void>> {
 /** A sink or tub of the workshop. */
 export async function ownTub(given: Given): Promise<Answer<void>> {
   return write(tubSchema, given, (tub) => addTub(tub));
+}
+
+/** How much of a face is soiled, before and after. */
+export async function lookHowClean(pieceId: string): Promise<Answer<HowClean>> {
+  return answer(pieceSchema, { pieceId }, (given) => howClean(given.pieceId));
 }

@@ -39,12 +39,15 @@ export const outcomeSchema = Joi.object<{ stepId: string; outcome: Outcome; word
     .valid(...OUTCOMES)
     .required()
     .label('What came of it'),
-  words: words('Words').when('outcome', {
+  words: Joi.when('outcome', {
     is: 'harmed',
-    then: Joi.string().trim().min(3).max(1000).required().messages({
-      'string.empty': 'Say what it harmed; the verdict for this surface follows from it.',
-      'string.min': 'Say what it harmed; the verdict for this surface follows from it.',
-    }),
+    then: Joi.string()
+      .trim()
+      .max(1000)
+      .required()
+      .label('Words')
+      .messages({ 'string.empty': 'Say what it harmed; the verdict for this surface follows from it.' }),
+    otherwise: words('Words'),
   }),
 });
 
@@ -68,3 +71,5 @@ export const tubSchema = Joi.object<{ name: string; lengthMm: number; widthMm: n
   widthMm: side('Width inside'),
   depthMm: side('Depth inside'),
 });
+
+export const pieceSchema = Joi.object<{ pieceId: string }>({ pieceId: id });

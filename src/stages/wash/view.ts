@@ -91,6 +91,10 @@ export function spotView(of: WashSpot): SpotView {
   };
 }
 
+/** Whether an agent stands on the ladder of a spot and was not tried there yet. */
+const isAhead = ({ ladder, done }: WashSpot, agent: AgentId): boolean =>
+  (ladder?.rungs.some((rung) => rung.agent === agent) ?? false) && !done.some((step) => step.agent === agent);
+
 function passOf(agent: AgentId, spots: readonly WashSpot[], timers: readonly Timer[]): PassView {
   const { title, does, dwellMin, handsMin, rinse, protection, perLitre, bathC } = agentOf(agent);
   const rungs = spots.flatMap(({ ladder }) => ladder?.rungs.filter((rung) => rung.agent === agent) ?? []);
@@ -130,6 +134,11 @@ export function passes(spots: readonly WashSpot[], timers: readonly Timer[]): { 
       const key = `${of.piece?.id ?? ''}:${agent}`;
       groups.set(key, { agent, spots: [...(groups.get(key)?.spots ?? []), of] });
     }
+    // A bath goes over the whole piece: what else on it is on a ladder with that bath is done in the same one.
+    for (const group of groups.values())
+      if (agentOf(group.agent).wet === 'bath' && group.spots[0]!.piece)
+        for (const of of spots)
+          if (of.next && of.piece?.id === group.spots[0]!.piece.id && !group.spots.includes(of) && isAhead(of, group.agent)) group.spots.push(of);
     return [...groups.values()]
       .sort((a, b) => agentOf(a.agent).roughness - agentOf(b.agent).roughness)
       .map((group) => passOf(group.agent, group.spots, timers));

@@ -8,6 +8,7 @@ import { findRestoration } from '@/data/restorations';
 import { getWorkshop } from '@/data/workshop';
 import { marksOf } from '@/runsheet/marks';
 import { PieceForm } from '@/runsheet/PieceForm';
+import { surfaceOptions } from '@/runsheet/surfaceOptions';
 import { MeasurementTable } from '@/runsheet/MeasurementTable';
 import { BeforeAfter } from '@/ui/BeforeAfter';
 import { EmptyPlace, Part, ScreenHead } from '@/ui/layout';
@@ -71,7 +72,7 @@ export default async function PiecePage({ params }: { params: Promise<{ id: stri
         }
         side={
           <Part title="What is known of it">
-            <PieceForm restorationId={id} nextTag={piece.tag} piece={piece} />
+            <PieceForm restorationId={id} nextTag={piece.tag} piece={piece} surfaces={surfaceOptions()} />
           </Part>
         }
       />

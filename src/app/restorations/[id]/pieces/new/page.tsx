@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation';
 import { findRestoration } from '@/data/restorations';
 import { PieceForm } from '@/runsheet/PieceForm';
+import { surfaceOptions } from '@/runsheet/surfaceOptions';
 import { nextTag } from '@/runsheet/sights';
 import { ScreenHead } from '@/ui/layout';
 import { TextLink } from '@/ui/links';
@@ -12,7 +13,7 @@ export default async function NewPiecePage({ params }: { params: Promise<{ id: s
   return (
     <>
       <ScreenHead title="Tag a piece" lead={<TextLink href={`/restorations/${id}`}>{restoration.title}</TextLink>} />
-      <PieceForm restorationId={id} nextTag={await nextTag(id)} />
+      <PieceForm restorationId={id} nextTag={await nextTag(id)} surfaces={surfaceOptions()} />
     </>
   );
 }

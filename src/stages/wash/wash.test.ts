@@ -1,0 +1,140 @@
+/** @jest-environment node */
+import { addFinding } from '@/data/findings';
+import { keepMeasurement, PIECE_REGION } from '@/data/measurements';
+import { addPhoto } from '@/data/photos/store';
+import { addPiece } from '@/data/pieces';
+import { runningTimers } from '@/data/timers';
+import { inTrialWorkshop, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration } from '@/data/trial';
+import { washSpots } from '@/data/wash';
+import { wrongs } from '@/edge/wrongs';
+import { measurePicture } from '@/core/photo/measure';
+import type { Picture, Point } from '@/core/photo/picture';
+import { toJpeg } from '@/simulators/camera/jpeg';
+import { cameOf, itIs, leave, lookHowClean, ownTub, showIt, start } from './actions';
+import { loadViews } from './loadViews';
+import { washSheetPdf } from './sheetPdf';
+import { passes, spotView } from './view';
+
+jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
+
+inTrialWorkshop();
+
+const SIZE = { lengthMm: 300, widthMm: 120, heightMm: 20 };
+
+async function keyboard() {
+  const { id: restorationId } = await trialRestoration();
+  const piece = await addPiece({ restorationId, ...TRIAL_PIECE, ...SIZE });
+  const found = async (words: string, soil: string) => {
+    const finding = await addFinding({ restorationId, pieceId: piece.id, stage: 'intake', kind: 'soiled', severity: 'plain', words });
+    expect(wrongs(await itIs({ findingId: finding.id, soil, visible: 'front' }))).toBe('');
+    return finding.id;
+  };
+  return { restorationId, piece, grease: await found('grease', 'hand-grease'), drink: await found('drink', 'sweet-drink') };
+}
+const viewOf = async (restorationId: string) => passes(await washSpots(restorationId), await runningTimers());
+
+describe('the screen of the sink', () => {
+  it('gathers the spots of a piece under a bath, asks for the cautions, and shows what runs', async () => {
+    const { restorationId, grease, drink } = await keyboard();
+    const before = await viewOf(restorationId);
+    expect(before.running).toEqual([]);
+    const soak = before.next.find(({ agent }) => agent === 'soap-soak') ?? before.next[0]!;
+    expect(wrongs(await start({ findingIds: [grease, drink], agent: 'soap-soak', confirmed: false }))).toMatch(/confirmed: Read the cautions/);
+    expect(wrongs(await start({ findingIds: [grease, drink], agent: 'soap-soak', confirmed: true }))).toBe('');
+    const { running } = await viewOf(restorationId);
+    expect(running).toHaveLength(1);
+    expect(running[0]!.spots.map(({ name }) => name)).toEqual(['grease', 'drink']);
+    expect(running[0]!.dueAt).not.toBeNull();
+    expect(soak.handsMin).toBeGreaterThan(0);
+    const [one, two] = running[0]!.spots.map(({ stepId }) => stepId!);
+    expect(wrongs(await cameOf({ stepId: one, outcome: 'gone' }))).toBe('');
+    expect(wrongs(await cameOf({ stepId: two, outcome: 'no change' }))).toBe('');
+    const spots = (await washSpots(restorationId)).map(spotView);
+    expect(spots[0]!.settled).toBe('done: Warm water and dish soap');
+    expect(spots[1]!.rungs.find(({ agent }) => agent === 'soap-soak')).toMatchObject({ state: 'done', outcomes: ['no change'] });
+    expect(spots[1]!.rungs.find(({ state }) => state === 'next')).toBeDefined();
+  });
+
+  it('harm needs words, takes a photograph, and stops the spot; what is left has its reason', async () => {
+    const { restorationId, grease, drink } = await keyboard();
+    await start({ findingIds: [grease], agent: 'soap-wipe', confirmed: true });
+    const stepId = (await viewOf(restorationId)).running[0]!.spots[0]!.stepId!;
+    expect(wrongs(await cameOf({ stepId, outcome: 'harmed', words: '' }))).toMatch(/words: Say what it harmed/);
+    expect(wrongs(await cameOf({ stepId, outcome: 'harmed', words: 'took the gloss' }))).toBe('');
+    expect(wrongs(await showIt({ stepId, photoId: (await trialPhoto(restorationId)).id }))).toBe('');
+    expect((await washSpots(restorationId))[0]!.next).toBeNull();
+    expect(wrongs(await leave({ findingId: drink, words: '' }))).toMatch(/words: Say in a few words why it is left/);
+    expect(wrongs(await leave({ findingId: drink, words: 'nobody sees it' }))).toBe('');
+    expect(wrongs(await start({ findingIds: [drink], agent: 'no-such-thing', confirmed: true }))).toMatch(/agent: /);
+  });
+});
+
+it('loads, tubs and the sheet for the wall', async () => {
+  const { restorationId } = await keyboard();
+  expect(await loadViews([])).toEqual([]);
+  expect(wrongs(await ownTub({ name: '', lengthMm: '20', widthMm: '400', depthMm: '' }))).toMatch(/name: .*lengthMm: .*depthMm: /s);
+  expect(wrongs(await ownTub({ name: 'Trial sink', lengthMm: '500', widthMm: '400', depthMm: '200' }))).toBe('');
+  const spots = await washSpots(restorationId);
+  const { next } = passes(spots, []);
+  const sheet = await washSheetPdf(
+    'Trial',
+    next,
+    spots.map(spotView),
+    await loadViews([{ name: 'Trial sink', lengthMm: 500, widthMm: 400, depthMm: 200 }]),
+  );
+  expect(sheet.subarray(0, 5).toString()).toBe('%PDF-');
+});
+
+describe('how clean, measured', () => {
+  const WIDTH = 240;
+  const HEIGHT = 180;
+  const FACE: Point[] = [
+    [20, 20],
+    [220, 20],
+    [220, 160],
+    [20, 160],
+  ];
+
+  /** A pale face with a dark band over a share of it, and a grey card beside. */
+  function face(soiled: number, yellow = 0): Picture {
+    const data = new Uint8ClampedArray(4 * WIDTH * HEIGHT);
+    for (let y = 0; y < HEIGHT; y++)
+      for (let x = 0; x < WIDTH; x++) {
+        const dark = x >= 20 && x < 20 + 200 * soiled && y >= 20 && y < 160;
+        const [r, g, b] = dark ? [140, 128, 110] : [214, 206 - yellow * 0.4, 190 - yellow];
+        data.set([r!, g!, b!, 255], 4 * (y * WIDTH + x));
+      }
+    return { width: WIDTH, height: HEIGHT, data };
+  }
+
+  async function measured(pieceId: string, restorationId: string, picture: Picture, polygon = FACE) {
+    const bytes = await toJpeg(picture);
+    const photo = await addPhoto({ restorationId, pieceId, stage: 'wash', originalName: 'face.jpg', words: '', bytes });
+    const spec = { card: [], regions: [{ id: PIECE_REGION, polygon }] };
+    await keepMeasurement({ pieceId, photoId: photo.id, stage: 'wash', spec, result: measurePicture(picture, spec).result });
+  }
+
+  it('is the soiled share before and after, yellow allowed for', async () => {
+    const { id, restorationId } = await trialPiece();
+    expect(wrongs(await lookHowClean(id))).toMatch(/Two measurements at the wash are needed/);
+    await measured(id, restorationId, face(0.3, 40));
+    await measured(id, restorationId, face(0.05, 40));
+    const found = await lookHowClean(id);
+    if (!found.ok) throw new Error(wrongs(found));
+    expect(found.value.before).toBeCloseTo(0.3, 1);
+    expect(found.value.after).toBeCloseTo(0.05, 1);
+    expect(found.value.mapUrl).toMatch(/^data:image\/png;base64,/);
+  });
+
+  it('two different faces are told apart', async () => {
+    const { id, restorationId } = await trialPiece();
+    await measured(id, restorationId, face(0.2));
+    await measured(id, restorationId, face(0.1), [
+      [20, 20],
+      [90, 20],
+      [90, 160],
+      [20, 160],
+    ]);
+    expect(wrongs(await lookHowClean(id))).toMatch(/do not show the same face/);
+  });
+});

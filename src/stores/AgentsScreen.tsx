@@ -1,0 +1,132 @@
+'use client';
+
+import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
+import { useRouter } from 'next/navigation';
+import { AnswerForm, options } from '@/ui/AnswerForm';
+import { Fold } from '@/ui/Fold';
+import { Part } from '@/ui/layout';
+import { useSend } from '@/ui/useSend';
+import { Wrong } from '@/ui/Wrong';
+import { forbid, haveAgent } from './actions';
+
+export interface AgentRow {
+  agent: string;
+  title: string;
+  does: string;
+  roughness: number;
+  verdict: 'fine' | 'test first' | 'never';
+  reason: string;
+  own: boolean;
+  source: string;
+}
+
+interface Props {
+  surface: string;
+  surfaces: readonly { value: string; label: string }[];
+  rows: readonly AgentRow[];
+  meanings: readonly string[];
+}
+
+const TONE = { fine: 'work', 'test first': 'sun', never: 'hazard' } as const;
+const MARK = { fine: '+', 'test first': '?', never: '–' } as const;
+
+/** What may touch a surface, gentlest first, with the reason; and which agents this workshop has. */
+export function AgentsScreen({ surface, surfaces, rows, meanings }: Props) {
+  const router = useRouter();
+  const { wrong, busy, send } = useSend();
+  return (
+    <>
+      <Flex as="label" direction="column" maxWidth="420px" mb="5">
+        <Text fontWeight="650">Surface</Text>
+        <select
+          value={surface}
+          onChange={(event) => router.push(`/stores/agents?surface=${event.target.value}`)}
+          style={{
+            minHeight: 46,
+            border: '1.5px solid var(--chakra-colors-line-strong)',
+            background: 'var(--chakra-colors-sheet)',
+            padding: '0 10px',
+          }}
+        >
+          {surfaces.map(({ value, label }) => (
+            <option key={value} value={value}>
+              {label}
+            </option>
+          ))}
+        </select>
+      </Flex>
+      <Wrong words={wrong} />
+      <Part title="Gentlest first">
+        {rows.map(({ agent, title, does, roughness, verdict, reason, own, source }) => (
+          <Grid
+            key={agent}
+            templateColumns={{ base: '28px minmax(0, 1fr)', md: '28px minmax(0, 1.1fr) minmax(0, 1fr) 150px' }}
+            columnGap="3"
+            alignItems="center"
+            borderTopWidth="1px"
+            borderColor="line"
+            py="2"
+          >
+            <Text fontFamily="mono" title={meanings[roughness]}>
+              {roughness}
+            </Text>
+            <Box>
+              <Text fontWeight="650" {...(!own && { textDecoration: 'line-through', color: 'soft' })}>
+                {title}
+              </Text>
+              <Text color="soft" fontSize="15px">
+                {does} ({source})
+              </Text>
+            </Box>
+            <Text gridColumn={{ base: '2', md: 'auto' }}>
+              <Text as="span" fontWeight="650" color={TONE[verdict]}>
+                {MARK[verdict]} {verdict}
+              </Text>
+              . {reason}
+            </Text>
+            <Button
+              gridColumn={{ base: '2', md: 'auto' }}
+              disabled={busy}
+              onClick={() => send(() => haveAgent(agent, !own))}
+              aria-label={`${own ? 'Not here' : 'It is here'}: ${title}`}
+            >
+              {own ? 'Not here' : 'It is here'}
+            </Button>
+          </Grid>
+        ))}
+      </Part>
+      <Part title="Stricter in this workshop">
+        <Fold summary="Forbid something here, or ask for a test first">
+          <AnswerForm
+            draftKey={`forbid:${surface}`}
+            fields={[
+              {
+                name: 'agent',
+                label: 'Agent',
+                kind: 'choice',
+                half: true,
+                options: rows.map(({ agent, title }) => ({ value: agent, label: title })),
+              },
+              { name: 'verdict', label: 'Verdict', kind: 'choice', half: true, options: options(['test first', 'never']) },
+              { name: 'reason', label: 'Because' },
+            ]}
+            initial={{ agent: rows[0]!.agent, verdict: 'test first', reason: '' }}
+            submit="Keep this verdict"
+            done="Kept. Every ladder follows it."
+            send={(values) => forbid({ surface, ...values })}
+          />
+        </Fold>
+        <Text color="soft">A verdict of your own can only be stricter than the data set; harm at the sink writes one by itself.</Text>
+      </Part>
+      <Part title="What the roughness means">
+        <ol style={{ listStyle: 'none' }}>
+          {meanings.map((words, i) => (
+            <li key={words}>
+              <code>{i}</code> {words}
+            </li>
+          ))}
+        </ol>
+      </Part>
+    </>
+  );
+}
