@@ -42,7 +42,7 @@ export default defineConfig({
     { name: 'new user, desk', testMatch: /journey/, use: { baseURL: `http://127.0.0.1:${PORTS.empty}`, viewport: { width: 1280, height: 800 } } },
     {
       name: 'new user, phone',
-      testMatch: /journey|intake|teardown/,
+      testMatch: /journey|intake|teardown|wash/,
       use: { baseURL: `http://127.0.0.1:${PORTS.empty}`, viewport: { width: 390, height: 844 }, hasTouch: true },
     },
     { name: 'hostile input', testMatch: /hostile/, use: { baseURL: `http://127.0.0.1:${PORTS.empty}`, viewport: { width: 1280, height: 800 } } },

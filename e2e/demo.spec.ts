@@ -12,6 +12,7 @@ async function addresses(page: Page): Promise<Record<string, string>> {
   await open(page, '/restorations');
   const brimsel = (await page.getByRole('link', { name: /Brimsel Nine/ }).getAttribute('href'))!;
   const tovarn = (await page.getByRole('link', { name: /Tovarn Desk Two/ }).getAttribute('href'))!;
+  const orvane = (await page.getByRole('link', { name: /Orvane Slab/ }).getAttribute('href'))!;
   await open(page, brimsel);
   const piece = (await page.getByRole('link', { name: /K1/ }).first().getAttribute('href'))!;
   await open(page, `${piece}/measure?stage=brighten`);
@@ -29,6 +30,8 @@ async function addresses(page: Page): Promise<Record<string, string>> {
     'worth it': `${brimsel}/worth`,
     brighten: `${brimsel}/brighten`,
     teardown: `${brimsel}/teardown`,
+    wash: `${orvane}/wash`,
+    'cleaning agents': '/stores/agents',
     rebuild: `${brimsel}/rebuild`,
     record: `${brimsel}/record`,
     log: `${brimsel}/log`,

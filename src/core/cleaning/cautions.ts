@@ -44,7 +44,7 @@ const KINDS: readonly Kind[] = [
     never: 'Never with chlorine bleach; rinsed off before any acid.',
   },
   {
-    families: ['alcohol', 'volatile', 'citrus', 'spirit', 'ketone', 'oil'],
+    families: ['alcohol', 'alcoholMild', 'volatile', 'citrus', 'spirit', 'ketone', 'oil'],
     severity: 'caution',
     hazard: 'Solvent: fire and fumes.',
     never: 'No flame, no heater, nothing under current, never with chlorine bleach.',

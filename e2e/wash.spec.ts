@@ -1,0 +1,116 @@
+import { expect, test } from '@playwright/test';
+import { open } from './open';
+
+const PIECES = ['Key caps', 'Lid', 'Bottom shell'];
+/** What is found, on which piece, and what it turns out to be. */
+const FOUND: [piece: number, kind: string, words: string, soil: string][] = [
+  [0, 'soiled', 'veil on the caps', 'Nicotine'],
+  [0, 'soiled', 'sweet under the lower row', 'Sweet drink'],
+  [0, 'soiled', 'hair between the caps', 'Dust and lint'],
+  [1, 'soiled', 'palms at the front edge', 'Hand grease'],
+  [1, 'scuffed', 'black streak', 'Rubber scuff'],
+  [1, 'ink', 'a price in marker', 'Felt marker'],
+  [2, 'stained', 'white rim', 'Mineral scale'],
+  [2, 'stained', 'rust in the shape of a screw', 'Rust stain on plastic'],
+];
+
+test('three pieces with eight findings are washed from plan to dry, on the phone alone', async ({ page }) => {
+  test.setTimeout(420_000);
+  let base = '';
+
+  await test.step('pieces are tagged, findings written down, a sink measured', async () => {
+    await open(page, '/restorations/new');
+    await page.getByLabel('Name you will know it by').fill('Machine for the sink');
+    await page.getByRole('button', { name: 'Open restoration' }).click();
+    await page.waitForURL(/\/intake$/);
+    base = page.url().replace('/intake', '');
+    for (const name of PIECES) {
+      await open(page, `${base}/pieces/new`);
+      await page.getByLabel('Which piece').fill(name);
+      await page.getByRole('button', { name: 'Tag this piece' }).click();
+      await page.waitForURL(/\/pieces\/[0-9a-f-]{36}$/);
+    }
+    await open(page, `${base}/wash`);
+    await expect(page.getByText('No finding asks for the wash')).toBeVisible();
+    await page.getByText('Add a finding').click();
+    for (const [piece, kind, words] of FOUND) {
+      await page.getByLabel('What', { exact: true }).selectOption(kind);
+      await page.getByLabel('On', { exact: true }).selectOption({ label: `K${piece + 1} ${PIECES[piece]}` });
+      await page.getByLabel('Where and how').fill(words);
+      await page.getByRole('button', { name: 'Add finding' }).click();
+      await expect(page.locator('#ladders').getByText(words).first()).toBeVisible();
+    }
+  });
+
+  await test.step('each is named, and its ladder stands, gentlest first', async () => {
+    await expect(page.getByText('Say below what each spot is')).toBeVisible();
+    for (const [, , words, soil] of FOUND) {
+      const spot = page.locator('[id^="spot-"]', { hasText: words });
+      await spot.getByLabel('What it is').selectOption({ label: soil });
+      if (soil.startsWith('Rust')) await spot.getByLabel('Seen from').selectOption('underside');
+      await spot.getByRole('button', { name: 'That is it' }).click();
+      await expect(spot.getByText(soil, { exact: false }).first()).toBeVisible();
+      await expect(spot.getByText('It is something else'))
+        .toBeVisible({ timeout: 20_000 })
+        .catch(() => {});
+    }
+    await expect(page.getByRole('list', { name: 'Ladder for black streak' })).toBeVisible();
+  });
+
+  await test.step('what nothing is worth is left, with its reason', async () => {
+    const stain = page.locator('[id^="spot-"]', { hasText: 'rust in the shape of a screw' });
+    await expect(stain.getByText('Leave it: nothing that may touch it is worth its minutes and wear.')).toBeVisible();
+    await stain.getByText('Leave it', { exact: true }).first().click();
+    await stain.getByRole('button', { name: 'Leave it' }).click();
+    await expect(page.locator('#ladders').getByText(/left on purpose: /)).toBeVisible();
+  });
+
+  await test.step('step by step at the sink: cautions first, then one tap for what came of it', async () => {
+    const sink = page.locator('#sink');
+    let refused = false;
+    let steppedUp = false;
+    for (let pass = 0; pass < 30; pass++) {
+      await page.waitForTimeout(300);
+      const start = sink.getByRole('button', { name: /^Start/ });
+      const outcomes = sink.getByRole('button', { name: /^(Gone|No change): / });
+      await expect(start.or(outcomes.first()).or(sink.getByText('Everything that asked for the wash is settled.')).first()).toBeVisible();
+      if (await outcomes.first().isVisible()) {
+        // The first one steps up its ladder; everything else goes at the first try.
+        const tap = steppedUp ? sink.getByRole('button', { name: /^Gone: / }).first() : sink.getByRole('button', { name: /^No change: / }).first();
+        steppedUp = true;
+        const name = (await tap.getAttribute('aria-label'))!;
+        await tap.click();
+        await expect(sink.getByRole('button', { name, exact: true })).toBeHidden();
+        continue;
+      }
+      if (!(await start.isVisible())) break;
+      const read = sink.getByLabel(/I have read this/);
+      if (await read.isVisible()) {
+        if (!refused) {
+          await start.click();
+          await expect(sink.getByText('Read the cautions and confirm')).toBeVisible();
+          refused = true;
+        }
+        await read.check();
+      }
+      await start.click();
+      await expect(outcomes.first()).toBeVisible();
+    }
+    expect(refused).toBe(true);
+    await expect(sink.getByText('Everything that asked for the wash is settled.')).toBeVisible();
+  });
+
+  await test.step('the stage is done with its last finding, and what is wet dries by the clock', async () => {
+    await open(page, `${base}/wash`);
+    await expect(page.getByRole('heading', { name: 'This stage is settled' })).toBeVisible();
+    await expect(page.locator('#drying').getByText(/K1 Key caps: drying/)).toBeVisible();
+    await expect(
+      page
+        .locator('#drying')
+        .getByText(/h .* left$/)
+        .first(),
+    ).toBeVisible();
+    const sheet = await page.request.get(`${base.replace('/restorations', '/api/restorations')}/wash`);
+    expect((await sheet.body()).subarray(0, 5).toString()).toBe('%PDF-');
+  });
+});
