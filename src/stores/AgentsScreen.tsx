@@ -27,7 +27,7 @@ interface Props {
   meanings: readonly string[];
 }
 
-const TONE = { fine: 'work', 'test first': 'sun', never: 'hazard' } as const;
+const TONE = { fine: 'work', 'test first': 'ink', never: 'hazard' } as const;
 const MARK = { fine: '+', 'test first': '?', never: '–' } as const;
 
 /** What may touch a surface, gentlest first, with the reason; and which agents this workshop has. */

@@ -2,7 +2,7 @@ import type { Family } from './families';
 import type { Roughness } from './roughness';
 
 /** How wet a piece gets. */
-export type Wetness = 'dry' | 'damp' | 'bath';
+type Wetness = 'dry' | 'damp' | 'bath';
 
 export interface Agent {
   title: string;
@@ -32,7 +32,7 @@ const GLOVES = 'gloves';
 const ACID = 'acid-proof gloves and goggles, air';
 
 /** Agents and actions of the sink, each as it is meant to be used. */
-export const AGENTS = {
+const AGENTS = {
   air: {
     ...dry,
     title: 'Hand bulb or dry air',

@@ -19,7 +19,7 @@ export interface Drying {
 export const saturationHpa = (temperatureC: number): number => 6.112 * Math.exp((17.62 * temperatureC) / (243.12 + temperatureC));
 
 /** How thirsty the air is, hPa: what it still takes up (Dalton: evaporation goes with it). */
-export const thirstHpa = (temperatureC: number, humidity: number): number => saturationHpa(temperatureC) * (1 - humidity);
+const thirstHpa = (temperatureC: number, humidity: number): number => saturationHpa(temperatureC) * (1 - humidity);
 
 const USUAL_HPA = thirstHpa(20, 0.5);
 const HOLLOW = 1.5;

@@ -16,7 +16,7 @@ export interface Bather {
   heightMm: number;
 }
 
-export interface Load {
+interface Load {
   pieces: string[];
   /** Litres of water that cover them. */
   waterL: number;

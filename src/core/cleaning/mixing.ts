@@ -1,8 +1,8 @@
 import { agentOf, type AgentId } from './agents';
 import type { Family } from './families';
 
-export const TOGETHER = ['fine', 'rinse between', 'never together'] as const;
-export type Together = (typeof TOGETHER)[number];
+const TOGETHER = ['fine', 'rinse between', 'never together'] as const;
+type Together = (typeof TOGETHER)[number];
 
 export interface Mixture {
   together: Together;

@@ -8,7 +8,7 @@ export interface NamedSpot extends Spot {
   name: string;
 }
 
-export interface Step extends Rung {
+interface Step extends Rung {
   /** The spots of the piece that it serves at once. */
   spots: string[];
 }

@@ -20,7 +20,7 @@ const STAINED = ['stained', 'soiled'] as const;
 const DUST_MASK = 'Old dust, soot and foam: wear a dust mask, and wet it before it is brushed.';
 
 /** What lies on old computers, and what takes it. */
-export const SOILS = {
+const SOILS = {
   dust: {
     title: 'Dust and lint',
     looks: 'Loose, grey, thickest under caps and in vents.',

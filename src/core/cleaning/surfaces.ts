@@ -36,7 +36,7 @@ const TEXTURE_TEST = {
 const CARRIES_NO_WATER = 'Water gets under it or into it.';
 
 /** Surfaces that are met on old computers. Workshop wisdom, after what happens at benches; when in doubt the stricter verdict. */
-export const SURFACES = {
+const SURFACES = {
   'abs-textured': {
     title: 'Textured ABS',
     delicate: false,

@@ -2,7 +2,7 @@ import { agentOf, type AgentId } from './agents';
 import { FAMILIES, type Family } from './families';
 import { surfaceOf, type SurfaceId } from './surfaces';
 
-export const VERDICTS = ['fine', 'test first', 'never'] as const;
+const VERDICTS = ['fine', 'test first', 'never'] as const;
 export type CleaningVerdict = (typeof VERDICTS)[number];
 
 export interface Judged {
@@ -19,7 +19,7 @@ export interface OwnVerdict extends Judged {
 const rank = (verdict: CleaningVerdict) => VERDICTS.indexOf(verdict);
 
 /** The stricter of two. */
-export const stricter = (a: Judged, b: Judged): Judged => (rank(b.verdict) > rank(a.verdict) ? b : a);
+const stricter = (a: Judged, b: Judged): Judged => (rank(b.verdict) > rank(a.verdict) ? b : a);
 
 /** One step stricter: what happens to a verdict after something was harmed. */
 export const lowered = (verdict: CleaningVerdict): CleaningVerdict => VERDICTS[Math.min(VERDICTS.length - 1, rank(verdict) + 1)]!;
