@@ -108,7 +108,8 @@ export async function gatherBundle(restorationId: string): Promise<Bundle | null
     blocks: teardown.blocks,
     functionTests,
     requests,
-    sinkSteps,
+    // Timers belong to the workshop that ran them.
+    sinkSteps: sinkSteps.map((step) => ({ ...step, timerId: null })),
     ledger,
     log: log.map((entry, i) => ({ ...entry, id: i + 1, corrects: entry.corrects === null ? null : (position.get(entry.corrects) ?? null) })),
   };
@@ -139,8 +140,7 @@ export async function keepBundle(bundle: Bundle): Promise<void> {
     for (const row of bundle.blocks) await addRow('blocks', row, transaction);
     for (const row of bundle.functionTests) await addRow('function_tests', row, transaction);
     for (const row of bundle.requests) await addRow('requests', row, transaction);
-    // Timers belong to the workshop that ran them.
-    for (const row of bundle.sinkSteps) await addRow('sink_steps', { ...row, timerId: null }, transaction);
+    for (const row of bundle.sinkSteps) await addRow('sink_steps', row, transaction);
     for (const row of bundle.ledger) await addRow('ledger', row, transaction);
     await keepLog(bundle.log, transaction);
     await appendLog(

@@ -6,10 +6,11 @@ import { cleaningLadder, type Ladder, type OwnKnowledge, type Rung, type Spot, t
 import { refusedBeside, type Open } from '@/core/cleaning/mixing';
 import type { Outcome } from '@/core/cleaning/outcomes';
 import { surfacesOfPiece } from '@/core/cleaning/pieceSurfaces';
-import { nextRung } from '@/core/cleaning/plan';
+import { nextRung, planPiece, type NamedSpot } from '@/core/cleaning/plan';
 import type { SoilId } from '@/core/cleaning/soils';
 import { surfaceOf, type SurfaceId } from '@/core/cleaning/surfaces';
 import { lowered, verdictOnAll, type CleaningVerdict } from '@/core/cleaning/verdicts';
+import type { Aim } from '@/core/intake/aim';
 import { proposalFor } from '@/core/intake/proposals';
 import { Refusal } from '@/core/refusal';
 import { database, inTransaction } from './connection';
@@ -54,29 +55,48 @@ export async function washSpots(restorationId: string, transaction?: Transaction
     await findRows('sink_steps', { restorationId }, [['startedAt', 'ASC']], transaction),
     await ownKnowledge(transaction),
   ];
-  return findings.flatMap((finding): WashSpot[] => {
+  const asked = findings.flatMap((finding) => {
     const piece = pieces.find(({ id }) => id === finding.pieceId) ?? null;
     const aim = piece?.aim ?? restoration.aim;
-    if (proposalFor(finding, aim).stage !== 'wash') return [];
+    return proposalFor(finding, aim).stage === 'wash' ? [{ finding, piece, spot: spotFor(finding, piece, aim) }] : [];
+  });
+  const ladders = laddersFor(asked, own);
+  return asked.map(({ finding, piece, spot }): WashSpot => {
     const all = steps.filter((step) => step.findingId === finding.id);
     const done = all.filter(({ endedAt }) => endedAt !== null);
     const running = all.find(({ endedAt }) => endedAt === null) ?? null;
-    if (finding.soil === null) return [{ finding, piece, spot: null, ladder: null, done, running, next: null }];
-    const spot: Spot = {
-      soil: finding.soil,
-      surfaces: piece ? surfacesOfPiece(piece) : WHOLE,
-      severity: finding.severity,
-      visible: finding.visible,
-      aim,
-      paperLabel: piece?.labels ?? '',
-      metalInside: piece?.metalInside ?? '',
-    };
-    // What was tried on this spot stays on its ladder; what it taught moves the others.
-    const ladder = cleaningLadder(spot, own);
+    const ladder = ladders.get(finding.id) ?? null;
     const passes = done.flatMap(({ agent, outcome }) => (outcome === null ? [] : [{ agent, outcome }]));
-    const next = finding.settledAs === null && running === null ? nextRung(ladder, passes) : null;
-    return [{ finding, piece, spot, ladder, done, running, next }];
+    const next = ladder !== null && finding.settledAs === null && running === null ? nextRung(ladder, passes) : null;
+    return { finding, piece, spot, ladder, done, running, next };
   });
+}
+
+function spotFor(finding: Finding, piece: Piece | null, aim: Aim): Spot | null {
+  if (finding.soil === null) return null;
+  return {
+    soil: finding.soil,
+    surfaces: piece ? surfacesOfPiece(piece) : WHOLE,
+    severity: finding.severity,
+    visible: finding.visible,
+    aim,
+    paperLabel: piece?.labels ?? '',
+    metalInside: piece?.metalInside ?? '',
+  };
+}
+
+/** Ladders by finding. The open spots of one piece are planned together: what may never meet stands on none of them twice. */
+function laddersFor(asked: readonly { finding: Finding; spot: Spot | null }[], own: OwnKnowledge): Map<string, Ladder> {
+  const ladders = new Map<string, Ladder>();
+  const byPiece = new Map<string | null, NamedSpot[]>();
+  for (const { finding, spot } of asked) {
+    if (!spot) continue;
+    // What is settled binds nobody any more.
+    if (finding.settledAs !== null) ladders.set(finding.id, cleaningLadder(spot, own));
+    else byPiece.set(finding.pieceId, [...(byPiece.get(finding.pieceId) ?? []), { ...spot, id: finding.id, name: finding.words || finding.kind }]);
+  }
+  for (const spots of byPiece.values()) for (const { spot, ladder } of planPiece(spots, own).ladders) ladders.set(spot.id, ladder);
+  return ladders;
 }
 
 /** Says what a finding is made of and how it is seen. */

@@ -17,6 +17,7 @@ export interface PiecePlan {
   steps: Step[];
   /** What one spot would ask for and another forbids. */
   ruledOut: RuledOut[];
+  /** Each spot's ladder, without what the other spots of the piece forbid. */
   ladders: { spot: NamedSpot; ladder: Ladder }[];
 }
 
@@ -41,7 +42,18 @@ export function planPiece(spots: readonly NamedSpot[], own: OwnKnowledge): Piece
     if (foe) ruledOut.push({ agent: step.agent, why: neverWith(foe.agent, step.agent) });
     else steps.push(step);
   }
-  return { steps, ruledOut, ladders };
+  const meet = ladders.map(({ spot, ladder }) => {
+    const out = ruledOut.filter(({ agent }) => ladder.rungs.some((rung) => rung.agent === agent));
+    return {
+      spot,
+      ladder: {
+        ...ladder,
+        rungs: ladder.rungs.filter(({ agent }) => !out.some((other) => other.agent === agent)),
+        ruledOut: [...ladder.ruledOut, ...out],
+      },
+    };
+  });
+  return { steps, ruledOut, ladders: meet };
 }
 
 /**
