@@ -1,8 +1,7 @@
 import { agentOf, type AgentId } from './agents';
 import type { Family } from './families';
 
-const TOGETHER = ['fine', 'rinse between', 'never together'] as const;
-type Together = (typeof TOGETHER)[number];
+type Together = 'fine' | 'rinse between' | 'never together';
 
 export interface Mixture {
   together: Together;
