@@ -80,6 +80,9 @@ describe('what ruins things is never fine', () => {
     ['acetone', 'abs-textured', 'never'],
     ['plastic-polish', 'acrylic-window', 'test first'],
     ['hydrochloric-acid', 'abs-textured', 'test first'],
+    ['dry-cloth', 'circuit-board', 'never'],
+    ['vacuum-brush', 'circuit-board', 'test first'],
+    ['glass-cleaner', 'polycarbonate', 'test first'],
   ] as const)('%s on %s: %s', (agent, surface, judged) => expect(verdict(agent, surface)).toBe(judged));
 
   it('no abrasive is fine on a print, a coat, a window, a contact or a screen', () => {

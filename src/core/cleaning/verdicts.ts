@@ -24,6 +24,20 @@ const stricter = (a: Judged, b: Judged): Judged => (rank(b.verdict) > rank(a.ver
 /** One step stricter: what happens to a verdict after something was harmed. */
 export const lowered = (verdict: CleaningVerdict): CleaningVerdict => VERDICTS[Math.min(VERDICTS.length - 1, rank(verdict) + 1)]!;
 
+/** Where an action does more harm to one surface than what it is made of says. */
+const EXCEPTIONS: readonly OwnVerdict[] = [
+  {
+    agent: 'vacuum-brush',
+    surface: 'circuit-board',
+    verdict: 'test first',
+    reason: 'Only with an earthed nozzle and a wrist strap, never touching: static kills chips.',
+  },
+  { agent: 'dry-cloth', surface: 'circuit-board', verdict: 'never', reason: 'Cloth snags on parts and makes static.' },
+  { agent: 'dry-cloth', surface: 'acrylic-window', verdict: 'never', reason: 'Dust under a dry cloth scratches it.' },
+  { agent: 'dry-cloth', surface: 'screen-glass', verdict: 'never', reason: 'Dust under a dry cloth scratches the coating.' },
+  { agent: 'dry-cloth', surface: 'paper-label', verdict: 'never', reason: 'Rubbing lifts its edge and its print.' },
+];
+
 function familyVerdict(family: Family, surface: SurfaceId): Judged {
   const { test, never } = surfaceOf(surface);
   const forbidden = never[family];
@@ -40,7 +54,7 @@ export function verdictOn(agent: AgentId, surface: SurfaceId, own: readonly OwnV
   const known = agentOf(agent)
     .families.map((family) => familyVerdict(family, surface))
     .reduce(stricter);
-  return own.filter((verdict) => verdict.agent === agent && verdict.surface === surface).reduce(stricter, known);
+  return [...EXCEPTIONS, ...own].filter((verdict) => verdict.agent === agent && verdict.surface === surface).reduce<Judged>(stricter, known);
 }
 
 /** For a piece with several surfaces: the strictest, and whose it is. */
