@@ -11,6 +11,7 @@ import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_PIECE, trialPhoto, trialPiece, t
 import {
   addOwnVerdict,
   addTub,
+  dryIn,
   endPass,
   listOwnVerdicts,
   listTubs,
@@ -88,6 +89,20 @@ describe('the clock', () => {
     await endPass((await runningOf(restorationId)).id, 'better', '', new Date('2026-07-01T10:30:00Z'));
     const [drying] = (await runningTimers()).filter((timer) => timer.restorationId === restorationId);
     expect(drying).toMatchObject({ label: 'K1 Lid: drying', dueAt: '2026-07-02T04:30:00.000Z' });
+  });
+
+  it('is worked out again for the room that it dries in', async () => {
+    const { restorationId, finding } = await dirty();
+    await startPass([finding.id], 'soap-soak', new Date('2026-07-01T10:00:00Z'));
+    await endPass((await runningOf(restorationId)).id, 'better', '', new Date('2026-07-01T10:30:00Z'));
+    const drying = async () => (await runningTimers()).find((timer) => timer.restorationId === restorationId)!;
+    const { id } = await drying();
+    await dryIn(id, { temperatureC: 20, humidity: 0.5, airing: true });
+    expect((await drying()).dueAt).toBe('2026-07-01T19:30:00.000Z');
+    await dryIn(id, { temperatureC: 20, humidity: 0.9, airing: false });
+    expect((await drying()).dueAt > '2026-07-04').toBe(true);
+    await endTimer(id);
+    await expect(dryIn(id, { temperatureC: 20, humidity: 0.5, airing: false })).rejects.toThrow('is not drying any more');
   });
 
   it('a piece that dries keeps the case from being closed', async () => {

@@ -32,6 +32,9 @@ export interface WashSpot {
   next: Rung | null;
 }
 
+/** How the timer of a piece that dries is called. */
+export const DRYING = ': drying';
+
 /** The machine as a whole is taken for what most of it is: textured shell, and what shells are printed with. */
 const WHOLE: SurfaceId[] = ['abs-textured'];
 
@@ -248,7 +251,7 @@ async function startDrying({ agent, pieceId, restorationId }: SinkStep, now: Dat
   const hours = dryHours(agent, { surfaces: surfacesOfPiece(piece), hollow: piece.hollow, airing: false, temperatureC: 20, humidity: 0.5 });
   const dueAt = dryAt(now, hours).toISOString();
   if (hours < 0.25) return;
-  const label = `${piece.tag} ${piece.name}: drying`;
+  const label = `${piece.tag} ${piece.name}${DRYING}`;
   const [drying] = await findRows('timers', { restorationId, pieceId: piece.id, label, endedAt: null }, undefined, transaction);
   if (drying && drying.dueAt >= dueAt) return;
   if (drying) await changeRow('timers', { id: drying.id }, { dueAt }, transaction);
@@ -270,6 +273,35 @@ async function startDrying({ agent, pieceId, restorationId }: SinkStep, now: Dat
       transaction,
     );
   await appendLog({ restorationId, stage: 'wash', kind: 'drying', words: `${label}, about ${Math.round(hours)} h.` }, transaction, now);
+}
+
+/** The room that something dries in. */
+export interface Room {
+  temperatureC: number;
+  /** Relative humidity, 0 to 1. */
+  humidity: number;
+  airing: boolean;
+}
+
+/** Works the drying of a piece out again for the room that it really dries in, from when it came out of the wet. */
+export async function dryIn(timerId: string, room: Room): Promise<void> {
+  await inTransaction(async (transaction) => {
+    const timer = await needRow('timers', timerId, transaction);
+    const piece = timer.pieceId === null ? null : await findRow('pieces', timer.pieceId, transaction);
+    if (!piece || timer.endedAt !== null || !timer.label.endsWith(DRYING)) throw new Refusal('timerId', 'This piece is not drying any more.');
+    const steps = await findRows('sink_steps', { pieceId: piece.id, restorationId: timer.restorationId }, undefined, transaction);
+    const surfaces = surfacesOfPiece(piece);
+    const ends = steps.flatMap(({ agent, endedAt }) =>
+      endedAt === null ? [] : [dryAt(new Date(endedAt), dryHours(agent, { surfaces, hollow: piece.hollow, ...room })).toISOString()],
+    );
+    const dueAt = ends.sort().at(-1) ?? timer.dueAt;
+    await changeRow('timers', { id: timerId }, { dueAt }, transaction);
+    const words = `${timer.label} at ${room.temperatureC} °C and ${Math.round(100 * room.humidity)} %${room.airing ? ', in moving air' : ''}.`;
+    await appendLog(
+      { restorationId: timer.restorationId, stage: 'wash', kind: 'drying', words, data: { timerId, room, before: timer.dueAt } },
+      transaction,
+    );
+  });
 }
 
 /** Puts a photograph to a pass that did harm. */

@@ -2,10 +2,13 @@
 
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { showMinutes } from '@/core/runsheet/time';
+import { AnswerForm, options } from '@/ui/AnswerForm';
 import { useNow } from '@/ui/clock';
+import { Fold } from '@/ui/Fold';
+import { driesIn } from './actions';
 
 /** How far a piece has dried, as a filling bar. */
-export function DryingBar({ label, startedAt, dueAt }: { label: string; startedAt: string; dueAt: string }) {
+export function DryingBar({ id, label, startedAt, dueAt }: { id: string; label: string; startedAt: string; dueAt: string }) {
   const now = useNow();
   const [from, to] = [Date.parse(startedAt), Date.parse(dueAt)];
   const share = now === 0 ? 0 : Math.min(1, Math.max(0, (now - from) / (to - from)));
@@ -18,6 +21,21 @@ export function DryingBar({ label, startedAt, dueAt }: { label: string; startedA
       <Box height="10px" bg="line" aria-hidden>
         <Box height="100%" bg="work" style={{ width: `${100 * share}%` }} />
       </Box>
+      <Fold summary="The room is warmer, drier or airy" quiet>
+        <AnswerForm
+          draftKey={`room:${id}`}
+          fields={[
+            { name: 'temperatureC', label: 'Room', kind: 'number', unit: '°C', third: true },
+            { name: 'humidityPercent', label: 'Humidity', kind: 'number', unit: '%', third: true },
+            { name: 'air', label: 'Air', kind: 'choice', third: true, options: options(['still', 'moving']) },
+          ]}
+          initial={{ temperatureC: '20', humidityPercent: '50', air: 'still' }}
+          submit="Work it out again"
+          done="Worked out for this room."
+          keeps
+          send={(values) => driesIn({ timerId: id, ...values })}
+        />
+      </Fold>
     </Box>
   );
 }

@@ -2,7 +2,7 @@ import { measurementsOf } from '@/data/measurements';
 import { piecesOf } from '@/data/pieces';
 import { findRestoration } from '@/data/restorations';
 import { runningTimers } from '@/data/timers';
-import { listTubs, washSpots } from '@/data/wash';
+import { DRYING, listTubs, washSpots } from '@/data/wash';
 import { loadViews } from './loadViews';
 import { passes, spotView } from './view';
 import { WashBench } from './WashBench';
@@ -18,7 +18,7 @@ export async function WashStage({ restorationId }: { restorationId: string }) {
     measurementsOf(restorationId),
   ]);
   const { running, next } = passes(spots, timers);
-  const drying = timers.filter((timer) => timer.restorationId === restorationId && timer.label.endsWith(': drying'));
+  const drying = timers.filter((timer) => timer.restorationId === restorationId && timer.label.endsWith(DRYING));
   return (
     <WashBench
       restorationId={restorationId}

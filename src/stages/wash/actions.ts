@@ -1,11 +1,11 @@
 'use server';
 
 import { settleFinding } from '@/data/findings';
-import { addTub, endPass, nameSoil, showHarm, startPass } from '@/data/wash';
+import { addTub, dryIn, endPass, nameSoil, showHarm, startPass } from '@/data/wash';
 import { answer, type Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
 import { howClean, type HowClean } from './howClean';
-import { harmPhotoSchema, leaveSchema, outcomeSchema, pieceSchema, soilSchema, startSchema, tubSchema } from './schema';
+import { harmPhotoSchema, leaveSchema, outcomeSchema, pieceSchema, roomSchema, soilSchema, startSchema, tubSchema } from './schema';
 
 /** What a finding is made of. */
 export async function itIs(given: Given): Promise<Answer<void>> {
@@ -40,4 +40,11 @@ export async function ownTub(given: Given): Promise<Answer<void>> {
 /** How much of a face is soiled, before and after. */
 export async function lookHowClean(pieceId: string): Promise<Answer<HowClean>> {
   return answer(pieceSchema, { pieceId }, (given) => howClean(given.pieceId));
+}
+
+/** The room that a piece dries in. */
+export async function driesIn(given: Given): Promise<Answer<void>> {
+  return write(roomSchema, given, ({ timerId, temperatureC, humidityPercent, air }) =>
+    dryIn(timerId, { temperatureC, humidity: humidityPercent / 100, airing: air === 'moving' }),
+  );
 }

@@ -73,3 +73,10 @@ export const tubSchema = Joi.object<{ name: string; lengthMm: number; widthMm: n
 });
 
 export const pieceSchema = Joi.object<{ pieceId: string }>({ pieceId: id });
+
+export const roomSchema = Joi.object<{ timerId: string; temperatureC: number; humidityPercent: number; air: 'still' | 'moving' }>({
+  timerId: id,
+  temperatureC: Joi.number().min(-5).max(50).required().label('Room'),
+  humidityPercent: Joi.number().min(0).max(99).required().label('Humidity'),
+  air: Joi.string().valid('still', 'moving').required().label('Air'),
+});
