@@ -1,3 +1,5 @@
+import { Refusal } from '@/core/refusal';
+import type { Stage } from '@/core/runsheet/stages';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
 import { needsNoAnswer } from './requests';
@@ -21,4 +23,20 @@ export async function addLedgerEntry(entry: Omit<LedgerEntry, 'id' | 'at'>, now 
       now,
     );
   });
+}
+
+/**
+ * Takes so much out of a bottle of the stores, at its share of what the bottle cost.
+ *
+ * @throws Refusal where more was used than the bottle holds
+ */
+export async function useFromStores(use: { restorationId: string; stage: Stage; stockId: string; usedMl: number }, now = new Date()): Promise<void> {
+  const item = await needRow('stock', use.stockId);
+  if (item.sizeMl !== null && use.usedMl > item.sizeMl)
+    throw new Refusal('usedMl', `“${item.name}” holds ${item.sizeMl} mL in all. Look at the amount again.`);
+  const amountMinor = item.priceMinor === null || item.sizeMl === null ? 0 : Math.round((item.priceMinor * use.usedMl) / item.sizeMl);
+  await addLedgerEntry(
+    { restorationId: use.restorationId, stage: use.stage, kind: 'material', words: `${item.name}, ${use.usedMl} mL`, amountMinor, minutes: 0 },
+    now,
+  );
 }

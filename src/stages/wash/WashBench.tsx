@@ -4,8 +4,11 @@ import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { CleanPart } from './CleanPart';
 import { DryingBar } from './DryingBar';
+import { AnswerForm } from '@/ui/AnswerForm';
+import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { useWakeLock } from '@/ui/useWakeLock';
+import { used } from './actions';
 import { LadderPart } from './LadderPart';
 import { SinkCard } from './SinkCard';
 import { TubPart, type LoadView } from './TubPart';
@@ -18,12 +21,13 @@ interface Props {
   spots: readonly SpotView[];
   drying: readonly { id: string; label: string; startedAt: string; dueAt: string }[];
   loads: readonly LoadView[];
+  bottles: readonly { value: string; label: string }[];
   pieces: readonly { id: string; tag: string; name: string; measured: number }[];
   tubs: readonly { id: string; name: string; lengthMm: number; widthMm: number; depthMm: number }[];
 }
 
 /** At the sink: what runs or comes next, large; then every ladder, what dries, and what can share a bath. */
-export function WashBench({ restorationId, running, next, spots, drying, loads, tubs, pieces }: Props) {
+export function WashBench({ restorationId, running, next, spots, drying, loads, tubs, pieces, bottles }: Props) {
   useWakeLock();
   const all = [...running, ...next];
   const [chosen, setChosen] = useState<string | null>(null);
@@ -75,6 +79,23 @@ export function WashBench({ restorationId, running, next, spots, drying, loads, 
           {[...unnamed, ...open.filter(({ soil }) => soil !== null), ...spots.filter(({ settled }) => settled !== null)].map((spot) => (
             <LadderPart key={spot.id} spot={spot} />
           ))}
+        </Part>
+      )}
+      {bottles.length > 0 && spots.length > 0 && (
+        <Part title="Used from the stores" id="used">
+          <Fold summary="Write down what a bath or a pass used">
+            <AnswerForm
+              draftKey={`used:${restorationId}`}
+              fields={[
+                { name: 'stockId', label: 'Bottle', kind: 'choice', half: true, options: bottles },
+                { name: 'usedMl', label: 'Used', kind: 'number', unit: 'mL', half: true },
+              ]}
+              initial={{ stockId: bottles[0]!.value, usedMl: '' }}
+              submit="Into the ledger"
+              done="In the ledger, at its share of the price."
+              send={(values) => used({ restorationId, ...values })}
+            />
+          </Fold>
         </Part>
       )}
       <CleanPart restorationId={restorationId} pieces={pieces} />

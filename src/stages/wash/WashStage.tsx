@@ -1,6 +1,7 @@
 import { measurementsOf } from '@/data/measurements';
 import { piecesOf } from '@/data/pieces';
 import { findRestoration } from '@/data/restorations';
+import { listStock } from '@/data/stock';
 import { runningTimers } from '@/data/timers';
 import { DRYING, listTubs, washSpots } from '@/data/wash';
 import { loadViews } from './loadViews';
@@ -10,12 +11,13 @@ import { WashBench } from './WashBench';
 /** The wash: the gentlest thing that works, step by step, and when to stop. */
 export async function WashStage({ restorationId }: { restorationId: string }) {
   if (!(await findRestoration(restorationId))) return null;
-  const [spots, timers, tubs, pieces, measurements] = await Promise.all([
+  const [spots, timers, tubs, pieces, measurements, stock] = await Promise.all([
     washSpots(restorationId),
     runningTimers(),
     listTubs(),
     piecesOf(restorationId),
     measurementsOf(restorationId),
+    listStock(),
   ]);
   const { running, next } = passes(spots, timers);
   const drying = timers.filter((timer) => timer.restorationId === restorationId && timer.label.endsWith(DRYING));
@@ -28,6 +30,7 @@ export async function WashStage({ restorationId }: { restorationId: string }) {
       drying={drying.map(({ id, label, startedAt, dueAt }) => ({ id, label, startedAt, dueAt }))}
       loads={await loadViews(tubs)}
       tubs={tubs}
+      bottles={stock.map(({ id, name }) => ({ value: id, label: name }))}
       pieces={pieces.map(({ id, tag, name }) => ({
         id,
         tag,

@@ -1,11 +1,12 @@
 'use server';
 
 import { settleFinding } from '@/data/findings';
+import { useFromStores as takeFromStores } from '@/data/ledger';
 import { addTub, dryIn, endPass, nameSoil, showHarm, startPass } from '@/data/wash';
 import { answer, type Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
 import { howClean, type HowClean } from './howClean';
-import { harmPhotoSchema, leaveSchema, outcomeSchema, pieceSchema, roomSchema, soilSchema, startSchema, tubSchema } from './schema';
+import { harmPhotoSchema, leaveSchema, outcomeSchema, pieceSchema, roomSchema, soilSchema, startSchema, tubSchema, usedSchema } from './schema';
 
 /** What a finding is made of. */
 export async function itIs(given: Given): Promise<Answer<void>> {
@@ -47,4 +48,9 @@ export async function driesIn(given: Given): Promise<Answer<void>> {
   return write(roomSchema, given, ({ timerId, temperatureC, humidityPercent, air }) =>
     dryIn(timerId, { temperatureC, humidity: humidityPercent / 100, airing: air === 'moving' }),
   );
+}
+
+/** What was used out of a bottle of the stores; it goes to the ledger. */
+export async function used(given: Given): Promise<Answer<void>> {
+  return write(usedSchema, given, (use) => takeFromStores({ ...use, stage: 'wash' }));
 }

@@ -80,3 +80,9 @@ export const roomSchema = Joi.object<{ timerId: string; temperatureC: number; hu
   humidityPercent: Joi.number().min(0).max(99).required().label('Humidity'),
   air: Joi.string().valid('still', 'moving').required().label('Air'),
 });
+
+export const usedSchema = Joi.object<{ restorationId: string; stockId: string; usedMl: number }>({
+  restorationId: id,
+  stockId: id.label('Bottle'),
+  usedMl: Joi.number().positive().max(50_000).required().label('Used'),
+});

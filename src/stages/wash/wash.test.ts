@@ -2,6 +2,8 @@
 import { addFinding } from '@/data/findings';
 import { keepMeasurement, PIECE_REGION } from '@/data/measurements';
 import { addPhoto } from '@/data/photos/store';
+import { ledgerOf } from '@/data/ledger';
+import { addStock } from '@/data/stock';
 import { addPiece } from '@/data/pieces';
 import { runningTimers } from '@/data/timers';
 import { inTrialWorkshop, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration } from '@/data/trial';
@@ -10,7 +12,7 @@ import { wrongs } from '@/edge/wrongs';
 import { measurePicture } from '@/core/photo/measure';
 import type { Picture, Point } from '@/core/photo/picture';
 import { toJpeg } from '@/simulators/camera/jpeg';
-import { cameOf, itIs, leave, lookHowClean, ownTub, showIt, start } from './actions';
+import { cameOf, itIs, leave, lookHowClean, ownTub, showIt, start, used } from './actions';
 import { loadViews } from './loadViews';
 import { washSheetPdf } from './sheetPdf';
 import { passes, spotView } from './view';
@@ -83,6 +85,22 @@ it('loads, tubs and the sheet for the wall', async () => {
     await loadViews([{ name: 'Trial sink', lengthMm: 500, widthMm: 400, depthMm: 200 }]),
   );
   expect(sheet.subarray(0, 5).toString()).toBe('%PDF-');
+});
+
+it('what is used of a bottle goes to the ledger at its share of the price', async () => {
+  const { restorationId } = await keyboard();
+  const soap = await addStock({
+    name: 'Dish soap',
+    kind: 'cleaner',
+    strengthValue: null,
+    strengthUnit: null,
+    sizeMl: 500,
+    priceMinor: 250,
+    words: '',
+  });
+  expect(wrongs(await used({ restorationId, stockId: soap.id, usedMl: '600' }))).toMatch(/usedMl: “Dish soap” holds 500 mL in all/);
+  expect(wrongs(await used({ restorationId, stockId: soap.id, usedMl: '40' }))).toBe('');
+  expect((await ledgerOf(restorationId)).at(-1)).toMatchObject({ kind: 'material', stage: 'wash', words: 'Dish soap, 40 mL', amountMinor: 20 });
 });
 
 describe('how clean, measured', () => {
