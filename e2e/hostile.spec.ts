@@ -108,3 +108,28 @@ test('sums answer bad input with every field', async ({ request }) => {
   expect((await request.post('/api/sums/peroxide-dilution', { data: 'not json', headers: { 'Content-Type': 'text/plain' } })).status()).toBe(400);
   expect((await request.post('/api/sums/no-such-sum', { data: {} })).status()).toBe(404);
 });
+
+test('files of what is not there, or on paper that nobody has, are refused with words', async ({ request }) => {
+  const ask = async (address: string) => {
+    const response = await request.get(address);
+    return { status: response.status(), words: await response.text() };
+  };
+  const own = `/api/restorations/${restorationId}`;
+  const papyrus = await ask(`${own}/teardown?as=labels&paper=papyrus`);
+  expect([papyrus.status, papyrus.words]).toEqual([400, 'There is no such paper. Choose one of a4, letter, roll62.']);
+  const empty = await ask(`${own}/teardown?as=labels&paper=a4`);
+  expect([empty.status, empty.words]).toEqual([404, 'Nothing is in a tray or bag yet, so there is nothing to label.']);
+  expect((await ask(`${own}/teardown?as=pdf`)).words.slice(0, 5)).toBe('%PDF-');
+  expect((await ask(`${own}/wash`)).words.slice(0, 5)).toBe('%PDF-');
+  expect((await ask(`${own}/requests/nothing`)).status).toBe(404);
+  for (const file of ['teardown', 'wash', 'export', 'requests/x']) expect((await ask(`/api/restorations/nobody/${file}`)).status).toBe(404);
+});
+
+test('the door of a server that is not for the network lets nobody in and nothing out', async ({ request }) => {
+  const answered = (await (await request.post('/api/enter', { data: { passphrase: 'let me in' } })).json()) as Answered;
+  expect(message(answered)).toContain('No passphrase is set');
+  expect(message((await (await request.post('/api/enter', { data: { passphrase: { $ne: '' } } })).json()) as Answered)).toMatch(
+    /Passphrase must be a string/,
+  );
+  expect((await request.get('/hand', { maxRedirects: 0 })).headers().location).toMatch(/^\//);
+});

@@ -1,7 +1,8 @@
 import { listStock } from '@/data/stock';
 import { inTrialWorkshop } from '@/data/trial';
 import { wrongs } from '@/edge/wrongs';
-import { putIntoStores } from './actions';
+import { listAgentsOff, listOwnVerdicts } from '@/data/wash';
+import { forbid, haveAgent, putIntoStores } from './actions';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
@@ -37,4 +38,22 @@ it.each([
 it('takes what is no peroxide without a strength', async () => {
   const [kind] = (await import('./kinds')).STOCK_KINDS.filter((name) => !name.startsWith('peroxide'));
   expect(wrongs(await putIntoStores({ ...BOTTLE, name: 'Film', kind: kind!, strengthValue: '' }))).toBe('');
+});
+
+describe('cleaning agents', () => {
+  it('are switched off and on, and forbidden on a surface with a reason', async () => {
+    expect(wrongs(await haveAgent('vinegar', false))).toBe('');
+    expect((await listAgentsOff()).map(({ id }) => id)).toEqual(['vinegar']);
+    expect(wrongs(await haveAgent('vinegar', true))).toBe('');
+    expect(await listAgentsOff()).toEqual([]);
+    expect(wrongs(await forbid({ agent: 'isopropyl', surface: 'abs-textured', verdict: 'never', reason: 'dulled ours' }))).toBe('');
+    expect(await listOwnVerdicts()).toMatchObject([{ agent: 'isopropyl', verdict: 'never', reason: 'dulled ours' }]);
+  });
+
+  it('a verdict that loosens, or gives no reason, is refused', async () => {
+    expect(wrongs(await haveAgent('holy water', true))).toMatch(/agent: /);
+    expect(wrongs(await forbid({ agent: 'acetone', surface: 'cheese', verdict: 'fine', reason: '' }))).toMatch(
+      /surface: .*verdict: .*reason: Say why/s,
+    );
+  });
 });
