@@ -222,9 +222,22 @@ export async function endPass(stepId: string, outcome: Outcome, words: string, n
     if (row.timerId && others.length === 0)
       await changeRow('timers', { id: row.timerId, endedAt: null }, { endedAt: now.toISOString() }, transaction);
     await startDrying(row, now, transaction);
+    await countHands(row, now, transaction);
     return row;
   });
   if (outcome === 'gone') await settleFinding(step.findingId, 'done', agentOf(step.agent).title, now);
+}
+
+/** The hands of a pass go to the ledger once, however many spots it was over. */
+async function countHands({ id, restorationId, agent, pieceId, startedAt }: SinkStep, now: Date, transaction: Transaction): Promise<void> {
+  const same = await findRows('sink_steps', { restorationId, agent, pieceId, startedAt }, undefined, transaction);
+  if (same.some((other) => other.id !== id && other.endedAt !== null)) return;
+  const { title, handsMin } = agentOf(agent);
+  await addRow(
+    'ledger',
+    { restorationId, stage: 'wash', kind: 'minutes', words: `${title}, about`, amountMinor: 0, minutes: handsMin, at: now.toISOString() },
+    transaction,
+  );
 }
 
 async function lowerVerdict({ agent, surface, restorationId }: SinkStep, words: string, now: Date, transaction: Transaction): Promise<void> {

@@ -38,7 +38,7 @@ it('the demo workshop is told: one finished, one under way, one taken in', () =>
   const pellwig = stories.find(({ bundle }) => bundle.restoration.title === 'Pellwig Pocket')!;
   expect(pellwig.pieces[0]!.first!.verdict).toBe('to go');
   expect(pellwig.pieces[0]!.last!.verdict).toBe('matched');
-  expect(pellwig.cost).toMatchObject({ price: '€8.00', minutes: 90, work: '€18.00' });
+  expect(pellwig.cost).toMatchObject({ price: '€8.00', minutes: 162, work: '€32.40' });
 });
 
 it('follows its published schema, which is the one in docs', async () => {

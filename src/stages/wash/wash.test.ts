@@ -55,6 +55,8 @@ describe('the screen of the sink', () => {
     expect(spots[0]!.settled).toBe('done: Warm water and dish soap');
     expect(spots[1]!.rungs.find(({ agent }) => agent === 'soap-soak')).toMatchObject({ state: 'done', outcomes: ['no change'] });
     expect(spots[1]!.rungs.find(({ state }) => state === 'next')).toBeDefined();
+    // One bath over two spots took the hands once.
+    expect((await ledgerOf(restorationId)).filter(({ kind, stage }) => kind === 'minutes' && stage === 'wash')).toMatchObject([{ minutes: 12 }]);
   });
 
   it('harm needs words, takes a photograph, and stops the spot; what is left has its reason', async () => {
