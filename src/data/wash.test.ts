@@ -76,6 +76,19 @@ describe('a spot at the sink', () => {
   });
 });
 
+it('what nobody weighed for a soil does not start, and the whole machine is never bathed', async () => {
+  const { finding } = await dirty('hand-grease');
+  await expect(startPass([finding.id], 'acetone')).rejects.toThrow('Acetone is no way to take off “lid”');
+  await expect(startPass([finding.id], 'chlorine-bleach')).rejects.toThrow('is no way to take off');
+  const { id: restorationId } = await trialRestoration();
+  const whole = await addFinding({ restorationId, pieceId: null, stage: 'intake', kind: 'soiled', severity: 'bad', words: 'all over' });
+  await nameSoil(whole.id, 'hand-grease', 'front');
+  await expect(startPass([whole.id], 'soap-soak')).rejects.toThrow('Metal still inside: its boards and its metal');
+  const { ladder } = await spotOf(restorationId);
+  expect(ladder!.rungs.map(({ agent }) => agent)).toEqual(['soap-wipe', 'isopropyl-half', 'glass-cleaner']);
+  expect(ladder!.rungs[0]!.masks).toEqual(['labels on the machine: tape it over']);
+});
+
 describe('the clock', () => {
   it('runs while something works, outlives the page, and goes on as drying', async () => {
     const { restorationId, piece, finding } = await dirty();

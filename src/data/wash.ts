@@ -35,8 +35,15 @@ export interface WashSpot {
 /** How the timer of a piece that dries is called. */
 export const DRYING = ': drying';
 
-/** The machine as a whole is taken for what most of it is: textured shell, and what shells are printed with. */
-const WHOLE: SurfaceId[] = ['abs-textured'];
+/**
+ * The machine as a whole: what is done to it must be borne by brittle shells, prints and coats alike, its labels are
+ * covered, and nothing bathes it while its boards are in it. Tagged pieces have their own, gentler rules.
+ */
+const WHOLE = {
+  surfaces: ['abs-flame-retarded', 'polystyrene', 'legend-printed', 'painted-plastic'] as SurfaceId[],
+  paperLabel: 'labels on the machine',
+  metalInside: 'its boards and its metal, as long as it is in one piece',
+};
 
 /** What this workshop has seen, forbidden and does not own. */
 export async function ownKnowledge(transaction?: Transaction): Promise<OwnKnowledge> {
@@ -79,12 +86,12 @@ function spotFor(finding: Finding, piece: Piece | null, aim: Aim): Spot | null {
   if (finding.soil === null) return null;
   return {
     soil: finding.soil,
-    surfaces: piece ? surfacesOfPiece(piece) : WHOLE,
+    surfaces: piece ? surfacesOfPiece(piece) : WHOLE.surfaces,
     severity: finding.severity,
     visible: finding.visible,
     aim,
-    paperLabel: piece?.labels ?? '',
-    metalInside: piece?.metalInside ?? '',
+    paperLabel: piece ? piece.labels : WHOLE.paperLabel,
+    metalInside: piece ? piece.metalInside : WHOLE.metalInside,
   };
 }
 
@@ -151,8 +158,9 @@ export async function startPass(findingIds: readonly string[], agent: AgentId, n
       if (running) throw new Refusal('findingIds', `“${finding.words || finding.kind}” is being worked already, perhaps on another screen.`);
       if (!spot || !ladder) throw new Refusal('findingIds', `Say first what “${finding.words || finding.kind}” is made of.`);
       const out = ladder.ruledOut.find((known) => known.agent === agent);
-      const worth = out?.why.startsWith('Not worth') ?? false;
-      if (out && !worth) throw new Refusal('agent', out.why);
+      // What the ladder does not know for this soil was weighed by nobody: it does not start either.
+      if (!ladder.rungs.some((rung) => rung.agent === agent) && out?.because !== 'worth')
+        throw new Refusal('agent', out?.why ?? `${title} is no way to take off “${finding.words || finding.kind}”. Take a rung of its ladder.`);
     }
     await needsNoAnswer(restorationId, { about: 'treatment', stage: 'wash', pieceId: first.pieceId }, 'agent', transaction);
     await guardBench(title, families, 'agent', transaction);

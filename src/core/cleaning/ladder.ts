@@ -56,6 +56,8 @@ export interface Rung {
 
 export interface RuledOut {
   agent: AgentId;
+  /** `worth`: it may be done, but the ladder does not ask for it. */
+  because: 'off' | 'surface' | 'metal inside' | 'mixture' | 'worth';
   why: string;
 }
 
@@ -106,7 +108,7 @@ export function cleaningLadder(spot: Spot, own: OwnKnowledge = NOTHING_OWN): Lad
     const chance = chanceOf(agent, spot.soil, own.tried);
     if (!chance) continue;
     const out = ruledOutBy(agent, spot, own);
-    if (out) ruledOut.push({ agent, why: out });
+    if (out) ruledOut.push({ agent, ...out });
     else allowed.push(candidate(agent, chance, spot, own));
   }
   allowed.sort(inOrder);
@@ -114,12 +116,12 @@ export function cleaningLadder(spot: Spot, own: OwnKnowledge = NOTHING_OWN): Lad
   for (const next of allowed) {
     const { agent } = next.rung;
     const foe = compatible.find(({ rung }) => mixture(rung.agent, agent).together === 'never together')?.rung.agent;
-    if (foe) ruledOut.push({ agent, why: neverWith(foe, agent) });
+    if (foe) ruledOut.push({ agent, because: 'mixture', why: neverWith(foe, agent) });
     else compatible.push(next);
   }
   const kept = compatible.filter((next) => {
     if (next.merit > 0) return true;
-    ruledOut.push({ agent: next.rung.agent, why: notWorth(next.rung, spot) });
+    ruledOut.push({ agent: next.rung.agent, because: 'worth', why: notWorth(next.rung, spot) });
     return false;
   });
   const rungs = kept.map(({ rung }, i) => ({ ...rung, ...placed(kept, i) }));
@@ -132,12 +134,12 @@ const inOrder = (a: Candidate, b: Candidate) => a.roughness - b.roughness || a.r
 export const neverWith = (gentler: AgentId, rougher: AgentId): string =>
   `Never with ${inSentence(agentOf(gentler).title)}, which is gentler. ${mixture(gentler, rougher).reason}`;
 
-function ruledOutBy(agent: AgentId, { surfaces, metalInside }: Spot, own: OwnKnowledge): string | null {
-  if (own.off.includes(agent)) return 'Not in this workshop.';
+function ruledOutBy(agent: AgentId, { surfaces, metalInside }: Spot, own: OwnKnowledge): Omit<RuledOut, 'agent'> | null {
+  if (own.off.includes(agent)) return { because: 'off', why: 'Not in this workshop.' };
   const { verdict, reason, surface } = verdictOnAll(agent, surfaces, own.verdicts);
-  if (verdict === 'never') return `Never on ${inSentence(surfaceOf(surface).title)}. ${reason}`;
+  if (verdict === 'never') return { because: 'surface', why: `Never on ${inSentence(surfaceOf(surface).title)}. ${reason}` };
   if (agentOf(agent).wet === 'bath' && metalInside)
-    return `Metal still inside: ${metalInside}. Take it out under Teardown before anything goes into a bath.`;
+    return { because: 'metal inside', why: `Metal still inside: ${metalInside}. Take it out under Teardown before anything goes into a bath.` };
   return null;
 }
 
@@ -183,7 +185,7 @@ function notWorth({ agent, chance, minutes }: Rung, { visible }: Spot): string {
 function endOf(rungs: readonly Rung[], ruledOut: readonly RuledOut[], { soil, aim }: Spot): string {
   if (rungs.length > 0) return `After the last rung leave it: going on would cost more surface and minutes than it is worth under the aim “${aim}”.`;
   if (soilOf(soil).harms) return 'Nothing here may safely touch it, and it goes on doing harm: show it to a specialist.';
-  return ruledOut.some(({ why }) => why.startsWith('Not worth'))
+  return ruledOut.some(({ because }) => because === 'worth')
     ? 'Leave it: nothing that may touch it is worth its minutes and wear.'
     : 'Leave it: nothing here may safely touch it. A specialist may know a way.';
 }

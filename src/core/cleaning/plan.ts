@@ -39,7 +39,7 @@ export function planPiece(spots: readonly NamedSpot[], own: OwnKnowledge): Piece
   const ruledOut: RuledOut[] = [];
   for (const step of inOrder) {
     const foe = steps.find(({ agent }) => mixture(agent, step.agent).together === 'never together');
-    if (foe) ruledOut.push({ agent: step.agent, why: neverWith(foe.agent, step.agent) });
+    if (foe) ruledOut.push({ agent: step.agent, because: 'mixture', why: neverWith(foe.agent, step.agent) });
     else steps.push(step);
   }
   const meet = ladders.map(({ spot, ladder }) => {

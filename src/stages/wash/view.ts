@@ -126,7 +126,7 @@ function passOf(agent: AgentId, spots: readonly WashSpot[], timers: readonly Tim
 
 /** Spots that are the same far, gathered: what runs first, then what can be started, the gentlest first. */
 export function passes(spots: readonly WashSpot[], timers: readonly Timer[]): { running: PassView[]; next: PassView[] } {
-  const gathered = (agentFor: (of: WashSpot) => AgentId | undefined): PassView[] => {
+  const gathered = (agentFor: (of: WashSpot) => AgentId | undefined, sharesBath: boolean): PassView[] => {
     const groups = new Map<string, { agent: AgentId; spots: WashSpot[] }>();
     for (const of of spots) {
       const agent = agentFor(of);
@@ -134,14 +134,13 @@ export function passes(spots: readonly WashSpot[], timers: readonly Timer[]): { 
       const key = `${of.piece?.id ?? ''}:${agent}`;
       groups.set(key, { agent, spots: [...(groups.get(key)?.spots ?? []), of] });
     }
-    // A bath goes over the whole piece: what else on it is on a ladder with that bath is done in the same one.
-    for (const group of groups.values())
-      if (agentOf(group.agent).wet === 'bath' && group.spots[0]!.piece)
-        for (const of of spots)
-          if (of.next && of.piece?.id === group.spots[0]!.piece.id && !group.spots.includes(of) && isAhead(of, group.agent)) group.spots.push(of);
+    // A bath that is still to come goes over the whole piece: what else on it is on a ladder with it is done in the same one.
+    for (const { agent, spots: group } of sharesBath ? groups.values() : [])
+      if (agentOf(agent).wet === 'bath')
+        group.push(...spots.filter((of) => of.next && of.piece?.id === group[0]!.piece?.id && !group.includes(of) && isAhead(of, agent)));
     return [...groups.values()]
-      .sort((a, b) => agentOf(a.agent).roughness - agentOf(b.agent).roughness)
+      .sort((x, y) => agentOf(x.agent).roughness - agentOf(y.agent).roughness)
       .map((group) => passOf(group.agent, group.spots, timers));
   };
-  return { running: gathered(({ running }) => running?.agent), next: gathered(({ next }) => next?.agent) };
+  return { running: gathered(({ running }) => running?.agent, false), next: gathered(({ next }) => next?.agent, true) };
 }

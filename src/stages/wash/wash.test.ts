@@ -59,6 +59,12 @@ describe('the screen of the sink', () => {
     expect((await ledgerOf(restorationId)).filter(({ kind, stage }) => kind === 'minutes' && stage === 'wash')).toMatchObject([{ minutes: 12 }]);
   });
 
+  it('a bath that runs shows only what is in it, not what could have been', async () => {
+    const { restorationId, grease } = await keyboard();
+    expect(wrongs(await start({ findingIds: [grease], agent: 'soap-soak', confirmed: true }))).toBe('');
+    expect((await viewOf(restorationId)).running[0]!.spots.map(({ name }) => name)).toEqual(['grease']);
+  });
+
   it('harm needs words, takes a photograph, and stops the spot; what is left has its reason', async () => {
     const { restorationId, grease, drink } = await keyboard();
     await start({ findingIds: [grease], agent: 'soap-wipe', confirmed: true });
