@@ -62,6 +62,7 @@ it('finds restorations, pieces, stages, sums and places by any of their words', 
 describe('timers', () => {
   const timer: Timer = {
     id: 't',
+    kind: 'other',
     restorationId: 'r',
     pieceId: 'p',
     sessionId: null,

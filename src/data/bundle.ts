@@ -2,7 +2,10 @@ import { stagesOf } from './stages';
 import { findingsOf } from './findings';
 import { functionTestsOf } from './functionTests';
 import { Op, type Transaction } from 'sequelize';
+import { agentOf } from '@/core/cleaning/agents';
+import { knownSurface } from '@/core/cleaning/surfaces';
 import { Refusal } from '@/core/refusal';
+import { ownKnowledge } from './cleaning';
 import { database, inTransaction } from './connection';
 import { appendLog, logOf } from './log';
 import { measurementsOf } from './measurements';
@@ -21,9 +24,12 @@ import type {
   Measurement,
   Photo,
   Piece,
+  OwnAgentRow,
+  OwnSurfaceRow,
   OwnerRequest,
   RemovalStep,
   Restoration,
+  RowOf,
   Session,
   SinkStep,
   StageRow,
@@ -37,7 +43,7 @@ import { teardownOf } from './teardown';
 import { getWorkshop } from './workshop';
 
 export const BUNDLE_FORMAT = 'kvell-restoration';
-export const BUNDLE_VERSION = 2;
+export const BUNDLE_VERSION = 3;
 
 /** One restoration with everything that belongs to it. */
 export interface Bundle {
@@ -60,6 +66,9 @@ export interface Bundle {
   functionTests: FunctionTest[];
   requests: OwnerRequest[];
   sinkSteps: SinkStep[];
+  /** Agents and surfaces of the workshop's own that this restoration speaks of. */
+  ownAgents: OwnAgentRow[];
+  ownSurfaces: OwnSurfaceRow[];
   ledger: LedgerEntry[];
   /** Numbered from 1 in their own order, since a log's numbers belong to its workshop. */
   log: LogEntry[];
@@ -88,6 +97,9 @@ export async function gatherBundle(restorationId: string): Promise<Bundle | null
     ]);
   const stockIds = treatments.flatMap(({ stockId }) => stockId ?? []);
   const stock = stockIds.length > 0 ? await findRows('stock', { id: { [Op.in]: stockIds } }) : [];
+  const agents = new Set(sinkSteps.map(({ agent }) => agent));
+  const surfaces = new Set([...sinkSteps.map(({ surface }) => surface), ...pieces.flatMap((piece) => piece.surfaces)]);
+  const [ownAgents, ownSurfaces] = [await findRows('own_agents'), await findRows('own_surfaces')];
   const position = new Map(log.map(({ id }, i) => [id, i + 1]));
   return {
     format: BUNDLE_FORMAT,
@@ -110,9 +122,30 @@ export async function gatherBundle(restorationId: string): Promise<Bundle | null
     requests,
     // Timers belong to the workshop that ran them.
     sinkSteps: sinkSteps.map((step) => ({ ...step, timerId: null })),
+    ownAgents: ownAgents.filter(({ id }) => agents.has(id)),
+    ownSurfaces: ownSurfaces.filter(({ id }) => surfaces.has(id)),
     ledger,
     log: log.map((entry, i) => ({ ...entry, id: i + 1, corrects: entry.corrects === null ? null : (position.get(entry.corrects) ?? null) })),
   };
+}
+
+/** @throws Refusal where the bundle speaks of an agent or surface of somebody's own that it does not bring along */
+async function needsKnown({ sinkSteps, pieces }: Bundle, transaction: Transaction): Promise<void> {
+  const own = await ownKnowledge(transaction);
+  for (const { agent, surface } of sinkSteps) {
+    agentOf(agent, own.agents);
+    knownSurface(surface, own.surfaces);
+  }
+  for (const { surfaces } of pieces) for (const surface of surfaces) knownSurface(surface, own.surfaces);
+}
+
+/** What another workshop added itself comes along; a name that is taken here is told apart by a number. */
+async function keepOwn<T extends 'own_agents' | 'own_surfaces'>(table: T, row: RowOf[T], transaction: Transaction): Promise<void> {
+  if (await findRow(table, row.id, transaction)) return;
+  const titles = new Set((await findRows(table, {}, undefined, transaction)).map(({ title }) => title));
+  let { title } = row;
+  for (let i = 2; titles.has(title); i++) title = `${row.title} (${i})`;
+  await addRow(table, { ...row, title }, transaction);
 }
 
 /**
@@ -127,6 +160,9 @@ export async function keepBundle(bundle: Bundle): Promise<void> {
       throw new Refusal('file', `“${restoration.title}” is here already. Tick “import as a copy” to have it twice, or leave it.`);
     await addRow('restorations', restoration, transaction);
     for (const item of bundle.stock) if (!(await findRow('stock', item.id, transaction))) await addRow('stock', item, transaction);
+    for (const row of bundle.ownAgents) await keepOwn('own_agents', row, transaction);
+    for (const row of bundle.ownSurfaces) await keepOwn('own_surfaces', row, transaction);
+    await needsKnown(bundle, transaction);
     for (const row of bundle.stages) await addRow('stages', row, transaction);
     for (const row of bundle.pieces) await addRow('pieces', row, transaction);
     for (const row of bundle.photos) await addRow('photos', row, transaction);

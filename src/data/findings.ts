@@ -65,33 +65,36 @@ export async function restUnasked(restorationId: string, now: Date, transaction:
 }
 
 /** Writes a finding down; a stage that was settled opens again where the finding asks for it. */
-export async function addFinding(finding: NewFinding, now = new Date()): Promise<Finding> {
-  return inTransaction(async (transaction) => {
-    await needRow('restorations', finding.restorationId, transaction);
-    const { photoId = null, pin = null, ...rest } = finding;
-    await ownPhoto(finding.restorationId, photoId, transaction);
-    const row = {
-      ...rest,
-      photoId,
-      pin: photoId === null ? null : pin,
-      closeUpId: null,
-      soil: null,
-      visible: 'front' as const,
-      foundAt: now.toISOString(),
-      settledAs: null,
-      settledWords: null,
-      settledAt: null,
-    };
-    const added = await addRow('findings', row, transaction);
-    const { restorationId, stage, kind, severity, words } = finding;
-    await appendLog(
-      { restorationId, stage, kind: 'finding', words: `Found: ${kind}, ${severity}. ${words}`.trim(), data: { findingId: added.id } },
-      transaction,
-      now,
-    );
-    await reopenAsked(restorationId, now, transaction);
-    return added;
-  });
+export const addFinding = (finding: NewFinding, now = new Date()): Promise<Finding> =>
+  inTransaction((transaction) => addFindingWithin(finding, now, transaction));
+
+/** The same, within something larger. */
+export async function addFindingWithin(finding: NewFinding, now: Date, transaction: Transaction): Promise<Finding> {
+  await needRow('restorations', finding.restorationId, transaction);
+  const { photoId = null, pin = null, ...rest } = finding;
+  await ownPhoto(finding.restorationId, photoId, transaction);
+  const row = {
+    ...rest,
+    photoId,
+    pin: photoId === null ? null : pin,
+    closeUpId: null,
+    continues: null,
+    soil: null,
+    visible: 'front' as const,
+    foundAt: now.toISOString(),
+    settledAs: null,
+    settledWords: null,
+    settledAt: null,
+  };
+  const added = await addRow('findings', row, transaction);
+  const { restorationId, stage, kind, severity, words } = finding;
+  await appendLog(
+    { restorationId, stage, kind: 'finding', words: `Found: ${kind}, ${severity}. ${words}`.trim(), data: { findingId: added.id } },
+    transaction,
+    now,
+  );
+  await reopenAsked(restorationId, now, transaction);
+  return added;
 }
 
 async function ownPhoto(restorationId: string, photoId: string | null, transaction: Transaction): Promise<void> {
@@ -134,26 +137,29 @@ export async function closeUp(findingId: string, photoId: string): Promise<void>
  * with its last finding, unless something still runs there or an answer is waited for.
  */
 export async function settleFinding(id: string, settledAs: Settlement, settledWords: string, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const finding = await needRow('findings', id, transaction);
-    if (settledAs !== 'done' && !settledWords) throw new Refusal('settledWords', 'Say in a few words why; it goes into the record.');
-    const { restorationId, stage, kind } = finding;
-    const { stage: asks } = proposalFor(finding, (await aimsOf(restorationId, transaction))(finding));
-    await changeRow('findings', { id }, { settledAs, settledWords, settledAt: now.toISOString() }, transaction);
-    await appendLog(
-      { restorationId, stage, kind: 'finding', words: `Settled: ${kind}, ${settledAs}. ${settledWords}`.trim(), data: { findingId: id } },
-      transaction,
-      now,
-    );
-    if (asks === null) return;
-    const rest = (await askedFor(restorationId, transaction)).get(asks) ?? [];
-    const row = (await stagesOf(restorationId, transaction)).find((known) => known.stage === asks);
-    if (rest.length > 0 || row?.state !== 'open') return;
-    const running = asks === 'brighten' ? await findRows('sessions', { restorationId, endedAt: null }, undefined, transaction) : [];
-    const waiting = await findRows('requests', { restorationId, stage: asks, answer: null }, undefined, transaction);
-    if (running.length === 0 && waiting.length === 0)
-      await setStage({ restorationId, stage: asks, state: 'done', reason: 'its findings are settled' }, now, transaction);
-  });
+  await inTransaction((transaction) => settleWithin(id, settledAs, settledWords, now, transaction));
+}
+
+/** The same, within something larger. */
+export async function settleWithin(id: string, settledAs: Settlement, settledWords: string, now: Date, transaction: Transaction): Promise<void> {
+  const finding = await needRow('findings', id, transaction);
+  if (settledAs !== 'done' && !settledWords) throw new Refusal('settledWords', 'Say in a few words why; it goes into the record.');
+  const { restorationId, stage, kind } = finding;
+  const { stage: asks } = proposalFor(finding, (await aimsOf(restorationId, transaction))(finding));
+  await changeRow('findings', { id }, { settledAs, settledWords, settledAt: now.toISOString() }, transaction);
+  await appendLog(
+    { restorationId, stage, kind: 'finding', words: `Settled: ${kind}, ${settledAs}. ${settledWords}`.trim(), data: { findingId: id } },
+    transaction,
+    now,
+  );
+  if (asks === null) return;
+  const rest = (await askedFor(restorationId, transaction)).get(asks) ?? [];
+  const row = (await stagesOf(restorationId, transaction)).find((known) => known.stage === asks);
+  if (rest.length > 0 || row?.state !== 'open') return;
+  const running = asks === 'brighten' ? await findRows('sessions', { restorationId, endedAt: null }, undefined, transaction) : [];
+  const waiting = await findRows('requests', { restorationId, stage: asks, answer: null }, undefined, transaction);
+  if (running.length === 0 && waiting.length === 0)
+    await setStage({ restorationId, stage: asks, state: 'done', reason: 'its findings are settled' }, now, transaction);
 }
 
 /** Opens a settled finding again. */

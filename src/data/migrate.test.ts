@@ -13,7 +13,7 @@ it('brings a workshop of the version before forward, with what it held', async (
   await sequelize.query(
     `INSERT INTO removal_steps (id, restorationId, position, name, joint, way, springs, pins, removedAt) VALUES ('s', 'r', 1, 'Lid', 'clips', '', '', '[]', '2026-01-01')`,
   );
-  expect(await migrate(sequelize)).toEqual(['0003-intake', '0004-wash']);
+  expect(await migrate(sequelize)).toEqual(['0003-intake', '0004-wash', '0005-own-cleaning']);
   const first = async (sql: string) => ((await sequelize.query(sql))[0] as Record<string, unknown>[])[0]!;
   const results = JSON.parse(String((await first('SELECT results FROM function_tests')).results)) as Record<string, string>;
   expect(results).toEqual({ display: 'works', lamps: 'not tried', ...Object.fromEntries(KEY_GROUPS.map((group) => [group, 'faulty'])) });
@@ -24,5 +24,21 @@ it('brings a workshop of the version before forward, with what it held', async (
     estimate: null,
   });
   expect(await first('SELECT offBy, onBy FROM removal_steps')).toEqual({ offBy: '', onBy: '' });
+  await sequelize.close();
+});
+
+it('knows from then on what each timer times', async () => {
+  const sequelize = new Sequelize({ dialect: 'sqlite', storage: ':memory:', logging: false });
+  await migrate(sequelize, '0004-wash');
+  const timer = (id: string, label: string) =>
+    sequelize.query(`INSERT INTO timers (id, label, atTheBell, startedAt, dueAt) VALUES ('${id}', '${label}', '', '2026-01-01', '2026-01-02')`);
+  await timer('a', 'K1 lid: drying');
+  await timer('b', 'Glue on the hinge');
+  await migrate(sequelize);
+  const [kinds] = await sequelize.query('SELECT id, kind FROM timers ORDER BY id');
+  expect(kinds).toEqual([
+    { id: 'a', kind: 'drying' },
+    { id: 'b', kind: 'other' },
+  ]);
   await sequelize.close();
 });

@@ -4,9 +4,10 @@ import { firstSlice } from './migrations/0001-first-slice';
 import { teardown } from './migrations/0002-teardown';
 import { intake } from './migrations/0003-intake';
 import { wash } from './migrations/0004-wash';
+import { ownCleaning } from './migrations/0005-own-cleaning';
 import type { Migration } from './migrations/migration';
 
-const MIGRATIONS: readonly Migration[] = [firstSlice, teardown, intake, wash];
+const MIGRATIONS: readonly Migration[] = [firstSlice, teardown, intake, wash, ownCleaning];
 
 /** Brings the database forward to the newest shape, or to an earlier one that a test needs. */
 export async function migrate(sequelize: Sequelize, to?: string): Promise<string[]> {

@@ -1,9 +1,9 @@
-import type { AgentId } from '@/core/cleaning/agents';
+import type { AgentId, OwnAgent } from '@/core/cleaning/agents';
 import type { Visible } from '@/core/cleaning/ladder';
 import type { Tub } from '@/core/cleaning/loads';
 import type { Outcome, Tried } from '@/core/cleaning/outcomes';
 import type { SoilId } from '@/core/cleaning/soils';
-import type { SurfaceId } from '@/core/cleaning/surfaces';
+import type { OwnSurface, SurfaceId } from '@/core/cleaning/surfaces';
 import type { OwnVerdict } from '@/core/cleaning/verdicts';
 import type { Lab } from '@/core/colour/types';
 import type { Basis, MeasureResult } from '@/core/photo/measure';
@@ -135,6 +135,8 @@ export interface Finding {
   photoId: string | null;
   pin: Share | null;
   closeUpId: string | null;
+  /** The finding whose wash left this over: its passes count for this one too. */
+  continues: string | null;
   /** What it is made of, once somebody has looked. */
   soil: SoilId | null;
   /** How it is seen when the machine is together. */
@@ -195,6 +197,8 @@ export interface Session {
 
 export interface Timer {
   id: string;
+  /** What it times: an exposure, a pass at the sink, a piece that dries, or something else. */
+  kind: 'exposure' | 'sink' | 'drying' | 'other';
   restorationId: string | null;
   pieceId: string | null;
   sessionId: string | null;
@@ -299,9 +303,17 @@ export interface OwnVerdictRow extends OwnVerdict {
 }
 
 /** An agent that this workshop does not own or does not want. */
-export interface AgentOff {
+interface AgentOff {
   id: AgentId;
   at: string;
+}
+
+export interface OwnAgentRow extends OwnAgent {
+  addedAt: string;
+}
+
+export interface OwnSurfaceRow extends OwnSurface {
+  addedAt: string;
 }
 
 export interface TubRow extends Tub {
@@ -386,6 +398,8 @@ export interface RowOf {
   sink_steps: SinkStep;
   own_verdicts: OwnVerdictRow;
   agents_off: AgentOff;
+  own_agents: OwnAgentRow;
+  own_surfaces: OwnSurfaceRow;
   tubs: TubRow;
   door: Door;
   log: LogEntry;

@@ -20,6 +20,7 @@ export async function startTimer(
       'timers',
       {
         ...timer,
+        kind: 'other',
         sessionId: null,
         startedAt: now.toISOString(),
         dueAt: new Date(now.getTime() + minutes * MINUTE_MS).toISOString(),

@@ -91,6 +91,7 @@ export async function startExposure(start: StartExposure, now = new Date()): Pro
     await addRow(
       'timers',
       {
+        kind: 'exposure',
         restorationId,
         pieceId: piece.id,
         sessionId: session.id,

@@ -8,20 +8,9 @@ import { endTimer, runningTimers } from './timers';
 import { holdsOf, takeOff } from './teardown';
 import { endExposure, startExposure } from './treatments';
 import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration } from './trial';
-import {
-  addOwnVerdict,
-  addTub,
-  dryIn,
-  endPass,
-  listOwnVerdicts,
-  listTubs,
-  nameSoil,
-  ownKnowledge,
-  showHarm,
-  startPass,
-  switchAgent,
-  washSpots,
-} from './wash';
+import { addOwnAgent, addOwnSurface, addOwnVerdict, addTub, listTubs, ownKnowledge, switchAgent } from './cleaning';
+import { dryIn } from './drying';
+import { endPass, markLeft, nameSoil, showHarm, startPass, washSpots } from './wash';
 
 inTrialWorkshop();
 
@@ -132,7 +121,7 @@ describe('what this workshop learns', () => {
     await startPass([finding.id], 'isopropyl');
     const { id } = await runningOf(restorationId);
     await endPass(id, 'harmed', 'dulled the lid');
-    expect((await listOwnVerdicts())[0]).toMatchObject({
+    expect((await ownKnowledge()).verdicts[0]).toMatchObject({
       agent: 'isopropyl',
       surface: 'abs-textured',
       verdict: 'test first',
@@ -192,4 +181,68 @@ it('tubs have their names once', async () => {
   await addTub(tub);
   await expect(addTub(tub)).rejects.toThrow('There is a tub “Sink” already');
   expect(await listTubs()).toMatchObject([tub]);
+});
+
+describe('agents and surfaces of the workshop’s own', () => {
+  const SOLVENT = {
+    title: 'Orange solvent',
+    does: 'Softens gum.',
+    families: ['citrus', 'damp'] as const,
+    roughness: 5 as const,
+    wet: 'damp' as const,
+    leaves: 'oil' as const,
+    dwellMin: 3,
+    handsMin: 4,
+    rinse: 'soap',
+    protection: 'gloves',
+    perLitre: null,
+    bathC: null,
+    takes: { marker: 0.9 },
+  };
+
+  it('stand on the ladders, follow what they are made of, and can be forbidden', async () => {
+    const agent = await addOwnAgent(SOLVENT);
+    const { restorationId, finding } = await dirty('marker');
+    expect((await spotOf(restorationId)).ladder!.rungs.map((rung) => rung.agent)).toContain(agent);
+    await startPass([finding.id], agent);
+    expect((await runningTimers()).map(({ label, kind }) => [label, kind])).toContainEqual([expect.stringContaining('orange solvent'), 'sink']);
+    await endPass((await runningOf(restorationId)).id, 'harmed', 'it went soft');
+    expect((await ownKnowledge()).verdicts.at(-1)).toMatchObject({ agent, surface: 'abs-textured', verdict: 'never' });
+    expect((await spotOf(restorationId)).ladder!.ruledOut).toContainEqual(expect.objectContaining({ agent, because: 'surface' }));
+  });
+
+  it('a surface bears what it is like, and less where the workshop says so', async () => {
+    const surface = await addOwnSurface({ title: 'Rubber paint', like: 'painted-plastic' });
+    const { restorationId } = await dirty('hand-grease', { surfaces: [surface] });
+    const before = (await spotOf(restorationId)).ladder!;
+    expect(before.ruledOut.find(({ agent }) => agent === 'melamine')!.why).toMatch(/^Never on rubber paint/);
+    await addOwnVerdict({ agent: before.rungs[0]!.agent, surface, verdict: 'never', reason: 'it sticks' });
+    expect((await spotOf(restorationId)).ladder!.rungs.map(({ agent }) => agent)).not.toContain(before.rungs[0]!.agent);
+  });
+
+  it('a taken name, or one gentler than what it is made of, is refused with what would be right', async () => {
+    await addOwnAgent({ ...SOLVENT, title: 'Lemon solvent' });
+    await expect(addOwnAgent({ ...SOLVENT, title: 'lemon SOLVENT' })).rejects.toThrow('is in the list already');
+    await expect(addOwnAgent({ ...SOLVENT, title: 'Mild orange', roughness: 2 })).rejects.toThrow(/at least 5 rough .*Choose 5 or more/);
+    await expect(addOwnSurface({ title: 'Wood', like: 'wood' })).rejects.toThrow('is in the list already');
+    await expect(dirty('hand-grease', { surfaces: ['own-none'] })).rejects.toThrow('This surface is not known here');
+    await expect(addOwnVerdict({ agent: 'own-none', surface: 'wood', verdict: 'never', reason: 'no' })).rejects.toThrow('not known here');
+  });
+});
+
+describe('what a wash left over', () => {
+  it('is a spot of its own that goes on above the rung that left it, and is marked once', async () => {
+    const { restorationId, piece, finding } = await dirty();
+    const first = await pass(restorationId, finding.id, 'gone');
+    const { id: photoId } = await trialPhoto(restorationId);
+    const left = { pieceId: piece.id, photoId, spots: [{ pin: { x: 0.2, y: 0.3 }, words: 'left over top left, 2.0 % of the face' }] };
+    await markLeft(left);
+    const spot = (await washSpots(restorationId)).find((of) => of.finding.continues === finding.id)!;
+    expect(spot.finding).toMatchObject({ soil: 'hand-grease', photoId, pin: { x: 0.2, y: 0.3 }, settledAs: null });
+    expect(spot.done.map(({ outcome }) => outcome)).toEqual(['no change']);
+    const rungs = spot.ladder!.rungs.map(({ agent }) => agent);
+    expect(spot.next!.agent).toBe(rungs[rungs.indexOf(first) + 1]);
+    await expect(markLeft(left)).rejects.toThrow('marked already');
+    await expect(markLeft({ ...left, photoId: (await trialPhoto(restorationId, 40)).id, spots: [] })).rejects.toThrow('Nothing is left');
+  });
 });

@@ -2,7 +2,7 @@ import { FINDING_KINDS, SETTLEMENTS, SEVERITIES, type Settlement } from '@/core/
 import type { NewFinding } from '@/data/findings';
 import type { OwnerRequest } from '@/data/rows';
 import Joi from 'joi';
-import { SURFACE_IDS } from '@/core/cleaning/surfaces';
+import { surfaceSchema } from '@/edge/cleaningSchema';
 import { AIMS, type Aim } from '@/core/intake/aim';
 import { ABOUTS, ANSWERS, CHANGING, type OwnerAnswer } from '@/core/intake/owner';
 import type { Share } from '@/core/photo/picture';
@@ -106,11 +106,7 @@ const pieceFields = {
     .allow(null)
     .label('How far to go'),
   worthKeeping: Joi.string().trim().max(500).allow('').default('').label('Worth keeping'),
-  surfaces: Joi.array()
-    .items(Joi.string().valid(...SURFACE_IDS))
-    .unique()
-    .default([])
-    .label('Surfaces'),
+  surfaces: Joi.array().items(surfaceSchema).unique().default([]).label('Surfaces'),
   hollow: Joi.boolean().default(false).label('Hollow'),
 };
 

@@ -1,4 +1,8 @@
-import { SURFACE_IDS, surfaceOf } from '@/core/cleaning/surfaces';
+import { surfaceIds, surfaceOf } from '@/core/cleaning/surfaces';
+import { ownKnowledge } from '@/data/cleaning';
 
 /** The surfaces to choose from, in words: the data set itself stays on the server. */
-export const surfaceOptions = (): { value: string; label: string }[] => SURFACE_IDS.map((value) => ({ value, label: surfaceOf(value).title }));
+export async function surfaceOptions(): Promise<{ value: string; label: string }[]> {
+  const { surfaces } = await ownKnowledge();
+  return surfaceIds(surfaces).map((value) => ({ value, label: surfaceOf(value, surfaces).title }));
+}

@@ -7,7 +7,8 @@ import { Fold } from '@/ui/Fold';
 import { Part } from '@/ui/layout';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
-import { forbid, haveAgent } from './actions';
+import { forbid, haveAgent, ownSurface } from './actions';
+import { OwnAgentForm } from './OwnAgentForm';
 
 export interface AgentRow {
   agent: string;
@@ -20,18 +21,27 @@ export interface AgentRow {
   source: string;
 }
 
+interface Choice {
+  value: string;
+  label: string;
+}
+
 interface Props {
   surface: string;
-  surfaces: readonly { value: string; label: string }[];
+  surfaces: readonly Choice[];
   rows: readonly AgentRow[];
   meanings: readonly string[];
+  /** Surfaces of the data set. */
+  known: readonly Choice[];
+  families: readonly Choice[];
+  soils: readonly Choice[];
 }
 
 const TONE = { fine: 'work', 'test first': 'ink', never: 'hazard' } as const;
 const MARK = { fine: '+', 'test first': '?', never: '–' } as const;
 
 /** What may touch a surface, gentlest first, with the reason; and which agents this workshop has. */
-export function AgentsScreen({ surface, surfaces, rows, meanings }: Props) {
+export function AgentsScreen({ surface, surfaces, rows, meanings, known, families, soils }: Props) {
   const router = useRouter();
   const { wrong, busy, send } = useSend();
   return (
@@ -117,6 +127,24 @@ export function AgentsScreen({ surface, surfaces, rows, meanings }: Props) {
           />
         </Fold>
         <Text color="soft">A verdict of your own can only be stricter than the data set; harm at the sink writes one by itself.</Text>
+      </Part>
+      <Part title="Not in the list">
+        <Fold summary="An agent of your own">
+          <OwnAgentForm families={families} soils={soils} meanings={meanings} />
+        </Fold>
+        <Fold summary="A surface of your own">
+          <AnswerForm
+            draftKey="own-surface"
+            fields={[
+              { name: 'title', label: 'Name', half: true },
+              { name: 'like', label: 'Bears what this bears', kind: 'choice', half: true, options: known },
+            ]}
+            initial={{ title: '', like: known[0]!.value }}
+            submit="Add this surface"
+            done="Added. Name it on a piece, and make it stricter above where it bears less."
+            send={(values) => ownSurface(values)}
+          />
+        </Fold>
       </Part>
       <Part title="What the roughness means">
         <ol style={{ listStyle: 'none' }}>

@@ -1,8 +1,8 @@
 import { listStock } from '@/data/stock';
 import { inTrialWorkshop } from '@/data/trial';
 import { wrongs } from '@/edge/wrongs';
-import { listAgentsOff, listOwnVerdicts } from '@/data/wash';
-import { forbid, haveAgent, putIntoStores } from './actions';
+import { ownKnowledge } from '@/data/cleaning';
+import { forbid, haveAgent, ownAgent, ownSurface, putIntoStores } from './actions';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
@@ -43,11 +43,11 @@ it('takes what is no peroxide without a strength', async () => {
 describe('cleaning agents', () => {
   it('are switched off and on, and forbidden on a surface with a reason', async () => {
     expect(wrongs(await haveAgent('vinegar', false))).toBe('');
-    expect((await listAgentsOff()).map(({ id }) => id)).toEqual(['vinegar']);
+    expect((await ownKnowledge()).off).toEqual(['vinegar']);
     expect(wrongs(await haveAgent('vinegar', true))).toBe('');
-    expect(await listAgentsOff()).toEqual([]);
+    expect((await ownKnowledge()).off).toEqual([]);
     expect(wrongs(await forbid({ agent: 'isopropyl', surface: 'abs-textured', verdict: 'never', reason: 'dulled ours' }))).toBe('');
-    expect(await listOwnVerdicts()).toMatchObject([{ agent: 'isopropyl', verdict: 'never', reason: 'dulled ours' }]);
+    expect((await ownKnowledge()).verdicts).toMatchObject([{ agent: 'isopropyl', verdict: 'never', reason: 'dulled ours' }]);
   });
 
   it('a verdict that loosens, or gives no reason, is refused', async () => {
@@ -55,5 +55,44 @@ describe('cleaning agents', () => {
     expect(wrongs(await forbid({ agent: 'acetone', surface: 'cheese', verdict: 'fine', reason: '' }))).toMatch(
       /surface: .*verdict: .*reason: Say why/s,
     );
+  });
+
+  const OWN = {
+    title: 'Lens wipe',
+    does: '',
+    roughness: '3',
+    wet: 'damp',
+    leaves: 'alcohol',
+    dwellMin: '1',
+    handsMin: '2',
+    litre: '',
+    bathC: '',
+    rinse: '',
+    protection: 'none',
+    often: 'mostly',
+    families: ['alcoholMild', 'damp'],
+    soils: ['hand-grease'],
+  };
+
+  it('are added with what they are made of; a surface with what it is like', async () => {
+    expect(wrongs(await ownAgent(OWN))).toBe('');
+    expect(wrongs(await ownSurface({ title: 'Soft-touch coat', like: 'painted-plastic' }))).toBe('');
+    const { agents, surfaces } = await ownKnowledge();
+    expect(agents).toMatchObject([{ title: 'Lens wipe', takes: { 'hand-grease': 0.8 }, perLitre: null, families: ['alcoholMild', 'damp'] }]);
+    expect(surfaces).toMatchObject([{ title: 'Soft-touch coat', like: 'painted-plastic' }]);
+    expect(wrongs(await forbid({ agent: agents[0]!.id, surface: surfaces[0]!.id, verdict: 'never', reason: 'peels' }))).toBe('');
+  });
+
+  it.each([
+    ['nothing that it is made of', { families: [] }, /families: Tick what it is made of/],
+    ['nothing that it takes off', { soils: [] }, /soils: Tick at least one/],
+    ['an ingredient that is none', { families: ['magic'] }, /families/],
+    ['no protection', { protection: ' ' }, /protection: Copy from its sheet/],
+    ['too gentle a roughness', { roughness: '0' }, /roughness: .*at least 3/],
+    ['a bath that bends plastic', { bathC: '70' }, /bathC: /],
+  ])('with %s are refused, and nothing is kept', async (_, wrong, message) => {
+    const before = (await ownKnowledge()).agents.length;
+    expect(wrongs(await ownAgent({ ...OWN, title: 'Screen wipe', ...wrong }))).toMatch(message);
+    expect((await ownKnowledge()).agents).toHaveLength(before);
   });
 });

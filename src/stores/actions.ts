@@ -3,12 +3,13 @@
 import { revalidatePath } from 'next/cache';
 import { minorUnits } from '@/core/ledger/money';
 import { peroxideStrength } from '@/core/peroxide/strength';
+import { addOwnAgent, addOwnSurface, addOwnVerdict, switchAgent } from '@/data/cleaning';
 import { addStock } from '@/data/stock';
-import { addOwnVerdict, switchAgent } from '@/data/wash';
 import { getWorkshop } from '@/data/workshop';
 import { answer, type Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
-import { haveAgentSchema, ownVerdictSchema, stockSchema } from './schema';
+import { haveAgentSchema, ownAgentSchema, ownSurfaceSchema, ownVerdictSchema, stockSchema } from './schema';
+import { TAKES } from './takes';
 
 /** Puts a bottle or another consumable into the stores. */
 export async function putIntoStores(given: Record<string, string>): Promise<Answer<null>> {
@@ -31,4 +32,19 @@ export async function haveAgent(agent: string, owned: boolean): Promise<Answer<v
 /** A stricter verdict of this workshop's own. */
 export async function forbid(given: Given): Promise<Answer<void>> {
   return write(ownVerdictSchema, given, (verdict) => addOwnVerdict(verdict));
+}
+
+/** An agent of the workshop's own. */
+export async function ownAgent(given: Given): Promise<Answer<void>> {
+  return write(ownAgentSchema, given, async ({ soils, often, litre, ...agent }) => {
+    const takes = Object.fromEntries(soils.map((soil) => [soil, TAKES[often]]));
+    await addOwnAgent({ ...agent, takes, perLitre: litre === null ? null : { amount: litre, unit: 'mL' } });
+  });
+}
+
+/** A surface of the workshop's own. */
+export async function ownSurface(given: Given): Promise<Answer<void>> {
+  return write(ownSurfaceSchema, given, async (surface) => {
+    await addOwnSurface(surface);
+  });
 }

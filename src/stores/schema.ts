@@ -1,8 +1,12 @@
 import Joi from 'joi';
-import { AGENT_IDS, type AgentId } from '@/core/cleaning/agents';
-import { SURFACE_IDS, type SurfaceId } from '@/core/cleaning/surfaces';
+import type { AgentId, OwnAgent } from '@/core/cleaning/agents';
+import { FAMILY_NAMES, type Family } from '@/core/cleaning/families';
+import { SOIL_IDS, type SoilId } from '@/core/cleaning/soils';
+import { SURFACE_IDS, type OwnSurface, type SurfaceId } from '@/core/cleaning/surfaces';
 import { STRENGTH_UNITS, type StrengthUnit } from '@/core/peroxide/strength';
+import { agentSchema, surfaceSchema } from '@/edge/cleaningSchema';
 import { STOCK_KINDS } from './kinds';
+import { TAKES, type Often } from './takes';
 
 export interface StockForm {
   name: string;
@@ -39,19 +43,13 @@ export const stockSchema = Joi.object<StockForm>({
   words: Joi.string().trim().max(1000).allow('').default('').label('Remarks'),
 }).messages({ 'string.empty': '{#label} is empty. Write what the label says.' });
 
-const agent = Joi.string()
-  .valid(...AGENT_IDS)
-  .required()
-  .label('Agent');
+const agent = agentSchema.required();
 
 export const haveAgentSchema = Joi.object<{ agent: AgentId; owned: boolean }>({ agent, owned: Joi.boolean().required() });
 
 export const ownVerdictSchema = Joi.object<{ agent: AgentId; surface: SurfaceId; verdict: 'test first' | 'never'; reason: string }>({
   agent,
-  surface: Joi.string()
-    .valid(...SURFACE_IDS)
-    .required()
-    .label('Surface'),
+  surface: surfaceSchema.required(),
   verdict: Joi.string().valid('test first', 'never').required().label('Verdict'),
   reason: Joi.string()
     .trim()
@@ -59,4 +57,63 @@ export const ownVerdictSchema = Joi.object<{ agent: AgentId; surface: SurfaceId;
     .required()
     .label('Because')
     .messages({ 'string.empty': 'Say why; it stands beside the verdict in every ladder.' }),
+});
+
+const title = Joi.string()
+  .trim()
+  .max(80)
+  .required()
+  .label('Name')
+  .messages({ 'string.empty': 'Give it the name that stands on it, without its maker.' });
+
+interface OwnAgentForm extends Omit<OwnAgent, 'id' | 'source' | 'takes' | 'perLitre'> {
+  soils: SoilId[];
+  often: Often;
+  litre: number | null;
+}
+
+/** An agent of the workshop's own: what it is made of decides what it may touch. */
+export const ownAgentSchema = Joi.object<OwnAgentForm>({
+  title,
+  does: Joi.string().trim().max(200).allow('').default('').label('What it does'),
+  families: Joi.array()
+    .items(Joi.string<Family>().valid(...FAMILY_NAMES))
+    .min(1)
+    .unique()
+    .required()
+    .label('Made of')
+    .messages({ 'array.min': 'Tick what it is made of or does; without that nobody can say what it may touch.' }),
+  roughness: Joi.number().integer().min(0).max(9).required().label('Roughness'),
+  wet: Joi.string().valid('dry', 'damp', 'bath').required().label('How wet'),
+  leaves: Joi.string().valid('nothing', 'water', 'alcohol', 'vinegar', 'oil').required().label('What dries last'),
+  dwellMin: Joi.number().min(0).max(2880).required().label('Left to work'),
+  handsMin: Joi.number().min(0).max(240).required().label('Hands'),
+  rinse: Joi.string().trim().max(200).allow('').default('').label('Rinse'),
+  protection: Joi.string()
+    .trim()
+    .max(200)
+    .required()
+    .label('Protection')
+    .messages({ 'string.empty': 'Copy from its sheet what to wear; write “none” where it asks for nothing.' }),
+  litre: Joi.number().positive().max(1000).empty('').default(null).allow(null).label('In a litre of bath'),
+  bathC: Joi.number().min(5).max(50).empty('').default(null).allow(null).label('Bath'),
+  soils: Joi.array()
+    .items(Joi.string<SoilId>().valid(...SOIL_IDS))
+    .min(1)
+    .unique()
+    .required()
+    .label('Takes off')
+    .messages({ 'array.min': 'Tick at least one soil that it is meant for.' }),
+  often: Joi.string()
+    .valid(...(Object.keys(TAKES) as Often[]))
+    .required()
+    .label('How often'),
+});
+
+export const ownSurfaceSchema = Joi.object<Omit<OwnSurface, 'id'>>({
+  title,
+  like: Joi.string()
+    .valid(...SURFACE_IDS)
+    .required()
+    .label('Like'),
 });

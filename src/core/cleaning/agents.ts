@@ -1,4 +1,6 @@
+import { Refusal } from '../refusal';
 import type { Family } from './families';
+import type { OwnId } from './ownId';
 import type { Roughness } from './roughness';
 
 /** How wet a piece gets. */
@@ -23,7 +25,7 @@ export interface Agent {
   perLitre: { amount: number; unit: 'mL' | 'g' } | null;
   /** Never below and above this, °C; `null`: as the room is. */
   bathC: number | null;
-  source: 'craft' | 'workshop wisdom' | 'product sheets';
+  source: 'craft' | 'workshop wisdom' | 'product sheets' | 'this workshop';
 }
 
 const dry = { wet: 'dry', leaves: 'nothing', dwellMin: 0, rinse: 'none', perLitre: null, bathC: null } as const;
@@ -487,6 +489,36 @@ const AGENTS = {
   },
 } as const satisfies Record<string, Agent>;
 
-export type AgentId = keyof typeof AGENTS;
-export const AGENT_IDS = Object.keys(AGENTS) as AgentId[];
-export const agentOf = (id: AgentId): Agent => AGENTS[id];
+/** An agent of the data set. */
+export type KnownAgentId = keyof typeof AGENTS;
+export type AgentId = KnownAgentId | OwnId;
+export const AGENT_IDS = Object.keys(AGENTS) as KnownAgentId[];
+
+/** An agent that a workshop added. Its verdicts follow from what it is made of. */
+export interface OwnAgent extends Agent {
+  id: OwnId;
+  /** Chance that one pass takes a soil, by soil. */
+  takes: Readonly<Record<string, number>>;
+}
+
+/** Every agent: the data set's first, then the workshop's own. */
+export const agentIds = (own: readonly OwnAgent[] = []): AgentId[] => [...AGENT_IDS, ...own.map(({ id }) => id)];
+
+/** @throws Refusal for an agent of its own that this workshop does not have */
+export function agentOf(id: AgentId, own: readonly OwnAgent[] = []): Agent {
+  const known = id in AGENTS ? AGENTS[id as KnownAgentId] : own.find((agent) => agent.id === id);
+  if (!known) throw new Refusal('agent', 'This agent is not known here. Add it under Stores, cleaning agents.');
+  return known;
+}
+
+/**
+ * The least roughness that something made of these can have: as rough as the gentlest agent of the data set that
+ * holds the roughest of them.
+ */
+export const leastRoughness = (families: readonly Family[]): Roughness =>
+  Math.max(
+    0,
+    ...families.map((family) =>
+      Math.min(...Object.values<Agent>(AGENTS).flatMap((agent) => (agent.families.includes(family) ? [agent.roughness] : []))),
+    ),
+  ) as Roughness;

@@ -1,8 +1,11 @@
-import { AGENT_IDS, agentOf } from './agents';
+import { AGENT_IDS, agentOf, type AgentId } from './agents';
+import type { SoilId } from './soils';
+import type { SurfaceId } from './surfaces';
 import { cautionsFor } from './cautions';
 
-const hazards = (...given: Parameters<typeof cautionsFor>) =>
-  cautionsFor(...given)
+const of = (agent: AgentId, soils: SoilId[] = [], surfaces: SurfaceId[] = []) => cautionsFor(agentOf(agent), soils, surfaces);
+const hazards = (...given: Parameters<typeof of>) =>
+  of(...given)
     .map(({ hazard }) => hazard)
     .join(' ');
 
@@ -11,15 +14,15 @@ it('every acid, bleach, peroxide, alkali and solvent stands behind its caution',
     const risky = agentOf(agent).families.some((family) =>
       /acid|chlorine|peroxide|^alkali|alcohol|volatile|citrus|spirit|ketone|oil|blade|sanding|wire|fibre/i.test(family),
     );
-    expect([agent, cautionsFor(agent, [], []).length > 0]).toEqual([agent, risky || agent === 'warm-air']);
+    expect([agent, of(agent).length > 0]).toEqual([agent, risky || agent === 'warm-air']);
   }
 });
 
 it('names what never to combine, the soil that harms, and static at a board', () => {
-  expect(cautionsFor('vinegar', [], [])[0]!.never).toMatch(/Never with chlorine bleach: poison gas\. Never with peroxide/);
+  expect(of('vinegar')[0]!.never).toMatch(/Never with chlorine bleach: poison gas\. Never with peroxide/);
   expect(hazards('soap-wipe', ['mould', 'mould'], [])).toBe(
     'Mould: mask and gloves, outdoors or with an open window; wipe it wet, never brush it dry.',
   );
   expect(hazards('isopropyl', ['alkaline-leak'], ['circuit-board'])).toMatch(/caustic.*fire and fumes.*Static/);
-  expect(cautionsFor('hydrochloric-acid', [], [])[0]!.severity).toBe('strong');
+  expect(of('hydrochloric-acid')[0]!.severity).toBe('strong');
 });

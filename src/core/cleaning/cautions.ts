@@ -1,5 +1,5 @@
 import type { Caution } from '../peroxide/cautions';
-import { agentOf, type AgentId } from './agents';
+import type { Agent } from './agents';
 import type { Family } from './families';
 import { soilOf, type SoilId } from './soils';
 import type { SurfaceId } from './surfaces';
@@ -64,11 +64,10 @@ const KINDS: readonly Kind[] = [
 ];
 
 /** Cautions that stand before a pass: what the soil is, what the agent does, and static where a board is touched. */
-export function cautionsFor(agent: AgentId, soils: readonly SoilId[], surfaces: readonly SurfaceId[]): Caution[] {
-  const { families, protection } = agentOf(agent);
+export function cautionsFor({ title, families, protection }: Agent, soils: readonly SoilId[], surfaces: readonly SurfaceId[]): Caution[] {
   const has = (kind: readonly Family[]) => (families as readonly Family[]).some((family) => kind.includes(family));
   const ofAgent = KINDS.filter((kind) => has(kind.families)).map(({ severity, hazard, never }, i): Caution => ({
-    id: `${agent}-${i}`,
+    id: `${title}-${i}`,
     severity,
     hazard,
     protection,

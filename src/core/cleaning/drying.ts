@@ -1,11 +1,11 @@
-import { agentOf, type AgentId } from './agents';
-import { surfaceOf, type SurfaceId } from './surfaces';
+import type { Agent } from './agents';
+import type { Surface } from './surfaces';
 
 const HOUR_MS = 3_600_000;
 
 /** What dries, and where. */
 export interface Drying {
-  surfaces: readonly SurfaceId[];
+  surfaces: readonly Pick<Surface, 'dryH'>[];
   /** Hollow parts, blind holes and double walls hold water. */
   hollow: boolean;
   /** Air moves over it: a fan, an open window. */
@@ -33,9 +33,8 @@ const DAMP_SHARE = 0.2;
  * Hours until a piece is dry. At 20 °C and half humidity shells and caps take a night (18 h); drier, warmer or moving
  * air shortens it with the thirst of the air. An estimate: touch it and weigh it where it matters.
  */
-export function dryHours(agent: AgentId, { surfaces, hollow, airing, temperatureC, humidity }: Drying): number {
-  const { leaves, wet } = agentOf(agent);
-  const longest = Math.max(0, ...surfaces.map((id) => surfaceOf(id).dryH));
+export function dryHours({ leaves, wet }: Agent, { surfaces, hollow, airing, temperatureC, humidity }: Drying): number {
+  const longest = Math.max(0, ...surfaces.map(({ dryH }) => dryH));
   const air = USUAL_HPA / Math.max(LEAST_HPA, thirstHpa(temperatureC, humidity));
   const share = wet === 'bath' ? 1 : wet === 'damp' ? DAMP_SHARE : 0.05;
   return longest * LIQUID[leaves]! * share * air * (hollow ? HOLLOW : 1) * (airing ? AIRING : 1);

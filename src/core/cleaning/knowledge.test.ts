@@ -4,7 +4,7 @@ import { mixture, mixtureOf, refusedBeside } from './mixing';
 import { ROUGHNESS } from './roughness';
 import { SOIL_IDS, soilOf } from './soils';
 import { SURFACE_IDS, surfaceOf, type SurfaceId } from './surfaces';
-import { lowered, verdictOn } from './verdicts';
+import { lowered, NO_SUBJECTS, verdictOn } from './verdicts';
 
 const verdict = (agent: (typeof AGENT_IDS)[number], surface: SurfaceId) => verdictOn(agent, surface).verdict;
 
@@ -138,9 +138,12 @@ describe('what ruins things is never fine', () => {
 
   it('harm lowers a verdict by one step, and own verdicts only make it stricter', () => {
     expect(['fine', 'test first', 'never'].map((v) => lowered(v as 'fine'))).toEqual(['test first', 'never', 'never']);
-    const own = [{ agent: 'isopropyl', surface: 'abs-textured', verdict: 'test first', reason: 'dulled a lid here' } as const];
-    expect(verdictOn('isopropyl', 'abs-textured', own)).toMatchObject({ verdict: 'test first', reason: 'dulled a lid here' });
-    expect(verdictOn('acetone', 'abs-textured', [{ ...own[0]!, agent: 'acetone', verdict: 'fine' }]).verdict).toBe('never');
+    const own = { agent: 'isopropyl', surface: 'abs-textured', verdict: 'test first', reason: 'dulled a lid here' } as const;
+    expect(verdictOn('isopropyl', 'abs-textured', { ...NO_SUBJECTS, verdicts: [own] })).toMatchObject({
+      verdict: 'test first',
+      reason: 'dulled a lid here',
+    });
+    expect(verdictOn('acetone', 'abs-textured', { ...NO_SUBJECTS, verdicts: [{ ...own, agent: 'acetone', verdict: 'fine' }] }).verdict).toBe('never');
   });
 });
 

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { AIMS } from '../intake/aim';
 import { SEVERITIES } from '../intake/findings';
-import { AGENT_IDS, agentOf, type AgentId } from './agents';
+import { AGENT_IDS, agentIds, agentOf, leastRoughness, type AgentId, type OwnAgent } from './agents';
+import { FAMILY_NAMES } from './families';
 import { cleaningLadder, expectedMinutes, NOTHING_OWN, VISIBLE, worthOf, type OwnKnowledge, type Spot } from './ladder';
 import { mixture } from './mixing';
 import { chanceOf, OUTCOMES, type Tried } from './outcomes';
@@ -20,9 +21,11 @@ const SPOT: Spot = {
   metalInside: '',
 };
 
+const OWN_SURFACE = 'own-surface' as const;
+const WITH_SURFACE: OwnKnowledge = { ...NOTHING_OWN, surfaces: [{ id: OWN_SURFACE, title: 'Rubber paint', like: 'painted-plastic' }] };
 const anySpot: fc.Arbitrary<Spot> = fc.record({
   soil: fc.constantFrom(...SOIL_IDS),
-  surfaces: fc.uniqueArray(fc.constantFrom(...SURFACE_IDS), { minLength: 1, maxLength: 3 }),
+  surfaces: fc.uniqueArray(fc.constantFrom(...SURFACE_IDS, OWN_SURFACE), { minLength: 1, maxLength: 3 }),
   severity: fc.constantFrom(...SEVERITIES),
   visible: fc.constantFrom(...VISIBLE),
   aim: fc.constantFrom(...AIMS),
@@ -38,6 +41,15 @@ const anyTried: fc.Arbitrary<Tried[]> = fc.array(
   }),
   { maxLength: 20 },
 );
+/** Whatever a workshop may add: any ingredients, as rough as they are at least, for any soils. */
+const anyOwnAgent: fc.Arbitrary<OwnAgent> = fc
+  .record({
+    id: fc.constantFrom('own-a' as const, 'own-b' as const, 'own-c' as const),
+    families: fc.uniqueArray(fc.constantFrom(...FAMILY_NAMES), { minLength: 1, maxLength: 3 }),
+    wet: fc.constantFrom('dry' as const, 'damp' as const, 'bath' as const),
+    takes: fc.dictionary(fc.constantFrom(...SOIL_IDS), fc.constantFrom(0.25, 0.5, 0.8)),
+  })
+  .map((own) => ({ ...agentOf('soap-soak'), title: own.id, roughness: leastRoughness(own.families), source: 'this workshop', ...own }));
 const anyOwn: fc.Arbitrary<OwnKnowledge> = fc.record({
   tried: anyTried,
   verdicts: fc.array(
@@ -50,8 +62,10 @@ const anyOwn: fc.Arbitrary<OwnKnowledge> = fc.record({
     { maxLength: 8 },
   ),
   off: fc.uniqueArray(fc.constantFrom(...AGENT_IDS), { maxLength: 30 }),
+  agents: fc.uniqueArray(anyOwnAgent, { maxLength: 3, selector: ({ id }) => id }),
+  surfaces: fc.constant(WITH_SURFACE.surfaces),
 });
-const agents = (spot: Spot, own = NOTHING_OWN) => cleaningLadder(spot, own).rungs.map(({ agent }) => agent);
+const agents = (spot: Spot, own = WITH_SURFACE) => cleaningLadder(spot, own).rungs.map(({ agent }) => agent);
 
 describe('the laws of the ladder', () => {
   it('holds no forbidden pair of agent and surface, no forbidden mixture, and nothing that is switched off', () => {
@@ -59,10 +73,10 @@ describe('the laws of the ladder', () => {
       fc.property(anySpot, anyOwn, (spot, own) => {
         const rungs = agents(spot, own);
         for (const agent of rungs) {
-          for (const surface of spot.surfaces) expect(verdictOn(agent, surface, own.verdicts).verdict).not.toBe('never');
-          for (const other of rungs) expect(mixture(agent, other).together).not.toBe('never together');
+          for (const surface of spot.surfaces) expect(verdictOn(agent, surface, own).verdict).not.toBe('never');
+          for (const other of rungs) expect(mixture(agent, other, own.agents).together).not.toBe('never together');
           expect(own.off).not.toContain(agent);
-          if (spot.metalInside) expect(agentOf(agent).wet).not.toBe('bath');
+          if (spot.metalInside) expect(agentOf(agent, own.agents).wet).not.toBe('bath');
         }
       }),
       { numRuns: 400 },
@@ -73,9 +87,9 @@ describe('the laws of the ladder', () => {
     fc.assert(
       fc.property(anySpot, anyOwn, (spot, own) => {
         const { rungs, ruledOut } = cleaningLadder(spot, own);
-        const rough = rungs.map(({ agent }) => agentOf(agent).roughness);
+        const rough = rungs.map(({ agent }) => agentOf(agent, own.agents).roughness);
         expect(rough).toEqual([...rough].sort((a, b) => a - b));
-        const could = AGENT_IDS.filter((agent) => chanceOf(agent, spot.soil, []) !== null);
+        const could = agentIds(own.agents).filter((agent) => chanceOf(agent, spot.soil, [], own.agents) !== null);
         expect([...rungs, ...ruledOut].map(({ agent }) => agent).sort()).toEqual(could.sort());
       }),
     );
@@ -88,7 +102,7 @@ describe('the laws of the ladder', () => {
         const withIt = agents(spot, { ...own, off: own.off.filter((agent) => agent !== more) });
         for (const agent of withIt) if (agent !== more) expect(without).toContain(agent);
         for (const agent of without)
-          if (agentOf(agent).roughness <= agentOf(more).roughness && mixture(agent, more).together !== 'never together')
+          if (agentOf(agent, own.agents).roughness <= agentOf(more).roughness && mixture(agent, more, own.agents).together !== 'never together')
             expect(withIt).toContain(agent);
       }),
       { numRuns: 400 },
@@ -110,7 +124,7 @@ describe('the laws of the ladder', () => {
       fc.property(anySpot, (spot) => {
         const both = agents(spot);
         for (const surface of spot.surfaces) {
-          const one = cleaningLadder({ ...spot, surfaces: [surface] });
+          const one = cleaningLadder({ ...spot, surfaces: [surface] }, WITH_SURFACE);
           const forbidden = one.ruledOut.filter(({ because }) => because === 'surface').map(({ agent }) => agent);
           for (const agent of both) expect(forbidden).not.toContain(agent);
         }
@@ -231,8 +245,8 @@ describe('a piece with several spots', () => {
           spots.map((given, i) => ({ ...given, id: String(i), name: String(i) })),
           own,
         ).steps.map(({ agent }) => agent);
-        for (const a of plan) for (const b of plan) expect(mixture(a, b).together).not.toBe('never together');
-        const rough = plan.map((agent) => agentOf(agent).roughness);
+        for (const a of plan) for (const b of plan) expect(mixture(a, b, own.agents).together).not.toBe('never together');
+        const rough = plan.map((agent) => agentOf(agent, own.agents).roughness);
         expect(rough).toEqual([...rough].sort((a, b) => a - b));
       }),
     );

@@ -1,13 +1,13 @@
 import type { Aim } from '../intake/aim';
 import type { Severity } from '../intake/findings';
-import { AGENT_IDS, agentOf, type AgentId } from './agents';
+import { agentIds, agentOf, type AgentId } from './agents';
 import { inSentence } from './inSentence';
 import { mixture } from './mixing';
 import { chanceOf, type Chance, type Tried } from './outcomes';
 import { WEAR_MIN } from './roughness';
 import { soilOf, type SoilId } from './soils';
 import { surfaceOf, type SurfaceId } from './surfaces';
-import { verdictOnAll, type OwnVerdict } from './verdicts';
+import { NO_SUBJECTS, verdictOnAll, type OwnSubjects } from './verdicts';
 
 export const VISIBLE = ['front', 'underside', 'hidden'] as const;
 export type Visible = (typeof VISIBLE)[number];
@@ -28,14 +28,13 @@ export interface Spot {
 }
 
 /** What this workshop has and knows. */
-export interface OwnKnowledge {
+export interface OwnKnowledge extends OwnSubjects {
   tried: readonly Tried[];
-  verdicts: readonly OwnVerdict[];
   /** Agents that are not owned or not wanted. */
   off: readonly AgentId[];
 }
 
-export const NOTHING_OWN: OwnKnowledge = { tried: [], verdicts: [], off: [] };
+export const NOTHING_OWN: OwnKnowledge = { ...NO_SUBJECTS, tried: [], off: [] };
 
 export interface Rung {
   agent: AgentId;
@@ -104,8 +103,8 @@ interface Candidate {
 export function cleaningLadder(spot: Spot, own: OwnKnowledge = NOTHING_OWN): Ladder {
   const ruledOut: RuledOut[] = [];
   const allowed: Candidate[] = [];
-  for (const agent of AGENT_IDS) {
-    const chance = chanceOf(agent, spot.soil, own.tried);
+  for (const agent of agentIds(own.agents)) {
+    const chance = chanceOf(agent, spot.soil, own.tried, own.agents);
     if (!chance) continue;
     const out = ruledOutBy(agent, spot, own);
     if (out) ruledOut.push({ agent, ...out });
@@ -115,40 +114,40 @@ export function cleaningLadder(spot: Spot, own: OwnKnowledge = NOTHING_OWN): Lad
   const compatible: Candidate[] = [];
   for (const next of allowed) {
     const { agent } = next.rung;
-    const foe = compatible.find(({ rung }) => mixture(rung.agent, agent).together === 'never together')?.rung.agent;
-    if (foe) ruledOut.push({ agent, because: 'mixture', why: neverWith(foe, agent) });
+    const foe = compatible.find(({ rung }) => mixture(rung.agent, agent, own.agents).together === 'never together')?.rung.agent;
+    if (foe) ruledOut.push({ agent, because: 'mixture', why: neverWith(foe, agent, own) });
     else compatible.push(next);
   }
   const kept = compatible.filter((next) => {
     if (next.merit > 0) return true;
-    ruledOut.push({ agent: next.rung.agent, because: 'worth', why: notWorth(next.rung, spot) });
+    ruledOut.push({ agent: next.rung.agent, because: 'worth', why: notWorth(next.rung, spot, own) });
     return false;
   });
-  const rungs = kept.map(({ rung }, i) => ({ ...rung, ...placed(kept, i) }));
+  const rungs = kept.map(({ rung }, i) => ({ ...rung, ...placed(kept, i, own) }));
   return { rungs, ruledOut, end: endOf(rungs, ruledOut, spot), caution: soilOf(spot.soil).caution };
 }
 
 const inOrder = (a: Candidate, b: Candidate) => a.roughness - b.roughness || a.rung.minutesToSuccess - b.rung.minutesToSuccess;
 
 /** Why the rougher of two is left out. */
-export const neverWith = (gentler: AgentId, rougher: AgentId): string =>
-  `Never with ${inSentence(agentOf(gentler).title)}, which is gentler. ${mixture(gentler, rougher).reason}`;
+export const neverWith = (gentler: AgentId, rougher: AgentId, { agents }: OwnKnowledge): string =>
+  `Never with ${inSentence(agentOf(gentler, agents).title)}, which is gentler. ${mixture(gentler, rougher, agents).reason}`;
 
 function ruledOutBy(agent: AgentId, { surfaces, metalInside }: Spot, own: OwnKnowledge): Omit<RuledOut, 'agent'> | null {
   if (own.off.includes(agent)) return { because: 'off', why: 'Not in this workshop.' };
-  const { verdict, reason, surface } = verdictOnAll(agent, surfaces, own.verdicts);
-  if (verdict === 'never') return { because: 'surface', why: `Never on ${inSentence(surfaceOf(surface).title)}. ${reason}` };
-  if (agentOf(agent).wet === 'bath' && metalInside)
+  const { verdict, reason, surface } = verdictOnAll(agent, surfaces, own);
+  if (verdict === 'never') return { because: 'surface', why: `Never on ${inSentence(surfaceOf(surface, own.surfaces).title)}. ${reason}` };
+  if (agentOf(agent, own.agents).wet === 'bath' && metalInside)
     return { because: 'metal inside', why: `Metal still inside: ${metalInside}. Take it out under Teardown before anything goes into a bath.` };
   return null;
 }
 
 function candidate(agent: AgentId, chance: Chance, spot: Spot, own: OwnKnowledge): Candidate {
-  const { roughness, handsMin, dwellMin, wet } = agentOf(agent);
-  const { verdict, reason, surface } = verdictOnAll(agent, spot.surfaces, own.verdicts);
-  const testSpot = verdict === 'test first' ? `${surfaceOf(surface).title}: ${reason}` : null;
+  const { roughness, handsMin, dwellMin, wet } = agentOf(agent, own.agents);
+  const { verdict, reason, surface } = verdictOnAll(agent, spot.surfaces, own);
+  const testSpot = verdict === 'test first' ? `${surfaceOf(surface, own.surfaces).title}: ${reason}` : null;
   const minutes = handsMin + WAITING_SHARE * dwellMin + (testSpot ? TEST_SPOT_MIN : 0);
-  const delicate = spot.surfaces.some((id) => surfaceOf(id).delicate);
+  const delicate = spot.surfaces.some((id) => surfaceOf(id, own.surfaces).delicate);
   const wear = WEAR_MIN[roughness] * (delicate ? DELICATE_WEAR : 1);
   const label =
     spot.paperLabel && wet !== 'dry'
@@ -161,12 +160,12 @@ function candidate(agent: AgentId, chance: Chance, spot: Spot, own: OwnKnowledge
   };
 }
 
-function placed(kept: readonly Candidate[], i: number): Pick<Rung, 'between' | 'why'> {
+function placed(kept: readonly Candidate[], i: number, { agents }: OwnKnowledge): Pick<Rung, 'between' | 'why'> {
   const here = kept[i]!.rung;
   const before = kept[i - 1]?.rung;
-  const meets = before ? mixture(before.agent, here.agent) : null;
-  const { mean, prior, own } = here.chance;
-  const learnt = own > 0 ? ` Your own ${own === 1 ? 'pass' : `${own} passes`} say ${percent(mean)}, the data set ${percent(prior)}.` : '';
+  const meets = before ? mixture(before.agent, here.agent, agents) : null;
+  const { mean, prior, own: passes } = here.chance;
+  const learnt = passes > 0 ? ` Your own ${passes === 1 ? 'pass' : `${passes} passes`} say ${percent(mean)}, the data set ${percent(prior)}.` : '';
   const level = kept.filter(({ roughness }) => roughness === kept[i]!.roughness);
   const others = level.length > 1 ? `, the ${ordinal(level.indexOf(kept[i]!))} of ${level.length} as rough as this` : '';
   return {
@@ -177,9 +176,9 @@ function placed(kept: readonly Candidate[], i: number): Pick<Rung, 'between' | '
 
 const ordinal = (i: number) => ['first', 'second', 'third', 'fourth', 'fifth'][i] ?? `${i + 1}th`;
 
-function notWorth({ agent, chance, minutes }: Rung, { visible }: Spot): string {
+function notWorth({ agent, chance, minutes }: Rung, { visible }: Spot, { agents }: OwnKnowledge): string {
   const seen = { front: 'at the front', underside: 'underneath', hidden: 'out of sight' }[visible];
-  return `Not worth it for a spot ${seen}: ${percent(chance.mean)} for ${Math.round(minutes)} min and the wear of “${inSentence(agentOf(agent).title)}”.`;
+  return `Not worth it for a spot ${seen}: ${percent(chance.mean)} for ${Math.round(minutes)} min and the wear of “${inSentence(agentOf(agent, agents).title)}”.`;
 }
 
 function endOf(rungs: readonly Rung[], ruledOut: readonly RuledOut[], { soil, aim }: Spot): string {

@@ -1,4 +1,4 @@
-import { agentOf, type AgentId } from './agents';
+import type { Agent } from './agents';
 
 /** A sink or tub, inside, mm. */
 export interface Tub {
@@ -86,7 +86,7 @@ function place(filling: Filling, piece: Lying, long: number, short: number): boo
  * Pieces that share a bath, load by load: the deepest first, in rows on the floor of the tub, none upon another.
  * What is mixed in follows from the water that covers the highest of them.
  */
-export function loadsFor(agent: AgentId, pieces: readonly Bather[], tub: Tub): Loads {
+export function loadsFor({ perLitre }: Pick<Agent, 'perLitre'>, pieces: readonly Bather[], tub: Tub): Loads {
   const [short, long] = [tub.lengthMm, tub.widthMm].sort((x, y) => x - y) as [number, number];
   const tooBig: Loads['tooBig'] = [];
   const lying: Lying[] = [];
@@ -107,7 +107,6 @@ export function loadsFor(agent: AgentId, pieces: readonly Bather[], tub: Tub): L
     place(filling, piece, long, short);
     fillings.push(filling);
   }
-  const { perLitre } = agentOf(agent);
   const loads = fillings.map((filling): Load => {
     const deep = Math.max(...filling.lying.map(({ high }) => high)) + ABOVE_MM;
     const displaced = filling.lying.reduce((sum, { volumeMm3 }) => sum + volumeMm3, 0);

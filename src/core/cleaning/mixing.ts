@@ -1,4 +1,4 @@
-import { agentOf, type AgentId } from './agents';
+import { agentOf, type AgentId, type OwnAgent } from './agents';
 import type { Family } from './families';
 
 type Together = 'fine' | 'rinse between' | 'never together';
@@ -46,8 +46,8 @@ export function mixtureOf(a: readonly Family[], b: readonly Family[]): Mixture {
 }
 
 /** What happens when two agents meet; an agent with itself is one agent. */
-export const mixture = (a: AgentId, b: AgentId): Mixture =>
-  a === b ? { together: 'fine', reason: 'It is the same.' } : mixtureOf(agentOf(a).families, agentOf(b).families);
+export const mixture = (a: AgentId, b: AgentId, own: readonly OwnAgent[] = []): Mixture =>
+  a === b ? { together: 'fine', reason: 'It is the same.' } : mixtureOf(agentOf(a, own).families, agentOf(b, own).families);
 
 /** Something open on the bench: what it is and where. */
 export interface Open {

@@ -1,4 +1,4 @@
-import type { AgentId } from './agents';
+import type { AgentId, KnownAgentId, OwnAgent } from './agents';
 import { soilOf, type SoilId } from './soils';
 import type { SurfaceId } from './surfaces';
 
@@ -27,8 +27,8 @@ export interface Chance {
 }
 
 /** Chance that one pass of an agent takes a soil: the data set's, moved by what this workshop has seen (Beta posterior). */
-export function chanceOf(agent: AgentId, soil: SoilId, tried: readonly Tried[]): Chance | null {
-  const prior = soilOf(soil).chance[agent];
+export function chanceOf(agent: AgentId, soil: SoilId, tried: readonly Tried[], agents: readonly OwnAgent[] = []): Chance | null {
+  const prior = soilOf(soil).chance[agent as KnownAgentId] ?? agents.find(({ id }) => id === agent)?.takes[soil];
   if (prior === undefined) return null;
   const own = tried.filter((pass) => pass.agent === agent && pass.soil === soil);
   const successes = own.reduce((sum, { outcome }) => sum + SUCCESS[outcome], 0);

@@ -31,15 +31,16 @@ export function planPiece(spots: readonly NamedSpot[], own: OwnKnowledge): Piece
       if (known) known.spots.push(spot.id);
       else merged.set(rung.agent, { ...rung, spots: [spot.id] });
     }
+  const roughnessOf = (agent: AgentId) => agentOf(agent, own.agents).roughness;
   const inOrder = [...merged.values()].sort(
-    (a, b) => agentOf(a.agent).roughness - agentOf(b.agent).roughness || b.spots.length - a.spots.length || a.minutesToSuccess - b.minutesToSuccess,
+    (a, b) => roughnessOf(a.agent) - roughnessOf(b.agent) || b.spots.length - a.spots.length || a.minutesToSuccess - b.minutesToSuccess,
   );
   // One bench for the whole piece: what may never meet does not stand in one plan, and the gentler stays.
   const steps: Step[] = [];
   const ruledOut: RuledOut[] = [];
   for (const step of inOrder) {
-    const foe = steps.find(({ agent }) => mixture(agent, step.agent).together === 'never together');
-    if (foe) ruledOut.push({ agent: step.agent, because: 'mixture', why: neverWith(foe.agent, step.agent) });
+    const foe = steps.find(({ agent }) => mixture(agent, step.agent, own.agents).together === 'never together');
+    if (foe) ruledOut.push({ agent: step.agent, because: 'mixture', why: neverWith(foe.agent, step.agent, own) });
     else steps.push(step);
   }
   const meet = ladders.map(({ spot, ladder }) => {

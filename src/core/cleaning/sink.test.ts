@@ -1,16 +1,20 @@
 import fc from 'fast-check';
+import { agentOf, type AgentId } from './agents';
 import { dryAt, dryHours, saturationHpa, type Drying } from './drying';
 import { loadsFor, type Bather, type Tub } from './loads';
+import { surfaceOf } from './surfaces';
 
-const NIGHT: Drying = { surfaces: ['abs-textured'], hollow: false, airing: false, temperatureC: 20, humidity: 0.5 };
+const NIGHT: Drying = { surfaces: [surfaceOf('abs-textured')], hollow: false, airing: false, temperatureC: 20, humidity: 0.5 };
+const hoursOf = (agent: AgentId, drying = NIGHT) => dryHours(agentOf(agent), drying);
+const loadOf = (agent: AgentId, ...rest: [readonly Bather[], Tub]) => loadsFor(agentOf(agent), ...rest);
 const TUB: Tub = { name: 'kitchen sink', lengthMm: 500, widthMm: 400, depthMm: 200 };
 
 describe('drying', () => {
   it('shells and caps take a night; alcohol is gone soon; vinegar stays longer than water', () => {
-    expect(dryHours('soap-soak', NIGHT)).toBeCloseTo(18, 6);
-    expect(dryHours('isopropyl', NIGHT)).toBeLessThan(0.5);
-    expect(dryHours('vinegar', NIGHT)).toBeGreaterThan(dryHours('water-wipe', NIGHT));
-    expect(dryHours('air', NIGHT)).toBe(0);
+    expect(hoursOf('soap-soak', NIGHT)).toBeCloseTo(18, 6);
+    expect(hoursOf('isopropyl', NIGHT)).toBeLessThan(0.5);
+    expect(hoursOf('vinegar', NIGHT)).toBeGreaterThan(hoursOf('water-wipe', NIGHT));
+    expect(hoursOf('air', NIGHT)).toBe(0);
     expect(dryAt(new Date('2026-07-01T20:00:00Z'), 18).toISOString()).toBe('2026-07-02T14:00:00.000Z');
   });
 
@@ -23,7 +27,7 @@ describe('drying', () => {
   it('never gets slower in warmer, drier or moving air, and always slower when hollow', () => {
     fc.assert(
       fc.property(fc.double({ min: 5, max: 35, noNaN: true }), fc.double({ min: 0.1, max: 0.95, noNaN: true }), (temperatureC, humidity) => {
-        const hours = (rest: Partial<Drying>) => dryHours('soap-soak', { ...NIGHT, temperatureC, humidity, ...rest });
+        const hours = (rest: Partial<Drying>) => hoursOf('soap-soak', { ...NIGHT, temperatureC, humidity, ...rest });
         expect(hours({ temperatureC: temperatureC + 3 })).toBeLessThanOrEqual(hours({}));
         expect(hours({ humidity: humidity - 0.05 })).toBeLessThanOrEqual(hours({}));
         expect(hours({ airing: true })).toBeLessThan(hours({}));
@@ -37,7 +41,7 @@ describe('loads', () => {
   const piece = (id: string, lengthMm: number, widthMm: number, heightMm: number): Bather => ({ id, lengthMm, widthMm, heightMm });
 
   it('a shell and its caps share a sink; water covers the highest, soap follows the water', () => {
-    const { loads, tooBig } = loadsFor('soap-soak', [piece('K1', 400, 220, 45), piece('K2', 100, 80, 15)], TUB);
+    const { loads, tooBig } = loadOf('soap-soak', [piece('K1', 400, 220, 45), piece('K2', 100, 80, 15)], TUB);
     expect(tooBig).toEqual([]);
     expect(loads).toHaveLength(1);
     const [load] = loads;
@@ -45,14 +49,14 @@ describe('loads', () => {
     expect(load!.waterL).toBeCloseTo(covered, 9);
     expect(load!.amount).toBeCloseTo(5 * covered, 9);
     expect(load!.unit).toBe('mL');
-    expect(loadsFor('oxygen-soak', [piece('K1', 100, 100, 20)], TUB).loads[0]!.unit).toBe('g');
+    expect(loadOf('oxygen-soak', [piece('K1', 100, 100, 20)], TUB).loads[0]!.unit).toBe('g');
   });
 
   it('what does not lie under water any way round is named, with what to do', () => {
-    const { loads, tooBig } = loadsFor('soap-soak', [piece('K1', 900, 300, 40), piece('K2', 100, 80, 15)], TUB);
+    const { loads, tooBig } = loadOf('soap-soak', [piece('K1', 900, 300, 40), piece('K2', 100, 80, 15)], TUB);
     expect(tooBig).toEqual([{ id: 'K1', why: expect.stringContaining('does not lie under water in “kitchen sink”') as string }]);
     expect(loads.map(({ pieces }) => pieces)).toEqual([['K2']]);
-    expect(loadsFor('soap-soak', [], TUB)).toEqual({ loads: [], tooBig: [] });
+    expect(loadOf('soap-soak', [], TUB)).toEqual({ loads: [], tooBig: [] });
   });
 
   it('loses no piece, bathes none twice, and never fills a floor with more than it holds', () => {
@@ -60,7 +64,7 @@ describe('loads', () => {
     fc.assert(
       fc.property(fc.array(fc.tuple(size, size, fc.integer({ min: 5, max: 150 })), { maxLength: 14 }), (sizes) => {
         const pieces = sizes.map(([a, b, c], i) => piece(String(i), a, b, c));
-        const { loads, tooBig } = loadsFor('soap-soak', pieces, TUB);
+        const { loads, tooBig } = loadOf('soap-soak', pieces, TUB);
         expect([...loads.flatMap((load) => load.pieces), ...tooBig.map(({ id }) => id)].sort()).toEqual(pieces.map(({ id }) => id).sort());
         for (const load of loads) {
           const floor = load.pieces.reduce((sum, id) => {

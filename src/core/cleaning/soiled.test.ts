@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { labToSrgb } from '../colour/lab';
 import type { Lab } from '../colour/types';
 import type { Picture, Point } from '../photo/picture';
-import { faceCells, sameFace, soiledShare } from './soiled';
+import { faceCells, leftSpots, placeOnFace, sameFace, soiledShare } from './soiled';
 
 const WIDTH = 200;
 const HEIGHT = 120;
@@ -58,4 +58,20 @@ it('tells two outlines of different shape apart', () => {
     ),
   ).toBe(true);
   expect(sameFace(faceCells(picture, FACE), faceCells(picture, narrow))).toBe(false);
+});
+
+it('names what is left as spots that hang together, the largest first, where they are', () => {
+  const picture = face([86, 0, 8], [86, 0, 8], 1);
+  const spot = (x0: number, y0: number, side: number) => {
+    for (let y = y0; y < y0 + side; y++) for (let x = x0; x < x0 + side; x++) picture.data.set([90, 80, 70], 4 * (y * WIDTH + x));
+  };
+  spot(20, 18, 12);
+  spot(150, 80, 24);
+  const cells = faceCells(picture, FACE);
+  const spots = leftSpots(cells, soiledShare(cells).depth);
+  expect(spots.map(({ where }) => where)).toEqual(['bottom right', 'top left']);
+  expect(spots[0]!.share).toBeCloseTo((24 * 24) / (180 * 100), 2);
+  expect(Math.hypot(spots[0]!.middle[0] - 162, spots[0]!.middle[1] - 92)).toBeLessThan(3);
+  expect(leftSpots(cells, new Float32Array(cells.lightness.length))).toEqual([]);
+  expect([placeOnFace(0.5, 0.5), placeOnFace(0, 0.5), placeOnFace(0.5, 1)]).toEqual(['in the middle', 'at the left', 'at the bottom']);
 });

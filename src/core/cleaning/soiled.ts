@@ -15,6 +15,10 @@ const CELLS_ACROSS = 120;
 
 /** A face in cells: lightness and b* of the mean light of each; empty cells hold `NaN`. */
 export interface FaceCells {
+  /** Upper left corner of the first cell and a cell's side, in pixels of the picture. */
+  left: number;
+  top: number;
+  cell: number;
   columns: number;
   rows: number;
   /** Share of the cells that the outline fills. */
@@ -55,7 +59,7 @@ export function faceCells({ data, width, height }: Picture, outline: readonly Po
     b[i] = lab[2];
     full++;
   }
-  return { columns, rows, filled: full / (columns * rows), lightness, b };
+  return { left: runs.left, top: runs.top, cell, columns, rows, filled: full / (columns * rows), lightness, b };
 }
 
 /** What a cell would have for lightness without its yellow. */
@@ -94,4 +98,60 @@ export function soiledShare(face: FaceCells): Soiled {
 /** Whether two outlines can be the same face: their shapes agree. */
 export function sameFace(a: FaceCells, b: FaceCells): boolean {
   return Math.abs(Math.log(a.columns / a.rows / (b.columns / b.rows))) < 0.25 && Math.abs(a.filled - b.filled) < 0.2;
+}
+
+/** A spot that is left: its share of the face, and its middle in pixels of the picture. */
+export interface LeftSpot {
+  share: number;
+  middle: Point;
+  /** Where on the face, in words. */
+  where: string;
+}
+
+/** Smaller than this is no spot of its own. */
+const LEAST_SHARE = 0.002;
+const MOST_SPOTS = 6;
+const THIRDS = { across: ['left', 'middle', 'right'], down: ['top', 'middle', 'bottom'] } as const;
+
+/** What is left, as spots that hang together, the largest first. */
+export function leftSpots({ left, top, cell, columns, rows, lightness }: FaceCells, depth: Float32Array): LeftSpot[] {
+  const shell = lightness.reduce((sum, light) => sum + (light > NOT_SHELL_L ? 1 : 0), 0);
+  const seen = new Uint8Array(depth.length);
+  const spots: LeftSpot[] = [];
+  for (let start = 0; start < depth.length; start++) {
+    if (seen[start] || !(depth[start]! > 0)) continue;
+    const { cells, x, y } = flooded(start, depth, columns, rows, seen);
+    if (cells / shell < LEAST_SHARE) continue;
+    const [across, down] = [(x + 0.5) / columns, (y + 0.5) / rows];
+    spots.push({ share: cells / shell, middle: [left + (x + 0.5) * cell, top + (y + 0.5) * cell], where: placeOnFace(across, down) });
+  }
+  return spots.sort((a, b) => b.share - a.share).slice(0, MOST_SPOTS);
+}
+
+/** All soiled cells that touch, corners too, from one of them: how many, and their middle. */
+function flooded(start: number, depth: Float32Array, columns: number, rows: number, seen: Uint8Array): { cells: number; x: number; y: number } {
+  const waiting = [start];
+  seen[start] = 1;
+  let [cells, x, y] = [0, 0, 0];
+  for (let at = waiting.pop(); at !== undefined; at = waiting.pop()) {
+    const [column, row] = [at % columns, Math.floor(at / columns)];
+    cells++;
+    x += column;
+    y += row;
+    for (let r = Math.max(0, row - 1); r <= Math.min(rows - 1, row + 1); r++)
+      for (let c = Math.max(0, column - 1); c <= Math.min(columns - 1, column + 1); c++) {
+        const next = r * columns + c;
+        if (seen[next] || !(depth[next]! > 0)) continue;
+        seen[next] = 1;
+        waiting.push(next);
+      }
+  }
+  return { cells, x: x / cells, y: y / cells };
+}
+
+/** A place on a face, 0 to 1 each way, in words. */
+export function placeOnFace(across: number, down: number): string {
+  const third = (share: number) => Math.min(2, Math.max(0, Math.floor(3 * share)));
+  const [h, v] = [THIRDS.across[third(across)]!, THIRDS.down[third(down)]!];
+  return h === 'middle' && v === 'middle' ? 'in the middle' : h === 'middle' ? `at the ${v}` : v === 'middle' ? `at the ${h}` : `${v} ${h}`;
 }

@@ -1,5 +1,5 @@
 import type { FindingKind } from '../intake/findings';
-import type { AgentId } from './agents';
+import type { KnownAgentId } from './agents';
 
 export interface Soil {
   title: string;
@@ -12,7 +12,7 @@ export interface Soil {
   /** Findings of intake that may be this. */
   of: readonly FindingKind[];
   /** Chance that one pass takes it, before this workshop has tried: workshop wisdom. */
-  chance: Partial<Record<AgentId, number>>;
+  chance: Partial<Record<KnownAgentId, number>>;
 }
 
 const SOILED = ['soiled'] as const;

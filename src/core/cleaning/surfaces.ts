@@ -1,4 +1,6 @@
+import { Refusal } from '../refusal';
 import type { Family } from './families';
+import type { OwnId } from './ownId';
 
 type Reasons = Partial<Record<Family, string>>;
 
@@ -59,8 +61,10 @@ const SURFACES = {
     title: 'Glossy ABS',
     delicate: true,
     dryH: 18,
-    fine: ['air', 'gum', 'damp', 'bath', 'soap', 'alcoholMild', 'mildAlkali', 'alkali', 'weakAcid'],
+    fine: ['air', 'damp', 'bath', 'soap', 'alcoholMild', 'mildAlkali', 'weakAcid'],
     test: {
+      gum: 'Dabbed, never drawn: grit in it leaves lines in gloss.',
+      alkali: 'Weak mixture, a minute: some cleaners dull gloss.',
       alcohol: 'Lacquered gloss may dull.',
       brush: 'Hair-soft only: bristles leave fine lines in gloss.',
       rub: 'Leaves a dull patch.',
@@ -157,8 +161,9 @@ const SURFACES = {
     title: 'Polycarbonate',
     delicate: true,
     dryH: 12,
-    fine: ['air', 'gum', 'damp', 'bath', 'soap'],
+    fine: ['air', 'damp', 'bath', 'soap'],
     test: {
+      gum: 'Dabbed, never drawn: grit in it scratches.',
       alcoholMild: 'Only where the label says without ammonia: that cracks it.',
       brush: 'Hair-soft only: it scratches easily.',
       alcohol: 'Short wipes, no load on it.',
@@ -188,8 +193,9 @@ const SURFACES = {
     title: 'Acrylic window',
     delicate: true,
     dryH: 6,
-    fine: ['air', 'gum', 'damp', 'soap'],
+    fine: ['air', 'damp', 'soap'],
     test: {
+      gum: 'Dabbed, never drawn: grit in it scratches.',
       brush: 'Hair-soft and loose dust only: it scratches.',
       bath: 'Where it is glued or printed behind, no.',
       mildAlkali: 'Minutes, then rinsed.',
@@ -253,8 +259,10 @@ const SURFACES = {
     title: 'Plated plastic',
     delicate: true,
     dryH: 12,
-    fine: ['air', 'damp', 'soap', 'alcoholMild', 'alcohol'],
+    fine: ['air', 'damp', 'soap'],
     test: {
+      alcoholMild: 'A lacquer over thin plating may soften.',
+      alcohol: 'A lacquer over thin plating may come off.',
       gum: 'Pulls at edges where the plating has lifted.',
       brush: 'Hair-soft only.',
       bath: 'Where plating has lifted, water creeps under.',
@@ -316,8 +324,9 @@ const SURFACES = {
     title: 'Dyed legend',
     delicate: true,
     dryH: 18,
-    fine: ['air', 'brush', 'gum', 'damp', 'bath', 'soap', 'alcoholMild', 'alcohol', 'mildAlkali', 'weakAcid'],
+    fine: ['air', 'brush', 'gum', 'damp', 'bath', 'soap', 'alcoholMild', 'mildAlkali', 'weakAcid'],
     test: {
+      alcohol: 'One cap first: what looks dyed may be printed.',
       alkali: 'Weak mixture, minutes.',
       oil: 'Minutes; off with alcohol.',
       rub: 'Shines the cap.',
@@ -670,8 +679,9 @@ const SURFACES = {
     title: 'Painted steel',
     delicate: true,
     dryH: 2,
-    fine: ['air', 'brush', 'gum', 'damp', 'soap'],
+    fine: ['air', 'brush', 'damp', 'soap'],
     test: {
+      gum: 'Pulls loose paint off.',
       bath: 'Where paint is chipped it rusts underneath.',
       alcoholMild: 'Some paints soften.',
       alcohol: 'Some paints soften.',
@@ -809,6 +819,31 @@ const SURFACES = {
   },
 } as const satisfies Record<string, Surface>;
 
-export type SurfaceId = keyof typeof SURFACES;
-export const SURFACE_IDS = Object.keys(SURFACES) as SurfaceId[];
-export const surfaceOf = (id: SurfaceId): Surface => SURFACES[id];
+/** A surface of the data set. */
+export type KnownSurfaceId = keyof typeof SURFACES;
+export type SurfaceId = KnownSurfaceId | OwnId;
+export const SURFACE_IDS = Object.keys(SURFACES) as KnownSurfaceId[];
+
+/** A surface that a workshop added: it bears what another bears, and less where the workshop says so. */
+export interface OwnSurface {
+  id: OwnId;
+  title: string;
+  like: KnownSurfaceId;
+}
+
+/** Every surface: the data set's first, then the workshop's own. */
+export const surfaceIds = (own: readonly OwnSurface[] = []): SurfaceId[] => [...SURFACE_IDS, ...own.map(({ id }) => id)];
+
+/** The surface of the data set whose verdicts hold. @throws Refusal for one of its own that this workshop does not have */
+export function knownSurface(id: SurfaceId, own: readonly OwnSurface[] = []): KnownSurfaceId {
+  if (id in SURFACES) return id as KnownSurfaceId;
+  const added = own.find((surface) => surface.id === id);
+  if (!added) throw new Refusal('surface', 'This surface is not known here. Add it under Stores, cleaning agents.');
+  return added.like;
+}
+
+export function surfaceOf(id: SurfaceId, own: readonly OwnSurface[] = []): Surface {
+  const known = SURFACES[knownSurface(id, own)];
+  const added = own.find((surface) => surface.id === id);
+  return added ? { ...known, title: added.title } : known;
+}

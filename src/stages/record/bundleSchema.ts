@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { SCHOOLS } from '@/core/exposure/schools';
-import { AGENT_IDS } from '@/core/cleaning/agents';
+import { FAMILY_NAMES } from '@/core/cleaning/families';
 import { VISIBLE } from '@/core/cleaning/ladder';
 import { OUTCOMES } from '@/core/cleaning/outcomes';
 import { SOIL_IDS } from '@/core/cleaning/soils';
@@ -15,9 +15,13 @@ import { STAGES, STAGE_STATES } from '@/core/runsheet/stages';
 import { TEST_ITEMS, TEST_PHASES, TEST_STATES } from '@/core/runsheet/functionTest';
 import { CONNECTION_KINDS, JOINT_KINDS } from '@/core/teardown/joints';
 import { DRIVES, FATES, HEADS, MOST_IN_A_LOT, SHANKS } from '@/core/teardown/lots';
+import { agentSchema, surfaceSchema } from '@/edge/cleaningSchema';
 import { BUNDLE_FORMAT, BUNDLE_VERSION, type Bundle } from '@/data/bundle';
 
 const id = Joi.string().guid().required();
+const ownId = Joi.string()
+  .pattern(/^own-[0-9a-f-]{36}$/)
+  .required();
 const idOrNull = Joi.string().guid().allow(null).required();
 const text = Joi.string().max(20_000).allow('').required();
 const textOrNull = Joi.string().max(20_000).allow('', null).required();
@@ -32,7 +36,7 @@ const stage = Joi.string()
   .required();
 const restorationId = id;
 const aim = Joi.string().valid(...AIMS);
-const surface = Joi.string().valid(...SURFACE_IDS);
+const surface = surfaceSchema;
 const share = Joi.object({ x: number, y: number });
 const range = Joi.object({ low: number, likely: number, high: number }).required();
 const lotKind = {
@@ -162,6 +166,7 @@ export const bundleSchema = Joi.object<Bundle>({
     photoId: idOrNull,
     pin: share.allow(null).required(),
     closeUpId: idOrNull,
+    continues: idOrNull,
     soil: Joi.string()
       .valid(...SOIL_IDS)
       .allow(null)
@@ -314,9 +319,7 @@ export const bundleSchema = Joi.object<Bundle>({
     findingId: id,
     pieceId: idOrNull,
     timerId: idOrNull,
-    agent: Joi.string()
-      .valid(...AGENT_IDS)
-      .required(),
+    agent: agentSchema.required(),
     soil: Joi.string()
       .valid(...SOIL_IDS)
       .required(),
@@ -329,6 +332,39 @@ export const bundleSchema = Joi.object<Bundle>({
       .required(),
     words: text,
     photoId: idOrNull,
+  }),
+  ownAgents: rows({
+    id: ownId,
+    title: text,
+    does: text,
+    families: Joi.array()
+      .items(Joi.string().valid(...FAMILY_NAMES))
+      .min(1)
+      .required(),
+    roughness: Joi.number().integer().min(0).max(9).required(),
+    wet: Joi.string().valid('dry', 'damp', 'bath').required(),
+    leaves: Joi.string().valid('nothing', 'water', 'alcohol', 'vinegar', 'oil').required(),
+    dwellMin: Joi.number().min(0).required(),
+    handsMin: Joi.number().min(0).required(),
+    rinse: text,
+    protection: text,
+    perLitre: Joi.object({ amount: Joi.number().positive().required(), unit: Joi.string().valid('mL', 'g').required() })
+      .allow(null)
+      .required(),
+    bathC: numberOrNull,
+    source: Joi.string().valid('this workshop').required(),
+    takes: Joi.object()
+      .pattern(Joi.string().valid(...SOIL_IDS), Joi.number().min(0).max(1))
+      .required(),
+    addedAt: time,
+  }),
+  ownSurfaces: rows({
+    id: ownId,
+    title: text,
+    like: Joi.string()
+      .valid(...SURFACE_IDS)
+      .required(),
+    addedAt: time,
   }),
   ledger: rows({
     id,

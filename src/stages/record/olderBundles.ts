@@ -7,13 +7,13 @@ type Json = Record<string, unknown>;
 
 const isJson = (value: unknown): value is Json => value !== null && typeof value === 'object' && !Array.isArray(value);
 
-/** Fields that version 2 added to the rows of version 1, as they were before anybody could fill them in. */
+/** Fields that later versions added to the rows of version 1, as they were before anybody could fill them in. */
 const ROWS: Record<string, Json> = {
   pieces: { ...PLAIN },
-  findings: { photoId: null, pin: null, closeUpId: null, soil: null, visible: 'front' },
+  findings: { photoId: null, pin: null, closeUpId: null, continues: null, soil: null, visible: 'front' },
   removalSteps: { offBy: '', onBy: '' },
 };
-const ADDED = ['removalSteps', 'lots', 'connections', 'blocks', 'functionTests', 'requests', 'sinkSteps'];
+const ADDED = ['removalSteps', 'lots', 'connections', 'blocks', 'functionTests', 'requests', 'sinkSteps', 'ownAgents', 'ownSurfaces'];
 
 /** A test of all keys at once becomes one of each group. */
 function byGroup(test: Json): Json {
@@ -24,7 +24,7 @@ function byGroup(test: Json): Json {
 
 /** An exported restoration of an older version in the shape of today; anything else is left as it is. */
 export function broughtForward(given: unknown): unknown {
-  if (!isJson(given) || given.version !== 1) return given;
+  if (!isJson(given) || (given.version !== 1 && given.version !== 2)) return given;
   const rows = (name: string) => (Array.isArray(given[name]) ? (given[name] as unknown[]).filter(isJson) : []);
   return {
     ...given,

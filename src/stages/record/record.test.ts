@@ -77,17 +77,17 @@ it('takes in what an earlier version exported, with what it did not know yet lef
   const bundle = JSON.parse(JSON.stringify(bundles.find(({ functionTests }) => functionTests.length > 0)!)) as Bundle;
   const results = { display: 'works', sound: 'works', ports: 'works', drives: 'works', keys: 'faulty', switches: 'works', lamps: 'works' };
   const first = {
-    ...without(bundle, 'requests', 'sinkSteps'),
+    ...without(bundle, 'requests', 'sinkSteps', 'ownAgents', 'ownSurfaces'),
     version: 1,
     restoration: without(bundle.restoration, 'aim', 'owner', 'allowed', 'estimate', 'claim', 'packing', 'worthKeeping'),
     pieces: bundle.pieces.map((piece) => without(piece, 'aim', 'worthKeeping', 'surfaces', 'hollow')),
-    findings: bundle.findings.map((finding) => without(finding, 'photoId', 'pin', 'closeUpId', 'soil', 'visible')),
+    findings: bundle.findings.map((finding) => without(finding, 'photoId', 'pin', 'closeUpId', 'soil', 'visible', 'continues')),
     removalSteps: bundle.removalSteps.map((step) => without(step, 'offBy', 'onBy')),
     functionTests: bundle.functionTests.map((test) => ({ ...test, results })),
   };
   const brought = bundleSchema.validate(broughtForward(first), { convert: false });
   expect(brought.error).toBeUndefined();
-  expect(brought.value).toMatchObject({ version: 2, requests: [], restoration: { aim: 'presentable', owner: '' } });
+  expect(brought.value).toMatchObject({ version: 3, requests: [], restoration: { aim: 'presentable', owner: '' } });
   expect(brought.value!.functionTests[0]!.results).toMatchObject({ letters: 'faulty', 'number pad': 'faulty', display: 'works' });
   expect(broughtForward(bundles[0])).toBe(bundles[0]);
   expect(broughtForward('nothing')).toBe('nothing');

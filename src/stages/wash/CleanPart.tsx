@@ -4,10 +4,11 @@ import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { Part } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
-import { photoUrl } from '@/ui/photoUrl';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
-import { lookHowClean } from './actions';
+import { PinnedPhoto } from '@/ui/PinnedPhoto';
+import { say } from '@/ui/toast';
+import { lookHowClean, markWhatIsLeft } from './actions';
 import type { HowClean } from './howClean';
 
 interface Props {
@@ -59,11 +60,33 @@ export function CleanPart({ restorationId, pieces }: Props) {
                   {percent(shown.found.after)}
                 </Text>
                 <Text>of the face is soiled, before it was {percent(shown.found.before)}</Text>
+                <ol style={{ margin: '8px 0 8px 20px' }}>
+                  {shown.found.spots.map(({ words }) => (
+                    <li key={words}>{words}</li>
+                  ))}
+                </ol>
+                {shown.found.spots.length > 0 && (
+                  <Button
+                    loading={busy}
+                    onClick={() =>
+                      send(
+                        () => markWhatIsLeft(id),
+                        () => say('Marked. Each goes on above the rung that left it.'),
+                      )
+                    }
+                  >
+                    Mark for the next rung
+                  </Button>
+                )}
               </Box>
               {/* eslint-disable-next-line @next/next/no-img-element */}
               <img src={shown.found.mapUrl} alt="Map of what is left" style={{ width: '100%', imageRendering: 'pixelated' }} />
-              {/* eslint-disable-next-line @next/next/no-img-element */}
-              <img src={photoUrl(shown.found.photoId, 'small')} alt="The photograph after" style={{ width: '100%' }} />
+              <PinnedPhoto
+                photoId={shown.found.photoId}
+                size={shown.found.size}
+                alt="The photograph after"
+                pins={shown.found.spots.map(({ pin, words }, i) => ({ ...pin, mark: String(i + 1), name: `${i + 1}: ${words}` }))}
+              />
             </Grid>
           )}
         </Box>

@@ -115,7 +115,8 @@ function Running({ pass, restorationId }: { pass: PassView; restorationId: strin
                 <Button
                   key={outcome}
                   size={'bench' as never}
-                  variant={(outcome === 'harmed' ? 'hazard' : 'quiet') as never}
+                  variant={'quiet' as never}
+                  {...(outcome === 'harmed' && { color: 'hazard', borderColor: 'hazard' })}
                   disabled={busy}
                   aria-label={`${WORDS[outcome]}: ${name}`}
                   onClick={() =>

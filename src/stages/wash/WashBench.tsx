@@ -1,7 +1,7 @@
 'use client';
 
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { CleanPart } from './CleanPart';
 import { DryingBar } from './DryingBar';
 import { AnswerForm } from '@/ui/AnswerForm';
@@ -31,12 +31,19 @@ export function WashBench({ restorationId, running, next, spots, drying, loads, 
   useWakeLock();
   const all = [...running, ...next];
   const [chosen, setChosen] = useState<string | null>(null);
+  const top = useRef<HTMLDivElement>(null);
+  /** Another pass stands where the hand looks first, on a phone too. */
+  const choose = (pass: PassView) => {
+    setChosen(keyOf(pass));
+    top.current?.scrollIntoView({ block: 'start' });
+  };
   const keyOf = (pass: PassView) => `${pass.place}:${pass.agent}`;
   const shown = all.find((pass) => keyOf(pass) === chosen) ?? all[0];
   const open = spots.filter(({ settled }) => settled === null);
   const unnamed = open.filter(({ soil }) => soil === null);
   return (
     <>
+      <div ref={top} style={{ scrollMarginTop: 80 }} />
       <Part title={running.length > 0 ? 'At the sink' : 'Next at the sink'} id="sink">
         {shown ? (
           <SinkCard key={keyOf(shown)} pass={shown} restorationId={restorationId} />
@@ -56,7 +63,7 @@ export function WashBench({ restorationId, running, next, spots, drying, loads, 
             {all
               .filter((pass) => pass !== shown)
               .map((pass) => (
-                <Button key={keyOf(pass)} onClick={() => setChosen(keyOf(pass))} whiteSpace="normal" height="auto" py="2" textAlign="start">
+                <Button key={keyOf(pass)} onClick={() => choose(pass)} whiteSpace="normal" height="auto" py="2" textAlign="start">
                   {pass.spots.some(({ stepId }) => stepId !== null) && 'runs: '}
                   {pass.title} on {pass.place}
                 </Button>

@@ -1,9 +1,10 @@
+import { listTubs, ownKnowledge } from '@/data/cleaning';
 import { measurementsOf } from '@/data/measurements';
 import { piecesOf } from '@/data/pieces';
 import { findRestoration } from '@/data/restorations';
 import { listStock } from '@/data/stock';
 import { runningTimers } from '@/data/timers';
-import { DRYING, listTubs, washSpots } from '@/data/wash';
+import { washSpots } from '@/data/wash';
 import { loadViews } from './loadViews';
 import { passes, spotView } from './view';
 import { WashBench } from './WashBench';
@@ -11,22 +12,23 @@ import { WashBench } from './WashBench';
 /** The wash: the gentlest thing that works, step by step, and when to stop. */
 export async function WashStage({ restorationId }: { restorationId: string }) {
   if (!(await findRestoration(restorationId))) return null;
-  const [spots, timers, tubs, pieces, measurements, stock] = await Promise.all([
+  const [spots, timers, tubs, pieces, measurements, stock, own] = await Promise.all([
     washSpots(restorationId),
     runningTimers(),
     listTubs(),
     piecesOf(restorationId),
     measurementsOf(restorationId),
     listStock(),
+    ownKnowledge(),
   ]);
-  const { running, next } = passes(spots, timers);
-  const drying = timers.filter((timer) => timer.restorationId === restorationId && timer.label.endsWith(DRYING));
+  const { running, next } = passes(spots, timers, own);
+  const drying = timers.filter((timer) => timer.restorationId === restorationId && timer.kind === 'drying');
   return (
     <WashBench
       restorationId={restorationId}
       running={running}
       next={next}
-      spots={spots.map(spotView)}
+      spots={spots.map((spot) => spotView(spot, own))}
       drying={drying.map(({ id, label, startedAt, dueAt }) => ({ id, label, startedAt, dueAt }))}
       loads={await loadViews(tubs)}
       tubs={tubs}

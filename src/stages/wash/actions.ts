@@ -2,7 +2,9 @@
 
 import { settleFinding } from '@/data/findings';
 import { useFromStores as takeFromStores } from '@/data/ledger';
-import { addTub, dryIn, endPass, nameSoil, showHarm, startPass } from '@/data/wash';
+import { addTub } from '@/data/cleaning';
+import { dryIn } from '@/data/drying';
+import { endPass, markLeft, nameSoil, showHarm, startPass } from '@/data/wash';
 import { answer, type Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
 import { howClean, type HowClean } from './howClean';
@@ -41,6 +43,11 @@ export async function ownTub(given: Given): Promise<Answer<void>> {
 /** How much of a face is soiled, before and after. */
 export async function lookHowClean(pieceId: string): Promise<Answer<HowClean>> {
   return answer(pieceSchema, { pieceId }, (given) => howClean(given.pieceId));
+}
+
+/** Marks what is left for the next rung. */
+export async function markWhatIsLeft(pieceId: string): Promise<Answer<void>> {
+  return write(pieceSchema, { pieceId }, async (given) => markLeft({ ...given, ...(await howClean(given.pieceId)) }));
 }
 
 /** The room that a piece dries in. */

@@ -1,5 +1,6 @@
 import sharp from 'sharp';
-import { faceCells, sameFace, soiledShare, type FaceCells } from '@/core/cleaning/soiled';
+import { faceCells, leftSpots, sameFace, soiledShare, type FaceCells } from '@/core/cleaning/soiled';
+import type { Share } from '@/core/photo/picture';
 import { Refusal } from '@/core/refusal';
 import { measurementsOfPiece, PIECE_REGION } from '@/data/measurements';
 import { decodePicture } from '@/data/photos/decode';
@@ -14,13 +15,17 @@ export interface HowClean {
   mapUrl: string;
   /** The photograph after, to lay the map beside. */
   photoId: string;
+  size: { width: number; height: number };
+  /** What is left, spot by spot, each with its place on the photograph. */
+  spots: { pin: Share; words: string }[];
 }
 
-async function cellsOf({ photoId, spec }: Measurement): Promise<FaceCells> {
+async function cellsOf({ photoId, spec }: Measurement): Promise<{ face: FaceCells; size: HowClean['size'] }> {
   const photo = await findPhoto(photoId);
   const outline = spec.regions.find(({ id }) => id === PIECE_REGION)?.polygon;
   if (!photo || !outline) throw new Refusal('pieceId', 'A photograph of this piece is not here any more. Measure it again.');
-  return faceCells(await decodePicture(await readOriginal(photo)), outline);
+  const picture = await decodePicture(await readOriginal(photo));
+  return { face: faceCells(picture, outline), size: { width: picture.width, height: picture.height } };
 }
 
 /** Cells in the hazard's colour, the stronger the darker the soil. */
@@ -47,16 +52,21 @@ export async function howClean(pieceId: string): Promise<HowClean> {
       'Two measurements at the wash are needed: one before, one after, of the same face. Measure the piece, wash it, and measure again.',
     );
   const [before, after] = [await cellsOf(first), await cellsOf(last)];
-  if (!sameFace(before, after))
+  if (!sameFace(before.face, after.face))
     throw new Refusal(
       'pieceId',
       'Before and after do not show the same face: their outlines differ. Measure the same face again, outlined in the same way.',
     );
-  const left = soiledShare(after);
+  const left = soiledShare(after.face);
   return {
-    before: soiledShare(before).share,
+    before: soiledShare(before.face).share,
     after: left.share,
-    mapUrl: await mapPicture(after, left.depth),
+    mapUrl: await mapPicture(after.face, left.depth),
     photoId: last.photoId,
+    size: after.size,
+    spots: leftSpots(after.face, left.depth).map(({ share, middle: [x, y], where }) => ({
+      pin: { x: x / after.size.width, y: y / after.size.height },
+      words: `left over ${where}, ${(100 * share).toFixed(1)} % of the face`,
+    })),
   };
 }

@@ -1,5 +1,6 @@
-import { agentOf, type AgentId } from '@/core/cleaning/agents';
+import { agentOf, type Agent, type AgentId } from '@/core/cleaning/agents';
 import { loadsFor, type Tub } from '@/core/cleaning/loads';
+import { ownKnowledge } from '@/data/cleaning';
 import { listRestorations } from '@/data/restorations';
 import { washSpots, type WashSpot } from '@/data/wash';
 import type { LoadView } from './TubPart';
@@ -10,19 +11,20 @@ const ANY_SIZE_WORDS = 'has no size: write it down, and it is counted in';
 export async function loadViews(tubs: readonly Tub[]): Promise<LoadView[]> {
   const tub = [...tubs].sort((a, b) => b.lengthMm * b.widthMm * b.depthMm - a.lengthMm * a.widthMm * a.depthMm)[0];
   if (!tub) return [];
+  const { agents } = await ownKnowledge();
   const open = (await listRestorations()).filter(({ closedAt }) => closedAt === null);
   const waiting = (await Promise.all(open.map(async ({ id, title }) => (await washSpots(id)).map((of) => ({ of, title }))))).flat();
   const byAgent = new Map<AgentId, Map<string, { of: WashSpot; title: string }>>();
   for (const entry of waiting) {
     const agent = entry.of.next?.agent;
-    if (!agent || !entry.of.piece || agentOf(agent).wet !== 'bath') continue;
+    if (!agent || !entry.of.piece || agentOf(agent, agents).wet !== 'bath') continue;
     const pieces = byAgent.get(agent) ?? new Map<string, { of: WashSpot; title: string }>();
     byAgent.set(agent, pieces.set(entry.of.piece.id, entry));
   }
-  return [...byAgent].flatMap(([agent, entries]) => viewsOf(agent, [...entries.values()], tub));
+  return [...byAgent].flatMap(([agent, entries]) => viewsOf(agentOf(agent, agents), [...entries.values()], tub));
 }
 
-function viewsOf(agent: AgentId, entries: readonly { of: WashSpot; title: string }[], tub: Tub): LoadView[] {
+function viewsOf(agent: Agent, entries: readonly { of: WashSpot; title: string }[], tub: Tub): LoadView[] {
   const nameOf = (id: string) => {
     const { of, title } = entries.find((entry) => entry.of.piece!.id === id)!;
     return `${of.piece!.tag} ${of.piece!.name} (${title})`;
@@ -32,9 +34,9 @@ function viewsOf(agent: AgentId, entries: readonly { of: WashSpot; title: string
     return lengthMm && widthMm && heightMm ? [{ id, lengthMm, widthMm, heightMm }] : [];
   });
   const { loads, tooBig } = loadsFor(agent, sized, tub);
-  const { title, bathC } = agentOf(agent);
+  const { title, bathC } = agent;
   const views = loads.map(({ pieces, waterL, amount, unit }, i): LoadView => ({
-    key: `${agent}:${i}`,
+    key: `${title}:${i}`,
     title: `${title}: load ${i + 1} of ${loads.length} in “${tub.name}”`,
     pieces: pieces.map(nameOf),
     words: `${waterL.toFixed(1)} L of water at ${bathC} °C, ${Math.round(amount)} ${unit}. One layer, nothing upon another; masked labels stay above the water.`,
@@ -43,5 +45,5 @@ function viewsOf(agent: AgentId, entries: readonly { of: WashSpot; title: string
     .filter(({ of }) => !sized.some(({ id }) => id === of.piece!.id))
     .map(({ of }) => `${nameOf(of.piece!.id)} ${ANY_SIZE_WORDS}`);
   const left = [...tooBig.map(({ id, why }) => `${nameOf(id)}: ${why}`), ...unsized];
-  return left.length > 0 ? [...views, { key: `${agent}:left`, title: `${title}: not in a load`, pieces: left, words: '' }] : views;
+  return left.length > 0 ? [...views, { key: `${title}:left`, title: `${title}: not in a load`, pieces: left, words: '' }] : views;
 }

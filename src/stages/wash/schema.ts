@@ -1,14 +1,11 @@
 import Joi from 'joi';
-import { AGENT_IDS, type AgentId } from '@/core/cleaning/agents';
+import type { AgentId } from '@/core/cleaning/agents';
 import { VISIBLE, type Visible } from '@/core/cleaning/ladder';
 import { OUTCOMES, type Outcome } from '@/core/cleaning/outcomes';
 import { SOIL_IDS, type SoilId } from '@/core/cleaning/soils';
+import { agentSchema } from '@/edge/cleaningSchema';
 
 const id = Joi.string().required();
-const agent = Joi.string()
-  .valid(...AGENT_IDS)
-  .required()
-  .label('Agent');
 const words = (label: string) => Joi.string().trim().max(1000).allow('').default('').label(label);
 
 export const soilSchema = Joi.object<{ findingId: string; soil: SoilId; visible: Visible }>({
@@ -25,7 +22,7 @@ export const soilSchema = Joi.object<{ findingId: string; soil: SoilId; visible:
 
 export const startSchema = Joi.object<{ findingIds: string[]; agent: AgentId; confirmed: boolean }>({
   findingIds: Joi.array().items(Joi.string()).min(1).max(100).required().label('Spots'),
-  agent,
+  agent: agentSchema.required(),
   confirmed: Joi.boolean()
     .valid(true)
     .required()

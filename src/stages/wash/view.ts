@@ -1,6 +1,6 @@
 import { agentOf, type AgentId } from '@/core/cleaning/agents';
 import { cautionsFor } from '@/core/cleaning/cautions';
-import type { Visible } from '@/core/cleaning/ladder';
+import type { OwnKnowledge, Visible } from '@/core/cleaning/ladder';
 import { SOIL_IDS, soilOf, type SoilId } from '@/core/cleaning/soils';
 import type { FindingKind } from '@/core/intake/findings';
 import type { Caution } from '@/core/peroxide/cautions';
@@ -67,10 +67,10 @@ function choicesFor(kind: FindingKind): SpotView['choices'] {
 }
 
 /** A spot as its ladder, with how far it has come. */
-export function spotView(of: WashSpot): SpotView {
+export function spotView(of: WashSpot, { agents }: OwnKnowledge): SpotView {
   const { finding, ladder, done, running, next } = of;
   const rungs = (ladder?.rungs ?? []).map(({ agent, chance, minutes, why, testSpot }): RungView => {
-    const { title, roughness } = agentOf(agent);
+    const { title, roughness } = agentOf(agent, agents);
     const outcomes = done.filter((step) => step.agent === agent).map(({ outcome }) => outcome ?? '');
     const state = running?.agent === agent ? 'running' : next?.agent === agent ? 'next' : outcomes.length > 0 ? 'done' : 'ahead';
     return { agent, title, roughness, chance: chance.mean, minutes, why, testSpot, state, outcomes };
@@ -86,7 +86,7 @@ export function spotView(of: WashSpot): SpotView {
     choices: choicesFor(finding.kind),
     settled: finding.settledAs && `${finding.settledAs}${finding.settledWords ? `: ${finding.settledWords}` : ''}`,
     rungs,
-    ruledOut: (ladder?.ruledOut ?? []).map(({ agent, why }) => ({ title: agentOf(agent).title, why })),
+    ruledOut: (ladder?.ruledOut ?? []).map(({ agent, why }) => ({ title: agentOf(agent, agents).title, why })),
     end: ladder?.end ?? '',
   };
 }
@@ -95,13 +95,14 @@ export function spotView(of: WashSpot): SpotView {
 const isAhead = ({ ladder, done }: WashSpot, agent: AgentId): boolean =>
   (ladder?.rungs.some((rung) => rung.agent === agent) ?? false) && !done.some((step) => step.agent === agent);
 
-function passOf(agent: AgentId, spots: readonly WashSpot[], timers: readonly Timer[]): PassView {
-  const { title, does, dwellMin, handsMin, rinse, protection, perLitre, bathC } = agentOf(agent);
-  const rungs = spots.flatMap(({ ladder }) => ladder?.rungs.filter((rung) => rung.agent === agent) ?? []);
+function passOf(id: AgentId, spots: readonly WashSpot[], timers: readonly Timer[], { agents }: OwnKnowledge): PassView {
+  const agent = agentOf(id, agents);
+  const { title, does, dwellMin, handsMin, rinse, protection, perLitre, bathC } = agent;
+  const rungs = spots.flatMap(({ ladder }) => ladder?.rungs.filter((rung) => rung.agent === id) ?? []);
   const unique = (words: (string | null)[]) => [...new Set(words.filter((word): word is string => word !== null))];
   const timer = timers.find(({ id }) => spots.some(({ running }) => running?.timerId === id));
   return {
-    agent,
+    agent: id,
     title,
     does,
     place: placeOf(spots[0]!),
@@ -125,7 +126,7 @@ function passOf(agent: AgentId, spots: readonly WashSpot[], timers: readonly Tim
 }
 
 /** Spots that are the same far, gathered: what runs first, then what can be started, the gentlest first. */
-export function passes(spots: readonly WashSpot[], timers: readonly Timer[]): { running: PassView[]; next: PassView[] } {
+export function passes(spots: readonly WashSpot[], timers: readonly Timer[], own: OwnKnowledge): { running: PassView[]; next: PassView[] } {
   const gathered = (agentFor: (of: WashSpot) => AgentId | undefined, sharesBath: boolean): PassView[] => {
     const groups = new Map<string, { agent: AgentId; spots: WashSpot[] }>();
     for (const of of spots) {
@@ -136,11 +137,11 @@ export function passes(spots: readonly WashSpot[], timers: readonly Timer[]): { 
     }
     // A bath that is still to come goes over the whole piece: what else on it is on a ladder with it is done in the same one.
     for (const { agent, spots: group } of sharesBath ? groups.values() : [])
-      if (agentOf(agent).wet === 'bath')
+      if (agentOf(agent, own.agents).wet === 'bath')
         group.push(...spots.filter((of) => of.next && of.piece?.id === group[0]!.piece?.id && !group.includes(of) && isAhead(of, agent)));
     return [...groups.values()]
-      .sort((x, y) => agentOf(x.agent).roughness - agentOf(y.agent).roughness)
-      .map((group) => passOf(group.agent, group.spots, timers));
+      .sort((x, y) => agentOf(x.agent, own.agents).roughness - agentOf(y.agent, own.agents).roughness)
+      .map((group) => passOf(group.agent, group.spots, timers, own));
   };
   return { running: gathered(({ running }) => running?.agent, false), next: gathered(({ next }) => next?.agent, true) };
 }

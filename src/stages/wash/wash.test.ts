@@ -7,6 +7,8 @@ import { addStock } from '@/data/stock';
 import { addPiece } from '@/data/pieces';
 import { runningTimers } from '@/data/timers';
 import { inTrialWorkshop, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration } from '@/data/trial';
+import { NOTHING_OWN } from '@/core/cleaning/ladder';
+import { ownKnowledge } from '@/data/cleaning';
 import { washSpots } from '@/data/wash';
 import { wrongs } from '@/edge/wrongs';
 import { measurePicture } from '@/core/photo/measure';
@@ -33,7 +35,7 @@ async function keyboard() {
   };
   return { restorationId, piece, grease: await found('grease', 'hand-grease'), drink: await found('drink', 'sweet-drink') };
 }
-const viewOf = async (restorationId: string) => passes(await washSpots(restorationId), await runningTimers());
+const viewOf = async (restorationId: string) => passes(await washSpots(restorationId), await runningTimers(), await ownKnowledge());
 
 describe('the screen of the sink', () => {
   it('gathers the spots of a piece under a bath, asks for the cautions, and shows what runs', async () => {
@@ -51,7 +53,7 @@ describe('the screen of the sink', () => {
     const [one, two] = running[0]!.spots.map(({ stepId }) => stepId!);
     expect(wrongs(await cameOf({ stepId: one, outcome: 'gone' }))).toBe('');
     expect(wrongs(await cameOf({ stepId: two, outcome: 'no change' }))).toBe('');
-    const spots = (await washSpots(restorationId)).map(spotView);
+    const spots = (await washSpots(restorationId)).map((spot) => spotView(spot, NOTHING_OWN));
     expect(spots[0]!.settled).toBe('done: Warm water and dish soap');
     expect(spots[1]!.rungs.find(({ agent }) => agent === 'soap-soak')).toMatchObject({ state: 'done', outcomes: ['no change'] });
     expect(spots[1]!.rungs.find(({ state }) => state === 'next')).toBeDefined();
@@ -85,11 +87,11 @@ it('loads, tubs and the sheet for the wall', async () => {
   expect(wrongs(await ownTub({ name: '', lengthMm: '20', widthMm: '400', depthMm: '' }))).toMatch(/name: .*lengthMm: .*depthMm: /s);
   expect(wrongs(await ownTub({ name: 'Trial sink', lengthMm: '500', widthMm: '400', depthMm: '200' }))).toBe('');
   const spots = await washSpots(restorationId);
-  const { next } = passes(spots, []);
+  const { next } = passes(spots, [], NOTHING_OWN);
   const sheet = await washSheetPdf(
     'Trial',
     next,
-    spots.map(spotView),
+    spots.map((spot) => spotView(spot, NOTHING_OWN)),
     await loadViews([{ name: 'Trial sink', lengthMm: 500, widthMm: 400, depthMm: 200 }]),
   );
   expect(sheet.subarray(0, 5).toString()).toBe('%PDF-');

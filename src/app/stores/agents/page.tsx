@@ -1,9 +1,11 @@
 import type { Metadata } from 'next';
-import { AGENT_IDS, agentOf } from '@/core/cleaning/agents';
+import { agentIds, agentOf } from '@/core/cleaning/agents';
 import { ROUGHNESS } from '@/core/cleaning/roughness';
-import { SURFACE_IDS, surfaceOf } from '@/core/cleaning/surfaces';
+import { SURFACE_IDS, surfaceIds, surfaceOf, type SurfaceId } from '@/core/cleaning/surfaces';
 import { verdictOn } from '@/core/cleaning/verdicts';
-import { listAgentsOff, listOwnVerdicts } from '@/data/wash';
+import { FAMILIES, FAMILY_NAMES } from '@/core/cleaning/families';
+import { SOIL_IDS, soilOf } from '@/core/cleaning/soils';
+import { ownKnowledge } from '@/data/cleaning';
 import { AgentsScreen, type AgentRow } from '@/stores/AgentsScreen';
 import { ScreenHead } from '@/ui/layout';
 import { TextLink } from '@/ui/links';
@@ -12,13 +14,16 @@ export const metadata: Metadata = { title: 'Cleaning agents' };
 
 export default async function AgentsPage({ searchParams }: { searchParams: Promise<{ surface?: string }> }) {
   const { surface: asked } = await searchParams;
-  const surface = SURFACE_IDS.find((id) => id === asked) ?? 'abs-textured';
-  const [off, verdicts] = await Promise.all([listAgentsOff(), listOwnVerdicts()]);
-  const rows = AGENT_IDS.map((agent): AgentRow => {
-    const { title, does, roughness, source } = agentOf(agent);
-    const { verdict, reason } = verdictOn(agent, surface, verdicts);
-    return { agent, title, does, roughness, source, own: !off.some(({ id }) => id === agent), verdict, reason };
-  }).sort((a, b) => a.roughness - b.roughness);
+  const own = await ownKnowledge();
+  const surface = surfaceIds(own.surfaces).find((id) => id === asked) ?? 'abs-textured';
+  const label = (id: SurfaceId) => ({ value: id, label: surfaceOf(id, own.surfaces).title });
+  const rows = agentIds(own.agents)
+    .map((agent): AgentRow => {
+      const { title, does, roughness, source } = agentOf(agent, own.agents);
+      const { verdict, reason } = verdictOn(agent, surface, own);
+      return { agent, title, does, roughness, source, own: !own.off.includes(agent), verdict, reason };
+    })
+    .sort((a, b) => a.roughness - b.roughness);
   return (
     <>
       <ScreenHead
@@ -28,7 +33,10 @@ export default async function AgentsPage({ searchParams }: { searchParams: Promi
       />
       <AgentsScreen
         surface={surface}
-        surfaces={SURFACE_IDS.map((value) => ({ value, label: surfaceOf(value).title }))}
+        surfaces={surfaceIds(own.surfaces).map(label)}
+        known={SURFACE_IDS.map(label)}
+        families={FAMILY_NAMES.map((value) => ({ value, label: FAMILIES[value] }))}
+        soils={SOIL_IDS.map((value) => ({ value, label: soilOf(value).title }))}
         rows={rows}
         meanings={ROUGHNESS}
       />

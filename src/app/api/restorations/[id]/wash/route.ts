@@ -1,6 +1,7 @@
+import { listTubs, ownKnowledge } from '@/data/cleaning';
 import { findRestoration } from '@/data/restorations';
 import { runningTimers } from '@/data/timers';
-import { listTubs, washSpots } from '@/data/wash';
+import { washSpots } from '@/data/wash';
 import { asFile, fileName } from '@/edge/fileName';
 import { loadViews } from '@/stages/wash/loadViews';
 import { washSheetPdf } from '@/stages/wash/sheetPdf';
@@ -10,8 +11,13 @@ import { passes, spotView } from '@/stages/wash/view';
 export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const restoration = await findRestoration((await params).id);
   if (!restoration) return new Response('This restoration is not here.', { status: 404 });
-  const [spots, timers, tubs] = await Promise.all([washSpots(restoration.id), runningTimers(), listTubs()]);
-  const { running, next } = passes(spots, timers);
-  const sheet = await washSheetPdf(restoration.title, [...running, ...next], spots.map(spotView), await loadViews(tubs));
+  const [spots, timers, tubs, own] = await Promise.all([washSpots(restoration.id), runningTimers(), listTubs(), ownKnowledge()]);
+  const { running, next } = passes(spots, timers, own);
+  const sheet = await washSheetPdf(
+    restoration.title,
+    [...running, ...next],
+    spots.map((spot) => spotView(spot, own)),
+    await loadViews(tubs),
+  );
   return asFile(new Uint8Array(sheet), 'application/pdf', `${fileName(restoration.title)}-wash.pdf`);
 }

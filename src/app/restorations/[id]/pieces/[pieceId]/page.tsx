@@ -72,7 +72,7 @@ export default async function PiecePage({ params }: { params: Promise<{ id: stri
         }
         side={
           <Part title="What is known of it">
-            <PieceForm restorationId={id} nextTag={piece.tag} piece={piece} surfaces={surfaceOptions()} />
+            <PieceForm restorationId={id} nextTag={piece.tag} piece={piece} surfaces={await surfaceOptions()} />
           </Part>
         }
       />

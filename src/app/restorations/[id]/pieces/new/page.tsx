@@ -13,7 +13,7 @@ export default async function NewPiecePage({ params }: { params: Promise<{ id: s
   return (
     <>
       <ScreenHead title="Tag a piece" lead={<TextLink href={`/restorations/${id}`}>{restoration.title}</TextLink>} />
-      <PieceForm restorationId={id} nextTag={await nextTag(id)} surfaces={surfaceOptions()} />
+      <PieceForm restorationId={id} nextTag={await nextTag(id)} surfaces={await surfaceOptions()} />
     </>
   );
 }

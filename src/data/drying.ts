@@ -1,0 +1,73 @@
+import type { Transaction } from 'sequelize';
+import { agentOf } from '@/core/cleaning/agents';
+import { dryAt, dryHours, type Drying } from '@/core/cleaning/drying';
+import { surfacesOfPiece } from '@/core/cleaning/pieceSurfaces';
+import { surfaceOf } from '@/core/cleaning/surfaces';
+import { Refusal } from '@/core/refusal';
+import { ownKnowledge } from './cleaning';
+import { inTransaction } from './connection';
+import { appendLog } from './log';
+import type { Piece, SinkStep } from './rows';
+import { addRow, changeRow, findRow, findRows, needRow } from './table';
+
+/** The room that something dries in. */
+export type Room = Pick<Drying, 'temperatureC' | 'humidity' | 'airing'>;
+
+const USUAL_ROOM: Room = { temperatureC: 20, humidity: 0.5, airing: false };
+
+async function dryUntil({ agent, endedAt }: Pick<SinkStep, 'agent' | 'endedAt'>, piece: Piece, room: Room, transaction: Transaction) {
+  const { agents, surfaces } = await ownKnowledge(transaction);
+  const wet = { surfaces: surfacesOfPiece(piece).map((id) => surfaceOf(id, surfaces)), hollow: piece.hollow, ...room };
+  const hours = dryHours(agentOf(agent, agents), wet);
+  return { hours, dueAt: dryAt(new Date(endedAt!), hours).toISOString() };
+}
+
+/** A piece that came out of the wet dries by the clock; until then the case is not closed over it. */
+export async function startDrying({ agent, pieceId, restorationId }: SinkStep, now: Date, transaction: Transaction): Promise<void> {
+  const piece = pieceId === null ? null : await findRow('pieces', pieceId, transaction);
+  if (!piece) return;
+  const { hours, dueAt } = await dryUntil({ agent, endedAt: now.toISOString() }, piece, USUAL_ROOM, transaction);
+  if (hours < 0.25) return;
+  const label = `${piece.tag} ${piece.name}: drying`;
+  const [drying] = await findRows('timers', { restorationId, pieceId: piece.id, kind: 'drying', endedAt: null }, undefined, transaction);
+  if (drying && drying.dueAt >= dueAt) return;
+  if (drying) await changeRow('timers', { id: drying.id }, { dueAt }, transaction);
+  else
+    await addRow(
+      'timers',
+      {
+        restorationId,
+        pieceId: piece.id,
+        sessionId: null,
+        kind: 'drying',
+        label,
+        atTheBell: 'Shake it, look into hollow parts, and feel it before metal or boards go back.',
+        startedAt: now.toISOString(),
+        dueAt,
+        remindEveryMin: null,
+        nextReminderAt: null,
+        endedAt: null,
+      },
+      transaction,
+    );
+  await appendLog({ restorationId, stage: 'wash', kind: 'drying', words: `${label}, about ${Math.round(hours)} h.` }, transaction, now);
+}
+
+/** Works the drying of a piece out again for the room that it really dries in, from when it came out of the wet. */
+export async function dryIn(timerId: string, room: Room): Promise<void> {
+  await inTransaction(async (transaction) => {
+    const timer = await needRow('timers', timerId, transaction);
+    const piece = timer.pieceId === null ? null : await findRow('pieces', timer.pieceId, transaction);
+    if (!piece || timer.endedAt !== null || timer.kind !== 'drying') throw new Refusal('timerId', 'This piece is not drying any more.');
+    const steps = await findRows('sink_steps', { pieceId: piece.id, restorationId: timer.restorationId }, undefined, transaction);
+    const ended = steps.filter(({ endedAt }) => endedAt !== null);
+    const ends = await Promise.all(ended.map(async (step) => (await dryUntil(step, piece, room, transaction)).dueAt));
+    const dueAt = ends.sort().at(-1) ?? timer.dueAt;
+    await changeRow('timers', { id: timerId }, { dueAt }, transaction);
+    const words = `${timer.label} at ${room.temperatureC} °C and ${Math.round(100 * room.humidity)} %${room.airing ? ', in moving air' : ''}.`;
+    await appendLog(
+      { restorationId: timer.restorationId, stage: 'wash', kind: 'drying', words, data: { timerId, room, before: timer.dueAt } },
+      transaction,
+    );
+  });
+}
