@@ -114,3 +114,24 @@ test('three pieces with eight findings are washed from plan to dry, on the phone
     expect((await sheet.body()).subarray(0, 5).toString()).toBe('%PDF-');
   });
 });
+
+test('an agent and a surface of one’s own stand in the list, with what they may touch', async ({ page }) => {
+  await open(page, '/stores/agents?surface=acrylic-window');
+  await page.getByText('An agent of your own').click();
+  await page.getByLabel('Name').first().fill('Window drops');
+  await page.getByLabel('Protection').fill('gloves');
+  await page.getByLabel('Roughness').selectOption('3');
+  await page.getByLabel('A little alcohol in water.').check();
+  await page.getByLabel('Hand grease').check();
+  await page.getByRole('button', { name: 'Add this agent' }).click();
+  await expect(page.getByText('Added. It stands on the ladders where it may.')).toBeVisible();
+  const row = page.getByRole('button', { name: 'Not here: Window drops' }).locator('..');
+  await expect(row).toContainText('never. Alcohol clouds clear acrylic');
+  await page.getByText('A surface of your own').click();
+  await page.getByRole('textbox', { name: 'Name' }).last().fill('Soft-touch coat');
+  await page.getByLabel('Bears what this bears').selectOption('Painted plastic');
+  await page.getByRole('button', { name: 'Add this surface' }).click();
+  await expect(page.getByText(/^Added\. Name it on a piece/)).toBeVisible();
+  await page.locator('label', { hasText: /^Surface/ }).getByRole('combobox').selectOption('Soft-touch coat');
+  await expect(row).toContainText(/Some paints soften/);
+});

@@ -14,7 +14,7 @@ import { wrongs } from '@/edge/wrongs';
 import { measurePicture } from '@/core/photo/measure';
 import type { Picture, Point } from '@/core/photo/picture';
 import { toJpeg } from '@/simulators/camera/jpeg';
-import { cameOf, itIs, leave, lookHowClean, ownTub, showIt, start, used } from './actions';
+import { cameOf, itIs, leave, lookHowClean, markWhatIsLeft, ownTub, showIt, start, used } from './actions';
 import { loadViews } from './loadViews';
 import { washSheetPdf } from './sheetPdf';
 import { passes, spotView } from './view';
@@ -152,6 +152,10 @@ describe('how clean, measured', () => {
     expect(found.value.before).toBeCloseTo(0.3, 1);
     expect(found.value.after).toBeCloseTo(0.05, 1);
     expect(found.value.mapUrl).toMatch(/^data:image\/png;base64,/);
+    expect(found.value.spots).toMatchObject([{ words: expect.stringMatching(/^left over .*, \d\.\d % of the face$/) as string }]);
+    expect(wrongs(await markWhatIsLeft(id))).toBe('');
+    expect((await washSpots(restorationId)).map(({ finding }) => finding.pin)).toEqual(found.value.spots.map(({ pin }) => pin));
+    expect(wrongs(await markWhatIsLeft(id))).toMatch(/marked already/);
   });
 
   it('two different faces are told apart', async () => {
