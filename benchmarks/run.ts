@@ -2,8 +2,15 @@ import { accuracy } from './accuracy';
 import { pages } from './pages';
 import { photoSpeed } from './photoSpeed';
 import { rebuildOrders } from './rebuildOrder';
+import { turnPlans } from './turnPlan';
 
-const BENCHMARKS: Record<string, () => Promise<void>> = { 'photo-speed': photoSpeed, accuracy, pages, 'rebuild-order': rebuildOrders };
+const BENCHMARKS: Record<string, () => Promise<void>> = {
+  'photo-speed': photoSpeed,
+  accuracy,
+  pages,
+  'rebuild-order': rebuildOrders,
+  'turn-plan': turnPlans,
+};
 
 /** `npm run benchmark` runs all, `npm run benchmark -- accuracy` one. */
 const wanted = process.argv.slice(2);

@@ -1,9 +1,11 @@
+import { bathVolumeSum, bottleMixSum, percarbonateSum } from './bathSums';
 import { cleaningLadderSum } from './cleaningSum';
 import { colourDifference, yellowness } from './colourSums';
 import { exposureForecastSum, sunAndUvSum, sunDoseSum } from './exposureSums';
 import { creamAmountSum, oxygenReleaseSum, peroxideDilutionSum, peroxideStrengthSum } from './peroxideSums';
 import type { AnySum } from './sum';
 import { rebuildOrderSum } from './teardownSums';
+import { turnPlanSum } from './turnSum';
 import { worthSum } from './worthSum';
 
 /** Every stand-alone sum, in the order of the work. */
@@ -16,8 +18,12 @@ export const SUMS: readonly AnySum[] = [
   peroxideDilutionSum,
   oxygenReleaseSum,
   creamAmountSum,
+  bathVolumeSum,
+  bottleMixSum,
+  percarbonateSum,
   sunAndUvSum,
   sunDoseSum,
+  turnPlanSum,
   exposureForecastSum,
   rebuildOrderSum,
 ] as unknown as readonly AnySum[];

@@ -1,0 +1,32 @@
+/** Something that stands in the sun's way: a wall, a roof, a tree. Directions in degrees clockwise from north. */
+export interface Obstacle {
+  /** Its left edge, seen from the piece; the right edge may lie past north. */
+  fromDeg: number;
+  toDeg: number;
+  /** Height of its upper edge over the horizon, degrees. A fist at arm's length is about 10. */
+  heightDeg: number;
+}
+
+const RAD = Math.PI / 180;
+
+/** Degrees clockwise from one direction to another, 0 to 360. */
+export const clockwise = (fromDeg: number, toDeg: number): number => (((toDeg - fromDeg) % 360) + 360) % 360;
+
+const widthOf = ({ fromDeg, toDeg }: Obstacle): number => (fromDeg === toDeg ? 360 : clockwise(fromDeg, toDeg));
+
+/** Whether the sun stands behind one of the obstacles. */
+export const isShaded = (obstacles: readonly Obstacle[], azimuthDeg: number, elevationDeg: number): boolean =>
+  obstacles.some((obstacle) => elevationDeg < obstacle.heightDeg && clockwise(obstacle.fromDeg, azimuthDeg) <= widthOf(obstacle));
+
+/**
+ * Share of an even sky that a flat surface still sees over the obstacles: one that is h high and w wide takes
+ * (w / 360) · sin² h. Where two overlap the higher one counts.
+ */
+export function skyShare(obstacles: readonly Obstacle[]): number {
+  let lost = 0;
+  for (let azimuth = 0.5; azimuth < 360; azimuth++) {
+    const highest = Math.max(0, ...obstacles.filter((obstacle) => clockwise(obstacle.fromDeg, azimuth) <= widthOf(obstacle)).map((o) => o.heightDeg));
+    lost += Math.sin(highest * RAD) ** 2 / 360;
+  }
+  return 1 - lost;
+}
