@@ -1,6 +1,7 @@
 import { accuracy } from './accuracy';
 import { pages } from './pages';
 import { photoSpeed } from './photoSpeed';
+import { forecasts } from './forecast';
 import { rebuildOrders } from './rebuildOrder';
 import { turnPlans } from './turnPlan';
 
@@ -10,6 +11,7 @@ const BENCHMARKS: Record<string, () => Promise<void>> = {
   pages,
   'rebuild-order': rebuildOrders,
   'turn-plan': turnPlans,
+  forecast: forecasts,
 };
 
 /** `npm run benchmark` runs all, `npm run benchmark -- accuracy` one. */
