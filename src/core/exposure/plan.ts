@@ -2,9 +2,10 @@ import { creamAmount } from '../peroxide/cream';
 import { caution, cautionsForPeroxide, type Caution } from '../peroxide/cautions';
 import { peroxideDilution, type Dilution } from '../peroxide/dilution';
 import { oxygenRelease } from '../peroxide/oxygen';
+import { powderFor } from '../peroxide/percarbonate';
 import { Refusal } from '../refusal';
 import { doseUnit, sessionDose, type Circumstances } from './dose';
-import { exposureForecast, yellowAfter, type Band, type ExposedSession, type Forecast } from './forecast';
+import { exposureForecast, yellowAfter, type Band, type ExposedSession, type Forecast, type ForecastInput } from './forecast';
 import { priorOf, type School } from './schools';
 
 /** How far a piece is and what it has had; `null` before it is measured. */
@@ -18,13 +19,15 @@ export interface Yellow {
 export interface PlanInput extends Circumstances {
   school: School;
   stockPercentWW: number;
-  /** Liquid schools: strength and litres wanted. */
+  /** Liquid and powder: strength and litres wanted; of powder `stockPercentWW` is the peroxide that it sets free. */
   targetPercentWW: number;
   volumeL: number;
   /** Cream schools: surface to cover. */
   areaCm2: number;
   toleranceB: number;
   yellow: Yellow | null;
+  /** What the workshop’s past pieces say of the rate; without it the starting guess of the school. */
+  prior?: ForecastInput['prior'];
 }
 
 export interface ExposurePlan {
@@ -32,7 +35,9 @@ export interface ExposurePlan {
   /** `null` for cream, which is used as it is. */
   dilution: Dilution | null;
   creamMl: number | null;
-  /** Peroxide product used, mL of the bottle. */
+  /** Powder to stir in, g; `null` for what is not powder. */
+  powderG: number | null;
+  /** Product used, mL of the bottle or g of powder. */
   stockMl: number;
   oxygenL: number;
   dose: number;
@@ -48,6 +53,8 @@ export interface ExposurePlan {
 }
 
 const FILM_MM = 1;
+/** Peroxide that pure percarbonate sets free, % of its weight. */
+export const PURE_POWDER_PERCENT = 32.5;
 /** Air that the oxygen is counted at. */
 const AIR = { temperatureC: 20, pressureHPa: 1013.25 };
 
@@ -67,17 +74,20 @@ export function planExposure(input: PlanInput): ExposurePlan {
       cream ? 'strengthValue' : 'targetPercentWW',
       `${school.title} is worked with at ${weakest} to ${strongest} %. ${percentWW.toFixed(1)} % is stronger than that; choose a weaker one.`,
     );
-  const dilution = cream ? null : peroxideDilution(stockPercentWW, percentWW, input.volumeL);
+  const powder = school.medium === 'powder';
+  const dilution = cream || powder ? null : peroxideDilution(stockPercentWW, percentWW, input.volumeL);
   const creamMl = cream ? creamAmount(input.areaCm2, FILM_MM, 1, 100).creamMl : null;
+  const powderG = powder ? powderFor(percentWW, stockPercentWW / PURE_POWDER_PERCENT, input.volumeL) : null;
   const dose = sessionDose(school, input);
-  const forecast = yellow && exposureForecast({ ...yellow, toleranceB: input.toleranceB, prior: priorOf(school, percentWW) });
+  const forecast = yellow && exposureForecast({ ...yellow, toleranceB: input.toleranceB, prior: input.prior ?? priorOf(school, percentWW) });
   const per = (band: Band, unit: number): Band => ({ low: band.low / unit, median: band.median / unit, high: band.high / unit });
   const hours = input.durationMin / 60;
   return {
     percentWW,
     dilution,
     creamMl,
-    stockMl: dilution ? dilution.stockVolumeL * 1000 : creamMl!,
+    powderG,
+    stockMl: dilution ? dilution.stockVolumeL * 1000 : (powderG ?? creamMl!),
     oxygenL: oxygenRelease(percentWW, cream ? creamMl! / 1000 : input.volumeL, AIR.temperatureC, AIR.pressureHPa),
     dose,
     doseUnit: doseUnit(school),
@@ -85,7 +95,7 @@ export function planExposure(input: PlanInput): ExposurePlan {
     afterB: forecast && yellow && afterSession(forecast, yellow, dose),
     hoursToGo: forecast && dose > 0 ? per(forecast.doseToGo, dose / hours) : null,
     sessionsToGo: forecast && dose > 0 ? per(forecast.doseToGo, dose) : null,
-    cautions: [...cautionsForPeroxide(Math.max(percentWW, stockPercentWW)), ...school.cautions.map(caution)],
+    cautions: [...cautionsForPeroxide(powder ? percentWW : Math.max(percentWW, stockPercentWW)), ...school.cautions.map(caution)],
     notes: notesOn(input, percentWW, dose),
   };
 }

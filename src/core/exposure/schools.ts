@@ -1,6 +1,6 @@
 import type { CautionId } from '../peroxide/cautions';
 
-export const SCHOOLS = ['cream-film-sun', 'bag-sun', 'bath-lamp', 'vapour'] as const;
+export const SCHOOLS = ['cream-film-sun', 'cream-film-lamp', 'bag-sun', 'bath-sun', 'bath-lamp', 'vapour', 'oxygen-soak'] as const;
 export type SchoolId = (typeof SCHOOLS)[number];
 
 /** What drives the reaction: sunlight, a lamp, or time at a temperature. */
@@ -11,14 +11,20 @@ export interface School {
   title: string;
   summary: string;
   driver: Driver;
-  /** Cream is brushed on by area; liquid is measured in litres. */
-  medium: 'cream' | 'liquid';
+  /** Cream is brushed on by area; liquid is measured in litres; powder is stirred into hot water. */
+  medium: 'cream' | 'liquid' | 'powder';
   usualPercentWW: number;
   percentRangeWW: readonly [number, number];
   /** Share of UV that reaches the plastic, 0 to 1; sun schools only. */
   transmission: number;
   cover: string;
   usualHours: readonly [number, number];
+  /** Warmth that it is usually done at, °C. */
+  usualC: number;
+  /** Minutes of hands: to set up and take off, and at each turn. */
+  hands: { setUpMin: number; turnMin: number };
+  /** How even it comes out, as the spread of b* over a face that people get: a guess until measured. */
+  spreadB: number;
   turnEveryMin: number;
   /** What to do at each turn. */
   atTheBell: string;
@@ -42,12 +48,36 @@ export const SCHOOL: Record<SchoolId, School> = {
     transmission: 0.9,
     cover: 'cling film',
     usualHours: [3, 8],
+    usualC: 25,
+    hands: { setUpMin: 40, turnMin: 5 },
+    spreadB: 3.5,
     turnEveryMin: 30,
     atTheBell: 'Turn the piece a quarter, massage the cream under the film, keep it wet.',
     prior: { medianRate: 0.06, logSd: 0.6 },
     speaksFor: 'Cheap, and works for big shells.',
     speaksAgainst: 'Streaks where the film wrinkles or the cream dries.',
     cautions: ['sun-heat'],
+  },
+  'cream-film-lamp': {
+    id: 'cream-film-lamp',
+    title: 'Cream and film, lamp box',
+    summary: 'Peroxide cream brushed on evenly, cling film over it, under ultraviolet lamps in a closed box.',
+    driver: 'lamp',
+    medium: 'cream',
+    usualPercentWW: 12,
+    percentRangeWW: [3, 12],
+    transmission: 0.9,
+    cover: 'cling film',
+    usualHours: [12, 48],
+    usualC: 25,
+    hands: { setUpMin: 40, turnMin: 8 },
+    spreadB: 3,
+    turnEveryMin: 540,
+    atTheBell: 'Lamp off first. Wipe the old cream off, brush fresh cream on, film over it, turn the piece round.',
+    prior: { medianRate: 0.06, logSd: 0.6 },
+    speaksFor: 'No weather; big shells with a tube of cream.',
+    speaksAgainst: 'Slow, and the cream has to be renewed every 8 to 10 h.',
+    cautions: ['uv-lamp'],
   },
   'bag-sun': {
     id: 'bag-sun',
@@ -60,11 +90,35 @@ export const SCHOOL: Record<SchoolId, School> = {
     transmission: 0.85,
     cover: 'polyethylene bag',
     usualHours: [4, 8],
+    usualC: 25,
+    hands: { setUpMin: 25, turnMin: 4 },
+    spreadB: 2.5,
     turnEveryMin: 30,
     atTheBell: 'Vent the bag, shake the pieces over, lay it flat again.',
     prior: { medianRate: 0.04, logSd: 0.6 },
     speaksFor: 'Right for caps and small parts; little liquid.',
     speaksAgainst: 'Pieces must be turned; the bag must be vented.',
+    cautions: ['sun-heat'],
+  },
+  'bath-sun': {
+    id: 'bath-sun',
+    title: 'Bath, sun',
+    summary: 'Submerged in dilute liquid in an open tub, out in the sun.',
+    driver: 'sun',
+    medium: 'liquid',
+    usualPercentWW: 6,
+    percentRangeWW: [3, 12],
+    transmission: 1,
+    cover: 'open surface',
+    usualHours: [6, 10],
+    usualC: 25,
+    hands: { setUpMin: 30, turnMin: 3 },
+    spreadB: 2.5,
+    turnEveryMin: 60,
+    atTheBell: 'Push floating pieces under, skim froth off, turn what lies in shade.',
+    prior: { medianRate: 0.04, logSd: 0.6 },
+    speaksFor: 'Cheap, and wets every face.',
+    speaksAgainst: 'Plastic floats and has to be weighed down; froth and old solution shade the light; labels die in it.',
     cautions: ['sun-heat'],
   },
   'bath-lamp': {
@@ -78,6 +132,9 @@ export const SCHOOL: Record<SchoolId, School> = {
     transmission: 1,
     cover: 'open surface',
     usualHours: [4, 8],
+    usualC: 25,
+    hands: { setUpMin: 35, turnMin: 3 },
+    spreadB: 1.5,
     turnEveryMin: 60,
     atTheBell: 'Push floating pieces under, wipe froth off, turn what lies in shade.',
     prior: { medianRate: 0.04, logSd: 0.6 },
@@ -96,12 +153,36 @@ export const SCHOOL: Record<SchoolId, School> = {
     transmission: 1,
     cover: 'lidded box',
     usualHours: [24, 96],
+    usualC: 30,
+    hands: { setUpMin: 30, turnMin: 5 },
+    spreadB: 1,
     turnEveryMin: 720,
     atTheBell: 'Look at the pool and the warmth; turn the pieces over once a day.',
     prior: { medianRate: 0.04, logSd: 0.6 },
     speaksFor: 'Safest for evenness, no streaks.',
     speaksAgainst: 'Slow without sun; big pieces need a big box.',
     cautions: ['vapour-box'],
+  },
+  'oxygen-soak': {
+    id: 'oxygen-soak',
+    title: 'Warm oxygen-bleach soak',
+    summary: 'Oxygen-bleach powder stirred into hot water, the pieces under it, kept warm.',
+    driver: 'warmth',
+    medium: 'powder',
+    usualPercentWW: 0.8,
+    percentRangeWW: [0.3, 2],
+    transmission: 1,
+    cover: 'open surface',
+    usualHours: [6, 24],
+    usualC: 45,
+    hands: { setUpMin: 15, turnMin: 3 },
+    spreadB: 4,
+    turnEveryMin: 60,
+    atTheBell: 'Stir, turn the pieces over, add hot water but stay under 50 °C.',
+    prior: { medianRate: 0.015, logSd: 0.6 },
+    speaksFor: 'No liquid peroxide, no sun; good for caps.',
+    speaksAgainst: 'Uneven, marbles; hot water bends long caps.',
+    cautions: ['oxygen-bleach'],
   },
 };
 

@@ -41,6 +41,12 @@ const CAUTIONS = {
     protection: 'Box closed while the lamp burns; glasses against ultraviolet and covered skin when it must be open. Dry hands at the plug.',
     never: 'Never look into the lamp. Never let a mains lead or lamp hang over the bath unsecured.',
   },
+  'oxygen-bleach': {
+    severity: 'caution',
+    hazard: 'Oxygen-bleach powder in hot water is alkaline: it hurts eyes, dries skin, and gives off oxygen.',
+    protection: 'Goggles and gloves. Stir the powder in slowly, and let nobody breathe its dust.',
+    never: 'Never with acid or chlorine bleach. Never in a sealed vessel. Never hotter than 50 °C: long caps bend.',
+  },
   'vapour-box': {
     severity: 'caution',
     hazard: 'A lidded box of warm peroxide vapour builds oxygen and irritates the lungs when opened.',

@@ -1,0 +1,115 @@
+import fc from 'fast-check';
+import { simulatedSky } from '@/simulators/weather/sky';
+import { compareWays, guessOf, type CompareInput, type OwnStock } from './compare';
+import { SCHOOLS } from './schools';
+import { placeSessions, type SessionsInput } from './sessions';
+
+const DAY_MS = 86_400_000;
+const NOW = new Date('2026-06-15T06:00:00Z');
+const PLACE = { latitude: 50, longitude: 10 };
+const hours = Array.from({ length: 14 }, (_, day) => ({
+  from: new Date(NOW.getTime() + day * DAY_MS + 2 * 3_600_000),
+  to: new Date(NOW.getTime() + day * DAY_MS + 11 * 3_600_000),
+}));
+const STOCK: OwnStock[] = [
+  { kind: 'cream', percentWW: 11.7, sizeMl: 1000, priceMinor: 1200 },
+  { kind: 'liquid', percentWW: 12, sizeMl: 5000, priceMinor: 2000 },
+];
+const LID: CompareInput = {
+  piece: { lengthMm: 400, widthMm: 300, heightMm: 60, labels: '', metalInside: '', printed: false, painted: false, clear: false, brittle: false },
+  aim: 'presentable',
+  yellow: { startB: 24, targetB: 6, sessions: [], measurementSd: 0.6 },
+  toleranceB: 1.5,
+  priorOf: guessOf,
+  place: PLACE,
+  shading: [],
+  hours,
+  clouds: simulatedSky(50, 10, NOW, 14 * 24),
+  now: NOW,
+  stock: STOCK,
+  lampMwPerCm2: 0,
+};
+const wayOf = (school: string, rest: Partial<CompareInput> = {}) => compareWays({ ...LID, ...rest }).ways.find((way) => way.school === school)!;
+const recommended = (rest: Partial<CompareInput>) => compareWays({ ...LID, ...rest });
+
+it('compares all eight ways, and names one with its reason', () => {
+  const { ways, recommended: best, why } = compareWays(LID);
+  expect(ways.map(({ school }) => school)).toEqual([...SCHOOLS, 'leave-it']);
+  expect(ways.map(({ school }) => school)).toContain(best);
+  expect(why).toMatch(/^Against /);
+  const cream = ways[0]!;
+  expect(cream.dose!.toGo.low).toBeLessThan(cream.dose!.toGo.high);
+  expect(cream.sun!.enough).toBe(true);
+  expect(cream.finish! <= cream.finishSlow!).toBe(true);
+  expect(cream.costMinor).toBeGreaterThan(0);
+});
+
+it('says what is missing, and never recommends what the piece forbids', () => {
+  expect(wayOf('bath-lamp').missing).toContain('an ultraviolet lamp (say its UV-A below)');
+  expect(wayOf('bath-lamp', { lampMwPerCm2: 5 }).finish).not.toBeNull();
+  expect(wayOf('oxygen-soak').missing.join()).toMatch(/oxygen-bleach powder/);
+  expect(wayOf('cream-film-sun', { place: null }).missing).toContain('the workshop’s place, for the sun');
+  const metal = recommended({ piece: { ...LID.piece, metalInside: 'two inserts' } });
+  expect(metal).toMatchObject({ recommended: 'leave-it', why: expect.stringContaining('two inserts') as string });
+  expect(recommended({ piece: { ...LID.piece, clear: true } }).recommended).toBe('leave-it');
+  expect(recommended({ aim: 'keep the age' }).why).toBe('The aim is to keep its age.');
+  expect(recommended({ yellow: { ...LID.yellow!, startB: 7 } }).why).toMatch(/matches its hidden patch already/);
+  expect(recommended({ yellow: null }).why).toMatch(/Not measured yet/);
+});
+
+it('in the dark of winter the sun does not do it, and it says so', () => {
+  const winter = { place: { latitude: 68, longitude: 10 }, now: new Date('2026-12-15T06:00:00Z') };
+  const dark = hours.map(({ from, to }) => ({ from: new Date(from.getTime() + 183 * DAY_MS), to: new Date(to.getTime() + 183 * DAY_MS) }));
+  const way = wayOf('cream-film-sun', { ...winter, hours: dark });
+  expect(way.finish).toBeNull();
+  expect(way.missing).toContain('enough sun in the days ahead');
+  expect(SCHOOLS.filter((id) => id.endsWith('sun'))).not.toContain(recommended({ ...winter, hours: dark }).recommended);
+});
+
+it('risks follow the piece: label, print, brittle, long and thin in hot water', () => {
+  const all = { ...LID.piece, labels: 'serial', printed: true, brittle: true, lengthMm: 260, widthMm: 20, heightMm: 18 };
+  expect(wayOf('oxygen-soak', { piece: all }).risks.join(' ')).toMatch(/Label \(serial\).*Printed.*Brittle.*hot water bends/);
+  expect(wayOf('cream-film-sun', { piece: all }).risks.join(' ')).not.toMatch(/hot water bends/);
+});
+
+describe('sessions in the coming days', () => {
+  const ask: SessionsInput = { place: PLACE, shading: [], hours, clouds: LID.clouds, transmission: 0.9, doseToGo: 60, longestMin: 480 };
+
+  it('are the fewest that do it, inside the hours, as even as the days allow', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 1, max: 150, noNaN: true }), fc.integer({ min: 60, max: 480 }), (doseToGo, longestMin) => {
+        const { sessions, dose, enough, days } = placeSessions({ ...ask, doseToGo, longestMin });
+        for (const { from, to } of sessions) {
+          expect(hours.some((own) => own.from.toISOString() <= from && to <= own.to.toISOString())).toBe(true);
+          expect(Date.parse(to) - Date.parse(from)).toBeLessThanOrEqual(longestMin * 60_000);
+        }
+        const best = days.map((day) => day.dose).sort((a, b) => b - a);
+        const fewer = best.slice(0, Math.max(0, sessions.length - 1)).reduce((sum, value) => sum + value, 0);
+        expect(fewer).toBeLessThan(doseToGo);
+        expect(enough).toBe(best.reduce((sum, value) => sum + value, 0) >= doseToGo - 1e-6);
+        if (enough) expect(dose).toBeGreaterThanOrEqual(doseToGo - 1e-6);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('a wall in the way takes from every day; no hours, no sessions', () => {
+    const walled = placeSessions({ ...ask, shading: [{ fromDeg: 90, toDeg: 270, heightDeg: 89 }] });
+    expect(walled.days[0]!.dose).toBeLessThan(0.6 * placeSessions(ask).days[0]!.dose);
+    expect(placeSessions({ ...ask, hours: [] })).toEqual({ sessions: [], dose: 0, enough: false, days: [] });
+  });
+});
+
+it('the simulated sky is a sky: the same again, between clear and covered, and it changes', () => {
+  const sky = simulatedSky(50, 10, NOW, 24 * 60).map(({ cloud }) => cloud);
+  expect(sky).toEqual(simulatedSky(50, 10, NOW, 24 * 60).map(({ cloud }) => cloud));
+  expect(Math.min(...sky)).toBeGreaterThanOrEqual(0);
+  expect(Math.max(...sky)).toBeLessThanOrEqual(1);
+  const mean = sky.reduce((sum, cloud) => sum + cloud, 0) / sky.length;
+  expect(mean).toBeGreaterThan(0.25);
+  expect(mean).toBeLessThan(0.8);
+  expect(sky.filter((cloud) => cloud < 0.2).length).toBeGreaterThan(60);
+  // One hour is much like the next.
+  const steps = sky.slice(1).map((cloud, i) => Math.abs(cloud - sky[i]!));
+  expect(steps.reduce((sum, value) => sum + value, 0) / steps.length).toBeLessThan(0.12);
+});

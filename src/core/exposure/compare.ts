@@ -1,0 +1,285 @@
+import type { Aim } from '../intake/aim';
+import { creamAmount } from '../peroxide/cream';
+import { peroxideDilution } from '../peroxide/dilution';
+import { powderFor } from '../peroxide/percarbonate';
+import { doseUnit, warmthFactor } from './dose';
+import { exposureForecast, type Band, type ForecastInput } from './forecast';
+import { PURE_POWDER_PERCENT, type Yellow } from './plan';
+import { priorOf, SCHOOL, SCHOOLS, type School, type SchoolId } from './schools';
+import { placeSessions, type CloudHour, type Hours, type SessionPlan } from './sessions';
+import type { Place } from '../sun/day';
+import type { Obstacle } from '../sun/horizon';
+
+/** What has to be known of a piece to say which ways are open to it. */
+export interface PieceFacts {
+  lengthMm: number;
+  widthMm: number;
+  heightMm: number;
+  /** Paper labels, in words. */
+  labels: string;
+  metalInside: string;
+  /** Print that may fade, paint, or a clear window on it. */
+  printed: boolean;
+  painted: boolean;
+  clear: boolean;
+  brittle: boolean;
+}
+
+/** A bottle, tube or tub of powder of the stores. */
+export interface OwnStock {
+  kind: 'cream' | 'liquid' | 'powder';
+  /** Peroxide by weight; of powder what it sets free. */
+  percentWW: number;
+  sizeMl: number | null;
+  priceMinor: number | null;
+}
+
+export interface CompareInput {
+  piece: PieceFacts;
+  aim: Aim;
+  yellow: Yellow | null;
+  toleranceB: number;
+  /** Guess of each school's rate, pooled where there is a record. */
+  priorOf: (school: School) => ForecastInput['prior'];
+  /** `null` where the workshop has no place yet. */
+  place: Place | null;
+  shading: readonly Obstacle[];
+  /** The person's hours of the coming days. */
+  hours: readonly Hours[];
+  clouds: readonly CloudHour[];
+  now: Date;
+  stock: readonly OwnStock[];
+  /** UV-A of the workshop's lamp at the piece, mW/cm²; 0 without one. */
+  lampMwPerCm2: number;
+}
+
+export interface Way {
+  school: SchoolId | 'leave-it';
+  title: string;
+  /** ISO 8601; `null` where it does not come to an end in the days looked at. */
+  finish: string | null;
+  /** The same for a piece that is slower than nine in ten like it. */
+  finishSlow: string | null;
+  dose: { toGo: Band; unit: string } | null;
+  sessions: number;
+  handsMin: number;
+  waitingH: number;
+  /** Of the workshop's own stock; `null` where it has none or its price is not known. */
+  costMinor: number | null;
+  /** Spread of b* over a face that this way leaves. */
+  spreadB: number;
+  risks: string[];
+  missing: string[];
+  /** Why it must not be done on this piece as it is; empty where it may. */
+  blocked: string[];
+  sun: SessionPlan | null;
+}
+
+export interface Comparison {
+  ways: Way[];
+  recommended: Way['school'];
+  why: string;
+}
+
+const HOUR_MS = 3_600_000;
+const FILM_MM = 1;
+const LAMP_HOURS_A_DAY = 12;
+/** A bath and its pieces: solution for each litre of the piece's box, and at least this much. */
+const LEAST_BATH_L = 2;
+const BATH_OVER_BOX = 1.6;
+const UVI_PER_MW_CM2 = 1.8;
+const LONGEST_SUN_MIN = 8 * 60;
+/** Longer than this and not higher than that, hot water bends it. */
+const LONG_MM = 180;
+const THIN_MM = 25;
+/** Minutes of hands that a day of waiting, and a unit of uneven b*, count for in the recommendation. */
+const DAY_COUNTS_MIN = 20;
+const UNEVEN_COUNTS_MIN = 15;
+const RISK_COUNTS_MIN = 30;
+const MISSING_COUNTS_MIN = 60;
+
+const areaOf = ({ lengthMm, widthMm, heightMm }: PieceFacts) => (lengthMm * widthMm + 2 * heightMm * (lengthMm + widthMm)) / 100;
+const bathOf = ({ lengthMm, widthMm, heightMm }: PieceFacts) => Math.max(LEAST_BATH_L, (BATH_OVER_BOX * lengthMm * widthMm * heightMm) / 1e6);
+
+/** What can go wrong with a piece on a way, as the craft knows it. */
+function risksOf(school: School, { labels, printed, painted, clear, brittle, lengthMm, widthMm, heightMm }: PieceFacts): string[] {
+  const wet = school.medium !== 'cream';
+  const small = Math.min(lengthMm, widthMm, heightMm);
+  return [
+    labels &&
+      (wet && school.id !== 'vapour'
+        ? `Label (${labels}): lift it, or tape it over and keep it above the solution.`
+        : `Label (${labels}): tape it over.`),
+    printed && 'Printed legends may fade: a test on one cap first.',
+    painted && 'Paint may lift or bleach: mask it, or leave this piece.',
+    clear && 'Clear plastic may craze or cloud: take it off or mask it.',
+    brittle && 'Brittle plastic: no flexing, no hot water, a test piece first.',
+    school.id === 'oxygen-soak' &&
+      Math.max(lengthMm, widthMm) > LONG_MM &&
+      small < THIN_MM &&
+      'Long and thin: hot water bends it. Keep it under 45 °C and lying flat.',
+    school.driver === 'sun' && 'One side paler where the sun comes from one side: turn it by the plan.',
+    school.medium === 'cream' && 'Streaks where film wrinkles or cream dries.',
+  ].filter((risk): risk is string => Boolean(risk));
+}
+
+function blockedBy({ metalInside }: PieceFacts): string[] {
+  return metalInside ? [`Metal still inside: ${metalInside}. Peroxide attacks it and it stains the plastic. Take it out first.`] : [];
+}
+
+interface Material {
+  costMinor: number | null;
+  missing: string[];
+}
+
+/** What the way needs from the stores, what that costs, and what is not there. */
+function materialOf(school: School, piece: PieceFacts, stock: readonly OwnStock[], sessions: number): Material {
+  const usable = stock.filter(({ kind, percentWW }) => kind === school.medium && (kind !== 'liquid' || percentWW >= school.usualPercentWW - 0.5));
+  const bottle = usable.find(({ percentWW }) => school.medium !== 'cream' || percentWW <= school.percentRangeWW[1] + 0.5);
+  if (!bottle) {
+    const name = { cream: 'peroxide cream', liquid: 'peroxide liquid', powder: 'oxygen-bleach powder' }[school.medium];
+    return { costMinor: null, missing: [`${name} of ${school.usualPercentWW} % or more${school.medium === 'cream' ? ', at most 12 %' : ''}`] };
+  }
+  const litres = bathOf(piece);
+  const used =
+    school.medium === 'cream'
+      ? creamAmount(areaOf(piece), FILM_MM, Math.max(1, sessions), 100).creamMl
+      : school.medium === 'powder'
+        ? powderFor(school.usualPercentWW, bottle.percentWW / PURE_POWDER_PERCENT, litres)
+        : peroxideDilution(bottle.percentWW, Math.min(bottle.percentWW, school.usualPercentWW), litres).stockVolumeL * 1000;
+  const costMinor = bottle.priceMinor !== null && bottle.sizeMl ? Math.round((bottle.priceMinor * used) / bottle.sizeMl) : null;
+  const short =
+    bottle.sizeMl !== null && used > bottle.sizeMl ? [`${Math.round(used - bottle.sizeMl)} more than the ${bottle.sizeMl} in the bottle`] : [];
+  return { costMinor, missing: short };
+}
+
+interface Course {
+  sessions: number;
+  waitingH: number;
+  finish: Date | null;
+  turns: number;
+  sun: SessionPlan | null;
+}
+
+/** How the dose comes about: in whose hours, in how many sessions, until when. */
+function courseOf(school: School, dose: number, input: CompareInput): Course {
+  const { place, shading, hours, clouds, now, lampMwPerCm2 } = input;
+  if (dose <= 0) return { sessions: 0, waitingH: 0, finish: now, turns: 0, sun: null };
+  if (school.driver === 'sun') {
+    if (!place) return { sessions: 0, waitingH: 0, finish: null, turns: 0, sun: null };
+    const plan = placeSessions({ place, shading, hours, clouds, transmission: school.transmission, doseToGo: dose, longestMin: LONGEST_SUN_MIN });
+    const minutes = plan.sessions.reduce((sum, { from, to }) => sum + (Date.parse(to) - Date.parse(from)) / 60_000, 0);
+    const last = plan.sessions[plan.sessions.length - 1];
+    return {
+      sessions: plan.sessions.length,
+      waitingH: minutes / 60,
+      finish: plan.enough && last ? new Date(last.to) : null,
+      turns: Math.floor(minutes / school.turnEveryMin),
+      sun: plan,
+    };
+  }
+  const perHour = school.driver === 'lamp' ? lampMwPerCm2 * UVI_PER_MW_CM2 * school.transmission : warmthFactor(school.usualC);
+  if (perHour <= 0) return { sessions: 0, waitingH: 0, finish: null, turns: 0, sun: null };
+  const waitingH = dose / perHour;
+  const hoursADay = school.driver === 'lamp' ? LAMP_HOURS_A_DAY : 24;
+  const longest = school.usualHours[1];
+  return {
+    sessions: Math.max(1, Math.ceil(waitingH / longest)),
+    waitingH,
+    finish: new Date(now.getTime() + (waitingH / hoursADay) * 24 * HOUR_MS),
+    turns: Math.floor((waitingH * 60) / school.turnEveryMin),
+    sun: null,
+  };
+}
+
+function wayOf(school: School, input: CompareInput): Way {
+  const { piece, yellow, toleranceB, stock, lampMwPerCm2, place } = input;
+  const toGo = yellow ? exposureForecast({ ...yellow, toleranceB, prior: input.priorOf(school) }).doseToGo : null;
+  const course = courseOf(school, toGo?.median ?? 0, input);
+  const slow = courseOf(school, toGo?.high ?? 0, input);
+  const material = materialOf(school, piece, stock, course.sessions);
+  const missing = [
+    ...material.missing,
+    ...(school.driver === 'lamp' && lampMwPerCm2 === 0 ? ['an ultraviolet lamp (say its UV-A below)'] : []),
+    ...(school.driver === 'sun' && !place ? ['the workshop’s place, for the sun'] : []),
+    ...(school.driver === 'sun' && place && toGo && !course.finish ? ['enough sun in the days ahead'] : []),
+  ];
+  return {
+    school: school.id,
+    title: school.title,
+    finish: toGo ? (course.finish?.toISOString() ?? null) : null,
+    finishSlow: toGo ? (slow.finish?.toISOString() ?? null) : null,
+    dose: toGo && { toGo, unit: doseUnit(school) },
+    sessions: course.sessions,
+    handsMin: Math.max(1, course.sessions) * school.hands.setUpMin + course.turns * school.hands.turnMin,
+    waitingH: course.waitingH,
+    costMinor: material.costMinor,
+    spreadB: school.spreadB,
+    risks: risksOf(school, piece),
+    missing,
+    blocked: blockedBy(piece),
+    sun: course.sun,
+  };
+}
+
+const LEAVE_IT: Way = {
+  school: 'leave-it',
+  title: 'Leave it',
+  finish: null,
+  finishSlow: null,
+  dose: null,
+  sessions: 0,
+  handsMin: 0,
+  waitingH: 0,
+  costMinor: 0,
+  spreadB: 0,
+  risks: ['It stays yellow. Nothing is risked and nothing is lost.'],
+  missing: [],
+  blocked: [],
+  sun: null,
+};
+
+/** What a way costs, all counted in minutes of hands; lower is better. */
+function effortOf({ handsMin, finish, finishSlow, spreadB, risks, missing }: Way, now: Date): number {
+  const late = finishSlow ?? finish;
+  const days = late ? (Date.parse(late) - now.getTime()) / (24 * HOUR_MS) : 60;
+  return handsMin + DAY_COUNTS_MIN * days + UNEVEN_COUNTS_MIN * spreadB + RISK_COUNTS_MIN * risks.length + MISSING_COUNTS_MIN * missing.length;
+}
+
+/**
+ * All ways to brighten a piece, *leave it* included, for this piece, these days and this place; and which Kvell would
+ * take. The weights of the recommendation are a convention of its own: the person decides.
+ */
+export function compareWays(input: CompareInput): Comparison {
+  const ways = [...SCHOOLS.map((id) => wayOf(SCHOOL[id], input)), LEAVE_IT];
+  const { aim, yellow, piece, now, toleranceB } = input;
+  const say = (recommended: Way['school'], why: string): Comparison => ({ ways, recommended, why });
+  if (aim === 'keep the age') return say('leave-it', 'The aim is to keep its age.');
+  if (piece.painted || piece.clear)
+    return say(
+      'leave-it',
+      `${piece.painted ? 'Paint' : 'A clear window'} does not bear peroxide and light: take it off, mask it, or leave the piece as it is.`,
+    );
+  if (yellow && yellow.startB - yellow.targetB <= toleranceB) return say('leave-it', 'It matches its hidden patch already: more would go past it.');
+  const open = ways.filter(({ school, blocked }) => school !== 'leave-it' && blocked.length === 0);
+  if (open.length === 0) return say('leave-it', `Nothing may be started yet. ${blockedBy(piece)[0]}`);
+  const sorted = [...open].sort((a, b) => effortOf(a, now) - effortOf(b, now));
+  const [best, next] = sorted as [Way, Way];
+  return say(best.school, whyOf(best, next, yellow !== null));
+}
+
+function whyOf(best: Way, next: Way, measured: boolean): string {
+  const because = [
+    best.missing.length < next.missing.length && 'everything for it is here',
+    best.spreadB < next.spreadB && 'it comes out evener',
+    best.finish && next.finish && best.finish < next.finish && 'it is done sooner',
+    best.handsMin < next.handsMin && 'it asks less of the hands',
+    best.risks.length < next.risks.length && 'less can go wrong',
+  ].filter((reason): reason is string => Boolean(reason));
+  const against = `Against ${next.title.toLowerCase()}: ${because.join(', ') || 'it weighs a little less all in all'}.`;
+  const missing = best.missing.length > 0 ? ` Missing for it: ${best.missing.join('; ')}.` : '';
+  return `${against}${missing}${measured ? '' : ' Not measured yet: times follow once its start is known.'}`;
+}
+
+/** The starting guess of every school at its usual strength. */
+export const guessOf = (school: School): ForecastInput['prior'] => priorOf(school, school.usualPercentWW);

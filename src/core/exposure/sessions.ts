@@ -1,0 +1,133 @@
+import { sunAndUv, type Place } from '../sun/day';
+import { isShaded, skyShare, type Obstacle } from '../sun/horizon';
+
+const HOUR_MS = 3_600_000;
+const STEP_MIN = 15;
+/** What counts as the sky's share where the sun itself is behind a wall. */
+const DIFFUSE_SHARE = 0.5;
+
+/** Hours that somebody is there, as instants. */
+export interface Hours {
+  from: Date;
+  to: Date;
+}
+
+/** Cloud of one hour: the instant that it begins, and the covered share of the sky. */
+export interface CloudHour {
+  at: Date;
+  cloud: number;
+}
+
+export interface PlannedSession {
+  from: string;
+  to: string;
+  /** UVI·h through the cover. */
+  dose: number;
+}
+
+export interface SessionPlan {
+  sessions: PlannedSession[];
+  /** Dose of all of them. */
+  dose: number;
+  /** Whether that is what was asked for. */
+  enough: boolean;
+  /** What every day could give. */
+  days: (PlannedSession & { chosen: boolean })[];
+}
+
+export interface SessionsInput {
+  place: Place;
+  shading: readonly Obstacle[];
+  hours: readonly Hours[];
+  clouds: readonly CloudHour[];
+  transmission: number;
+  /** UVI·h that are still needed. */
+  doseToGo: number;
+  /** Longest that one session should be. */
+  longestMin: number;
+}
+
+/** Cloud at an instant: of the hour that it lies in; half the sky where nobody knows. */
+export function cloudAt(clouds: readonly CloudHour[], time: Date): number {
+  const hour = clouds.find(({ at }) => time.getTime() >= at.getTime() && time.getTime() < at.getTime() + HOUR_MS);
+  return hour?.cloud ?? 0.5;
+}
+
+/** Dose of each quarter of an hour of somebody's hours. */
+function quarters({ place, shading, clouds, transmission }: SessionsInput, { from, to }: Hours): { at: number; dose: number }[] {
+  const sky = skyShare(shading);
+  const found: { at: number; dose: number }[] = [];
+  for (let at = from.getTime(); at + STEP_MIN * 60_000 <= to.getTime(); at += STEP_MIN * 60_000) {
+    const middle = new Date(at + (STEP_MIN * 60_000) / 2);
+    const cloud = cloudAt(clouds, middle);
+    const { uvIndex, azimuthDeg, elevationDeg } = sunAndUv(place, middle, cloud);
+    const diffuse = DIFFUSE_SHARE + (1 - DIFFUSE_SHARE) * cloud;
+    const seen = (isShaded(shading, azimuthDeg, elevationDeg) ? 0 : 1 - diffuse) + diffuse * sky;
+    found.push({ at, dose: (uvIndex * seen * transmission * STEP_MIN) / 60 });
+  }
+  return found;
+}
+
+/** The stretch of at most so many quarters with the most dose. */
+function bestStretch(of: readonly { at: number; dose: number }[], most: number): { start: number; count: number; dose: number } {
+  let best = { start: 0, count: 0, dose: 0 };
+  const count = Math.min(most, of.length);
+  for (let start = 0; start + count <= of.length; start++) {
+    const dose = of.slice(start, start + count).reduce((sum, quarter) => sum + quarter.dose, 0);
+    if (dose > best.dose + 1e-9) best = { start, count, dose };
+  }
+  return best;
+}
+
+/** The shortest stretch inside one that gives a dose. */
+function shortestFor(of: readonly { at: number; dose: number }[], wanted: number): { start: number; count: number; dose: number } {
+  for (let count = 1; count <= of.length; count++) {
+    const best = bestStretch(of, count);
+    if (best.dose >= wanted - 1e-9) return best;
+  }
+  return bestStretch(of, of.length);
+}
+
+const asSession = (of: readonly { at: number }[], { start, count, dose }: { start: number; count: number; dose: number }): PlannedSession => ({
+  from: new Date(of[start]!.at).toISOString(),
+  to: new Date(of[start]!.at + count * STEP_MIN * 60_000).toISOString(),
+  dose,
+});
+
+/**
+ * Sessions in the coming days, inside somebody's hours, that bring the dose with as few of them as can be, and each as
+ * near the same dose as can be: the best days are taken until they suffice, then each is cut to its even share.
+ */
+export function placeSessions(input: SessionsInput): SessionPlan {
+  const most = Math.max(1, Math.floor(input.longestMin / STEP_MIN));
+  const days = input.hours
+    .map((hours) => quarters(input, hours))
+    .filter((of) => of.length > 0)
+    .map((of) => ({ of, best: bestStretch(of, most) }))
+    .filter(({ best }) => best.count > 0);
+  const byDose = [...days].sort((a, b) => b.best.dose - a.best.dose);
+  const taken: typeof days = [];
+  for (const day of byDose) {
+    if (taken.reduce((sum, { best }) => sum + best.dose, 0) >= input.doseToGo - 1e-9) break;
+    taken.push(day);
+  }
+  // The weakest day first: what it cannot give of an even share falls to the others.
+  let left = input.doseToGo;
+  const cut = new Map<(typeof days)[number], PlannedSession>();
+  [...taken].reverse().forEach((day, i) => {
+    const share = left / (taken.length - i);
+    const stretch = day.best.dose <= share ? day.best : shortestFor(day.of.slice(day.best.start, day.best.start + day.best.count), share);
+    const offset = stretch === day.best ? 0 : day.best.start;
+    const session = asSession(day.of.slice(offset), stretch);
+    left -= session.dose;
+    cut.set(day, session);
+  });
+  const sessions = days.flatMap((day) => cut.get(day) ?? []);
+  const dose = sessions.reduce((sum, session) => sum + session.dose, 0);
+  return {
+    sessions,
+    dose,
+    enough: dose >= input.doseToGo - 1e-6,
+    days: days.map((day) => ({ ...asSession(day.of, day.best), chosen: cut.has(day) })),
+  };
+}
