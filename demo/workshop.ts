@@ -34,6 +34,9 @@ const WORKSHOP = {
   timeZone: 'Etc/GMT+2',
   units: 'metric',
   currency: 'EUR',
+  dayFromH: 10,
+  dayToH: 18,
+  lampMwPerCm2: 0,
   hourlyRateMinor: 1200,
 } as const;
 

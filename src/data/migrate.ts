@@ -4,10 +4,11 @@ import { firstSlice } from './migrations/0001-first-slice';
 import { teardown } from './migrations/0002-teardown';
 import { intake } from './migrations/0003-intake';
 import { wash } from './migrations/0004-wash';
+import { brighten } from './migrations/0006-brighten';
 import { ownCleaning } from './migrations/0005-own-cleaning';
 import type { Migration } from './migrations/migration';
 
-const MIGRATIONS: readonly Migration[] = [firstSlice, teardown, intake, wash, ownCleaning];
+const MIGRATIONS: readonly Migration[] = [firstSlice, teardown, intake, wash, ownCleaning, brighten];
 
 /** Brings the database forward to the newest shape, or to an earlier one that a test needs. */
 export async function migrate(sequelize: Sequelize, to?: string): Promise<string[]> {

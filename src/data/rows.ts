@@ -11,6 +11,7 @@ import type { MeasureSpec } from '@/core/photo/spec';
 import type { Verdict } from '@/core/photo/verdict';
 import type { Caution } from '@/core/peroxide/cautions';
 import type { StrengthUnit } from '@/core/peroxide/strength';
+import type { Obstacle } from '@/core/sun/horizon';
 import type { SchoolId } from '@/core/exposure/schools';
 import type { Aim } from '@/core/intake/aim';
 import type { FindingKind, Settlement, Severity } from '@/core/intake/findings';
@@ -34,6 +35,18 @@ export interface Workshop {
   units: UnitSystem;
   currency: string;
   hourlyRateMinor: number;
+  /** Hours of the day in which somebody is there to turn a piece. */
+  dayFromH: number;
+  dayToH: number;
+  /** UV-A of the lamp at the piece, mW/cm²; 0 without one. */
+  lampMwPerCm2: number;
+}
+
+/** What stands in the way of the sun where pieces are laid out. */
+export interface ObstacleRow extends Obstacle {
+  id: string;
+  name: string;
+  addedAt: string;
 }
 
 export interface Restoration {
@@ -376,6 +389,7 @@ export interface LogEntry {
 /** Which row each table holds. */
 export interface RowOf {
   workshop: Workshop;
+  obstacles: ObstacleRow;
   restorations: Restoration;
   stages: StageRow;
   pieces: Piece;

@@ -26,7 +26,11 @@ export const TABLES = {
     units: text,
     currency: text,
     hourlyRateMinor: whole,
+    dayFromH: real,
+    dayToH: real,
+    lampMwPerCm2: real,
   },
+  obstacles: { id, name: text, fromDeg: real, toDeg: real, heightDeg: real, addedAt: text },
   restorations: {
     id,
     title: text,

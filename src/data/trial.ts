@@ -19,6 +19,9 @@ export const TRIAL_WORKSHOP: Omit<Workshop, 'id'> = {
   timeZone: 'Etc/GMT+2',
   units: 'metric',
   currency: 'EUR',
+  dayFromH: 9,
+  dayToH: 18,
+  lampMwPerCm2: 0,
   hourlyRateMinor: 1000,
 };
 

@@ -28,6 +28,9 @@ const FIELDS: readonly FieldDef[] = [
   },
   { name: 'currency', label: 'Currency', half: true, hint: 'Three letters, like SEK' },
   { name: 'hourlyRate', label: 'Own hourly rate', kind: 'number', half: true, hint: 'What an hour of your own work counts for; 0 if it does not' },
+  { name: 'dayFromH', label: 'There from', kind: 'number', unit: 'h', third: true, hint: 'To turn pieces in the sun' },
+  { name: 'dayToH', label: 'There until', kind: 'number', unit: 'h', third: true },
+  { name: 'lampMwPerCm2', label: 'Lamp, UV-A at the piece', kind: 'number', unit: 'mW/cm²', third: true, hint: '0 without a lamp' },
 ];
 
 /** Name, place, zone, units and money of the workshop. */

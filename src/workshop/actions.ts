@@ -4,10 +4,10 @@ import { revalidatePath } from 'next/cache';
 import { minorUnits } from '@/core/ledger/money';
 import { setDoor, setPassphrase, signEveryoneOut } from '@/data/door';
 import { addPerson, removePerson } from '@/data/people';
-import { saveWorkshop } from '@/data/workshop';
+import { addObstacle, removeObstacle, saveWorkshop } from '@/data/workshop';
 import { answer, type Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
-import { idSchema, openSchema, passphraseSchema, personSchema, workshopSchema } from './schema';
+import { idSchema, obstacleSchema, openSchema, passphraseSchema, personSchema, workshopSchema } from './schema';
 
 /** Saves the workshop's settings. */
 export async function saveSettings(given: Record<string, string>): Promise<Answer<null>> {
@@ -43,4 +43,13 @@ export async function addName(given: Given): Promise<Answer<void>> {
 
 export async function removeName(personId: string): Promise<Answer<void>> {
   return write(idSchema, { id: personId }, ({ id }) => removePerson(id));
+}
+
+/** Something that stands in the sun's way. */
+export async function standsInTheWay(given: Given): Promise<Answer<void>> {
+  return write(obstacleSchema, given, (obstacle) => addObstacle(obstacle));
+}
+
+export async function outOfTheWay(id: string): Promise<Answer<void>> {
+  return write(idSchema, { id }, (given) => removeObstacle(given.id));
 }

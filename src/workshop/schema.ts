@@ -24,6 +24,16 @@ export const workshopSchema = Joi.object<WorkshopForm>({
     .label('Currency')
     .messages({ 'string.pattern.base': 'Write the currency as three letters, like SEK, EUR or USD.' }),
   hourlyRate: Joi.number().min(0).max(100_000).empty('').default(0).label('Own hourly rate'),
+  dayFromH: Joi.number().min(0).max(23.5).empty('').default(9).label('There from'),
+  dayToH: Joi.number()
+    .min(0.5)
+    .max(24)
+    .empty('')
+    .default(18)
+    .greater(Joi.ref('dayFromH'))
+    .label('There until')
+    .messages({ 'number.greater': 'The day ends before it begins: give a later hour, like 18.' }),
+  lampMwPerCm2: Joi.number().min(0).max(100).empty('').default(0).label('Lamp'),
 })
   // An empty field has become null by now, which `and` would take for given.
   .custom((place: WorkshopForm, helpers) => ((place.latitude === null) === (place.longitude === null) ? place : helpers.error('place.half')))
@@ -52,3 +62,12 @@ export const personSchema = Joi.object<{ name: string }>({
 });
 
 export const idSchema = Joi.object<{ id: string }>({ id: Joi.string().required() });
+
+const direction = (label: string) => Joi.number().min(0).max(360).required().label(label);
+
+export const obstacleSchema = Joi.object<{ name: string; fromDeg: number; toDeg: number; heightDeg: number }>({
+  name: Joi.string().trim().max(60).required().label('What it is').messages({ 'string.empty': 'Say what it is, like “house wall”.' }),
+  fromDeg: direction('Left edge'),
+  toDeg: direction('Right edge'),
+  heightDeg: Joi.number().min(1).max(90).required().label('Height'),
+});

@@ -7,10 +7,11 @@ import { doorState } from '@/data/door';
 import { logOf } from '@/data/log';
 import { listPeople } from '@/data/people';
 import { dataFolder } from '@/data/folder';
-import { getWorkshop, NEW_WORKSHOP } from '@/data/workshop';
+import { getWorkshop, listObstacles, NEW_WORKSHOP } from '@/data/workshop';
 import { isOnLan, networkOrigins } from '@/edge/network';
 import { LogList } from '@/runsheet/LogList';
 import { Part, ScreenHead } from '@/ui/layout';
+import { HorizonPart } from '@/workshop/HorizonPart';
 import { DoorPart } from '@/workshop/DoorPart';
 import { PeoplePart } from '@/workshop/PeoplePart';
 import { SettingsForm } from '@/workshop/SettingsForm';
@@ -18,7 +19,14 @@ import { SettingsForm } from '@/workshop/SettingsForm';
 export const metadata: Metadata = { title: 'Workshop' };
 
 export default async function WorkshopPage() {
-  const [workshop, log, people, door, given] = await Promise.all([getWorkshop(), logOf(null), listPeople(), doorState(), headers()]);
+  const [workshop, log, people, door, given, obstacles] = await Promise.all([
+    getWorkshop(),
+    logOf(null),
+    listPeople(),
+    doorState(),
+    headers(),
+    listObstacles(),
+  ]);
   const places = await Promise.all(
     (isOnLan() ? networkOrigins(given.get('host')) : []).map(async (origin) => ({
       address: origin,
@@ -42,8 +50,14 @@ export default async function WorkshopPage() {
             units: workshop.units,
             currency: workshop.currency,
             hourlyRate: text(rate),
+            dayFromH: text(workshop.dayFromH),
+            dayToH: text(workshop.dayToH),
+            lampMwPerCm2: text(workshop.lampMwPerCm2),
           }}
         />
+      </Part>
+      <Part title="What stands in the sun’s way" id="horizon">
+        <HorizonPart obstacles={obstacles} />
       </Part>
       <Part title="Who works here" id="people">
         <PeoplePart people={people} />

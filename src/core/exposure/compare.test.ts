@@ -15,10 +15,12 @@ const STOCK: OwnStock[] = [
   { kind: 'cream', percentWW: 11.7, sizeMl: 1000, priceMinor: 1200 },
   { kind: 'liquid', percentWW: 12, sizeMl: 5000, priceMinor: 2000 },
 ];
+const YELLOW = { startB: 24, targetB: 6, sessions: [], measurementSd: 0.6 };
 const LID: CompareInput = {
   piece: { lengthMm: 400, widthMm: 300, heightMm: 60, labels: '', metalInside: '', printed: false, painted: false, clear: false, brittle: false },
   aim: 'presentable',
-  yellow: { startB: 24, targetB: 6, sessions: [], measurementSd: 0.6 },
+  yellowOf: () => YELLOW,
+  aboveB: 18,
   toleranceB: 1.5,
   priorOf: guessOf,
   place: PLACE,
@@ -53,8 +55,8 @@ it('says what is missing, and never recommends what the piece forbids', () => {
   expect(metal).toMatchObject({ recommended: 'leave-it', why: expect.stringContaining('two inserts') as string });
   expect(recommended({ piece: { ...LID.piece, clear: true } }).recommended).toBe('leave-it');
   expect(recommended({ aim: 'keep the age' }).why).toBe('The aim is to keep its age.');
-  expect(recommended({ yellow: { ...LID.yellow!, startB: 7 } }).why).toMatch(/matches its hidden patch already/);
-  expect(recommended({ yellow: null }).why).toMatch(/Not measured yet/);
+  expect(recommended({ aboveB: 1 }).why).toMatch(/matches its hidden patch already/);
+  expect(recommended({ yellowOf: () => null, aboveB: null }).why).toMatch(/Not measured yet/);
 });
 
 it('in the dark of winter the sun does not do it, and it says so', () => {

@@ -37,7 +37,10 @@ export interface OwnStock {
 export interface CompareInput {
   piece: PieceFacts;
   aim: Aim;
-  yellow: Yellow | null;
+  /** What each school’s forecast starts from: doses of light and hours of warmth are not added up. */
+  yellowOf: (school: School) => Yellow | null;
+  /** b* above the hidden patch as last measured; `null` before that. */
+  aboveB: number | null;
   toleranceB: number;
   /** Guess of each school's rate, pooled where there is a record. */
   priorOf: (school: School) => ForecastInput['prior'];
@@ -193,7 +196,8 @@ function courseOf(school: School, dose: number, input: CompareInput): Course {
 }
 
 function wayOf(school: School, input: CompareInput): Way {
-  const { piece, yellow, toleranceB, stock, lampMwPerCm2, place } = input;
+  const { piece, toleranceB, stock, lampMwPerCm2, place } = input;
+  const yellow = input.yellowOf(school);
   const toGo = yellow ? exposureForecast({ ...yellow, toleranceB, prior: input.priorOf(school) }).doseToGo : null;
   const course = courseOf(school, toGo?.median ?? 0, input);
   const slow = courseOf(school, toGo?.high ?? 0, input);
@@ -252,7 +256,7 @@ function effortOf({ handsMin, finish, finishSlow, spreadB, risks, missing }: Way
  */
 export function compareWays(input: CompareInput): Comparison {
   const ways = [...SCHOOLS.map((id) => wayOf(SCHOOL[id], input)), LEAVE_IT];
-  const { aim, yellow, piece, now, toleranceB } = input;
+  const { aim, aboveB, piece, now, toleranceB } = input;
   const say = (recommended: Way['school'], why: string): Comparison => ({ ways, recommended, why });
   if (aim === 'keep the age') return say('leave-it', 'The aim is to keep its age.');
   if (piece.painted || piece.clear)
@@ -260,12 +264,12 @@ export function compareWays(input: CompareInput): Comparison {
       'leave-it',
       `${piece.painted ? 'Paint' : 'A clear window'} does not bear peroxide and light: take it off, mask it, or leave the piece as it is.`,
     );
-  if (yellow && yellow.startB - yellow.targetB <= toleranceB) return say('leave-it', 'It matches its hidden patch already: more would go past it.');
+  if (aboveB !== null && aboveB <= toleranceB) return say('leave-it', 'It matches its hidden patch already: more would go past it.');
   const open = ways.filter(({ school, blocked }) => school !== 'leave-it' && blocked.length === 0);
   if (open.length === 0) return say('leave-it', `Nothing may be started yet. ${blockedBy(piece)[0]}`);
   const sorted = [...open].sort((a, b) => effortOf(a, now) - effortOf(b, now));
   const [best, next] = sorted as [Way, Way];
-  return say(best.school, whyOf(best, next, yellow !== null));
+  return say(best.school, whyOf(best, next, aboveB !== null));
 }
 
 function whyOf(best: Way, next: Way, measured: boolean): string {

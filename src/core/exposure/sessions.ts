@@ -18,6 +18,9 @@ export interface CloudHour {
   cloud: number;
 }
 
+/** Where the sky of the coming hours comes from: the stand-in that ships with Kvell, or a service behind the same call. */
+export type SkySource = (place: Place, from: Date, hours: number) => Promise<CloudHour[]>;
+
 export interface PlannedSession {
   from: string;
   to: string;

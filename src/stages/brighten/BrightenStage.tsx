@@ -2,7 +2,9 @@ import { adviseAfter } from '@/core/exposure/advice';
 import { signed } from '@/core/colour/signed';
 import { doseUnit } from '@/core/exposure/dose';
 import { exposureForecast } from '@/core/exposure/forecast';
-import { priorOf, SCHOOL, type SchoolId } from '@/core/exposure/schools';
+import { priorOf, SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
+import type { SkySource } from '@/core/exposure/sessions';
+import type { Turn } from '@/core/exposure/turnPlan';
 import { deltaE00 } from '@/core/colour/difference';
 import { showTime, toLocalField } from '@/core/runsheet/time';
 import { piecesOf } from '@/data/pieces';
@@ -12,34 +14,49 @@ import { runningTimers } from '@/data/timers';
 import { getWorkshop } from '@/data/workshop';
 import { BeforeAfter } from '@/ui/BeforeAfter';
 import { Estimate } from '@/ui/figures';
+import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
 import { LaterExposureForm } from './LaterExposureForm';
+import { LaterTurnPart } from './LaterTurnPart';
+import { pooledFor } from './pooled';
+import { turnsOf } from './turnsOf';
+import { waysFor } from './ways';
+import { WaysPart } from './WaysPart';
 import { historyOf, yellowOf, type PieceHistory } from './history';
 import { PieceChoice } from './PieceChoice';
 import { RunningExposure } from './RunningExposure';
 import { AdviceBox, SessionTable } from './SessionHistory';
 
 /** Yellow left, forecast and advice of a piece, from its measurements and sessions. */
-function judgePiece(piece: Piece, history: PieceHistory) {
+async function judgePiece(piece: Piece, history: PieceHistory) {
   const treatment = history.treatments.filter(({ endedAt }) => endedAt === null).pop() ?? null;
   const school = SCHOOL[treatment?.school ?? 'cream-film-sun'];
   const yellow = yellowOf(piece, history, school);
+  const pooled = await pooledFor(school, piece);
   const forecast =
     yellow &&
     exposureForecast({
       ...yellow,
       toleranceB: treatment?.toleranceB ?? 1.5,
-      prior: priorOf(school, treatment?.targetPercentWW ?? school.usualPercentWW),
+      prior: pooled.pieces > 0 ? pooled.prior : priorOf(school, treatment?.targetPercentWW ?? school.usualPercentWW),
     });
   const latest = history.measurements[history.measurements.length - 1] ?? null;
   const done = history.sessions.filter(({ dose }) => dose !== null);
   const usual = done.length > 0 ? done.reduce((sum, { dose }) => sum + dose!, 0) / done.length : 0;
-  return { treatment, school, forecast, latest, advice: adviseAfter(latest?.verdict ?? null, latest?.deltaB ?? null, forecast, usual) };
+  return { treatment, school, forecast, latest, pooled, advice: adviseAfter(latest?.verdict ?? null, latest?.deltaB ?? null, forecast, usual) };
+}
+
+interface Props {
+  restorationId: string;
+  pieceId: string | null;
+  /** The way chosen in the comparison. */
+  way: string | null;
+  sky: SkySource;
 }
 
 /** Brighten: the pieces, and for the chosen one its advice, its running exposure or the plan of the next. */
-export async function BrightenStage({ restorationId, pieceId }: { restorationId: string; pieceId: string | null }) {
+export async function BrightenStage({ restorationId, pieceId, way, sky }: Props) {
   const [pieces, workshop, stock, timers] = await Promise.all([piecesOf(restorationId), getWorkshop(), listStock(), runningTimers()]);
   if (pieces.length === 0)
     return (
@@ -57,7 +74,10 @@ export async function BrightenStage({ restorationId, pieceId }: { restorationId:
   const piece = pieces[chosenIndex]!;
   const history = histories[chosenIndex]!;
   const { timeZone } = workshop;
-  const { treatment, school, forecast, latest, advice } = judgePiece(piece, history);
+  const { treatment, school, forecast, latest, advice, pooled } = await judgePiece(piece, history);
+  const here = `/restorations/${restorationId}/brighten?piece=${piece.id}`;
+  const chosen = SCHOOLS.find((id) => id === way) ?? null;
+  const ways = history.running ? null : await waysFor(piece, history, sky);
   const ended = history.sessions.filter(({ endedAt }) => endedAt !== null);
   const needsMeasuring = ended.some(({ measurementId }) => measurementId === null);
   const first = history.measurements[0];
@@ -76,6 +96,7 @@ export async function BrightenStage({ restorationId, pieceId }: { restorationId:
         <RunningExposure
           piece={piece}
           session={history.running}
+          turns={await turnsOfRunning(piece, history)}
           timer={timers.find(({ sessionId }) => sessionId === history.running!.id) ?? null}
           timeZone={timeZone}
         />
@@ -88,7 +109,7 @@ export async function BrightenStage({ restorationId, pieceId }: { restorationId:
                 {...forecast.doseToGo}
                 unit={doseUnit(school)}
                 label="of dose to go"
-                from={`From ${ended.length} ${ended.length === 1 ? 'session' : 'sessions'} of this piece, and the usual rate of this way before them.`}
+                from={`From ${ended.length} ${ended.length === 1 ? 'session' : 'sessions'} of this piece, and before them ${pooled.pieces > 0 ? `${pooled.pieces} past ${pooled.pieces === 1 ? 'piece' : 'pieces'} of this workshop` : 'the usual rate of this way'}.`}
               />
               {forecast.doubt && <p>{forecast.doubt}</p>}
             </Part>
@@ -106,15 +127,28 @@ export async function BrightenStage({ restorationId, pieceId }: { restorationId:
               )}
             </Part>
           )}
+          <WaysPart
+            view={ways}
+            here={here}
+            pieceHref={`/restorations/${restorationId}/pieces/${piece.id}`}
+            timeZone={timeZone}
+            currency={workshop.currency}
+            chosen={chosen}
+          />
           <Part title={`Plan an exposure of ${piece.tag} ${piece.name}`} id="plan">
             <LaterExposureForm
-              key={piece.id}
+              key={`${piece.id}:${chosen}`}
               piece={piece}
               stock={stock}
               timeZone={timeZone}
               now={toLocalField(new Date().toISOString(), timeZone)}
-              school={firstSchool(treatment?.school, workshop.latitude !== null)}
+              school={chosen ?? firstSchool(treatment?.school, workshop.latitude !== null)}
             />
+          </Part>
+          <Part title="Turns in the sun" id="turns">
+            <Fold summary="Which way to point it, turn by turn">
+              <LaterTurnPart pieceId={piece.id} timeZone={timeZone} now={toLocalField(new Date().toISOString(), timeZone)} />
+            </Fold>
           </Part>
         </>
       )}
@@ -125,4 +159,21 @@ export async function BrightenStage({ restorationId, pieceId }: { restorationId:
 
 function firstSchool(going: SchoolId | undefined, placeKnown: boolean): SchoolId {
   return going ?? (placeKnown ? 'cream-film-sun' : 'bath-lamp');
+}
+
+/** Most people prop an edge up against a brick; a bag or a bath lies flat. */
+const LEAN_DEG = 60;
+
+/** The turns of what lies in the sun now; none for what does not. */
+async function turnsOfRunning(piece: Piece, { running, treatments }: PieceHistory): Promise<Turn[]> {
+  const school = SCHOOL[treatments.find(({ id }) => id === running?.treatmentId)?.school ?? 'vapour'];
+  if (!running || school.driver !== 'sun' || piece.lengthMm === null || piece.widthMm === null || piece.heightMm === null) return [];
+  const { plan } = await turnsOf(piece, {
+    start: new Date(running.startedAt),
+    durationMin: running.plannedMin,
+    turnEveryMin: running.turnEveryMin,
+    leanDeg: school.medium === 'cream' ? LEAN_DEG : 0,
+    cloudFraction: running.cloudFraction,
+  });
+  return plan.turns;
 }

@@ -32,7 +32,18 @@ const STRENGTH_UNITS = [
 
 function fieldsFor(school: SchoolId, stock: readonly StockItem[]): FieldDef[] {
   const { driver, medium } = SCHOOL[school];
-  const bottles = stock.filter(({ kind }) => (medium === 'cream' ? kind === 'peroxide cream' : kind === 'peroxide liquid'));
+  const wanted = { cream: 'peroxide cream', liquid: 'peroxide liquid', powder: 'oxygen-bleach powder' }[medium];
+  const bottles = stock.filter(({ kind, strengthValue }) => kind === wanted && strengthValue !== null);
+  const powder: FieldDef[] = [
+    {
+      name: 'strengthValue',
+      label: 'Percarbonate in the powder',
+      kind: 'number',
+      unit: '%',
+      half: true,
+      hint: 'From its label; only for a tub that is not in the stores',
+    },
+  ];
   const typed: FieldDef[] = [
     { name: 'strengthValue', label: 'Strength on the label', kind: 'number', half: true, hint: 'Only for a bottle that is not in the stores' },
     { name: 'strengthUnit', label: 'The label counts in', kind: 'choice', half: true, options: STRENGTH_UNITS },
@@ -41,13 +52,13 @@ function fieldsFor(school: SchoolId, stock: readonly StockItem[]): FieldDef[] {
     { name: 'school', label: 'Way', kind: 'choice', options: SCHOOLS.map((id) => ({ value: id, label: SCHOOL[id].title })) },
     {
       name: 'stockId',
-      label: medium === 'cream' ? 'Tube or bottle of cream' : 'Stock bottle',
+      label: { cream: 'Tube or bottle of cream', liquid: 'Stock bottle', powder: 'Tub of powder' }[medium],
       kind: 'choice',
       options: [...bottles.map(({ id, name }) => ({ value: id, label: name })), { value: '', label: 'one that is not in the stores' }],
     },
-    ...typed,
-    medium === 'liquid' && { name: 'targetPercentWW', label: 'Strength wanted', kind: 'number', unit: '% by weight', half: true },
-    medium === 'liquid' && { name: 'volumeL', label: 'Litres wanted', kind: 'number', unit: 'L', half: true },
+    ...(medium === 'powder' ? powder : typed),
+    medium !== 'cream' && { name: 'targetPercentWW', label: 'Strength wanted', kind: 'number', unit: '% by weight', half: true },
+    medium !== 'cream' && { name: 'volumeL', label: 'Litres wanted', kind: 'number', unit: 'L', half: true },
     medium === 'cream' && { name: 'areaCm2', label: 'Surface to cover', kind: 'number', unit: 'cm²', hint: 'Brushed on about 1 mm thick' },
     { name: 'windowStart', label: 'From', kind: 'time', half: true },
     { name: 'durationMin', label: 'For', kind: 'number', unit: 'min', half: true },
@@ -89,7 +100,7 @@ export function ExposureForm({ piece, stock, timeZone, now, school: first }: Pro
     turnEveryMin: String(SCHOOL[first].turnEveryMin),
     cloudPercent: '0',
     lampMwPerCm2: '',
-    temperatureC: '25',
+    temperatureC: String(SCHOOL[first].usualC),
     toleranceB: '1.5',
   };
   return (
@@ -146,10 +157,11 @@ function SchoolWatch({ form, stock, onSchool }: { form: UseFormReturn<Values>; s
           if (name !== 'school') return;
           const id = values.school as SchoolId;
           onSchool(id);
-          const { usualPercentWW, usualHours, turnEveryMin } = SCHOOL[id];
+          const { usualPercentWW, usualHours, turnEveryMin, usualC } = SCHOOL[id];
           setValue('targetPercentWW', String(usualPercentWW));
           setValue('durationMin', String(60 * usualHours[0]));
           setValue('turnEveryMin', String(turnEveryMin));
+          setValue('temperatureC', String(usualC));
           setValue('stockId', fieldsFor(id, stock).find((field) => field.name === 'stockId')?.options?.[0]?.value ?? '');
         },
       }),
@@ -221,6 +233,7 @@ function PlanFigures({ view, timeZone, minutes }: { view: PlanView; timeZone: st
             <Figure value={p.dilution.waterVolumeL.toFixed(2)} unit="L" label="of water, poured in first" />
           </>
         )}
+        {p.powderG !== null && <Figure value={p.powderG.toFixed(0)} unit="g" label="of powder, stirred in slowly" />}
         {p.creamMl !== null && <Figure value={p.creamMl.toFixed(0)} unit="mL" label="of cream, one coat" />}
         <Figure value={p.oxygenL.toFixed(0)} unit="L" label="of oxygen if it all decomposes: never seal it" tone="hazard" />
         <Figure value={p.dose.toFixed(1)} unit={p.doseUnit} label="dose of this window" />

@@ -3,6 +3,7 @@
 import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { showTime, toLocalField } from '@/core/runsheet/time';
+import { turnWords, type Turn } from '@/core/exposure/turnPlan';
 import type { Piece, Session, Timer } from '@/data/rows';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { Cautions } from '@/ui/Cautions';
@@ -11,12 +12,23 @@ import { Part } from '@/ui/layout';
 import { say, warn } from '@/ui/toast';
 import { end, turned } from './actions';
 
+interface Props {
+  piece: Piece;
+  session: Session;
+  timer: Timer | null;
+  timeZone: string;
+  /** Which way to point it, turn by turn; empty where the sun does not drive it. */
+  turns: readonly Turn[];
+}
+
 /** An exposure that runs: what is left, when to turn, what to do at the bell, and how it really ended. */
-export function RunningExposure({ piece, session, timer, timeZone }: { piece: Piece; session: Session; timer: Timer | null; timeZone: string }) {
+export function RunningExposure({ piece, session, timer, timeZone, turns }: Props) {
   const router = useRouter();
   const now = useNow();
   const left = timer && now ? Date.parse(timer.dueAt) - now : null;
   const nextTurn = timer?.nextReminderAt && now ? Date.parse(timer.nextReminderAt) - now : null;
+  const pointed = now ? turns.find(({ to }) => Date.parse(to) > now) : undefined;
+  const next = pointed && turns[turns.indexOf(pointed) + 1];
   async function turn() {
     if (!timer) return;
     const answered = await turned(timer.id);
@@ -63,6 +75,18 @@ export function RunningExposure({ piece, session, timer, timeZone }: { piece: Pi
           </Box>
         </Grid>
       </Part>
+      {pointed && (
+        <Part title="Point it now">
+          <Text fontFamily="heading" fontWeight="650" fontSize="26px" lineHeight="1.2">
+            {turnWords(pointed)}
+          </Text>
+          {next && (
+            <Text color="soft">
+              From {showTime(next.from, timeZone, 'HH:mm')}: {turnWords(next)}
+            </Text>
+          )}
+        </Part>
+      )}
       <Cautions cautions={session.cautions} />
       <Box height="8" />
       <Part title="End it with what really happened">

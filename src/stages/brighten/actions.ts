@@ -1,7 +1,7 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { planExposure, type ExposurePlan } from '@/core/exposure/plan';
+import { planExposure, PURE_POWDER_PERCENT, type ExposurePlan } from '@/core/exposure/plan';
 import { SCHOOL } from '@/core/exposure/schools';
 import { peroxideStrength } from '@/core/peroxide/strength';
 import { Refusal } from '@/core/refusal';
@@ -17,7 +17,9 @@ import { getWorkshop } from '@/data/workshop';
 import { answer, type Answer } from '@/edge/answer';
 import Joi from 'joi';
 import { historyOf, yellowOf } from './history';
-import { endSchema, planSchema, type PlanForm } from './schema';
+import { turnsOf, type TurnView } from './turnsOf';
+import { pooledFor } from './pooled';
+import { endSchema, planSchema, turnSchema, type PlanForm } from './schema';
 
 type Given = Record<string, unknown>;
 
@@ -36,6 +38,8 @@ async function strengthOf(form: PlanForm): Promise<{ stock: StockItem | null; st
   const value = stock ? stock.strengthValue : form.strengthValue;
   const unit = stock ? stock.strengthUnit : form.strengthUnit;
   if (!value || !unit) throw new Refusal('stockId', 'This bottle has no strength on record. Choose another, or give the strength of its label.');
+  // A tub of powder states its share of percarbonate; what counts is the peroxide that it sets free.
+  if (SCHOOL[form.school].medium === 'powder') return { stock, stockPercentWW: (Math.min(100, value) * PURE_POWDER_PERCENT) / 100 };
   return { stock, stockPercentWW: peroxideStrength(value, unit).percentWW };
 }
 
@@ -49,6 +53,7 @@ async function workOut(form: PlanForm): Promise<Worked> {
   const windowStart = fromLocalField(form.windowStart, workshop.timeZone);
   if (!windowStart) throw new Refusal('windowStart', 'Give date and time, like 2026-06-21 10:00.');
   const { stock, stockPercentWW } = await strengthOf(form);
+  const pooled = await pooledFor(school, piece);
   const plan = planExposure({
     school,
     stockPercentWW,
@@ -63,6 +68,7 @@ async function workOut(form: PlanForm): Promise<Worked> {
     cloudFraction: form.cloudPercent / 100,
     lampMwPerCm2: form.lampMwPerCm2,
     temperatureC: form.temperatureC,
+    ...(pooled.pieces > 0 && { prior: pooled.prior }),
   });
   return { plan, piece, stock, stockPercentWW, workshop, windowStart };
 }
@@ -111,7 +117,7 @@ export async function start(given: Given): Promise<Answer<string>> {
       cautions: worked.cautions,
     });
     const cost = stock?.priceMinor && stock.sizeMl ? Math.round((stock.priceMinor * worked.stockMl) / stock.sizeMl) : 0;
-    const words = `${Math.round(worked.stockMl)} mL of ${stock?.name ?? `peroxide, ${stockPercentWW.toFixed(1)} %`}`;
+    const words = `${Math.round(worked.stockMl)} ${worked.powderG === null ? 'mL' : 'g'} of ${stock?.name ?? `peroxide, ${stockPercentWW.toFixed(1)} %`}`;
     await addLedgerEntry({ restorationId: piece.restorationId, stage: 'brighten', kind: 'material', words, amountMinor: cost, minutes: 0 });
     return session.id;
   });
@@ -153,4 +159,16 @@ export async function finishTreatment(treatmentId: string, why: string): Promise
   });
   if (answered.ok) revalidatePath('/', 'layout');
   return answered;
+}
+
+/** The turns of a session in the sun. */
+export async function turns(given: Given): Promise<Answer<TurnView>> {
+  return answer(turnSchema, given, async ({ pieceId, start: local, durationMin, turnEveryMin, leanDeg, cloudPercent }) => {
+    const piece = await findPiece(pieceId);
+    if (!piece) throw new Refusal('pieceId', 'This piece is not here any more. Go back and choose another.');
+    const { timeZone } = await getWorkshop();
+    const instant = fromLocalField(local, timeZone);
+    if (!instant) throw new Refusal('start', 'Give date and time, like 2026-06-21 10:00.');
+    return turnsOf(piece, { start: new Date(instant), durationMin, turnEveryMin, leanDeg, cloudFraction: cloudPercent / 100 });
+  });
 }

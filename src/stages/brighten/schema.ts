@@ -76,3 +76,22 @@ export const endSchema = Joi.object<EndForm>({
   temperatureC: Joi.number().min(-20).max(HOTTEST_BATH_C).empty('').default(25).label('Temperature'),
   words: Joi.string().trim().max(2000).allow('').default('').label('What happened'),
 });
+
+export interface TurnForm {
+  pieceId: string;
+  start: string;
+  durationMin: number;
+  turnEveryMin: number;
+  leanDeg: number;
+  cloudPercent: number;
+}
+
+/** A session whose turns are asked for. */
+export const turnSchema = Joi.object<TurnForm>({
+  pieceId: Joi.string().required(),
+  start: Joi.string().required().label('From'),
+  durationMin: Joi.number().integer().min(5).max(1440).required().label('Minutes'),
+  turnEveryMin: Joi.number().integer().min(5).max(1440).required().label('Turn every'),
+  leanDeg: Joi.number().min(0).max(80).empty('').default(0).label('Propped up'),
+  cloudPercent: Joi.number().min(0).max(100).empty('').default(0).label('Cloud'),
+});

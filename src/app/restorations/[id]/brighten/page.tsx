@@ -1,13 +1,27 @@
 import { BrightenStage } from '@/stages/brighten/BrightenStage';
+import { simulatedSky } from '@/simulators/weather/sky';
 import { StageScreen } from '../StageScreen';
 
 interface Props {
   params: Promise<{ id: string }>;
-  searchParams: Promise<{ piece?: string }>;
+  searchParams: Promise<{ piece?: string; way?: string }>;
 }
 
 export default async function BrightenPage({ params, searchParams }: Props) {
   const { id } = await params;
-  const { piece } = await searchParams;
-  return <StageScreen restorationId={id} stage="brighten" tool={<BrightenStage restorationId={id} pieceId={piece ?? null} />} />;
+  const { piece, way } = await searchParams;
+  return (
+    <StageScreen
+      restorationId={id}
+      stage="brighten"
+      tool={
+        <BrightenStage
+          restorationId={id}
+          pieceId={piece ?? null}
+          way={way ?? null}
+          sky={(place, from, hours) => Promise.resolve(simulatedSky(place.latitude, place.longitude, from, hours))}
+        />
+      }
+    />
+  );
 }

@@ -1,0 +1,129 @@
+import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import type { Way } from '@/core/exposure/compare';
+import { formatMoney } from '@/core/ledger/money';
+import { showMinutes, showTime } from '@/core/runsheet/time';
+import { Fold } from '@/ui/Fold';
+import { Part } from '@/ui/layout';
+import { LinkButton, TextLink } from '@/ui/links';
+import type { WaysView } from './ways';
+
+interface Props {
+  view: WaysView | null;
+  /** Address of this piece on this stage. */
+  here: string;
+  /** Address of the piece's own page. */
+  pieceHref: string;
+  timeZone: string;
+  currency: string;
+  chosen: string | null;
+}
+
+const day = (iso: string, timeZone: string) => showTime(iso, timeZone, 'd MMM');
+
+/** What a way comes to, in one line of figures. */
+function figuresOf({ finish, finishSlow, handsMin, waitingH, costMinor, sessions, dose }: Way, timeZone: string, currency: string): string[] {
+  const until =
+    finish && finishSlow && day(finish, timeZone) !== day(finishSlow, timeZone)
+      ? ` to ${day(finishSlow, timeZone)}`
+      : finish && !finishSlow
+        ? ' or later'
+        : '';
+  return [
+    finish ? `done about ${day(finish, timeZone)}${until}` : dose ? 'not in the coming two weeks' : 'no date before it is measured',
+    `${sessions || 'no'} ${sessions === 1 ? 'session' : 'sessions'}`,
+    `${showMinutes(handsMin)} of hands`,
+    waitingH > 0 ? `${waitingH.toFixed(0)} h of waiting` : '',
+    costMinor === null ? '' : formatMoney(costMinor, currency),
+  ].filter(Boolean);
+}
+
+/** Choosing the way: every one for this piece, these days and this place, with what is missing and what can go wrong. */
+export function WaysPart({ view, here, pieceHref, timeZone, currency, chosen }: Props) {
+  if (!view)
+    return (
+      <Part title="Choosing the way" id="ways">
+        <Text>
+          Give the piece its length, width and height on <TextLink href={pieceHref}>its page</TextLink>; then every way is worked out for it.
+        </Text>
+      </Part>
+    );
+  const best = view.ways.find(({ school }) => school === view.recommended)!;
+  const rest = view.ways.filter((way) => way !== best);
+  return (
+    <Part title="Choosing the way" id="ways">
+      <Box borderLeftWidth="8px" borderColor="work" pl="4" mb="4">
+        <Text fontFamily="heading" fontWeight="650" fontSize="24px" lineHeight="1.2">
+          Kvell would take: {best.title.toLowerCase()}
+        </Text>
+        <Text mb="2">{view.why}</Text>
+        <WayBody way={best} {...{ here, timeZone, currency, chosen }} pieces={view.pieces} />
+      </Box>
+      <Fold summary={`The other ${rest.length} ways`}>
+        {rest.map((way) => (
+          <Box key={way.school} borderTopWidth="1px" borderColor="line" py="3">
+            <Text fontWeight="650" fontSize="18px">
+              {way.title}
+            </Text>
+            <WayBody way={way} {...{ here, timeZone, currency, chosen }} pieces={view.pieces} />
+          </Box>
+        ))}
+      </Fold>
+      <Text color="soft" fontSize="15px" mt="2">
+        Estimates. The sky is the simulated one that ships with Kvell, in your hours of the day, past what{' '}
+        <TextLink href="/workshop#horizon">stands in the sun’s way</TextLink>; rates are those of your own past pieces where there are any; a way’s
+        evenness is what people get with it. The last word is yours.
+      </Text>
+    </Part>
+  );
+}
+
+function WayBody({
+  way,
+  here,
+  timeZone,
+  currency,
+  chosen,
+  pieces,
+}: {
+  way: Way;
+  here: string;
+  timeZone: string;
+  currency: string;
+  chosen: string | null;
+  pieces: WaysView['pieces'];
+}) {
+  const { school, risks, missing, blocked, spreadB, dose, sun } = way;
+  if (school === 'leave-it') return <Text>{risks[0]}</Text>;
+  return (
+    <Grid templateColumns={{ base: '1fr', md: 'minmax(0, 1fr) auto' }} gap="3" alignItems="start">
+      <Box>
+        <Text>{figuresOf(way, timeZone, currency).join(' · ')}</Text>
+        <Text color="soft">
+          {dose && `${dose.toGo.median.toFixed(0)} ${dose.unit} to go (${dose.toGo.low.toFixed(0)} to ${dose.toGo.high.toFixed(0)}), `}
+          {pieces[school] ? `from ${pieces[school]} past ${pieces[school] === 1 ? 'piece' : 'pieces'}; ` : 'from the usual rate; '}
+          spread about {spreadB} b*
+        </Text>
+        {[...blocked, ...missing.map((words) => `Missing: ${words}.`)].map((words) => (
+          <Text key={words} borderLeftWidth="8px" borderColor="amber" pl="3" my="1" fontWeight="650">
+            {words}
+          </Text>
+        ))}
+        {risks.map((words) => (
+          <Text key={words} fontSize="15px">
+            {words}
+          </Text>
+        ))}
+        {sun && sun.sessions.length > 0 && (
+          <Flex as="ol" wrap="wrap" gap="2" mt="2" listStyleType="none" aria-label={`Sessions of ${way.title}`}>
+            {sun.sessions.map(({ from, to, dose: given }) => (
+              <Box as="li" key={from} borderWidth="1px" borderColor="lineStrong" bg="sheet" px="3" py="1">
+                {showTime(from, timeZone, 'EEE d MMM HH:mm')} to {showTime(to, timeZone, 'HH:mm')}, {given.toFixed(1)} UVI·h
+              </Box>
+            ))}
+          </Flex>
+        )}
+      </Box>
+      <LinkButton href={`${here}&way=${school}#plan`}>{chosen === school ? 'Chosen below' : 'Plan it this way'}</LinkButton>
+    </Grid>
+  );
+}

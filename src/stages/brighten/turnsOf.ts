@@ -1,0 +1,35 @@
+import { turnPlan, type TurnPlan, type TurnPlanInput } from '@/core/exposure/turnPlan';
+import { Refusal } from '@/core/refusal';
+import { dayAround } from '@/core/runsheet/time';
+import { sunDay, type SunSample } from '@/core/sun/day';
+import type { Obstacle } from '@/core/sun/horizon';
+import type { Piece } from '@/data/rows';
+import { getWorkshop, listObstacles } from '@/data/workshop';
+
+export interface TurnView {
+  plan: TurnPlan;
+  /** The sun over the day. */
+  course: SunSample[];
+  obstacles: Obstacle[];
+  size: { lengthMm: number; widthMm: number };
+}
+
+/**
+ * The turns of a session of a piece at the workshop's place.
+ *
+ * @throws Refusal without a place, or for a piece without a size
+ */
+export async function turnsOf(
+  { tag, lengthMm, widthMm, heightMm }: Piece,
+  session: Pick<TurnPlanInput, 'start' | 'durationMin' | 'turnEveryMin' | 'leanDeg' | 'cloudFraction'>,
+): Promise<TurnView> {
+  const [{ latitude, longitude, altitudeM, timeZone }, obstacles] = await Promise.all([getWorkshop(), listObstacles()]);
+  if (latitude === null || longitude === null)
+    throw new Refusal('start', 'The workshop has no place yet, so there is no sun to turn to. Set it under Workshop.');
+  if (lengthMm === null || widthMm === null || heightMm === null)
+    throw new Refusal('pieceId', `Give ${tag} its length, width and height on its page; the turns follow from its faces.`);
+  const place = { latitude, longitude, altitudeM };
+  const plan = turnPlan({ ...session, place, shading: obstacles, lengthMm, widthMm, heightMm });
+  const { start, hours } = dayAround(session.start, timeZone);
+  return { plan, course: sunDay(place, start, hours).samples, obstacles, size: { lengthMm, widthMm } };
+}

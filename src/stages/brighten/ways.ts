@@ -1,0 +1,83 @@
+import { compareWays, type Comparison, type OwnStock } from '@/core/exposure/compare';
+import { PURE_POWDER_PERCENT } from '@/core/exposure/plan';
+import { SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
+import type { CloudHour, SkySource } from '@/core/exposure/sessions';
+import { surfacesOfPiece } from '@/core/cleaning/pieceSurfaces';
+import { peroxideStrength } from '@/core/peroxide/strength';
+import { hoursOfDays } from '@/core/runsheet/time';
+import { findingsOf } from '@/data/findings';
+import { findRestoration } from '@/data/restorations';
+import type { Piece, StockItem } from '@/data/rows';
+import { listStock } from '@/data/stock';
+import { getWorkshop, listObstacles } from '@/data/workshop';
+import { yellowOf, type PieceHistory } from './history';
+import { pooledFor } from './pooled';
+
+/** Days ahead that are looked at. */
+const DAYS = 14;
+const KIND = { 'peroxide cream': 'cream', 'peroxide liquid': 'liquid', 'oxygen-bleach powder': 'powder' } as const;
+
+export interface WaysView extends Comparison {
+  /** Past pieces that each school's rate rests on. */
+  pieces: Partial<Record<SchoolId, number>>;
+  clouds: CloudHour[];
+}
+
+function ownStock({ kind, strengthValue, strengthUnit, sizeMl, priceMinor }: StockItem): OwnStock[] {
+  const as = KIND[kind as keyof typeof KIND];
+  if (!as) return [];
+  // What stands on a tub of powder is its share of percarbonate; half of it where nothing stands there.
+  const percentWW =
+    as === 'powder'
+      ? ((strengthValue ?? 50) * PURE_POWDER_PERCENT) / 100
+      : strengthValue && strengthUnit
+        ? peroxideStrength(strengthValue, strengthUnit).percentWW
+        : null;
+  return percentWW === null ? [] : [{ kind: as, percentWW, sizeMl, priceMinor }];
+}
+
+/** All ways for a piece in the coming days; `null` as long as its size is not known. */
+export async function waysFor(piece: Piece, history: PieceHistory, sky: SkySource, now = new Date()): Promise<WaysView | null> {
+  const { lengthMm, widthMm, heightMm, labels, metalInside } = piece;
+  if (lengthMm === null || widthMm === null || heightMm === null) return null;
+  const [workshop, obstacles, stock, restoration, findings] = await Promise.all([
+    getWorkshop(),
+    listObstacles(),
+    listStock(),
+    findRestoration(piece.restorationId),
+    findingsOf(piece.restorationId),
+  ]);
+  const pooled = new Map(await Promise.all(SCHOOLS.map(async (id) => [id, await pooledFor(SCHOOL[id], piece)] as const)));
+  const { latitude, longitude, altitudeM, timeZone, dayFromH, dayToH, lampMwPerCm2 } = workshop;
+  const place = latitude === null || longitude === null ? null : { latitude, longitude, altitudeM };
+  const clouds = place ? await sky(place, now, 24 * DAYS) : [];
+  const surfaces = surfacesOfPiece(piece);
+  const comparison = compareWays({
+    piece: {
+      lengthMm,
+      widthMm,
+      heightMm,
+      labels,
+      metalInside,
+      printed: surfaces.includes('legend-printed') || surfaces.includes('legend-dyed'),
+      painted: surfaces.includes('painted-plastic'),
+      clear: surfaces.includes('acrylic-window') || surfaces.includes('polycarbonate'),
+      brittle:
+        piece.plastic === 'flame-retarded ABS' ||
+        findings.some(({ pieceId, kind, settledAs }) => pieceId === piece.id && kind === 'crack' && settledAs === null),
+    },
+    aim: piece.aim ?? restoration!.aim,
+    yellowOf: (school) => yellowOf(piece, history, school),
+    aboveB: history.measurements[history.measurements.length - 1]?.deltaB ?? null,
+    toleranceB: history.treatments[history.treatments.length - 1]?.toleranceB ?? 1.5,
+    priorOf: ({ id }) => pooled.get(id)!.prior,
+    place,
+    shading: obstacles,
+    hours: hoursOfDays(now, timeZone, dayFromH, dayToH, DAYS),
+    clouds,
+    now,
+    stock: stock.flatMap(ownStock),
+    lampMwPerCm2,
+  });
+  return { ...comparison, clouds, pieces: Object.fromEntries([...pooled].map(([id, { pieces }]) => [id, pieces])) };
+}
