@@ -47,7 +47,7 @@ it('compares all eight ways, and names one with its reason', () => {
 });
 
 it('says what is missing, and never recommends what the piece forbids', () => {
-  expect(wayOf('bath-lamp').missing).toContain('an ultraviolet lamp (say its UV-A below)');
+  expect(wayOf('bath-lamp').missing).toContain('an ultraviolet lamp (say its UV-A under Workshop)');
   expect(wayOf('bath-lamp', { lampMwPerCm2: 5 }).finish).not.toBeNull();
   expect(wayOf('oxygen-soak').missing.join()).toMatch(/oxygen-bleach powder/);
   expect(wayOf('cream-film-sun', { place: null }).missing).toContain('the workshop’s place, for the sun');

@@ -87,9 +87,10 @@ export interface Comparison {
 const HOUR_MS = 3_600_000;
 const FILM_MM = 1;
 const LAMP_HOURS_A_DAY = 12;
-/** A bath and its pieces: solution for each litre of the piece's box, and at least this much. */
-const LEAST_BATH_L = 2;
-const BATH_OVER_BOX = 1.6;
+/** Solution for each litre of the piece's box, and at least so much: it is covered, wetted in a bag, or above a pool of a centimetre. */
+const SOLUTION = { bath: { least: 2, overBox: 1.6 }, bag: { least: 0.5, overBox: 0.4 }, pool: { least: 0.3, overBox: 0 } } as const;
+const POOL_MM = 10;
+const POOL_OVER_PIECE = 1.5;
 const UVI_PER_MW_CM2 = 1.8;
 const LONGEST_SUN_MIN = 8 * 60;
 /** Longer than this and not higher than that, hot water bends it. */
@@ -102,7 +103,11 @@ const RISK_COUNTS_MIN = 30;
 const MISSING_COUNTS_MIN = 60;
 
 const areaOf = ({ lengthMm, widthMm, heightMm }: PieceFacts) => (lengthMm * widthMm + 2 * heightMm * (lengthMm + widthMm)) / 100;
-const bathOf = ({ lengthMm, widthMm, heightMm }: PieceFacts) => Math.max(LEAST_BATH_L, (BATH_OVER_BOX * lengthMm * widthMm * heightMm) / 1e6);
+const solutionOf = ({ solution }: School, { lengthMm, widthMm, heightMm }: PieceFacts) => {
+  const { least, overBox } = SOLUTION[solution];
+  const pool = solution === 'pool' ? (POOL_OVER_PIECE * lengthMm * widthMm * POOL_MM) / 1e6 : 0;
+  return Math.max(least, pool, (overBox * lengthMm * widthMm * heightMm) / 1e6);
+};
 
 /** What can go wrong with a piece on a way, as the craft knows it. */
 function risksOf(school: School, { labels, printed, painted, clear, brittle, lengthMm, widthMm, heightMm }: PieceFacts): string[] {
@@ -143,7 +148,7 @@ function materialOf(school: School, piece: PieceFacts, stock: readonly OwnStock[
     const name = { cream: 'peroxide cream', liquid: 'peroxide liquid', powder: 'oxygen-bleach powder' }[school.medium];
     return { costMinor: null, missing: [`${name} of ${school.usualPercentWW} % or more${school.medium === 'cream' ? ', at most 12 %' : ''}`] };
   }
-  const litres = bathOf(piece);
+  const litres = solutionOf(school, piece);
   const used =
     school.medium === 'cream'
       ? creamAmount(areaOf(piece), FILM_MM, Math.max(1, sessions), 100).creamMl
@@ -152,7 +157,9 @@ function materialOf(school: School, piece: PieceFacts, stock: readonly OwnStock[
         : peroxideDilution(bottle.percentWW, Math.min(bottle.percentWW, school.usualPercentWW), litres).stockVolumeL * 1000;
   const costMinor = bottle.priceMinor !== null && bottle.sizeMl ? Math.round((bottle.priceMinor * used) / bottle.sizeMl) : null;
   const short =
-    bottle.sizeMl !== null && used > bottle.sizeMl ? [`${Math.round(used - bottle.sizeMl)} more than the ${bottle.sizeMl} in the bottle`] : [];
+    bottle.sizeMl !== null && used > bottle.sizeMl
+      ? [`${Math.round(used - bottle.sizeMl)} ${school.medium === 'powder' ? 'g' : 'mL'} more than the ${bottle.sizeMl} that the stores hold in one`]
+      : [];
   return { costMinor, missing: short };
 }
 
@@ -204,7 +211,7 @@ function wayOf(school: School, input: CompareInput): Way {
   const material = materialOf(school, piece, stock, course.sessions);
   const missing = [
     ...material.missing,
-    ...(school.driver === 'lamp' && lampMwPerCm2 === 0 ? ['an ultraviolet lamp (say its UV-A below)'] : []),
+    ...(school.driver === 'lamp' && lampMwPerCm2 === 0 ? ['an ultraviolet lamp (say its UV-A under Workshop)'] : []),
     ...(school.driver === 'sun' && !place ? ['the workshop’s place, for the sun'] : []),
     ...(school.driver === 'sun' && place && toGo && !course.finish ? ['enough sun in the days ahead'] : []),
   ];
@@ -281,8 +288,7 @@ function whyOf(best: Way, next: Way, measured: boolean): string {
     best.risks.length < next.risks.length && 'less can go wrong',
   ].filter((reason): reason is string => Boolean(reason));
   const against = `Against ${next.title.toLowerCase()}: ${because.join(', ') || 'it weighs a little less all in all'}.`;
-  const missing = best.missing.length > 0 ? ` Missing for it: ${best.missing.join('; ')}.` : '';
-  return `${against}${missing}${measured ? '' : ' Not measured yet: times follow once its start is known.'}`;
+  return `${against}${measured ? '' : ' Not measured yet: times follow once its start is known.'}`;
 }
 
 /** The starting guess of every school at its usual strength. */

@@ -13,6 +13,8 @@ export interface School {
   driver: Driver;
   /** Cream is brushed on by area; liquid is measured in litres; powder is stirred into hot water. */
   medium: 'cream' | 'liquid' | 'powder';
+  /** What liquid it takes: to cover the piece, to wet it in a bag, or a shallow pool under it. */
+  solution: 'bath' | 'bag' | 'pool';
   usualPercentWW: number;
   percentRangeWW: readonly [number, number];
   /** Share of UV that reaches the plastic, 0 to 1; sun schools only. */
@@ -43,6 +45,7 @@ export const SCHOOL: Record<SchoolId, School> = {
     summary: 'Peroxide cream brushed on evenly, cling film over it, out into the sun.',
     driver: 'sun',
     medium: 'cream',
+    solution: 'bath',
     usualPercentWW: 12,
     percentRangeWW: [3, 12],
     transmission: 0.9,
@@ -64,6 +67,7 @@ export const SCHOOL: Record<SchoolId, School> = {
     summary: 'Peroxide cream brushed on evenly, cling film over it, under ultraviolet lamps in a closed box.',
     driver: 'lamp',
     medium: 'cream',
+    solution: 'bath',
     usualPercentWW: 12,
     percentRangeWW: [3, 12],
     transmission: 0.9,
@@ -85,6 +89,7 @@ export const SCHOOL: Record<SchoolId, School> = {
     summary: 'Caps or small pieces in a zip bag with liquid, all faces to the sun in turn.',
     driver: 'sun',
     medium: 'liquid',
+    solution: 'bag',
     usualPercentWW: 6,
     percentRangeWW: [3, 12],
     transmission: 0.85,
@@ -106,6 +111,7 @@ export const SCHOOL: Record<SchoolId, School> = {
     summary: 'Submerged in dilute liquid in an open tub, out in the sun.',
     driver: 'sun',
     medium: 'liquid',
+    solution: 'bath',
     usualPercentWW: 6,
     percentRangeWW: [3, 12],
     transmission: 1,
@@ -127,6 +133,7 @@ export const SCHOOL: Record<SchoolId, School> = {
     summary: 'Submerged in liquid under ultraviolet lamps, indoors.',
     driver: 'lamp',
     medium: 'liquid',
+    solution: 'bath',
     usualPercentWW: 12,
     percentRangeWW: [3, 35],
     transmission: 1,
@@ -148,6 +155,7 @@ export const SCHOOL: Record<SchoolId, School> = {
     summary: 'On a rack above a shallow pool, lid laid on, warm.',
     driver: 'warmth',
     medium: 'liquid',
+    solution: 'pool',
     usualPercentWW: 12,
     percentRangeWW: [6, 12],
     transmission: 1,
@@ -169,6 +177,7 @@ export const SCHOOL: Record<SchoolId, School> = {
     summary: 'Oxygen-bleach powder stirred into hot water, the pieces under it, kept warm.',
     driver: 'warmth',
     medium: 'powder',
+    solution: 'bath',
     usualPercentWW: 0.8,
     percentRangeWW: [0.3, 2],
     transmission: 1,

@@ -9,6 +9,9 @@ export function TurnRing({ view: { course, obstacles, size }, turn }: { view: Tu
   const during = course.filter(({ time }) => time >= turn.from && time <= turn.to);
   const sun = during[Math.floor(during.length / 2)];
   const at = sun && sun.elevationDeg > 0 ? skyPoint(sun.azimuthDeg, sun.elevationDeg, RING) : null;
+  const turned = (turn.headingDeg * Math.PI) / 180;
+  const far = d / 2 + 26;
+  const tip = { x: far * Math.sin(turned), y: -far * Math.cos(turned) };
   const raised = turn.raised === null ? null : EDGES.indexOf(turn.raised);
   // Front lies towards −y before it is turned; right follows clockwise.
   const edges = [
@@ -27,10 +30,10 @@ export function TurnRing({ view: { course, obstacles, size }, turn }: { view: Tu
         <rect x={-w / 2} y={-d / 2} width={w} height={d} fill="var(--chakra-colors-paper)" stroke="var(--chakra-colors-ink)" strokeWidth={2} />
         {raised !== null && <line {...edges[raised]!} stroke="var(--chakra-colors-work)" strokeWidth={7} />}
         <path d={`M 0 ${-d / 2 - 14} l 7 12 h -14 z`} fill="var(--chakra-colors-ink)" />
-        <text y={-d / 2 + 12} textAnchor="middle" fontSize={11} fill="var(--chakra-colors-ink)">
-          front
-        </text>
       </g>
+      <text x={tip.x} y={tip.y} textAnchor="middle" dominantBaseline="central" fontSize={12} fill="var(--chakra-colors-ink)">
+        front
+      </text>
       {at && <circle cx={at.x} cy={at.y} r={9} fill="var(--chakra-colors-sun)" stroke="var(--chakra-colors-ink)" strokeWidth={1.5} />}
     </SkyRing>
   );
