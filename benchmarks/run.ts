@@ -1,6 +1,7 @@
 import { accuracy } from './accuracy';
 import { pages } from './pages';
 import { photoSpeed } from './photoSpeed';
+import { faults } from './faults';
 import { forecasts } from './forecast';
 import { rebuildOrders } from './rebuildOrder';
 import { turnPlans } from './turnPlan';
@@ -12,6 +13,7 @@ const BENCHMARKS: Record<string, () => Promise<void>> = {
   'rebuild-order': rebuildOrders,
   'turn-plan': turnPlans,
   forecast: forecasts,
+  faults,
 };
 
 /** `npm run benchmark` runs all, `npm run benchmark -- accuracy` one. */

@@ -8,6 +8,7 @@ import { VERDICT_WORDS } from '@/core/photo/verdict';
 import { DataTable } from '@/ui/DataTable';
 import { Figure } from '@/ui/figures';
 import { PlasticScale, Swatch, type ScaleMark } from '@/ui/PlasticScale';
+import { FaultWords } from '@/ui/FaultWords';
 import { Fold } from '@/ui/Fold';
 
 const sentenceCase = (words: string) => words[0]!.toUpperCase() + words.slice(1);
@@ -38,6 +39,7 @@ export function ReadingPanel({ result, heat }: { result: MeasureResult; heat: bo
         {piece.yellownessIndex !== null && <Figure value={piece.yellownessIndex.toFixed(1)} label="yellowness index" />}
         <Figure value={piece.evenness.toFixed(1)} label="evenness: b* from palest to yellowest part" />
       </Grid>
+      <FaultWords fault={piece.fault} lightChanges={result.warnings.some((warning) => warning.startsWith('The light changes'))} />
       {marks.length > 0 && (
         <>
           <Flex gap="4" align="center">

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { FAULTS } from '@/core/photo/fault';
 import type { MeasureResult } from '@/core/photo/measure';
 import { measureSpecSchema, type MeasureSpec } from '@/core/photo/spec';
 import { VERDICTS } from '@/core/photo/verdict';
@@ -20,6 +21,15 @@ const measureResultSchema = Joi.object<MeasureResult>({
         deltaL: numberOrNull,
         deltaB: numberOrNull,
         evenness: number,
+        fault: Joi.object({
+          kind: Joi.string()
+            .valid(...FAULTS)
+            .required(),
+          size: number,
+          angleDeg: numberOrNull,
+          at: Joi.object({ x: number, y: number }).allow(null).required(),
+          signs: Joi.object({ plane: number, lines: number, peaked: number }).required(),
+        }),
         blotch: number,
         streak: Joi.object({ coherence: number, angleDeg: number }).required(),
         usedShare: number,

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { labToSrgb } from '../colour/lab';
 import type { Lab } from '../colour/types';
 import type { Picture, Point } from '../photo/picture';
-import { faceCells, leftSpots, placeOnFace, sameFace, soiledShare } from './soiled';
+import { placeOnFace } from '../photo/placeOnFace';
+import { faceCells, leftSpots, sameFace, soiledShare } from './soiled';
 
 const WIDTH = 200;
 const HEIGHT = 120;

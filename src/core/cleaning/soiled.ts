@@ -1,5 +1,6 @@
 import { linearToLab, srgbToLinear } from '../colour/lab';
 import type { Picture, Point } from '../photo/picture';
+import { placeOnFace } from '../photo/placeOnFace';
 import { polygonRuns } from '../photo/polygon';
 
 /** L* that a piece loses for each b* that it yellows: from clean bone to aged amber on the plastic scale. */
@@ -111,7 +112,6 @@ export interface LeftSpot {
 /** Smaller than this is no spot of its own. */
 const LEAST_SHARE = 0.002;
 const MOST_SPOTS = 6;
-const THIRDS = { across: ['left', 'middle', 'right'], down: ['top', 'middle', 'bottom'] } as const;
 
 /** What is left, as spots that hang together, the largest first. */
 export function leftSpots({ left, top, cell, columns, rows, lightness }: FaceCells, depth: Float32Array): LeftSpot[] {
@@ -147,11 +147,4 @@ function flooded(start: number, depth: Float32Array, columns: number, rows: numb
       }
   }
   return { cells, x: x / cells, y: y / cells };
-}
-
-/** A place on a face, 0 to 1 each way, in words. */
-export function placeOnFace(across: number, down: number): string {
-  const third = (share: number) => Math.min(2, Math.max(0, Math.floor(3 * share)));
-  const [h, v] = [THIRDS.across[third(across)]!, THIRDS.down[third(down)]!];
-  return h === 'middle' && v === 'middle' ? 'in the middle' : h === 'middle' ? `at the ${v}` : v === 'middle' ? `at the ${h}` : `${v} ${h}`;
 }

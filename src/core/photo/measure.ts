@@ -12,6 +12,7 @@ import { overlapShare, polygonRuns, type Runs } from './polygon';
 import { robustColour, type RobustColour } from './robust';
 import { isBlurred } from './sharpness';
 import type { MeasureSpec } from './spec';
+import { nameFault, type FaceMap, type Fault } from './fault';
 import { judge, type Verdict } from './verdict';
 
 interface RegionResult {
@@ -31,6 +32,8 @@ interface RegionResult {
   /** Cell farthest from the reference, picture pixels, with its ΔE00. */
   worst: { x: number; y: number; deltaE00: number } | null;
   verdict: Verdict | null;
+  /** What kind of unevenness it shows; missing in what was measured before Kvell named it. */
+  fault?: Fault;
 }
 
 /** What the numbers stand on: a card of known colour, white balance alone, or nothing but the picture. */
@@ -220,7 +223,15 @@ function regionResult({ id, runs, robust }: Region, cells: CellMap, reference: L
             deltaE00: smoothE[farthest]!,
           },
     verdict: difference === null || deltaL === null || deltaB === null || isReference ? null : judge(difference, deltaL, deltaB, even),
+    ...(!isReference && { fault: nameFault(faceMap(cells, speaking)) }),
   };
+}
+
+/** Δb* of the cells that speak for the piece. */
+function faceMap({ columns, rows, deltaB }: CellMap, speaking: readonly number[]): FaceMap {
+  const values = new Float32Array(deltaB.length).fill(NaN);
+  for (const cell of speaking) values[cell] = deltaB[cell]!;
+  return { columns, rows, values };
 }
 
 function regionWarnings({ id: name, runs, colours, robust }: Region, cells: CellMap): string[] {

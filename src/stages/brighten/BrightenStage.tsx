@@ -7,6 +7,7 @@ import type { SkySource } from '@/core/exposure/sessions';
 import type { Turn } from '@/core/exposure/turnPlan';
 import { deltaE00 } from '@/core/colour/difference';
 import { showTime, toLocalField } from '@/core/runsheet/time';
+import { PIECE_REGION } from '@/data/measurements';
 import { piecesOf } from '@/data/pieces';
 import type { Piece } from '@/data/rows';
 import { listStock } from '@/data/stock';
@@ -14,6 +15,7 @@ import { runningTimers } from '@/data/timers';
 import { getWorkshop } from '@/data/workshop';
 import { BeforeAfter } from '@/ui/BeforeAfter';
 import { Estimate } from '@/ui/figures';
+import { FaultWords } from '@/ui/FaultWords';
 import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
@@ -102,6 +104,10 @@ export async function BrightenStage({ restorationId, pieceId, way, sky }: Props)
         />
       ) : (
         <>
+          <FaultWords
+            fault={latest?.result.regions.find(({ id }) => id === PIECE_REGION)?.fault}
+            lightChanges={latest?.result.warnings.some((warning) => warning.startsWith('The light changes')) ?? false}
+          />
           <AdviceBox advice={advice} piece={piece} treatment={treatment} needsMeasuring={needsMeasuring} />
           {forecast && ended.length > 0 && (
             <Part title="How it fades">

@@ -1,0 +1,11 @@
+import type { FaultKind } from '../photo/fault';
+import type { Conduct } from './session';
+
+/** The mistake that leaves each fault behind. */
+export const MISTAKE: Record<FaultKind, Partial<Conduct>> = {
+  even: {},
+  'fold lines': { film: 'wrinkled' },
+  'one side': { turned: false },
+  'thick spots': { spread: 'thick in places' },
+  marbling: { stirred: false },
+};
