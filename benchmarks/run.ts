@@ -3,6 +3,7 @@ import { pages } from './pages';
 import { photoSpeed } from './photoSpeed';
 import { faults } from './faults';
 import { forecasts } from './forecast';
+import { registration } from './registration';
 import { rebuildOrders } from './rebuildOrder';
 import { turnPlans } from './turnPlan';
 
@@ -14,6 +15,7 @@ const BENCHMARKS: Record<string, () => Promise<void>> = {
   'turn-plan': turnPlans,
   forecast: forecasts,
   faults,
+  registration,
 };
 
 /** `npm run benchmark` runs all, `npm run benchmark -- accuracy` one. */

@@ -15,7 +15,7 @@ import { addLedgerEntry } from '@/data/ledger';
 import { addStock } from '@/data/stock';
 import { noteTurn, runningTimers, startTimer } from '@/data/timers';
 import { endExposure, endTreatment, startExposure, treatmentsOf, type StartExposure } from '@/data/treatments';
-import { saveWorkshop } from '@/data/workshop';
+import { addObstacle, saveWorkshop } from '@/data/workshop';
 import { desktopFront, handheld, homeComputer } from '@/simulators/camera/machines';
 import { LIGHTS } from '@/simulators/camera/shot';
 import { measured, middleOf, photograph } from './photographs';
@@ -347,6 +347,7 @@ export async function loadWorkshop(now: Date, tell: (words: string) => void): Pr
   const at = clockOf(now);
   await saveWorkshop(WORKSHOP, at(31, 9));
   for (const name of ['Lindra', 'Osk']) await addPerson(name, at(31, 9, 5));
+  await addObstacle({ name: 'shed wall', fromDeg: 245, toDeg: 330, heightDeg: 38 }, at(31, 9, 6));
   const liquid = await addStock(
     {
       name: 'Peroxide 35 %, 1 L',

@@ -11,7 +11,7 @@ import type { Place } from '../sun/day';
 import type { Obstacle } from '../sun/horizon';
 
 /** What has to be known of a piece to say which ways are open to it. */
-export interface PieceFacts {
+interface PieceFacts {
   lengthMm: number;
   widthMm: number;
   heightMm: number;

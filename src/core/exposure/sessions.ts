@@ -21,7 +21,7 @@ export interface CloudHour {
 /** Where the sky of the coming hours comes from: the stand-in that ships with Kvell, or a service behind the same call. */
 export type SkySource = (place: Place, from: Date, hours: number) => Promise<CloudHour[]>;
 
-export interface PlannedSession {
+interface PlannedSession {
   from: string;
   to: string;
   /** UVI·h through the cover. */

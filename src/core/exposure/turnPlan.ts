@@ -3,12 +3,12 @@ import { sunAndUv, type Place } from '../sun/day';
 import { isShaded, skyShare, type Obstacle } from '../sun/horizon';
 
 export const FACES = ['top', 'front', 'right', 'back', 'left'] as const;
-export type Face = (typeof FACES)[number];
+type Face = (typeof FACES)[number];
 export const EDGES = ['front', 'right', 'back', 'left'] as const;
-export type Edge = (typeof EDGES)[number];
+type Edge = (typeof EDGES)[number];
 
 /** How a piece lies: where its front points, and which edge is propped up, if any. */
-export interface Pose {
+interface Pose {
   /** Degrees clockwise from north. */
   headingDeg: number;
   raised: Edge | null;
@@ -30,7 +30,7 @@ export interface TurnPlanInput {
   leanDeg: number;
 }
 
-export type FaceDoses = Record<Face, number>;
+type FaceDoses = Record<Face, number>;
 
 interface Lying {
   /** Dose of each face over the whole session without film, UVI·h. */

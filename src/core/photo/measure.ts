@@ -170,6 +170,14 @@ function checkSpec(picture: Picture, spec: MeasureSpec): void {
   });
 }
 
+/** What undoes the light of a picture, from its card. @throws Refusal where a patch cannot be read */
+export const correctionOf = (picture: Picture, spec: MeasureSpec): { correction: Correction; basis: Basis } =>
+  lightCorrection(
+    picture,
+    spec,
+    spec.card.map((patch, i) => readPatch(picture, patch.rect, `card[${i}]`)),
+  );
+
 function lightCorrection(picture: Picture, spec: MeasureSpec, readings: PatchReading[]): { correction: Correction; basis: Basis } {
   const known = spec.card.flatMap(({ kind, srgb }, i) => (kind === 'known' ? [{ srgb, measured: readings[i]!.mean }] : []));
   if (known.length > 0) return { correction: fitCorrection(known), basis: 'card' };

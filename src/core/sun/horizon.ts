@@ -10,7 +10,7 @@ export interface Obstacle {
 const RAD = Math.PI / 180;
 
 /** Degrees clockwise from one direction to another, 0 to 360. */
-export const clockwise = (fromDeg: number, toDeg: number): number => (((toDeg - fromDeg) % 360) + 360) % 360;
+const clockwise = (fromDeg: number, toDeg: number): number => (((toDeg - fromDeg) % 360) + 360) % 360;
 
 const widthOf = ({ fromDeg, toDeg }: Obstacle): number => (fromDeg === toDeg ? 360 : clockwise(fromDeg, toDeg));
 

@@ -20,7 +20,7 @@ import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
 import { LaterExposureForm } from './LaterExposureForm';
-import { LaterTurnPart } from './LaterTurnPart';
+import { LaterChangePart, LaterTurnPart } from './laterParts';
 import { pooledFor } from './pooled';
 import { turnsOf } from './turnsOf';
 import { waysFor } from './ways';
@@ -126,6 +126,7 @@ export async function BrightenStage({ restorationId, pieceId, way, sky }: Props)
                 before={{ photoId: first.photoId, words: showTime(first.measuredAt, timeZone) }}
                 after={{ photoId: latest.photoId, words: showTime(latest.measuredAt, timeZone) }}
               />
+              <LaterChangePart pieceId={piece.id} timeZone={timeZone} />
               {first.lab && latest.lab && (
                 <p>
                   Changed by ΔE00 {deltaE00(first.lab, latest.lab).toFixed(1)}, b* {signed(latest.lab[2] - first.lab[2])}.

@@ -18,6 +18,7 @@ import { answer, type Answer } from '@/edge/answer';
 import Joi from 'joi';
 import { historyOf, yellowOf } from './history';
 import { turnsOf, type TurnView } from './turnsOf';
+import { whatChanged, type FaceChange } from './change';
 import { pooledFor } from './pooled';
 import { endSchema, planSchema, turnSchema, type PlanForm } from './schema';
 
@@ -171,4 +172,9 @@ export async function turns(given: Given): Promise<Answer<TurnView>> {
     if (!instant) throw new Refusal('start', 'Give date and time, like 2026-06-21 10:00.');
     return turnsOf(piece, { start: new Date(instant), durationMin, turnEveryMin, leanDeg, cloudFraction: cloudPercent / 100 });
   });
+}
+
+/** What changed on the face of a piece since its first measurement. */
+export async function lookWhatChanged(pieceId: string): Promise<Answer<FaceChange>> {
+  return answer(idSchema('pieceId'), { pieceId }, () => whatChanged(pieceId));
 }

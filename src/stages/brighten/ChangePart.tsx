@@ -1,0 +1,58 @@
+'use client';
+
+import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
+import { useState } from 'react';
+import { HEAT_LEGEND } from '@/core/photo/heatMap';
+import { showTime } from '@/core/runsheet/time';
+import { useSend } from '@/ui/useSend';
+import { Wrong } from '@/ui/Wrong';
+import { lookWhatChanged } from './actions';
+import type { FaceChange } from './change';
+
+/** The newest picture of a face laid over the first: what changed, and what is left, place by place. */
+export function ChangePart({ pieceId, timeZone }: { pieceId: string; timeZone: string }) {
+  const { wrong, busy, send } = useSend();
+  const [found, setFound] = useState<FaceChange | null>(null);
+  return (
+    <Box my="4">
+      <Button loading={busy} loadingText="Laying one over the other" onClick={() => send(() => lookWhatChanged(pieceId), setFound)}>
+        Show where it changed
+      </Button>
+      <Wrong words={wrong} />
+      {found && (
+        <Box aria-live="polite" mt="3">
+          <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="5">
+            <Map url={found.changeUrl} title={`Changed, ΔE00: ${found.median.toFixed(1)} at the middle, ${found.most.toFixed(1)} at most`} />
+            <Map url={found.leftUrl} title="Yellow left, b* above the hidden patch" />
+          </Grid>
+          <Flex height="12px" mt="2" aria-hidden style={{ background: `linear-gradient(90deg, ${HEAT_LEGEND.map(({ css }) => css).join(', ')})` }} />
+          <Flex justify="space-between" fontSize="14px" color="soft">
+            {HEAT_LEGEND.map(({ difference }) => (
+              <span key={difference}>{difference}</span>
+            ))}
+          </Flex>
+          {found.yellower > 0.02 && (
+            <Text borderLeftWidth="8px" borderColor="amber" pl="3" my="2">
+              {Math.round(100 * found.yellower)} % of the face measured yellower than before. Light and peroxide do not do that: check the card and
+              the light, or look for what dirt or a label covered.
+            </Text>
+          )}
+          <Text color="soft" fontSize="15px">
+            {showTime(found.firstAt, timeZone)} against {showTime(found.laterAt, timeZone)}, on the face’s own plane: corners moved onto its edges,
+            light evened by the card, the hidden patch and a slope. Edges, gaps and print are left clear.
+          </Text>
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+function Map({ url, title }: { url: string; title: string }) {
+  return (
+    <figure>
+      {/* eslint-disable-next-line @next/next/no-img-element */}
+      <img src={url} alt={title} style={{ width: '100%', background: 'var(--chakra-colors-line)', imageRendering: 'pixelated' }} />
+      <figcaption>{title}</figcaption>
+    </figure>
+  );
+}
