@@ -154,3 +154,53 @@ test('a log entry is reworded, and the old wording stays', async ({ page }) => {
   await expect(page.getByText('Six screws, three of them long.')).toBeVisible();
   await expect(page.getByText('Six screws below, two long ones at the back.')).toBeVisible();
 });
+
+test('every way to brighten is compared, the turns are drawn, and the change of a face is a map', async ({ page }) => {
+  const { brighten } = await addresses(page);
+  await open(page, brighten!);
+  const ways = page.locator('#ways');
+  await expect(ways.getByText(/^Kvell would take: /)).toBeVisible();
+  await ways.getByText('The other 7 ways').click();
+  for (const way of ['Cream and film, sun', 'Bath, lamp', 'Warm oxygen-bleach soak', 'Leave it'])
+    await expect(ways.getByText(way, { exact: true })).toBeVisible();
+  await expect(ways.getByText('Missing: an ultraviolet lamp (say its UV-A under Workshop).').first()).toBeVisible();
+  await ways
+    .locator('div', { has: page.getByText('Bag, sun', { exact: true }) })
+    .last()
+    .getByRole('link', { name: 'Plan it this way' })
+    .click();
+  await expect(page.getByLabel('Way', { exact: true })).toHaveValue('bag-sun');
+
+  await page.getByText('Which way to point it, turn by turn').click();
+  const turns = page.locator('#turns');
+  await turns.getByLabel('From').fill('2026-06-21T10:00');
+  await turns.getByLabel('Turn every').fill('1');
+  await turns.getByRole('button', { name: 'Work out the turns' }).click();
+  await expect(turns.getByText(/Turn every.*5/)).toBeVisible();
+  await turns.getByLabel('Turn every').fill('60');
+  await turns.getByRole('button', { name: 'Work out the turns' }).click();
+  await expect(turns.getByText(/^10:00: Front to the /)).toBeVisible();
+  await expect(turns.getByRole('img', { name: /Seen from above: front to/ })).toBeVisible();
+  await turns.getByText('All turns as a list').click();
+  await expect(turns.getByRole('row')).toHaveCount(7);
+
+  await page.getByRole('button', { name: 'Show where it changed' }).click();
+  await expect(page.getByRole('img', { name: /^Changed, ΔE00: / })).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Yellow left, b* above the hidden patch' })).toBeVisible();
+});
+
+test('what stands in the sun’s way is drawn and counted', async ({ page }) => {
+  await open(page, '/workshop');
+  const horizon = page.locator('#horizon');
+  await expect(horizon.getByRole('img', { name: 'The horizon, shed wall' })).toBeVisible();
+  await horizon.getByRole('button', { name: 'It stands in the way' }).click();
+  await expect(horizon.getByText('Say what it is, like “house wall”.')).toBeVisible();
+  await horizon.getByLabel('What it is').fill('old lime');
+  await horizon.getByLabel('Left edge').fill('10');
+  await horizon.getByLabel('Right edge').fill('40');
+  await horizon.getByLabel('Height').fill('25');
+  await horizon.getByRole('button', { name: 'It stands in the way' }).click();
+  await expect(horizon.getByRole('img', { name: 'The horizon, old lime, shed wall' })).toBeVisible();
+  await horizon.getByRole('button', { name: 'Remove: old lime' }).click();
+  await expect(horizon.getByRole('img', { name: 'The horizon, shed wall' })).toBeVisible();
+});

@@ -132,6 +132,9 @@ test('an agent and a surface of one’s own stand in the list, with what they ma
   await page.getByLabel('Bears what this bears').selectOption('Painted plastic');
   await page.getByRole('button', { name: 'Add this surface' }).click();
   await expect(page.getByText(/^Added\. Name it on a piece/)).toBeVisible();
-  await page.locator('label', { hasText: /^Surface/ }).getByRole('combobox').selectOption('Soft-touch coat');
+  await page
+    .locator('label', { hasText: /^Surface/ })
+    .getByRole('combobox')
+    .selectOption('Soft-touch coat');
   await expect(row).toContainText(/Some paints soften/);
 });

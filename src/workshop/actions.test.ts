@@ -1,10 +1,10 @@
 import { logOf } from '@/data/log';
 import { freshFolder, removeFolders } from '@/data/trial';
-import { getWorkshop } from '@/data/workshop';
+import { getWorkshop, listObstacles } from '@/data/workshop';
 import { wrongs } from '@/edge/wrongs';
 import { doorState, tryPassphrase } from '@/data/door';
 import { listPeople } from '@/data/people';
-import { addName, newPassphrase, removeName, saveSettings, setOpen, signOut } from './actions';
+import { addName, newPassphrase, outOfTheWay, removeName, saveSettings, setOpen, signOut, standsInTheWay } from './actions';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
@@ -36,6 +36,7 @@ it.each([
   ['a place off the globe', { latitude: '91' }, /latitude: /],
   ['a zone that nobody knows', { timeZone: 'Atlantis/Deep' }, /timeZone: .*like Europe/],
   ['money in words', { currency: 'crowns' }, /currency: .*three letters/],
+  ['a day that ends before it begins', { dayFromH: '18', dayToH: '9' }, /dayToH: .*later hour/],
 ])('refuses %s', async (_, wrong, message) => {
   expect(wrongs(await saveSettings({ ...GIVEN, ...wrong }))).toMatch(message);
 });
@@ -67,4 +68,26 @@ it('names are added and taken off the list', async () => {
   expect(wrongs(await addName({ name: 'osk' }))).toMatch(/there already/);
   expect(wrongs(await removeName((await listPeople())[0]!.id))).toBe('');
   expect(await listPeople()).toEqual([]);
+});
+
+describe('what stands in the sun’s way', () => {
+  const WALL = { name: 'house wall', fromDeg: '230', toDeg: '310', heightDeg: '40' };
+
+  it('is kept, and taken away again; both stand in the log', async () => {
+    expect(wrongs(await standsInTheWay(WALL))).toBe('');
+    const [wall] = await listObstacles();
+    expect(wall).toMatchObject({ name: 'house wall', fromDeg: 230, toDeg: 310, heightDeg: 40 });
+    expect(wrongs(await outOfTheWay(wall!.id))).toBe('');
+    expect(await listObstacles()).toEqual([]);
+    expect((await logOf(null)).filter(({ kind }) => kind === 'horizon')).toHaveLength(2);
+  });
+
+  it.each([
+    ['no name', { name: ' ' }, /name: Say what it is/],
+    ['a direction off the compass', { toDeg: '400' }, /toDeg/],
+    ['no height', { heightDeg: '0' }, /heightDeg/],
+  ])('%s is refused', async (_, wrong, message) => {
+    expect(wrongs(await standsInTheWay({ ...WALL, ...wrong }))).toMatch(message);
+    expect(await listObstacles()).toEqual([]);
+  });
 });

@@ -51,7 +51,7 @@ export interface SessionsInput {
 }
 
 /** Cloud at an instant: of the hour that it lies in; half the sky where nobody knows. */
-export function cloudAt(clouds: readonly CloudHour[], time: Date): number {
+function cloudAt(clouds: readonly CloudHour[], time: Date): number {
   const hour = clouds.find(({ at }) => time.getTime() >= at.getTime() && time.getTime() < at.getTime() + HOUR_MS);
   return hour?.cloud ?? 0.5;
 }

@@ -15,7 +15,10 @@ import { SCHOOL } from '@/core/exposure/schools';
 import { desktopFront } from '@/simulators/camera/machines';
 import { PLAIN_SHOT, takePhotograph } from '@/simulators/camera/shot';
 import { toJpeg } from '@/simulators/camera/jpeg';
-import { end, finishTreatment, plan, start } from './actions';
+import { end, finishTreatment, lookWhatChanged, plan, start, turns } from './actions';
+import { simulatedSky } from '@/simulators/weather/sky';
+import { pooledFor } from './pooled';
+import { waysFor } from './ways';
 import { historyOf, yellowOf } from './history';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
@@ -174,5 +177,67 @@ describe('an exposure', () => {
     const history = await historyOf(known);
     expect(yellowOf(known, history, SCHOOL.vapour)!.sessions).toEqual([]);
     expect(yellowOf({ ...known, hiddenLab: null }, history, SCHOOL.vapour)).toBeNull();
+  });
+});
+
+describe('choosing the way', () => {
+  const sky = (place: { latitude: number; longitude: number }, from: Date, hours: number) =>
+    Promise.resolve(simulatedSky(place.latitude, place.longitude, from, hours));
+
+  it('asks for the size first, then compares all eight with what the stores hold', async () => {
+    const unsized = await trialPiece();
+    expect(await waysFor(unsized, await historyOf(unsized), sky)).toBeNull();
+    const piece = await trialPiece({ lengthMm: 300, widthMm: 200, heightMm: 50, labels: 'serial', surfaces: ['legend-printed'] });
+    await measure(piece, 24, new Date());
+    const known = (await findPiece(piece.id))!;
+    const view = (await waysFor(known, await historyOf(known), sky))!;
+    expect(view.ways).toHaveLength(8);
+    const vapour = view.ways.find(({ school }) => school === 'vapour')!;
+    expect(vapour.costMinor).toBeGreaterThan(0);
+    expect(vapour.risks.join(' ')).toMatch(/serial.*Printed/);
+    expect(view.ways.find(({ school }) => school === 'cream-film-sun')!.missing.join()).toMatch(/peroxide cream/);
+  });
+
+  it('rates come from the workshop’s past pieces of the same way, this one left out', async () => {
+    const past = await freshPiece();
+    await measure(past, 27, new Date(Date.now() - 5 * 3_600_000));
+    const began = await start(form(past, { school: 'bath-lamp', cautionsConfirmed: true }));
+    if (!began.ok) throw new Error(wrongs(began));
+    const now = new Date(Date.now() - 2 * 3_600_000 + 60_000).toISOString().slice(0, 16);
+    expect(wrongs(await end({ sessionId: began.value, endedAt: now, temperatureC: '25', cloudPercent: '0', words: '' }))).toBe('');
+    await measure(past, 20, new Date());
+    const next = await freshPiece();
+    const forNext = await pooledFor(SCHOOL['bath-lamp'], next);
+    const forItself = await pooledFor(SCHOOL['bath-lamp'], past);
+    expect(forNext.pieces).toBe(forItself.pieces + 1);
+    expect((await pooledFor(SCHOOL.vapour, next)).pieces).toBe(0);
+  });
+});
+
+describe('turns and change', () => {
+  const asked = (piece: Piece, rest: Record<string, unknown> = {}) => ({
+    pieceId: piece.id,
+    start: '2026-06-21T10:00',
+    durationMin: '180',
+    turnEveryMin: '60',
+    leanDeg: '60',
+    cloudPercent: '0',
+    ...rest,
+  });
+
+  it('turns follow from the size and the place, and say what is missing', async () => {
+    const sized = await trialPiece({ lengthMm: 300, widthMm: 200, heightMm: 50 });
+    const answered = await turns(asked(sized));
+    if (!answered.ok) throw new Error(wrongs(answered));
+    expect(answered.value.plan.turns).toHaveLength(3);
+    expect(answered.value.plan.evenness).toBeGreaterThan(answered.value.plan.neverTurned.evenness);
+    expect(wrongs(await turns(asked(await freshPiece())))).toContain('length, width and height');
+    expect(wrongs(await turns(asked(sized, { turnEveryMin: '1' })))).toContain('turnEveryMin');
+    expect(wrongs(await turns(asked(sized, { start: 'noon' })))).toContain('Give date and time');
+  });
+
+  it('a change needs two measurements of the same face', async () => {
+    const piece = await freshPiece();
+    expect(wrongs(await lookWhatChanged(piece.id))).toContain('Two measurements with a card are needed');
   });
 });
