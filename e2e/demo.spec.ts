@@ -184,6 +184,9 @@ test('every way to brighten is compared, the turns are drawn, and the change of 
   await turns.getByText('All turns as a list').click();
   await expect(turns.getByRole('row')).toHaveCount(7);
 
+  await page.getByRole('button', { name: 'What it should look like' }).click();
+  await expect(page.getByRole('img', { name: 'After 3 more' })).toBeVisible();
+
   await page.getByRole('button', { name: 'Show where it changed' }).click();
   await expect(page.getByRole('img', { name: /^Changed, ΔE00: / })).toBeVisible();
   await expect(page.getByRole('img', { name: 'Yellow left, b* above the hidden patch' })).toBeVisible();

@@ -20,7 +20,7 @@ import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
 import { LaterExposureForm } from './LaterExposureForm';
-import { LaterChangePart, LaterTurnPart } from './laterParts';
+import { LaterChangePart, LaterPredictPart, LaterTurnPart } from './laterParts';
 import { pooledFor } from './pooled';
 import { turnsOf } from './turnsOf';
 import { waysFor } from './ways';
@@ -120,6 +120,7 @@ export async function BrightenStage({ restorationId, pieceId, way, sky }: Props)
               {forecast.doubt && <p>{forecast.doubt}</p>}
             </Part>
           )}
+          {forecast && <LaterPredictPart pieceId={piece.id} unit={doseUnit(school)} />}
           {first && latest && first.photoId !== latest.photoId && (
             <Part title="Before and now">
               <BeforeAfter

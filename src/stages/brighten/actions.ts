@@ -20,6 +20,7 @@ import { historyOf, yellowOf } from './history';
 import { turnsOf, type TurnView } from './turnsOf';
 import { whatChanged, type FaceChange } from './change';
 import { pooledFor } from './pooled';
+import { predicted, type Predicted } from './predict';
 import { endSchema, planSchema, turnSchema, type PlanForm } from './schema';
 
 type Given = Record<string, unknown>;
@@ -177,4 +178,9 @@ export async function turns(given: Given): Promise<Answer<TurnView>> {
 /** What changed on the face of a piece since its first measurement. */
 export async function lookWhatChanged(pieceId: string): Promise<Answer<FaceChange>> {
   return answer(idSchema('pieceId'), { pieceId }, () => whatChanged(pieceId));
+}
+
+/** What a piece should look like after more sessions. */
+export async function lookAhead(pieceId: string): Promise<Answer<Predicted>> {
+  return answer(idSchema('pieceId'), { pieceId }, () => predicted(pieceId));
 }

@@ -7,15 +7,15 @@ import type { Piece } from '@/data/rows';
 import { ledgerOf } from '@/data/ledger';
 import { addStock } from '@/data/stock';
 import { runningTimers, noteTurn } from '@/data/timers';
-import { inTrialWorkshop, TRIAL_WORKSHOP, trialPiece } from '@/data/trial';
-import { sessionsOf, treatmentsOf } from '@/data/treatments';
+import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_WORKSHOP, trialPiece } from '@/data/trial';
+import { endExposure, sessionsOf, startExposure, treatmentsOf } from '@/data/treatments';
 import { saveWorkshop } from '@/data/workshop';
 import { wrongs } from '@/edge/wrongs';
 import { SCHOOL } from '@/core/exposure/schools';
 import { desktopFront } from '@/simulators/camera/machines';
 import { PLAIN_SHOT, takePhotograph } from '@/simulators/camera/shot';
 import { toJpeg } from '@/simulators/camera/jpeg';
-import { end, finishTreatment, lookWhatChanged, plan, start, turns } from './actions';
+import { end, finishTreatment, lookAhead, lookWhatChanged, plan, start, turns } from './actions';
 import { simulatedSky } from '@/simulators/weather/sky';
 import { pooledFor } from './pooled';
 import { waysFor } from './ways';
@@ -201,10 +201,12 @@ describe('choosing the way', () => {
   it('rates come from the workshop’s past pieces of the same way, this one left out', async () => {
     const past = await freshPiece();
     await measure(past, 27, new Date(Date.now() - 5 * 3_600_000));
-    const began = await start(form(past, { school: 'bath-lamp', cautionsConfirmed: true }));
-    if (!began.ok) throw new Error(wrongs(began));
-    const now = new Date(Date.now() - 2 * 3_600_000 + 60_000).toISOString().slice(0, 16);
-    expect(wrongs(await end({ sessionId: began.value, endedAt: now, temperatureC: '25', cloudPercent: '0', words: '' }))).toBe('');
+    const { id } = await startExposure(
+      { ...TRIAL_EXPOSURE, pieceId: past.id, school: 'bath-lamp', stockId, lampMwPerCm2: 3 },
+      new Date(Date.now() - 4 * 3_600_000),
+    );
+    const endedAt = new Date(Date.now() - 2 * 3_600_000).toISOString();
+    await endExposure(id, { endedAt, cloudFraction: 0, temperatureC: 25, words: '' });
     await measure(past, 20, new Date());
     const next = await freshPiece();
     const forNext = await pooledFor(SCHOOL['bath-lamp'], next);
@@ -239,5 +241,6 @@ describe('turns and change', () => {
   it('a change needs two measurements of the same face', async () => {
     const piece = await freshPiece();
     expect(wrongs(await lookWhatChanged(piece.id))).toContain('Two measurements with a card are needed');
+    expect(wrongs(await lookAhead(piece.id))).toContain('Measure it first');
   });
 });

@@ -10,3 +10,5 @@ export const LaterTurnPart = dynamic(() => import('./TurnPart').then((part) => p
 });
 
 export const LaterChangePart = dynamic(() => import('./ChangePart').then((part) => part.ChangePart), { ssr: false });
+
+export const LaterPredictPart = dynamic(() => import('./PredictPart').then((part) => part.PredictPart), { ssr: false });

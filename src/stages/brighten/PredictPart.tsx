@@ -1,0 +1,44 @@
+'use client';
+
+import { Box, Button, Grid, Text } from '@chakra-ui/react';
+import { useState } from 'react';
+import { useSend } from '@/ui/useSend';
+import { Wrong } from '@/ui/Wrong';
+import { lookAhead } from './actions';
+import type { Predicted } from './predict';
+
+/** What the piece should look like after one, two and three more sessions: its own photograph, recoloured. */
+export function PredictPart({ pieceId, unit }: { pieceId: string; unit: string }) {
+  const { wrong, busy, send } = useSend();
+  const [found, setFound] = useState<Predicted | null>(null);
+  return (
+    <Box my="4">
+      <Button loading={busy} loadingText="Recolouring its photograph" onClick={() => send(() => lookAhead(pieceId), setFound)}>
+        What it should look like
+      </Button>
+      <Wrong words={wrong} />
+      {found && (
+        <Box aria-live="polite" mt="3">
+          <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(4, 1fr)' }} gap="4">
+            {found.looks.map(({ sessions, url, b, low, high }) => (
+              <figure key={sessions}>
+                {/* eslint-disable-next-line @next/next/no-img-element */}
+                <img src={url} alt={sessions === 0 ? 'As it is now' : `After ${sessions} more`} style={{ width: '100%' }} />
+                <figcaption>
+                  <b>{sessions === 0 ? 'now' : sessions === 1 ? 'one more session' : `${sessions} more sessions`}</b>
+                  <br />
+                  b* {b.toFixed(1)}
+                  {sessions > 0 && `, between ${low.toFixed(1)} and ${high.toFixed(1)}`}
+                </figcaption>
+              </figure>
+            ))}
+          </Grid>
+          <Text color="soft" fontSize="15px" mt="2">
+            An estimate: each session {found.dose.toFixed(1)} {unit}, {found.from}. A session that is turned and spread evenly is meant; folds and
+            shade would show.
+          </Text>
+        </Box>
+      )}
+    </Box>
+  );
+}
