@@ -21,10 +21,26 @@ export interface Predicted {
 }
 
 const WIDE_PX = 560;
+/** Rim round the outline, as a share of its longer side. */
+const ROUND = 0.08;
 const SESSIONS = [0, 1, 2, 3];
 /** A session in good sun, where the piece had none yet. */
 const USUAL_DOSE = 12;
 const USUAL_HOURS = 24;
+
+/** What is outlined with some of its surroundings: in a large picture the change would hardly be seen. */
+function around(outline: readonly Point[], { width, height }: { width: number; height: number }) {
+  const [xs, ys] = [outline.map(([x]) => x), outline.map(([, y]) => y)];
+  const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const rim = ROUND * Math.max(right - left, bottom - top);
+  const from = (at: number) => Math.max(0, Math.floor(at - rim));
+  return {
+    left: from(left),
+    top: from(top),
+    width: Math.min(width, Math.ceil(right + rim)) - from(left),
+    height: Math.min(height, Math.ceil(bottom + rim)) - from(top),
+  };
+}
 
 /**
  * The predicted picture of a piece.
@@ -48,13 +64,15 @@ export async function predicted(pieceId: string): Promise<Predicted> {
   const dose = given.length > 0 ? given.reduce((sum, each) => sum + each, 0) / given.length : school.driver === 'warmth' ? USUAL_HOURS : USUAL_DOSE;
   const full = await decodePicture(await readOriginal(photo));
   const { correction } = correctionOf(full, latest.spec);
-  const scale = Math.min(1, WIDE_PX / full.width);
+  const box = around(outline, full);
+  const scale = Math.min(1, WIDE_PX / box.width);
   const { data, info } = await sharp(full.data, { raw: { width: full.width, height: full.height, channels: 4 } })
-    .resize(Math.round(full.width * scale))
+    .extract(box)
+    .resize(Math.round(box.width * scale))
     .raw()
     .toBuffer({ resolveWithObject: true });
   const small = { width: info.width, height: info.height, data: new Uint8ClampedArray(data) };
-  const shrunk = outline.map(([x, y]): Point => [x * scale, y * scale]);
+  const shrunk = outline.map(([x, y]): Point => [(x - box.left) * scale, (y - box.top) * scale]);
   const now = latest.lab?.[2] ?? yellow.startB;
   const looks = await Promise.all(
     SESSIONS.map(async (sessions) => {
