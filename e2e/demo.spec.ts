@@ -192,6 +192,26 @@ test('every way to brighten is compared, the turns are drawn, and the change of 
   await expect(page.getByRole('img', { name: 'Yellow left, b* above the hidden patch' })).toBeVisible();
 });
 
+test('a session is tried out before it is done, and an exercise is graded', async ({ page }) => {
+  const { brighten } = await addresses(page);
+  await open(page, brighten!);
+  await page.getByText('Try a session out before it is done').click();
+  const rehearse = page.locator('#rehearse');
+  await rehearse.getByLabel('From').fill('2026-06-21T10:00');
+  await rehearse.getByRole('button', { name: 'Try it out' }).click();
+  await expect(rehearse.getByRole('img', { name: 'Done like this' })).toBeVisible();
+  await expect(rehearse.getByText(/^Film in wrinkles/)).toBeVisible();
+  await rehearse.getByRole('button', { name: 'Ask me' }).click();
+  await expect(rehearse.getByText(/Exercise 1; 0 of 0 right so far/)).toBeVisible();
+  await rehearse
+    .getByRole('button', { name: /% cloud/ })
+    .first()
+    .click();
+  await expect(rehearse.getByText(/It brings \d+\.\d UVI·h, the others/)).toBeVisible();
+  await rehearse.getByRole('button', { name: 'Another' }).click();
+  await expect(rehearse.getByText(/Exercise 2; \d of 1 right so far/)).toBeVisible();
+});
+
 test('what stands in the sun’s way is drawn and counted', async ({ page }) => {
   await open(page, '/workshop');
   const horizon = page.locator('#horizon');

@@ -386,10 +386,20 @@ export interface LogEntry {
   corrects: number | null;
 }
 
+/** An answer to an exercise; its seed says which. */
+export interface ExerciseRow {
+  id: string;
+  seed: number;
+  answered: number;
+  rightly: boolean;
+  at: string;
+}
+
 /** Which row each table holds. */
 export interface RowOf {
   workshop: Workshop;
   obstacles: ObstacleRow;
+  exercises: ExerciseRow;
   restorations: Restoration;
   stages: StageRow;
   pieces: Piece;

@@ -30,6 +30,7 @@ export const TABLES = {
     dayToH: real,
     lampMwPerCm2: real,
   },
+  exercises: { id, seed: whole, answered: whole, rightly: flag, at: text },
   obstacles: { id, name: text, fromDeg: real, toDeg: real, heightDeg: real, addedAt: text },
   restorations: {
     id,

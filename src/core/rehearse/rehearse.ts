@@ -20,7 +20,7 @@ export interface RehearsalInput {
   conduct: Conduct;
 }
 
-export interface Outcome {
+interface Outcome {
   /** b* left, in cells of the face. */
   face: Field;
   median: number;

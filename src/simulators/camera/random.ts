@@ -1,14 +1,4 @@
-/** A source of numbers in [0, 1), the same for the same seed (mulberry32). */
-export function seededRandom(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
+export { seededRandom } from '@/core/rehearse/seededRandom';
 
 /** A smooth field in [−1, 1] over the plane: value noise with a cell of size 1, the same for the same seed. */
 export function smoothField(seed: number): (x: number, y: number) => number {

@@ -20,7 +20,7 @@ import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
 import { LaterExposureForm } from './LaterExposureForm';
-import { LaterChangePart, LaterPredictPart, LaterTurnPart } from './laterParts';
+import { LaterChangePart, LaterPredictPart, LaterRehearsePart, LaterTurnPart } from './laterParts';
 import { pooledFor } from './pooled';
 import { turnsOf } from './turnsOf';
 import { waysFor } from './ways';
@@ -156,6 +156,11 @@ export async function BrightenStage({ restorationId, pieceId, way, sky }: Props)
           <Part title="Turns in the sun" id="turns">
             <Fold summary="Which way to point it, turn by turn">
               <LaterTurnPart pieceId={piece.id} timeZone={timeZone} now={toLocalField(new Date().toISOString(), timeZone)} />
+            </Fold>
+          </Part>
+          <Part title="Rehearse it" id="rehearse">
+            <Fold summary="Try a session out before it is done">
+              <LaterRehearsePart pieceId={piece.id} timeZone={timeZone} now={toLocalField(new Date().toISOString(), timeZone)} />
             </Fold>
           </Part>
         </>

@@ -21,7 +21,8 @@ import { turnsOf, type TurnView } from './turnsOf';
 import { whatChanged, type FaceChange } from './change';
 import { pooledFor } from './pooled';
 import { predicted, type Predicted } from './predict';
-import { endSchema, planSchema, turnSchema, type PlanForm } from './schema';
+import { graded, nextExercise, rehearsed, type ExerciseView, type Graded, type RehearsalView } from './rehearsal';
+import { answerSchema, endSchema, planSchema, rehearseSchema, turnSchema, type PlanForm } from './schema';
 
 type Given = Record<string, unknown>;
 
@@ -183,4 +184,19 @@ export async function lookWhatChanged(pieceId: string): Promise<Answer<FaceChang
 /** What a piece should look like after more sessions. */
 export async function lookAhead(pieceId: string): Promise<Answer<Predicted>> {
   return answer(idSchema('pieceId'), { pieceId }, () => predicted(pieceId));
+}
+
+/** A session rehearsed; nothing is kept. */
+export async function tryOut(given: Given): Promise<Answer<RehearsalView>> {
+  return answer(rehearseSchema, given, rehearsed);
+}
+
+/** The next exercise. */
+export async function askMe(): Promise<Answer<ExerciseView>> {
+  return answer(Joi.object({}), {}, nextExercise);
+}
+
+/** Grades an answer to an exercise and keeps it. */
+export async function gradeMe(given: Given): Promise<Answer<Graded>> {
+  return answer(answerSchema, given, graded);
 }

@@ -15,7 +15,7 @@ import { SCHOOL } from '@/core/exposure/schools';
 import { desktopFront } from '@/simulators/camera/machines';
 import { PLAIN_SHOT, takePhotograph } from '@/simulators/camera/shot';
 import { toJpeg } from '@/simulators/camera/jpeg';
-import { end, finishTreatment, lookAhead, lookWhatChanged, plan, start, turns } from './actions';
+import { askMe, end, finishTreatment, gradeMe, lookAhead, lookWhatChanged, plan, start, tryOut, turns } from './actions';
 import { simulatedSky } from '@/simulators/weather/sky';
 import { pooledFor } from './pooled';
 import { waysFor } from './ways';
@@ -242,5 +242,49 @@ describe('turns and change', () => {
     const piece = await freshPiece();
     expect(wrongs(await lookWhatChanged(piece.id))).toContain('Two measurements with a card are needed');
     expect(wrongs(await lookAhead(piece.id))).toContain('Measure it first');
+  });
+});
+
+describe('rehearsing', () => {
+  const tried = (piece: Piece, rest: Record<string, unknown> = {}) => ({
+    pieceId: piece.id,
+    start: '2026-06-21T10:00',
+    durationMin: '240',
+    cloudPercent: '0',
+    percentWW: '12',
+    temperatureC: '30',
+    film: 'wrinkled',
+    spread: 'even',
+    turned: 'by the plan',
+    ...rest,
+  });
+
+  it('computes the face that would come of it, names the mistake, and sets it beside the best', async () => {
+    const answered = await tryOut(tried(await freshPiece()));
+    if (!answered.ok) throw new Error(wrongs(answered));
+    const { url, bestUrl, spread, bestSpread, mistakes, fault, dose } = answered.value;
+    expect(url).not.toBe(bestUrl);
+    expect(spread).toBeGreaterThan(bestSpread);
+    expect(mistakes.join()).toMatch(/wrinkles/);
+    expect(fault).toMatch(/folds/);
+    expect(dose).toBeGreaterThan(10);
+    expect(wrongs(await tryOut(tried(await freshPiece(), { durationMin: '0', film: 'foil' })))).toMatch(/durationMin.*film/s);
+  });
+
+  it('asks each exercise once, grades it by the sun, and keeps the progress', async () => {
+    const first = await askMe();
+    if (!first.ok) throw new Error(wrongs(first));
+    expect(first.value).toMatchObject({ seed: 1, done: 0, right: 0 });
+    const wrong = await gradeMe({ seed: 1, answered: 0 });
+    if (!wrong.ok) throw new Error(wrongs(wrong));
+    const { answer: known, why } = wrong.value;
+    expect(wrong.value.right).toBe(known === 0);
+    expect(why).toMatch(/^It brings \d/);
+    // A second answer to the same exercise changes nothing.
+    await gradeMe({ seed: 1, answered: known });
+    const second = await askMe();
+    if (!second.ok) throw new Error(wrongs(second));
+    expect(second.value).toMatchObject({ seed: 2, done: 1, right: known === 0 ? 1 : 0 });
+    expect(wrongs(await gradeMe({ seed: 1, answered: 5 }))).toContain('answered');
   });
 });

@@ -12,3 +12,8 @@ export const LaterTurnPart = dynamic(() => import('./TurnPart').then((part) => p
 export const LaterChangePart = dynamic(() => import('./ChangePart').then((part) => part.ChangePart), { ssr: false });
 
 export const LaterPredictPart = dynamic(() => import('./PredictPart').then((part) => part.PredictPart), { ssr: false });
+
+export const LaterRehearsePart = dynamic(() => import('./RehearsePart').then((part) => part.RehearsePart), {
+  ssr: false,
+  loading: () => <Text role="status">Setting the scene.</Text>,
+});

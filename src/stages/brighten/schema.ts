@@ -95,3 +95,40 @@ export const turnSchema = Joi.object<TurnForm>({
   leanDeg: Joi.number().min(0).max(80).empty('').default(0).label('Propped up'),
   cloudPercent: Joi.number().min(0).max(100).empty('').default(0).label('Cloud'),
 });
+
+export interface RehearseForm {
+  pieceId: string;
+  start: string;
+  durationMin: number;
+  cloudPercent: number;
+  percentWW: number;
+  temperatureC: number;
+  film: 'smooth' | 'wrinkled' | 'none';
+  spread: 'even' | 'thick in places';
+  turned: 'by the plan' | 'never';
+  seed: number;
+}
+
+/** A session that is rehearsed: nothing is kept. */
+export const rehearseSchema = Joi.object<RehearseForm>({
+  pieceId: Joi.string().required(),
+  start: Joi.string().required().label('From'),
+  durationMin: Joi.number().integer().min(5).max(1440).required().label('Minutes'),
+  cloudPercent: Joi.number().min(0).max(100).empty('').default(0).label('Cloud'),
+  percentWW: Joi.number().positive().max(REFUSE_ABOVE_PERCENT_WW).required().label('Strength'),
+  temperatureC: Joi.number().min(-20).max(90).required().label('Warmth'),
+  film: Joi.string().valid('smooth', 'wrinkled', 'none').required().label('Film'),
+  spread: Joi.string().valid('even', 'thick in places').required().label('Cream'),
+  turned: Joi.string().valid('by the plan', 'never').required().label('Turned'),
+  seed: Joi.number().integer().min(1).max(1e6).default(1),
+});
+
+export interface AnswerForm {
+  seed: number;
+  answered: number;
+}
+
+export const answerSchema = Joi.object<AnswerForm>({
+  seed: Joi.number().integer().min(1).max(1e6).required(),
+  answered: Joi.number().integer().min(0).max(2).required().label('Answer'),
+});
