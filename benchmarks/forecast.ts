@@ -39,7 +39,7 @@ const truthOf = ({ startB, targetB, sessions }: PastPiece, rate: number) =>
 
 /** Forecasts of simulated pieces whose rates the starting guess does not centre on. */
 export async function forecasts(): Promise<void> {
-  const random = seededRandom(20_261_127);
+  const random = seededRandom(Number(process.env.SEED ?? 20_261_127));
   console.log(`Forecast, ${PIECES} simulated pieces, starting guess ${GUESS.medianRate} per UVI·h`);
   for (const usual of [0.035, 0.1]) {
     const off: number[] = [];

@@ -1,3 +1,4 @@
+import { gatherBundle, keepBundle } from './bundle';
 import { addFinding, findingsOf } from './findings';
 import { logOf } from './log';
 import { addPiece, type NewPiece } from './pieces';
@@ -7,7 +8,7 @@ import { findRows } from './table';
 import { endTimer, runningTimers } from './timers';
 import { holdsOf, takeOff } from './teardown';
 import { endExposure, startExposure } from './treatments';
-import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration } from './trial';
+import { freshFolder, inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration } from './trial';
 import { addOwnAgent, addOwnSurface, addOwnVerdict, addTub, listTubs, ownKnowledge, switchAgent } from './cleaning';
 import { dryIn } from './drying';
 import { endPass, markLeft, nameSoil, showHarm, startPass, washSpots } from './wash';
@@ -245,4 +246,37 @@ describe('what a wash left over', () => {
     await expect(markLeft(left)).rejects.toThrow('marked already');
     await expect(markLeft({ ...left, photoId: (await trialPhoto(restorationId, 40)).id, spots: [] })).rejects.toThrow('Nothing is left');
   });
+});
+
+it('what a workshop added itself goes along with a restoration, and one that lacks it is refused', async () => {
+  const agent = await addOwnAgent({
+    title: 'Glue softener',
+    does: '',
+    families: ['citrus'],
+    roughness: 5,
+    wet: 'damp',
+    leaves: 'oil',
+    dwellMin: 2,
+    handsMin: 3,
+    rinse: '',
+    protection: 'gloves',
+    perLitre: null,
+    bathC: null,
+    takes: { marker: 0.8 },
+  });
+  const surface = await addOwnSurface({ title: 'Rubbery coat', like: 'abs-textured' });
+  const { restorationId, finding } = await dirty('marker', { surfaces: [surface] });
+  await startPass([finding.id], agent);
+  await endPass((await runningOf(restorationId)).id, 'better', '');
+  const bundle = (await gatherBundle(restorationId))!;
+  expect([bundle.ownAgents.map(({ id }) => id), bundle.ownSurfaces.map(({ id }) => id)]).toEqual([[agent], [surface]]);
+
+  await freshFolder();
+  await expect(keepBundle({ ...bundle, ownAgents: [] })).rejects.toThrow('This agent is not known here');
+  // Its name is taken in the other workshop: it comes in under a number, and nothing is mixed up.
+  await addOwnSurface({ title: 'Rubbery coat', like: 'wood' });
+  await keepBundle(bundle);
+  const own = await ownKnowledge();
+  expect(own.surfaces.map(({ title, like }) => [title, like])).toContainEqual(['Rubbery coat (2)', 'abs-textured']);
+  expect((await spotOf(restorationId)).done.map((step) => [step.agent, step.surface])).toEqual([[agent, surface]]);
 });
