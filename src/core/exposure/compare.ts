@@ -2,9 +2,9 @@ import type { Aim } from '../intake/aim';
 import { creamAmount } from '../peroxide/cream';
 import { peroxideDilution } from '../peroxide/dilution';
 import { powderFor } from '../peroxide/percarbonate';
-import { doseUnit, warmthFactor } from './dose';
+import { doseUnit, UVI_PER_MW_CM2, warmthFactor } from './dose';
 import { exposureForecast, type Band, type ForecastInput } from './forecast';
-import { PURE_POWDER_PERCENT, type Yellow } from './plan';
+import { FILM_MM, PURE_POWDER_PERCENT, type Yellow } from './plan';
 import { priorOf, SCHOOL, SCHOOLS, type School, type SchoolId } from './schools';
 import { placeSessions, type CloudHour, type Hours, type SessionPlan } from './sessions';
 import type { Place } from '../sun/day';
@@ -85,13 +85,11 @@ export interface Comparison {
 }
 
 const HOUR_MS = 3_600_000;
-const FILM_MM = 1;
 const LAMP_HOURS_A_DAY = 12;
 /** Solution for each litre of the piece's box, and at least so much: it is covered, wetted in a bag, or above a pool of a centimetre. */
 const SOLUTION = { bath: { least: 2, overBox: 1.6 }, bag: { least: 0.5, overBox: 0.4 }, pool: { least: 0.3, overBox: 0 } } as const;
 const POOL_MM = 10;
 const POOL_OVER_PIECE = 1.5;
-const UVI_PER_MW_CM2 = 1.8;
 const LONGEST_SUN_MIN = 8 * 60;
 /** Longer than this and not higher than that, hot water bends it. */
 const LONG_MM = 180;

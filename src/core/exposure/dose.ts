@@ -3,7 +3,7 @@ import { sunDose, type Place } from '../sun/day';
 import type { School } from './schools';
 
 /** 1 mW/cm² of UV-A counts as about this much UV index (full sun at index 10 brings 5 to 6 mW/cm²). */
-const UVI_PER_MW_CM2 = 1.8;
+export const UVI_PER_MW_CM2 = 1.8;
 /** Warmer than this a bath or box is refused: long thin parts bend from about 60 °C. */
 export const HOTTEST_BATH_C = 50;
 

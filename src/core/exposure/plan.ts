@@ -2,7 +2,7 @@ import { creamAmount } from '../peroxide/cream';
 import { caution, cautionsForPeroxide, type Caution } from '../peroxide/cautions';
 import { peroxideDilution, type Dilution } from '../peroxide/dilution';
 import { oxygenRelease } from '../peroxide/oxygen';
-import { powderFor } from '../peroxide/percarbonate';
+import { PEROXIDE_SHARE, powderFor } from '../peroxide/percarbonate';
 import { Refusal } from '../refusal';
 import { doseUnit, sessionDose, type Circumstances } from './dose';
 import { exposureForecast, yellowAfter, type Band, type ExposedSession, type Forecast, type ForecastInput } from './forecast';
@@ -52,9 +52,10 @@ export interface ExposurePlan {
   notes: string[];
 }
 
-const FILM_MM = 1;
+/** Cream that stays on, mm. */
+export const FILM_MM = 1;
 /** Peroxide that pure percarbonate sets free, % of its weight. */
-export const PURE_POWDER_PERCENT = 32.5;
+export const PURE_POWDER_PERCENT = 100 * PEROXIDE_SHARE;
 /** Air that the oxygen is counted at. */
 const AIR = { temperatureC: 20, pressureHPa: 1013.25 };
 

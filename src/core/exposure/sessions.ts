@@ -1,10 +1,9 @@
 import { sunAndUv, type Place } from '../sun/day';
 import { isShaded, skyShare, type Obstacle } from '../sun/horizon';
+import { diffuseShare } from '../sun/uvIndex';
 
 const HOUR_MS = 3_600_000;
 const STEP_MIN = 15;
-/** What counts as the sky's share where the sun itself is behind a wall. */
-const DIFFUSE_SHARE = 0.5;
 
 /** Hours that somebody is there, as instants. */
 export interface Hours {
@@ -64,7 +63,7 @@ function quarters({ place, shading, clouds, transmission }: SessionsInput, { fro
     const middle = new Date(at + (STEP_MIN * 60_000) / 2);
     const cloud = cloudAt(clouds, middle);
     const { uvIndex, azimuthDeg, elevationDeg } = sunAndUv(place, middle, cloud);
-    const diffuse = DIFFUSE_SHARE + (1 - DIFFUSE_SHARE) * cloud;
+    const diffuse = diffuseShare(cloud);
     const seen = (isShaded(shading, azimuthDeg, elevationDeg) ? 0 : 1 - diffuse) + diffuse * sky;
     found.push({ at, dose: (uvIndex * seen * transmission * STEP_MIN) / 60 });
   }

@@ -1,6 +1,7 @@
 import { Refusal } from '../refusal';
 import { sunAndUv, type Place } from '../sun/day';
 import { isShaded, skyShare, type Obstacle } from '../sun/horizon';
+import { diffuseShare } from '../sun/uvIndex';
 
 export const FACES = ['top', 'front', 'right', 'back', 'left'] as const;
 type Face = (typeof FACES)[number];
@@ -59,8 +60,6 @@ const RAD = Math.PI / 180;
 const HEADINGS = [0, 45, 90, 135, 180, 225, 270, 315];
 /** A side lower than this is an edge, not a face. */
 const THIN_MM = 8;
-/** Share of the clear-sky UV that comes from the whole sky; all of it when overcast. */
-const CLEAR_DIFFUSE = 0.5;
 /** The sun is not divided by its height below this: the air takes nearly all of its beam there. */
 const LOWEST_SUN_DEG = 3;
 const MOST_TURNS = 48;
@@ -90,11 +89,9 @@ interface Light {
 
 function lightAt({ place, cloudFraction, shading }: TurnPlanInput, time: Date, sky: number): Light {
   const { elevationDeg, azimuthDeg, uvIndex } = sunAndUv(place, time, cloudFraction);
-  const diffuseShare = CLEAR_DIFFUSE + (1 - CLEAR_DIFFUSE) * cloudFraction;
-  const beam = isShaded(shading, azimuthDeg, elevationDeg)
-    ? 0
-    : (uvIndex * (1 - diffuseShare)) / Math.sin(Math.max(LOWEST_SUN_DEG, elevationDeg) * RAD);
-  return { beam, diffuse: uvIndex * diffuseShare * sky, elevationDeg, azimuthDeg };
+  const share = diffuseShare(cloudFraction);
+  const beam = isShaded(shading, azimuthDeg, elevationDeg) ? 0 : (uvIndex * (1 - share)) / Math.sin(Math.max(LOWEST_SUN_DEG, elevationDeg) * RAD);
+  return { beam, diffuse: uvIndex * share * sky, elevationDeg, azimuthDeg };
 }
 
 /**

@@ -1,5 +1,5 @@
 /** Peroxide and active oxygen in pure sodium percarbonate, 2 Na₂CO₃·3 H₂O₂ (M 314.02), by mass. */
-const PEROXIDE_SHARE = 0.325;
+export const PEROXIDE_SHARE = 0.325;
 const ACTIVE_OXYGEN_SHARE = 0.153;
 
 export interface PercarbonateBath {

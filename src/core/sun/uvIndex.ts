@@ -25,3 +25,9 @@ export function uvIndexClear(elevationDeg: number, ozoneDU = USUAL_OZONE_DU, alt
 export function cloudTransmission(cloudFraction: number): number {
   return 1 - 0.75 * cloudFraction ** 3.4;
 }
+
+/** Share of the clear-sky UV that comes from the whole sky and not from the sun's own direction. */
+const CLEAR_DIFFUSE = 0.5;
+
+/** Share of the UV that comes from the whole sky: half of it when clear, all of it when overcast. */
+export const diffuseShare = (cloudFraction: number): number => CLEAR_DIFFUSE + (1 - CLEAR_DIFFUSE) * cloudFraction;

@@ -98,7 +98,7 @@ export async function BrightenStage({ restorationId, pieceId, way, sky }: Props)
         <RunningExposure
           piece={piece}
           session={history.running}
-          turns={await turnsOfRunning(piece, history)}
+          turns={await turnsOfRunning(piece, history, workshop.latitude !== null && workshop.longitude !== null)}
           timer={timers.find(({ sessionId }) => sessionId === history.running!.id) ?? null}
           timeZone={timeZone}
         />
@@ -177,10 +177,10 @@ function firstSchool(going: SchoolId | undefined, placeKnown: boolean): SchoolId
 /** Most people prop an edge up against a brick; a bag or a bath lies flat. */
 const LEAN_DEG = 60;
 
-/** The turns of what lies in the sun now; none for what does not. */
-async function turnsOfRunning(piece: Piece, { running, treatments }: PieceHistory): Promise<Turn[]> {
+/** The turns of what lies in the sun now; none for what does not, and none where nobody can say: it still has to be ended. */
+async function turnsOfRunning(piece: Piece, { running, treatments }: PieceHistory, placeKnown: boolean): Promise<Turn[]> {
   const school = SCHOOL[treatments.find(({ id }) => id === running?.treatmentId)?.school ?? 'vapour'];
-  if (!running || school.driver !== 'sun' || piece.lengthMm === null || piece.widthMm === null || piece.heightMm === null) return [];
+  if (!running || !placeKnown || school.driver !== 'sun' || piece.lengthMm === null || piece.widthMm === null || piece.heightMm === null) return [];
   const { plan } = await turnsOf(piece, {
     start: new Date(running.startedAt),
     durationMin: running.plannedMin,
@@ -188,5 +188,6 @@ async function turnsOfRunning(piece: Piece, { running, treatments }: PieceHistor
     leanDeg: school.medium === 'cream' ? LEAN_DEG : 0,
     cloudFraction: running.cloudFraction,
   });
-  return plan.turns;
+  // In the dark every direction is as good.
+  return plan.evenness > 0 ? plan.turns : [];
 }
