@@ -26,8 +26,9 @@ export function CleanPart({ restorationId, pieces }: Props) {
   return (
     <Part title="How clean, measured" id="clean">
       <Text color="soft" mb="2">
-        Measure the same face before and after, in the same light, with a grey card. What is darker than the clean plastic, its yellow allowed for,
-        counts as soiled; an even veil cannot be told from yellow.
+        Measure the same face before and after, in the same light, with a grey card. Outline plain plastic of one colour only: gaps, grey keys and
+        print are dark as well and would count as soil. What is darker than the clean plastic, its yellow allowed for, counts as soiled; an even veil
+        cannot be told from yellow.
       </Text>
       <Wrong words={wrong} />
       {pieces.map(({ id, tag, name, measured }) => (
@@ -60,7 +61,7 @@ export function CleanPart({ restorationId, pieces }: Props) {
                   {percent(shown.found.after)}
                 </Text>
                 <Text>of the face is soiled, before it was {percent(shown.found.before)}</Text>
-                <ol style={{ margin: '8px 0 8px 20px' }}>
+                <ol style={{ margin: '8px 0 8px 24px', listStyle: 'decimal' }}>
                   {shown.found.spots.map(({ words }) => (
                     <li key={words}>{words}</li>
                   ))}
