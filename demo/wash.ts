@@ -12,7 +12,8 @@ import { addTub } from '@/data/cleaning';
 import { endPass, nameSoil, startPass } from '@/data/wash';
 import { homeComputer } from '@/simulators/camera/machines';
 import { LIGHTS } from '@/simulators/camera/shot';
-import { photograph } from './photographs';
+import type { Soiling } from '@/simulators/camera/soil';
+import { measured, photograph } from './photographs';
 
 type Found = Pick<Finding, 'kind' | 'severity' | 'words'> & { soil: SoilId; visible?: Visible };
 
@@ -44,6 +45,36 @@ export async function washedBefore(piece: Piece, at: (daysAgo: number, hour: num
     await pass(veil, 'sugar-soap', 'gone', '', at(29, 11, 20 + i));
   }
   await dried(piece.restorationId, at(26, 9));
+}
+
+/** Spots on the lid as it came, of which the first two were still there after the first pass. */
+const ON_THE_LID: readonly Soiling[] = [
+  { at: [388, 262], radiusMm: 17, loss: 0.46, seed: 5 },
+  { at: [52, 232], radiusMm: 15, loss: 0.34, seed: 6 },
+  { at: [120, 118], radiusMm: 26, loss: 0.3, seed: 7 },
+  { at: [300, 108], radiusMm: 21, loss: 0.38, seed: 8 },
+  { at: [240, 268], radiusMm: 24, loss: 0.28, seed: 9 },
+  { at: [424, 180], radiusMm: 19, loss: 0.33, seed: 10 },
+];
+
+/** The lid measured before its wash and after the first pass, in other light. */
+async function lidMeasured(lid: Piece, before: Date, after: Date): Promise<void> {
+  const take = (name: string, soil: readonly Soiling[], takenAt: Date, light: keyof typeof LIGHTS, seed: number) =>
+    measured(
+      {
+        restorationId: lid.restorationId,
+        stage: 'wash',
+        pieceId: lid.id,
+        name,
+        takenAt,
+        scene: homeComputer({ amount: 9 }, { amount: 12 }, { face: true, bare: true, soil }),
+        shot: { light: LIGHTS[light], seed },
+      },
+      lid,
+      'face',
+    );
+  await take('K2-before-wash', ON_THE_LID, before, 'north window', 33);
+  await take('K2-after-soap', ON_THE_LID.slice(0, 2), after, 'daylight', 34);
 }
 
 /** A home computer at the sink: a filthy keyboard, a scuffed lid, a rust-stained bottom left as it is. */
@@ -89,5 +120,6 @@ export async function orvane(at: (daysAgo: number, hour: number, minute?: number
   await settleStage(restorationId, 'intake', 'done', null, at(3, 19));
   await settleStage(restorationId, 'teardown', 'done', null, at(2, 12));
   await settleFinding(stain.id, 'left on purpose', 'under where the foot sits; going on would cost more surface than the stain does', at(1, 10));
+  await lidMeasured(lid, at(2, 12, 20), at(1, 10, 30));
   await pass(scuff, 'isopropyl', 'better', 'half of it came off', at(1, 11));
 }

@@ -1,112 +1,241 @@
-import { linearToLab, srgbToLinear } from '../colour/lab';
-import type { Picture, Point } from '../photo/picture';
+import { Matrix, solve } from 'ml-matrix';
+import { writeLab } from '../colour/bulk';
+import { DARKER_PER_B } from '../colour/plasticScale';
 import { placeOnFace } from '../photo/placeOnFace';
-import { polygonRuns } from '../photo/polygon';
+import { calmed, detailOf, type FacePlane } from '../photo/plane';
 
-/** L* that a piece loses for each b* that it yellows: from clean bone to aged amber on the plastic scale. */
-const DARKER_PER_B = 0.35;
-/** Darker than clean by more than this counts as soiled: seen at a glance, and above the noise of a cell. */
+/** Darker than clean by more than this, L*, counts as soiled: seen at a glance, and above the noise of a cell. */
 const SOILED_L = 4;
-/** Where the clean plastic lies among the cells of a face: most of what is light is clean. */
+/** So much darker than clean is drawn as the deepest soil, L*. */
+const DEEPEST_L = 25;
+/** Where the clean plastic lies among the cells of a part: most of what is light is clean. */
 const CLEAN_QUANTILE = 0.8;
 /** Dark like print, badges and gaps: not soil of the shell. */
 const NOT_SHELL_L = 30;
-/** A face is cut into about this many cells along its longer side. */
-const CELLS_ACROSS = 120;
 
-/** A face in cells: lightness and b* of the mean light of each; empty cells hold `NaN`. */
-export interface FaceCells {
-  /** Upper left corner of the first cell and a cell's side, in pixels of the picture. */
-  left: number;
-  top: number;
-  cell: number;
+/** How soiled a face is. */
+export interface SoiledFace {
   columns: number;
   rows: number;
-  /** Share of the cells that the outline fills. */
-  filled: number;
-  lightness: Float32Array;
-  b: Float32Array;
-}
-
-const LINEAR = Float64Array.from({ length: 256 }, (_, code) => srgbToLinear([code, 0, 0])[0]);
-
-/** The mean light of every cell inside an outline; light is averaged, not its code. */
-export function faceCells({ data, width, height }: Picture, outline: readonly Point[]): FaceCells {
-  const runs = polygonRuns(outline, width, height);
-  const cell = Math.max(1, Math.round(Math.max(runs.right - runs.left, runs.bottom - runs.top) / CELLS_ACROSS));
-  const columns = Math.max(1, Math.ceil((runs.right - runs.left) / cell));
-  const rows = Math.max(1, Math.ceil((runs.bottom - runs.top) / cell));
-  const sums = new Float64Array(4 * columns * rows);
-  for (let run = 0; run < runs.triples.length; run += 3) {
-    const [y, from, to] = [runs.triples[run]!, runs.triples[run + 1]!, runs.triples[run + 2]!];
-    const row = Math.floor((y - runs.top) / cell) * columns;
-    for (let x = from; x < to; x++) {
-      const at = 4 * (row + Math.floor((x - runs.left) / cell));
-      const pixel = 4 * (y * width + x);
-      sums[at] = sums[at]! + LINEAR[data[pixel]!]!;
-      sums[at + 1] = sums[at + 1]! + LINEAR[data[pixel + 1]!]!;
-      sums[at + 2] = sums[at + 2]! + LINEAR[data[pixel + 2]!]!;
-      sums[at + 3] = sums[at + 3]! + 1;
-    }
-  }
-  const lightness = new Float32Array(columns * rows).fill(NaN);
-  const b = new Float32Array(columns * rows).fill(NaN);
-  let full = 0;
-  for (let i = 0; i < columns * rows; i++) {
-    const count = sums[4 * i + 3]!;
-    if (count < 0.4 * cell * cell) continue;
-    const lab = linearToLab([sums[4 * i]! / count, sums[4 * i + 1]! / count, sums[4 * i + 2]! / count]);
-    lightness[i] = lab[0];
-    b[i] = lab[2];
-    full++;
-  }
-  return { left: runs.left, top: runs.top, cell, columns, rows, filled: full / (columns * rows), lightness, b };
-}
-
-/** What a cell would have for lightness without its yellow. */
-const unyellowed = ({ lightness, b }: FaceCells, cell: number): number => lightness[cell]! + DARKER_PER_B * b[cell]!;
-
-const shellCells = ({ lightness }: FaceCells): number[] => [...lightness.keys()].filter((cell) => lightness[cell]! > NOT_SHELL_L);
-
-export interface Soiled {
-  /** Share of the face that is soiled, 0 to 1. */
+  /** Share of the cells that speak, 0 to 1. */
   share: number;
-  /** For each cell: 0 clean or not shell, up to 1 for the darkest soil. */
+  /** For each cell: 0 clean, up to 1 for the darkest soil; `NaN` where an edge, a gap or print says nothing. */
   depth: Float32Array;
 }
 
-/**
- * How much of a face is soiled: cells darker than its own clean plastic by more than yellowing explains. It needs a
- * fifth of the face clean to know what clean is, and soil that is as yellow as it is dark (an even veil of nicotine) is
- * not told from yellowing.
- */
-export function soiledShare(face: FaceCells): Soiled {
-  const depth = new Float32Array(face.lightness.length);
-  const cells = shellCells(face);
-  if (cells.length === 0) return { share: 0, depth };
-  const levels = Float64Array.from(cells, (cell) => unyellowed(face, cell)).sort();
-  const clean = levels[Math.floor(CLEAN_QUANTILE * (levels.length - 1))]!;
-  let soiled = 0;
-  for (const cell of cells) {
-    const darker = clean - unyellowed(face, cell);
-    if (darker <= SOILED_L) continue;
-    soiled++;
-    depth[cell] = Math.min(1, darker / 25);
+/** Cells that hang together between edges: a key, a lid, a door; or a blot with an edge of its own. */
+interface Part {
+  cells: number[];
+  /** How much of its box its rows span: a key or a lid fills it, a blot does not. */
+  spanned: number;
+}
+
+/** A step of brightness from cell to cell that is a gap, a rim or print; soil fades out more softly. */
+const SHARP_SHARE = 0.16;
+/** A part fills its box at least so far, or is so large a share of the face that no blot is. */
+const PART_SPANS = 0.86;
+const PART_SHARE = 0.04;
+/** Smaller than this many cells is no part of its own. */
+const LEAST_PART = 12;
+/** So many parts of one colour are a plastic of the machine. */
+const KIN = 3;
+/** Clean colours nearer to each other than this, L*, are of one plastic. */
+const ALIKE_L = 3.5;
+
+/** Lightness as it would be without its yellow, cell by cell; what the plane's lamp does to it is taken out later. */
+function unyellowed(light: Float32Array): { level: Float32Array; lightness: Float32Array } {
+  const size = light.length / 3;
+  const [level, lightness] = [new Float32Array(size), new Float32Array(size)];
+  const lab = new Float32Array(3);
+  for (let cell = 0; cell < size; cell++) {
+    writeLab(light[3 * cell]!, light[3 * cell + 1]!, light[3 * cell + 2]!, lab, 0);
+    lightness[cell] = lab[0]!;
+    level[cell] = lab[0]! + DARKER_PER_B * lab[2]!;
   }
-  return { share: soiled / cells.length, depth };
+  return { level, lightness };
 }
 
-/** Whether two outlines can be the same face: their shapes agree. */
-export function sameFace(a: FaceCells, b: FaceCells): boolean {
-  return Math.abs(Math.log(a.columns / a.rows / (b.columns / b.rows))) < 0.25 && Math.abs(a.filled - b.filled) < 0.2;
+/** Cells that touch, corners too when `diagonal`, from `start`, of those that `open` lets in; `open` is closed behind. */
+function flooded(start: number, columns: number, rows: number, open: Uint8Array): number[] {
+  const cells = [start];
+  open[start] = 0;
+  for (let i = 0; i < cells.length; i++) {
+    const [column, row] = [cells[i]! % columns, Math.floor(cells[i]! / columns)];
+    for (let r = Math.max(0, row - 1); r <= Math.min(rows - 1, row + 1); r++)
+      for (let c = Math.max(0, column - 1); c <= Math.min(columns - 1, column + 1); c++) {
+        const next = r * columns + c;
+        if (!open[next]) continue;
+        open[next] = 0;
+        cells.push(next);
+      }
+  }
+  return cells;
 }
 
-/** A spot that is left: its share of the face, and its middle in pixels of the picture. */
+function partsOf(open: Uint8Array, columns: number, rows: number): Part[] {
+  const parts: Part[] = [];
+  for (let start = 0; start < open.length; start++) {
+    if (!open[start]) continue;
+    const cells = flooded(start, columns, rows, open);
+    const spans = new Map<number, [number, number]>();
+    let [left, right] = [columns, 0];
+    for (const cell of cells) {
+      const [column, row] = [cell % columns, Math.floor(cell / columns)];
+      const span = spans.get(row) ?? [column, column];
+      spans.set(row, [Math.min(span[0], column), Math.max(span[1], column)]);
+      [left, right] = [Math.min(left, column), Math.max(right, column)];
+    }
+    const covered = [...spans.values()].reduce((sum, [from, to]) => sum + to - from + 1, 0);
+    parts.push({ cells, spanned: covered / ((right - left + 1) * spans.size) });
+  }
+  return parts;
+}
+
+function quantileOf(level: Float32Array, cells: readonly number[], share: number): number {
+  const sorted = Float32Array.from(cells, (cell) => level[cell]!).sort();
+  return sorted[Math.floor(share * (sorted.length - 1))]!;
+}
+
+/** Takes the slope of the light across the face out of its levels: cells near their part's clean colour show it. */
+function levelled(level: Float32Array, parts: readonly Part[], columns: number, rows: number): Float32Array {
+  const seen: { across: number; down: number; off: number }[] = [];
+  for (const { cells } of parts) {
+    if (cells.length < LEAST_PART) continue;
+    const clean = quantileOf(level, cells, 0.65);
+    const step = Math.max(1, Math.floor(cells.length / 1500));
+    for (let i = 0; i < cells.length; i += step) {
+      const cell = cells[i]!;
+      const off = (level[cell]! - clean) / (clean + 16);
+      if (Math.abs(off) * (clean + 16) < SOILED_L)
+        seen.push({ across: (cell % columns) / columns - 0.5, down: Math.floor(cell / columns) / rows - 0.5, off });
+    }
+  }
+  if (seen.length < 60) return level;
+  const [, across, down] = solve(
+    new Matrix(seen.map((s) => [1, s.across, s.down])),
+    Matrix.columnVector(seen.map(({ off }) => off)),
+    true,
+  ).to1DArray() as [number, number, number];
+  return level.map((value, cell) => {
+    const off = across * ((cell % columns) / columns - 0.5) + down * (Math.floor(cell / columns) / rows - 0.5);
+    return (value + 16) / (1 + off) - 16;
+  });
+}
+
+/** Fills cells at the edge of a blot, and its neighbours, with the clean colour of what it lies on. */
+const EDGE_REACH = 3;
+
+/**
+ * How much of a face is soiled, before and after, from two pictures of it on one plane. The face is cut into its parts
+ * along what is an edge in both pictures (gaps, rims, print: a wash moves none of them), and every cell is held against
+ * the clean colour of its own part: the lightest that most of the part was in either picture. So a grey key is clean
+ * grey, and a key that was soiled all over is seen by how it came out. Yellow darkens plastic too and is allowed for.
+ *
+ * It cannot tell: an even veil on a part that no wash has taken off yet, and thin marks that stayed, from print.
+ */
+export function soiledBetween(first: FacePlane, later: FacePlane): { before: SoiledFace; after: SoiledFace } {
+  const { columns, rows } = first;
+  const size = columns * rows;
+  const [edgesBefore, edgesAfter] = [detailOf([first], SHARP_SHARE), detailOf([later], SHARP_SHARE)];
+  const edges = edgesBefore.map((edge, cell) => edge & edgesAfter[cell]!);
+  const [before, after] = [unyellowed(calmed(first, edges)), unyellowed(calmed(later, edges))];
+  const shell = edges.map((edge, cell) => (!edge && Math.max(before.lightness[cell]!, after.lightness[cell]!) >= NOT_SHELL_L ? 1 : 0));
+  const parts = partsOf(Uint8Array.from(shell), columns, rows);
+  const levels = [before.level, after.level].map((level) => levelled(level, parts, columns, rows));
+  const lights = [first.light, later.light];
+  const known = parts.map((part) => knownOf(part, levels, lights, size));
+  const clean = cleanLevels(known, columns, rows, edges);
+  const faceOf = (level: Float32Array, lightness: Float32Array): SoiledFace => {
+    const depth = new Float32Array(size).fill(NaN);
+    let [soiled, speaking] = [0, 0];
+    for (let cell = 0; cell < size; cell++) {
+      if (Number.isNaN(clean[cell]!) || (edges[cell] && lightness[cell]! < NOT_SHELL_L)) continue;
+      const darker = clean[cell]! - level[cell]!;
+      speaking++;
+      depth[cell] = darker <= SOILED_L ? 0 : Math.min(1, darker / DEEPEST_L);
+      if (darker > SOILED_L) soiled++;
+    }
+    return { columns, rows, share: speaking === 0 ? 0 : soiled / speaking, depth };
+  };
+  return { before: faceOf(levels[0]!, before.lightness), after: faceOf(levels[1]!, after.lightness) };
+}
+
+/** Soil darkens what it lies on by at most this much L* before it is taken for a colour of its own. */
+const MOST_SOIL_L = 35;
+/** Soil is brown: of the red light it takes no more than of the blue, and not so much less that it is a colour. */
+const BROWN = { least: 0.45, most: 1.06 };
+
+/** Whether one light is another seen through soil. */
+function seenThroughSoil(light: readonly number[], under: readonly number[]): boolean {
+  const blueToRed = light[2]! / under[2]! / (light[0]! / under[0]!);
+  return blueToRed >= BROWN.least && blueToRed <= BROWN.most;
+}
+
+/** A part with its clean level, and its light in the picture where it was cleaner. */
+interface Known {
+  part: Part;
+  own: number;
+  light: number[];
+  /** Shaped like a part of a machine, not like a blot. */
+  shaped: boolean;
+}
+
+function knownOf(part: Part, levels: readonly Float32Array[], lights: readonly Float32Array[], size: number): Known {
+  const owns = levels.map((level) => quantileOf(level, part.cells, CLEAN_QUANTILE));
+  const cleaner = owns[1]! > owns[0]! ? 1 : 0;
+  return {
+    part,
+    own: owns[cleaner]!,
+    light: [0, 1, 2].map((k) => part.cells.reduce((sum, cell) => sum + lights[cleaner]![3 * cell + k]!, 0) / part.cells.length),
+    shaped: part.cells.length >= LEAST_PART && (part.spanned >= PART_SPANS || part.cells.length >= PART_SHARE * size),
+  };
+}
+
+/** The clean level that each cell is held against; `NaN` where a cell says nothing. */
+function cleanLevels(known: readonly Known[], columns: number, rows: number, edges: Uint8Array): Float32Array {
+  const size = columns * rows;
+  const clean = new Float32Array(size).fill(NaN);
+  const shaped = known.filter((one) => one.shaped);
+  // A colour that stands alone on a small part may be a plastic of its own or a key that is soiled all over.
+  const kinds = shaped.filter(
+    ({ own, part }) => part.cells.length >= PART_SHARE * size || shaped.filter((other) => Math.abs(other.own - own) < ALIKE_L / 2).length >= KIN,
+  );
+  for (const one of known) {
+    const { part, own } = one;
+    const lighter = kinds.filter((kind) => kind.own > own).sort((a, b) => a.own - b.own);
+    const alike = kinds.some((kind) => Math.abs(kind.own - own) < ALIKE_L);
+    const host = alike
+      ? undefined
+      : one.shaped
+        ? lighter.find((kind) => kind.own - own <= MOST_SOIL_L && seenThroughSoil(one.light, kind.light))
+        : lighter[0];
+    if (!host && !one.shaped && !alike) continue;
+    const under = host ? host.own : own;
+    for (const cell of part.cells) clean[cell] = under;
+    if (!host || part.cells.length < LEAST_PART) continue;
+    // Its own edge stayed in both pictures and was taken for a rim; it is soil as well.
+    for (const cell of part.cells) {
+      const [column, row] = [cell % columns, Math.floor(cell / columns)];
+      for (let r = Math.max(0, row - EDGE_REACH); r <= Math.min(rows - 1, row + EDGE_REACH); r++)
+        for (let c = Math.max(0, column - EDGE_REACH); c <= Math.min(columns - 1, column + EDGE_REACH); c++) {
+          const next = r * columns + c;
+          if (edges[next] && Number.isNaN(clean[next]!)) clean[next] = under;
+        }
+    }
+  }
+  return clean;
+}
+
+/** A spot that is left. */
 export interface LeftSpot {
+  /** Share of the cells that speak. */
   share: number;
-  middle: Point;
+  /** Its middle on the face: 0 to 1 across and down. */
+  across: number;
+  down: number;
   /** Where on the face, in words. */
   where: string;
+  cells: readonly number[];
 }
 
 /** Smaller than this is no spot of its own. */
@@ -114,37 +243,17 @@ const LEAST_SHARE = 0.002;
 const MOST_SPOTS = 6;
 
 /** What is left, as spots that hang together, the largest first. */
-export function leftSpots({ left, top, cell, columns, rows, lightness }: FaceCells, depth: Float32Array): LeftSpot[] {
-  const shell = lightness.reduce((sum, light) => sum + (light > NOT_SHELL_L ? 1 : 0), 0);
-  const seen = new Uint8Array(depth.length);
+export function leftSpots({ columns, rows, depth }: SoiledFace): LeftSpot[] {
+  const speaking = depth.reduce((sum, value) => sum + (Number.isNaN(value) ? 0 : 1), 0);
+  const open = Uint8Array.from(depth, (value) => (value > 0 ? 1 : 0));
   const spots: LeftSpot[] = [];
   for (let start = 0; start < depth.length; start++) {
-    if (seen[start] || !(depth[start]! > 0)) continue;
-    const { cells, x, y } = flooded(start, depth, columns, rows, seen);
-    if (cells / shell < LEAST_SHARE) continue;
-    const [across, down] = [(x + 0.5) / columns, (y + 0.5) / rows];
-    spots.push({ share: cells / shell, middle: [left + (x + 0.5) * cell, top + (y + 0.5) * cell], where: placeOnFace(across, down) });
+    if (!open[start]) continue;
+    const cells = flooded(start, columns, rows, open);
+    if (cells.length / speaking < LEAST_SHARE) continue;
+    const mean = (of: (cell: number) => number) => cells.reduce((sum, cell) => sum + of(cell), 0) / cells.length;
+    const [across, down] = [mean((cell) => ((cell % columns) + 0.5) / columns), mean((cell) => (Math.floor(cell / columns) + 0.5) / rows)];
+    spots.push({ share: cells.length / speaking, across, down, where: placeOnFace(across, down), cells });
   }
   return spots.sort((a, b) => b.share - a.share).slice(0, MOST_SPOTS);
-}
-
-/** All soiled cells that touch, corners too, from one of them: how many, and their middle. */
-function flooded(start: number, depth: Float32Array, columns: number, rows: number, seen: Uint8Array): { cells: number; x: number; y: number } {
-  const waiting = [start];
-  seen[start] = 1;
-  let [cells, x, y] = [0, 0, 0];
-  for (let at = waiting.pop(); at !== undefined; at = waiting.pop()) {
-    const [column, row] = [at % columns, Math.floor(at / columns)];
-    cells++;
-    x += column;
-    y += row;
-    for (let r = Math.max(0, row - 1); r <= Math.min(rows - 1, row + 1); r++)
-      for (let c = Math.max(0, column - 1); c <= Math.min(columns - 1, column + 1); c++) {
-        const next = r * columns + c;
-        if (seen[next] || !(depth[next]! > 0)) continue;
-        seen[next] = 1;
-        waiting.push(next);
-      }
-  }
-  return { cells, x: x / cells, y: y / cells };
 }

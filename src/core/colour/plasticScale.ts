@@ -15,6 +15,9 @@ const PLASTIC_SCALE: readonly { name: string; lab: Lab }[] = [
   { name: 'aged amber', lab: [62, 11, 42] },
 ];
 
+/** L* that plastic loses for each b* that it yellows: the slope of the scale from clean bone to straw. */
+export const DARKER_PER_B = 0.35;
+
 const SCALE_LOW_B = 0;
 const SCALE_HIGH_B = 45;
 

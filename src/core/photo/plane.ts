@@ -121,7 +121,7 @@ function lightSlope(first: FacePlane, later: FacePlane, detail: Uint8Array): { a
 export function changeBetween(first: FacePlane, later: FacePlane, hidden?: { first: LinearRgb; later: LinearRgb }): Change {
   const { columns, rows } = first;
   const size = columns * rows;
-  const detail = detailOf(first, later);
+  const detail = detailOf([first, later]);
   const gain = [0, 1, 2].map((k) => (hidden ? hidden.first[k]! / Math.max(1e-6, hidden.later[k]!) : 1));
   const { across, down } = lightSlope(first, later, detail);
   const matched = new Float32Array(3 * size);
@@ -146,23 +146,38 @@ export function changeBetween(first: FacePlane, later: FacePlane, hidden?: { fir
 /** Cells on every side over which the sensor's noise is averaged out. */
 const CALM_CELLS = 2;
 
-/** The light of a face without its noise: means of the plain cells around; edges take no part. */
-function calmed({ columns, rows, light }: FacePlane, detail: Uint8Array): Float32Array {
-  const out = light.slice();
-  for (let cell = 0; cell < columns * rows; cell++) {
-    if (detail[cell]) continue;
-    const [column, row] = [cell % columns, Math.floor(cell / columns)];
-    let [r, g, b, n] = [0, 0, 0, 0];
-    for (let y = Math.max(0, row - CALM_CELLS); y <= Math.min(rows - 1, row + CALM_CELLS); y++)
-      for (let x = Math.max(0, column - CALM_CELLS); x <= Math.min(columns - 1, column + CALM_CELLS); x++) {
-        const other = y * columns + x;
-        if (detail[other]) continue;
-        r += light[3 * other]!;
-        g += light[3 * other + 1]!;
-        b += light[3 * other + 2]!;
-        n++;
+/** Sums of each value and its neighbours within reach: along the rows, then down the columns. */
+function boxSums(values: Float64Array, columns: number, rows: number): Float64Array {
+  const run = (from: Float64Array, length: number, lines: number, step: number, line: number) => {
+    const to = new Float64Array(from.length);
+    for (let l = 0; l < lines; l++) {
+      let sum = 0;
+      for (let i = 0; i < Math.min(CALM_CELLS, length); i++) sum += from[l * line + i * step]!;
+      for (let i = 0; i < length; i++) {
+        if (i + CALM_CELLS < length) sum += from[l * line + (i + CALM_CELLS) * step]!;
+        if (i > CALM_CELLS) sum -= from[l * line + (i - CALM_CELLS - 1) * step]!;
+        to[l * line + i * step] = sum;
       }
-    out.set([r / n, g / n, b / n], 3 * cell);
+    }
+    return to;
+  };
+  return run(run(values, columns, rows, 1, columns), rows, columns, columns, 1);
+}
+
+/** The light of a face without its noise: means of the plain cells around; edges take no part. */
+export function calmed({ columns, rows, light }: FacePlane, detail: Uint8Array): Float32Array {
+  const size = columns * rows;
+  const out = light.slice();
+  const counts = boxSums(
+    Float64Array.from(detail, (edge) => 1 - edge),
+    columns,
+    rows,
+  );
+  for (let k = 0; k < 3; k++) {
+    const plain = new Float64Array(size);
+    for (let cell = 0; cell < size; cell++) plain[cell] = detail[cell] ? 0 : light[3 * cell + k]!;
+    const sums = boxSums(plain, columns, rows);
+    for (let cell = 0; cell < size; cell++) if (!detail[cell]) out[3 * cell + k] = sums[cell]! / counts[cell]!;
   }
   return out;
 }
@@ -170,20 +185,26 @@ function calmed({ columns, rows, light }: FacePlane, detail: Uint8Array): Float3
 /** Brightness that differs by more than this from a neighbour's is an edge, not a shade. */
 const EDGE_SHARE = 0.08;
 
-/** Cells at edges, gaps and print, in either picture, and their neighbours: a hair's breadth of misfit shows there. */
-function detailOf(...planes: readonly FacePlane[]): Uint8Array {
+/**
+ * Cells at edges, gaps and print, in any of the pictures, and their neighbours: a hair's breadth of misfit shows there.
+ *
+ * @param edgeShare a step of brightness to a neighbour that is an edge
+ */
+export function detailOf(planes: readonly FacePlane[], edgeShare: number = EDGE_SHARE): Uint8Array {
   const { columns, rows } = planes[0]!;
   const detail = new Uint8Array(columns * rows);
-  for (const { light } of planes)
+  for (const { light } of planes) {
+    const bright = Float32Array.from({ length: columns * rows }, (_, cell) => brightness(light, cell));
     for (let cell = 0; cell < columns * rows; cell++) {
-      const [column, row] = [cell % columns, Math.floor(cell / columns)];
-      const here = brightness(light, cell);
-      const differs = (other: number) => Math.abs(brightness(light, other) - here) > EDGE_SHARE * Math.max(here, 0.02);
-      const edge = (column + 1 < columns && differs(cell + 1)) || (row + 1 < rows && differs(cell + columns));
+      const [column, row, here] = [cell % columns, Math.floor(cell / columns), bright[cell]!];
+      const least = edgeShare * Math.max(here, 0.02);
+      const edge =
+        (column + 1 < columns && Math.abs(bright[cell + 1]! - here) > least) || (row + 1 < rows && Math.abs(bright[cell + columns]! - here) > least);
       if (!edge) continue;
       for (let r = Math.max(0, row - 1); r <= Math.min(rows - 1, row + 2); r++)
         for (let c = Math.max(0, column - 1); c <= Math.min(columns - 1, column + 2); c++) detail[r * columns + c] = 1;
     }
+  }
   // The rim of the face itself.
   for (let cell = 0; cell < columns * rows; cell++) {
     const [column, row] = [cell % columns, Math.floor(cell / columns)];

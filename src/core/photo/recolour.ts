@@ -1,13 +1,12 @@
 import { inverse, Matrix } from 'ml-matrix';
 import { LINEAR_OF_CODE } from '../colour/bulk';
 import { labToLinear, linearToLab } from '../colour/lab';
+import { DARKER_PER_B } from '../colour/plasticScale';
 import type { LinearRgb } from '../colour/types';
 import type { Correction } from './correction';
 import type { Picture, Point } from './picture';
 import { polygonRuns } from './polygon';
 
-/** L* that plastic gains for each b* that it loses: from aged amber to clean bone on the plastic scale. */
-const LIGHTER_PER_B = 0.35;
 /** Colours are told apart in steps of this many codes: finer is not seen. */
 const STEP = 4;
 /** Print, badges and gaps are darker than any shell. */
@@ -37,7 +36,7 @@ export function recoloured(picture: Picture, outline: readonly Point[], { matrix
     const [l, a, yellow] = linearToLab(light as unknown as LinearRgb);
     if (l < NOT_SHELL_L || yellow <= targetB) return null;
     const then = targetB + left * (yellow - targetB);
-    const later = labToLinear([Math.min(100, l + LIGHTER_PER_B * (yellow - then)), a * (0.4 + 0.6 * left), then]).map(
+    const later = labToLinear([Math.min(100, l + DARKER_PER_B * (yellow - then)), a * (0.4 + 0.6 * left), then]).map(
       (value, k) => value - offset[k]!,
     );
     return [0, 1, 2].map(

@@ -2,6 +2,7 @@ import { srgbToLab } from '@/core/colour/lab';
 import type { Lab, Srgb } from '@/core/colour/types';
 import type { Rect } from '@/core/photo/picture';
 import type { CardChip, Plate, Scene, Yellowing } from './scene';
+import type { Soiling } from './soil';
 
 /** Colours that the drawn machines are made of. */
 const BONE: Lab = [87, -0.6, 5];
@@ -109,8 +110,15 @@ function keyboard([x, y, w, h]: Rect, yellowing: Yellowing | undefined): Plate[]
   });
 }
 
-/** A home computer in one piece with its keyboard: upper shell with vents, badge and a patch under a label. */
-export function homeComputer(lid: Yellowing, keys: Yellowing, options: { chips?: boolean } = {}): Scene {
+/**
+ * A home computer in one piece with its keyboard: upper shell with vents, badge and a patch under a label. `face` adds
+ * the whole shell with all that is on it to the regions; `bare` leaves the keyboard out of its well.
+ */
+export function homeComputer(
+  lid: Yellowing,
+  keys: Yellowing,
+  options: { chips?: boolean; face?: boolean; bare?: boolean; soil?: readonly Soiling[] } = {},
+): Scene {
   const shell: Rect = [40, 60, 400, 220];
   const hidden: Rect = [350, 70, 70, 26];
   const strip = options.chips ? chipStrip(60, 304) : greyCard(60, 304);
@@ -125,14 +133,16 @@ export function homeComputer(lid: Yellowing, keys: Yellowing, options: { chips?:
       ...vents([60, 70, 150, 24], 14),
       ...badge(250, 78),
       { id: 'well', box: [62, 132, 356, 130], radiusMm: 4, lab: SLOT, relief: -0.3 },
-      ...keyboard([66, 136, 348, 122], keys),
+      ...(options.bare ? [] : keyboard([66, 136, 348, 122], keys)),
       ...strip.plates,
     ],
     regions: [
       { id: 'lid', plate: 'shell', box: [62, 109, 356, 20] },
+      ...(options.face ? [{ id: 'face', plate: 'shell', box: shell }] : []),
       { id: 'hidden', plate: 'shell', box: [355, 74, 60, 18] },
     ],
     card: strip.card,
+    ...(options.soil && { soil: options.soil }),
   };
 }
 

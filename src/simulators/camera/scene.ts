@@ -1,6 +1,7 @@
 import type { Lab, Srgb } from '@/core/colour/types';
 import type { Rect } from '@/core/photo/picture';
 import { smoothField } from './random';
+import type { Soiling } from './soil';
 
 /** How a piece has yellowed: b* added over its clean colour, varying over its face. Lengths in mm. */
 export interface Yellowing {
@@ -50,6 +51,7 @@ export interface Scene {
   plates: readonly Plate[];
   regions: readonly SceneRegion[];
   card: readonly CardChip[];
+  soil?: readonly Soiling[];
 }
 
 /** b* that a yellowing adds over a plate's box, as a function of the place in mm. */
@@ -81,6 +83,14 @@ const direction = (angleDeg = 0) => ({ cos: Math.cos((angleDeg * Math.PI) / 180)
 /** Colour of plastic that has taken on so much yellow: darker and redder as it ages. */
 export function agedLab([l, a, b]: Lab, yellow: number): Lab {
   return [l - 0.28 * yellow, a + 0.0055 * yellow * yellow, b + yellow];
+}
+
+/** Signed distance to a rounded box, mm; negative inside. */
+export function distanceTo({ box: [bx, by, bw, bh], radiusMm }: Plate, x: number, y: number): number {
+  const qx = Math.abs(x - bx - bw / 2) - bw / 2 + radiusMm;
+  const qy = Math.abs(y - by - bh / 2) - bh / 2 + radiusMm;
+  if (qx <= 0 || qy <= 0) return Math.max(qx, qy) - radiusMm;
+  return Math.sqrt(qx * qx + qy * qy) - radiusMm;
 }
 
 /** True Lab of a region: the median of its plate over a fine grid, each channel by itself. */

@@ -1,7 +1,8 @@
 import { labToLinear } from '@/core/colour/lab';
 import type { Lab } from '@/core/colour/types';
 import { seededRandom, smoothField } from './random';
-import { agedLab, yellowField, type Plate, type Scene } from './scene';
+import { agedLab, distanceTo, yellowField, type Plate, type Scene } from './scene';
+import { soilLoss, type Soiling } from './soil';
 
 /** The scene from straight above as linear reflectance, three numbers a pixel. */
 export interface Texture {
@@ -36,14 +37,6 @@ function agedColour(lab: Lab): (yellow: number, channel: number) => number {
   };
 }
 
-/** Signed distance to a rounded box, mm; negative inside. */
-function distanceTo({ box: [bx, by, bw, bh], radiusMm }: Plate, x: number, y: number): number {
-  const qx = Math.abs(x - bx - bw / 2) - bw / 2 + radiusMm;
-  const qy = Math.abs(y - by - bh / 2) - bh / 2 + radiusMm;
-  if (qx <= 0 || qy <= 0) return Math.max(qx, qy) - radiusMm;
-  return Math.sqrt(qx * qx + qy * qy) - radiusMm;
-}
-
 /** Paints a scene. `seed` fixes the grain. */
 export function paintTexture(scene: Scene, pxPerMm: number, seed: number): Texture {
   const width = Math.round(scene.widthMm * pxPerMm);
@@ -54,7 +47,23 @@ export function paintTexture(scene: Scene, pxPerMm: number, seed: number): Textu
     if (plate.shadowMm) paintShadow(texture, plate, plate.shadowMm);
     paintPlate(texture, plate, seed);
   }
+  if (scene.soil) paintSoil(texture, scene.soil);
   return texture;
+}
+
+/** Soil takes blue light first: it is brown. */
+const SOIL_TAKES = [0.85, 1, 1.15];
+
+function paintSoil(texture: Texture, soil: readonly Soiling[]): void {
+  const lossAt = soilLoss(soil);
+  for (const { at, radiusMm: r } of soil)
+    overBox(texture, { box: [at[0] - 1.5 * r, at[1] - 1.5 * r, 3 * r, 3 * r] }, 0, (i, x, y) => {
+      const own = soil.find((other) => Math.hypot(x - other.at[0], y - other.at[1]) <= 1.5 * other.radiusMm);
+      // Where boxes meet, the first of them paints for all.
+      if (own?.at !== at) return;
+      const loss = lossAt(x, y);
+      for (let c = 0; c < 3; c++) texture.rgb[i + c]! *= 1 - Math.min(0.95, SOIL_TAKES[c]! * loss);
+    });
 }
 
 function paintBench({ width, height, pxPerMm, rgb }: Texture, bench: Lab, seed: number): void {
@@ -75,7 +84,7 @@ function paintBench({ width, height, pxPerMm, rgb }: Texture, bench: Lab, seed: 
 /** Calls back for each pixel of a plate's box, widened by `marginMm`. */
 function overBox(
   { width, height, pxPerMm }: Texture,
-  { box: [bx, by, bw, bh] }: Plate,
+  { box: [bx, by, bw, bh] }: Pick<Plate, 'box'>,
   marginMm: number,
   visit: (i: number, x: number, y: number) => void,
 ): void {

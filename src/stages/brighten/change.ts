@@ -1,13 +1,10 @@
-import sharp from 'sharp';
-import { fourCorners, refineCorners } from '@/core/photo/corners';
+import { canBeSameFace } from '@/core/photo/face';
 import { heatColour } from '@/core/photo/heatMap';
-import { correctionOf } from '@/core/photo/measure';
-import type { Picture } from '@/core/photo/picture';
-import { changeBetween, likeness, onPlane, regionLight, shapeOf, type FacePlane } from '@/core/photo/plane';
+import { changeBetween, regionLight } from '@/core/photo/plane';
+import type { LinearRgb } from '@/core/colour/types';
 import { Refusal } from '@/core/refusal';
-import { HIDDEN_REGION, measurementsOfPiece, PIECE_REGION } from '@/data/measurements';
-import { decodePicture } from '@/data/photos/decode';
-import { findPhoto, readOriginal } from '@/data/photos/store';
+import { HIDDEN_REGION, measurementsOfPiece } from '@/data/measurements';
+import { cellsUrl, measuredFace, type MeasuredFace } from '@/data/photos/face';
 import { findPiece } from '@/data/pieces';
 import type { Measurement } from '@/data/rows';
 
@@ -26,42 +23,13 @@ export interface FaceChange {
 }
 
 const COLUMNS = 240;
-/** How far from the outline the edges of a face are looked for, as a share of the picture's width. */
-const REACH = 0.012;
-/** Two pictures less alike than this show different faces. */
-const ALIKE = 0.35;
 /** Yellower by more than this is more than a measurement is unsure by. */
 const YELLOWER_B = 2;
 
-async function pictureOf({ photoId }: Measurement): Promise<Picture> {
-  const photo = await findPhoto(photoId);
-  if (!photo) throw new Refusal('pieceId', 'A photograph of this piece is not here any more. Measure it again.');
-  return decodePicture(await readOriginal(photo));
-}
-
-function faceOf(picture: Picture, { spec }: Measurement, shape?: number) {
-  const outline = spec.regions.find(({ id }) => id === PIECE_REGION)?.polygon;
-  if (!outline) throw new Refusal('pieceId', 'A measurement of this piece has no outline. Measure it again.');
-  const corners = refineCorners(picture, fourCorners(outline), REACH * picture.width);
-  const { correction } = correctionOf(picture, spec);
-  const hidden = spec.regions.find(({ id }) => id === HIDDEN_REGION)?.polygon;
-  const own = shape ?? shapeOf(corners);
-  return { shape: own, plane: onPlane(picture, corners, correction, COLUMNS, own), hidden: hidden ? regionLight(picture, hidden, correction) : null };
-}
-
-async function asPicture(
-  { columns, rows }: Pick<FacePlane, 'columns' | 'rows'>,
-  colour: (cell: number) => readonly number[] | null,
-): Promise<string> {
-  const pixels = new Uint8Array(4 * columns * rows);
-  for (let cell = 0; cell < columns * rows; cell++) {
-    const found = colour(cell);
-    if (found) pixels.set([...found.map(Math.round), 255], 4 * cell);
-  }
-  const png = await sharp(pixels, { raw: { width: columns, height: rows, channels: 4 } })
-    .png()
-    .toBuffer();
-  return `data:image/png;base64,${png.toString('base64')}`;
+/** Light of the hidden patch where a measurement marked it. */
+function hiddenLight({ picture, correction }: MeasuredFace, { spec }: Measurement): LinearRgb | null {
+  const polygon = spec.regions.find(({ id }) => id === HIDDEN_REGION)?.polygon;
+  return polygon ? regionLight(picture, polygon, correction) : null;
 }
 
 /**
@@ -74,19 +42,20 @@ export async function whatChanged(pieceId: string): Promise<FaceChange> {
   const [first, later] = [taken[0], taken[taken.length - 1]];
   if (!first || !later || first === later)
     throw new Refusal('pieceId', 'Two measurements with a card are needed. Measure the piece, expose it, and measure the same face again.');
-  const before = faceOf(await pictureOf(first), first);
-  const after = faceOf(await pictureOf(later), later, before.shape);
-  if (likeness(before.plane, after.plane) < ALIKE)
+  const before = await measuredFace(first, COLUMNS);
+  const after = await measuredFace(later, COLUMNS, before.shape);
+  if (!canBeSameFace(before, after))
     throw new Refusal(
       'pieceId',
-      'The first and the newest picture do not show the same face: what is on them lies elsewhere. Measure the same face again, outlined to its corners.',
+      'The first and the newest picture do not show the same face: their outlines differ, or what is on them lies elsewhere. Measure the same face again, outlined to its corners.',
     );
-  const hidden = before.hidden && after.hidden ? { first: before.hidden, later: after.hidden } : undefined;
+  const patches = { first: hiddenLight(before, first), later: hiddenLight(after, later) };
+  const hidden = patches.first && patches.later ? { first: patches.first, later: patches.later } : undefined;
   const change = changeBetween(before.plane, after.plane, hidden);
   const target = (await findPiece(pieceId))?.hiddenLab?.[2] ?? Math.min(...change.after);
   const spoken = [...change.deltaE.keys()].filter((cell) => !Number.isNaN(change.deltaE[cell]!));
   const sorted = spoken.map((cell) => change.deltaE[cell]!).sort((a, b) => a - b);
-  const shown = (of: (cell: number) => number) => asPicture(change, (cell) => (Number.isNaN(change.deltaE[cell]!) ? null : heatColour(of(cell))));
+  const shown = (of: (cell: number) => number) => cellsUrl(change, (cell) => (Number.isNaN(change.deltaE[cell]!) ? null : heatColour(of(cell))));
   return {
     changeUrl: await shown((cell) => change.deltaE[cell]!),
     leftUrl: await shown((cell) => Math.max(0, change.after[cell]! - target)),

@@ -1,5 +1,6 @@
 import sharp from 'sharp';
 import { SCHOOL } from '@/core/exposure/schools';
+import { DARKER_PER_B } from '@/core/colour/plasticScale';
 import { labToSrgb } from '@/core/colour/lab';
 import { FAULT_WORDS } from '@/core/photo/fault';
 import type { Field } from '@/core/rehearse/field';
@@ -27,9 +28,8 @@ export interface RehearsalView {
   mistakes: string[];
 }
 
-/** Lightness of clean plastic, and what it loses for each b* that it yellows. */
+/** Lightness of clean plastic. */
 const CLEAN_L = 89;
-const DARKER_PER_B = 0.35;
 
 /** A face as plastic would look with that much yellow, cell by cell. */
 async function faceUrl({ columns, rows, values }: Field): Promise<string> {

@@ -2,6 +2,7 @@
 
 import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
 import { useState } from 'react';
+import { Check } from '@/ui/Check';
 import { Part } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
 import { useSend } from '@/ui/useSend';
@@ -18,6 +19,83 @@ interface Props {
 
 const percent = (share: number) => `${(100 * share).toFixed(share < 0.1 ? 1 : 0)} %`;
 
+/** A map of soil with its share. */
+function SoilMap({ url, words }: { url: string; words: string }) {
+  return (
+    <figure>
+      {/* eslint-disable-next-line @next/next/no-img-element */}
+      <img src={url} alt={`Map of soil: ${words}`} style={{ width: '100%', imageRendering: 'pixelated' }} />
+      <figcaption>{words}</figcaption>
+    </figure>
+  );
+}
+
+/** What the two pictures say: the share that is soiled, both maps, and the spots that are left. */
+function Found({ pieceId, found }: { pieceId: string; found: HowClean }) {
+  const { wrong, busy, send } = useSend();
+  const [not, setNot] = useState<readonly number[]>([]);
+  const after = Math.max(0, found.after - not.reduce((sum, i) => sum + found.spots[i]!.share, 0));
+  const counted = found.spots.length - not.length;
+  return (
+    <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="4" mt="3" alignItems="start">
+      <Box>
+        <Box aria-live="polite">
+          <Text fontFamily="mono" fontSize="36px" lineHeight="1.1">
+            {percent(after)}
+          </Text>
+          <Text>of the face is soiled, before it was {percent(found.before)}</Text>
+        </Box>
+        <Grid templateColumns="1fr 1fr" gap="3" my="3" fontSize="15px">
+          <SoilMap url={found.beforeUrl} words="Before" />
+          <SoilMap url={found.afterUrl} words="Now" />
+        </Grid>
+        <Text color="soft" fontSize="15px">
+          Pale is clean, brown is soiled, grey says nothing: gaps, rims and print.
+        </Text>
+      </Box>
+      <Box>
+        <PinnedPhoto
+          photoId={found.photoId}
+          size={found.size}
+          alt="The photograph after"
+          pins={found.spots.map(({ pin, words }, i) => ({ ...pin, mark: String(i + 1), name: `${i + 1}: ${words}`, chosen: not.includes(i) }))}
+        />
+        {found.spots.length > 0 ? (
+          <>
+            <Text mt="3">Untick what is no soil: a part of another colour, a scratch, a shadow.</Text>
+            {found.spots.map(({ words }, i) => (
+              <Check
+                key={`${i}: ${words}`}
+                checked={!not.includes(i)}
+                onChange={(checked) => setNot((known) => (checked ? known.filter((other) => other !== i) : [...known, i]))}
+              >
+                {i + 1}: {words}
+              </Check>
+            ))}
+            <Wrong words={wrong} />
+            {counted > 0 && (
+              <Button
+                mt="2"
+                loading={busy}
+                onClick={() =>
+                  send(
+                    () => markWhatIsLeft({ pieceId, not }),
+                    () => say('Marked. Each goes on above the rung that left it.'),
+                  )
+                }
+              >
+                Mark for the next rung
+              </Button>
+            )}
+          </>
+        ) : (
+          <Text mt="3">Nothing is left that stands out.</Text>
+        )}
+      </Box>
+    </Grid>
+  );
+}
+
 /** How clean, as a figure: the soiled share of a face before and after, and a map of what is left. */
 export function CleanPart({ restorationId, pieces }: Props) {
   const { wrong, busy, send } = useSend();
@@ -26,9 +104,9 @@ export function CleanPart({ restorationId, pieces }: Props) {
   return (
     <Part title="How clean, measured" id="clean">
       <Text color="soft" mb="2">
-        Measure the same face before and after, in the same light, with a grey card. Outline plain plastic of one colour only: gaps, grey keys and
-        print are dark as well and would count as soil. What is darker than the clean plastic, its yellow allowed for, counts as soiled; an even veil
-        cannot be told from yellow.
+        Measure the same face before and after, with a grey card, outlined to its corners. Each part is held against its own clean colour, as it was
+        in the cleaner of the two pictures, its yellow allowed for. An even veil that nothing has taken off yet cannot be told from the colour of the
+        plastic.
       </Text>
       <Wrong words={wrong} />
       {pieces.map(({ id, tag, name, measured }) => (
@@ -54,42 +132,7 @@ export function CleanPart({ restorationId, pieces }: Props) {
               </Button>
             )}
           </Flex>
-          {shown?.pieceId === id && (
-            <Grid templateColumns={{ base: '1fr', md: '1fr 1fr 1fr' }} gap="4" mt="3" alignItems="start">
-              <Box aria-live="polite">
-                <Text fontFamily="mono" fontSize="36px" lineHeight="1.1">
-                  {percent(shown.found.after)}
-                </Text>
-                <Text>of the face is soiled, before it was {percent(shown.found.before)}</Text>
-                <ol style={{ margin: '8px 0 8px 24px', listStyle: 'decimal' }}>
-                  {shown.found.spots.map(({ words }) => (
-                    <li key={words}>{words}</li>
-                  ))}
-                </ol>
-                {shown.found.spots.length > 0 && (
-                  <Button
-                    loading={busy}
-                    onClick={() =>
-                      send(
-                        () => markWhatIsLeft(id),
-                        () => say('Marked. Each goes on above the rung that left it.'),
-                      )
-                    }
-                  >
-                    Mark for the next rung
-                  </Button>
-                )}
-              </Box>
-              {/* eslint-disable-next-line @next/next/no-img-element */}
-              <img src={shown.found.mapUrl} alt="Map of what is left" style={{ width: '100%', imageRendering: 'pixelated' }} />
-              <PinnedPhoto
-                photoId={shown.found.photoId}
-                size={shown.found.size}
-                alt="The photograph after"
-                pins={shown.found.spots.map(({ pin, words }, i) => ({ ...pin, mark: String(i + 1), name: `${i + 1}: ${words}` }))}
-              />
-            </Grid>
-          )}
+          {shown?.pieceId === id && <Found key={shown.found.photoId} pieceId={id} found={shown.found} />}
         </Box>
       ))}
     </Part>

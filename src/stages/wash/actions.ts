@@ -8,7 +8,18 @@ import { endPass, markLeft, nameSoil, showHarm, startPass } from '@/data/wash';
 import { answer, type Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
 import { howClean, type HowClean } from './howClean';
-import { harmPhotoSchema, leaveSchema, outcomeSchema, pieceSchema, roomSchema, soilSchema, startSchema, tubSchema, usedSchema } from './schema';
+import {
+  harmPhotoSchema,
+  leaveSchema,
+  leftSchema,
+  outcomeSchema,
+  pieceSchema,
+  roomSchema,
+  soilSchema,
+  startSchema,
+  tubSchema,
+  usedSchema,
+} from './schema';
 
 /** What a finding is made of. */
 export async function itIs(given: Given): Promise<Answer<void>> {
@@ -45,9 +56,12 @@ export async function lookHowClean(pieceId: string): Promise<Answer<HowClean>> {
   return answer(pieceSchema, { pieceId }, (given) => howClean(given.pieceId));
 }
 
-/** Marks what is left for the next rung. */
-export async function markWhatIsLeft(pieceId: string): Promise<Answer<void>> {
-  return write(pieceSchema, { pieceId }, async (given) => markLeft({ ...given, ...(await howClean(given.pieceId)) }));
+/** Marks what is left for the next rung, without the spots that are no soil. */
+export async function markWhatIsLeft(given: Given): Promise<Answer<void>> {
+  return write(leftSchema, given, async ({ pieceId, not }) => {
+    const { photoId, spots } = await howClean(pieceId);
+    await markLeft({ pieceId, photoId, spots: spots.filter((_, i) => !not.includes(i)) });
+  });
 }
 
 /** The room that a piece dries in. */

@@ -1,42 +1,40 @@
-import sharp from 'sharp';
-import { faceCells, leftSpots, sameFace, soiledShare, type FaceCells } from '@/core/cleaning/soiled';
+import { leftSpots, soiledBetween, type SoiledFace } from '@/core/cleaning/soiled';
+import { canBeSameFace } from '@/core/photo/face';
+import { homographyThrough, project } from '@/core/photo/homography';
 import type { Share } from '@/core/photo/picture';
 import { Refusal } from '@/core/refusal';
-import { measurementsOfPiece, PIECE_REGION } from '@/data/measurements';
-import { decodePicture } from '@/data/photos/decode';
-import { findPhoto, readOriginal } from '@/data/photos/store';
-import type { Measurement } from '@/data/rows';
+import { measurementsOfPiece } from '@/data/measurements';
+import { cellsUrl, measuredFace } from '@/data/photos/face';
 
-/** How clean a face is, before and after, and where something is left. */
+/** How clean a face is, before and after, and where something is left. Shares are of the cells that speak. */
 export interface HowClean {
   before: number;
   after: number;
-  /** What is left, as a picture of the face: clear where it is clean. */
-  mapUrl: string;
+  /** Soil before and what is left, as pictures of the face on its own plane; gaps, edges and print are dark. */
+  beforeUrl: string;
+  afterUrl: string;
   /** The photograph after, to lay the map beside. */
   photoId: string;
   size: { width: number; height: number };
   /** What is left, spot by spot, each with its place on the photograph. */
-  spots: { pin: Share; words: string }[];
+  spots: { pin: Share; share: number; words: string }[];
 }
 
-async function cellsOf({ photoId, spec }: Measurement): Promise<{ face: FaceCells; size: HowClean['size'] }> {
-  const photo = await findPhoto(photoId);
-  const outline = spec.regions.find(({ id }) => id === PIECE_REGION)?.polygon;
-  if (!photo || !outline) throw new Refusal('pieceId', 'A photograph of this piece is not here any more. Measure it again.');
-  const picture = await decodePicture(await readOriginal(photo));
-  return { face: faceCells(picture, outline), size: { width: picture.width, height: picture.height } };
-}
+const COLUMNS = 360;
+const SQUARE = [
+  [0, 0],
+  [1, 0],
+  [1, 1],
+  [0, 1],
+] as const;
 
-/** Cells in the hazard's colour, the stronger the darker the soil. */
-async function mapPicture({ columns, rows }: FaceCells, depth: Float32Array): Promise<string> {
-  const pixels = new Uint8Array(4 * depth.length);
-  depth.forEach((share, cell) => pixels.set(share > 0 ? [168, 51, 11, 90 + Math.round(165 * share)] : [120, 130, 120, 40], 4 * cell));
-  const png = await sharp(pixels, { raw: { width: columns, height: rows, channels: 4 } })
-    .png()
-    .toBuffer();
-  return `data:image/png;base64,${png.toString('base64')}`;
-}
+/** Clean plastic pale, soil from amber to dark, and what says nothing grey. */
+const mapUrl = (face: SoiledFace): Promise<string> =>
+  cellsUrl(face, (cell) => {
+    const depth = face.depth[cell]!;
+    if (Number.isNaN(depth)) return [122, 122, 116];
+    return depth === 0 ? [236, 233, 222] : [214 - 90 * depth, 122 - 92 * depth, 40 - 30 * depth];
+  });
 
 /**
  * Compares the first and the newest measurement of a piece at the wash.
@@ -51,22 +49,26 @@ export async function howClean(pieceId: string): Promise<HowClean> {
       'pieceId',
       'Two measurements at the wash are needed: one before, one after, of the same face. Measure the piece, wash it, and measure again.',
     );
-  const [before, after] = [await cellsOf(first), await cellsOf(last)];
-  if (!sameFace(before.face, after.face))
+  const then = await measuredFace(first, COLUMNS);
+  const now = await measuredFace(last, COLUMNS, then.shape);
+  if (!canBeSameFace(then, now))
     throw new Refusal(
       'pieceId',
-      'Before and after do not show the same face: their outlines differ. Measure the same face again, outlined in the same way.',
+      'Before and after do not show the same face: their outlines differ, or what is on them lies elsewhere. Measure the same face again, outlined to its corners.',
     );
-  const left = soiledShare(after.face);
+  const { before, after } = soiledBetween(then.plane, now.plane);
+  const { width, height } = now.picture;
+  const onPhoto = homographyThrough(SQUARE, now.corners);
   return {
-    before: soiledShare(before.face).share,
-    after: left.share,
-    mapUrl: await mapPicture(after.face, left.depth),
+    before: before.share,
+    after: after.share,
+    beforeUrl: await mapUrl(before),
+    afterUrl: await mapUrl(after),
     photoId: last.photoId,
-    size: after.size,
-    spots: leftSpots(after.face, left.depth).map(({ share, middle: [x, y], where }) => ({
-      pin: { x: x / after.size.width, y: y / after.size.height },
-      words: `left over ${where}, ${(100 * share).toFixed(1)} % of the face`,
-    })),
+    size: { width, height },
+    spots: leftSpots(after).map(({ share, across, down, where }) => {
+      const [x, y] = project(onPhoto, [across, down]);
+      return { share, pin: { x: x / width, y: y / height }, words: `left over ${where}, ${(100 * share).toFixed(1)} % of the face` };
+    }),
   };
 }

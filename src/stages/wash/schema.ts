@@ -71,6 +71,12 @@ export const tubSchema = Joi.object<{ name: string; lengthMm: number; widthMm: n
 
 export const pieceSchema = Joi.object<{ pieceId: string }>({ pieceId: id });
 
+/** Spots that are left, without those, by their place in the list, that are no soil. */
+export const leftSchema = Joi.object<{ pieceId: string; not: number[] }>({
+  pieceId: id,
+  not: Joi.array().items(Joi.number().integer().min(0)).max(20).default([]),
+});
+
 export const roomSchema = Joi.object<{ timerId: string; temperatureC: number; humidityPercent: number; air: 'still' | 'moving' }>({
   timerId: id,
   temperatureC: Joi.number().min(-5).max(50).required().label('Room'),

@@ -123,14 +123,15 @@ describe('how clean, measured', () => {
     [20, 160],
   ];
 
-  /** A pale face with a dark band over a share of it, and a grey card beside. */
+  /** A pale face with a dark band, fading out at its side, over a share of it. */
   function face(soiled: number, yellow = 0): Picture {
     const data = new Uint8ClampedArray(4 * WIDTH * HEIGHT);
     for (let y = 0; y < HEIGHT; y++)
       for (let x = 0; x < WIDTH; x++) {
-        const dark = x >= 20 && x < 20 + 200 * soiled && y >= 20 && y < 160;
-        const [r, g, b] = dark ? [140, 128, 110] : [214, 206 - yellow * 0.4, 190 - yellow];
-        data.set([r!, g!, b!, 255], 4 * (y * WIDTH + x));
+        const inside = x >= 20 && x < 220 && y >= 20 && y < 160;
+        const dark = inside ? Math.min(1, Math.max(0, (20 + 200 * soiled + 12 - x) / 24)) : 1;
+        const pale = [214, 206 - yellow * 0.4, 190 - yellow] as const;
+        data.set([...[140, 128, 110].map((code, k) => code * dark + pale[k]! * (1 - dark)), 255], 4 * (y * WIDTH + x));
       }
     return { width: WIDTH, height: HEIGHT, data };
   }
@@ -151,11 +152,11 @@ describe('how clean, measured', () => {
     if (!found.ok) throw new Error(wrongs(found));
     expect(found.value.before).toBeCloseTo(0.3, 1);
     expect(found.value.after).toBeCloseTo(0.05, 1);
-    expect(found.value.mapUrl).toMatch(/^data:image\/png;base64,/);
+    expect(found.value.afterUrl).toMatch(/^data:image\/png;base64,/);
     expect(found.value.spots).toMatchObject([{ words: expect.stringMatching(/^left over .*, \d\.\d % of the face$/) as string }]);
-    expect(wrongs(await markWhatIsLeft(id))).toBe('');
+    expect(wrongs(await markWhatIsLeft({ pieceId: id }))).toBe('');
     expect((await washSpots(restorationId)).map(({ finding }) => finding.pin)).toEqual(found.value.spots.map(({ pin }) => pin));
-    expect(wrongs(await markWhatIsLeft(id))).toMatch(/marked already/);
+    expect(wrongs(await markWhatIsLeft({ pieceId: id }))).toMatch(/marked already/);
   });
 
   it('two different faces are told apart', async () => {

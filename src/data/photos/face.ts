@@ -1,0 +1,43 @@
+import sharp from 'sharp';
+import { faceOf, type Face } from '@/core/photo/face';
+import type { Picture } from '@/core/photo/picture';
+import type { Srgb } from '@/core/colour/types';
+import { Refusal } from '@/core/refusal';
+import { PIECE_REGION } from '../measurements';
+import type { Measurement } from '../rows';
+import { decodePicture } from './decode';
+import { findPhoto, readOriginal } from './store';
+
+/** A measured face, taken out of the photograph it was measured on. */
+export interface MeasuredFace extends Face {
+  picture: Picture;
+}
+
+/**
+ * Takes the face of a measurement out of its photograph.
+ *
+ * @param shape width to height of the first picture of the same face
+ * @throws Refusal where the photograph or the outline is gone
+ */
+export async function measuredFace({ photoId, spec }: Measurement, columns: number, shape?: number): Promise<MeasuredFace> {
+  const photo = await findPhoto(photoId);
+  if (!photo) throw new Refusal('pieceId', 'A photograph of this piece is not here any more. Measure it again.');
+  const picture = await decodePicture(await readOriginal(photo));
+  return { ...faceOf(picture, spec, PIECE_REGION, columns, shape), picture };
+}
+
+/** Cells drawn as a picture, one pixel each, for a page to show; clear where `colour` gives none. */
+export async function cellsUrl(
+  { columns, rows }: { columns: number; rows: number },
+  colour: (cell: number) => readonly [...Srgb, number] | Srgb | null,
+): Promise<string> {
+  const pixels = new Uint8Array(4 * columns * rows);
+  for (let cell = 0; cell < columns * rows; cell++) {
+    const found = colour(cell);
+    if (found) pixels.set([...found.slice(0, 3).map(Math.round), found[3] ?? 255], 4 * cell);
+  }
+  const png = await sharp(pixels, { raw: { width: columns, height: rows, channels: 4 } })
+    .png()
+    .toBuffer();
+  return `data:image/png;base64,${png.toString('base64')}`;
+}
