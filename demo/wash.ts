@@ -12,7 +12,7 @@ import { addTub } from '@/data/cleaning';
 import { endPass, nameSoil, startPass } from '@/data/wash';
 import { homeComputer } from '@/simulators/camera/machines';
 import { LIGHTS } from '@/simulators/camera/shot';
-import type { Soiling } from '@/simulators/camera/soil';
+import type { Soiling } from '@/simulators/camera/scene';
 import { measured, photograph } from './photographs';
 
 type Found = Pick<Finding, 'kind' | 'severity' | 'words'> & { soil: SoilId; visible?: Visible };

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { homeComputer, desktopFront } from '@/simulators/camera/machines';
 import { LIGHTS, PLAIN_SHOT, takePhotograph, type Shot } from '@/simulators/camera/shot';
-import { trueSoiledShare, type Soiling } from '@/simulators/camera/soil';
+import type { Soiling } from '@/simulators/camera/scene';
+import { trueSoiledShare } from '@/simulators/camera/soil';
 import { labToLinear } from '../colour/lab';
 import { DARKER_PER_B } from '../colour/plasticScale';
 import type { Lab } from '../colour/types';

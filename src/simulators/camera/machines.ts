@@ -1,8 +1,7 @@
 import { srgbToLab } from '@/core/colour/lab';
 import type { Lab, Srgb } from '@/core/colour/types';
 import type { Rect } from '@/core/photo/picture';
-import type { CardChip, Plate, Scene, Yellowing } from './scene';
-import type { Soiling } from './soil';
+import type { CardChip, Plate, Scene, Soiling, Yellowing } from './scene';
 
 /** Colours that the drawn machines are made of. */
 const BONE: Lab = [87, -0.6, 5];

@@ -1,7 +1,6 @@
 import type { Lab, Srgb } from '@/core/colour/types';
 import type { Rect } from '@/core/photo/picture';
 import { smoothField } from './random';
-import type { Soiling } from './soil';
 
 /** How a piece has yellowed: b* added over its clean colour, varying over its face. Lengths in mm. */
 export interface Yellowing {
@@ -41,6 +40,15 @@ interface SceneRegion {
 export interface CardChip {
   box: Rect;
   srgb: Srgb;
+}
+
+/** A spot of soil with an uneven outline, mm. */
+export interface Soiling {
+  at: readonly [number, number];
+  radiusMm: number;
+  /** Share of the light that it takes in its middle. */
+  loss: number;
+  seed: number;
 }
 
 /** A bench with one machine on it, seen from straight above. */

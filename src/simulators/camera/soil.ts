@@ -1,14 +1,5 @@
 import { smoothField } from './random';
-import { distanceTo, type Scene } from './scene';
-
-/** A spot of soil with an uneven outline, mm. */
-export interface Soiling {
-  at: readonly [number, number];
-  radiusMm: number;
-  /** Share of the light that it takes in its middle. */
-  loss: number;
-  seed: number;
-}
+import { distanceTo, type Scene, type Soiling } from './scene';
 
 /** Light that soil takes at a place, 0 to 1; its edge is soft over a third of its radius. */
 export function soilLoss(soil: readonly Soiling[]): (x: number, y: number) => number {

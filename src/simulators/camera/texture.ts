@@ -1,8 +1,8 @@
 import { labToLinear } from '@/core/colour/lab';
 import type { Lab } from '@/core/colour/types';
 import { seededRandom, smoothField } from './random';
-import { agedLab, distanceTo, yellowField, type Plate, type Scene } from './scene';
-import { soilLoss, type Soiling } from './soil';
+import { agedLab, distanceTo, yellowField, type Plate, type Scene, type Soiling } from './scene';
+import { soilLoss } from './soil';
 
 /** The scene from straight above as linear reflectance, three numbers a pixel. */
 export interface Texture {

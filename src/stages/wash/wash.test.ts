@@ -157,7 +157,7 @@ describe('how clean, measured', () => {
     expect(wrongs(await markWhatIsLeft({ pieceId: id }))).toBe('');
     expect((await washSpots(restorationId)).map(({ finding }) => finding.pin)).toEqual(found.value.spots.map(({ pin }) => pin));
     expect(wrongs(await markWhatIsLeft({ pieceId: id }))).toMatch(/marked already/);
-  });
+  }, 30_000);
 
   it('two different faces are told apart', async () => {
     const { id, restorationId } = await trialPiece();
