@@ -1,15 +1,19 @@
 import sharp from 'sharp';
 import { refineCorners, type Corners } from '@/core/photo/corners';
+import type { Correction } from '@/core/photo/correction';
 import { correctionOf, measurePicture } from '@/core/photo/measure';
 import type { Point } from '@/core/photo/picture';
 import type { LinearRgb } from '@/core/colour/types';
 import { changeBetween, onPlane, regionLight, shapeOf } from '@/core/photo/plane';
+import { correctionAsFirst, type Shown } from '@/core/photo/relight';
 import { decodePicture } from '@/data/photos/decode';
 import { desktopFront, handheld, homeComputer } from '@/simulators/camera/machines';
 import { toJpeg } from '@/simulators/camera/jpeg';
 import { seededRandom } from '@/simulators/camera/random';
 import type { Scene } from '@/simulators/camera/scene';
 import { LIGHTS, PLAIN_SHOT, takePhotograph, type Shot } from '@/simulators/camera/shot';
+
+type Seen = Shown & { correction: Correction };
 
 const FACES = 24;
 const HAND_PX = 14;
@@ -75,12 +79,14 @@ export async function registration(): Promise<void> {
         hand.push((Math.hypot(byHand[k]![0] - x, byHand[k]![1] - y) * WIDTH_PX) / seen.width);
       });
     const shape = shapeOf(first.found);
-    const [a, b] = [first, later].map(({ seen, spec, found }) => onPlane(seen, found, correctionOf(seen, spec).correction, COLUMNS, shape)) as [
-      ReturnType<typeof onPlane>,
-      ReturnType<typeof onPlane>,
+    const [one, two] = [first, later].map(({ seen, spec }) => ({ picture: seen, spec, correction: correctionOf(seen, spec).correction })) as [
+      Seen,
+      Seen,
     ];
-    const [shown, again] = [first, later].map(({ seen, spec }) =>
-      regionLight(seen, spec.regions.find(({ id }) => id === 'hidden')!.polygon, correctionOf(seen, spec).correction),
+    const lights = [one.correction, correctionAsFirst(one, two, 'hidden')] as const;
+    const [a, b] = [onPlane(one.picture, first.found, lights[0], COLUMNS, shape), onPlane(two.picture, later.found, lights[1], COLUMNS, shape)];
+    const [shown, again] = [one, two].map(({ picture, spec }, k) =>
+      regionLight(picture, spec.regions.find(({ id }) => id === 'hidden')!.polygon, lights[k]!),
     ) as [LinearRgb, LinearRgb];
     const change = [...changeBetween(a, b, { first: shown, later: again }).deltaE].filter((value) => !Number.isNaN(value));
     kept.push(change.length / (a.columns * a.rows));

@@ -13,7 +13,7 @@ import { getWorkshop } from './workshop';
 const MINUTE_MS = 60_000;
 
 export const treatmentsOf = (restorationId: string): Promise<Treatment[]> => findRows('treatments', { restorationId }, [['plannedAt', 'ASC']]);
-export const treatmentsBySchool = (school: Treatment['school']): Promise<Treatment[]> => findRows('treatments', { school });
+export const allTreatments = (): Promise<Treatment[]> => findRows('treatments', {});
 export const sessionsOf = (restorationId: string): Promise<Session[]> => findRows('sessions', { restorationId }, [['startedAt', 'ASC']]);
 
 export type StartExposure = Pick<Treatment, 'pieceId' | 'school' | 'stockId' | 'stockPercentWW' | 'targetPercentWW' | 'amountMl' | 'toleranceB'> &

@@ -131,7 +131,7 @@ describe('in photographs of a machine with its keyboard, in two lights and from 
     const [dirty, washed] = [made(soil), made(soil.slice(0, 2))];
     const [a, b] = [takePhotograph(dirty, shot(seed, random)), takePhotograph(washed, shot(seed + 1, random))];
     const then = faceOf(a.picture, a.spec, 'face', 360);
-    const now = faceOf(b.picture, b.spec, 'face', 360, then.shape);
+    const now = faceOf(b.picture, b.spec, 'face', 360, { shape: then.shape });
     expect(canBeSameFace(then, now)).toBe(true);
     const { before, after } = soiledBetween(then.plane, now.plane);
     expect(Math.abs(before.share - trueSoiledShare(dirty, 'face'))).toBeLessThan(0.02);
@@ -145,6 +145,6 @@ describe('in photographs of a machine with its keyboard, in two lights and from 
       takePhotograph(desktopFront({ amount: 9 }), shot(2, random)),
     ];
     const then = faceOf(a.picture, a.spec, 'face', 240);
-    expect(canBeSameFace(then, faceOf(b.picture, b.spec, 'fascia', 240, then.shape))).toBe(false);
+    expect(canBeSameFace(then, faceOf(b.picture, b.spec, 'fascia', 240, { shape: then.shape }))).toBe(false);
   });
 });

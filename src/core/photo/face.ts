@@ -18,20 +18,26 @@ export interface Face {
   shape: number;
 }
 
+/** How a later face is laid on an earlier one: cell on cell by its shape, and in the same light. */
+interface AsEarlier {
+  shape?: number;
+  correctionOf?: (own: Correction) => Correction;
+}
+
 /**
  * A measured region as a face on its own plane: its corners moved onto its edges, perspective and the light's colour
  * undone.
  *
  * @param columns cells across
- * @param shape of the first picture of the face, so that both lie cell on cell
  * @throws Refusal where the measurement has no such region, or its corners are crossed or nearly in a line
  */
-export function faceOf(picture: Picture, spec: MeasureSpec, regionId: string, columns: number, shape?: number): Face {
+export function faceOf(picture: Picture, spec: MeasureSpec, regionId: string, columns: number, as: AsEarlier = {}): Face {
   const outline = spec.regions.find(({ id }) => id === regionId)?.polygon;
   if (!outline) throw new Refusal('pieceId', 'A measurement of this piece has no outline. Measure it again.');
   const corners = refineCorners(picture, fourCorners(outline), REACH * picture.width);
-  const { correction } = correctionOf(picture, spec);
-  const own = shape ?? shapeOf(corners);
+  const measured = correctionOf(picture, spec).correction;
+  const correction = as.correctionOf?.(measured) ?? measured;
+  const own = as.shape ?? shapeOf(corners);
   return { plane: onPlane(picture, corners, correction, columns, own), corners, correction, shape: own };
 }
 

@@ -1,5 +1,6 @@
 import sharp from 'sharp';
 import { faceOf, type Face } from '@/core/photo/face';
+import type { Correction } from '@/core/photo/correction';
 import type { Picture } from '@/core/photo/picture';
 import type { Srgb } from '@/core/colour/types';
 import { Refusal } from '@/core/refusal';
@@ -13,17 +14,24 @@ export interface MeasuredFace extends Face {
   picture: Picture;
 }
 
+/** How a later face is laid on an earlier one. */
+interface AsEarlier {
+  /** Width to height of the first picture of the same face. */
+  shape?: number;
+  /** What undoes the light, from the picture and its own correction. */
+  correctionOf?: (picture: Picture, own: Correction) => Correction;
+}
+
 /**
  * Takes the face of a measurement out of its photograph.
  *
- * @param shape width to height of the first picture of the same face
  * @throws Refusal where the photograph or the outline is gone
  */
-export async function measuredFace({ photoId, spec }: Measurement, columns: number, shape?: number): Promise<MeasuredFace> {
+export async function measuredFace({ photoId, spec }: Measurement, columns: number, as: AsEarlier = {}): Promise<MeasuredFace> {
   const photo = await findPhoto(photoId);
   if (!photo) throw new Refusal('pieceId', 'A photograph of this piece is not here any more. Measure it again.');
   const picture = await decodePicture(await readOriginal(photo));
-  return { ...faceOf(picture, spec, PIECE_REGION, columns, shape), picture };
+  return { ...faceOf(picture, spec, PIECE_REGION, columns, { ...as, correctionOf: (own) => as.correctionOf?.(picture, own) ?? own }), picture };
 }
 
 /** Cells drawn as a picture, one pixel each, for a page to show; clear where `colour` gives none. */

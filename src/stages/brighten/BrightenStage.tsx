@@ -21,7 +21,7 @@ import { EmptyPlace, Part } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
 import { LaterExposureForm } from './LaterExposureForm';
 import { LaterChangePart, LaterPredictPart, LaterRehearsePart, LaterTurnPart } from './laterParts';
-import { pooledFor } from './pooled';
+import { pastPieces, pooledFrom, type Past } from './pooled';
 import { turnsOf } from './turnsOf';
 import { waysFor } from './ways';
 import { WaysPart } from './WaysPart';
@@ -31,11 +31,11 @@ import { RunningExposure } from './RunningExposure';
 import { AdviceBox, SessionTable } from './SessionHistory';
 
 /** Yellow left, forecast and advice of a piece, from its measurements and sessions. */
-async function judgePiece(piece: Piece, history: PieceHistory) {
+function judgePiece(piece: Piece, history: PieceHistory, past: readonly Past[]) {
   const treatment = history.treatments.filter(({ endedAt }) => endedAt === null).pop() ?? null;
   const school = SCHOOL[treatment?.school ?? 'cream-film-sun'];
   const yellow = yellowOf(piece, history, school);
-  const pooled = await pooledFor(school, piece);
+  const pooled = pooledFrom(past, school, piece.plastic);
   const forecast =
     yellow &&
     exposureForecast({
@@ -76,10 +76,11 @@ export async function BrightenStage({ restorationId, pieceId, way, sky }: Props)
   const piece = pieces[chosenIndex]!;
   const history = histories[chosenIndex]!;
   const { timeZone } = workshop;
-  const { treatment, school, forecast, latest, advice, pooled } = await judgePiece(piece, history);
+  const past = await pastPieces(piece);
+  const { treatment, school, forecast, latest, advice, pooled } = judgePiece(piece, history, past);
   const here = `/restorations/${restorationId}/brighten?piece=${piece.id}`;
   const chosen = SCHOOLS.find((id) => id === way) ?? null;
-  const ways = history.running ? null : await waysFor(piece, history, sky);
+  const ways = history.running ? null : await waysFor(piece, history, past, sky);
   const ended = history.sessions.filter(({ endedAt }) => endedAt !== null);
   const needsMeasuring = ended.some(({ measurementId }) => measurementId === null);
   const first = history.measurements[0];

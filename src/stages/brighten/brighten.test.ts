@@ -186,11 +186,11 @@ describe('choosing the way', () => {
 
   it('asks for the size first, then compares all eight with what the stores hold', async () => {
     const unsized = await trialPiece();
-    expect(await waysFor(unsized, await historyOf(unsized), sky)).toBeNull();
+    expect(await waysFor(unsized, await historyOf(unsized), [], sky)).toBeNull();
     const piece = await trialPiece({ lengthMm: 300, widthMm: 200, heightMm: 50, labels: 'serial', surfaces: ['legend-printed'] });
     await measure(piece, 24, new Date());
     const known = (await findPiece(piece.id))!;
-    const view = (await waysFor(known, await historyOf(known), sky))!;
+    const view = (await waysFor(known, await historyOf(known), [], sky))!;
     expect(view.ways).toHaveLength(8);
     const vapour = view.ways.find(({ school }) => school === 'vapour')!;
     expect(vapour.costMinor).toBeGreaterThan(0);

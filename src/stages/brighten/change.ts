@@ -1,6 +1,7 @@
 import { canBeSameFace } from '@/core/photo/face';
 import { heatColour } from '@/core/photo/heatMap';
 import { changeBetween, regionLight } from '@/core/photo/plane';
+import { correctionAsFirst } from '@/core/photo/relight';
 import type { LinearRgb } from '@/core/colour/types';
 import { Refusal } from '@/core/refusal';
 import { HIDDEN_REGION, measurementsOfPiece } from '@/data/measurements';
@@ -43,7 +44,15 @@ export async function whatChanged(pieceId: string): Promise<FaceChange> {
   if (!first || !later || first === later)
     throw new Refusal('pieceId', 'Two measurements with a card are needed. Measure the piece, expose it, and measure the same face again.');
   const before = await measuredFace(first, COLUMNS);
-  const after = await measuredFace(later, COLUMNS, before.shape);
+  const after = await measuredFace(later, COLUMNS, {
+    shape: before.shape,
+    correctionOf: (picture, own) =>
+      correctionAsFirst(
+        { picture: before.picture, spec: first.spec, correction: before.correction },
+        { picture, spec: later.spec, correction: own },
+        HIDDEN_REGION,
+      ),
+  });
   if (!canBeSameFace(before, after))
     throw new Refusal(
       'pieceId',

@@ -1,30 +1,41 @@
 import { guessOf } from '@/core/exposure/compare';
 import { pooledPrior, type Pooled } from '@/core/exposure/pooling';
-import { SCHOOL, type School } from '@/core/exposure/schools';
+import type { School } from '@/core/exposure/schools';
 import { findPiece } from '@/data/pieces';
 import type { Piece } from '@/data/rows';
-import { treatmentsBySchool } from '@/data/treatments';
-import { historyOf, yellowOf } from './history';
+import { allTreatments } from '@/data/treatments';
+import { historyOf, yellowOf, type PieceHistory } from './history';
 
 /** So many past pieces of the same plastic speak for themselves; with fewer all plastics count. */
 const ENOUGH = 3;
 
-/** What the workshop's past pieces say of the rate of a way, this piece left out. */
-export async function pooledFor(school: School, piece: Piece): Promise<Pooled & { samePlastic: boolean }> {
-  const others = new Set((await treatmentsBySchool(school.id)).map(({ pieceId }) => pieceId));
-  others.delete(piece.id);
-  const past = await Promise.all(
-    [...others].map(async (id) => {
-      const other = (await findPiece(id))!;
-      const history = await historyOf(other);
-      // A piece that went several ways does not say which of them did it.
-      const oneWay = history.treatments.every((treatment) => SCHOOL[treatment.school].id === school.id);
-      const yellow = oneWay ? yellowOf(other, history, school) : null;
-      return yellow && yellow.sessions.some(({ measuredB }) => measuredB !== null) ? { plastic: other.plastic, yellow } : null;
+/** A past piece with all that was done to it. */
+export interface Past {
+  piece: Piece;
+  history: PieceHistory;
+}
+
+/** All pieces of the workshop that had a treatment, this one left out; read once for all ways. */
+export async function pastPieces(but: Piece): Promise<Past[]> {
+  const ids = new Set((await allTreatments()).map(({ pieceId }) => pieceId));
+  ids.delete(but.id);
+  return Promise.all(
+    [...ids].map(async (id) => {
+      const piece = (await findPiece(id))!;
+      return { piece, history: await historyOf(piece) };
     }),
   );
-  const known = past.flatMap((found) => found ?? []);
-  const same = known.filter(({ plastic }) => plastic === piece.plastic);
+}
+
+/** What past pieces say of the rate of a way: those of the same plastic where there are enough. */
+export function pooledFrom(past: readonly Past[], school: School, plastic: string): Pooled & { samePlastic: boolean } {
+  const known = past.flatMap(({ piece, history }) => {
+    // A piece that went several ways does not say which of them did it.
+    const oneWay = history.treatments.every((treatment) => treatment.school === school.id);
+    const yellow = oneWay ? yellowOf(piece, history, school) : null;
+    return yellow && yellow.sessions.some(({ measuredB }) => measuredB !== null) ? [{ plastic: piece.plastic, yellow }] : [];
+  });
+  const same = known.filter((one) => one.plastic === plastic);
   const samePlastic = same.length >= ENOUGH;
   return {
     ...pooledPrior(
@@ -34,3 +45,7 @@ export async function pooledFor(school: School, piece: Piece): Promise<Pooled & 
     samePlastic,
   };
 }
+
+/** What the workshop's past pieces say of the rate of one way, this piece left out. */
+export const pooledFor = async (school: School, piece: Piece): Promise<Pooled & { samePlastic: boolean }> =>
+  pooledFrom(await pastPieces(piece), school, piece.plastic);

@@ -11,7 +11,7 @@ import type { Piece, StockItem } from '@/data/rows';
 import { listStock } from '@/data/stock';
 import { getWorkshop, listObstacles } from '@/data/workshop';
 import { yellowOf, type PieceHistory } from './history';
-import { pooledFor } from './pooled';
+import { pooledFrom, type Past } from './pooled';
 
 /** Days ahead that are looked at. */
 const DAYS = 14;
@@ -37,7 +37,13 @@ function ownStock({ kind, strengthValue, strengthUnit, sizeMl, priceMinor }: Sto
 }
 
 /** All ways for a piece in the coming days; `null` as long as its size is not known. */
-export async function waysFor(piece: Piece, history: PieceHistory, sky: SkySource, now = new Date()): Promise<WaysView | null> {
+export async function waysFor(
+  piece: Piece,
+  history: PieceHistory,
+  past: readonly Past[],
+  sky: SkySource,
+  now = new Date(),
+): Promise<WaysView | null> {
   const { lengthMm, widthMm, heightMm, labels, metalInside } = piece;
   if (lengthMm === null || widthMm === null || heightMm === null) return null;
   const [workshop, obstacles, stock, restoration, findings] = await Promise.all([
@@ -47,7 +53,7 @@ export async function waysFor(piece: Piece, history: PieceHistory, sky: SkySourc
     findRestoration(piece.restorationId),
     findingsOf(piece.restorationId),
   ]);
-  const pooled = new Map(await Promise.all(SCHOOLS.map(async (id) => [id, await pooledFor(SCHOOL[id], piece)] as const)));
+  const pooled = new Map(SCHOOLS.map((id) => [id, pooledFrom(past, SCHOOL[id], piece.plastic)] as const));
   const { latitude, longitude, altitudeM, timeZone, dayFromH, dayToH, lampMwPerCm2 } = workshop;
   const place = latitude === null || longitude === null ? null : { latitude, longitude, altitudeM };
   const clouds = place ? await sky(place, now, 24 * DAYS) : [];
