@@ -6,13 +6,25 @@ export interface Advice {
   why: string;
 }
 
-/**
- * Go on or stop after a measurement, and why. The last word stays with the person.
- *
- * @param verdict of the newest measurement, `null` before the first
- * @param usualSessionDose what one session at this place and season gives
- */
-export function adviseAfter(verdict: Verdict | null, deltaB: number | null, forecast: Forecast | null, usualSessionDose: number): Advice {
+/** What the advice rests on. */
+export interface Advised {
+  /** Of the newest measurement; `null` before the first. */
+  verdict: Verdict | null;
+  deltaB: number | null;
+  /** 5th to 95th percentile of Δb* over the face. */
+  evenness: number;
+  forecast: Forecast | null;
+  /** What one session at this place and season gives, and what it asks of the person. */
+  session: { dose: number; handsMin: number; waitingH: number };
+}
+
+/** Less b* than this is not seen, even side by side. */
+const SEEN_B = 1;
+/** Palest parts so far below the hidden patch are on their way past it. */
+const PALEST_B = -1.5;
+
+/** Go on or stop after a measurement, and why. The last word stays with the person. */
+export function adviseAfter({ verdict, deltaB, evenness, forecast, session }: Advised): Advice {
   if (verdict === null || deltaB === null)
     return {
       what: 'measure first',
@@ -32,12 +44,24 @@ export function adviseAfter(verdict: Verdict | null, deltaB: number | null, fore
       what: 'stop',
       why: `The yellow is gone (${distance}); the difference that is left is not yellow. Light and peroxide do not mend that.`,
     };
-  if (forecast && usualSessionDose > 0) {
-    const sessions = (dose: number) => Math.max(1, Math.ceil(dose / usualSessionDose));
+  const palest = deltaB - evenness / 2;
+  if (palest < PALEST_B)
+    return {
+      what: 'even it out',
+      why: `On the whole it is ${distance}, but its palest parts are ${Math.abs(palest).toFixed(1)} below it already: the same again would take them past it. Shade those and give the yellow parts a short session, or stop here.`,
+    };
+  if (forecast && session.dose > 0) {
+    const gain = (rate: number) => deltaB * (1 - Math.exp(-rate * session.dose));
+    if (gain(forecast.rate.high) < SEEN_B)
+      return {
+        what: 'stop',
+        why: `It is ${distance}, and another session like the ones before would take about ${gain(forecast.rate.median).toFixed(1)} of b*, at most ${gain(forecast.rate.high).toFixed(1)}: less than can be seen side by side, for ${session.handsMin} min of hands and ${session.waitingH.toFixed(1)} h of waiting.`,
+      };
+    const sessions = (dose: number) => Math.max(1, Math.ceil(dose / session.dose));
     const [few, many] = [sessions(forecast.doseToGo.low), sessions(forecast.doseToGo.high)];
     return {
       what: 'go on',
-      why: `It is ${distance}. About ${few === many ? few : `${few} to ${many}`} more ${many === 1 ? 'session' : 'sessions'} like the one planned.`,
+      why: `It is ${distance}. About ${few === many ? few : `${few} to ${many}`} more ${many === 1 ? 'session' : 'sessions'} like the ones before; the next should take about ${gain(forecast.rate.median).toFixed(1)} of it.`,
     };
   }
   return { what: 'go on', why: `It is ${distance}: there is yellow left to take away.` };

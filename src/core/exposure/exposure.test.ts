@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { Refusal } from '../refusal';
 import { seededNormal } from './seededNormal.testing';
-import { adviseAfter } from './advice';
+import { adviseAfter, type Advised } from './advice';
 import { sessionDose, warmthFactor } from './dose';
-import { exposureForecast, ratePosterior, yellowAfter, type ForecastInput } from './forecast';
+import { exposureForecast, fadeCurve, ratePosterior, yellowAfter, type ForecastInput } from './forecast';
 import { planExposure, type PlanInput } from './plan';
 import { priorOf, SCHOOL, SCHOOLS } from './schools';
 
@@ -159,6 +159,7 @@ describe('plan', () => {
 
 describe('advice', () => {
   const forecast = exposureForecast({ ...base, sessions: [{ dose: 8, measuredB: 19 }] });
+  const asked: Advised = { verdict: 'to go', deltaB: 11, evenness: 2, forecast, session: { dose: 8, handsMin: 30, waitingH: 3 } };
   it.each([
     [null, null, 'measure first'],
     ['to go', 11, 'go on'],
@@ -167,12 +168,54 @@ describe('advice', () => {
     ['past it', -3, 'stop'],
     ['uneven', 1, 'even it out'],
   ] as const)('%s at %s is “%s”', (verdict, deltaB, what) => {
-    const advice = adviseAfter(verdict, deltaB, forecast, 8);
+    const advice = adviseAfter({ ...asked, verdict, deltaB });
     expect(advice.what).toBe(what);
     expect(advice.why).toMatch(/\.$/);
   });
 
-  it('says how many sessions are left', () => {
-    expect(adviseAfter('to go', 11, forecast, 8).why).toMatch(/About \d.* more sessions/);
+  it('says how many sessions are left, and what the next should take', () => {
+    expect(adviseAfter(asked).why).toMatch(/About \d.* more sessions .*; the next should take about \d/);
+  });
+
+  it('stops where the next session brings less than can be seen, and says what it would have asked', () => {
+    const slow = exposureForecast({ ...base, prior: { medianRate: 0.002, logSd: 0.1 }, sessions: [{ dose: 40, measuredB: 28 }] });
+    const advice = adviseAfter({ ...asked, deltaB: 6, forecast: slow });
+    expect(advice.what).toBe('stop');
+    expect(advice.why).toContain('less than can be seen side by side, for 30 min of hands and 3.0 h of waiting');
+  });
+
+  it('does not go on where the palest parts would go past the patch', () => {
+    expect(adviseAfter({ ...asked, deltaB: 3, evenness: 10 })).toMatchObject({
+      what: 'even it out',
+      why: expect.stringContaining('palest parts are 2.0 below it already') as string,
+    });
+  });
+});
+
+describe('measurements that contradict the fade', () => {
+  const ask = (...measured: number[]) => exposureForecast({ ...base, sessions: measured.map((measuredB) => ({ dose: 10, measuredB })) });
+
+  it('widen the band to what they disagree by', () => {
+    const [smooth, rough] = [ask(17.6, 12.2), ask(17.6, 20)];
+    expect(smooth.doubt).toBeNull();
+    expect(rough.doubt).toMatch(/The band is widened/);
+    const wide = ({ rate }: typeof smooth) => Math.log(rate.high / rate.low);
+    expect(wide(rough)).toBeGreaterThan(1.5 * wide(smooth));
+  });
+
+  it('a piece that comes to rest above its target is told so', () => {
+    expect(ask(17.6, 17.2).doubt).toMatch(/come to rest near b\* 17\.2, above the target of .* fresh solution once, then stop/);
+    expect(ask(17.6, 12.2).doubt).toBeNull();
+  });
+
+  it('the curve starts at the start, falls, and holds its middle inside its band', () => {
+    const input = { ...base, sessions: [{ dose: 10, measuredB: 18 }] };
+    const curve = fadeCurve(input, exposureForecast(input));
+    expect(curve[0]!.b).toEqual({ low: base.startB, median: base.startB, high: base.startB });
+    curve.forEach(({ b }, i) => {
+      expect(b.low).toBeLessThanOrEqual(b.median);
+      expect(b.median).toBeLessThanOrEqual(b.high);
+      if (i > 0) expect(b.median).toBeLessThan(curve[i - 1]!.b.median);
+    });
   });
 });

@@ -116,7 +116,8 @@ export function exposureForecast(input: ForecastInput): Forecast {
       'targetB',
       `The target b* ${targetB} is yellower than the start b* ${startB}; light and peroxide only take yellow away. Check which patch is the hidden one.`,
     );
-  const posterior = ratePosterior(input);
+  const doubt = doubtAbout(input, rateQuantile(ratePosterior(input), 0.5));
+  const posterior = ratePosterior(doubt ? { ...input, measurementSd: widened(input) } : input);
   const [slow, usual, quick] = [0.05, 0.5, 0.95].map((p) => rateQuantile(posterior, p)) as [number, number, number];
   const done = sessions.reduce((sum, { dose }) => sum + dose, 0);
   const needed = Math.max(0, Math.log((startB - targetB) / toleranceB));
@@ -127,21 +128,76 @@ export function exposureForecast(input: ForecastInput): Forecast {
     currentB: nowB(usual),
     currentBand: { low: nowB(quick), median: nowB(usual), high: nowB(slow) },
     doseToGo: { low: toGo(quick), median: toGo(usual), high: toGo(slow) },
-    doubt: doubtAbout(input, usual),
+    doubt: doubt && `${doubt} The band is widened to what the measurements disagree by.`,
   };
 }
 
-/** Says so when measurements contradict a steady fade, instead of pretending to a narrow band. */
-function doubtAbout({ startB, targetB, sessions, measurementSd }: ForecastInput, rate: number): string | null {
+/**
+ * The error of a measurement that makes the measurements agree with the fade: scaled by the root of chi-squared over
+ * their number (Birge 1932). Measurements that contradict the model make it less sure, not wrong with confidence.
+ */
+function widened(input: ForecastInput): number {
+  const { startB, targetB, sessions, measurementSd } = input;
+  const rate = rateQuantile(ratePosterior(input), 0.5);
   const doses = cumulativeDoses(sessions);
+  const misses = sessions.flatMap(({ measuredB }, s) =>
+    measuredB === null ? [] : [(measuredB - yellowAfter(startB, targetB, rate, doses[s]!)) / measurementSd],
+  );
+  return measurementSd * Math.max(1, Math.sqrt(misses.reduce((sum, miss) => sum + miss * miss, 0) / misses.length));
+}
+
+/** A place on the fade: dose so far, and where b* should be. */
+interface FadePoint {
+  dose: number;
+  b: Band;
+}
+
+/**
+ * The fade of a piece with its band, from its start to the dose that the target takes, for a chart.
+ *
+ * @param points along the curve
+ */
+export function fadeCurve(input: ForecastInput, { rate, doseToGo }: Forecast, points = 41): FadePoint[] {
+  const { startB, targetB, sessions } = input;
+  const done = sessions.reduce((sum, { dose }) => sum + dose, 0);
+  const end = Math.max(done * 1.1, done + Math.min(doseToGo.high, 1.6 * doseToGo.median), 1);
+  return Array.from({ length: points }, (_, i) => {
+    const dose = (end * i) / (points - 1);
+    const at = (k: number) => yellowAfter(startB, targetB, k, dose);
+    return { dose, b: { low: at(rate.high), median: at(rate.median), high: at(rate.low) } };
+  });
+}
+
+/** A session that took less than this share of what was to be expected has come to rest. */
+const AT_REST_SHARE = 0.3;
+
+/** Says so when measurements contradict a steady fade, instead of pretending to a narrow band. */
+function doubtAbout({ startB, targetB, toleranceB, sessions, measurementSd }: ForecastInput, rate: number): string | null {
+  const doses = cumulativeDoses(sessions);
+  let before = { b: startB, dose: 0 };
+  let rested: string | null = null;
   for (let s = 0; s < sessions.length; s++) {
     const measured = sessions[s]!.measuredB;
     if (measured === null) continue;
     if (measured > startB + 3 * measurementSd)
       return `After session ${s + 1} it measured yellower (b* ${measured.toFixed(1)}) than at the start (${startB.toFixed(1)}). Light and peroxide do not do that: check the light, the card and that it is the same face.`;
+    // What this session should have taken, had the ones before it been the whole story.
+    const pace = before.dose > 0 && before.b < startB ? Math.log((startB - targetB) / Math.max(0.1, before.b - targetB)) / before.dose : rate;
+    const wanted = (before.b - targetB) * (1 - Math.exp(-pace * (doses[s]! - before.dose)));
+    const took = before.b - measured;
+    const far = measured - targetB > toleranceB + 2 * measurementSd;
+    if (s > 0 && before.dose > 0 && far && wanted > 3 * measurementSd && took < AT_REST_SHARE * wanted)
+      rested = `The last session took ${Math.max(0, took).toFixed(1)} of b* where ${wanted.toFixed(1)} were to be expected: it seems to come to rest near b* ${measured.toFixed(1)}, above the target of ${targetB.toFixed(1)}. The hidden patch may be bluer than this plastic can come back to, or the solution is spent: try fresh solution once, then stop.`;
+    else rested = null;
+    before = { b: measured, dose: doses[s]! };
+  }
+  if (rested) return rested;
+  for (let s = 0; s < sessions.length; s++) {
+    const measured = sessions[s]!.measuredB;
+    if (measured === null) continue;
     const expected = yellowAfter(startB, targetB, rate, doses[s]!);
     if (Math.abs(measured - expected) > 4 * measurementSd)
-      return `Session ${s + 1} measured b* ${measured.toFixed(1)} where the fade so far leads to ${expected.toFixed(1)}. The forecast is less sure than its band shows.`;
+      return `Session ${s + 1} measured b* ${measured.toFixed(1)} where the fade so far leads to ${expected.toFixed(1)}.`;
   }
   return null;
 }

@@ -144,7 +144,7 @@ export function changeBetween(first: FacePlane, later: FacePlane, hidden?: { fir
 }
 
 /** Cells on every side over which the sensor's noise is averaged out. */
-const CALM_CELLS = 4;
+const CALM_CELLS = 3;
 
 /** Sums of each value and its neighbours within reach: along the rows, then down the columns. */
 function boxSums(values: Float64Array, columns: number, rows: number): Float64Array {

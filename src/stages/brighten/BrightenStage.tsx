@@ -1,15 +1,15 @@
 import { adviseAfter } from '@/core/exposure/advice';
 import { signed } from '@/core/colour/signed';
 import { doseUnit } from '@/core/exposure/dose';
-import { exposureForecast } from '@/core/exposure/forecast';
-import { priorOf, SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
+import { exposureForecast, fadeCurve, type Forecast, type ForecastInput } from '@/core/exposure/forecast';
+import { priorOf, SCHOOL, SCHOOLS, type School, type SchoolId } from '@/core/exposure/schools';
 import type { SkySource } from '@/core/exposure/sessions';
 import type { Turn } from '@/core/exposure/turnPlan';
 import { deltaE00 } from '@/core/colour/difference';
 import { showTime, toLocalField } from '@/core/runsheet/time';
 import { PIECE_REGION } from '@/data/measurements';
 import { piecesOf } from '@/data/pieces';
-import type { Piece } from '@/data/rows';
+import type { Piece, Session } from '@/data/rows';
 import { listStock } from '@/data/stock';
 import { runningTimers } from '@/data/timers';
 import { getWorkshop } from '@/data/workshop';
@@ -20,7 +20,8 @@ import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
 import { LaterExposureForm } from './LaterExposureForm';
-import { LaterChangePart, LaterPredictPart, LaterRehearsePart, LaterTurnPart } from './laterParts';
+import type { FadeView } from './FadePart';
+import { LaterChangePart, LaterFadePart, LaterPredictPart, LaterRehearsePart, LaterTurnPart } from './laterParts';
 import { pastPieces, pooledFrom, type Past } from './pooled';
 import { turnsOf } from './turnsOf';
 import { waysFor } from './ways';
@@ -36,17 +37,41 @@ function judgePiece(piece: Piece, history: PieceHistory, past: readonly Past[]) 
   const school = SCHOOL[treatment?.school ?? 'cream-film-sun'];
   const yellow = yellowOf(piece, history, school);
   const pooled = pooledFrom(past, school, piece.plastic);
-  const forecast =
-    yellow &&
-    exposureForecast({
-      ...yellow,
-      toleranceB: treatment?.toleranceB ?? 1.5,
-      prior: pooled.pieces > 0 ? pooled.prior : priorOf(school, treatment?.targetPercentWW ?? school.usualPercentWW),
-    });
+  const input = yellow && {
+    ...yellow,
+    toleranceB: treatment?.toleranceB ?? 1.5,
+    prior: pooled.pieces > 0 ? pooled.prior : priorOf(school, treatment?.targetPercentWW ?? school.usualPercentWW),
+  };
+  const forecast = input && exposureForecast(input);
   const latest = history.measurements[history.measurements.length - 1] ?? null;
-  const done = history.sessions.filter(({ dose }) => dose !== null);
-  const usual = done.length > 0 ? done.reduce((sum, { dose }) => sum + dose!, 0) / done.length : 0;
-  return { treatment, school, forecast, latest, pooled, advice: adviseAfter(latest?.verdict ?? null, latest?.deltaB ?? null, forecast, usual) };
+  const advice = adviseAfter({
+    verdict: latest?.verdict ?? null,
+    deltaB: latest?.deltaB ?? null,
+    evenness: latest?.result.regions.find(({ id }) => id === PIECE_REGION)?.evenness ?? 0,
+    forecast,
+    session: usualSession(history, school),
+  });
+  return { treatment, school, forecast, latest, pooled, advice, fade: input && forecast && fadeView(input, forecast, doseUnit(school)) };
+}
+
+/** What a session of this piece has given and asked so far, at the mean. */
+function usualSession({ sessions }: PieceHistory, { hands }: School): { dose: number; handsMin: number; waitingH: number } {
+  const done = sessions.filter(({ dose }) => dose !== null);
+  const mean = (of: (session: Session) => number) => (done.length === 0 ? 0 : done.reduce((sum, session) => sum + of(session), 0) / done.length);
+  return {
+    dose: mean(({ dose }) => dose!),
+    handsMin: Math.round(hands.setUpMin + mean(({ turns }) => turns.length) * hands.turnMin),
+    waitingH: mean(({ actualMin }) => actualMin!) / 60,
+  };
+}
+
+function fadeView(input: ForecastInput, forecast: Forecast, unit: string): FadeView {
+  let done = 0;
+  const measured = input.sessions.flatMap(({ dose, measuredB }) => {
+    done += dose;
+    return measuredB === null ? [] : [{ dose: done, b: measuredB }];
+  });
+  return { curve: fadeCurve(input, forecast), measured: [{ dose: 0, b: input.startB }, ...measured], targetB: input.targetB, unit };
 }
 
 interface Props {
@@ -77,7 +102,7 @@ export async function BrightenStage({ restorationId, pieceId, way, sky }: Props)
   const history = histories[chosenIndex]!;
   const { timeZone } = workshop;
   const past = await pastPieces(piece);
-  const { treatment, school, forecast, latest, advice, pooled } = judgePiece(piece, history, past);
+  const { treatment, school, forecast, latest, advice, pooled, fade } = judgePiece(piece, history, past);
   const here = `/restorations/${restorationId}/brighten?piece=${piece.id}`;
   const chosen = SCHOOLS.find((id) => id === way) ?? null;
   const ways = history.running ? null : await waysFor(piece, history, past, sky);
@@ -119,6 +144,7 @@ export async function BrightenStage({ restorationId, pieceId, way, sky }: Props)
                 from={`From ${ended.length} ${ended.length === 1 ? 'session' : 'sessions'} of this piece, and before them ${pooled.pieces > 0 ? `${pooled.pieces} past ${pooled.pieces === 1 ? 'piece' : 'pieces'} of this workshop` : 'the usual rate of this way'}.`}
               />
               {forecast.doubt && <p>{forecast.doubt}</p>}
+              {fade && <LaterFadePart {...fade} />}
             </Part>
           )}
           {forecast && <LaterPredictPart pieceId={piece.id} unit={doseUnit(school)} />}

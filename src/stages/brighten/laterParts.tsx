@@ -9,6 +9,8 @@ export const LaterTurnPart = dynamic(() => import('./TurnPart').then((part) => p
   loading: () => <Text role="status">Laying out the turns.</Text>,
 });
 
+export const LaterFadePart = dynamic(() => import('./FadePart').then((part) => part.FadePart), { ssr: false });
+
 export const LaterChangePart = dynamic(() => import('./ChangePart').then((part) => part.ChangePart), { ssr: false });
 
 export const LaterPredictPart = dynamic(() => import('./PredictPart').then((part) => part.PredictPart), { ssr: false });
