@@ -94,6 +94,7 @@ async function expose(
     lampMwPerCm2: 0,
     temperatureC: 27,
     cautions: [caution('peroxide-stings'), caution('sun-heat')],
+    checks: [],
     ...rest,
   };
   const session = await startExposure(start, from);

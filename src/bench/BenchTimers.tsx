@@ -51,7 +51,19 @@ export function BenchTimers({ timers }: { timers: readonly Timer[] }) {
               <Box gridRow={{ base: '1', md: 'auto' }} gridColumn={{ base: '1', md: 'auto' }}>
                 <Text fontWeight="650">{timer.label}</Text>
                 <Text color="soft">
-                  {kind === 'turn' ? (due ? 'Turn now: ' : 'Next turn: ') : due ? 'Time is up. ' : timer.atTheBell ? 'Then: ' : ''}
+                  {kind === 'turn'
+                    ? due
+                      ? 'Turn now: '
+                      : 'Next turn: '
+                    : kind === 'tend'
+                      ? due
+                        ? 'Now: '
+                        : 'Next: '
+                      : due
+                        ? 'Time is up. '
+                        : timer.atTheBell
+                          ? 'Then: '
+                          : ''}
                   {timer.atTheBell}
                 </Text>
               </Box>

@@ -9,6 +9,9 @@ import { ring } from './ring';
 import { bellOf } from './bell';
 import { placeOf } from './places';
 
+const DUE = { turn: 'Turn now: ', tend: 'Now: ', due: 'Time is up: ' } as const;
+const UNTIL = { turn: 'to the turn of ', tend: 'until ', due: 'left of ' } as const;
+
 /** Everything that runs, in one line under the head of every screen; it rings when something is due. */
 export function TimersBar({ timers }: { timers: readonly Timer[] }) {
   const now = useNow();
@@ -21,7 +24,8 @@ export function TimersBar({ timers }: { timers: readonly Timer[] }) {
       if (at > now || rung.current.has(once)) continue;
       rung.current.add(once);
       // What was due long before this page opened does not ring; it shows.
-      if (now - at < 120_000) ring(kind === 'turn' ? `Turn: ${timer.label}` : `Time is up: ${timer.label}`, timer.atTheBell);
+      if (now - at < 120_000)
+        ring(kind === 'due' ? `Time is up: ${timer.label}` : kind === 'turn' ? `Turn: ${timer.label}` : timer.label, timer.atTheBell);
     }
   }, [timers, now]);
   if (timers.length === 0) return null;
@@ -47,7 +51,7 @@ function TimerChip({ timer, now }: { timer: Timer; now: number }) {
           {now === 0 ? '––:––' : showSpan(left)}
         </Text>
         <Text fontSize="15px">
-          {due ? (kind === 'turn' ? 'Turn now: ' : 'Time is up: ') : kind === 'turn' ? 'to the turn of ' : 'left of '}
+          {due ? DUE[kind] : UNTIL[kind]}
           {timer.label}
         </Text>
       </Flex>

@@ -39,6 +39,7 @@ it('a restoration asks first for photographs, then for tags, then for what its r
       lampMwPerCm2: 0,
       temperatureC: 25,
       cautions: [caution('vapour-box')],
+      checks: [],
     },
     began,
   );
@@ -77,7 +78,9 @@ describe('timers', () => {
 
   it('ring for the turn before they ring for the end', () => {
     expect(bellOf(timer)).toEqual({ at: Date.parse('2026-06-21T11:00:00Z'), kind: 'due' });
-    expect(bellOf({ ...timer, nextReminderAt: '2026-06-21T10:30:00.000Z' })).toEqual({ at: Date.parse('2026-06-21T10:30:00Z'), kind: 'turn' });
+    const reminded = { ...timer, nextReminderAt: '2026-06-21T10:30:00.000Z' };
+    expect(bellOf({ ...reminded, kind: 'exposure' })).toEqual({ at: Date.parse('2026-06-21T10:30:00Z'), kind: 'turn' });
+    expect(bellOf({ ...reminded, kind: 'other' }).kind).toBe('tend');
   });
 
   it('lead to where they are attended to', () => {

@@ -2,7 +2,8 @@ import { requestsOf } from '@/data/requests';
 import { stagesOf } from '@/data/stages';
 import { STAGE_WORDS } from '@/core/runsheet/stages';
 import { measurementsOf } from '@/data/measurements';
-import { piecesOf } from '@/data/pieces';
+import { looksDue } from '@/data/looks';
+import { findPiece, piecesOf } from '@/data/pieces';
 import { photosOf } from '@/data/photos/store';
 import { listRestorations } from '@/data/restorations';
 import { sessionsOf } from '@/data/treatments';
@@ -16,10 +17,25 @@ export interface NextStep {
 }
 
 /** What hands can do now, for every open restoration: the first thing its run sheet waits for. */
-export async function nextSteps(): Promise<NextStep[]> {
+export async function nextSteps(now = new Date()): Promise<NextStep[]> {
   const open = (await listRestorations()).filter(({ closedAt }) => closedAt === null);
   const steps = await Promise.all(open.map(({ id, title }) => stepOf(id, title)));
-  return steps.flat();
+  return [...steps.flat(), ...(await looks(now))];
+}
+
+/** Pieces, of closed restorations too, whose time to be looked at again has come. */
+async function looks(now: Date): Promise<NextStep[]> {
+  const titles = new Map((await listRestorations()).map(({ id, title }) => [id, title]));
+  const due = new Map((await looksDue(now)).map((look) => [look.pieceId, look]));
+  return Promise.all(
+    [...due.values()].map(async ({ restorationId, pieceId }) => ({
+      href: `/restorations/${restorationId}/pieces/${pieceId}/measure?stage=brighten`,
+      verb: 'Look again',
+      restoration: titles.get(restorationId) ?? '',
+      tag: (await findPiece(pieceId))?.tag ?? null,
+      why: 'whether the yellow came back: measure it with its hidden patch',
+    })),
+  );
 }
 
 async function stepOf(restorationId: string, restoration: string): Promise<NextStep[]> {

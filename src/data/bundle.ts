@@ -20,6 +20,7 @@ import type {
   FunctionTest,
   LedgerEntry,
   LogEntry,
+  LookAgain,
   LotRow,
   Measurement,
   Photo,
@@ -43,7 +44,7 @@ import { teardownOf } from './teardown';
 import { getWorkshop } from './workshop';
 
 export const BUNDLE_FORMAT = 'kvell-restoration';
-export const BUNDLE_VERSION = 3;
+export const BUNDLE_VERSION = 4;
 
 /** One restoration with everything that belongs to it. */
 export interface Bundle {
@@ -66,6 +67,7 @@ export interface Bundle {
   functionTests: FunctionTest[];
   requests: OwnerRequest[];
   sinkSteps: SinkStep[];
+  looksAgain: LookAgain[];
   /** Agents and surfaces of the workshop's own that this restoration speaks of. */
   ownAgents: OwnAgentRow[];
   ownSurfaces: OwnSurfaceRow[];
@@ -79,22 +81,37 @@ export async function gatherBundle(restorationId: string): Promise<Bundle | null
   const restoration = await findRestoration(restorationId);
   if (!restoration) return null;
   const { name, timeZone, currency, hourlyRateMinor } = await getWorkshop();
-  const [stages, pieces, photos, measurements, findings, treatments, sessions, ledger, log, teardown, functionTests, requests, sinkSteps] =
-    await Promise.all([
-      stagesOf(restorationId),
-      piecesOf(restorationId),
-      photosOf(restorationId),
-      measurementsOf(restorationId),
-      findingsOf(restorationId),
-      treatmentsOf(restorationId),
-      sessionsOf(restorationId),
-      ledgerOf(restorationId),
-      logOf(restorationId),
-      teardownOf(restorationId),
-      functionTestsOf(restorationId),
-      requestsOf(restorationId),
-      findRows('sink_steps', { restorationId }, [['startedAt', 'ASC']]),
-    ]);
+  const [
+    stages,
+    pieces,
+    photos,
+    measurements,
+    findings,
+    treatments,
+    sessions,
+    ledger,
+    log,
+    teardown,
+    functionTests,
+    requests,
+    sinkSteps,
+    looksAgain,
+  ] = await Promise.all([
+    stagesOf(restorationId),
+    piecesOf(restorationId),
+    photosOf(restorationId),
+    measurementsOf(restorationId),
+    findingsOf(restorationId),
+    treatmentsOf(restorationId),
+    sessionsOf(restorationId),
+    ledgerOf(restorationId),
+    logOf(restorationId),
+    teardownOf(restorationId),
+    functionTestsOf(restorationId),
+    requestsOf(restorationId),
+    findRows('sink_steps', { restorationId }, [['startedAt', 'ASC']]),
+    findRows('looks_again', { restorationId }, [['dueAt', 'ASC']]),
+  ]);
   const stockIds = treatments.flatMap(({ stockId }) => stockId ?? []);
   const stock = stockIds.length > 0 ? await findRows('stock', { id: { [Op.in]: stockIds } }) : [];
   const agents = new Set(sinkSteps.map(({ agent }) => agent));
@@ -122,6 +139,7 @@ export async function gatherBundle(restorationId: string): Promise<Bundle | null
     requests,
     // Timers belong to the workshop that ran them.
     sinkSteps: sinkSteps.map((step) => ({ ...step, timerId: null })),
+    looksAgain,
     ownAgents: ownAgents.filter(({ id }) => agents.has(id)),
     ownSurfaces: ownSurfaces.filter(({ id }) => surfaces.has(id)),
     ledger,
@@ -177,6 +195,7 @@ export async function keepBundle(bundle: Bundle): Promise<void> {
     for (const row of bundle.functionTests) await addRow('function_tests', row, transaction);
     for (const row of bundle.requests) await addRow('requests', row, transaction);
     for (const row of bundle.sinkSteps) await addRow('sink_steps', row, transaction);
+    for (const row of bundle.looksAgain) await addRow('looks_again', row, transaction);
     for (const row of bundle.ledger) await addRow('ledger', row, transaction);
     await keepLog(bundle.log, transaction);
     await appendLog(

@@ -10,9 +10,10 @@ import { addPhoto, readOriginal, readThumbnail } from './photos/store';
 import { settleStage } from './restorations';
 import { TABLES } from './schema';
 import { ledgerOf } from './ledger';
+import { keptIn, looksDue, looksOf } from './looks';
 import { endTimer, noteTurn, runningTimers, startTimer } from './timers';
 import { inTrialWorkshop, trialPiece, trialRestoration } from './trial';
-import { endExposure, sessionsOf, startExposure, treatmentsOf, type StartExposure } from './treatments';
+import { endExposure, endTreatment, readWarmth, sessionsOf, startExposure, treatmentsOf, type StartExposure } from './treatments';
 
 inTrialWorkshop();
 
@@ -29,6 +30,7 @@ const START: Omit<StartExposure, 'pieceId'> = {
   lampMwPerCm2: 0,
   temperatureC: 25,
   cautions: [caution('peroxide-stings')],
+  checks: [],
 };
 
 describe('the database', () => {
@@ -128,7 +130,7 @@ describe('an exposure', () => {
   it('runs with a timer, takes turns, and ends with the dose that really fell', async () => {
     const piece = await trialPiece();
     const session = await startExposure({ ...START, pieceId: piece.id }, began);
-    const timer = (await runningTimers()).find(({ sessionId }) => sessionId === session.id)!;
+    const timer = (await runningTimers()).find(({ sessionId, kind }) => sessionId === session.id && kind === 'exposure')!;
     expect(timer.dueAt).toBe(after(120).toISOString());
     await noteTurn(timer.id, after(31));
     await noteTurn(timer.id, after(95));
@@ -139,6 +141,49 @@ describe('an exposure', () => {
     expect((await sessionsOf(piece.restorationId))[0]!.turns).toHaveLength(2);
     expect((await runningTimers()).some(({ id }) => id === timer.id)).toBe(false);
     await expect(endTimer(timer.id)).rejects.toThrow('belongs to an exposure');
+  });
+
+  it('asks to be looked after by the clock, beside its turns, until it ends', async () => {
+    const piece = await trialPiece();
+    const session = await startExposure({ ...START, pieceId: piece.id, plannedMin: 400 }, began);
+    const tending = async () => (await runningTimers()).filter(({ sessionId, kind }) => sessionId === session.id && kind === 'other');
+    const [timer] = await tending();
+    expect(timer).toMatchObject({ nextReminderAt: after(120).toISOString(), dueAt: after(400).toISOString() });
+    expect(timer!.atTheBell).toMatch(/brush fresh cream on where it has dried/);
+    await noteTurn(timer!.id, after(130));
+    expect((await tending())[0]!.nextReminderAt).toBe(after(250).toISOString());
+    expect((await sessionsOf(piece.restorationId))[0]!.turns).toEqual([]);
+    await endExposure(session.id, real(395), after(396));
+    expect(await tending()).toEqual([]);
+  });
+
+  it('takes what a thermometer read while it runs, and not when it is over or the clock is behind', async () => {
+    const piece = await trialPiece();
+    const session = await startExposure({ ...START, pieceId: piece.id }, began);
+    await readWarmth(session.id, 41, after(30));
+    await readWarmth(session.id, 44, after(60));
+    expect((await sessionsOf(piece.restorationId))[0]!.readings).toEqual([
+      { at: after(30).toISOString(), temperatureC: 41 },
+      { at: after(60).toISOString(), temperatureC: 44 },
+    ]);
+    await expect(readWarmth(session.id, 41, after(-600))).rejects.toThrow('Set the clock of this device right');
+    await endExposure(session.id, real(90), after(91));
+    await expect(readWarmth(session.id, 41, after(92))).rejects.toThrow('This exposure is over');
+  });
+
+  it('once its treatment is over it is to be looked at again in 6 and 12 months, and a measurement then answers', async () => {
+    const { id } = await trialRestoration();
+    const piece = await trialPiece({ restorationId: id });
+    const session = await startExposure({ ...START, pieceId: piece.id }, began);
+    await endExposure(session.id, real(90), after(91));
+    const [treatment] = await treatmentsOf(piece.restorationId);
+    await endTreatment(treatment!.id, 'matched', after(100));
+    await expect(endTreatment(treatment!.id, 'matched', after(101))).rejects.toThrow('ended already');
+    expect((await looksOf(piece.restorationId)).map(({ dueAt }) => dueAt.slice(0, 7))).toEqual(['2026-09', '2027-03']);
+    await keptIn(piece.id, 'light', after(102));
+    expect((await looksOf(piece.restorationId)).map(({ storage }) => storage)).toEqual(['light', 'light']);
+    const mine = async (now: string) => (await looksDue(new Date(now))).filter(({ pieceId }) => pieceId === piece.id).length;
+    expect([await mine('2026-06-01'), await mine('2026-09-30'), await mine('2027-06-01')]).toEqual([0, 1, 2]);
   });
 
   it('is one at a time for a piece, and ends once', async () => {

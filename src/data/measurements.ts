@@ -3,6 +3,7 @@ import type { MeasureResult } from '@/core/photo/measure';
 import type { MeasureSpec } from '@/core/photo/spec';
 import type { Stage } from '@/core/runsheet/stages';
 import { inTransaction } from './connection';
+import { seenAgain } from './looks';
 import { appendLog } from './log';
 import type { Measurement } from './rows';
 import { addRow, changeRow, findRows, needRow } from './table';
@@ -61,6 +62,7 @@ export async function keepMeasurement({ pieceId, photoId, stage, spec, result }:
       ({ endedAt }) => endedAt !== null,
     );
     if (ended) await changeRow('sessions', { id: ended.id }, { measurementId: measurement.id }, transaction);
+    await seenAgain(measurement, now, transaction);
     const distance =
       deltaE00 === null
         ? 'no hidden patch to compare with'

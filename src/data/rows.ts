@@ -188,6 +188,12 @@ export interface Treatment {
   endedWhy: string | null;
 }
 
+/** A thermometer read while an exposure ran. */
+export interface WarmthReading {
+  at: string;
+  temperatureC: number;
+}
+
 export interface Session {
   id: string;
   treatmentId: string;
@@ -201,10 +207,36 @@ export interface Session {
   temperatureC: number;
   cautions: Caution[];
   turns: string[];
+  /** What was confirmed before the start, beside the cautions. */
+  checks: string[];
+  /** Warmth that was read while it ran. */
+  readings: WarmthReading[];
   endedAt: string | null;
   actualMin: number | null;
   dose: number | null;
   words: string | null;
+  measurementId: string | null;
+}
+
+/** Cloud of an hour, from a file of hours or from somebody's own look at the sky. */
+export interface WeatherHour {
+  id: string;
+  /** Beginning of the hour. */
+  at: string;
+  cloud: number;
+  source: 'file' | 'look';
+  takenAt: string;
+}
+
+/** A brightened piece is to be measured again, to see whether the yellow comes back. */
+export interface LookAgain {
+  id: string;
+  restorationId: string;
+  pieceId: string;
+  treatmentId: string;
+  dueAt: string;
+  /** How it is kept until then. */
+  storage: 'dark' | 'light';
   measurementId: string | null;
 }
 
@@ -418,6 +450,8 @@ export interface RowOf {
   trays: Tray;
   function_tests: FunctionTest;
   requests: OwnerRequest;
+  weather_hours: WeatherHour;
+  looks_again: LookAgain;
   people: Person;
   sink_steps: SinkStep;
   own_verdicts: OwnVerdictRow;

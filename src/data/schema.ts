@@ -159,6 +159,8 @@ export const TABLES = {
     temperatureC: real,
     cautions: json,
     turns: json,
+    checks: json,
+    readings: json,
     endedAt: textOrNull,
     actualMin: wholeOrNull,
     dose: realOrNull,
@@ -279,6 +281,8 @@ export const TABLES = {
   },
   own_surfaces: { id, title: text, like: text, addedAt: text },
   tubs: { id, name: text, lengthMm: real, widthMm: real, depthMm: real, addedAt: text },
+  weather_hours: { id, at: text, cloud: real, source: text, takenAt: text },
+  looks_again: { id, restorationId: text, pieceId: text, treatmentId: text, dueAt: text, storage: text, measurementId: textOrNull },
   people: { id, name: text, addedAt: text },
   door: { id, passphrase: textOrNull, seal: text, open: flag, failures: whole, shutUntil: textOrNull },
   log: {

@@ -46,11 +46,21 @@ export async function noteTurn(timerId: string, now = new Date()): Promise<void>
     if (timer.endedAt !== null || timer.remindEveryMin === null) throw new Refusal('timer', 'This timer has no more turns: it was ended meanwhile.');
     const next = new Date(now.getTime() + timer.remindEveryMin * MINUTE_MS).toISOString();
     await changeRow('timers', { id: timerId }, { nextReminderAt: next < timer.dueAt ? next : null }, transaction);
-    if (timer.sessionId) {
+    const tends = timer.kind !== 'exposure';
+    if (timer.sessionId && !tends) {
       const session = await needRow('sessions', timer.sessionId, transaction);
       await changeRow('sessions', { id: session.id }, { turns: [...session.turns, now.toISOString()] }, transaction);
     }
-    await appendLog({ restorationId: timer.restorationId, stage: 'brighten', kind: 'turn', words: `Turned: ${timer.label}.` }, transaction, now);
+    await appendLog(
+      {
+        restorationId: timer.restorationId,
+        stage: 'brighten',
+        kind: 'turn',
+        words: tends ? `${timer.label}: done. ${timer.atTheBell}` : `Turned: ${timer.label}.`,
+      },
+      transaction,
+      now,
+    );
   });
 }
 

@@ -1,6 +1,7 @@
 import type { Transaction } from 'sequelize';
 import { Refusal } from '@/core/refusal';
 import { doseUnit, sessionDose } from '@/core/exposure/dose';
+import { tendingOf } from '@/core/exposure/gates';
 import { SCHOOL } from '@/core/exposure/schools';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
@@ -8,6 +9,7 @@ import { needsNoAnswer } from './requests';
 import { guardBench, needsWashed } from './wash';
 import type { Session, Treatment } from './rows';
 import { addRow, changeRow, findRows, needRow } from './table';
+import { plansLooks } from './looks';
 import { getWorkshop } from './workshop';
 
 const MINUTE_MS = 60_000;
@@ -17,7 +19,7 @@ export const allTreatments = (): Promise<Treatment[]> => findRows('treatments', 
 export const sessionsOf = (restorationId: string): Promise<Session[]> => findRows('sessions', { restorationId }, [['startedAt', 'ASC']]);
 
 export type StartExposure = Pick<Treatment, 'pieceId' | 'school' | 'stockId' | 'stockPercentWW' | 'targetPercentWW' | 'amountMl' | 'toleranceB'> &
-  Pick<Session, 'plannedMin' | 'turnEveryMin' | 'cloudFraction' | 'lampMwPerCm2' | 'temperatureC' | 'cautions'>;
+  Pick<Session, 'plannedMin' | 'turnEveryMin' | 'cloudFraction' | 'lampMwPerCm2' | 'temperatureC' | 'cautions' | 'checks'>;
 
 async function treatmentFor(start: StartExposure, restorationId: string, now: Date, transaction: Transaction): Promise<Treatment> {
   const [going] = await findRows('treatments', { pieceId: start.pieceId, school: start.school, endedAt: null }, [['plannedAt', 'DESC']], transaction);
@@ -65,7 +67,7 @@ export async function startExposure(start: StartExposure, now = new Date()): Pro
     await needsNoAnswer(restorationId, { about: 'treatment', stage: 'brighten', pieceId: piece.id }, 'pieceId', transaction);
     if (running) throw new Refusal('pieceId', `${piece.tag} ${piece.name} is already in an exposure. End that one first.`);
     const treatment = await treatmentFor(start, restorationId, now, transaction);
-    const { plannedMin, turnEveryMin, cloudFraction, lampMwPerCm2, temperatureC, cautions } = start;
+    const { plannedMin, turnEveryMin, cloudFraction, lampMwPerCm2, temperatureC, cautions, checks } = start;
     const session = await addRow(
       'sessions',
       {
@@ -80,6 +82,8 @@ export async function startExposure(start: StartExposure, now = new Date()): Pro
         temperatureC,
         cautions,
         turns: [],
+        checks,
+        readings: [],
         endedAt: null,
         actualMin: null,
         dose: null,
@@ -106,12 +110,31 @@ export async function startExposure(start: StartExposure, now = new Date()): Pro
       },
       transaction,
     );
+    for (const { everyMin, words } of tendingOf(school))
+      if (everyMin < plannedMin)
+        await addRow(
+          'timers',
+          {
+            kind: 'other',
+            restorationId,
+            pieceId: piece.id,
+            sessionId: session.id,
+            label: `${piece.tag} ${piece.name}: look after it`,
+            atTheBell: words,
+            startedAt: now.toISOString(),
+            dueAt: new Date(now.getTime() + plannedMin * MINUTE_MS).toISOString(),
+            remindEveryMin: everyMin,
+            nextReminderAt: new Date(now.getTime() + everyMin * MINUTE_MS).toISOString(),
+            endedAt: null,
+          },
+          transaction,
+        );
     await appendLog(
       {
         restorationId,
         stage: 'brighten',
         kind: 'exposure',
-        words: `Exposure started: ${piece.tag} ${piece.name}, ${school.title.toLowerCase()}, ${start.targetPercentWW.toFixed(1)} %, ${plannedMin} min planned. Cautions confirmed: ${cautions.map(({ hazard }) => hazard).join(' ')}`,
+        words: `Exposure started: ${piece.tag} ${piece.name}, ${school.title.toLowerCase()}, ${start.targetPercentWW.toFixed(1)} %, ${plannedMin} min planned. Cautions confirmed: ${cautions.map(({ hazard }) => hazard).join(' ')}${checks.length > 0 ? ` Checked: ${checks.join('; ')}.` : ''}`,
         data: { sessionId: session.id },
       },
       transaction,
@@ -180,6 +203,29 @@ export async function endExposure(
   });
 }
 
+/** A reading further from the session than this is no reading of it. */
+const READ_WITHIN_MS = 5 * MINUTE_MS;
+
+/**
+ * Keeps a thermometer's reading of a running exposure.
+ *
+ * @throws Refusal where it is over
+ */
+export async function readWarmth(sessionId: string, temperatureC: number, now = new Date()): Promise<void> {
+  await inTransaction(async (transaction) => {
+    const session = await needRow('sessions', sessionId, transaction);
+    if (session.endedAt !== null) throw new Refusal('temperatureC', 'This exposure is over. Give the temperature on the whole with its end instead.');
+    if (now.getTime() < Date.parse(session.startedAt) - READ_WITHIN_MS)
+      throw new Refusal('temperatureC', 'By this clock the exposure has not begun yet. Set the clock of this device right, then read again.');
+    await changeRow('sessions', { id: sessionId }, { readings: [...session.readings, { at: now.toISOString(), temperatureC }] }, transaction);
+    await appendLog(
+      { restorationId: session.restorationId, stage: 'brighten', kind: 'warmth', words: `Read ${temperatureC.toFixed(0)} °C.`, data: { sessionId } },
+      transaction,
+      now,
+    );
+  });
+}
+
 /** Closes a treatment: matched, or given up, and why. */
 export async function endTreatment(treatmentId: string, why: string, now = new Date()): Promise<void> {
   await inTransaction(async (transaction) => {
@@ -187,7 +233,9 @@ export async function endTreatment(treatmentId: string, why: string, now = new D
     const piece = await needRow('pieces', treatment.pieceId, transaction);
     const [running] = await findRows('sessions', { treatmentId, endedAt: null }, undefined, transaction);
     if (running) throw new Refusal('treatment', 'An exposure of it still runs. End that first, with what really happened.');
-    await changeRow('treatments', { id: treatmentId }, { endedAt: now.toISOString(), endedWhy: why }, transaction);
+    if (!(await changeRow('treatments', { id: treatmentId, endedAt: null }, { endedAt: now.toISOString(), endedWhy: why }, transaction)))
+      throw new Refusal('treatment', 'Its brightening was ended already, perhaps on another screen. Nothing was changed.');
+    await plansLooks(treatment, now, transaction);
     await appendLog(
       {
         restorationId: treatment.restorationId,

@@ -76,6 +76,7 @@ export const TRIAL_EXPOSURE: Omit<StartExposure, 'pieceId'> = {
   lampMwPerCm2: 0,
   temperatureC: 22,
   cautions: [],
+  checks: [],
 };
 
 export const trialRestoration = (): Promise<Restoration> =>

@@ -3,27 +3,13 @@ import { creamAmount } from '../peroxide/cream';
 import { peroxideDilution } from '../peroxide/dilution';
 import { powderFor } from '../peroxide/percarbonate';
 import { doseUnit, UVI_PER_MW_CM2, warmthFactor } from './dose';
+import type { PieceFacts } from './gates';
 import { exposureForecast, type Band, type ForecastInput } from './forecast';
 import { FILM_MM, PURE_POWDER_PERCENT, type Yellow } from './plan';
 import { priorOf, SCHOOL, SCHOOLS, type School, type SchoolId } from './schools';
 import { placeSessions, type CloudHour, type Hours, type SessionPlan } from './sessions';
 import type { Place } from '../sun/day';
 import type { Obstacle } from '../sun/horizon';
-
-/** What has to be known of a piece to say which ways are open to it. */
-interface PieceFacts {
-  lengthMm: number;
-  widthMm: number;
-  heightMm: number;
-  /** Paper labels, in words. */
-  labels: string;
-  metalInside: string;
-  /** Print that may fade, paint, or a clear window on it. */
-  printed: boolean;
-  painted: boolean;
-  clear: boolean;
-  brittle: boolean;
-}
 
 /** A bottle, tube or tub of powder of the stores. */
 export interface OwnStock {

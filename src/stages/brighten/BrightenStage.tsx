@@ -5,14 +5,16 @@ import { exposureForecast, fadeCurve, type Forecast, type ForecastInput } from '
 import { priorOf, SCHOOL, SCHOOLS, type School, type SchoolId } from '@/core/exposure/schools';
 import type { SkySource } from '@/core/exposure/sessions';
 import type { Turn } from '@/core/exposure/turnPlan';
+import { warmthInSun, type Warmth } from '@/core/exposure/warmth';
 import { deltaE00 } from '@/core/colour/difference';
 import { showTime, toLocalField } from '@/core/runsheet/time';
 import { PIECE_REGION } from '@/data/measurements';
+import { looksOf } from '@/data/looks';
 import { piecesOf } from '@/data/pieces';
 import type { Piece, Session } from '@/data/rows';
 import { listStock } from '@/data/stock';
 import { runningTimers } from '@/data/timers';
-import { getWorkshop } from '@/data/workshop';
+import { getWorkshop, listObstacles } from '@/data/workshop';
 import { BeforeAfter } from '@/ui/BeforeAfter';
 import { Estimate } from '@/ui/figures';
 import { FaultWords } from '@/ui/FaultWords';
@@ -29,6 +31,7 @@ import { WaysPart } from './WaysPart';
 import { historyOf, yellowOf, type PieceHistory } from './history';
 import { PieceChoice } from './PieceChoice';
 import { RunningExposure } from './RunningExposure';
+import { LooksPart } from './LooksPart';
 import { AdviceBox, SessionTable } from './SessionHistory';
 
 /** Yellow left, forecast and advice of a piece, from its measurements and sessions. */
@@ -106,6 +109,7 @@ export async function BrightenStage({ restorationId, pieceId, way, sky }: Props)
   const here = `/restorations/${restorationId}/brighten?piece=${piece.id}`;
   const chosen = SCHOOLS.find((id) => id === way) ?? null;
   const ways = history.running ? null : await waysFor(piece, history, past, sky);
+  const looks = (await looksOf(restorationId)).filter((look) => look.pieceId === piece.id);
   const ended = history.sessions.filter(({ endedAt }) => endedAt !== null);
   const needsMeasuring = ended.some(({ measurementId }) => measurementId === null);
   const first = history.measurements[0];
@@ -125,7 +129,9 @@ export async function BrightenStage({ restorationId, pieceId, way, sky }: Props)
           piece={piece}
           session={history.running}
           turns={await turnsOfRunning(piece, history, workshop.latitude !== null && workshop.longitude !== null)}
-          timer={timers.find(({ sessionId }) => sessionId === history.running!.id) ?? null}
+          timer={timers.find(({ sessionId, kind }) => sessionId === history.running!.id && kind === 'exposure') ?? null}
+          tending={timers.filter(({ sessionId, kind }) => sessionId === history.running!.id && kind !== 'exposure')}
+          warmth={await warmthOfRunning(history)}
           timeZone={timeZone}
         />
       ) : (
@@ -192,6 +198,7 @@ export async function BrightenStage({ restorationId, pieceId, way, sky }: Props)
           </Part>
         </>
       )}
+      <LooksPart looks={looks} piece={piece} measurements={history.measurements} treatments={history.treatments} timeZone={timeZone} />
       <SessionTable sessions={history.sessions} measurements={history.measurements} timeZone={timeZone} unit={doseUnit(school)} />
     </>
   );
@@ -199,6 +206,24 @@ export async function BrightenStage({ restorationId, pieceId, way, sky }: Props)
 
 function firstSchool(going: SchoolId | undefined, placeKnown: boolean): SchoolId {
   return going ?? (placeKnown ? 'cream-film-sun' : 'bath-lamp');
+}
+
+/** How warm what lies in the sun gets, with what was read; `null` for what lies elsewhere, and without a place. */
+async function warmthOfRunning({ running, treatments }: PieceHistory): Promise<Warmth | null> {
+  const school = SCHOOL[treatments.find(({ id }) => id === running?.treatmentId)?.school ?? 'vapour'];
+  const [{ latitude, longitude, altitudeM }, shading] = await Promise.all([getWorkshop(), listObstacles()]);
+  if (!running || school.driver !== 'sun' || latitude === null || longitude === null) return null;
+  const { startedAt, plannedMin, cloudFraction, temperatureC, readings } = running;
+  return warmthInSun({
+    school,
+    place: { latitude, longitude, altitudeM },
+    shading,
+    start: new Date(startedAt),
+    durationMin: plannedMin,
+    cloudFraction,
+    airC: temperatureC,
+    readings,
+  });
 }
 
 /** Most people prop an edge up against a brick; a bag or a bath lies flat. */

@@ -4,15 +4,19 @@ import { Box, Grid, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
+import type { Gate } from '@/core/exposure/gates';
 import { SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
 import type { FieldError } from '@/core/sums/fieldErrors';
 import type { Piece, StockItem } from '@/data/rows';
 import { AnswerForm, type FieldDef, type Values } from '@/ui/AnswerForm';
 import { Cautions } from '@/ui/Cautions';
+import { Check } from '@/ui/Check';
 import { DaySun } from '@/ui/DaySun';
 import { Estimate, Figure } from '@/ui/figures';
 import { TextLink } from '@/ui/links';
+import { Wrong } from '@/ui/Wrong';
 import { plan, start, type PlanView } from './actions';
+import { WarmthWords } from './WarmthWords';
 
 interface Props {
   piece: Piece;
@@ -84,6 +88,8 @@ export function ExposureForm({ piece, stock, timeZone, now, school: first }: Pro
   const [school, setSchool] = useState<SchoolId>(first);
   const [confirmed, setConfirmed] = useState(false);
   const [cautionError, setCautionError] = useState<string>();
+  const [checks, setChecks] = useState<readonly string[]>([]);
+  const [gateError, setGateError] = useState<string>();
   const fields = useMemo(() => fieldsFor(school, stock), [school, stock]);
   const way = SCHOOL[school];
   const area = piece.lengthMm && piece.widthMm ? String(Math.round((piece.lengthMm * piece.widthMm) / 100)) : '500';
@@ -111,7 +117,8 @@ export function ExposureForm({ piece, stock, timeZone, now, school: first }: Pro
       bench
       draftKey={`exposure-${piece.id}`}
       send={async (values) => {
-        const answered = await start({ ...values, pieceId: piece.id, cautionsConfirmed: confirmed });
+        const answered = await start({ ...values, pieceId: piece.id, cautionsConfirmed: confirmed, checks });
+        setGateError(answered.ok ? undefined : answered.errors.find(({ field }) => field === 'checks')?.message);
         setCautionError(answered.ok ? undefined : answered.errors.find(({ field }) => field === 'cautionsConfirmed')?.message);
         return answered;
       }}
@@ -126,22 +133,56 @@ export function ExposureForm({ piece, stock, timeZone, now, school: first }: Pro
           </Text>
           <PlanPreview form={form} pieceId={piece.id} timeZone={timeZone}>
             {(view) => (
-              <Cautions
-                cautions={view.plan.cautions}
-                confirm={{
-                  checked: confirmed,
-                  onChange: (checked) => {
-                    setConfirmed(checked);
-                    setCautionError(undefined);
-                  },
-                  error: cautionError,
-                }}
-              />
+              <>
+                <GateChecks
+                  gates={view.gates}
+                  passed={checks}
+                  error={gateError}
+                  onChange={(id, passed) => {
+                    setChecks((known) => (passed ? [...known, id] : known.filter((other) => other !== id)));
+                    setGateError(undefined);
+                  }}
+                />
+                <Cautions
+                  cautions={view.plan.cautions}
+                  confirm={{
+                    checked: confirmed,
+                    onChange: (checked) => {
+                      setConfirmed(checked);
+                      setCautionError(undefined);
+                    },
+                    error: cautionError,
+                  }}
+                />
+              </>
             )}
           </PlanPreview>
         </>
       )}
     </AnswerForm>
+  );
+}
+
+interface GateProps {
+  gates: readonly Gate[];
+  passed: readonly string[];
+  error: string | undefined;
+  onChange: (id: string, passed: boolean) => void;
+}
+
+/** What has to be done before the start, ticked one by one. */
+function GateChecks({ gates, passed, error, onChange }: GateProps) {
+  if (gates.length === 0) return null;
+  return (
+    <Box role="group" aria-label="Before the start" mb="4">
+      <Text fontWeight="650">Before the start</Text>
+      {gates.map(({ id, words }) => (
+        <Check key={id} checked={passed.includes(id)} invalid={error !== undefined && !passed.includes(id)} onChange={(is) => onChange(id, is)}>
+          {words}
+        </Check>
+      ))}
+      <Wrong words={error === undefined ? [] : [error]} />
+    </Box>
   );
 }
 
@@ -248,6 +289,7 @@ function PlanFigures({ view, timeZone, minutes }: { view: PlanView; timeZone: st
           <DaySun samples={day.samples} timeZone={timeZone} bars={bars} height={190} />
         </>
       )}
+      {view.warmth && <WarmthWords warmth={view.warmth} timeZone={timeZone} />}
       {p.forecast && p.afterB && (
         <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="6" mt="5">
           <Estimate {...p.afterB} unit="b*" label="after this exposure" from={FROM} />

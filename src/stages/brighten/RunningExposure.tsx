@@ -2,6 +2,8 @@
 
 import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
+import { HOTTEST_BATH_C } from '@/core/exposure/dose';
+import type { Warmth } from '@/core/exposure/warmth';
 import { showTime, toLocalField } from '@/core/runsheet/time';
 import { turnWords, type Turn } from '@/core/exposure/turnPlan';
 import type { Piece, Session, Timer } from '@/data/rows';
@@ -11,18 +13,24 @@ import { showSpan, useNow } from '@/ui/clock';
 import { Part } from '@/ui/layout';
 import { say, warn } from '@/ui/toast';
 import { end, turned } from './actions';
+import { TendPart } from './TendPart';
+import { WarmthPart } from './WarmthPart';
 
 interface Props {
   piece: Piece;
   session: Session;
   timer: Timer | null;
+  /** Timers of what is looked after beside the turns. */
+  tending: readonly Timer[];
+  /** How warm it gets in the sun; `null` where no sun warms it. */
+  warmth: Warmth | null;
   timeZone: string;
   /** Which way to point it, turn by turn; empty where the sun does not drive it. */
   turns: readonly Turn[];
 }
 
 /** An exposure that runs: what is left, when to turn, what to do at the bell, and how it really ended. */
-export function RunningExposure({ piece, session, timer, timeZone, turns }: Props) {
+export function RunningExposure({ piece, session, timer, tending, warmth, timeZone, turns }: Props) {
   const router = useRouter();
   const now = useNow();
   const left = timer && now ? Date.parse(timer.dueAt) - now : null;
@@ -87,6 +95,8 @@ export function RunningExposure({ piece, session, timer, timeZone, turns }: Prop
           )}
         </Part>
       )}
+      <TendPart timers={tending} />
+      <WarmthPart session={session} warmth={warmth} limitC={HOTTEST_BATH_C} timeZone={timeZone} />
       <Cautions cautions={session.cautions} />
       <Box height="8" />
       <Part title="End it with what really happened">

@@ -2,7 +2,9 @@
 
 import { revalidatePath } from 'next/cache';
 import { planExposure, PURE_POWDER_PERCENT, type ExposurePlan } from '@/core/exposure/plan';
+import { gatesLeft, gatesOf, type Gate } from '@/core/exposure/gates';
 import { SCHOOL } from '@/core/exposure/schools';
+import { warmthInSun, type Warmth } from '@/core/exposure/warmth';
 import { peroxideStrength } from '@/core/peroxide/strength';
 import { Refusal } from '@/core/refusal';
 import { dayAround, fromLocalField } from '@/core/runsheet/time';
@@ -12,22 +14,27 @@ import type { Piece, StockItem, Workshop } from '@/data/rows';
 import { addLedgerEntry } from '@/data/ledger';
 import { findStock } from '@/data/stock';
 import { noteTurn } from '@/data/timers';
-import { endExposure, endTreatment, startExposure } from '@/data/treatments';
-import { getWorkshop } from '@/data/workshop';
+import { endExposure, endTreatment, readWarmth, startExposure } from '@/data/treatments';
+import { keptIn } from '@/data/looks';
+import { getWorkshop, listObstacles } from '@/data/workshop';
 import { answer, type Answer } from '@/edge/answer';
+import { write } from '@/edge/write';
 import Joi from 'joi';
 import { historyOf, yellowOf } from './history';
 import { turnsOf, type TurnView } from './turnsOf';
 import { whatChanged, type FaceChange } from './change';
-import { pooledFor } from './pooled';
+import { readFacts } from './facts';
+import { pastPieces, pooledFrom } from './pooled';
 import { predicted, type Predicted } from './predict';
 import { graded, nextExercise, rehearsed, type ExerciseView, type Graded, type RehearsalView } from './rehearsal';
-import { answerSchema, endSchema, planSchema, rehearseSchema, turnSchema, type PlanForm } from './schema';
+import { answerSchema, endSchema, keptSchema, planSchema, warmthSchema, rehearseSchema, turnSchema, type PlanForm } from './schema';
 
 type Given = Record<string, unknown>;
 
 interface Worked {
   plan: ExposurePlan;
+  gates: Gate[];
+  warmth: Warmth | null;
   piece: Piece;
   stock: StockItem | null;
   stockPercentWW: number;
@@ -56,7 +63,19 @@ async function workOut(form: PlanForm): Promise<Worked> {
   const windowStart = fromLocalField(form.windowStart, workshop.timeZone);
   if (!windowStart) throw new Refusal('windowStart', 'Give date and time, like 2026-06-21 10:00.');
   const { stock, stockPercentWW } = await strengthOf(form);
-  const pooled = await pooledFor(school, piece);
+  const [past, facts, obstacles, history] = await Promise.all([pastPieces(piece), readFacts(piece), listObstacles(), historyOf(piece)]);
+  const pooled = pooledFrom(past, school, piece.plastic);
+  const place = { latitude: workshop.latitude ?? 0, longitude: workshop.longitude ?? 0, altitudeM: workshop.altitudeM };
+  // This way on this plastic: tried on another piece, or on this one before.
+  const tried = [{ piece, history }, ...past].some(
+    (one) => one.piece.plastic === piece.plastic && one.history.treatments.some(({ school: went }) => went === school.id),
+  );
+  const sun = {
+    place,
+    start: new Date(windowStart),
+    durationMin: form.durationMin,
+    cloudFraction: form.cloudPercent / 100,
+  };
   const plan = planExposure({
     school,
     stockPercentWW,
@@ -64,20 +83,30 @@ async function workOut(form: PlanForm): Promise<Worked> {
     volumeL: form.volumeL,
     areaCm2: form.areaCm2,
     toleranceB: form.toleranceB,
-    yellow: yellowOf(piece, await historyOf(piece), school),
-    place: { latitude: workshop.latitude ?? 0, longitude: workshop.longitude ?? 0, altitudeM: workshop.altitudeM },
-    start: new Date(windowStart),
-    durationMin: form.durationMin,
-    cloudFraction: form.cloudPercent / 100,
+    yellow: yellowOf(piece, history, school),
+    ...sun,
     lampMwPerCm2: form.lampMwPerCm2,
     temperatureC: form.temperatureC,
     ...(pooled.pieces > 0 && { prior: pooled.prior }),
   });
-  return { plan, piece, stock, stockPercentWW, workshop, windowStart };
+  return {
+    plan,
+    gates: gatesOf(school, facts, tried),
+    warmth: school.driver === 'sun' ? warmthInSun({ school, ...sun, shading: obstacles, airC: form.temperatureC }) : null,
+    piece,
+    stock,
+    stockPercentWW,
+    workshop,
+    windowStart,
+  };
 }
 
 export interface PlanView {
   plan: ExposurePlan;
+  /** What has to be said done before the start. */
+  gates: Gate[];
+  /** How warm it gets in the sun; `null` where no sun is used. */
+  warmth: Warmth | null;
   /** The sun's course on the day of the window; `null` where no place is known or no sun is used. */
   day: SunDay | null;
   windowStart: string;
@@ -86,11 +115,12 @@ export interface PlanView {
 /** The plan of the form as it stands; nothing is kept. */
 export async function plan(given: Given): Promise<Answer<PlanView>> {
   return answer(planSchema, given, async (form) => {
-    const { plan: worked, workshop, windowStart } = await workOut(form);
+    const { plan: worked, gates, warmth, workshop, windowStart } = await workOut(form);
     const { latitude, longitude, altitudeM, timeZone } = workshop;
-    if (SCHOOL[form.school].driver !== 'sun' || latitude === null || longitude === null) return { plan: worked, day: null, windowStart };
+    if (SCHOOL[form.school].driver !== 'sun' || latitude === null || longitude === null)
+      return { plan: worked, gates, warmth: null, day: null, windowStart };
     const { start, hours } = dayAround(new Date(windowStart), timeZone);
-    return { plan: worked, day: sunDay({ latitude, longitude, altitudeM }, start, hours, form.cloudPercent / 100), windowStart };
+    return { plan: worked, gates, warmth, day: sunDay({ latitude, longitude, altitudeM }, start, hours, form.cloudPercent / 100), windowStart };
   });
 }
 
@@ -98,12 +128,15 @@ export async function plan(given: Given): Promise<Answer<PlanView>> {
 export async function start(given: Given): Promise<Answer<string>> {
   const answered = await answer(planSchema, given, async (form) => {
     if (!form.cautionsConfirmed) throw new Refusal('cautionsConfirmed', 'Read the cautions and confirm them before you start.');
-    const { plan: worked, piece, stock, stockPercentWW } = await workOut(form);
+    const { plan: worked, gates, piece, stock, stockPercentWW } = await workOut(form);
     if (piece.metalInside)
       throw new Refusal(
         'pieceId',
         `There is still metal in ${piece.tag} (${piece.metalInside}). Peroxide attacks it and it stains the plastic: take it out, and clear it on the piece’s page.`,
       );
+    const left = gatesLeft(gates, form.checks);
+    if (left.length > 0)
+      throw new Refusal('checks', `Not said done yet: ${left.map(({ words }) => words).join('; ')}. Tick it when it is, then start.`);
     const session = await startExposure({
       pieceId: form.pieceId,
       school: form.school,
@@ -118,6 +151,7 @@ export async function start(given: Given): Promise<Answer<string>> {
       lampMwPerCm2: form.lampMwPerCm2,
       temperatureC: form.temperatureC,
       cautions: worked.cautions,
+      checks: gates.map(({ words }) => words),
     });
     const cost = stock?.priceMinor && stock.sizeMl ? Math.round((stock.priceMinor * worked.stockMl) / stock.sizeMl) : 0;
     const words = `${Math.round(worked.stockMl)} ${worked.powderG === null ? 'mL' : 'g'} of ${stock?.name ?? `peroxide, ${stockPercentWW.toFixed(1)} %`}`;
@@ -143,6 +177,21 @@ export async function end(given: Given): Promise<Answer<null>> {
 
 const idSchema = (name: string) =>
   Joi.object<Record<string, string>>({ [name]: Joi.string().required(), why: Joi.string().trim().max(1000).allow('') });
+
+/** A thermometer was read. */
+export async function warmthRead(given: Given): Promise<Answer<null>> {
+  const answered = await answer(warmthSchema, given, async ({ sessionId, temperatureC }) => {
+    await readWarmth(sessionId, temperatureC);
+    return null;
+  });
+  if (answered.ok) revalidatePath('/', 'layout');
+  return answered;
+}
+
+/** How a piece is kept after its brightening. */
+export async function kept(given: Given): Promise<Answer<void>> {
+  return write(keptSchema, given, ({ pieceId, storage }) => keptIn(pieceId, storage));
+}
 
 /** A turn was made. */
 export async function turned(timerId: string): Promise<Answer<null>> {

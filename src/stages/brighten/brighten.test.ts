@@ -139,15 +139,19 @@ describe('an exposure', () => {
     const { tag, name, plastic, finish, lengthMm, widthMm, heightMm, labels } = piece;
     await changePiece(piece.id, { tag, name, plastic, finish, lengthMm, widthMm, heightMm, labels, metalInside: 'two threaded inserts' });
     expect(wrongs(await start(form(piece, { cautionsConfirmed: true })))).toContain('still metal in K1');
+    await changePiece(piece.id, { tag, name, plastic, finish, lengthMm, widthMm, heightMm, metalInside: '', labels: 'serial plate' });
+    const open = wrongs(await start(form(piece, { cautionsConfirmed: true, checks: ['test-piece'] })));
+    expect(open).toContain('Lifted, or taped over and kept above the solution: serial plate; It is weighed down');
+    expect(open).not.toContain('less important');
     expect(await sessionsOf(piece.restorationId)).toEqual([]);
   });
 
   it('goes from the first measurement over two sessions to its end, and the forecast learns', async () => {
     const piece = await freshPiece();
     await measure(piece, 27, new Date(Date.now() - 5 * 3_600_000));
-    const began = await start(form(piece, { cautionsConfirmed: true }));
+    const began = await start(form(piece, { cautionsConfirmed: true, checks: ['test-piece', 'weighed-down'] }));
     if (!began.ok) throw new Error(wrongs(began));
-    const timer = (await runningTimers()).find(({ sessionId }) => sessionId === began.value)!;
+    const timer = (await runningTimers()).find(({ sessionId, kind }) => sessionId === began.value && kind === 'exposure')!;
     await noteTurn(timer.id);
     const [material] = (await ledgerOf(piece.restorationId)).filter(({ kind }) => kind === 'material');
     expect(material).toMatchObject({ words: '1578 mL of Strong', amountMinor: 2367 });

@@ -5,7 +5,7 @@ import { sessionsOf, treatmentsOf } from '@/data/treatments';
 import type { Measurement, Piece, Session, Treatment } from '@/data/rows';
 
 /** Uncertainty of one measured b*, with a card in the picture. */
-const USUAL_MEASUREMENT_SD = 0.6;
+export const USUAL_MEASUREMENT_SD = 0.6;
 
 export interface PieceHistory {
   measurements: Measurement[];

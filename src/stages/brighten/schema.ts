@@ -21,6 +21,8 @@ export interface PlanForm {
   temperatureC: number;
   toleranceB: number;
   cautionsConfirmed: boolean;
+  /** Gates that were said to be passed. */
+  checks: string[];
 }
 
 /** A planned exposure as the form sends it. */
@@ -58,6 +60,19 @@ export const planSchema = Joi.object<PlanForm>({
     .messages({ 'number.max': `Over ${HOTTEST_BATH_C} °C long thin parts bend. Stay at ${HOTTEST_BATH_C} °C or below; shade or vent it.` }),
   toleranceB: Joi.number().positive().max(20).empty('').default(1.5).label('Good enough within'),
   cautionsConfirmed: Joi.boolean().default(false),
+  checks: Joi.array().items(Joi.string().max(60)).max(20).default([]),
+});
+
+/** A thermometer read while an exposure runs. */
+export const warmthSchema = Joi.object<{ sessionId: string; temperatureC: number }>({
+  sessionId: Joi.string().required(),
+  temperatureC: Joi.number().min(-20).max(120).required().label('Read now'),
+});
+
+/** How a piece is kept after its brightening. */
+export const keptSchema = Joi.object<{ pieceId: string; storage: 'dark' | 'light' }>({
+  pieceId: Joi.string().required(),
+  storage: Joi.string().valid('dark', 'light').required().label('Kept'),
 });
 
 export interface EndForm {

@@ -2,7 +2,6 @@ import { compareWays, type Comparison, type OwnStock } from '@/core/exposure/com
 import { PURE_POWDER_PERCENT } from '@/core/exposure/plan';
 import { SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
 import type { CloudHour, SkySource } from '@/core/exposure/sessions';
-import { surfacesOfPiece } from '@/core/cleaning/pieceSurfaces';
 import { peroxideStrength } from '@/core/peroxide/strength';
 import { hoursOfDays } from '@/core/runsheet/time';
 import { findingsOf } from '@/data/findings';
@@ -10,6 +9,7 @@ import { findRestoration } from '@/data/restorations';
 import type { Piece, StockItem } from '@/data/rows';
 import { listStock } from '@/data/stock';
 import { getWorkshop, listObstacles } from '@/data/workshop';
+import { factsOf } from './facts';
 import { yellowOf, type PieceHistory } from './history';
 import { pooledFrom, type Past } from './pooled';
 
@@ -44,7 +44,7 @@ export async function waysFor(
   sky: SkySource,
   now = new Date(),
 ): Promise<WaysView | null> {
-  const { lengthMm, widthMm, heightMm, labels, metalInside } = piece;
+  const { lengthMm, widthMm, heightMm } = piece;
   if (lengthMm === null || widthMm === null || heightMm === null) return null;
   const [workshop, obstacles, stock, restoration, findings] = await Promise.all([
     getWorkshop(),
@@ -57,20 +57,12 @@ export async function waysFor(
   const { latitude, longitude, altitudeM, timeZone, dayFromH, dayToH, lampMwPerCm2 } = workshop;
   const place = latitude === null || longitude === null ? null : { latitude, longitude, altitudeM };
   const clouds = place ? await sky(place, now, 24 * DAYS) : [];
-  const surfaces = surfacesOfPiece(piece);
   const comparison = compareWays({
     piece: {
       lengthMm,
       widthMm,
       heightMm,
-      labels,
-      metalInside,
-      printed: surfaces.includes('legend-printed') || surfaces.includes('legend-dyed'),
-      painted: surfaces.includes('painted-plastic'),
-      clear: surfaces.includes('acrylic-window') || surfaces.includes('polycarbonate'),
-      brittle:
-        piece.plastic === 'flame-retarded ABS' ||
-        findings.some(({ pieceId, kind, settledAs }) => pieceId === piece.id && kind === 'crack' && settledAs === null),
+      ...factsOf(piece, findings),
     },
     aim: piece.aim ?? restoration!.aim,
     yellowOf: (school) => yellowOf(piece, history, school),

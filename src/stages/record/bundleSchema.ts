@@ -226,6 +226,11 @@ export const bundleSchema = Joi.object<Bundle>({
     temperatureC: number,
     cautions: Joi.array().items(Joi.object().unknown()).required(),
     turns: Joi.array().items(Joi.string().isoDate().raw()).required(),
+    checks: Joi.array().items(Joi.string().max(1000)).max(50).required(),
+    readings: Joi.array()
+      .items(Joi.object({ at: time, temperatureC: number }))
+      .max(2000)
+      .required(),
     endedAt: timeOrNull,
     actualMin: numberOrNull,
     dose: numberOrNull,
@@ -312,6 +317,15 @@ export const bundleSchema = Joi.object<Bundle>({
       .required(),
     answerWords: text,
     answeredAt: timeOrNull,
+  }),
+  looksAgain: rows({
+    id,
+    restorationId,
+    pieceId: id,
+    treatmentId: id,
+    dueAt: time,
+    storage: Joi.string().valid('dark', 'light').required(),
+    measurementId: idOrNull,
   }),
   sinkSteps: rows({
     id,

@@ -121,6 +121,7 @@ function asCopy(bundle: Bundle): Bundle {
     bundle.functionTests,
     bundle.requests,
     bundle.sinkSteps,
+    bundle.looksAgain,
     bundle.ledger,
   ];
   for (const { id } of tables.flat()) if (!stockIds.has(id)) fresh.set(id, randomUUID());

@@ -12,8 +12,9 @@ const ROWS: Record<string, Json> = {
   pieces: { ...PLAIN },
   findings: { photoId: null, pin: null, closeUpId: null, continues: null, soil: null, visible: 'front' },
   removalSteps: { offBy: '', onBy: '' },
+  sessions: { checks: [], readings: [] },
 };
-const ADDED = ['removalSteps', 'lots', 'connections', 'blocks', 'functionTests', 'requests', 'sinkSteps', 'ownAgents', 'ownSurfaces'];
+const ADDED = ['removalSteps', 'lots', 'connections', 'blocks', 'functionTests', 'requests', 'sinkSteps', 'ownAgents', 'ownSurfaces', 'looksAgain'];
 
 /** A test of all keys at once becomes one of each group. */
 function byGroup(test: Json): Json {
@@ -24,7 +25,7 @@ function byGroup(test: Json): Json {
 
 /** An exported restoration of an older version in the shape of today; anything else is left as it is. */
 export function broughtForward(given: unknown): unknown {
-  if (!isJson(given) || (given.version !== 1 && given.version !== 2)) return given;
+  if (!isJson(given) || ![1, 2, 3].includes(given.version as number)) return given;
   const rows = (name: string) => (Array.isArray(given[name]) ? (given[name] as unknown[]).filter(isJson) : []);
   return {
     ...given,

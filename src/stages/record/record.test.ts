@@ -87,7 +87,7 @@ it('takes in what an earlier version exported, with what it did not know yet lef
   };
   const brought = bundleSchema.validate(broughtForward(first), { convert: false });
   expect(brought.error).toBeUndefined();
-  expect(brought.value).toMatchObject({ version: 3, requests: [], restoration: { aim: 'presentable', owner: '' } });
+  expect(brought.value).toMatchObject({ version: 4, requests: [], restoration: { aim: 'presentable', owner: '' } });
   expect(brought.value!.functionTests[0]!.results).toMatchObject({ letters: 'faulty', 'number pad': 'faulty', display: 'works' });
   expect(broughtForward(bundles[0])).toBe(bundles[0]);
   expect(broughtForward('nothing')).toBe('nothing');

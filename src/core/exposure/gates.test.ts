@@ -1,0 +1,38 @@
+import fc from 'fast-check';
+import { gatesLeft, gatesOf, tendingOf } from './gates';
+import { SCHOOL, SCHOOLS } from './schools';
+
+const plain = { labels: '', metalInside: '', printed: false, painted: false, clear: false, brittle: false };
+
+it('a plain piece of a plastic that came through before has nothing before its start', () => {
+  expect(gatesOf(SCHOOL['cream-film-sun'], plain, true)).toEqual([]);
+});
+
+it('labels, paint, windows, print and brittleness each stand before it, and a first try asks for a test piece', () => {
+  const ids = (rest: Partial<typeof plain>, tried = true) => gatesOf(SCHOOL['cream-film-sun'], { ...plain, ...rest }, tried).map(({ id }) => id);
+  expect(ids({}, false)).toEqual(['test-piece']);
+  expect(ids({ labels: 'serial plate' })).toEqual(['labels']);
+  expect(ids({ painted: true, clear: true })).toEqual(['paint', 'window']);
+  expect(ids({ brittle: true })).toEqual(['test-piece', 'brittle']);
+  expect(ids({ printed: true })).toEqual(['test-piece']);
+  expect(gatesOf(SCHOOL['bath-sun'], { ...plain, labels: 'serial plate' }, true).map(({ words }) => words)).toEqual([
+    'Lifted, or taped over and kept above the solution: serial plate',
+    'It is weighed down under the surface, and no face lies on another',
+  ]);
+});
+
+it('every way has something to look after, and passing all gates leaves none', () => {
+  fc.assert(
+    fc.property(fc.constantFrom(...SCHOOLS), fc.boolean(), fc.boolean(), fc.boolean(), fc.boolean(), (id, printed, painted, clear, brittle) => {
+      const gates = gatesOf(SCHOOL[id], { ...plain, printed, painted, clear, brittle }, false);
+      expect(gatesLeft(gates, [])).toEqual(gates);
+      expect(
+        gatesLeft(
+          gates,
+          gates.map((gate) => gate.id),
+        ),
+      ).toEqual([]);
+      expect(tendingOf(SCHOOL[id]).every(({ everyMin, words }) => everyMin > 0 && words.endsWith('.'))).toBe(true);
+    }),
+  );
+});

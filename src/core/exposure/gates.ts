@@ -1,0 +1,71 @@
+import type { School } from './schools';
+
+/** What has to be known of a piece to say which ways are open to it. */
+export interface PieceFacts {
+  lengthMm: number;
+  widthMm: number;
+  heightMm: number;
+  /** Paper labels, in words. */
+  labels: string;
+  metalInside: string;
+  /** Print that may fade, paint, or a clear window on it. */
+  printed: boolean;
+  painted: boolean;
+  clear: boolean;
+  brittle: boolean;
+}
+
+type GateId = 'labels' | 'paint' | 'window' | 'test-piece' | 'brittle' | 'weighed-down';
+
+/** Something that has to be done, or taken on, before an exposure starts; the person says that it is. */
+export interface Gate {
+  id: GateId;
+  words: string;
+}
+
+/**
+ * What stands before the start of an exposure of a piece, beside its cautions. Dirt and metal are not asked about: they
+ * hold it up by themselves.
+ *
+ * @param tried whether a piece of this plastic came through this way here before
+ */
+export function gatesOf(school: School, piece: Omit<PieceFacts, 'lengthMm' | 'widthMm' | 'heightMm'>, tried: boolean): Gate[] {
+  const { labels, printed, painted, clear, brittle } = piece;
+  const under = school.solution === 'bath' && school.medium !== 'cream';
+  const open: (Gate | false)[] = [
+    labels !== '' && {
+      id: 'labels',
+      words: under ? `Lifted, or taped over and kept above the solution: ${labels}` : `Taped over or lifted: ${labels}`,
+    },
+    painted && { id: 'paint', words: 'The paint is masked, or may be lost' },
+    clear && { id: 'window', words: 'The clear window is taken off or masked' },
+    (printed || brittle || !tried) && {
+      id: 'test-piece',
+      words: `A less important piece of the same plastic${printed ? ', with the same print,' : ''} came through this way, or nothing like it is left to try`,
+    },
+    brittle && { id: 'brittle', words: 'It is brittle and may break under film, hands or warm water; that is taken on' },
+    under && { id: 'weighed-down', words: 'It is weighed down under the surface, and no face lies on another' },
+  ];
+  return open.filter((gate): gate is Gate => gate !== false);
+}
+
+/** Gates that were not said to be passed. */
+export const gatesLeft = (gates: readonly Gate[], passed: readonly string[]): Gate[] => gates.filter(({ id }) => !passed.includes(id));
+
+/** What one looks after while an exposure runs, beside the turns: how often, and what to do. */
+interface Tending {
+  everyMin: number;
+  words: string;
+}
+
+/** Cream dries, froth shades the light, a bath grows old: what a way asks to be looked after. */
+export function tendingOf({ medium, solution, driver }: Pick<School, 'medium' | 'solution' | 'driver'>): Tending[] {
+  if (medium === 'cream')
+    return driver === 'lamp'
+      ? [{ everyMin: 180, words: 'Lamp off, look under the film: wet it where the cream dries.' }]
+      : [{ everyMin: 120, words: 'Lift a corner of the film: brush fresh cream on where it has dried, and lay it down without folds.' }];
+  if (medium === 'powder') return [{ everyMin: 240, words: 'The powder is spent after some hours: pour off half, stir in fresh powder.' }];
+  if (solution === 'pool') return [{ everyMin: 1440, words: 'The pool grows weak in a day or two: renew it, lid laid on, never sealed.' }];
+  if (solution === 'bag') return [{ everyMin: 120, words: 'Shade off: is all still wet, and is the bag not blown up? Vent it.' }];
+  return [{ everyMin: 360, words: 'Old solution and froth shade the light: skim it, stir it, and renew it after two days.' }];
+}

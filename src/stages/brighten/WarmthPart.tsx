@@ -1,0 +1,67 @@
+'use client';
+
+import { Box, Text } from '@chakra-ui/react';
+import { useRouter } from 'next/navigation';
+import type { Warmth } from '@/core/exposure/warmth';
+import { showTime } from '@/core/runsheet/time';
+import type { Session } from '@/data/rows';
+import { AnswerForm } from '@/ui/AnswerForm';
+import { useNow } from '@/ui/clock';
+import { Part } from '@/ui/layout';
+import { warmthRead } from './actions';
+
+interface Props {
+  session: Session;
+  /** `null` where no sun warms it. */
+  warmth: Warmth | null;
+  limitC: number;
+  timeZone: string;
+}
+
+/** How warm it is by now, by the sun and by the thermometer; over the limit it says what to do. */
+export function WarmthPart({ session, warmth, limitC, timeZone }: Props) {
+  const router = useRouter();
+  const now = useNow();
+  const newest = session.readings[session.readings.length - 1];
+  const expected = now ? warmth?.course.findLast(({ at }) => Date.parse(at) <= now) : undefined;
+  const readHot = newest !== undefined && newest.temperatureC > limitC;
+  const maybeHot = expected !== undefined && expected.c.high > limitC;
+  return (
+    <Part title="Warmth" id="warmth">
+      {(readHot || maybeHot) && (
+        <Box role="alert" bg="hazardSheet" borderWidth="2px" borderColor="hazard" p="3" mb="3">
+          <Text fontWeight="650" fontSize="20px">
+            {readHot ? `Read ${newest.temperatureC.toFixed(0)} °C: over ${limitC} °C.` : `It may be over ${limitC} °C.`} Shade it or vent it now.
+          </Text>
+          <Text>Long thin parts bend. {readHot ? 'Read again in ten minutes.' : 'Hold a thermometer to it and put the reading in.'}</Text>
+        </Box>
+      )}
+      {expected && (
+        <Text>
+          By the sun about{' '}
+          <Text as="span" fontFamily="mono" fontSize="26px">
+            {expected.c.median.toFixed(0)} °C
+          </Text>{' '}
+          now ({expected.c.low.toFixed(0)} to {expected.c.high.toFixed(0)},{' '}
+          {warmth!.read ? 'scaled by what was read' : 'an estimate from sun and air'}).
+        </Text>
+      )}
+      {newest && (
+        <Text color="soft">
+          Last read {newest.temperatureC.toFixed(0)} °C at {showTime(newest.at, timeZone, 'HH:mm')}, {session.readings.length} in all.
+        </Text>
+      )}
+      <AnswerForm
+        key={session.readings.length}
+        fields={[{ name: 'temperatureC', label: 'Read now', kind: 'number', unit: '°C', half: true }]}
+        initial={{ temperatureC: '' }}
+        submit="Keep reading"
+        send={(values) => warmthRead({ ...values, sessionId: session.id })}
+        done="Reading kept."
+        draftKey={`warmth-${session.id}`}
+        onDone={() => router.refresh()}
+        bench
+      />
+    </Part>
+  );
+}

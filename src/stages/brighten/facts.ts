@@ -1,0 +1,21 @@
+import { surfacesOfPiece } from '@/core/cleaning/pieceSurfaces';
+import type { PieceFacts } from '@/core/exposure/gates';
+import { findingsOf } from '@/data/findings';
+import type { Finding, Piece } from '@/data/rows';
+
+/** What the ways and the gates have to know of a piece, but for its size. */
+export function factsOf(piece: Piece, findings: readonly Finding[]): Omit<PieceFacts, 'lengthMm' | 'widthMm' | 'heightMm'> {
+  const surfaces = surfacesOfPiece(piece);
+  return {
+    labels: piece.labels,
+    metalInside: piece.metalInside,
+    printed: surfaces.includes('legend-printed') || surfaces.includes('legend-dyed'),
+    painted: surfaces.includes('painted-plastic'),
+    clear: surfaces.includes('acrylic-window') || surfaces.includes('polycarbonate'),
+    brittle:
+      piece.plastic === 'flame-retarded ABS' ||
+      findings.some(({ pieceId, kind, settledAs }) => pieceId === piece.id && kind === 'crack' && settledAs === null),
+  };
+}
+
+export const readFacts = async (piece: Piece) => factsOf(piece, await findingsOf(piece.restorationId));
