@@ -50,7 +50,7 @@ export interface SessionsInput {
 }
 
 /** Cloud at an instant: of the hour that it lies in; half the sky where nobody knows. */
-function cloudAt(clouds: readonly CloudHour[], time: Date): number {
+export function cloudAt(clouds: readonly CloudHour[], time: Date): number {
   const hour = clouds.find(({ at }) => time.getTime() >= at.getTime() && time.getTime() < at.getTime() + HOUR_MS);
   return hour?.cloud ?? 0.5;
 }

@@ -26,15 +26,19 @@ export function sunAndUv(place: Place, time: Date, cloudFraction = 0): SunSample
   return { time: time.toISOString(), elevationDeg, azimuthDeg, uvIndexClear: clear, uvIndex: clear * cloudTransmission(cloudFraction) };
 }
 
+/** The covered share of the sky, 0 to 1: the same all day, or by the time. */
+type Cloud = number | ((at: Date) => number);
+
 /**
  * The sun's course over a stretch of time.
  *
  * @param stepMin minutes between samples
  * @returns samples from `from` to `to`, both included
  */
-function sunCourse(place: Place, from: Date, to: Date, stepMin: number, cloudFraction = 0): SunSample[] {
+function sunCourse(place: Place, from: Date, to: Date, stepMin: number, cloud: Cloud): SunSample[] {
   const samples: SunSample[] = [];
-  for (let t = from.getTime(); t <= to.getTime(); t += stepMin * MINUTE_MS) samples.push(sunAndUv(place, new Date(t), cloudFraction));
+  for (let t = from.getTime(); t <= to.getTime(); t += stepMin * MINUTE_MS)
+    samples.push(sunAndUv(place, new Date(t), typeof cloud === 'number' ? cloud : cloud(new Date(t))));
   return samples;
 }
 
@@ -73,8 +77,8 @@ export interface SunDay {
  *
  * @param hours length of the day, 24 save where the clocks change
  */
-export function sunDay(place: Place, dayStart: Date, hours = 24, cloudFraction = 0): SunDay {
-  const samples = sunCourse(place, dayStart, new Date(dayStart.getTime() + hours * 3_600_000), 10, cloudFraction);
+export function sunDay(place: Place, dayStart: Date, hours = 24, cloud: Cloud = 0): SunDay {
+  const samples = sunCourse(place, dayStart, new Date(dayStart.getTime() + hours * 3_600_000), 10, cloud);
   const up = samples.map((sample) => sample.elevationDeg > 0);
   const crossing = (rising: boolean) => {
     const i = up.findIndex((now, k) => k > 0 && now === rising && up[k - 1] === !rising);

@@ -23,7 +23,7 @@ import { EmptyPlace, Part } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
 import { LaterExposureForm } from './LaterExposureForm';
 import type { FadeView } from './FadePart';
-import { LaterChangePart, LaterFadePart, LaterPredictPart, LaterRehearsePart, LaterTurnPart } from './laterParts';
+import { LaterChangePart, LaterFadePart, LaterPredictPart, LaterSkyPart, LaterRehearsePart, LaterTurnPart } from './laterParts';
 import { pastPieces, pooledFrom, type Past } from './pooled';
 import { turnsOf } from './turnsOf';
 import { waysFor } from './ways';
@@ -176,6 +176,16 @@ export async function BrightenStage({ restorationId, pieceId, way, sky }: Props)
             currency={workshop.currency}
             chosen={chosen}
           />
+          {workshop.latitude !== null && workshop.longitude !== null && (
+            <Part title="The sky of the coming days" id="sky">
+              <Fold summary="Hour by hour, and how it looks now">
+                <LaterSkyPart
+                  place={{ latitude: workshop.latitude, longitude: workshop.longitude, altitudeM: workshop.altitudeM }}
+                  timeZone={timeZone}
+                />
+              </Fold>
+            </Part>
+          )}
           <Part title={`Plan an exposure of ${piece.tag} ${piece.name}`} id="plan">
             <LaterExposureForm
               key={`${piece.id}:${chosen}`}

@@ -15,9 +15,12 @@ import { addLedgerEntry } from '@/data/ledger';
 import { findStock } from '@/data/stock';
 import { noteTurn } from '@/data/timers';
 import { endExposure, endTreatment, readWarmth, startExposure } from '@/data/treatments';
+import { hoursFromRows } from '@/core/sun/weatherHours';
 import { keptIn } from '@/data/looks';
+import { forgetHours, keepHours } from '@/data/weather';
 import { getWorkshop, listObstacles } from '@/data/workshop';
 import { answer, type Answer } from '@/edge/answer';
+import { fromCsv } from '@/edge/csv';
 import { write } from '@/edge/write';
 import Joi from 'joi';
 import { historyOf, yellowOf } from './history';
@@ -27,7 +30,18 @@ import { readFacts } from './facts';
 import { pastPieces, pooledFrom } from './pooled';
 import { predicted, type Predicted } from './predict';
 import { graded, nextExercise, rehearsed, type ExerciseView, type Graded, type RehearsalView } from './rehearsal';
-import { answerSchema, endSchema, keptSchema, planSchema, warmthSchema, rehearseSchema, turnSchema, type PlanForm } from './schema';
+import {
+  answerSchema,
+  endSchema,
+  keptSchema,
+  lookSchema,
+  skyFileSchema,
+  planSchema,
+  warmthSchema,
+  rehearseSchema,
+  turnSchema,
+  type PlanForm,
+} from './schema';
 
 type Given = Record<string, unknown>;
 
@@ -186,6 +200,33 @@ export async function warmthRead(given: Given): Promise<Answer<null>> {
   });
   if (answered.ok) revalidatePath('/', 'layout');
   return answered;
+}
+
+/** The sky of the hours that one looks at now. */
+export async function skyNow(given: Given): Promise<Answer<void>> {
+  return write(lookSchema, given, ({ cloudPercent, forHours }) => {
+    const hour = Math.floor(Date.now() / 3_600_000) * 3_600_000;
+    const hours = Array.from({ length: forHours }, (_, i) => ({ at: new Date(hour + i * 3_600_000), cloud: cloudPercent / 100 }));
+    return keepHours(hours, 'look', `Looked at the sky: ${cloudPercent} % covered, taken for ${forHours} h.`);
+  });
+}
+
+/** Hours of sky from a file. */
+export async function skyFromFile(given: Given): Promise<Answer<{ words: string }>> {
+  return write(skyFileSchema, given, async ({ text, name }) => {
+    const { rows, wrong } = fromCsv(text);
+    if (wrong.length > 0)
+      throw new Refusal('file', `This is no whole table. ${wrong.slice(0, 5).join('; ')}. Save it as CSV with a line of names first.`);
+    const { hours, notes } = hoursFromRows(rows, (await getWorkshop()).timeZone);
+    const words = [`${hours.length} hours of sky taken from ${name}.`, ...notes].join(' ');
+    await keepHours(hours, 'file', words);
+    return { words };
+  });
+}
+
+/** Own looks and files are forgotten. */
+export async function skyForgotten(): Promise<Answer<void>> {
+  return write(Joi.object({}), {}, () => forgetHours(new Date()));
 }
 
 /** How a piece is kept after its brightening. */

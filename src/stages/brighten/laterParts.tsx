@@ -9,6 +9,11 @@ export const LaterTurnPart = dynamic(() => import('./TurnPart').then((part) => p
   loading: () => <Text role="status">Laying out the turns.</Text>,
 });
 
+export const LaterSkyPart = dynamic(() => import('./SkyPart').then((part) => part.SkyPart), {
+  ssr: false,
+  loading: () => <Text role="status">Looking up.</Text>,
+});
+
 export const LaterFadePart = dynamic(() => import('./FadePart').then((part) => part.FadePart), { ssr: false });
 
 export const LaterChangePart = dynamic(() => import('./ChangePart').then((part) => part.ChangePart), { ssr: false });

@@ -69,6 +69,22 @@ export const warmthSchema = Joi.object<{ sessionId: string; temperatureC: number
   temperatureC: Joi.number().min(-20).max(120).required().label('Read now'),
 });
 
+/** A look at the sky: how much of it is covered, and for how long that is taken to hold. */
+export const lookSchema = Joi.object<{ cloudPercent: number; forHours: number }>({
+  cloudPercent: Joi.number().min(0).max(100).required().label('Cloud'),
+  forHours: Joi.number().integer().min(1).max(12).default(3).label('Hours'),
+});
+
+/** A CSV of hours. */
+export const skyFileSchema = Joi.object<{ name: string; text: string }>({
+  name: Joi.string().max(200).required(),
+  text: Joi.string()
+    .max(900_000)
+    .required()
+    .label('File')
+    .messages({ 'string.max': 'This file is too large for hours of sky. Send up to 900 kB.', 'string.empty': 'This file is empty.' }),
+});
+
 /** How a piece is kept after its brightening. */
 export const keptSchema = Joi.object<{ pieceId: string; storage: 'dark' | 'light' }>({
   pieceId: Joi.string().required(),

@@ -1,5 +1,5 @@
 import { BrightenStage } from '@/stages/brighten/BrightenStage';
-import { simulatedSky } from '@/simulators/weather/sky';
+import { sky } from '../../../sky';
 import { StageScreen } from '../StageScreen';
 
 interface Props {
@@ -14,14 +14,7 @@ export default async function BrightenPage({ params, searchParams }: Props) {
     <StageScreen
       restorationId={id}
       stage="brighten"
-      tool={
-        <BrightenStage
-          restorationId={id}
-          pieceId={piece ?? null}
-          way={way ?? null}
-          sky={(place, from, hours) => Promise.resolve(simulatedSky(place.latitude, place.longitude, from, hours))}
-        />
-      }
+      tool={<BrightenStage restorationId={id} pieceId={piece ?? null} way={way ?? null} sky={sky} />}
     />
   );
 }

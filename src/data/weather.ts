@@ -1,0 +1,51 @@
+import { Op } from 'sequelize';
+import type { SkySource } from '@/core/exposure/sessions';
+import { skyWith, type SkyHour } from '@/core/sun/weatherHours';
+import { database, inTransaction } from './connection';
+import { appendLog } from './log';
+import { addRow, findRows } from './table';
+import type { WeatherHour } from './rows';
+
+const HOUR_MS = 3_600_000;
+
+/** Hours that were looked at or came from a file, from an instant on. */
+export const ownHours = (from: Date, hours: number): Promise<WeatherHour[]> =>
+  findRows(
+    'weather_hours',
+    { at: { [Op.gte]: new Date(from.getTime() - HOUR_MS).toISOString(), [Op.lt]: new Date(from.getTime() + hours * HOUR_MS).toISOString() } },
+    [['at', 'ASC']],
+  );
+
+/** Keeps hours of sky; what was known of the same hours goes. */
+export async function keepHours(hours: readonly SkyHour[], source: WeatherHour['source'], words: string, now = new Date()): Promise<void> {
+  await inTransaction(async (transaction) => {
+    const { tables } = await database();
+    const times = hours.map(({ at }) => at.toISOString());
+    await tables.weather_hours.destroy({ where: { at: { [Op.in]: times } }, transaction });
+    for (const { at, cloud } of hours)
+      await addRow('weather_hours', { at: at.toISOString(), cloud, source, takenAt: now.toISOString() }, transaction);
+    await appendLog({ restorationId: null, stage: null, kind: 'sky', words }, transaction, now);
+  });
+}
+
+/** Forgets what was looked at and read from files, from an instant on: the forecast counts again. */
+export async function forgetHours(from: Date, now = new Date()): Promise<void> {
+  await inTransaction(async (transaction) => {
+    const { tables } = await database();
+    await tables.weather_hours.destroy({ where: { at: { [Op.gte]: new Date(from.getTime() - HOUR_MS).toISOString() } }, transaction });
+    await appendLog(
+      { restorationId: null, stage: null, kind: 'sky', words: 'Own looks and hours from files are forgotten; the forecast counts.' },
+      transaction,
+      now,
+    );
+  });
+}
+
+/** A sky that goes by the workshop's own hours where it has some, and by a forecast elsewhere. */
+export const skyOver =
+  (forecast: SkySource): SkySource =>
+  async (place, from, hours) =>
+    skyWith(
+      await forecast(place, from, hours),
+      (await ownHours(from, hours)).map(({ at, cloud }) => ({ at: new Date(at), cloud })),
+    );
