@@ -7,12 +7,18 @@ import { answerRequest, askOwner } from '@/data/requests';
 import { caution } from '@/core/peroxide/cautions';
 import type { Stage } from '@/core/runsheet/stages';
 import { writeNote } from '@/data/log';
-import { addPiece, type NewPiece } from '@/data/pieces';
+import { addPiece, findPiece, type NewPiece } from '@/data/pieces';
 import { openRestoration, setAim, setEstimate, setOwner, settleStage } from '@/data/restorations';
 import { worthWords } from '@/runsheet/worth';
 import type { Piece, Session, StockItem } from '@/data/rows';
 import { addLedgerEntry } from '@/data/ledger';
 import { addStock } from '@/data/stock';
+import type { SkySource } from '@/core/exposure/sessions';
+import { peroxideDilution } from '@/core/peroxide/dilution';
+import { historyOf } from '@/stages/brighten/history';
+import { planSession } from '@/stages/brighten/planSession';
+import { waysFor } from '@/stages/brighten/ways';
+import { simulatedSky } from '@/simulators/weather/sky';
 import { noteTurn, runningTimers, startTimer } from '@/data/timers';
 import { endExposure, endTreatment, startExposure, treatmentsOf, type StartExposure } from '@/data/treatments';
 import { addObstacle, saveWorkshop } from '@/data/workshop';
@@ -108,8 +114,15 @@ async function expose(
 /** Share of yellow left after a dose, with the rate this demo's plastic happens to have. */
 const left = (dose: number) => Math.exp(-0.052 * dose);
 
-/** A home computer in the middle of brightening, with two measured sessions. */
-async function brimsel(at: Clock, cream: StockItem): Promise<void> {
+/** Folds of the film along the front, where less of the yellow went. */
+const FOLDS = [
+  [70, 126, 170, 112],
+  [190, 125, 290, 113],
+  [300, 127, 400, 113],
+] as const;
+
+/** A home computer in the middle of brightening: two measured sessions, a fold line found, a third planned, caps from a mixed bottle. */
+async function brimsel(at: Clock, now: Date, cream: StockItem, mixed: StockItem): Promise<void> {
   const { id } = await openRestoration(
     {
       title: 'Brimsel Nine',
@@ -185,15 +198,39 @@ async function brimsel(at: Clock, cream: StockItem): Promise<void> {
     'lid',
   );
   const first = await expose(shell, cream, at(4, 9), 150, { minutes: 145, cloud: 0.25, words: 'Film wrinkled along the front edge.' });
-  await take('K1-after-1', left(first.dose!), at(3, 8, 20), 'daylight', 5, { streaks: { angleDeg: 12, periodMm: 46, amount: 0.9 } });
+  await take('K1-after-1', left(first.dose!), at(3, 8, 20), 'daylight', 5, { folds: { lines: FOLDS, widthMm: 1.6, amount: 6 } });
   const second = await expose(shell, cream, at(2, 9, 30), 120, {
     minutes: 120,
     cloud: 0.4,
     words: 'New film, laid without folds. Turned every half hour.',
   });
   await take('K1-after-2', left(first.dose! + second.dose!), at(1, 8, 15), 'north window', 6, {
-    streaks: { angleDeg: 12, periodMm: 46, amount: 0.5 },
+    folds: { lines: FOLDS, widthMm: 1.6, amount: 4.5 },
   });
+  await expose(
+    caps,
+    mixed,
+    at(2, 10),
+    240,
+    { minutes: 240, cloud: 0.4, words: 'In a zip bag, shaken over and vented at each turn.' },
+    { school: 'bag-sun', stockPercentWW: 12, targetPercentWW: 6, amountMl: 700, checks: ['Two caps of a scrap keyboard came through this way'] },
+  );
+  await measured(
+    {
+      restorationId: id,
+      stage: 'brighten',
+      pieceId: caps.id,
+      name: 'K2-after-1',
+      takenAt: at(1, 8, 25),
+      scene: homeComputer({ amount: 13 }, { amount: 13 }),
+      shot: { light: LIGHTS['north window'], seed: 10 },
+    },
+    caps,
+    'lid',
+  );
+  const ways = await waysFor((await findPiece(shell.id))!, await historyOf((await findPiece(shell.id))!), [], sky, now);
+  const next = ways?.ways.find(({ school }) => school === 'cream-film-sun')?.sun?.sessions.find(({ from }) => Date.parse(from) > now.getTime());
+  if (next) await planSession(shell, 'cream-film-sun', new Date(next.from), new Date(next.to), now);
 }
 
 /** A desktop machine just taken in. */
@@ -343,6 +380,25 @@ async function pellwig(at: Clock, liquid: StockItem): Promise<void> {
   await settleStage(id, 'record', 'done', null, at(25, 15, 5));
 }
 
+const sky: SkySource = (place, from, hours) => Promise.resolve(simulatedSky(place.latitude, place.longitude, from, hours));
+
+/** A bottle for the caps, mixed from the strong one. */
+async function mixedFrom(strong: StockItem, at: Clock): Promise<StockItem> {
+  const { stockVolumeL, waterVolumeL } = peroxideDilution(strong.strengthValue!, 12, 1);
+  return addStock(
+    {
+      name: 'Peroxide 12 %, own mix, 1 L',
+      kind: 'peroxide liquid',
+      strengthValue: 12,
+      strengthUnit: 'percentWW',
+      sizeMl: 1000,
+      priceMinor: Math.round((strong.priceMinor! * 1000 * stockVolumeL) / strong.sizeMl!),
+      words: `${Math.round(1000 * stockVolumeL)} mL of the ${strong.strengthValue} % into ${Math.round(1000 * waterVolumeL)} mL of water, vented cap`,
+    },
+    at(3, 9),
+  );
+}
+
 /** Loads the demo workshop as if it had been kept until `now`. */
 export async function loadWorkshop(now: Date, tell: (words: string) => void): Promise<void> {
   const at = clockOf(now);
@@ -376,7 +432,7 @@ export async function loadWorkshop(now: Date, tell: (words: string) => void): Pr
   tell('Pellwig Pocket, finished with its record');
   await pellwig(at, liquid);
   tell('Brimsel Nine, in the middle of brightening');
-  await brimsel(at, cream);
+  await brimsel(at, now, cream, await mixedFrom(liquid, at));
   tell('Orvane Slab, at the sink');
   await orvane(at);
   tell('Tovarn Desk Two, just taken in');

@@ -10,7 +10,7 @@ import { bellOf } from './bell';
 import { placeOf } from './places';
 
 const DUE = { turn: 'Turn now: ', tend: 'Now: ', due: 'Time is up: ' } as const;
-const UNTIL = { turn: 'to the turn of ', tend: 'until ', due: 'left of ' } as const;
+const UNTIL = { turn: 'to the turn of ', tend: 'until ', due: 'to the bell of ' } as const;
 
 /** Everything that runs, in one line under the head of every screen; it rings when something is due. */
 export function TimersBar({ timers }: { timers: readonly Timer[] }) {

@@ -31,7 +31,7 @@ export async function startTimer(
       transaction,
     );
     await appendLog(
-      { restorationId: given.restorationId, stage: null, kind: 'timer', words: `${given.label}: ${minutes} min started.` },
+      { restorationId: given.restorationId, stage: null, kind: 'timer', words: `${given.label}: ${Math.round(minutes)} min started.` },
       transaction,
       now,
     );

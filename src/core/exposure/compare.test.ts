@@ -30,6 +30,7 @@ const LID: CompareInput = {
   now: NOW,
   stock: STOCK,
   lampMwPerCm2: 0,
+  going: null,
 };
 const wayOf = (school: string, rest: Partial<CompareInput> = {}) => compareWays({ ...LID, ...rest }).ways.find((way) => way.school === school)!;
 const recommended = (rest: Partial<CompareInput>) => compareWays({ ...LID, ...rest });
@@ -44,6 +45,16 @@ it('compares all eight ways, and names one with its reason', () => {
   expect(cream.sun!.enough).toBe(true);
   expect(cream.finish! <= cream.finishSlow!).toBe(true);
   expect(cream.costMinor).toBeGreaterThan(0);
+});
+
+it('a treatment that goes on weighs: another way has to be worth the change', () => {
+  const first = recommended({}).recommended;
+  const other = SCHOOLS.find((id) => id !== first && wayOf(id).missing.length === 0)!;
+  const going = recommended({ going: other });
+  const again = recommended({ going: first as (typeof SCHOOLS)[number] });
+  expect(again.recommended).toBe(first);
+  expect(again.why).toContain('it goes on already');
+  expect([first, other]).toContain(going.recommended);
 });
 
 it('says what is missing, and never recommends what the piece forbids', () => {

@@ -40,6 +40,8 @@ export interface CompareInput {
   stock: readonly OwnStock[];
   /** UV-A of the workshop's lamp at the piece, mW/cm²; 0 without one. */
   lampMwPerCm2: number;
+  /** The way that a treatment of this piece goes now; `null` where none goes. */
+  going: SchoolId | null;
 }
 
 export interface Way {
@@ -85,6 +87,8 @@ const DAY_COUNTS_MIN = 20;
 const UNEVEN_COUNTS_MIN = 15;
 const RISK_COUNTS_MIN = 30;
 const MISSING_COUNTS_MIN = 60;
+/** Another way than the one that goes asks for new material and starts without a rate of this piece's own. */
+const SWITCH_COUNTS_MIN = 120;
 
 const areaOf = ({ lengthMm, widthMm, heightMm }: PieceFacts) => (lengthMm * widthMm + 2 * heightMm * (lengthMm + widthMm)) / 100;
 const solutionOf = ({ solution }: School, { lengthMm, widthMm, heightMm }: PieceFacts) => {
@@ -258,13 +262,15 @@ export function compareWays(input: CompareInput): Comparison {
   if (aboveB !== null && aboveB <= toleranceB) return say('leave-it', 'It matches its hidden patch already: more would go past it.');
   const open = ways.filter(({ school, blocked }) => school !== 'leave-it' && blocked.length === 0);
   if (open.length === 0) return say('leave-it', `Nothing may be started yet. ${blockedBy(piece)[0]}`);
-  const sorted = [...open].sort((a, b) => effortOf(a, now) - effortOf(b, now));
+  const effort = (way: Way) => effortOf(way, now) + (input.going !== null && way.school !== input.going ? SWITCH_COUNTS_MIN : 0);
+  const sorted = [...open].sort((a, b) => effort(a) - effort(b));
   const [best, next] = sorted as [Way, Way];
-  return say(best.school, whyOf(best, next, aboveB !== null));
+  return say(best.school, whyOf(best, next, aboveB !== null, input.going));
 }
 
-function whyOf(best: Way, next: Way, measured: boolean): string {
+function whyOf(best: Way, next: Way, measured: boolean, going: SchoolId | null): string {
   const because = [
+    best.school === going && 'it goes on already and its rate on this piece is known',
     best.missing.length < next.missing.length && 'everything for it is here',
     best.spreadB < next.spreadB && 'it comes out evener',
     best.finish && next.finish && best.finish < next.finish && 'it is done sooner',

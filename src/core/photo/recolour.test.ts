@@ -58,3 +58,22 @@ it('with all of it left nothing changes; the light of the picture stays on it', 
   const same = recoloured(plate([78, 1, 24]), WHOLE, warm, 6, 1);
   same.data.forEach((value, i) => expect(Math.abs(value - plate([78, 1, 24]).data[i]!)).toBeLessThanOrEqual(1));
 });
+
+it('takes the yellow down place by place where it is told a share for each', () => {
+  const width = 40;
+  const data = new Uint8ClampedArray(4 * width * 20);
+  for (let p = 0; p < data.length; p += 4) data.set([222, 204, 158, 255], p);
+  const picture = { width, height: 20, data };
+  const outline: [number, number][] = [
+    [0, 0],
+    [width, 0],
+    [width, 20],
+    [0, 20],
+  ];
+  const by = (left: number | ((x: number, y: number) => number)) => recoloured(picture, outline, NO_CORRECTION, 5, left).data;
+  const halved = by((x) => (x < 20 ? 1 : 0.2));
+  const at = (pixels: Picture['data'], x: number) => [...pixels.slice(4 * (10 * width + x), 4 * (10 * width + x) + 3)];
+  expect(at(halved, 5)).toEqual(at(by(1), 5));
+  expect(at(halved, 35)).toEqual(at(by(0.2), 35));
+  expect(at(halved, 35)[2]!).toBeGreaterThan(at(halved, 5)[2]!);
+});

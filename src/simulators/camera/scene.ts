@@ -12,6 +12,8 @@ export interface Yellowing {
   oneSided?: { angleDeg: number; farShare: number };
   /** Stripes, as a wrinkled film leaves them. */
   streaks?: { angleDeg: number; periodMm: number; amount: number };
+  /** Thin lines where a film stood off in a fold and less yellow went, from place to place in mm. */
+  folds?: { lines: readonly (readonly [number, number, number, number])[]; widthMm: number; amount: number };
   blotches?: { sizeMm: number; amount: number; seed: number };
 }
 
@@ -65,7 +67,7 @@ export interface Scene {
 /** b* that a yellowing adds over a plate's box, as a function of the place in mm. */
 export function yellowField(yellowing: Yellowing | undefined, [bx, by, bw, bh]: Rect): (x: number, y: number) => number {
   if (!yellowing) return () => 0;
-  const { amount, oneSided, streaks, blotches, shadow } = yellowing;
+  const { amount, oneSided, streaks, folds, blotches, shadow } = yellowing;
   const side = direction(oneSided?.angleDeg);
   const stripe = direction(streaks?.angleDeg);
   const blotch = blotches && smoothField(blotches.seed);
@@ -76,6 +78,7 @@ export function yellowField(yellowing: Yellowing | undefined, [bx, by, bw, bh]: 
       value *= 1 + (oneSided.farShare - 1) * Math.min(1, Math.max(0, along));
     }
     if (streaks) value += streaks.amount * Math.sin((2 * Math.PI * (y * stripe.cos - x * stripe.sin)) / streaks.periodMm);
+    for (const line of folds?.lines ?? []) value += folds!.amount * Math.exp(-((distanceToLine(line, x, y) / folds!.widthMm) ** 2));
     if (blotches && blotch) value += blotches.amount * blotch(x / blotches.sizeMm, y / blotches.sizeMm);
     if (shadow) {
       const [sx, sy, sw, sh] = shadow.box;
@@ -84,6 +87,13 @@ export function yellowField(yellowing: Yellowing | undefined, [bx, by, bw, bh]: 
     }
     return Math.max(0, value);
   };
+}
+
+/** Distance of a place from a stretch of line, mm. */
+function distanceToLine([x1, y1, x2, y2]: readonly [number, number, number, number], x: number, y: number): number {
+  const [dx, dy] = [x2 - x1, y2 - y1];
+  const t = Math.min(1, Math.max(0, ((x - x1) * dx + (y - y1) * dy) / (dx * dx + dy * dy)));
+  return Math.hypot(x - x1 - t * dx, y - y1 - t * dy);
 }
 
 const direction = (angleDeg = 0) => ({ cos: Math.cos((angleDeg * Math.PI) / 180), sin: Math.sin((angleDeg * Math.PI) / 180) });

@@ -7,6 +7,7 @@ import type { SkySource } from '@/core/exposure/sessions';
 import type { Turn } from '@/core/exposure/turnPlan';
 import { warmthInSun, type Warmth } from '@/core/exposure/warmth';
 import { deltaE00 } from '@/core/colour/difference';
+import { sunAndUv } from '@/core/sun/day';
 import { showTime, toLocalField } from '@/core/runsheet/time';
 import { PIECE_REGION } from '@/data/measurements';
 import { looksOf } from '@/data/looks';
@@ -20,14 +21,17 @@ import { Estimate } from '@/ui/figures';
 import { FaultWords } from '@/ui/FaultWords';
 import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part } from '@/ui/layout';
+import { Worked } from '@/ui/Worked';
 import { LinkButton } from '@/ui/links';
 import { LaterExposureForm } from './LaterExposureForm';
 import type { FadeView } from './FadePart';
 import { LaterChangePart, LaterFadePart, LaterPredictPart, LaterSkyPart, LaterRehearsePart, LaterTurnPart } from './laterParts';
 import { pastPieces, pooledFrom, type Past } from './pooled';
-import { turnsOf } from './turnsOf';
-import { waysFor } from './ways';
+import { LEAN_DEG, turnsOf } from './turnsOf';
+import { waysFor, type WaysView } from './ways';
 import { WaysPart } from './WaysPart';
+import { fadeWorking } from './workings';
+import { SetPart } from './SetPart';
 import { historyOf, yellowOf, type PieceHistory } from './history';
 import { PieceChoice } from './PieceChoice';
 import { RunningExposure } from './RunningExposure';
@@ -54,7 +58,16 @@ function judgePiece(piece: Piece, history: PieceHistory, past: readonly Past[]) 
     forecast,
     session: usualSession(history, school),
   });
-  return { treatment, school, forecast, latest, pooled, advice, fade: input && forecast && fadeView(input, forecast, doseUnit(school)) };
+  return {
+    treatment,
+    school,
+    forecast,
+    latest,
+    pooled,
+    advice,
+    fade: input && forecast && fadeView(input, forecast, doseUnit(school)),
+    working: input && forecast && fadeWorking(input, forecast, doseUnit(school)),
+  };
 }
 
 /** What a session of this piece has given and asked so far, at the mean. */
@@ -76,6 +89,8 @@ function fadeView(input: ForecastInput, forecast: Forecast, unit: string): FadeV
   });
   return { curve: fadeCurve(input, forecast), measured: [{ dose: 0, b: input.startB }, ...measured], targetB: input.targetB, unit };
 }
+
+const HOUR_MS = 3_600_000;
 
 interface Props {
   restorationId: string;
@@ -105,10 +120,12 @@ export async function BrightenStage({ restorationId, pieceId, way, sky }: Props)
   const history = histories[chosenIndex]!;
   const { timeZone } = workshop;
   const past = await pastPieces(piece);
-  const { treatment, school, forecast, latest, advice, pooled, fade } = judgePiece(piece, history, past);
+  const { treatment, school, forecast, latest, advice, pooled, fade, working } = judgePiece(piece, history, past);
   const here = `/restorations/${restorationId}/brighten?piece=${piece.id}`;
   const chosen = SCHOOLS.find((id) => id === way) ?? null;
   const ways = history.running ? null : await waysFor(piece, history, past, sky);
+  const planned = chosen ?? firstSchool(treatment?.school, workshop.latitude !== null);
+  const window = nextWindow(ways, planned);
   const looks = (await looksOf(restorationId)).filter((look) => look.pieceId === piece.id);
   const ended = history.sessions.filter(({ endedAt }) => endedAt !== null);
   const needsMeasuring = ended.some(({ measurementId }) => measurementId === null);
@@ -124,6 +141,7 @@ export async function BrightenStage({ restorationId, pieceId, way, sky }: Props)
           running: histories[i]!.running !== null,
         }))}
       />
+      {history.set && <SetPart set={history.set} />}
       {history.running ? (
         <RunningExposure
           piece={piece}
@@ -151,6 +169,13 @@ export async function BrightenStage({ restorationId, pieceId, way, sky }: Props)
               />
               {forecast.doubt && <p>{forecast.doubt}</p>}
               {fade && <LaterFadePart {...fade} />}
+              {working && (
+                <Worked
+                  lines={working}
+                  source="First-order fade; posterior of ln k on a grid, prior pooled over past pieces (Gelman et al., Bayesian Data Analysis, ch. 5)."
+                  sum={{ name: 'exposure-forecast', title: 'exposure forecast' }}
+                />
+              )}
             </Part>
           )}
           {forecast && <LaterPredictPart pieceId={piece.id} unit={doseUnit(school)} />}
@@ -171,6 +196,7 @@ export async function BrightenStage({ restorationId, pieceId, way, sky }: Props)
           <WaysPart
             view={ways}
             here={here}
+            pieceId={piece.id}
             pieceHref={`/restorations/${restorationId}/pieces/${piece.id}`}
             timeZone={timeZone}
             currency={workshop.currency}
@@ -192,8 +218,10 @@ export async function BrightenStage({ restorationId, pieceId, way, sky }: Props)
               piece={piece}
               stock={stock}
               timeZone={timeZone}
-              now={toLocalField(new Date().toISOString(), timeZone)}
-              school={chosen ?? firstSchool(treatment?.school, workshop.latitude !== null)}
+              from={toLocalField(window?.from ?? new Date().toISOString(), timeZone)}
+              minutes={window ? Math.round((Date.parse(window.to) - Date.parse(window.from)) / 60_000) : null}
+              cloudPercent={cloudOver(ways, window)}
+              school={planned}
             />
           </Part>
           <Part title="Turns in the sun" id="turns">
@@ -212,6 +240,19 @@ export async function BrightenStage({ restorationId, pieceId, way, sky }: Props)
       <SessionTable sessions={history.sessions} measurements={history.measurements} timeZone={timeZone} unit={doseUnit(school)} />
     </>
   );
+}
+
+/** The next window that the sun opens for a way; `null` while the sun stands high enough to begin at once, and for other ways. */
+function nextWindow(ways: WaysView | null, school: SchoolId): { from: string; to: string } | null {
+  if (!ways?.place || SCHOOL[school].driver !== 'sun' || sunAndUv(ways.place, new Date()).uvIndexClear > 1) return null;
+  return ways.ways.find((way) => way.school === school)?.sun?.sessions[0] ?? null;
+}
+
+/** Cloud over a window, or over the hours to come, by the sky that all plans count with; in steps of five per cent. */
+function cloudOver(ways: WaysView | null, window: { from: string; to: string } | null): number {
+  const [from, to] = window ? [Date.parse(window.from), Date.parse(window.to)] : [Date.now(), Date.now() + 3 * HOUR_MS];
+  const within = (ways?.clouds ?? []).filter(({ at }) => at.getTime() + HOUR_MS > from && at.getTime() < to);
+  return within.length === 0 ? 0 : 5 * Math.round((20 * within.reduce((sum, { cloud }) => sum + cloud, 0)) / within.length);
 }
 
 function firstSchool(going: SchoolId | undefined, placeKnown: boolean): SchoolId {
@@ -235,9 +276,6 @@ async function warmthOfRunning({ running, treatments }: PieceHistory): Promise<W
     readings,
   });
 }
-
-/** Most people prop an edge up against a brick; a bag or a bath lies flat. */
-const LEAN_DEG = 60;
 
 /** The turns of what lies in the sun now; none for what does not, and none where nobody can say: it still has to be ended. */
 async function turnsOfRunning(piece: Piece, { running, treatments }: PieceHistory, placeKnown: boolean): Promise<Turn[]> {

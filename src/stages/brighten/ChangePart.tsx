@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { HEAT_LEGEND } from '@/core/photo/heatMap';
 import { showTime } from '@/core/runsheet/time';
 import { useSend } from '@/ui/useSend';
+import { Worked } from '@/ui/Worked';
 import { Wrong } from '@/ui/Wrong';
 import { lookWhatChanged } from './actions';
 import type { FaceChange } from './change';
@@ -37,6 +38,21 @@ export function ChangePart({ pieceId, timeZone }: { pieceId: string; timeZone: s
               the light, or look for what dirt or a label covered.
             </Text>
           )}
+          <Worked
+            lines={[
+              { what: 'Laid on each other', how: 'corners moved onto the face’s edges, a homography to its own plane, 240 cells across' },
+              {
+                what: 'Light',
+                how: 'the later picture in the first one’s light by its cones (von Kries, Bradford), from card and hidden patch; then the slope of the light',
+              },
+              {
+                what: 'Figures',
+                how: `median ${found.median.toFixed(1)} and 95th percentile ${found.most.toFixed(1)} of ΔE00 over the cells that are plain shell`,
+              },
+            ]}
+            source="CIEDE2000 after Sharma, Wu and Dalal (2005); Bradford adaptation after Lam (1985)."
+            sum={{ name: 'colour-difference', title: 'colour difference' }}
+          />
           <Text color="soft" fontSize="15px">
             {showTime(found.firstAt, timeZone)} against {showTime(found.laterAt, timeZone)}, on the face’s own plane: corners moved onto its edges,
             light evened by the card, the hidden patch and a slope. Edges, gaps and print are left clear.

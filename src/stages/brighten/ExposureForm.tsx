@@ -1,6 +1,6 @@
 'use client';
 
-import { Box, Grid, Text } from '@chakra-ui/react';
+import { Box, Button, Grid, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
@@ -13,17 +13,22 @@ import { Cautions } from '@/ui/Cautions';
 import { Check } from '@/ui/Check';
 import { DaySun } from '@/ui/DaySun';
 import { Estimate, Figure } from '@/ui/figures';
-import { TextLink } from '@/ui/links';
+import { Worked } from '@/ui/Worked';
 import { Wrong } from '@/ui/Wrong';
-import { plan, start, type PlanView } from './actions';
+import { plan, start } from './actions';
+import type { PlanView } from './plan';
 import { WarmthWords } from './WarmthWords';
+import { planWorking } from './workings';
 
 interface Props {
   piece: Piece;
   stock: readonly StockItem[];
   timeZone: string;
-  /** Now, as a `datetime-local` value in the workshop's zone. */
-  now: string;
+  /** When the window begins at first, as a `datetime-local` value in the workshop's zone; and its minutes where the sun set them. */
+  from: string;
+  minutes: number | null;
+  /** Cloud of the coming hours, %. */
+  cloudPercent: number;
   school: SchoolId;
 }
 
@@ -83,7 +88,7 @@ function fieldsFor(school: SchoolId, stock: readonly StockItem[]): FieldDef[] {
 }
 
 /** Plans an exposure as one types, then starts it. */
-export function ExposureForm({ piece, stock, timeZone, now, school: first }: Props) {
+export function ExposureForm({ piece, stock, timeZone, from, minutes, cloudPercent, school: first }: Props) {
   const router = useRouter();
   const [school, setSchool] = useState<SchoolId>(first);
   const [confirmed, setConfirmed] = useState(false);
@@ -101,10 +106,10 @@ export function ExposureForm({ piece, stock, timeZone, now, school: first }: Pro
     targetPercentWW: String(SCHOOL[first].usualPercentWW),
     volumeL: '5',
     areaCm2: area,
-    windowStart: now,
-    durationMin: String(60 * SCHOOL[first].usualHours[0]),
+    windowStart: from,
+    durationMin: String(minutes ?? 60 * SCHOOL[first].usualHours[0]),
     turnEveryMin: String(SCHOOL[first].turnEveryMin),
-    cloudPercent: '0',
+    cloudPercent: String(cloudPercent),
     lampMwPerCm2: '',
     temperatureC: String(SCHOOL[first].usualC),
     toleranceB: '1.5',
@@ -134,6 +139,11 @@ export function ExposureForm({ piece, stock, timeZone, now, school: first }: Pro
           <PlanPreview form={form} pieceId={piece.id} timeZone={timeZone}>
             {(view) => (
               <>
+                <Button asChild mb="4">
+                  <a href={cardHref(piece, form.getValues())} target="_blank" rel="noreferrer">
+                    Session card for the wall (PDF)
+                  </a>
+                </Button>
                 <GateChecks
                   gates={view.gates}
                   passed={checks}
@@ -162,6 +172,10 @@ export function ExposureForm({ piece, stock, timeZone, now, school: first }: Pro
     </AnswerForm>
   );
 }
+
+/** Address of the sheet of what is planned. */
+const cardHref = ({ id, restorationId }: Piece, values: Values) =>
+  `/api/restorations/${restorationId}/session-card?${new URLSearchParams({ ...values, pieceId: id }).toString()}`;
 
 interface GateProps {
   gates: readonly Gate[];
@@ -306,10 +320,11 @@ function PlanFigures({ view, timeZone, minutes }: { view: PlanView; timeZone: st
           {note}
         </Box>
       ))}
-      <Text mt="3" fontSize="15px" color="soft">
-        Worked out by <TextLink href="/sums/peroxide-dilution">dilution</TextLink>, <TextLink href="/sums/oxygen-release">oxygen release</TextLink>,{' '}
-        <TextLink href="/sums/sun-dose">sun dose</TextLink> and <TextLink href="/sums/exposure-forecast">exposure forecast</TextLink>.
-      </Text>
+      <Worked
+        lines={planWorking(p, { hours: minutes / 60, driver: p.doseUnit === 'UVI·h' ? (day ? 'sun' : 'lamp') : 'warmth' })}
+        source="Mass balance with handbook densities; UV index after Madronich (2007), cloud after Kasten and Czeplak (1980)."
+        sum={p.dilution ? { name: 'peroxide-dilution', title: 'dilution' } : { name: 'sun-dose', title: 'sun dose' }}
+      />
     </Box>
   );
 }

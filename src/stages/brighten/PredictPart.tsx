@@ -33,9 +33,25 @@ export function PredictPart({ pieceId, unit }: { pieceId: string; unit: string }
               </figure>
             ))}
           </Grid>
+          <Text mt="4" mb="2" fontWeight="650">
+            The same next session with one thing done wrong
+          </Text>
+          <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(3, 1fr)' }} gap="4">
+            {found.wrong.map(({ words, url, apart }) => (
+              <figure key={words}>
+                {/* eslint-disable-next-line @next/next/no-img-element */}
+                <img src={url} alt={`After one session, ${words}`} style={{ width: '100%' }} />
+                <figcaption>
+                  <b>{words}</b>
+                  <br />
+                  {apart.toFixed(1)} b* from palest to yellowest
+                </figcaption>
+              </figure>
+            ))}
+          </Grid>
           <Text color="soft" fontSize="15px" mt="2">
-            An estimate: each session {found.dose.toFixed(1)} {unit}, {found.from}. A session that is turned and spread evenly is meant; folds and
-            shade would show.
+            An estimate: each session {found.dose.toFixed(1)} {unit}, {found.from}. Above, a session that is turned and spread evenly is meant. What
+            is done wrong is computed place by place, not drawn.
           </Text>
         </Box>
       )}

@@ -28,9 +28,10 @@ export function RehearsePart({ pieceId, timeZone, now }: Props) {
           { name: 'film', label: 'Film', kind: 'choice', third: true, options: options(['smooth', 'wrinkled', 'none']) },
           { name: 'spread', label: 'Cream', kind: 'choice', third: true, options: options(['even', 'thick in places']) },
           { name: 'turned', label: 'Turned', kind: 'choice', third: true, options: options(['by the plan', 'never']) },
-          { name: 'cloudPercent', label: 'Cloud', kind: 'number', unit: '% of the sky', third: true },
-          { name: 'percentWW', label: 'Strength', kind: 'number', unit: '% by weight', third: true },
-          { name: 'temperatureC', label: 'Warmth under the film', kind: 'number', unit: '°C', third: true },
+          { name: 'cloudPercent', label: 'Cloud', kind: 'number', unit: '% of the sky', half: true },
+          { name: 'frothPercent', label: 'Froth over it', kind: 'number', unit: '%', half: true },
+          { name: 'percentWW', label: 'Strength', kind: 'number', unit: '% by weight', half: true },
+          { name: 'temperatureC', label: 'Warmth under the film', kind: 'number', unit: '°C', half: true },
         ]}
         initial={{
           start: now,
@@ -39,6 +40,7 @@ export function RehearsePart({ pieceId, timeZone, now }: Props) {
           spread: 'even',
           turned: 'never',
           cloudPercent: '10',
+          frothPercent: '0',
           percentWW: '12',
           temperatureC: '35',
         }}

@@ -8,7 +8,7 @@ import { AnswerForm } from '@/ui/AnswerForm';
 import { DataTable } from '@/ui/DataTable';
 import { Figure } from '@/ui/figures';
 import { Fold } from '@/ui/Fold';
-import { TextLink } from '@/ui/links';
+import { Worked } from '@/ui/Worked';
 import { turns } from './actions';
 import type { TurnView } from './turnsOf';
 import { TurnRing } from './TurnRing';
@@ -85,11 +85,25 @@ function Turns({ view, at, onTurn, timeZone }: { view: TurnView; at: number; onT
             </Text>
           ))}
           <Text color="soft" fontSize="15px">
-            UVI·h on each face: {faceList(plan, plan.doses)}. Never turned: {faceList(plan, plan.neverTurned.doses)}. Worked out by{' '}
-            <TextLink href="/sums/turn-plan">turn plan</TextLink>.
+            UVI·h on each face: {faceList(plan, plan.doses)}. Never turned: {faceList(plan, plan.neverTurned.doses)}.
           </Text>
         </Box>
       </Grid>
+      <Worked
+        lines={[
+          { what: 'Each face', how: 'beam · max(0, n·s) + diffuse · (1 + cos tilt) / 2, summed over each turn' },
+          {
+            what: 'Least to most',
+            how: `${faceList(plan, plan.doses)}: ${percent(plan.evenness)} %; never turned ${faceList(plan, plan.neverTurned.doses)}: ${percent(plan.neverTurned.evenness)} %`,
+          },
+          {
+            what: 'Headings',
+            how: 'eight directions and the edges that may be propped, chosen so that the least face is as near the most as can be',
+          },
+        ]}
+        source="Sun by its position; half of a clear sky’s ultraviolet is diffuse, all of it under cloud."
+        sum={{ name: 'turn-plan', title: 'turn plan' }}
+      />
       <Fold summary="All turns as a list" quiet>
         <DataTable
           caption="Turns"

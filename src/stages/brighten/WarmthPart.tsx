@@ -8,6 +8,7 @@ import type { Session } from '@/data/rows';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { useNow } from '@/ui/clock';
 import { Part } from '@/ui/layout';
+import { Worked } from '@/ui/Worked';
 import { warmthRead } from './actions';
 
 interface Props {
@@ -50,6 +51,16 @@ export function WarmthPart({ session, warmth, limitC, timeZone }: Props) {
         <Text color="soft">
           Last read {newest.temperatureC.toFixed(0)} °C at {showTime(newest.at, timeZone, 'HH:mm')}, {session.readings.length} in all.
         </Text>
+      )}
+      {warmth && (
+        <Worked
+          lines={[
+            { what: 'Sun on the ground', how: '1098 · sin h · exp(−0.057 / sin h) · (1 − 0.75 n³·⁴) W/m², h the sun’s height, n the cloud' },
+            { what: 'Rise over the air', how: 'share taken in × sun / loss to the air, reached as a body that holds heat does' },
+            { what: 'Readings', how: warmth.read ? 'the last one scales the rise from there on' : 'none yet: the range is that of wind and colour' },
+          ]}
+          source="Haurwitz (1945), Kasten and Czeplak (1980); shares and losses are workshop guesses within handbook ranges."
+        />
       )}
       <AnswerForm
         key={session.readings.length}

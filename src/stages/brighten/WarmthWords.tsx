@@ -4,7 +4,9 @@ import { showTime } from '@/core/runsheet/time';
 
 /** How warm it gets in the sun, and when it may get too warm. */
 export function WarmthWords({ warmth, timeZone }: { warmth: Warmth; timeZone: string }) {
-  const { hottest, overAt, limitC, read } = warmth;
+  const { course, hottest, overAt, limitC, read } = warmth;
+  // Without sun there is nothing to say.
+  if (hottest.c.median - course[0]!.c.median < 1) return null;
   const clock = (iso: string) => showTime(iso, timeZone, 'HH:mm');
   return (
     <Box mt="4" {...(overAt && { borderLeftWidth: '8px', borderColor: 'hazard', pl: '3' })}>

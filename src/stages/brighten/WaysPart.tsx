@@ -1,16 +1,20 @@
-import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import { Box, Grid, Text } from '@chakra-ui/react';
 import type { Way } from '@/core/exposure/compare';
 import { formatMoney } from '@/core/ledger/money';
 import { showMinutes, showTime } from '@/core/runsheet/time';
 import { Fold } from '@/ui/Fold';
 import { Part } from '@/ui/layout';
 import { LinkButton, TextLink } from '@/ui/links';
+import { Worked } from '@/ui/Worked';
+import { SunSessions } from './SunSessions';
 import type { WaysView } from './ways';
+import { wayWorking } from './workings';
 
 interface Props {
   view: WaysView | null;
   /** Address of this piece on this stage. */
   here: string;
+  pieceId: string;
   /** Address of the piece's own page. */
   pieceHref: string;
   timeZone: string;
@@ -38,7 +42,7 @@ function figuresOf({ finish, finishSlow, handsMin, waitingH, costMinor, sessions
 }
 
 /** Choosing the way: every one for this piece, these days and this place, with what is missing and what can go wrong. */
-export function WaysPart({ view, here, pieceHref, timeZone, currency, chosen }: Props) {
+export function WaysPart({ view, here, pieceId, pieceHref, timeZone, currency, chosen }: Props) {
   if (!view)
     return (
       <Part title="Choosing the way" id="ways">
@@ -56,7 +60,7 @@ export function WaysPart({ view, here, pieceHref, timeZone, currency, chosen }: 
           Kvell would take: {best.title.toLowerCase()}
         </Text>
         <Text mb="2">{view.why}</Text>
-        <WayBody way={best} {...{ here, timeZone, currency, chosen }} pieces={view.pieces} />
+        <WayBody way={best} {...{ here, pieceId, timeZone, currency, chosen }} pieces={view.pieces} />
       </Box>
       <Fold summary={`The other ${rest.length} ways`}>
         {rest.map((way) => (
@@ -64,12 +68,12 @@ export function WaysPart({ view, here, pieceHref, timeZone, currency, chosen }: 
             <Text fontWeight="650" fontSize="18px">
               {way.title}
             </Text>
-            <WayBody way={way} {...{ here, timeZone, currency, chosen }} pieces={view.pieces} />
+            <WayBody way={way} {...{ here, pieceId, timeZone, currency, chosen }} pieces={view.pieces} />
           </Box>
         ))}
       </Fold>
       <Text color="soft" fontSize="15px" mt="2">
-        Estimates. The sky is the simulated one that ships with Kvell, in your hours of the day, past what{' '}
+        Estimates. The sky is that of <TextLink href="#sky">the coming days</TextLink>, in your hours of the day, past what{' '}
         <TextLink href="/workshop#horizon">stands in the sun’s way</TextLink>; rates are those of your own past pieces where there are any; a way’s
         evenness is what people get with it. The last word is yours.
       </Text>
@@ -80,6 +84,7 @@ export function WaysPart({ view, here, pieceHref, timeZone, currency, chosen }: 
 function WayBody({
   way,
   here,
+  pieceId,
   timeZone,
   currency,
   chosen,
@@ -87,6 +92,7 @@ function WayBody({
 }: {
   way: Way;
   here: string;
+  pieceId: string;
   timeZone: string;
   currency: string;
   chosen: string | null;
@@ -114,14 +120,13 @@ function WayBody({
           </Text>
         ))}
         {sun && sun.sessions.length > 0 && (
-          <Flex as="ol" wrap="wrap" gap="2" mt="2" listStyleType="none" aria-label={`Sessions of ${way.title}`}>
-            {sun.sessions.map(({ from, to, dose: given }) => (
-              <Box as="li" key={from} borderWidth="1px" borderColor="lineStrong" bg="sheet" px="3" py="1">
-                {showTime(from, timeZone, 'EEE d MMM HH:mm')} to {showTime(to, timeZone, 'HH:mm')}, {given.toFixed(1)} UVI·h
-              </Box>
-            ))}
-          </Flex>
+          <SunSessions pieceId={pieceId} title={way.title} school={school} sessions={sun.sessions} timeZone={timeZone} />
         )}
+        <Worked
+          lines={wayWorking(way)}
+          source="The models of Science in the docs; minutes of hands and spreads are workshop guesses."
+          sum={{ name: 'exposure-forecast', title: 'exposure forecast' }}
+        />
       </Box>
       <LinkButton href={`${here}&way=${school}#plan`}>{chosen === school ? 'Chosen below' : 'Plan it this way'}</LinkButton>
     </Grid>

@@ -1,7 +1,9 @@
 import { SCHOOL, type School } from '@/core/exposure/schools';
 import type { Yellow } from '@/core/exposure/plan';
+import type { CommonTarget } from '@/core/exposure/commonTarget';
 import { measurementsOfPiece } from '@/data/measurements';
 import { sessionsOf, treatmentsOf } from '@/data/treatments';
+import { commonTargetOf } from './set';
 import type { Measurement, Piece, Session, Treatment } from '@/data/rows';
 
 /** Uncertainty of one measured b*, with a card in the picture. */
@@ -12,23 +14,26 @@ export interface PieceHistory {
   treatments: Treatment[];
   sessions: Session[];
   running: Session | null;
+  /** What the pieces that sit together go for; `null` where this one goes for its own hidden patch. */
+  set: CommonTarget | null;
 }
 
 export async function historyOf(piece: Piece): Promise<PieceHistory> {
   const own = <T extends { pieceId: string }>(rows: T[]) => rows.filter(({ pieceId }) => pieceId === piece.id);
-  const [measurements, treatments, sessions] = await Promise.all([
+  const [measurements, treatments, sessions, set] = await Promise.all([
     measurementsOfPiece(piece.id),
     treatmentsOf(piece.restorationId).then(own),
     sessionsOf(piece.restorationId).then(own),
+    commonTargetOf(piece.restorationId),
   ]);
-  return { measurements, treatments, sessions, running: sessions.find(({ endedAt }) => endedAt === null) ?? null };
+  return { measurements, treatments, sessions, running: sessions.find(({ endedAt }) => endedAt === null) ?? null, set };
 }
 
 /**
  * What the forecast starts from: the measurement before the first session of the same kind (sun and lamp
  * count in UVI·h, vapour in hours), and every session since with what was measured after it.
  */
-export function yellowOf(piece: Piece, { measurements, treatments, sessions }: PieceHistory, school: School): Yellow | null {
+export function yellowOf(piece: Piece, { measurements, treatments, sessions, set }: PieceHistory, school: School): Yellow | null {
   const coloured = measurements.filter(({ lab, basis }) => lab !== null && basis === 'card');
   const latest = coloured[coloured.length - 1];
   if (!piece.hiddenLab || !latest?.lab) return null;
@@ -41,7 +46,7 @@ export function yellowOf(piece: Piece, { measurements, treatments, sessions }: P
   const measuredAfter = (session: Session) => coloured.find(({ id }) => id === session.measurementId)?.lab?.[2] ?? null;
   return {
     startB: start.lab[2],
-    targetB: Math.min(piece.hiddenLab[2], start.lab[2]),
+    targetB: Math.min(set?.places.find(({ id }) => id === piece.id)?.targetB ?? piece.hiddenLab[2], start.lab[2]),
     sessions: given.map((session) => ({ dose: session.dose!, measuredB: measuredAfter(session) })),
     measurementSd: Math.max(USUAL_MEASUREMENT_SD, latest.result.card.residualDeltaE00 ?? 0),
   };

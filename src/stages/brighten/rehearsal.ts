@@ -12,6 +12,7 @@ import { exercisesDone, keepAnswer } from '@/data/exercises';
 import { findPiece } from '@/data/pieces';
 import { getWorkshop } from '@/data/workshop';
 import { historyOf, yellowOf } from './history';
+import { fieldUrl, lookOf } from './look';
 import { pooledFor } from './pooled';
 import type { AnswerForm, RehearseForm } from './schema';
 
@@ -83,15 +84,24 @@ export async function rehearsed(form: RehearseForm): Promise<RehearsalView> {
         turned: form.turned === 'by the plan',
         stirred: true,
         cloudFraction: form.cloudPercent / 100,
-        froth: 0,
+        froth: form.frothPercent / 100,
       },
     },
     form.seed,
     seededRandom,
   );
+  const latest = history.measurements.filter(({ basis }) => basis === 'card').pop();
+  const look = latest && (await lookOf(latest));
+  const targetB = Math.min(now ?? 22, yellow?.targetB ?? 6);
+  const startB = now ?? yellow?.startB ?? 22;
+  // On its own photograph where there is one: what is left of the yellow, place by place.
+  const shown = (face: Field) =>
+    look && startB > targetB
+      ? fieldUrl(look, targetB, { ...face, values: face.values.map((b) => (b - targetB) / (startB - targetB)) })
+      : faceUrl(face);
   return {
-    url: await faceUrl(done.face),
-    bestUrl: await faceUrl(done.best.face),
+    url: await shown(done.face),
+    bestUrl: await shown(done.best.face),
     median: done.median,
     spread: done.spread,
     bestMedian: done.best.median,

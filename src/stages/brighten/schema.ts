@@ -85,6 +85,16 @@ export const skyFileSchema = Joi.object<{ name: string; text: string }>({
     .messages({ 'string.max': 'This file is too large for hours of sky. Send up to 900 kB.', 'string.empty': 'This file is empty.' }),
 });
 
+/** A planned session that is to ring when it begins. */
+export const ringSchema = Joi.object<{ pieceId: string; school: SchoolId; from: Date; to: Date }>({
+  pieceId: Joi.string().required(),
+  school: Joi.string()
+    .valid(...SCHOOLS)
+    .required(),
+  from: Joi.date().iso().required(),
+  to: Joi.date().iso().greater(Joi.ref('from')).required(),
+});
+
 /** How a piece is kept after its brightening. */
 export const keptSchema = Joi.object<{ pieceId: string; storage: 'dark' | 'light' }>({
   pieceId: Joi.string().required(),
@@ -137,6 +147,7 @@ export interface RehearseForm {
   film: 'smooth' | 'wrinkled' | 'none';
   spread: 'even' | 'thick in places';
   turned: 'by the plan' | 'never';
+  frothPercent: number;
   seed: number;
 }
 
@@ -151,6 +162,7 @@ export const rehearseSchema = Joi.object<RehearseForm>({
   film: Joi.string().valid('smooth', 'wrinkled', 'none').required().label('Film'),
   spread: Joi.string().valid('even', 'thick in places').required().label('Cream'),
   turned: Joi.string().valid('by the plan', 'never').required().label('Turned'),
+  frothPercent: Joi.number().min(0).max(100).empty('').default(0).label('Froth'),
   seed: Joi.number().integer().min(1).max(1e6).default(1),
 });
 

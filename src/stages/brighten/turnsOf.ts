@@ -6,6 +6,9 @@ import type { Obstacle } from '@/core/sun/horizon';
 import type { Piece } from '@/data/rows';
 import { getWorkshop, listObstacles } from '@/data/workshop';
 
+/** Most people prop an edge up against a brick; a bag or a bath lies flat. */
+export const LEAN_DEG = 60;
+
 export interface TurnView {
   plan: TurnPlan;
   /** The sun over the day. */

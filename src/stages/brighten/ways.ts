@@ -3,6 +3,7 @@ import { PURE_POWDER_PERCENT } from '@/core/exposure/plan';
 import { SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
 import type { CloudHour, SkySource } from '@/core/exposure/sessions';
 import { peroxideStrength } from '@/core/peroxide/strength';
+import type { Place } from '@/core/sun/day';
 import { hoursOfDays } from '@/core/runsheet/time';
 import { findingsOf } from '@/data/findings';
 import { findRestoration } from '@/data/restorations';
@@ -21,6 +22,7 @@ export interface WaysView extends Comparison {
   /** Past pieces that each school's rate rests on. */
   pieces: Partial<Record<SchoolId, number>>;
   clouds: CloudHour[];
+  place: Place | null;
 }
 
 function ownStock({ kind, strengthValue, strengthUnit, sizeMl, priceMinor }: StockItem): OwnStock[] {
@@ -76,6 +78,7 @@ export async function waysFor(
     now,
     stock: stock.flatMap(ownStock),
     lampMwPerCm2,
+    going: history.treatments.find(({ endedAt }) => endedAt === null)?.school ?? null,
   });
-  return { ...comparison, clouds, pieces: Object.fromEntries([...pooled].map(([id, { pieces }]) => [id, pieces])) };
+  return { ...comparison, clouds, place, pieces: Object.fromEntries([...pooled].map(([id, { pieces }]) => [id, pieces])) };
 }

@@ -1,0 +1,152 @@
+import { planExposure, PURE_POWDER_PERCENT, type ExposurePlan } from '@/core/exposure/plan';
+import { gatesOf, type Gate } from '@/core/exposure/gates';
+import { SCHOOL } from '@/core/exposure/schools';
+import { warmthInSun, type Warmth } from '@/core/exposure/warmth';
+import { peroxideStrength } from '@/core/peroxide/strength';
+import { Refusal } from '@/core/refusal';
+import { dayAround, fromLocalField } from '@/core/runsheet/time';
+import { sunDay, type SunDay } from '@/core/sun/day';
+import { findPiece } from '@/data/pieces';
+import type { Piece, StockItem, Workshop } from '@/data/rows';
+import { findStock } from '@/data/stock';
+import { getWorkshop, listObstacles } from '@/data/workshop';
+import { answer, type Answer } from '@/edge/answer';
+import { sessionCardPdf } from './cardPdf';
+import { readFacts } from './facts';
+import { historyOf, yellowOf } from './history';
+import { pastPieces, pooledFrom } from './pooled';
+import { planSchema, type PlanForm } from './schema';
+import { LEAN_DEG, turnsOf } from './turnsOf';
+
+interface Worked {
+  plan: ExposurePlan;
+  gates: Gate[];
+  warmth: Warmth | null;
+  piece: Piece;
+  stock: StockItem | null;
+  stockPercentWW: number;
+  workshop: Workshop;
+  windowStart: string;
+}
+
+async function strengthOf(form: PlanForm): Promise<{ stock: StockItem | null; stockPercentWW: number }> {
+  const stock = form.stockId ? await findStock(form.stockId) : null;
+  if (form.stockId && !stock) throw new Refusal('stockId', 'This bottle is not in the stores any more. Choose another.');
+  const value = stock ? stock.strengthValue : form.strengthValue;
+  const unit = stock ? stock.strengthUnit : form.strengthUnit;
+  if (!value || !unit) throw new Refusal('stockId', 'This bottle has no strength on record. Choose another, or give the strength of its label.');
+  // A tub of powder states its share of percarbonate; what counts is the peroxide that it sets free.
+  if (SCHOOL[form.school].medium === 'powder') return { stock, stockPercentWW: (Math.min(100, value) * PURE_POWDER_PERCENT) / 100 };
+  return { stock, stockPercentWW: peroxideStrength(value, unit).percentWW };
+}
+
+/**
+ * A planned exposure, worked out from its form.
+ *
+ * @throws Refusal with the field that is wrong
+ */
+export async function workOut(form: PlanForm): Promise<Worked> {
+  const piece = await findPiece(form.pieceId);
+  if (!piece) throw new Refusal('pieceId', 'This piece is not here any more. Go back and choose another.');
+  const workshop = await getWorkshop();
+  const school = SCHOOL[form.school];
+  if (school.driver === 'sun' && (workshop.latitude === null || workshop.longitude === null))
+    throw new Refusal('school', 'The workshop has no place yet, so there is no sun to count with. Set it under Workshop, or choose lamp or vapour.');
+  const windowStart = fromLocalField(form.windowStart, workshop.timeZone);
+  if (!windowStart) throw new Refusal('windowStart', 'Give date and time, like 2026-06-21 10:00.');
+  const { stock, stockPercentWW } = await strengthOf(form);
+  const [past, facts, obstacles, history] = await Promise.all([pastPieces(piece), readFacts(piece), listObstacles(), historyOf(piece)]);
+  const pooled = pooledFrom(past, school, piece.plastic);
+  const place = { latitude: workshop.latitude ?? 0, longitude: workshop.longitude ?? 0, altitudeM: workshop.altitudeM };
+  // This way on this plastic: tried on another piece, or on this one before.
+  const tried = [{ piece, history }, ...past].some(
+    (one) => one.piece.plastic === piece.plastic && one.history.treatments.some(({ school: went }) => went === school.id),
+  );
+  const sun = {
+    place,
+    start: new Date(windowStart),
+    durationMin: form.durationMin,
+    cloudFraction: form.cloudPercent / 100,
+  };
+  const plan = planExposure({
+    school,
+    stockPercentWW,
+    targetPercentWW: form.targetPercentWW,
+    volumeL: form.volumeL,
+    areaCm2: form.areaCm2,
+    toleranceB: form.toleranceB,
+    yellow: yellowOf(piece, history, school),
+    ...sun,
+    lampMwPerCm2: form.lampMwPerCm2,
+    temperatureC: form.temperatureC,
+    ...(pooled.pieces > 0 && { prior: pooled.prior }),
+  });
+  return {
+    plan,
+    gates: gatesOf(school, facts, tried),
+    warmth: school.driver === 'sun' ? warmthInSun({ school, ...sun, shading: obstacles, airC: form.temperatureC }) : null,
+    piece,
+    stock,
+    stockPercentWW,
+    workshop,
+    windowStart,
+  };
+}
+
+export interface PlanView {
+  plan: ExposurePlan;
+  /** What has to be said done before the start. */
+  gates: Gate[];
+  /** How warm it gets in the sun; `null` where no sun is used. */
+  warmth: Warmth | null;
+  /** The sun's course on the day of the window; `null` where no place is known or no sun is used. */
+  day: SunDay | null;
+  windowStart: string;
+}
+
+/** The plan as its page shows it. */
+export async function planView(form: PlanForm): Promise<PlanView> {
+  const { plan: worked, gates, warmth, workshop, windowStart } = await workOut(form);
+  const { latitude, longitude, altitudeM, timeZone } = workshop;
+  if (SCHOOL[form.school].driver !== 'sun' || latitude === null || longitude === null)
+    return { plan: worked, gates, warmth: null, day: null, windowStart };
+  const { start, hours } = dayAround(new Date(windowStart), timeZone);
+  return { plan: worked, gates, warmth, day: sunDay({ latitude, longitude, altitudeM }, start, hours, form.cloudPercent / 100), windowStart };
+}
+
+/** The planned session as one sheet for the shed wall. */
+export async function sessionCard(given: Record<string, unknown>): Promise<Answer<{ sheet: Buffer; title: string }>> {
+  return answer(planSchema, given, async (form) => {
+    const { plan, gates, warmth, piece, stock, stockPercentWW, workshop, windowStart } = await workOut(form);
+    const school = SCHOOL[form.school];
+    const { durationMin, turnEveryMin } = form;
+    const sized = piece.lengthMm !== null && piece.widthMm !== null && piece.heightMm !== null;
+    const turns =
+      school.driver === 'sun' && sized
+        ? (
+            await turnsOf(piece, {
+              start: new Date(windowStart),
+              durationMin,
+              turnEveryMin,
+              leanDeg: school.medium === 'cream' ? LEAN_DEG : 0,
+              cloudFraction: form.cloudPercent / 100,
+            })
+          ).plan.turns
+        : [];
+    const title = `${piece.tag} ${piece.name}`;
+    const sheet = await sessionCardPdf({
+      piece: title,
+      school,
+      plan,
+      stock: stock?.name ?? `${school.medium === 'powder' ? 'powder' : 'peroxide'} of ${stockPercentWW.toFixed(1)} %`,
+      from: windowStart,
+      durationMin,
+      turnEveryMin,
+      turns,
+      gates,
+      warmth,
+      timeZone: workshop.timeZone,
+    });
+    return { sheet, title };
+  });
+}
