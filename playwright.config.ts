@@ -31,6 +31,8 @@ export default defineConfig({
   use: {
     launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM_FLAGS },
     trace: 'retain-on-failure',
+    // A locator that finds nothing says so before the whole test is over.
+    actionTimeout: 30_000,
   },
   webServer: [
     server(PORTS.empty, '.test-empty'),
@@ -39,10 +41,14 @@ export default defineConfig({
     server(PORTS.lan, '.test-lan', 'KVELL_DATA=.test-lan node_modules/.bin/tsx e2e/lanData.ts &&', { KVELL_LAN: '1' }),
   ],
   projects: [
-    { name: 'new user, desk', testMatch: /journey/, use: { baseURL: `http://127.0.0.1:${PORTS.empty}`, viewport: { width: 1280, height: 800 } } },
+    {
+      name: 'new user, desk',
+      testMatch: /journey|brighten/,
+      use: { baseURL: `http://127.0.0.1:${PORTS.empty}`, viewport: { width: 1280, height: 800 } },
+    },
     {
       name: 'new user, phone',
-      testMatch: /journey|intake|teardown|wash/,
+      testMatch: /journey|intake|teardown|wash|brighten/,
       use: { baseURL: `http://127.0.0.1:${PORTS.empty}`, viewport: { width: 390, height: 844 }, hasTouch: true },
     },
     { name: 'hostile input', testMatch: /hostile/, use: { baseURL: `http://127.0.0.1:${PORTS.empty}`, viewport: { width: 1280, height: 800 } } },

@@ -2,6 +2,7 @@ import type { Srgb } from '@/core/colour/types';
 import type { Point, Rect } from '@/core/photo/picture';
 import { toJpeg } from '@/simulators/camera/jpeg';
 import { homeComputer } from '@/simulators/camera/machines';
+import type { Yellowing } from '@/simulators/camera/scene';
 import { PLAIN_SHOT, takePhotograph } from '@/simulators/camera/shot';
 
 export interface TestPhoto {
@@ -13,10 +14,23 @@ export interface TestPhoto {
   hidden: Point[];
 }
 
+/** Lines that a film in folds left yellower. */
+export const FOLDS: Partial<Yellowing> = {
+  folds: {
+    lines: [
+      [70, 126, 170, 112],
+      [190, 125, 290, 113],
+      [300, 127, 400, 113],
+    ],
+    widthMm: 1.8,
+    amount: 8,
+  },
+};
+
 /** A photograph of a home computer with so much yellow, small enough to be quick. */
-export async function testPhoto(yellow: number, seed = 1): Promise<TestPhoto> {
+export async function testPhoto(yellow: number, seed = 1, rest: Partial<Yellowing> = {}): Promise<TestPhoto> {
   const shot = { ...PLAIN_SHOT, width: 800, height: 600, tilt: 0.1, seed };
-  const { picture, spec } = takePhotograph(homeComputer({ amount: yellow }, { amount: yellow }), shot);
+  const { picture, spec } = takePhotograph(homeComputer({ amount: yellow, ...rest }, { amount: yellow }), shot);
   const region = (id: string) => [...spec.regions.find((r) => r.id === id)!.polygon];
   return {
     jpeg: await toJpeg(picture, { takenAt: new Date('2026-06-21T10:00:00Z') }),

@@ -34,13 +34,13 @@ export function PredictPart({ pieceId, unit }: { pieceId: string; unit: string }
             ))}
           </Grid>
           <Text mt="4" mb="2" fontWeight="650">
-            The same next session with one thing done wrong
+            Three more sessions, with one thing done wrong each time
           </Text>
           <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(3, 1fr)' }} gap="4">
             {found.wrong.map(({ words, url, apart }) => (
               <figure key={words}>
                 {/* eslint-disable-next-line @next/next/no-img-element */}
-                <img src={url} alt={`After one session, ${words}`} style={{ width: '100%' }} />
+                <img src={url} alt={`After three sessions, ${words}`} style={{ width: '100%' }} />
                 <figcaption>
                   <b>{words}</b>
                   <br />

@@ -11,7 +11,7 @@ import { pooledFor } from './pooled';
 /** The piece's own photograph as it should look: now, and after one to three sessions. */
 export interface Predicted {
   looks: { sessions: number; url: string; b: number; low: number; high: number }[];
-  /** The next session with one thing done wrong: what, and how far apart palest and yellowest come out. */
+  /** As many sessions as are looked ahead, with one thing done wrong: what, and how far apart palest and yellowest come out. */
   wrong: { words: string; apart: number; url: string }[];
   /** Dose that one session counts for, and where that comes from. */
   dose: number;
@@ -23,7 +23,8 @@ const SESSIONS = [0, 1, 2, 3];
 const USUAL_DOSE = 12;
 const USUAL_HOURS = 24;
 
-/** What goes wrong at most benches, each by itself in a session of the same dose. */
+const MOST_SESSIONS = 3;
+/** What goes wrong at most benches, each by itself, in the same place each time. */
 const WRONG: { words: string; conduct: Partial<Conduct> }[] = [
   { words: 'film in wrinkles', conduct: { film: 'wrinkled' } },
   { words: 'cream thick in places', conduct: { spread: 'thick in places' } },
@@ -68,7 +69,7 @@ export async function predicted(pieceId: string): Promise<Predicted> {
   const wrong = await Promise.all(
     WRONG.map(async ({ words, conduct }) => {
       const shares = doseShares({ ...WELL_DONE, ...conduct }, COLUMNS, ROWS, seededRandom(SEED));
-      const left = shares.values.map((share) => Math.exp(-rate.median * share * dose));
+      const left = shares.values.map((share) => Math.exp(-rate.median * share * MOST_SESSIONS * dose));
       const sorted = left.slice().sort();
       const apart = (sorted[Math.floor(0.95 * sorted.length)]! - sorted[Math.floor(0.05 * sorted.length)]!) * Math.max(0, now - yellow.targetB);
       return { words, apart, url: await fieldUrl(look, yellow.targetB, { ...shares, values: left }) };
