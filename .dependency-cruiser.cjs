@@ -25,7 +25,7 @@ module.exports = {
       from: { path: '^src/simulators/', pathNot: '\\.test\\.ts$' },
       to: { path: '^src/', pathNot: '^src/(simulators|core)/' },
     },
-    { name: 'workers-call-core', severity: 'error', from: { path: '^src/workers/' }, to: { path: '^src/', pathNot: '^src/core/' } },
+    { name: 'workers-call-core', severity: 'error', from: { path: '^src/workers/' }, to: { path: '^src/', pathNot: '^src/(core|workers)/' } },
     { name: 'edge-over-core', severity: 'error', from: { path: '^src/edge/' }, to: { path: '^src/', pathNot: '^src/(edge|core)/' } },
     {
       name: 'rooms-over-core-data-ui',

@@ -1,4 +1,6 @@
 import { readFile } from 'node:fs/promises';
+import path from 'node:path';
+import { evened } from '@/core/photo/flatField';
 import { measurePicture } from '@/core/photo/measure';
 import { measureSpecSchema } from '@/core/photo/spec';
 import { Refusal } from '@/core/refusal';
@@ -19,7 +21,10 @@ async function main(): Promise<number> {
     );
   const bytes = await readFile(photo);
   await inspectPicture(bytes);
-  const { result } = measurePicture(await decodePicture(bytes), value);
+  const picture = await decodePicture(bytes);
+  const flat = value.flatField === undefined ? null : await readFile(path.resolve(path.dirname(specFile), value.flatField));
+  if (flat) await inspectPicture(flat);
+  const { result } = measurePicture(flat ? evened(picture, await decodePicture(flat)) : picture, value);
   process.stdout.write(`${JSON.stringify(result)}\n`);
   return 0;
 }

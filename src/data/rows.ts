@@ -189,7 +189,7 @@ export interface Treatment {
 }
 
 /** A thermometer read while an exposure ran. */
-export interface WarmthReading {
+interface WarmthReading {
   at: string;
   temperatureC: number;
 }

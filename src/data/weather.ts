@@ -9,7 +9,7 @@ import type { WeatherHour } from './rows';
 const HOUR_MS = 3_600_000;
 
 /** Hours that were looked at or came from a file, from an instant on. */
-export const ownHours = (from: Date, hours: number): Promise<WeatherHour[]> =>
+const ownHours = (from: Date, hours: number): Promise<WeatherHour[]> =>
   findRows(
     'weather_hours',
     { at: { [Op.gte]: new Date(from.getTime() - HOUR_MS).toISOString(), [Op.lt]: new Date(from.getTime() + hours * HOUR_MS).toISOString() } },

@@ -1,6 +1,6 @@
 'use client';
 
-import { Box, Button, Flex, Grid, Input, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Grid, Input, NativeSelect, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Srgb } from '@/core/colour/types';
@@ -31,7 +31,7 @@ export function MeasureScreen({ piece, stage, photo, photos }: Props) {
   const router = useRouter();
   const here = `/restorations/${piece.restorationId}/pieces/${piece.id}/measure?stage=${stage}`;
   const choose = (id: string) => `${here}&photo=${id}`;
-  if (photo) return <Marking key={photo.id} piece={piece} stage={stage} photo={photo} />;
+  if (photo) return <Marking key={photo.id} piece={piece} stage={stage} photo={photo} photos={photos} />;
   return (
     <Box>
       <EmptyPlace>
@@ -65,12 +65,13 @@ export function MeasureScreen({ piece, stage, photo, photos }: Props) {
   );
 }
 
-function Marking({ piece, stage, photo }: { piece: Piece; stage: Stage; photo: Photo }) {
+function Marking({ piece, stage, photo, photos }: { piece: Piece; stage: Stage; photo: Photo; photos: readonly Photo[] }) {
   const router = useRouter();
   const [shapes, setShapes] = useState<Shape[]>([]);
   const [view, setView] = useState<View>({ x: 0, y: 0, width: photo.width, height: photo.height });
   const [showHeat, setShowHeat] = useState(true);
-  const { share, reading, errors, measure, stop, forget } = useMeasurement();
+  const [flat, setFlat] = useState('');
+  const { share, reading, errors, measure, corners, stop, forget } = useMeasurement();
   const [keepErrors, setKeepErrors] = useState<string[]>([]);
   const has = (kind: ShapeKind) => shapes.some((shape) => shape.kind === kind);
   const change = (next: Shape[]) => {
@@ -78,6 +79,13 @@ function Marking({ piece, stage, photo }: { piece: Piece; stage: Stage; photo: P
     if (reading) forget();
   };
   const add = (kind: ShapeKind) => change([...shapes, newShape(kind, view, shapes.filter((shape) => shape.kind === kind).length)]);
+  /** The piece's outline on the corners that stand out from the bench. */
+  async function findCorners() {
+    const found = await corners(photoUrl(photo.id));
+    if (!found) return;
+    const outline = { ...newShape('piece', view, 0), points: found.map(([x, y]): [number, number] => [x, y]) };
+    change([...shapes.filter(({ kind }) => kind !== 'piece'), outline]);
+  }
   async function keepIt() {
     if (!reading) return;
     const answered = await keep({ pieceId: piece.id, photoId: photo.id, stage, spec: reading.spec, result: reading.result });
@@ -140,17 +148,46 @@ function Marking({ piece, stage, photo }: { piece: Piece; stage: Stage; photo: P
             />
           ))}
         {share === null && !reading && (
+          <Button width="100%" mb="3" onClick={() => void findCorners()}>
+            Find the piece’s corners
+          </Button>
+        )}
+        {photos.length > 1 && !reading && (
+          <Box as="label" display="block" mb="3">
+            <Text fontSize="15px">Even the light by a picture of a plain sheet, if one was taken</Text>
+            <NativeSelect.Root>
+              <NativeSelect.Field minHeight="44px" bg="sheet" borderColor="lineStrong" value={flat} onChange={(event) => setFlat(event.target.value)}>
+                <option value="">none was taken</option>
+                {photos
+                  .filter(({ id }) => id !== photo.id)
+                  .map(({ id, originalName }) => (
+                    <option key={id} value={id}>
+                      {originalName}
+                    </option>
+                  ))}
+              </NativeSelect.Field>
+              <NativeSelect.Indicator />
+            </NativeSelect.Root>
+          </Box>
+        )}
+        {share === null && !reading && (
           <Button
             variant={'go' as never}
             size={'bench' as never}
             width="100%"
             disabled={!has('piece')}
-            onClick={() => void measure(photoUrl(photo.id), specOf(shapes, piece.hiddenLab))}
+            onClick={() =>
+              void measure(
+                photoUrl(photo.id),
+                { ...specOf(shapes, piece.hiddenLab), ...(flat && { flatField: flat }) },
+                flat ? photoUrl(flat) : undefined,
+              )
+            }
           >
             Measure
           </Button>
         )}
-        {share !== null && <Working share={share} words="Measuring." onStop={stop} />}
+        {share !== null && <Working share={share} words="Working on the picture." onStop={stop} />}
         {[...errors.map(({ message }) => message), ...keepErrors].map((message) => (
           <Box key={message} role="alert" borderLeftWidth="8px" borderColor="hazard" pl="3" mt="3">
             {message}

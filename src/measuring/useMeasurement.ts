@@ -1,11 +1,13 @@
 'use client';
 
-import { proxy, wrap, type Remote } from 'comlink';
+import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { MeasureResult } from '@/core/photo/measure';
 import type { MeasureSpec } from '@/core/photo/spec';
 import type { FieldError } from '@/core/sums/fieldErrors';
-import type { Heat, MeasureWorker } from '@/workers/measure.worker';
+import type { Corners } from '@/core/photo/corners';
+import type { Heat, Worded } from '@/workers/picture.worker';
+import { startPictureWorker, type StartedWorker } from '@/workers/startPictureWorker';
 import type { HeatImage } from './PictureBoard';
 
 export interface Reading {
@@ -27,36 +29,47 @@ export function useMeasurement() {
   const [share, setShare] = useState<number | null>(null);
   const [reading, setReading] = useState<Reading | null>(null);
   const [errors, setErrors] = useState<FieldError[]>([]);
-  const worker = useRef<Worker | null>(null);
+  const worker = useRef<StartedWorker | null>(null);
 
   const stop = () => {
-    worker.current?.terminate();
+    worker.current?.stop();
     worker.current = null;
     setShare(null);
   };
-  useEffect(() => () => worker.current?.terminate(), []);
+  useEffect(() => () => worker.current?.stop(), []);
 
-  async function measure(url: string, spec: MeasureSpec) {
+  /** Runs work in a fresh worker; its errors are shown in words. */
+  async function run<T>(words: string, work: (started: StartedWorker) => Promise<Worded<T>>): Promise<T | undefined> {
     stop();
     setErrors([]);
-    setReading(null);
     setShare(0);
-    const own = new Worker(new URL('../workers/measure.worker.ts', import.meta.url), { type: 'module' });
+    const own = startPictureWorker();
     worker.current = own;
-    const failed = new Promise<never>((_, reject) =>
-      own.addEventListener('error', (event) => reject(new Error(event.message || 'the worker did not start'))),
-    );
     try {
-      const remote = wrap<MeasureWorker>(own) as Remote<MeasureWorker>;
-      const reply = await Promise.race([remote.measure(url, spec, proxy(setShare)), failed]);
-      if (reply.ok) setReading({ spec, result: reply.result, heats: reply.heats.map(heatImage) });
-      else setErrors(reply.errors);
+      const reply = await Promise.race([work(own), own.failed]);
+      if (reply.ok) return reply.value;
+      setErrors(reply.errors);
     } catch (failure) {
-      setErrors([{ field: '', message: `The measurement broke off (${(failure as Error).message}). What you drew is still here; measure again.` }]);
+      setErrors([{ field: '', message: `${words} broke off (${(failure as Error).message}). What you drew is still here; try again.` }]);
     } finally {
       if (worker.current === own) stop();
     }
+    return undefined;
   }
 
-  return { share, reading, errors, measure, stop, forget: () => setReading(null) };
+  async function measure(url: string, spec: MeasureSpec, flatUrl?: string) {
+    setReading(null);
+    const found = await run('The measurement', ({ remote }) => remote.measure({ url, flatUrl }, spec, proxy(setShare)));
+    if (found) setReading({ spec, result: found.result, heats: found.heats.map(heatImage) });
+  }
+
+  /** Corners of the piece on the bench; says so where nothing stands out from it. */
+  async function corners(url: string): Promise<Corners | null> {
+    const found = await run('Looking for the corners', ({ remote }) => remote.corners({ url }));
+    if (found === null)
+      setErrors([{ field: '', message: 'Nothing stands out from the bench by itself here. Put the outline on by hand and drag its corners.' }]);
+    return found ?? null;
+  }
+
+  return { share, reading, errors, measure, corners, stop, forget: () => setReading(null) };
 }

@@ -8,7 +8,7 @@ export interface SetPiece {
   currentB: number | null;
 }
 
-export interface SetPlace {
+interface SetPlace {
   id: string;
   tag: string;
   /** What this piece goes for: the common target, or its own hidden patch where that is yellower. */

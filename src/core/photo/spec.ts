@@ -23,6 +23,8 @@ export interface MeasureSpec {
   reference?: string;
   /** Colour of the hidden patch from an earlier measurement, where this picture does not show it. */
   referenceLab?: Lab;
+  /** Picture of a plain sheet in the same light: its photograph's id, or a file for the command line. */
+  flatField?: string;
 }
 
 const pixels = Joi.number().min(-1_000_000).max(1_000_000);
@@ -57,4 +59,5 @@ export const measureSpecSchema = Joi.object<MeasureSpec>({
     .required(),
   reference: Joi.string().trim().max(80),
   referenceLab: triple(-200, 200),
+  flatField: Joi.string().trim().max(1000),
 });

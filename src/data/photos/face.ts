@@ -1,6 +1,7 @@
 import sharp from 'sharp';
 import { faceOf, type Face } from '@/core/photo/face';
-import type { Correction } from '@/core/photo/correction';
+import { evened } from '@/core/photo/flatField';
+import type { MeasureSpec } from '@/core/photo/spec';
 import type { Picture } from '@/core/photo/picture';
 import type { Srgb } from '@/core/colour/types';
 import { Refusal } from '@/core/refusal';
@@ -18,8 +19,18 @@ export interface MeasuredFace extends Face {
 interface AsEarlier {
   /** Width to height of the first picture of the same face. */
   shape?: number;
-  /** What undoes the light, from the picture and its own correction. */
-  correctionOf?: (picture: Picture, own: Correction) => Correction;
+}
+
+/**
+ * A photograph as it was measured: its light evened where a plain sheet went with it.
+ *
+ * @throws Refusal where one of them is gone
+ */
+export async function measuredPicture(photoId: string, { flatField }: MeasureSpec): Promise<Picture> {
+  const [photo, flat] = [await findPhoto(photoId), flatField ? await findPhoto(flatField) : null];
+  if (!photo || (flatField && !flat)) throw new Refusal('pieceId', 'A photograph of this piece is not here any more. Measure it again.');
+  const picture = await decodePicture(await readOriginal(photo));
+  return flat ? evened(picture, await decodePicture(await readOriginal(flat))) : picture;
 }
 
 /**
@@ -28,10 +39,8 @@ interface AsEarlier {
  * @throws Refusal where the photograph or the outline is gone
  */
 export async function measuredFace({ photoId, spec }: Measurement, columns: number, as: AsEarlier = {}): Promise<MeasuredFace> {
-  const photo = await findPhoto(photoId);
-  if (!photo) throw new Refusal('pieceId', 'A photograph of this piece is not here any more. Measure it again.');
-  const picture = await decodePicture(await readOriginal(photo));
-  return { ...faceOf(picture, spec, PIECE_REGION, columns, { ...as, correctionOf: (own) => as.correctionOf?.(picture, own) ?? own }), picture };
+  const picture = await measuredPicture(photoId, spec);
+  return { ...faceOf(picture, spec, PIECE_REGION, columns, as), picture };
 }
 
 /** Cells drawn as a picture, one pixel each, for a page to show; clear where `colour` gives none. */

@@ -1,25 +1,97 @@
 'use client';
 
 import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
-import { useState } from 'react';
+import { proxy } from 'comlink';
+import { useEffect, useRef, useState } from 'react';
 import { HEAT_LEGEND } from '@/core/photo/heatMap';
 import { showTime } from '@/core/runsheet/time';
+import { photoUrl } from '@/ui/photoUrl';
 import { useSend } from '@/ui/useSend';
 import { Worked } from '@/ui/Worked';
+import { Working } from '@/ui/Working';
 import { Wrong } from '@/ui/Wrong';
+import { startPictureWorker, type StartedWorker } from '@/workers/startPictureWorker';
 import { lookWhatChanged } from './actions';
-import type { FaceChange } from './change';
+import type { ChangeInput } from './change';
+
+/** The maps that a worker made, as pictures. */
+interface Found {
+  changeUrl: string;
+  leftUrl: string;
+  median: number;
+  most: number;
+  yellower: number;
+  firstAt: string;
+  laterAt: string;
+}
+
+const IDS = { piece: 'piece', hidden: 'hidden' };
+
+function urlOf(pixels: Uint8ClampedArray<ArrayBuffer>, columns: number, rows: number): string {
+  const canvas = document.createElement('canvas');
+  canvas.width = columns;
+  canvas.height = rows;
+  canvas.getContext('2d')?.putImageData(new ImageData(pixels, columns, rows), 0, 0);
+  return canvas.toDataURL();
+}
+
+const sourceOf = ({ photoId, spec }: ChangeInput['first']) => ({
+  url: photoUrl(photoId),
+  flatUrl: spec.flatField ? photoUrl(spec.flatField) : undefined,
+  spec,
+});
 
 /** The newest picture of a face laid over the first: what changed, and what is left, place by place. */
 export function ChangePart({ pieceId, timeZone }: { pieceId: string; timeZone: string }) {
   const { wrong, busy, send } = useSend();
-  const [found, setFound] = useState<FaceChange | null>(null);
+  const [found, setFound] = useState<Found | null>(null);
+  const [share, setShare] = useState<number | null>(null);
+  const [broke, setBroke] = useState<string[]>([]);
+  const worker = useRef<StartedWorker | null>(null);
+  const stop = () => {
+    worker.current?.stop();
+    worker.current = null;
+    setShare(null);
+  };
+  useEffect(() => () => worker.current?.stop(), []);
+
+  async function lay({ first, later, targetB }: ChangeInput) {
+    stop();
+    setBroke([]);
+    setShare(0);
+    const own = startPictureWorker();
+    worker.current = own;
+    try {
+      const reply = await Promise.race([own.remote.change(sourceOf(first), sourceOf(later), targetB, IDS, proxy(setShare)), own.failed]);
+      if (reply.ok) {
+        const { columns, rows, change, left, ...figures } = reply.value;
+        setFound({ ...figures, changeUrl: urlOf(change, columns, rows), leftUrl: urlOf(left, columns, rows), firstAt: first.at, laterAt: later.at });
+      } else setBroke(reply.errors.map(({ message }) => message));
+    } catch (failure) {
+      setBroke([`It broke off (${(failure as Error).message}). Nothing is lost; try again.`]);
+    } finally {
+      if (worker.current === own) stop();
+    }
+  }
+
   return (
     <Box my="4">
-      <Button loading={busy} loadingText="Laying one over the other" onClick={() => send(() => lookWhatChanged(pieceId), setFound)}>
-        Show where it changed
-      </Button>
-      <Wrong words={wrong} />
+      {share === null ? (
+        <Button
+          loading={busy}
+          onClick={() =>
+            send(
+              () => lookWhatChanged(pieceId),
+              (input) => void lay(input),
+            )
+          }
+        >
+          Show where it changed
+        </Button>
+      ) : (
+        <Working share={share} words="Laying one over the other." onStop={stop} />
+      )}
+      <Wrong words={[...wrong, ...broke]} />
       {found && (
         <Box aria-live="polite" mt="3">
           <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="5">

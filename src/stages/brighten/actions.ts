@@ -18,7 +18,7 @@ import { fromCsv } from '@/edge/csv';
 import { write } from '@/edge/write';
 import Joi from 'joi';
 import { turnsOf, type TurnView } from './turnsOf';
-import { whatChanged, type FaceChange } from './change';
+import { changeInput, type ChangeInput } from './change';
 import { planView, workOut, type PlanView } from './plan';
 import { predicted, type Predicted } from './predict';
 import { graded, nextExercise, rehearsed, type ExerciseView, type Graded, type RehearsalView } from './rehearsal';
@@ -179,9 +179,9 @@ export async function turns(given: Given): Promise<Answer<TurnView>> {
   });
 }
 
-/** What changed on the face of a piece since its first measurement. */
-export async function lookWhatChanged(pieceId: string): Promise<Answer<FaceChange>> {
-  return answer(idSchema('pieceId'), { pieceId }, () => whatChanged(pieceId));
+/** The two pictures of a face that a worker lays over each other. */
+export async function lookWhatChanged(pieceId: string): Promise<Answer<ChangeInput>> {
+  return answer(idSchema('pieceId'), { pieceId }, () => changeInput(pieceId));
 }
 
 /** What a piece should look like after more sessions. */

@@ -6,8 +6,8 @@ import type { Picture, Point } from '@/core/photo/picture';
 import { recoloured } from '@/core/photo/recolour';
 import type { Field } from '@/core/rehearse/field';
 import { PIECE_REGION } from '@/data/measurements';
-import { decodePicture } from '@/data/photos/decode';
-import { findPhoto, readOriginal } from '@/data/photos/store';
+import { measuredPicture } from '@/data/photos/face';
+import { findPhoto } from '@/data/photos/store';
 import type { Measurement } from '@/data/rows';
 
 /** A piece's own photograph, its face cut out with some of its surroundings, ready to be recoloured. */
@@ -44,9 +44,8 @@ function around(outline: readonly Point[], { width, height }: { width: number; h
 /** Cuts the face out of the photograph that it was measured on; `null` where that is gone. */
 export async function lookOf({ photoId, spec }: Measurement): Promise<Look | null> {
   const outline = spec.regions.find(({ id }) => id === PIECE_REGION)?.polygon;
-  const photo = await findPhoto(photoId);
-  if (!photo || !outline) return null;
-  const full = await decodePicture(await readOriginal(photo));
+  if (!outline || !(await findPhoto(photoId))) return null;
+  const full = await measuredPicture(photoId, spec);
   const { correction } = correctionOf(full, spec);
   const box = around(outline, full);
   const scale = Math.min(1, WIDE_PX / box.width);

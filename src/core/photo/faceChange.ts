@@ -1,0 +1,78 @@
+import type { LinearRgb } from '../colour/types';
+import { Refusal } from '../refusal';
+import { canBeSameFace, faceOf, type Face } from './face';
+import { heatColour } from './heatMap';
+import { changeBetween, regionLight } from './plane';
+import { correctionAsFirst, type Shown } from './relight';
+
+/** What changed on a face between two pictures of it, on its own plane. */
+export interface FaceChange {
+  columns: number;
+  rows: number;
+  /** ΔE00 between the two, and yellow that is left, as RGBA pixels, one a cell; clear where edges and print say nothing. */
+  change: Uint8ClampedArray<ArrayBuffer>;
+  left: Uint8ClampedArray<ArrayBuffer>;
+  /** Median and 95th percentile of the change, ΔE00. */
+  median: number;
+  most: number;
+  /** Share of the cells where it got yellower by more than can be mismeasured. */
+  yellower: number;
+}
+
+const COLUMNS = 240;
+/** Yellower by more than this is more than a measurement is unsure by. */
+const YELLOWER_B = 2;
+
+interface Ids {
+  piece: string;
+  hidden: string;
+}
+
+/** Light of the hidden patch where a measurement marked it. */
+function hiddenLight({ picture, spec }: Shown, { correction }: Face, id: string): LinearRgb | null {
+  const polygon = spec.regions.find((region) => region.id === id)?.polygon;
+  return polygon ? regionLight(picture, polygon, correction) : null;
+}
+
+/**
+ * Lays a later picture of a face over the first one.
+ *
+ * @param targetB b* that it should come to; the least of the later picture where that is not known
+ * @param onProgress 0 to 1
+ * @throws Refusal where the corners are no corners, or where they show different faces
+ */
+export function faceChange(first: Shown, later: Shown, targetB: number | null, ids: Ids, onProgress: (share: number) => void = () => {}): FaceChange {
+  const before = faceOf(first.picture, first.spec, ids.piece, COLUMNS);
+  onProgress(0.3);
+  const after = faceOf(later.picture, later.spec, ids.piece, COLUMNS, {
+    shape: before.shape,
+    correctionOf: (own) => correctionAsFirst({ ...first, correction: before.correction }, { ...later, correction: own }, ids.hidden),
+  });
+  onProgress(0.6);
+  if (!canBeSameFace(before, after))
+    throw new Refusal(
+      'pieceId',
+      'The first and the newest picture do not show the same face: their outlines differ, or what is on them lies elsewhere. Measure the same face again, outlined to its corners.',
+    );
+  const patches = { first: hiddenLight(first, before, ids.hidden), later: hiddenLight(later, after, ids.hidden) };
+  const found = changeBetween(before.plane, after.plane, patches.first && patches.later ? { first: patches.first, later: patches.later } : undefined);
+  onProgress(0.9);
+  const { columns, rows, deltaE } = found;
+  const spoken = [...deltaE.keys()].filter((cell) => !Number.isNaN(deltaE[cell]!));
+  const sorted = spoken.map((cell) => deltaE[cell]!).sort((a, b) => a - b);
+  const target = targetB ?? Math.min(...spoken.map((cell) => found.after[cell]!));
+  const shown = (of: (cell: number) => number) => {
+    const pixels = new Uint8ClampedArray(4 * columns * rows);
+    for (const cell of spoken) pixels.set([...heatColour(of(cell)), 255], 4 * cell);
+    return pixels;
+  };
+  return {
+    columns,
+    rows,
+    change: shown((cell) => deltaE[cell]!),
+    left: shown((cell) => Math.max(0, found.after[cell]! - target)),
+    median: sorted[sorted.length >> 1] ?? 0,
+    most: sorted[Math.floor(0.95 * sorted.length)] ?? 0,
+    yellower: spoken.filter((cell) => found.after[cell]! - found.before[cell]! > YELLOWER_B).length / Math.max(1, spoken.length),
+  };
+}
