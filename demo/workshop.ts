@@ -228,7 +228,7 @@ async function brimsel(at: Clock, now: Date, cream: StockItem, mixed: StockItem)
     caps,
     'lid',
   );
-  const ways = await waysFor((await findPiece(shell.id))!, await historyOf((await findPiece(shell.id))!), [], sky, now);
+  const ways = await waysFor((await findPiece(shell.id))!, await historyOf((await findPiece(shell.id))!), [], sky, null, now);
   const next = ways?.ways.find(({ school }) => school === 'cream-film-sun')?.sun?.sessions.find(({ from }) => Date.parse(from) > now.getTime());
   if (next) await planSession(shell, 'cream-film-sun', new Date(next.from), new Date(next.to), now);
 }

@@ -157,6 +157,15 @@ describe('an exposure', () => {
     expect(await tending()).toEqual([]);
   });
 
+  it('rings when it may get too warm, as it was expected at the start', async () => {
+    const piece = await trialPiece();
+    const session = await startExposure({ ...START, pieceId: piece.id, warmAt: after(45).toISOString() }, began);
+    const bell = (await runningTimers()).find(({ sessionId, kind }) => sessionId === session.id && kind === 'other')!;
+    expect(bell).toMatchObject({ nextReminderAt: after(45).toISOString(), remindEveryMin: 30 });
+    expect(bell.atTheBell).toContain('shade it or vent it');
+    await endExposure(session.id, real(60), after(61));
+  });
+
   it('takes what a thermometer read while it runs, and not when it is over or the clock is behind', async () => {
     const piece = await trialPiece();
     const session = await startExposure({ ...START, pieceId: piece.id }, began);

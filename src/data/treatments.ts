@@ -13,13 +13,18 @@ import { plansLooks } from './looks';
 import { getWorkshop } from './workshop';
 
 const MINUTE_MS = 60_000;
+const WARMTH_EVERY_MIN = 30;
+const TOO_WARM = 'It may be over 50 °C now: shade it or vent it, hold a thermometer to it, and put the reading in.';
 
 export const treatmentsOf = (restorationId: string): Promise<Treatment[]> => findRows('treatments', { restorationId }, [['plannedAt', 'ASC']]);
 export const allTreatments = (): Promise<Treatment[]> => findRows('treatments', {});
 export const sessionsOf = (restorationId: string): Promise<Session[]> => findRows('sessions', { restorationId }, [['startedAt', 'ASC']]);
 
 export type StartExposure = Pick<Treatment, 'pieceId' | 'school' | 'stockId' | 'stockPercentWW' | 'targetPercentWW' | 'amountMl' | 'toleranceB'> &
-  Pick<Session, 'plannedMin' | 'turnEveryMin' | 'cloudFraction' | 'lampMwPerCm2' | 'temperatureC' | 'cautions' | 'checks'>;
+  Pick<Session, 'plannedMin' | 'turnEveryMin' | 'cloudFraction' | 'lampMwPerCm2' | 'temperatureC' | 'cautions' | 'checks'> & {
+    /** When it may get too warm in the sun, as it is expected; it rings then. */
+    warmAt?: string | null;
+  };
 
 async function treatmentFor(start: StartExposure, restorationId: string, now: Date, transaction: Transaction): Promise<Treatment> {
   const [going] = await findRows('treatments', { pieceId: start.pieceId, school: start.school, endedAt: null }, [['plannedAt', 'DESC']], transaction);
@@ -110,8 +115,13 @@ export async function startExposure(start: StartExposure, now = new Date()): Pro
       },
       transaction,
     );
-    for (const { everyMin, words } of tendingOf(school))
-      if (everyMin < plannedMin)
+    const first = now.getTime();
+    const bells = [
+      ...tendingOf(school).map((tended) => ({ ...tended, at: first + tended.everyMin * MINUTE_MS })),
+      ...(start.warmAt ? [{ everyMin: WARMTH_EVERY_MIN, words: TOO_WARM, at: Date.parse(start.warmAt) }] : []),
+    ];
+    for (const { everyMin, words, at } of bells)
+      if (at < first + plannedMin * MINUTE_MS)
         await addRow(
           'timers',
           {
@@ -124,7 +134,7 @@ export async function startExposure(start: StartExposure, now = new Date()): Pro
             startedAt: now.toISOString(),
             dueAt: new Date(now.getTime() + plannedMin * MINUTE_MS).toISOString(),
             remindEveryMin: everyMin,
-            nextReminderAt: new Date(now.getTime() + everyMin * MINUTE_MS).toISOString(),
+            nextReminderAt: new Date(at).toISOString(),
             endedAt: null,
           },
           transaction,

@@ -31,6 +31,7 @@ const LID: CompareInput = {
   stock: STOCK,
   lampMwPerCm2: 0,
   going: null,
+  by: null,
 };
 const wayOf = (school: string, rest: Partial<CompareInput> = {}) => compareWays({ ...LID, ...rest }).ways.find((way) => way.school === school)!;
 const recommended = (rest: Partial<CompareInput>) => compareWays({ ...LID, ...rest });
@@ -45,6 +46,15 @@ it('compares all eight ways, and names one with its reason', () => {
   expect(cream.sun!.enough).toBe(true);
   expect(cream.finish! <= cream.finishSlow!).toBe(true);
   expect(cream.costMinor).toBeGreaterThan(0);
+});
+
+it('says that the sky will not do it by the wished date, and prices lamp and vapour instead', () => {
+  const soon = new Date(NOW.getTime() + 3_600_000);
+  const instead = recommended({ by: soon }).instead!;
+  expect(instead.map(({ school }) => school)).toEqual(['cream-film-lamp', 'bath-lamp', 'vapour']);
+  expect(instead.find(({ school }) => school === 'vapour')!.costMinor).toBeGreaterThan(0);
+  expect(recommended({ by: new Date(NOW.getTime() + 13 * DAY_MS) }).instead).toBeNull();
+  expect(recommended({}).instead).toBeNull();
 });
 
 it('a treatment that goes on weighs: another way has to be worth the change', () => {

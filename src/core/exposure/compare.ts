@@ -42,6 +42,8 @@ export interface CompareInput {
   lampMwPerCm2: number;
   /** The way that a treatment of this piece goes now; `null` where none goes. */
   going: SchoolId | null;
+  /** When it is wanted; `null` where there is no hurry. */
+  by: Date | null;
 }
 
 export interface Way {
@@ -68,6 +70,8 @@ export interface Way {
 
 export interface Comparison {
   ways: Way[];
+  /** Ways to take where the sun does not do it by the wished date; `null` where it does, or no date is wished. */
+  instead: Way[] | null;
   recommended: Way['school'];
   why: string;
 }
@@ -87,6 +91,7 @@ const DAY_COUNTS_MIN = 20;
 const UNEVEN_COUNTS_MIN = 15;
 const RISK_COUNTS_MIN = 30;
 const MISSING_COUNTS_MIN = 60;
+const LATE_COUNTS_MIN = 600;
 /** Another way than the one that goes asks for new material and starts without a rate of this piece's own. */
 const SWITCH_COUNTS_MIN = 120;
 
@@ -238,6 +243,16 @@ const LEAVE_IT: Way = {
   sun: null,
 };
 
+const isLate = ({ finish }: Way, by: Date | null): boolean => by !== null && (finish === null || Date.parse(finish) > by.getTime());
+
+/** What would do instead of the sun; `null` where the sun does it by the wished date, or none is wished. */
+function insteadOfSun(ways: readonly Way[], by: Date | null): Way[] | null {
+  const drivenBy = (driver: School['driver']) => ways.filter(({ school }) => school !== 'leave-it' && SCHOOL[school].driver === driver);
+  const sunny = drivenBy('sun').filter(({ dose }) => dose !== null);
+  if (by === null || sunny.length === 0 || sunny.some((way) => !isLate(way, by))) return null;
+  return [...drivenBy('lamp'), ...ways.filter(({ school }) => school === 'vapour')];
+}
+
 /** What a way costs, all counted in minutes of hands; lower is better. */
 function effortOf({ handsMin, finish, finishSlow, spreadB, risks, missing }: Way, now: Date): number {
   const late = finishSlow ?? finish;
@@ -252,7 +267,7 @@ function effortOf({ handsMin, finish, finishSlow, spreadB, risks, missing }: Way
 export function compareWays(input: CompareInput): Comparison {
   const ways = [...SCHOOLS.map((id) => wayOf(SCHOOL[id], input)), LEAVE_IT];
   const { aim, aboveB, piece, now, toleranceB } = input;
-  const say = (recommended: Way['school'], why: string): Comparison => ({ ways, recommended, why });
+  const say = (recommended: Way['school'], why: string): Comparison => ({ ways, recommended, why, instead: insteadOfSun(ways, input.by) });
   if (aim === 'keep the age') return say('leave-it', 'The aim is to keep its age.');
   if (piece.painted || piece.clear)
     return say(
@@ -262,7 +277,8 @@ export function compareWays(input: CompareInput): Comparison {
   if (aboveB !== null && aboveB <= toleranceB) return say('leave-it', 'It matches its hidden patch already: more would go past it.');
   const open = ways.filter(({ school, blocked }) => school !== 'leave-it' && blocked.length === 0);
   if (open.length === 0) return say('leave-it', `Nothing may be started yet. ${blockedBy(piece)[0]}`);
-  const effort = (way: Way) => effortOf(way, now) + (input.going !== null && way.school !== input.going ? SWITCH_COUNTS_MIN : 0);
+  const effort = (way: Way) =>
+    effortOf(way, now) + (isLate(way, input.by) ? LATE_COUNTS_MIN : 0) + (input.going !== null && way.school !== input.going ? SWITCH_COUNTS_MIN : 0);
   const sorted = [...open].sort((a, b) => effort(a) - effort(b));
   const [best, next] = sorted as [Way, Way];
   return say(best.school, whyOf(best, next, aboveB !== null, input.going));

@@ -1,3 +1,5 @@
+import { agedStrength, strengthByGas, type AgedBottle } from '../peroxide/agedBottle';
+import type { Band } from '../exposure/forecast';
 import Joi from 'joi';
 import { bathVolume, type BathPiece, type BathVolume, type Container } from '../peroxide/bathVolume';
 import { mixedBottles, type Bottle } from '../peroxide/mixture';
@@ -142,5 +144,54 @@ export const bottleMixSum: Sum<{ bottles: Bottle[] }, Bottle & { massKg: number 
   working: (out, { bottles }) => [
     ...bottles.map(({ percentWW, volumeL }) => `${volumeL} L at ${percentWW} %`),
     `Together ${out.massKg.toFixed(3)} kg at ${out.percentWW.toFixed(2)} %`,
+  ],
+};
+
+interface AgedInput extends AgedBottle {
+  percentWW: number;
+  sampleMl: number;
+  gasMl: number;
+  gasC: number;
+  pressureHPa: number;
+}
+
+interface AgedOutput {
+  estimatedPercentWW: Band;
+  /** By the gas of a sample; `null` where none was taken. It outweighs the estimate. */
+  measuredPercentWW: number | null;
+}
+
+export const agedBottleSum: Sum<AgedInput, AgedOutput> = {
+  name: 'aged-bottle',
+  title: 'Old bottle',
+  summary: 'What an old bottle of peroxide still holds: estimated by its age, or measured by the gas of a sample.',
+  input: Joi.object({
+    percentWW: Joi.number().positive().max(STRONGEST_PERCENT_WW).required().unit('%').label('Strength when new, by weight'),
+    months: Joi.number().min(0).max(240).required().unit('months').label('Since it was made'),
+    openMonths: Joi.number().min(0).max(240).default(0).unit('months').label('Of them open'),
+    storageC: Joi.number().min(-10).max(50).default(20).unit('°C').label('Where it stands'),
+    sampleMl: Joi.number().min(0).max(500).default(0).unit('mL').label('Sample, 0 without one'),
+    gasMl: Joi.number().min(0).max(100_000).default(0).unit('mL').label('Gas that it gave with a pinch of yeast'),
+    gasC: Joi.number().min(0).max(60).default(20).unit('°C').label('Temperature of the gas'),
+    pressureHPa: Joi.number().min(500).max(1100).default(1013.25).unit('hPa').label('Air pressure'),
+  }),
+  compute: ({ percentWW, sampleMl, gasMl, gasC, pressureHPa, ...age }) => ({
+    estimatedPercentWW: agedStrength(percentWW, age),
+    measuredPercentWW: sampleMl > 0 && gasMl > 0 ? strengthByGas(sampleMl, gasMl, gasC, pressureHPa) : null,
+  }),
+  source: 'Gas: 2 H₂O₂ → 2 H₂O + O₂, ideal gas. Age: 2 % a year closed and 15 % open at 20 °C, twice as fast each 10 °C warmer: a workshop guess.',
+  example: { percentWW: 12, months: 24, openMonths: 12, storageC: 20, sampleMl: 5, gasMl: 185, gasC: 20, pressureHPa: 1013.25 },
+  results: (out) => [
+    ...(out.measuredPercentWW === null ? [] : [{ label: 'Measured by gas', value: out.measuredPercentWW, unit: '%', digits: 1 } as const]),
+    { label: 'Estimated by age', value: out.estimatedPercentWW.median, unit: '%', digits: 1 } as const,
+    { label: 'At least', value: out.estimatedPercentWW.low, unit: '%', digits: 1 } as const,
+    { label: 'At most', value: out.estimatedPercentWW.high, unit: '%', digits: 1 } as const,
+  ],
+  working: (out, { percentWW, months, openMonths, storageC, sampleMl, gasMl }) => [
+    `${percentWW} % × exp(−(0.02 × ${months - openMonths} + 0.15 × ${openMonths}) / 12 × 2^((${storageC} − 20) / 10)) = ${out.estimatedPercentWW.median.toFixed(1)} %`,
+    ...(out.measuredPercentWW === null
+      ? ['No sample: an estimate. Gas of a few millilitres with a pinch of yeast, caught over water, measures it.']
+      : [`${gasMl} mL of oxygen from ${sampleMl} mL: ${out.measuredPercentWW.toFixed(1)} %. What is measured counts.`]),
+    'It foams and gets warm: a small sample, an open vessel, goggles.',
   ],
 };

@@ -1,4 +1,4 @@
-import { bathVolumeSum, bottleMixSum, percarbonateSum } from './bathSums';
+import { agedBottleSum, bathVolumeSum, bottleMixSum, percarbonateSum } from './bathSums';
 import { cleaningLadderSum } from './cleaningSum';
 import { colourDifference, yellowness } from './colourSums';
 import { exposureForecastSum, sunAndUvSum, sunDoseSum } from './exposureSums';
@@ -20,6 +20,7 @@ export const SUMS: readonly AnySum[] = [
   creamAmountSum,
   bathVolumeSum,
   bottleMixSum,
+  agedBottleSum,
   percarbonateSum,
   sunAndUvSum,
   sunDoseSum,

@@ -97,11 +97,13 @@ interface Props {
   pieceId: string | null;
   /** The way chosen in the comparison. */
   way: string | null;
+  /** Day by which it is wanted, like 2026-06-21. */
+  by: string | null;
   sky: SkySource;
 }
 
 /** Brighten: the pieces, and for the chosen one its advice, its running exposure or the plan of the next. */
-export async function BrightenStage({ restorationId, pieceId, way, sky }: Props) {
+export async function BrightenStage({ restorationId, pieceId, way, by, sky }: Props) {
   const [pieces, workshop, stock, timers] = await Promise.all([piecesOf(restorationId), getWorkshop(), listStock(), runningTimers()]);
   if (pieces.length === 0)
     return (
@@ -123,7 +125,7 @@ export async function BrightenStage({ restorationId, pieceId, way, sky }: Props)
   const { treatment, school, forecast, latest, advice, pooled, fade, working } = judgePiece(piece, history, past);
   const here = `/restorations/${restorationId}/brighten?piece=${piece.id}`;
   const chosen = SCHOOLS.find((id) => id === way) ?? null;
-  const ways = history.running ? null : await waysFor(piece, history, past, sky);
+  const ways = history.running ? null : await waysFor(piece, history, past, sky, by);
   const planned = chosen ?? firstSchool(treatment?.school, workshop.latitude !== null);
   const window = nextWindow(ways, planned);
   const looks = (await looksOf(restorationId)).filter((look) => look.pieceId === piece.id);
@@ -201,6 +203,7 @@ export async function BrightenStage({ restorationId, pieceId, way, sky }: Props)
             timeZone={timeZone}
             currency={workshop.currency}
             chosen={chosen}
+            by={by}
           />
           {workshop.latitude !== null && workshop.longitude !== null && (
             <Part title="The sky of the coming days" id="sky">

@@ -1,4 +1,4 @@
-import { Box, Grid, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Grid, Input, Text } from '@chakra-ui/react';
 import type { Way } from '@/core/exposure/compare';
 import { formatMoney } from '@/core/ledger/money';
 import { showMinutes, showTime } from '@/core/runsheet/time';
@@ -20,6 +20,7 @@ interface Props {
   timeZone: string;
   currency: string;
   chosen: string | null;
+  by: string | null;
 }
 
 const day = (iso: string, timeZone: string) => showTime(iso, timeZone, 'd MMM');
@@ -41,8 +42,19 @@ function figuresOf({ finish, finishSlow, handsMin, waitingH, costMinor, sessions
   ].filter(Boolean);
 }
 
+/** What a way that needs no sun asks. */
+function insteadWords({ finish, costMinor, missing }: Way, timeZone: string, currency: string): string {
+  return [
+    finish ? `done about ${day(finish, timeZone)}` : 'no date yet',
+    costMinor === null ? '' : formatMoney(costMinor, currency),
+    missing.length > 0 ? `missing ${missing.join(', ')}` : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
 /** Choosing the way: every one for this piece, these days and this place, with what is missing and what can go wrong. */
-export function WaysPart({ view, here, pieceId, pieceHref, timeZone, currency, chosen }: Props) {
+export function WaysPart({ view, here, pieceId, pieceHref, timeZone, currency, chosen, by }: Props) {
   if (!view)
     return (
       <Part title="Choosing the way" id="ways">
@@ -60,8 +72,24 @@ export function WaysPart({ view, here, pieceId, pieceHref, timeZone, currency, c
           Kvell would take: {best.title.toLowerCase()}
         </Text>
         <Text mb="2">{view.why}</Text>
+        {view.instead && (
+          <Text mb="2" borderLeftWidth="8px" borderColor="amber" pl="3">
+            The sky will not do it by then. Instead:{' '}
+            {view.instead.map((way) => `${way.title.toLowerCase()}: ${insteadWords(way, timeZone, currency)}`).join('; ')}.
+          </Text>
+        )}
         <WayBody way={best} {...{ here, pieceId, timeZone, currency, chosen }} pieces={view.pieces} />
       </Box>
+      <form action="#ways" method="get">
+        <input type="hidden" name="piece" value={pieceId} />
+        <Flex gap="3" align="end" wrap="wrap" mb="3">
+          <label>
+            <Text fontSize="15px">Wanted by</Text>
+            <Input type="date" name="by" defaultValue={by ?? ''} bg="sheet" borderColor="lineStrong" minHeight="44px" width="190px" />
+          </label>
+          <Button type="submit">Compare by that day</Button>
+        </Flex>
+      </form>
       <Fold summary={`The other ${rest.length} ways`}>
         {rest.map((way) => (
           <Box key={way.school} borderTopWidth="1px" borderColor="line" py="3">

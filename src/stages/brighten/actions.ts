@@ -3,7 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import { gatesLeft } from '@/core/exposure/gates';
 import { Refusal } from '@/core/refusal';
-import { fromLocalField } from '@/core/runsheet/time';
+import { fromLocalField, toLocalField } from '@/core/runsheet/time';
 import { findPiece } from '@/data/pieces';
 import { addLedgerEntry } from '@/data/ledger';
 import { noteTurn } from '@/data/timers';
@@ -29,6 +29,7 @@ import {
   lookSchema,
   skyFileSchema,
   planSchema,
+  type PlanForm,
   warmthSchema,
   rehearseSchema,
   ringSchema,
@@ -70,6 +71,7 @@ export async function start(given: Given): Promise<Answer<string>> {
       temperatureC: form.temperatureC,
       cautions: worked.cautions,
       checks: gates.map(({ words }) => words),
+      warmAt: await warmFrom(form),
     });
     const cost = stock?.priceMinor && stock.sizeMl ? Math.round((stock.priceMinor * worked.stockMl) / stock.sizeMl) : 0;
     const words = `${Math.round(worked.stockMl)} ${worked.powderG === null ? 'mL' : 'g'} of ${stock?.name ?? `peroxide, ${stockPercentWW.toFixed(1)} %`}`;
@@ -78,6 +80,13 @@ export async function start(given: Given): Promise<Answer<string>> {
   });
   if (answered.ok) revalidatePath('/', 'layout');
   return answered;
+}
+
+/** When the exposure that starts now may get too warm, by the sun of today; `null` where it does not, or no sun warms it. */
+async function warmFrom(form: PlanForm): Promise<string | null> {
+  const { timeZone } = await getWorkshop();
+  const { warmth } = await workOut({ ...form, windowStart: toLocalField(new Date().toISOString(), timeZone) });
+  return warmth?.overAt ?? null;
 }
 
 /** Ends the exposure with what really happened. */

@@ -4,7 +4,7 @@ import { SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
 import type { CloudHour, SkySource } from '@/core/exposure/sessions';
 import { peroxideStrength } from '@/core/peroxide/strength';
 import type { Place } from '@/core/sun/day';
-import { hoursOfDays } from '@/core/runsheet/time';
+import { fromLocalField, hoursOfDays } from '@/core/runsheet/time';
 import { findingsOf } from '@/data/findings';
 import { findRestoration } from '@/data/restorations';
 import type { Piece, StockItem } from '@/data/rows';
@@ -38,12 +38,19 @@ function ownStock({ kind, strengthValue, strengthUnit, sizeMl, priceMinor }: Sto
   return percentWW === null ? [] : [{ kind: as, percentWW, sizeMl, priceMinor }];
 }
 
+/** The end of a wished day in the workshop's zone; `null` for what is no day. */
+function wished(by: string | null, timeZone: string): Date | null {
+  const end = by && /^\d{4}-\d\d-\d\d$/.test(by) ? fromLocalField(`${by}T23:59`, timeZone) : null;
+  return end === null ? null : new Date(end);
+}
+
 /** All ways for a piece in the coming days; `null` as long as its size is not known. */
 export async function waysFor(
   piece: Piece,
   history: PieceHistory,
   past: readonly Past[],
   sky: SkySource,
+  by: string | null = null,
   now = new Date(),
 ): Promise<WaysView | null> {
   const { lengthMm, widthMm, heightMm } = piece;
@@ -78,6 +85,7 @@ export async function waysFor(
     now,
     stock: stock.flatMap(ownStock),
     lampMwPerCm2,
+    by: wished(by, timeZone),
     going: history.treatments.find(({ endedAt }) => endedAt === null)?.school ?? null,
   });
   return { ...comparison, clouds, place, pieces: Object.fromEntries([...pooled].map(([id, { pieces }]) => [id, pieces])) };

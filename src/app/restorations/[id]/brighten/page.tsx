@@ -4,17 +4,17 @@ import { StageScreen } from '../StageScreen';
 
 interface Props {
   params: Promise<{ id: string }>;
-  searchParams: Promise<{ piece?: string; way?: string }>;
+  searchParams: Promise<{ piece?: string; way?: string; by?: string }>;
 }
 
 export default async function BrightenPage({ params, searchParams }: Props) {
   const { id } = await params;
-  const { piece, way } = await searchParams;
+  const { piece, way, by } = await searchParams;
   return (
     <StageScreen
       restorationId={id}
       stage="brighten"
-      tool={<BrightenStage restorationId={id} pieceId={piece ?? null} way={way ?? null} sky={sky} />}
+      tool={<BrightenStage restorationId={id} pieceId={piece ?? null} way={way ?? null} by={by ?? null} sky={sky} />}
     />
   );
 }

@@ -1,0 +1,45 @@
+import type { Band } from '../exposure/forecast';
+import { Refusal } from '../refusal';
+import { MOLAR_VOLUME_L, PEROXIDE_MOLAR_MASS, peroxideStrength } from './strength';
+
+/** Share that a stabilised, closed bottle loses in a year at 20 °C, and an opened one: a guess from what shops and benches see. */
+const CLOSED_A_YEAR = 0.02;
+const OPEN_A_YEAR = 0.15;
+const USUAL_C = 20;
+/** The guess may be off by this factor either way. */
+const UNSURE = 2.5;
+
+export interface AgedBottle {
+  /** Months since it was made, and of them with its seal broken. */
+  months: number;
+  openMonths: number;
+  /** Where it stands, °C. */
+  storageC: number;
+}
+
+/**
+ * What an old bottle still holds: an estimate. It decays as a share a year, twice as fast each 10 °C warmer, and much
+ * faster once it is open and dust gets in.
+ *
+ * @param percentWW of its label
+ * @throws Refusal where it was open for longer than it exists
+ */
+export function agedStrength(percentWW: number, { months, openMonths, storageC }: AgedBottle): Band {
+  if (openMonths > months) throw new Refusal('openMonths', 'It cannot have been open for longer than it exists. Give the months of both.');
+  const years = (CLOSED_A_YEAR * (months - openMonths) + OPEN_A_YEAR * openMonths) / 12;
+  const decay = years * 2 ** ((storageC - USUAL_C) / 10);
+  const left = (factor: number) => percentWW * Math.exp(-decay * factor);
+  return { low: left(UNSURE), median: left(1), high: left(1 / UNSURE) };
+}
+
+/**
+ * What a bottle really holds, by the gas that a sample gives off with a pinch of yeast: 2 H₂O₂ → 2 H₂O + O₂.
+ *
+ * @param sampleMl of the bottle
+ * @param gasMl of oxygen, at `gasC` and `pressureHPa`
+ * @throws Refusal for more gas than the strongest solution gives
+ */
+export function strengthByGas(sampleMl: number, gasMl: number, gasC: number, pressureHPa: number): number {
+  const oxygenMol = (gasMl / 1000 / MOLAR_VOLUME_L) * (273.15 / (gasC + 273.15)) * (pressureHPa / 1013.25);
+  return peroxideStrength((2 * oxygenMol * PEROXIDE_MOLAR_MASS) / (sampleMl / 1000), 'gramsPerL').percentWW;
+}
