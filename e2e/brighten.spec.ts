@@ -42,7 +42,7 @@ async function session(page: Page, restoration: string, { id, name }: Tagged, wo
   await expect(page.getByRole('heading', { name: `is in the light` })).toContainText('K');
   await page.getByRole('button', { name: 'Turn done' }).click();
   await page.getByLabel('Read now').fill('31');
-  await page.getByRole('button', { name: 'Keep reading' }).click();
+  await page.getByRole('button', { name: 'Note the reading' }).click();
   await expect(page.getByText('Last read 31 °C')).toBeVisible();
   const ended = new Date(Date.now() - 2 * 3_600_000 + 4 * 60_000).toISOString().slice(0, 16);
   await page.getByLabel('Ended at').fill(ended);

@@ -66,6 +66,6 @@ export function tendingOf({ medium, solution, driver }: Pick<School, 'medium' | 
       : [{ everyMin: 120, words: 'Lift a corner of the film: brush fresh cream on where it has dried, and lay it down without folds.' }];
   if (medium === 'powder') return [{ everyMin: 240, words: 'The powder is spent after some hours: pour off half, stir in fresh powder.' }];
   if (solution === 'pool') return [{ everyMin: 1440, words: 'The pool grows weak in a day or two: renew it, lid laid on, never sealed.' }];
-  if (solution === 'bag') return [{ everyMin: 120, words: 'Shade off: is all still wet, and is the bag not blown up? Vent it.' }];
+  if (solution === 'bag') return [{ everyMin: 120, words: 'Look through the bag: all still wet, and not blown up? Vent it.' }];
   return [{ everyMin: 360, words: 'Old solution and froth shade the light: skim it, stir it, and renew it after two days.' }];
 }

@@ -143,7 +143,6 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky }: Pr
           running: histories[i]!.running !== null,
         }))}
       />
-      {history.set && <SetPart set={history.set} />}
       {history.running ? (
         <RunningExposure
           piece={piece}
@@ -156,6 +155,7 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky }: Pr
         />
       ) : (
         <>
+          {history.set && <SetPart set={history.set} />}
           <FaultWords
             fault={latest?.result.regions.find(({ id }) => id === PIECE_REGION)?.fault}
             lightChanges={latest?.result.warnings.some((warning) => warning.startsWith('The light changes')) ?? false}

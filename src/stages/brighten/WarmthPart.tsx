@@ -66,9 +66,9 @@ export function WarmthPart({ session, warmth, limitC, timeZone }: Props) {
         key={session.readings.length}
         fields={[{ name: 'temperatureC', label: 'Read now', kind: 'number', unit: '°C', half: true }]}
         initial={{ temperatureC: '' }}
-        submit="Keep reading"
+        submit="Note the reading"
         send={(values) => warmthRead({ ...values, sessionId: session.id })}
-        done="Reading kept."
+        done="Reading noted."
         draftKey={`warmth-${session.id}`}
         onDone={() => router.refresh()}
         bench

@@ -36,7 +36,7 @@ export default async function MeasurePage({ params, searchParams }: Props) {
         }
         under={photo ? photo.originalName : 'Choose its photograph'}
       />
-      <MeasureScreen piece={piece} stage={stage} photo={photo} photos={photo ? [] : (await photosOf(id)).reverse()} />
+      <MeasureScreen piece={piece} stage={stage} photo={photo} photos={(await photosOf(id)).reverse()} />
     </>
   );
 }
