@@ -93,6 +93,7 @@ test('a lid, a keyboard frame and caps go from choosing to matched, with a fold 
     await page.getByRole('button', { name: 'a few clouds' }).click();
     await expect(page.getByText('The sky is noted. All plans count with it.')).toBeVisible();
     const csv = 'time,cloud\n2026-06-21 10:00,3\n2026-06-21 11:00,8\n';
+    await expect(page.getByRole('button', { name: 'Take hours from a CSV' })).toBeEnabled();
     await page.getByLabel('CSV of hours').setInputFiles({ name: 'hours.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
     await expect(page.getByText('8 can be per cent or eighths')).toBeVisible();
     const rings = page.getByRole('button', { name: /^Ring me then/ });

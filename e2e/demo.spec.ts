@@ -227,3 +227,41 @@ test('what stands in the sun’s way is drawn and counted', async ({ page }) => 
   await horizon.getByRole('button', { name: 'Remove: old lime' }).click();
   await expect(horizon.getByRole('img', { name: 'The horizon, shed wall' })).toBeVisible();
 });
+
+test('how clean is a figure with its maps; what is no soil is unticked, the rest is marked once', async ({ page }) => {
+  const { wash } = await addresses(page);
+  await open(page, `${wash!}#clean`);
+  const clean = page.locator('#clean');
+  await clean.getByRole('button', { name: 'How clean is it?' }).first().click();
+  await expect(clean.getByText(/^of the face is soiled, before it was 1\d %$/)).toBeVisible();
+  await expect(clean.getByRole('img', { name: 'Map of soil: Before' })).toBeVisible();
+  const boxes = clean.getByRole('checkbox');
+  await expect(boxes).toHaveCount(2);
+  await boxes.nth(1).uncheck();
+  await clean.getByRole('button', { name: 'Mark for the next rung' }).click();
+  await expect(page.getByText('Marked. Each goes on above the rung that left it.')).toBeVisible();
+  await clean.getByRole('button', { name: 'Mark for the next rung' }).click();
+  await expect(clean.getByText(/is marked already/)).toBeVisible();
+});
+
+test('the piece’s corners are found on its bench, and can be taken from there', async ({ page }) => {
+  const { measure } = await addresses(page);
+  await open(page, measure!);
+  await page.getByRole('button', { name: 'Find the piece’s corners' }).click();
+  await expect(page.getByRole('button', { name: 'Piece, corner 4', exact: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Take off: Piece' })).toBeVisible();
+  await expect(page.getByLabel('Even the light by a picture of a plain sheet')).toBeVisible();
+});
+
+test('a planned session has its card for the wall', async ({ page, request }) => {
+  const { brighten } = await addresses(page);
+  await open(page, brighten!);
+  const card = page.getByRole('link', { name: 'Session card for the wall (PDF)' });
+  await expect(card).toBeVisible();
+  const sheet = await request.get((await card.getAttribute('href'))!);
+  expect(sheet.status()).toBe(200);
+  expect((await sheet.body()).subarray(0, 5).toString()).toBe('%PDF-');
+  const sky = await request.get('/api/weather?from=2026-06-21T00:00:00Z&hours=6');
+  expect(((await sky.json()) as { hours: unknown[] }).hours).toHaveLength(6);
+  expect((await request.get('/api/weather?from=noon')).status()).toBe(400);
+});

@@ -188,7 +188,7 @@ function Marking({ piece, stage, photo, photos }: { piece: Piece; stage: Stage; 
           </Button>
         )}
         {share !== null && <Working share={share} words="Working on the picture." onStop={stop} />}
-        {[...errors.map(({ message }) => message), ...keepErrors].map((message) => (
+        {[...errors, ...keepErrors].map((message) => (
           <Box key={message} role="alert" borderLeftWidth="8px" borderColor="hazard" pl="3" mt="3">
             {message}
           </Box>

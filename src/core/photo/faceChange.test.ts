@@ -21,6 +21,10 @@ it('an unchanged face in another light and from another side has hardly changed;
   expect(steps).toEqual([...steps].sort((a, b) => a - b));
   const brighter = faceChange(first, shown(computer(6), { seed: 3, light: LIGHTS['north window'] }), 5, IDS);
   expect(brighter.median).toBeGreaterThan(4);
+  // From 18 to 6 above the patch: two thirds of the way.
+  expect(brighter.come).toBeGreaterThan(0.5);
+  expect(brighter.come).toBeLessThan(0.85);
+  expect(same.come).toBeLessThan(0.15);
   expect(brighter.change.length).toBe(4 * brighter.columns * brighter.rows);
   const yellower = faceChange(shown(computer(6), { seed: 4 }), shown(computer(14), { seed: 5 }), null, IDS);
   expect(yellower.yellower).toBeGreaterThan(0.3);

@@ -12,6 +12,10 @@ export interface FaceChange {
   /** ΔE00 between the two, and yellow that is left, as RGBA pixels, one a cell; clear where edges and print say nothing. */
   change: Uint8ClampedArray<ArrayBuffer>;
   left: Uint8ClampedArray<ArrayBuffer>;
+  /** How far each place has come: dark teal where it is there, rust where nothing went yet. */
+  progress: Uint8ClampedArray<ArrayBuffer>;
+  /** Share of the way that the middle of the face has come, 0 to 1. */
+  come: number;
   /** Median and 95th percentile of the change, ΔE00. */
   median: number;
   most: number;
@@ -20,6 +24,8 @@ export interface FaceChange {
 }
 
 const COLUMNS = 240;
+/** The heat map's far end. */
+const FULL_HEAT = 20;
 /** Yellower by more than this is more than a measurement is unsure by. */
 const YELLOWER_B = 2;
 
@@ -66,9 +72,17 @@ export function faceChange(first: Shown, later: Shown, targetB: number | null, i
     for (const cell of spoken) pixels.set([...heatColour(of(cell)), 255], 4 * cell);
     return pixels;
   };
+  // A place that was there from the start has nothing to come; it counts as there.
+  const comeOf = (cell: number) => {
+    const away = found.before[cell]! - target;
+    return away < 1 ? 1 : Math.min(1, Math.max(0, (found.before[cell]! - found.after[cell]!) / away));
+  };
+  const come = spoken.map(comeOf).sort((a, b) => a - b);
   return {
     columns,
     rows,
+    progress: shown((cell) => FULL_HEAT * (1 - comeOf(cell))),
+    come: come[come.length >> 1] ?? 0,
     change: shown((cell) => deltaE[cell]!),
     left: shown((cell) => Math.max(0, found.after[cell]! - target)),
     median: sorted[sorted.length >> 1] ?? 0,

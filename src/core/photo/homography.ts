@@ -4,6 +4,14 @@ import type { Point } from './picture';
 /** A plane-to-plane projection, nine numbers row by row. */
 export type Homography = readonly number[];
 
+/** Corners of the unit square, clockwise on a picture from its upper left: a face's own plane from 0 to 1. */
+export const UNIT_SQUARE: readonly Point[] = [
+  [0, 0],
+  [1, 0],
+  [1, 1],
+  [0, 1],
+];
+
 /** The projection that takes four points to four others (direct linear transform). */
 export function homographyThrough(from: readonly Point[], to: readonly Point[]): Homography {
   const rows: number[][] = [];

@@ -2,7 +2,7 @@
 
 import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
 import { proxy } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { HEAT_LEGEND } from '@/core/photo/heatMap';
 import { showTime } from '@/core/runsheet/time';
 import { photoUrl } from '@/ui/photoUrl';
@@ -10,7 +10,7 @@ import { useSend } from '@/ui/useSend';
 import { Worked } from '@/ui/Worked';
 import { Working } from '@/ui/Working';
 import { Wrong } from '@/ui/Wrong';
-import { startPictureWorker, type StartedWorker } from '@/workers/startPictureWorker';
+import { usePictureWorker } from '@/workers/usePictureWorker';
 import { lookWhatChanged } from './actions';
 import type { ChangeInput } from './change';
 
@@ -18,6 +18,8 @@ import type { ChangeInput } from './change';
 interface Found {
   changeUrl: string;
   leftUrl: string;
+  progressUrl: string;
+  come: number;
   median: number;
   most: number;
   yellower: number;
@@ -45,33 +47,14 @@ const sourceOf = ({ photoId, spec }: ChangeInput['first']) => ({
 export function ChangePart({ pieceId, timeZone }: { pieceId: string; timeZone: string }) {
   const { wrong, busy, send } = useSend();
   const [found, setFound] = useState<Found | null>(null);
-  const [share, setShare] = useState<number | null>(null);
-  const [broke, setBroke] = useState<string[]>([]);
-  const worker = useRef<StartedWorker | null>(null);
-  const stop = () => {
-    worker.current?.stop();
-    worker.current = null;
-    setShare(null);
-  };
-  useEffect(() => () => worker.current?.stop(), []);
+  const { share, setShare, errors, run, stop } = usePictureWorker();
 
   async function lay({ first, later, targetB }: ChangeInput) {
-    stop();
-    setBroke([]);
-    setShare(0);
-    const own = startPictureWorker();
-    worker.current = own;
-    try {
-      const reply = await Promise.race([own.remote.change(sourceOf(first), sourceOf(later), targetB, IDS, proxy(setShare)), own.failed]);
-      if (reply.ok) {
-        const { columns, rows, change, left, ...figures } = reply.value;
-        setFound({ ...figures, changeUrl: urlOf(change, columns, rows), leftUrl: urlOf(left, columns, rows), firstAt: first.at, laterAt: later.at });
-      } else setBroke(reply.errors.map(({ message }) => message));
-    } catch (failure) {
-      setBroke([`It broke off (${(failure as Error).message}). Nothing is lost; try again.`]);
-    } finally {
-      if (worker.current === own) stop();
-    }
+    const change = await run('Laying one over the other', (remote) => remote.change(sourceOf(first), sourceOf(later), targetB, IDS, proxy(setShare)));
+    if (!change) return;
+    const { columns, rows, change: changed, left, progress, ...figures } = change;
+    const url = (pixels: Uint8ClampedArray<ArrayBuffer>) => urlOf(pixels, columns, rows);
+    setFound({ ...figures, changeUrl: url(changed), leftUrl: url(left), progressUrl: url(progress), firstAt: first.at, laterAt: later.at });
   }
 
   return (
@@ -91,11 +74,12 @@ export function ChangePart({ pieceId, timeZone }: { pieceId: string; timeZone: s
       ) : (
         <Working share={share} words="Laying one over the other." onStop={stop} />
       )}
-      <Wrong words={[...wrong, ...broke]} />
+      <Wrong words={[...wrong, ...errors]} />
       {found && (
         <Box aria-live="polite" mt="3">
-          <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="5">
+          <Grid templateColumns={{ base: '1fr', md: '1fr 1fr 1fr' }} gap="5">
             <Map url={found.changeUrl} title={`Changed, ΔE00: ${found.median.toFixed(1)} at the middle, ${found.most.toFixed(1)} at most`} />
+            <Map url={found.progressUrl} title={`Come so far: ${Math.round(100 * found.come)} % at the middle; teal is there, rust has not begun`} />
             <Map url={found.leftUrl} title="Yellow left, b* above the hidden patch" />
           </Grid>
           <Flex height="12px" mt="2" aria-hidden style={{ background: `linear-gradient(90deg, ${HEAT_LEGEND.map(({ css }) => css).join(', ')})` }} />

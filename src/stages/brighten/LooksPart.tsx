@@ -5,6 +5,7 @@ import { showTime } from '@/core/runsheet/time';
 import type { LookAgain, Measurement, Piece, Treatment } from '@/data/rows';
 import { Part } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
+import { Worked } from '@/ui/Worked';
 import { KeptChoice } from './KeptChoice';
 import { USUAL_MEASUREMENT_SD } from './history';
 
@@ -40,6 +41,18 @@ export function LooksPart({ looks, piece, measurements, treatments, timeZone }: 
           {back.years.toFixed(1)} years {storage === 'dark' ? 'in the dark' : 'in the light'}.{' '}
           {back.certain ? 'The yellow is coming back.' : 'That may be nothing but the error of measuring.'}
         </Text>
+      )}
+      {back && (
+        <Worked
+          lines={[
+            {
+              what: 'b* since its end',
+              how: since.map(({ measuredAt, lab }) => `${showTime(measuredAt, timeZone, 'd MMM yyyy')}: ${lab![2].toFixed(1)}`).join(', '),
+            },
+            { what: 'A year', how: `slope of a line through them, each known to ± ${USUAL_MEASUREMENT_SD}; 5 % to 95 %` },
+          ]}
+          source="Least squares."
+        />
       )}
       {looks.map(({ id, dueAt, measurementId }) => (
         <Text key={id} mt="1">

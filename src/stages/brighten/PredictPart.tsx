@@ -3,6 +3,7 @@
 import { Box, Button, Grid, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { useSend } from '@/ui/useSend';
+import { Worked } from '@/ui/Worked';
 import { Wrong } from '@/ui/Wrong';
 import { lookAhead } from './actions';
 import type { Predicted } from './predict';
@@ -49,6 +50,20 @@ export function PredictPart({ pieceId, unit }: { pieceId: string; unit: string }
               </figure>
             ))}
           </Grid>
+          <Worked
+            lines={[
+              {
+                what: 'b* after',
+                how: `target + (now − target) · exp(−k · sessions · ${found.dose.toFixed(1)} ${unit}), at the 5, 50 and 95 % quantiles of k`,
+              },
+              {
+                what: 'Picture',
+                how: 'each colour inside the outline: its b* taken so far down, L* up by 0.35 for each b*, back through the light of the picture',
+              },
+              { what: 'Done wrong', how: 'the dose of each place by what folds, thick cream or one-sided sun leave of it, then the same fade' },
+            ]}
+            source="First-order fade; slope of the plastic scale; share of the dose by src/core/rehearse, a model of what people bring home."
+          />
           <Text color="soft" fontSize="15px" mt="2">
             An estimate: each session {found.dose.toFixed(1)} {unit}, {found.from}. Above, a session that is turned and spread evenly is meant. What
             is done wrong is computed place by place, not drawn.

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { showMinutes, showTime } from '@/core/runsheet/time';
 import { AnswerForm, options } from '@/ui/AnswerForm';
 import { useSend } from '@/ui/useSend';
+import { Worked } from '@/ui/Worked';
 import { Wrong } from '@/ui/Wrong';
 import { askMe, gradeMe, tryOut } from './actions';
 import type { ExerciseView, Graded, RehearsalView } from './rehearsal';
@@ -63,6 +64,18 @@ export function RehearsePart({ pieceId, timeZone, now }: Props) {
           ) : (
             view.mistakes.map((words) => <Text key={words}>{words}</Text>)
           )}
+          <Worked
+            lines={[
+              {
+                what: 'Dose of the window',
+                how: `∫ UV index × what the cover lets through dt = ${view.dose.toFixed(1)} UVI·h, and of each place a share of it`,
+              },
+              { what: 'Face', how: 'b* = target + (start − target) · exp(−k · (strength / usual)^0.6 · share · dose)' },
+              { what: 'From palest to yellowest', how: '5th to 95th percentile of b* over the face' },
+            ]}
+            source="Sun by its position, UV index after Madronich (2007); mistakes by src/core/rehearse; the power 0.6 is a guess between the usual rates."
+            sum={{ name: 'sun-dose', title: 'sun dose' }}
+          />
           <Text color="soft" fontSize="15px" mt="2">
             Computed, not drawn: {view.dose.toFixed(1)} UVI·h of this window, place by place, through the fade at this way’s rate. An estimate.
           </Text>

@@ -9,6 +9,7 @@ import type { Measurement, Piece, Session, Treatment } from '@/data/rows';
 import { DataTable } from '@/ui/DataTable';
 import { Part } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
+import { Worked } from '@/ui/Worked';
 import { say, warn } from '@/ui/toast';
 import { finishTreatment } from './actions';
 
@@ -53,6 +54,22 @@ export function AdviceBox({
           ? 'The last exposure has no measurement after it yet. Rinse and dry the piece, photograph it in the same light with card and hidden patch.'
           : advice.why}
       </Text>
+      {!needsMeasuring && advice.what !== 'measure first' && (
+        <Worked
+          lines={[
+            { what: 'Distance', how: 'b* of the newest measurement − b* of its hidden patch' },
+            {
+              what: 'Stop',
+              how: 'ΔE00 to the patch at most 2; or lighter by L* 2 and less yellow; or less than b* 1 to be gained by a session like the ones before, even at the quick end of the rate',
+            },
+            {
+              what: 'Even it out',
+              how: 'it matches but spreads over b* 5; or distance − half the spread lies below −1.5: the palest parts would go past it',
+            },
+          ]}
+          source="What is seen side by side: Sharma, Wu and Dalal (2005) for ΔE00; the limits of the advice are conventions of Kvell."
+        />
+      )}
       <Flex gap="3" wrap="wrap">
         {advice.what === 'go on' && !needsMeasuring && (
           <LinkButton href="#plan" look="go" bench>

@@ -2,6 +2,7 @@ import { Box, Flex, Text } from '@chakra-ui/react';
 import type { CommonTarget } from '@/core/exposure/commonTarget';
 import { Part } from '@/ui/layout';
 import { Tag } from '@/ui/Tag';
+import { Worked } from '@/ui/Worked';
 
 /** Width of the strip in b* above the target. */
 const WIDE_B = 30;
@@ -43,6 +44,13 @@ export function SetPart({ set }: { set: CommonTarget }) {
           </Text>
         </Flex>
       ))}
+      <Worked
+        lines={[
+          { what: 'Common target', how: `median b* of the hidden patches = ${set.targetB.toFixed(1)}; a patch more than 3 from it is not followed` },
+          { what: 'To go', how: 'b* as last measured − the target, or − its own hidden patch where that is yellower' },
+        ]}
+        source="A convention of Kvell: all pieces that sit together to the same colour, not each to its own best."
+      />
     </Part>
   );
 }

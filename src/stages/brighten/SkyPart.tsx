@@ -3,11 +3,12 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { addDays } from 'date-fns';
 import { useRouter } from 'next/navigation';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { cloudAt, type CloudHour } from '@/core/exposure/sessions';
 import { dayAround, showTime } from '@/core/runsheet/time';
 import { sunDay, type Place } from '@/core/sun/day';
 import { DaySun } from '@/ui/DaySun';
+import { FileButton } from '@/ui/FileButton';
 import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
@@ -37,7 +38,6 @@ interface Hours {
 /** The sky of the coming days, hour by hour; one's own look at it, or a file of hours, goes before the forecast. */
 export function SkyPart({ place, timeZone }: Props) {
   const router = useRouter();
-  const input = useRef<HTMLInputElement>(null);
   const { wrong, busy, send } = useSend();
   const [day, setDay] = useState(0);
   const [asked, setAsked] = useState(0);
@@ -113,9 +113,9 @@ export function SkyPart({ place, timeZone }: Props) {
         ))}
       </Flex>
       <Flex gap="2" wrap="wrap" align="center">
-        <Button loading={busy} onClick={() => input.current?.click()}>
+        <FileButton label="CSV of hours" accept=".csv,text/csv" busy={busy} onFile={(file) => void takeIn(file)}>
           Take hours from a CSV
-        </Button>
+        </FileButton>
         {own > 0 && (
           <Button
             disabled={busy}
@@ -129,18 +129,6 @@ export function SkyPart({ place, timeZone }: Props) {
             Forget own hours
           </Button>
         )}
-        <input
-          ref={input}
-          type="file"
-          accept=".csv,text/csv"
-          hidden
-          aria-label="CSV of hours"
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            event.target.value = '';
-            if (file) void takeIn(file);
-          }}
-        />
       </Flex>
       <Wrong words={wrong} />
       <Text color="soft" fontSize="15px" mt="2">

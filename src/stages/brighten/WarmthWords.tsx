@@ -19,8 +19,8 @@ export function WarmthWords({ warmth, timeZone }: { warmth: Warmth; timeZone: st
         )}
       </Text>
       <Text color="soft" fontSize="15px">
-        Estimate from the sun’s height, the cloud and the temperature above, taken for the air{read ? ', and from what was read' : ''}. Wind makes
-        much of it: hold a thermometer to it.
+        Estimate from the sun’s height (1098 · sin h · exp(−0.057 / sin h) W/m², Haurwitz 1945), the cloud and the temperature above, taken for the
+        air{read ? ', and from what was read' : ''}. Wind makes much of it: hold a thermometer to it.
       </Text>
     </Box>
   );

@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import { fourCorners } from '@/core/photo/corners';
-import { homographyThrough, project } from '@/core/photo/homography';
+import { homographyThrough, project, UNIT_SQUARE } from '@/core/photo/homography';
 import { correctionOf } from '@/core/photo/measure';
 import type { Picture, Point } from '@/core/photo/picture';
 import { recoloured } from '@/core/photo/recolour';
@@ -20,12 +20,6 @@ export interface Look {
 const WIDE_PX = 560;
 /** Rim round the outline, as a share of its longer side. */
 const ROUND = 0.08;
-const SQUARE = [
-  [0, 0],
-  [1, 0],
-  [1, 1],
-  [0, 1],
-] as const;
 
 /** What is outlined with some of its surroundings: in a large picture the change would hardly be seen. */
 function around(outline: readonly Point[], { width, height }: { width: number; height: number }) {
@@ -75,7 +69,7 @@ export const lookUrl = ({ picture, outline, correction }: Look, targetB: number,
 
 /** The photograph with what a session leaves place by place: `shares` of the yellow over the face, cell by cell. */
 export function fieldUrl({ picture, outline, correction }: Look, targetB: number, shares: Field): Promise<string> {
-  const toFace = homographyThrough(fourCorners(outline), SQUARE);
+  const toFace = homographyThrough(fourCorners(outline), UNIT_SQUARE);
   const cell = (at: number, of: number) => Math.min(of - 1, Math.max(0, Math.floor(at * of)));
   return urlOf(
     recoloured(picture, outline, correction, targetB, (x, y) => {

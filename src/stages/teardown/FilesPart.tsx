@@ -2,8 +2,8 @@
 
 import { Button, Flex, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
-import { useRef } from 'react';
 import type { FieldError } from '@/core/sums/fieldErrors';
+import { FileButton } from '@/ui/FileButton';
 import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
@@ -14,7 +14,6 @@ type Answered = { ok: true; value: { added: number; known: number } } | { ok: fa
 /** Sheet, labels and fasteners as files, and fasteners back in. */
 export function FilesPart({ restorationId, lots }: { restorationId: string; lots: number }) {
   const router = useRouter();
-  const input = useRef<HTMLInputElement>(null);
   const { wrong, busy, send } = useSend();
   const address = `/api/restorations/${restorationId}/teardown`;
   const takeIn = (file: File) => {
@@ -59,21 +58,9 @@ export function FilesPart({ restorationId, lots }: { restorationId: string; lots
             Fasteners as CSV
           </a>
         </Button>
-        <Button loading={busy} onClick={() => input.current?.click()}>
+        <FileButton label="CSV of fasteners" accept=".csv,text/csv" busy={busy} onFile={takeIn}>
           Take fasteners in from CSV
-        </Button>
-        <input
-          ref={input}
-          type="file"
-          accept=".csv,text/csv"
-          hidden
-          aria-label="CSV of fasteners"
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            event.target.value = '';
-            if (file) takeIn(file);
-          }}
-        />
+        </FileButton>
       </Flex>
     </>
   );

@@ -1,6 +1,6 @@
 import { leftSpots, soiledBetween, type SoiledFace } from '@/core/cleaning/soiled';
 import { canBeSameFace } from '@/core/photo/face';
-import { homographyThrough, project } from '@/core/photo/homography';
+import { homographyThrough, project, UNIT_SQUARE } from '@/core/photo/homography';
 import type { Share } from '@/core/photo/picture';
 import { Refusal } from '@/core/refusal';
 import { measurementsOfPiece } from '@/data/measurements';
@@ -21,12 +21,6 @@ export interface HowClean {
 }
 
 const COLUMNS = 360;
-const SQUARE = [
-  [0, 0],
-  [1, 0],
-  [1, 1],
-  [0, 1],
-] as const;
 
 /** Clean plastic pale, soil from amber to dark, and what says nothing grey. */
 const mapUrl = (face: SoiledFace): Promise<string> =>
@@ -58,7 +52,7 @@ export async function howClean(pieceId: string): Promise<HowClean> {
     );
   const { before, after } = soiledBetween(then.plane, now.plane);
   const { width, height } = now.picture;
-  const onPhoto = homographyThrough(SQUARE, now.corners);
+  const onPhoto = homographyThrough(UNIT_SQUARE, now.corners);
   return {
     before: before.share,
     after: after.share,
