@@ -14,7 +14,7 @@ async function addresses(page: Page): Promise<Record<string, string>> {
   const tovarn = (await page.getByRole('link', { name: /Tovarn Desk Two/ }).getAttribute('href'))!;
   const orvane = (await page.getByRole('link', { name: /Orvane Slab/ }).getAttribute('href'))!;
   await open(page, brimsel);
-  const piece = (await page.getByRole('link', { name: /K1/ }).first().getAttribute('href'))!;
+  const piece = (await page.getByRole('main').getByRole('link', { name: /K1/ }).first().getAttribute('href'))!;
   await open(page, `${piece}/measure?stage=brighten`);
   const photo = (await page
     .getByRole('link', { name: /K1-after-2/ })

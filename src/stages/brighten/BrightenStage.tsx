@@ -25,7 +25,7 @@ import { Worked } from '@/ui/Worked';
 import { LinkButton } from '@/ui/links';
 import { LaterExposureForm } from './LaterExposureForm';
 import type { FadeView } from './FadePart';
-import { LaterChangePart, LaterFadePart, LaterPredictPart, LaterSkyPart, LaterRehearsePart, LaterTurnPart } from './laterParts';
+import { LaterRunningExposure, LaterChangePart, LaterFadePart, LaterPredictPart, LaterSkyPart, LaterRehearsePart, LaterTurnPart } from './laterParts';
 import { pastPieces, pooledFrom, type Past } from './pooled';
 import { LEAN_DEG, turnsOf } from './turnsOf';
 import { waysFor, type WaysView } from './ways';
@@ -34,7 +34,6 @@ import { fadeWorking } from './workings';
 import { SetPart } from './SetPart';
 import { historyOf, yellowOf, type PieceHistory } from './history';
 import { PieceChoice } from './PieceChoice';
-import { RunningExposure } from './RunningExposure';
 import { LooksPart } from './LooksPart';
 import { AdviceBox, SessionTable } from './SessionHistory';
 
@@ -144,7 +143,7 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky }: Pr
         }))}
       />
       {history.running ? (
-        <RunningExposure
+        <LaterRunningExposure
           piece={piece}
           session={history.running}
           turns={await turnsOfRunning(piece, history, workshop.latitude !== null && workshop.longitude !== null)}

@@ -4,6 +4,9 @@ import { Text } from '@chakra-ui/react';
 import dynamic from 'next/dynamic';
 
 /** These come after the page, when somebody opens them. */
+/** Only what runs asks for it; made on the server, so that a phone shows the clock at once. */
+export const LaterRunningExposure = dynamic(() => import('./RunningExposure').then((part) => part.RunningExposure));
+
 export const LaterTurnPart = dynamic(() => import('./TurnPart').then((part) => part.TurnPart), {
   ssr: false,
   loading: () => <Text role="status">Laying out the turns.</Text>,
