@@ -2,7 +2,8 @@ import type { LinearRgb } from '../colour/types';
 import { Refusal } from '../refusal';
 import { canBeSameFace, faceOf, type Face } from './face';
 import { heatColour } from './heatMap';
-import { changeBetween, regionLight } from './plane';
+import type { Point } from './picture';
+import { changeBetween, placeOnPlane, regionLight } from './plane';
 import { correctionAsFirst, type Shown } from './relight';
 
 /** What changed on a face between two pictures of it, on its own plane. */
@@ -34,10 +35,10 @@ interface Ids {
   hidden: string;
 }
 
-/** Light of the hidden patch where a measurement marked it. */
-function hiddenLight({ picture, spec }: Shown, { correction }: Face, id: string): LinearRgb | null {
+/** The hidden patch where a measurement marked it: its light, and its place on the face. */
+function hiddenPatch({ picture, spec }: Shown, { correction, corners }: Face, id: string): { light: LinearRgb; at: Point } | null {
   const polygon = spec.regions.find((region) => region.id === id)?.polygon;
-  return polygon ? regionLight(picture, polygon, correction) : null;
+  return polygon ? { light: regionLight(picture, polygon, correction), at: placeOnPlane(corners, polygon) } : null;
 }
 
 /**
@@ -60,8 +61,8 @@ export function faceChange(first: Shown, later: Shown, targetB: number | null, i
       'pieceId',
       'The first and the newest picture do not show the same face: their outlines differ, or what is on them lies elsewhere. Measure the same face again, outlined to its corners.',
     );
-  const patches = { first: hiddenLight(first, before, ids.hidden), later: hiddenLight(later, after, ids.hidden) };
-  const found = changeBetween(before.plane, after.plane, patches.first && patches.later ? { first: patches.first, later: patches.later } : undefined);
+  const [then, now] = [hiddenPatch(first, before, ids.hidden), hiddenPatch(later, after, ids.hidden)];
+  const found = changeBetween(before.plane, after.plane, then && now ? { first: then.light, later: now.light, at: now.at } : undefined);
   onProgress(0.9);
   const { columns, rows, deltaE } = found;
   const spoken = [...deltaE.keys()].filter((cell) => !Number.isNaN(deltaE[cell]!));

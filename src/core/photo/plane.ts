@@ -2,7 +2,7 @@ import { Matrix, solve } from 'ml-matrix';
 import { differenceTo, LINEAR_OF_CODE, writeLab } from '../colour/bulk';
 import type { Correction } from './correction';
 import type { Corners } from './corners';
-import { homographyThrough } from './homography';
+import { homographyThrough, project, UNIT_SQUARE } from './homography';
 import type { Picture, Point } from './picture';
 import { polygonRuns } from './polygon';
 import type { LinearRgb } from '../colour/types';
@@ -83,6 +83,21 @@ export function regionLight({ data, width, height }: Picture, polygon: readonly 
   return [of(0), of(1), of(2)];
 }
 
+/** A patch that no session changes. */
+interface HiddenPatch {
+  /** Its light in both pictures. */
+  first: LinearRgb;
+  later: LinearRgb;
+  /** Its middle on the face's plane: 0 to 1 across and down, or outside of it. */
+  at: Point;
+}
+
+/** Where the middle of an outline lies on a face's plane, 0 to 1 across and down. */
+export function placeOnPlane(corners: Corners, outline: readonly Point[]): Point {
+  const mean = (axis: 0 | 1) => outline.reduce((sum, point) => sum + point[axis], 0) / outline.length;
+  return project(homographyThrough(corners, UNIT_SQUARE), [mean(0), mean(1)]);
+}
+
 export interface Change {
   columns: number;
   rows: number;
@@ -116,17 +131,20 @@ function lightSlope(first: FacePlane, later: FacePlane, detail: Uint8Array): { a
  * colours, is taken out first; its level is the card's business, and the hidden patch's where both pictures show it:
  * that never changes, so what a lamp leaves after the card is seen on it.
  *
- * @param hidden light of the hidden patch in both
+ * @param hidden the hidden patch in both
  */
-export function changeBetween(first: FacePlane, later: FacePlane, hidden?: { first: LinearRgb; later: LinearRgb }): Change {
+export function changeBetween(first: FacePlane, later: FacePlane, hidden?: HiddenPatch): Change {
   const { columns, rows } = first;
   const size = columns * rows;
   const detail = detailOf([first, later]);
-  const gain = [0, 1, 2].map((k) => (hidden ? hidden.first[k]! / Math.max(1e-6, hidden.later[k]!) : 1));
   const { across, down } = lightSlope(first, later, detail);
+  const evenAt = (u: number, v: number) => Math.exp(-across * (u - 0.5) - down * (v - 0.5));
+  // The patch lies at one end of the slope: what the slope did to it there is no matter of the level.
+  const atPatch = hidden ? evenAt(...hidden.at) : 1;
+  const gain = [0, 1, 2].map((k) => (hidden ? hidden.first[k]! / Math.max(1e-6, atPatch * hidden.later[k]!) : 1));
   const matched = new Float32Array(3 * size);
   for (let cell = 0; cell < size; cell++) {
-    const even = Math.exp(-across * ((cell % columns) / columns - 0.5) - down * (Math.floor(cell / columns) / rows - 0.5));
+    const even = evenAt((cell % columns) / columns, Math.floor(cell / columns) / rows);
     for (let k = 0; k < 3; k++) matched[3 * cell + k] = even * gain[k]! * later.light[3 * cell + k]!;
   }
   const [a, b] = [calmed(first, detail), calmed({ ...later, light: matched }, detail)];
