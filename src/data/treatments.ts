@@ -10,7 +10,7 @@ import { guardBench, needsWashed } from './wash';
 import type { Session, Treatment } from './rows';
 import { addRow, changeRow, findRows, needRow } from './table';
 import { plansLooks } from './looks';
-import { getWorkshop } from './workshop';
+import { getWorkshop, listObstacles } from './workshop';
 
 const MINUTE_MS = 60_000;
 const WARMTH_EVERY_MIN = 30;
@@ -164,7 +164,7 @@ export async function endExposure(
   real: { endedAt: string; cloudFraction: number; temperatureC: number; words: string },
   now = new Date(),
 ): Promise<Session> {
-  const workshop = await getWorkshop();
+  const [workshop, shading] = await Promise.all([getWorkshop(), listObstacles()]);
   return inTransaction(async (transaction) => {
     const session = await needRow('sessions', sessionId, transaction);
     if (session.endedAt !== null) throw new Refusal('endedAt', 'This exposure was ended already, perhaps on another screen. Nothing was changed.');
@@ -183,6 +183,7 @@ export async function endExposure(
       start: new Date(session.startedAt),
       durationMin: minutes,
       cloudFraction: real.cloudFraction,
+      shading,
       lampMwPerCm2: session.lampMwPerCm2,
       temperatureC: real.temperatureC,
     });

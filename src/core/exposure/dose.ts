@@ -1,5 +1,6 @@
 import { Refusal } from '../refusal';
 import { sunDose, type Place } from '../sun/day';
+import type { Obstacle } from '../sun/horizon';
 import type { School } from './schools';
 
 /** 1 mW/cm² of UV-A counts as about this much UV index (full sun at index 10 brings 5 to 6 mW/cm²). */
@@ -13,6 +14,8 @@ export interface Circumstances {
   start: Date;
   durationMin: number;
   cloudFraction: number;
+  /** What stands in the sun's way. */
+  shading: readonly Obstacle[];
   lampMwPerCm2: number;
   temperatureC: number;
 }
@@ -36,7 +39,7 @@ export function sessionDose(school: School, at: Circumstances): number {
   const hours = Math.max(0, at.durationMin) / 60;
   switch (school.driver) {
     case 'sun':
-      return sunDose(at.place, at.start, at.durationMin, school.transmission, at.cloudFraction);
+      return sunDose(at.place, at.start, at.durationMin, school.transmission, at.cloudFraction, at.shading);
     case 'lamp':
       return hours * at.lampMwPerCm2 * UVI_PER_MW_CM2 * school.transmission;
     case 'warmth':

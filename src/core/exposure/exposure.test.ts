@@ -93,6 +93,7 @@ const at = {
   start: new Date('2026-03-21T12:00:00Z'),
   durationMin: 120,
   cloudFraction: 0,
+  shading: [],
   lampMwPerCm2: 5,
   temperatureC: 25,
 };
@@ -108,6 +109,23 @@ describe('dose of a session', () => {
   it.each(SCHOOLS)('%s refuses over 50 °C', (id) => {
     expect(() => sessionDose(SCHOOL[id], { ...at, temperatureC: 51 })).toThrow('too hot');
   });
+});
+
+it('a wall takes the beam while the sun is behind it, and its share of the sky; one all round leaves nearly nothing', () => {
+  const at = {
+    place: { latitude: 50, longitude: 0 },
+    start: new Date('2026-06-21T13:00:00Z'),
+    durationMin: 180,
+    cloudFraction: 0,
+    lampMwPerCm2: 0,
+    temperatureC: 25,
+  };
+  const dose = (shading: { fromDeg: number; toDeg: number; heightDeg: number }[], rest = {}) =>
+    sessionDose(SCHOOL['cream-film-sun'], { ...at, ...rest, shading });
+  const west = [{ fromDeg: 200, toDeg: 320, heightDeg: 70 }];
+  expect(dose(west)).toBeLessThan(0.6 * dose([]));
+  expect(dose(west, { start: new Date('2026-06-21T06:00:00Z') })).toBeGreaterThan(0.7 * dose([], { start: new Date('2026-06-21T06:00:00Z') }));
+  expect(dose([{ fromDeg: 0, toDeg: 0, heightDeg: 90 }])).toBeLessThan(0.01 * dose([]));
 });
 
 describe('plan', () => {

@@ -107,11 +107,13 @@ function afterSession(forecast: Forecast, { startB, targetB, sessions }: Yellow,
   return { low: at(forecast.rate.high), median: at(forecast.rate.median), high: at(forecast.rate.low) };
 }
 
-function notesOn({ school, yellow, lampMwPerCm2 }: PlanInput, percentWW: number, dose: number): string[] {
+function notesOn({ school, yellow, lampMwPerCm2, shading }: PlanInput, percentWW: number, dose: number): string[] {
   const notes: string[] = [];
   if (!yellow) notes.push('Not measured yet with card and hidden patch: no forecast. Measure it first, so that the start is known.');
   if (school.driver === 'sun' && dose < 0.2)
-    notes.push('This window brings next to no ultraviolet: night, winter or polar night. Choose another hour, a lamp or vapour.');
+    notes.push(
+      `This window brings next to no ultraviolet: night, winter${shading.length > 0 ? ', what stands in the sun’s way,' : ''} or polar night. Choose another hour or place, a lamp or vapour.`,
+    );
   if (school.driver === 'lamp' && lampMwPerCm2 === 0) notes.push('Give the lamp’s UV-A in mW/cm², or the dose stays 0.');
   if (percentWW < school.percentRangeWW[0])
     notes.push(`Weaker than the ${school.percentRangeWW[0]} % that this way is usually worked with: expect it to take longer.`);

@@ -1,6 +1,5 @@
 import { sunAndUv, type Place } from '../sun/day';
-import { isShaded, skyShare, type Obstacle } from '../sun/horizon';
-import { diffuseShare } from '../sun/uvIndex';
+import { lightPast, skyShare, type Obstacle } from '../sun/horizon';
 
 const HOUR_MS = 3_600_000;
 const STEP_MIN = 15;
@@ -62,10 +61,8 @@ function quarters({ place, shading, clouds, transmission }: SessionsInput, { fro
   for (let at = from.getTime(); at + STEP_MIN * 60_000 <= to.getTime(); at += STEP_MIN * 60_000) {
     const middle = new Date(at + (STEP_MIN * 60_000) / 2);
     const cloud = cloudAt(clouds, middle);
-    const { uvIndex, azimuthDeg, elevationDeg } = sunAndUv(place, middle, cloud);
-    const diffuse = diffuseShare(cloud);
-    const seen = (isShaded(shading, azimuthDeg, elevationDeg) ? 0 : 1 - diffuse) + diffuse * sky;
-    found.push({ at, dose: (uvIndex * seen * transmission * STEP_MIN) / 60 });
+    const sun = sunAndUv(place, middle, cloud);
+    found.push({ at, dose: (sun.uvIndex * lightPast(shading, sky, sun, cloud) * transmission * STEP_MIN) / 60 });
   }
   return found;
 }

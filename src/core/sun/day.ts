@@ -1,3 +1,4 @@
+import { lightPast, skyShare, type Obstacle } from './horizon';
 import { sunPosition } from './position';
 import { cloudTransmission, USUAL_OZONE_DU, uvIndexClear } from './uvIndex';
 
@@ -48,16 +49,26 @@ function sunCourse(place: Place, from: Date, to: Date, stepMin: number, cloud: C
  * @param start first instant
  * @param durationMin minutes, 0 or more
  * @param transmission share of UV that film, bag or lid lets through, 0 to 1
+ * @param shading what stands in the sun's way
  * @returns UV-index-hours (UVI·h)
  */
-export function sunDose(place: Place, start: Date, durationMin: number, transmission: number, cloudFraction = 0): number {
+export function sunDose(
+  place: Place,
+  start: Date,
+  durationMin: number,
+  transmission: number,
+  cloudFraction = 0,
+  shading: readonly Obstacle[] = [],
+): number {
   if (durationMin <= 0) return 0;
   const pairs = Math.max(1, Math.ceil(durationMin / 10));
   const stepMs = (durationMin * MINUTE_MS) / (2 * pairs);
+  const sky = skyShare(shading);
   let weighted = 0;
   for (let i = 0; i <= 2 * pairs; i++) {
     const weight = i === 0 || i === 2 * pairs ? 1 : i % 2 === 1 ? 4 : 2;
-    weighted += weight * sunAndUv(place, new Date(start.getTime() + i * stepMs), cloudFraction).uvIndex;
+    const sun = sunAndUv(place, new Date(start.getTime() + i * stepMs), cloudFraction);
+    weighted += weight * sun.uvIndex * (shading.length === 0 ? 1 : lightPast(shading, sky, sun, cloudFraction));
   }
   return (weighted * transmission * stepMs) / 3 / 3_600_000;
 }

@@ -1,3 +1,5 @@
+import { diffuseShare } from './uvIndex';
+
 /** Something that stands in the sun's way: a wall, a roof, a tree. Directions in degrees clockwise from north. */
 export interface Obstacle {
   /** Its left edge, seen from the piece; the right edge may lie past north. */
@@ -17,6 +19,22 @@ const widthOf = ({ fromDeg, toDeg }: Obstacle): number => (fromDeg === toDeg ? 3
 /** Whether the sun stands behind one of the obstacles. */
 export const isShaded = (obstacles: readonly Obstacle[], azimuthDeg: number, elevationDeg: number): boolean =>
   obstacles.some((obstacle) => elevationDeg < obstacle.heightDeg && clockwise(obstacle.fromDeg, azimuthDeg) <= widthOf(obstacle));
+
+/**
+ * Share of the ultraviolet that a flat surface still gets past the obstacles: the beam while the sun is not behind one,
+ * and of the diffuse light what the sky that is left sends.
+ *
+ * @param sky of `skyShare`, which does not change with the hour
+ */
+export function lightPast(
+  obstacles: readonly Obstacle[],
+  sky: number,
+  { azimuthDeg, elevationDeg }: { azimuthDeg: number; elevationDeg: number },
+  cloud: number,
+): number {
+  const diffuse = diffuseShare(cloud);
+  return (isShaded(obstacles, azimuthDeg, elevationDeg) ? 0 : 1 - diffuse) + diffuse * sky;
+}
 
 /**
  * Share of an even sky that a flat surface still sees over the obstacles: one that is h high and w wide takes

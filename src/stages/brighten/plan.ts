@@ -67,6 +67,7 @@ export async function workOut(form: PlanForm): Promise<Worked> {
     start: new Date(windowStart),
     durationMin: form.durationMin,
     cloudFraction: form.cloudPercent / 100,
+    shading: obstacles,
   };
   const plan = planExposure({
     school,
@@ -84,7 +85,7 @@ export async function workOut(form: PlanForm): Promise<Worked> {
   return {
     plan,
     gates: gatesOf(school, facts, tried),
-    warmth: school.driver === 'sun' ? warmthInSun({ school, ...sun, shading: obstacles, airC: form.temperatureC }) : null,
+    warmth: school.driver === 'sun' ? warmthInSun({ school, ...sun, airC: form.temperatureC }) : null,
     piece,
     stock,
     stockPercentWW,
