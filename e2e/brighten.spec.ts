@@ -109,7 +109,7 @@ test('a lid, a keyboard frame and caps go from choosing to matched, with a fold 
     await open(page, `/${restoration}/brighten?piece=${lid.id}`);
     await expect(page.getByText(/^Thin lines: folds of the film/)).toBeVisible();
     await expect(page.getByText(/One short, even session/)).toBeVisible();
-    await page.getByText('How this is worked out').first().click();
+    await page.locator('#fades').getByText('How this is worked out').click();
     await expect(page.getByText('b*(D) = target + (start − target)', { exact: false })).toBeVisible();
     await page.getByRole('button', { name: 'What it should look like' }).click();
     await expect(page.getByText('film in wrinkles')).toBeVisible();

@@ -161,7 +161,7 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky }: Pr
           />
           <AdviceBox advice={advice} piece={piece} treatment={treatment} needsMeasuring={needsMeasuring} />
           {forecast && ended.length > 0 && (
-            <Part title="How it fades">
+            <Part title="How it fades" id="fades">
               <Estimate
                 {...forecast.doseToGo}
                 unit={doseUnit(school)}
