@@ -39,7 +39,10 @@ export default async function BenchPage() {
             timeZone={timeZone}
             now={now.toISOString()}
             height={150}
-            bars={timers.map(({ label, startedAt, dueAt }) => ({ label: label.split(':')[0]!, from: startedAt, to: dueAt }))}
+            bars={timers
+              // What is planned for another day does not run through this one.
+              .filter(({ dueAt }) => Date.parse(dueAt) <= start.getTime() + hours * 3_600_000)
+              .map(({ label, startedAt, dueAt }) => ({ label: label.split(':')[0]!, from: startedAt, to: dueAt }))}
           />
         </div>
       ) : (
