@@ -103,7 +103,12 @@ export function measurePicture(picture: Picture, spec: MeasureSpec, onProgress: 
     const { cells } = maps[i]!;
     warnings.push(...regionWarnings(region, cells));
     done(i + 2);
-    return regionResult(region, cells, reference, id === spec.reference, basis);
+    const result = regionResult(region, cells, reference, id === spec.reference, basis);
+    if (id !== spec.reference && result.evenness > SEVERAL_PARTS_B)
+      warnings.push(
+        `“${id}” differs by b* ${result.evenness.toFixed(0)} within itself: several parts lie inside its outline, keys and shell perhaps. Outline one of them to judge how yellow and how even it is.`,
+      );
+    return result;
   });
   if (!coloured) throw new Refusal('regions', 'This picture is grey-scale: it holds no colour to measure. Take it in colour.');
   const known = spec.card.flatMap((patch, i) => (patch.kind === 'known' ? [{ patch, reading: readings[i]! }] : []));
@@ -201,6 +206,9 @@ function paperBalance(readings: readonly PatchReading[]): number[] {
   return mean.map((v) => mean[1] / Math.max(1e-4, v));
 }
 
+/** No session leaves one plastic so uneven, b*: it is several parts, keys and shell, that lie inside the outline. */
+const SEVERAL_PARTS_B = 15;
+
 function regionResult({ id, runs, robust }: Region, cells: CellMap, reference: Lab | null, isReference: boolean, basis: Basis): RegionResult {
   const speaking = speakingCells(cells);
   const sigma = Math.max(0.8, BLOTCH_SIGMA * cells.columns);
@@ -231,7 +239,7 @@ function regionResult({ id, runs, robust }: Region, cells: CellMap, reference: L
             deltaE00: smoothE[farthest]!,
           },
     verdict: difference === null || deltaL === null || deltaB === null || isReference ? null : judge(difference, deltaL, deltaB, even),
-    ...(!isReference && { fault: nameFault(faceMap(cells, speaking)) }),
+    ...(!isReference && even <= SEVERAL_PARTS_B && { fault: nameFault(faceMap(cells, speaking)) }),
   };
 }
 

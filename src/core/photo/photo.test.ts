@@ -244,3 +244,11 @@ describe('pictures that cannot be trusted say so', () => {
     expect(error!.details.map(({ path }) => path.join('.'))).toEqual(expect.arrayContaining(['card.0.rect.2', 'card.0.srgb', 'regions']));
   });
 });
+
+it('says so where several parts lie inside the outline, and names no unevenness of theirs', () => {
+  const { picture, spec } = taken(homeComputer({ amount: 3 }, { amount: 30 }, { face: true }), { width: 800, height: 600 });
+  const { result } = measurePicture(picture, { ...spec, reference: 'hidden' });
+  expect(result.regions.find(({ id }) => id === 'face')!.fault).toBeUndefined();
+  expect(result.warnings.join(' ')).toMatch(/“face” differs by b\* \d+ within itself: several parts lie inside its outline/);
+  expect(result.regions.find(({ id }) => id === 'lid')!.fault).toBeDefined();
+});
