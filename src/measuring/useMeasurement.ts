@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { MeasureResult } from '@/core/photo/measure';
 import type { MeasureSpec } from '@/core/photo/spec';
 import type { Corners } from '@/core/photo/corners';
+import { pixelsUrl } from '@/ui/pixelsUrl';
 import type { Heat } from '@/workers/picture.worker';
 import { usePictureWorker } from '@/workers/usePictureWorker';
 import type { HeatImage } from './PictureBoard';
@@ -15,13 +16,14 @@ export interface Reading {
   heats: HeatImage[];
 }
 
-function heatImage({ id, pixels, columns, rows, left, top, cellPx }: Heat): HeatImage {
-  const canvas = document.createElement('canvas');
-  canvas.width = columns;
-  canvas.height = rows;
-  canvas.getContext('2d')?.putImageData(new ImageData(pixels, columns, rows), 0, 0);
-  return { id, url: canvas.toDataURL(), x: left, y: top, width: columns * cellPx, height: rows * cellPx };
-}
+const heatImage = ({ id, pixels, columns, rows, left, top, cellPx }: Heat): HeatImage => ({
+  id,
+  url: pixelsUrl(pixels, columns, rows),
+  x: left,
+  y: top,
+  width: columns * cellPx,
+  height: rows * cellPx,
+});
 
 /** Measures in a worker of its own, with progress; stopping ends the worker. */
 export function useMeasurement() {

@@ -1,6 +1,7 @@
 import { Matrix, solve } from 'ml-matrix';
 import { writeLab } from '../colour/bulk';
 import { DARKER_PER_B } from '../colour/plasticScale';
+import { heldTogether } from '../photo/flood';
 import { placeOnFace } from '../photo/placeOnFace';
 import { calmed, detailOf, type FacePlane } from '../photo/plane';
 
@@ -55,28 +56,8 @@ function unyellowed(light: Float32Array): { level: Float32Array; lightness: Floa
   return { level, lightness };
 }
 
-/** Cells that touch, corners too when `diagonal`, from `start`, of those that `open` lets in; `open` is closed behind. */
-function flooded(start: number, columns: number, rows: number, open: Uint8Array): number[] {
-  const cells = [start];
-  open[start] = 0;
-  for (let i = 0; i < cells.length; i++) {
-    const [column, row] = [cells[i]! % columns, Math.floor(cells[i]! / columns)];
-    for (let r = Math.max(0, row - 1); r <= Math.min(rows - 1, row + 1); r++)
-      for (let c = Math.max(0, column - 1); c <= Math.min(columns - 1, column + 1); c++) {
-        const next = r * columns + c;
-        if (!open[next]) continue;
-        open[next] = 0;
-        cells.push(next);
-      }
-  }
-  return cells;
-}
-
-function partsOf(open: Uint8Array, columns: number, rows: number): Part[] {
-  const parts: Part[] = [];
-  for (let start = 0; start < open.length; start++) {
-    if (!open[start]) continue;
-    const cells = flooded(start, columns, rows, open);
+function partsOf(shell: Uint8Array, columns: number, rows: number): Part[] {
+  return heldTogether(shell, columns, rows).map((cells) => {
     const spans = new Map<number, [number, number]>();
     let [left, right] = [columns, 0];
     for (const cell of cells) {
@@ -86,9 +67,8 @@ function partsOf(open: Uint8Array, columns: number, rows: number): Part[] {
       [left, right] = [Math.min(left, column), Math.max(right, column)];
     }
     const covered = [...spans.values()].reduce((sum, [from, to]) => sum + to - from + 1, 0);
-    parts.push({ cells, spanned: covered / ((right - left + 1) * spans.size) });
-  }
-  return parts;
+    return { cells, spanned: covered / ((right - left + 1) * spans.size) };
+  });
 }
 
 function quantileOf(level: Float32Array, cells: readonly number[], share: number): number {
@@ -122,7 +102,7 @@ function levelled(level: Float32Array, parts: readonly Part[], columns: number, 
   });
 }
 
-/** Fills cells at the edge of a blot, and its neighbours, with the clean colour of what it lies on. */
+/** So many cells around a blot its own edge reaches. */
 const EDGE_REACH = 3;
 
 /**
@@ -140,7 +120,7 @@ export function soiledBetween(first: FacePlane, later: FacePlane): { before: Soi
   const edges = edgesBefore.map((edge, cell) => edge & edgesAfter[cell]!);
   const [before, after] = [unyellowed(calmed(first, edges)), unyellowed(calmed(later, edges))];
   const shell = edges.map((edge, cell) => (!edge && Math.max(before.lightness[cell]!, after.lightness[cell]!) >= NOT_SHELL_L ? 1 : 0));
-  const parts = partsOf(Uint8Array.from(shell), columns, rows);
+  const parts = partsOf(shell, columns, rows);
   const levels = [before.level, after.level].map((level) => levelled(level, parts, columns, rows));
   const lights = [first.light, later.light];
   const known = parts.map((part) => knownOf(part, levels, lights, size));
@@ -235,7 +215,6 @@ export interface LeftSpot {
   down: number;
   /** Where on the face, in words. */
   where: string;
-  cells: readonly number[];
 }
 
 /** Smaller than this is no spot of its own. */
@@ -245,15 +224,16 @@ const MOST_SPOTS = 6;
 /** What is left, as spots that hang together, the largest first. */
 export function leftSpots({ columns, rows, depth }: SoiledFace): LeftSpot[] {
   const speaking = depth.reduce((sum, value) => sum + (Number.isNaN(value) ? 0 : 1), 0);
-  const open = Uint8Array.from(depth, (value) => (value > 0 ? 1 : 0));
-  const spots: LeftSpot[] = [];
-  for (let start = 0; start < depth.length; start++) {
-    if (!open[start]) continue;
-    const cells = flooded(start, columns, rows, open);
-    if (cells.length / speaking < LEAST_SHARE) continue;
+  const spots = heldTogether(
+    depth.map((value) => (value > 0 ? 1 : 0)),
+    columns,
+    rows,
+  ).flatMap((cells): LeftSpot[] => {
+    const share = cells.length / speaking;
+    if (share < LEAST_SHARE) return [];
     const mean = (of: (cell: number) => number) => cells.reduce((sum, cell) => sum + of(cell), 0) / cells.length;
     const [across, down] = [mean((cell) => ((cell % columns) + 0.5) / columns), mean((cell) => (Math.floor(cell / columns) + 0.5) / rows)];
-    spots.push({ share: cells.length / speaking, across, down, where: placeOnFace(across, down), cells });
-  }
+    return [{ share, across, down, where: placeOnFace(across, down) }];
+  });
   return spots.sort((a, b) => b.share - a.share).slice(0, MOST_SPOTS);
 }

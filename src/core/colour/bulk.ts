@@ -18,6 +18,12 @@ export const LINEAR_OF_CODE: Float64Array = Float64Array.from({ length: 256 }, (
   return v <= 0.04045 ? v / 12.92 : Math.pow((v + 0.055) / 1.055, 2.4);
 });
 
+/** sRGB code, 0 to 255 and not rounded, of linear light; light out of range is held at its ends. */
+export function codeOfLinear(light: number): number {
+  const v = Math.min(1, Math.max(0, light));
+  return 255 * (v <= 0.0031308 ? 12.92 * v : 1.055 * v ** (1 / 2.4) - 0.055);
+}
+
 const f = (t: number) => (t > EPSILON ? Math.cbrt(t) : (KAPPA * t + 16) / 116);
 
 /** Writes L*, a*, b* of linear light (r, g, b) to `out[at]`, `out[at + 1]`, `out[at + 2]`. */

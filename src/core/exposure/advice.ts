@@ -1,4 +1,4 @@
-import type { Verdict } from '../photo/verdict';
+import { isSeveralParts, type Verdict } from '../photo/verdict';
 import type { Forecast } from './forecast';
 
 export interface Advice {
@@ -44,7 +44,8 @@ export function adviseAfter({ verdict, deltaB, evenness, forecast, session }: Ad
       what: 'stop',
       why: `The yellow is gone (${distance}); the difference that is left is not yellow. Light and peroxide do not mend that.`,
     };
-  const palest = deltaB - evenness / 2;
+  // Of several parts in one outline the palest is another plastic, not this one further on.
+  const palest = isSeveralParts(evenness) ? deltaB : deltaB - evenness / 2;
   if (palest < PALEST_B)
     return {
       what: 'even it out',

@@ -1,4 +1,4 @@
-import { LINEAR_OF_CODE } from '../colour/bulk';
+import { codeOfLinear, LINEAR_OF_CODE } from '../colour/bulk';
 import { Refusal } from '../refusal';
 import type { Picture } from './picture';
 
@@ -11,10 +11,7 @@ const PLAIN_FACTOR = 1.3;
 const TOO_DARK = 0.03;
 const CODES = 4096;
 
-const CODE_OF_LINEAR = Uint8ClampedArray.from({ length: CODES + 1 }, (_, i) => {
-  const v = i / CODES;
-  return 255 * (v <= 0.0031308 ? 12.92 * v : 1.055 * v ** (1 / 2.4) - 0.055);
-});
+const CODE_OF_LINEAR = Uint8ClampedArray.from({ length: CODES + 1 }, (_, i) => codeOfLinear(i / CODES));
 
 /** Mean light of each cell, red, green and blue. */
 function lightOf({ data, width, height }: Picture): Float64Array {

@@ -13,7 +13,7 @@ import { robustColour, type RobustColour } from './robust';
 import { isBlurred } from './sharpness';
 import type { MeasureSpec } from './spec';
 import { nameFault, type FaceMap, type Fault } from './fault';
-import { judge, type Verdict } from './verdict';
+import { isSeveralParts, judge, type Verdict } from './verdict';
 
 interface RegionResult {
   id: string;
@@ -104,7 +104,7 @@ export function measurePicture(picture: Picture, spec: MeasureSpec, onProgress: 
     warnings.push(...regionWarnings(region, cells));
     done(i + 2);
     const result = regionResult(region, cells, reference, id === spec.reference, basis);
-    if (id !== spec.reference && result.evenness > SEVERAL_PARTS_B)
+    if (id !== spec.reference && isSeveralParts(result.evenness))
       warnings.push(
         `“${id}” differs by b* ${result.evenness.toFixed(0)} within itself: several parts lie inside its outline, keys and shell perhaps. Outline one of them to judge how yellow and how even it is.`,
       );
@@ -206,9 +206,6 @@ function paperBalance(readings: readonly PatchReading[]): number[] {
   return mean.map((v) => mean[1] / Math.max(1e-4, v));
 }
 
-/** No session leaves one plastic so uneven, b*: it is several parts, keys and shell, that lie inside the outline. */
-const SEVERAL_PARTS_B = 15;
-
 function regionResult({ id, runs, robust }: Region, cells: CellMap, reference: Lab | null, isReference: boolean, basis: Basis): RegionResult {
   const speaking = speakingCells(cells);
   const sigma = Math.max(0.8, BLOTCH_SIGMA * cells.columns);
@@ -239,7 +236,7 @@ function regionResult({ id, runs, robust }: Region, cells: CellMap, reference: L
             deltaE00: smoothE[farthest]!,
           },
     verdict: difference === null || deltaL === null || deltaB === null || isReference ? null : judge(difference, deltaL, deltaB, even),
-    ...(!isReference && even <= SEVERAL_PARTS_B && { fault: nameFault(faceMap(cells, speaking)) }),
+    ...(!isReference && !isSeveralParts(even) && { fault: nameFault(faceMap(cells, speaking)) }),
   };
 }
 

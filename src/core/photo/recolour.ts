@@ -1,5 +1,5 @@
 import { inverse, Matrix } from 'ml-matrix';
-import { LINEAR_OF_CODE } from '../colour/bulk';
+import { codeOfLinear, LINEAR_OF_CODE } from '../colour/bulk';
 import { labToLinear, linearToLab } from '../colour/lab';
 import { DARKER_PER_B } from '../colour/plasticScale';
 import type { LinearRgb } from '../colour/types';
@@ -12,11 +12,6 @@ const STEP_BITS = 2;
 const LEFT_STEPS = 50;
 /** Print, badges and gaps are darker than any shell. */
 const NOT_SHELL_L = 35;
-
-const code = (light: number) => {
-  const v = Math.min(1, Math.max(0, light));
-  return 255 * (v <= 0.0031308 ? 12.92 * v : 1.055 * v ** (1 / 2.4) - 0.055);
-};
 
 /**
  * A picture of a piece as it should look later: inside the outline the yellow above the target is taken down to a share
@@ -48,7 +43,7 @@ export function recoloured(
       (value, k) => value - offset[k]!,
     );
     return [0, 1, 2].map(
-      (k) => code(back[3 * k]! * later[0]! + back[3 * k + 1]! * later[1]! + back[3 * k + 2]! * later[2]!) - code(seen[k]!),
+      (k) => codeOfLinear(back[3 * k]! * later[0]! + back[3 * k + 1]! * later[1]! + back[3 * k + 2]! * later[2]!) - codeOfLinear(seen[k]!),
     ) as unknown as [number, number, number];
   };
   const { triples } = polygonRuns(outline, width, height);

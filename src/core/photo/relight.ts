@@ -1,23 +1,10 @@
-import { inverse, Matrix } from 'ml-matrix';
+import { Matrix } from 'ml-matrix';
+import { FROM_CONES, TO_CONES } from '../colour/cones';
 import type { LinearRgb } from '../colour/types';
 import { NO_CORRECTION, type Correction } from './correction';
 import type { Picture, Point } from './picture';
 import { regionLight } from './plane';
 import type { MeasureSpec } from './spec';
-
-/** Linear sRGB to XYZ (IEC 61966-2-1), and XYZ to the cones of the Bradford adaptation (Lam 1985; CIE 159). */
-const RGB_TO_XYZ = new Matrix([
-  [0.4124564, 0.3575761, 0.1804375],
-  [0.2126729, 0.7151522, 0.072175],
-  [0.0193339, 0.119192, 0.9503041],
-]);
-const XYZ_TO_CONES = new Matrix([
-  [0.8951, 0.2664, -0.1614],
-  [-0.7502, 1.7135, 0.0367],
-  [0.0389, -0.0685, 1.0296],
-]);
-const TO_CONES = XYZ_TO_CONES.mmul(RGB_TO_XYZ);
-const FROM_CONES = inverse(TO_CONES);
 
 /** A picture with what was measured in it. */
 export interface Shown {

@@ -2,6 +2,7 @@ import { linearToLab } from '../colour/lab';
 import { LINEAR_OF_CODE } from '../colour/bulk';
 import type { Lab } from '../colour/types';
 import { fourCorners, refineCorners, type Corners } from './corners';
+import { heldTogether } from './flood';
 import type { Picture, Point } from './picture';
 
 const CELLS_ACROSS = 160;
@@ -49,32 +50,12 @@ export function suggestCorners(picture: Picture): Corners | null {
     return column < RIM || row < RIM || column >= columns - RIM || row >= rows - RIM;
   });
   const bench = [0, 1, 2].map((k) => middle(rim.map((lab) => lab[k as 0 | 1 | 2])));
-  const open = Uint8Array.from(labs, (lab) => {
+  const stands = labs.map((lab) => {
     const colour = Math.hypot(lab[1] - bench[1]!, lab[2] - bench[2]!);
     // A piece is lighter than the bench or of another colour; what is only darker is its shadow.
     return colour > OFF_BENCH || lab[0] - bench[0]! > OFF_BENCH ? 1 : 0;
   });
-  let best: number[] = [];
-  for (let start = 0; start < open.length; start++) {
-    if (!open[start]) continue;
-    const cells = [start];
-    open[start] = 0;
-    for (let i = 0; i < cells.length; i++) {
-      const [column, row] = [cells[i]! % columns, Math.floor(cells[i]! / columns)];
-      const next = [
-        column > 0 && cells[i]! - 1,
-        column < columns - 1 && cells[i]! + 1,
-        row > 0 && cells[i]! - columns,
-        row < rows - 1 && cells[i]! + columns,
-      ];
-      for (const cell of next)
-        if (cell !== false && open[cell]) {
-          open[cell] = 0;
-          cells.push(cell);
-        }
-    }
-    if (cells.length > best.length) best = cells;
-  }
+  const best = heldTogether(stands, columns, rows).reduce((most, cells) => (cells.length > most.length ? cells : most), [] as number[]);
   if (best.length < LEAST_SHARE * labs.length) return null;
   const corners = fourCorners(best.map((cell): Point => [((cell % columns) + 0.5) * size, (Math.floor(cell / columns) + 0.5) * size]));
   const atRim = corners.filter(([x, y]) => x < 2 * size || y < 2 * size || x > picture.width - 2 * size || y > picture.height - 2 * size);

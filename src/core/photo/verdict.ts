@@ -20,6 +20,12 @@ export function judge(deltaE00: number, deltaL: number, deltaB: number, evenness
   return evenness > UNEVEN_DELTA_B ? 'uneven' : 'matched';
 }
 
+/** No session leaves one plastic so uneven, b*: it is several parts, keys and shell, that lie inside the outline. */
+const SEVERAL_PARTS_B = 15;
+
+/** Whether a region holds several parts of very different yellow, so that its evenness says nothing of a session. */
+export const isSeveralParts = (evenness: number): boolean => evenness > SEVERAL_PARTS_B;
+
 /** What a verdict means at the bench. */
 export const VERDICT_WORDS: Record<Verdict, string> = {
   'to go': 'There is yellow left between this and the hidden patch.',

@@ -11,14 +11,8 @@ import { decodePicture } from './decode';
 import { findPhoto, readOriginal } from './store';
 
 /** A measured face, taken out of the photograph it was measured on. */
-export interface MeasuredFace extends Face {
+interface MeasuredFace extends Face {
   picture: Picture;
-}
-
-/** How a later face is laid on an earlier one. */
-interface AsEarlier {
-  /** Width to height of the first picture of the same face. */
-  shape?: number;
 }
 
 /**
@@ -36,11 +30,12 @@ export async function measuredPicture(photoId: string, { flatField }: MeasureSpe
 /**
  * Takes the face of a measurement out of its photograph.
  *
+ * @param shape width to height of the first picture of the same face
  * @throws Refusal where the photograph or the outline is gone
  */
-export async function measuredFace({ photoId, spec }: Measurement, columns: number, as: AsEarlier = {}): Promise<MeasuredFace> {
+export async function measuredFace({ photoId, spec }: Measurement, columns: number, shape?: number): Promise<MeasuredFace> {
   const picture = await measuredPicture(photoId, spec);
-  return { ...faceOf(picture, spec, PIECE_REGION, columns, as), picture };
+  return { ...faceOf(picture, spec, PIECE_REGION, columns, shape === undefined ? {} : { shape }), picture };
 }
 
 /** Cells drawn as a picture, one pixel each, for a page to show; clear where `colour` gives none. */

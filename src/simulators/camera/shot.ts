@@ -1,4 +1,6 @@
 import { Matrix, inverse } from 'ml-matrix';
+import { codeOfLinear } from '@/core/colour/bulk';
+import { FROM_CONES, TO_CONES } from '@/core/colour/cones';
 import type { Lab } from '@/core/colour/types';
 import type { Picture, Point } from '@/core/photo/picture';
 import type { MeasureSpec } from '@/core/photo/spec';
@@ -55,26 +57,11 @@ export interface Taken {
   truth: Record<string, Lab>;
 }
 
-// Linear sRGB to Bradford cone light: lamps act on cones, so that a per-channel gain in RGB does not undo
-// them exactly, as with a real camera.
-const RGB_TO_XYZ = new Matrix([
-  [0.4124, 0.3576, 0.1805],
-  [0.2126, 0.7152, 0.0722],
-  [0.0193, 0.1192, 0.9505],
-]);
-const XYZ_TO_CONES = new Matrix([
-  [0.8951, 0.2664, -0.1614],
-  [-0.7502, 1.7135, 0.0367],
-  [0.0389, -0.0685, 1.0296],
-]);
-
-function lightMatrix(light: Shot['light']): number[] {
-  const toCones = XYZ_TO_CONES.mmul(RGB_TO_XYZ);
-  return inverse(toCones)
-    .mmul(Matrix.diag([...light]))
-    .mmul(toCones)
+// Lamps act on cones, so that a per-channel gain in RGB does not undo them exactly, as with a real camera.
+const lightMatrix = (light: Shot['light']): number[] =>
+  FROM_CONES.mmul(Matrix.diag([...light]))
+    .mmul(TO_CONES)
     .to1DArray();
-}
 
 /** Where the bench plane (mm) lands in the picture. */
 function viewOf(scene: Scene, shot: Shot): Homography {
@@ -174,10 +161,7 @@ function blur(light: Float32Array, width: number, height: number, sigma: number)
 }
 
 /** sRGB code of linear light, by a fine table. */
-const CODE_OF_LINEAR = Float32Array.from({ length: 4097 }, (_, i) => {
-  const v = i / 4096;
-  return 255 * (v <= 0.0031308 ? 12.92 * v : 1.055 * v ** (1 / 2.4) - 0.055);
-});
+const CODE_OF_LINEAR = Float32Array.from({ length: 4097 }, (_, i) => codeOfLinear(i / 4096));
 
 /** Sensor noise (grows with the square root of the light) and 8-bit sRGB. */
 function develop(light: Float32Array, { width, height, noiseCodes, seed }: Shot): Picture {

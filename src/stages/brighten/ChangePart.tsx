@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { HEAT_LEGEND } from '@/core/photo/heatMap';
 import { showTime } from '@/core/runsheet/time';
 import { photoUrl } from '@/ui/photoUrl';
+import { pixelsUrl } from '@/ui/pixelsUrl';
 import { useSend } from '@/ui/useSend';
 import { Worked } from '@/ui/Worked';
 import { Working } from '@/ui/Working';
@@ -29,14 +30,6 @@ interface Found {
 
 const IDS = { piece: 'piece', hidden: 'hidden' };
 
-function urlOf(pixels: Uint8ClampedArray<ArrayBuffer>, columns: number, rows: number): string {
-  const canvas = document.createElement('canvas');
-  canvas.width = columns;
-  canvas.height = rows;
-  canvas.getContext('2d')?.putImageData(new ImageData(pixels, columns, rows), 0, 0);
-  return canvas.toDataURL();
-}
-
 const sourceOf = ({ photoId, spec }: ChangeInput['first']) => ({
   url: photoUrl(photoId),
   flatUrl: spec.flatField ? photoUrl(spec.flatField) : undefined,
@@ -53,7 +46,7 @@ export function ChangePart({ pieceId, timeZone }: { pieceId: string; timeZone: s
     const change = await run('Laying one over the other', (remote) => remote.change(sourceOf(first), sourceOf(later), targetB, IDS, proxy(setShare)));
     if (!change) return;
     const { columns, rows, change: changed, left, progress, ...figures } = change;
-    const url = (pixels: Uint8ClampedArray<ArrayBuffer>) => urlOf(pixels, columns, rows);
+    const url = (pixels: Uint8ClampedArray<ArrayBuffer>) => pixelsUrl(pixels, columns, rows);
     setFound({ ...figures, changeUrl: url(changed), leftUrl: url(left), progressUrl: url(progress), firstAt: first.at, laterAt: later.at });
   }
 

@@ -44,7 +44,7 @@ export async function howClean(pieceId: string): Promise<HowClean> {
       'Two measurements at the wash are needed: one before, one after, of the same face. Measure the piece, wash it, and measure again.',
     );
   const then = await measuredFace(first, COLUMNS);
-  const now = await measuredFace(last, COLUMNS, { shape: then.shape });
+  const now = await measuredFace(last, COLUMNS, then.shape);
   if (!canBeSameFace(then, now))
     throw new Refusal(
       'pieceId',
