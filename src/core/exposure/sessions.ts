@@ -1,5 +1,6 @@
 import { sunAndUv, type Place } from '../sun/day';
 import { lightPast, skyShare, type Obstacle } from '../sun/horizon';
+import { diffuseShare } from '../sun/uvIndex';
 
 const HOUR_MS = 3_600_000;
 const STEP_MIN = 15;
@@ -62,7 +63,7 @@ function quarters({ place, shading, clouds, transmission }: SessionsInput, { fro
     const middle = new Date(at + (STEP_MIN * 60_000) / 2);
     const cloud = cloudAt(clouds, middle);
     const sun = sunAndUv(place, middle, cloud);
-    found.push({ at, dose: (sun.uvIndex * lightPast(shading, sky, sun, cloud) * transmission * STEP_MIN) / 60 });
+    found.push({ at, dose: (sun.uvIndex * lightPast(shading, sky, sun, diffuseShare(cloud)) * transmission * STEP_MIN) / 60 });
   }
   return found;
 }

@@ -1,6 +1,7 @@
 import type { Place } from '../sun/day';
-import { sunAndUv } from '../sun/day';
-import { isShaded, skyShare, type Obstacle } from '../sun/horizon';
+import { lightPast, skyShare, type Obstacle } from '../sun/horizon';
+import { sunPosition } from '../sun/position';
+import { cloudTransmission } from '../sun/uvIndex';
 import type { Band } from './forecast';
 import { HOTTEST_BATH_C } from './dose';
 import type { School } from './schools';
@@ -35,7 +36,7 @@ const RAD = Math.PI / 180;
 export function sunOnGround(elevationDeg: number, cloudFraction: number): number {
   const sine = Math.sin(elevationDeg * RAD);
   if (sine <= 0) return 0;
-  return 1098 * sine * Math.exp(-0.057 / sine) * (1 - 0.75 * cloudFraction ** 3.4);
+  return 1098 * sine * Math.exp(-0.057 / sine) * cloudTransmission(cloudFraction);
 }
 
 export interface WarmthInput {
@@ -68,11 +69,10 @@ function rises({ school, place, shading, start, durationMin, cloudFraction }: Wa
   let rise = 0;
   return Array.from({ length: Math.floor(durationMin / STEP_MIN) + 1 }, (_, i) => {
     const at = new Date(start.getTime() + i * STEP_MIN * 60_000);
-    const { elevationDeg, azimuthDeg } = sunAndUv(place, at, cloudFraction);
+    const sun = sunPosition(at, place.latitude, place.longitude);
     // About a fifth of a clear day's warmth comes from the whole sky, all of it under cloud.
     const diffuse = Math.min(1, 0.2 + 0.8 * cloudFraction);
-    const seen = (isShaded(shading, azimuthDeg, elevationDeg) ? 0 : 1 - diffuse) + diffuse * sky;
-    const settled = (sunOnGround(elevationDeg, cloudFraction) * seen * takenIn) / lossWm2K;
+    const settled = (sunOnGround(sun.elevationDeg, cloudFraction) * lightPast(shading, sky, sun, diffuse) * takenIn) / lossWm2K;
     if (i > 0) rise = settled + (rise - settled) * Math.exp((-STEP_MIN * 60 * lossWm2K) / heldJm2K);
     return rise;
   });

@@ -1,6 +1,6 @@
 import { lightPast, skyShare, type Obstacle } from './horizon';
 import { sunPosition } from './position';
-import { cloudTransmission, USUAL_OZONE_DU, uvIndexClear } from './uvIndex';
+import { cloudTransmission, diffuseShare, USUAL_OZONE_DU, uvIndexClear } from './uvIndex';
 
 export interface Place {
   latitude: number;
@@ -68,7 +68,7 @@ export function sunDose(
   for (let i = 0; i <= 2 * pairs; i++) {
     const weight = i === 0 || i === 2 * pairs ? 1 : i % 2 === 1 ? 4 : 2;
     const sun = sunAndUv(place, new Date(start.getTime() + i * stepMs), cloudFraction);
-    weighted += weight * sun.uvIndex * (shading.length === 0 ? 1 : lightPast(shading, sky, sun, cloudFraction));
+    weighted += weight * sun.uvIndex * (shading.length === 0 ? 1 : lightPast(shading, sky, sun, diffuseShare(cloudFraction)));
   }
   return (weighted * transmission * stepMs) / 3 / 3_600_000;
 }

@@ -1,5 +1,3 @@
-import { diffuseShare } from './uvIndex';
-
 /** Something that stands in the sun's way: a wall, a roof, a tree. Directions in degrees clockwise from north. */
 export interface Obstacle {
   /** Its left edge, seen from the piece; the right edge may lie past north. */
@@ -21,18 +19,18 @@ export const isShaded = (obstacles: readonly Obstacle[], azimuthDeg: number, ele
   obstacles.some((obstacle) => elevationDeg < obstacle.heightDeg && clockwise(obstacle.fromDeg, azimuthDeg) <= widthOf(obstacle));
 
 /**
- * Share of the ultraviolet that a flat surface still gets past the obstacles: the beam while the sun is not behind one,
- * and of the diffuse light what the sky that is left sends.
+ * Share of the light that a flat surface still gets past the obstacles: the beam while the sun is not behind one, and of
+ * the diffuse light what the sky that is left sends.
  *
  * @param sky of `skyShare`, which does not change with the hour
+ * @param diffuse share of the light that comes from the whole sky
  */
 export function lightPast(
   obstacles: readonly Obstacle[],
   sky: number,
   { azimuthDeg, elevationDeg }: { azimuthDeg: number; elevationDeg: number },
-  cloud: number,
+  diffuse: number,
 ): number {
-  const diffuse = diffuseShare(cloud);
   return (isShaded(obstacles, azimuthDeg, elevationDeg) ? 0 : 1 - diffuse) + diffuse * sky;
 }
 
