@@ -2,6 +2,7 @@ import type { FindingKind, Severity } from '@/core/intake/findings';
 import type { WorthEstimate } from '@/core/ledger/worth';
 import type { Share } from '@/core/photo/picture';
 import { addFinding, settleFinding } from '@/data/findings';
+import { addTub } from '@/data/cleaning';
 import { addPerson } from '@/data/people';
 import { answerRequest, askOwner } from '@/data/requests';
 import { caution } from '@/core/peroxide/cautions';
@@ -405,6 +406,7 @@ export async function loadWorkshop(now: Date, tell: (words: string) => void): Pr
   await saveWorkshop(WORKSHOP, at(31, 9));
   for (const name of ['Lindra', 'Osk']) await addPerson(name, at(31, 9, 5));
   await addObstacle({ name: 'shed wall', fromDeg: 245, toDeg: 330, heightDeg: 38 }, at(31, 9, 6));
+  await addTub({ name: 'Grey tub', lengthMm: 620, widthMm: 420, depthMm: 190 }, at(31, 9, 8));
   const liquid = await addStock(
     {
       name: 'Peroxide 35 %, 1 L',

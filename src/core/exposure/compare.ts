@@ -1,4 +1,5 @@
 import type { Aim } from '../intake/aim';
+import { surfaceCm2, usualSolutionL } from './amounts';
 import { creamAmount } from '../peroxide/cream';
 import { peroxideDilution } from '../peroxide/dilution';
 import { powderFor } from '../peroxide/percarbonate';
@@ -78,10 +79,6 @@ export interface Comparison {
 
 const HOUR_MS = 3_600_000;
 const LAMP_HOURS_A_DAY = 12;
-/** Solution for each litre of the piece's box, and at least so much: it is covered, wetted in a bag, or above a pool of a centimetre. */
-const SOLUTION = { bath: { least: 2, overBox: 1.6 }, bag: { least: 0.5, overBox: 0.4 }, pool: { least: 0.3, overBox: 0 } } as const;
-const POOL_MM = 10;
-const POOL_OVER_PIECE = 1.5;
 const LONGEST_SUN_MIN = 8 * 60;
 /** Longer than this and not higher than that, hot water bends it. */
 const LONG_MM = 180;
@@ -94,13 +91,6 @@ const MISSING_COUNTS_MIN = 60;
 const LATE_COUNTS_MIN = 600;
 /** Another way than the one that goes asks for new material and starts without a rate of this piece's own. */
 const SWITCH_COUNTS_MIN = 120;
-
-const areaOf = ({ lengthMm, widthMm, heightMm }: PieceFacts) => (lengthMm * widthMm + 2 * heightMm * (lengthMm + widthMm)) / 100;
-const solutionOf = ({ solution }: School, { lengthMm, widthMm, heightMm }: PieceFacts) => {
-  const { least, overBox } = SOLUTION[solution];
-  const pool = solution === 'pool' ? (POOL_OVER_PIECE * lengthMm * widthMm * POOL_MM) / 1e6 : 0;
-  return Math.max(least, pool, (overBox * lengthMm * widthMm * heightMm) / 1e6);
-};
 
 /** What can go wrong with a piece on a way, as the craft knows it. */
 function risksOf(school: School, { labels, printed, painted, clear, brittle, lengthMm, widthMm, heightMm }: PieceFacts): string[] {
@@ -141,10 +131,10 @@ function materialOf(school: School, piece: PieceFacts, stock: readonly OwnStock[
     const name = { cream: 'peroxide cream', liquid: 'peroxide liquid', powder: 'oxygen-bleach powder' }[school.medium];
     return { costMinor: null, missing: [`${name} of ${school.usualPercentWW} % or more${school.medium === 'cream' ? ', at most 12 %' : ''}`] };
   }
-  const litres = solutionOf(school, piece);
+  const litres = usualSolutionL(school, piece);
   const used =
     school.medium === 'cream'
-      ? creamAmount(areaOf(piece), FILM_MM, Math.max(1, sessions), 100).creamMl
+      ? creamAmount(surfaceCm2(piece), FILM_MM, Math.max(1, sessions), 100).creamMl
       : school.medium === 'powder'
         ? powderFor(school.usualPercentWW, bottle.percentWW / PURE_POWDER_PERCENT, litres)
         : peroxideDilution(bottle.percentWW, Math.min(bottle.percentWW, school.usualPercentWW), litres).stockVolumeL * 1000;

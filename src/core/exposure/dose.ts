@@ -1,4 +1,3 @@
-import { Refusal } from '../refusal';
 import { sunDose, type Place } from '../sun/day';
 import type { Obstacle } from '../sun/horizon';
 import type { School } from './schools';
@@ -25,17 +24,8 @@ export function warmthFactor(temperatureC: number): number {
   return 2 ** ((temperatureC - 25) / 10);
 }
 
-/**
- * Dose of a session in the unit its school is driven by: UVI·h under sun or lamp, hours at 25 °C in vapour.
- *
- * @throws Refusal when the bath or box would be over 50 °C
- */
+/** Dose of a session in the unit its school is driven by: UVI·h under sun or lamp, hours at 25 °C in vapour. */
 export function sessionDose(school: School, at: Circumstances): number {
-  if (at.temperatureC > HOTTEST_BATH_C)
-    throw new Refusal(
-      'temperatureC',
-      `${at.temperatureC} °C is too hot: long thin parts bend. Stay at ${HOTTEST_BATH_C} °C or below; shade or vent it.`,
-    );
   const hours = Math.max(0, at.durationMin) / 60;
   switch (school.driver) {
     case 'sun':

@@ -4,7 +4,7 @@ import { peroxideDilution, type Dilution } from '../peroxide/dilution';
 import { oxygenRelease } from '../peroxide/oxygen';
 import { PEROXIDE_SHARE, powderFor } from '../peroxide/percarbonate';
 import { Refusal } from '../refusal';
-import { doseUnit, sessionDose, type Circumstances } from './dose';
+import { doseUnit, HOTTEST_BATH_C, sessionDose, type Circumstances } from './dose';
 import { exposureForecast, yellowAfter, type Band, type ExposedSession, type Forecast, type ForecastInput } from './forecast';
 import { priorOf, type School } from './schools';
 
@@ -19,6 +19,8 @@ export interface Yellow {
 export interface PlanInput extends Circumstances {
   school: School;
   stockPercentWW: number;
+  /** What the bottle or tub holds when full, mL or g; `null` where nobody knows. */
+  stockHolds?: number | null;
   /** Liquid and powder: strength and litres wanted; of powder `stockPercentWW` is the peroxide that it sets free. */
   targetPercentWW: number;
   volumeL: number;
@@ -67,6 +69,11 @@ const AIR = { temperatureC: 20, pressureHPa: 1013.25 };
  */
 export function planExposure(input: PlanInput): ExposurePlan {
   const { school, stockPercentWW, yellow } = input;
+  if (input.temperatureC > HOTTEST_BATH_C)
+    throw new Refusal(
+      'temperatureC',
+      `${input.temperatureC} °C is too hot: long thin parts bend. Stay at ${HOTTEST_BATH_C} °C or below; shade or vent it.`,
+    );
   const cream = school.medium === 'cream';
   const percentWW = cream ? stockPercentWW : input.targetPercentWW;
   const [weakest, strongest] = school.percentRangeWW;
@@ -79,6 +86,7 @@ export function planExposure(input: PlanInput): ExposurePlan {
   const dilution = cream || powder ? null : peroxideDilution(stockPercentWW, percentWW, input.volumeL);
   const creamMl = cream ? creamAmount(input.areaCm2, FILM_MM, 1, 100).creamMl : null;
   const powderG = powder ? powderFor(percentWW, stockPercentWW / PURE_POWDER_PERCENT, input.volumeL) : null;
+  const stockMl = dilution ? dilution.stockVolumeL * 1000 : (powderG ?? creamMl!);
   const dose = sessionDose(school, input);
   const forecast = yellow && exposureForecast({ ...yellow, toleranceB: input.toleranceB, prior: input.prior ?? priorOf(school, percentWW) });
   const per = (band: Band, unit: number): Band => ({ low: band.low / unit, median: band.median / unit, high: band.high / unit });
@@ -88,7 +96,7 @@ export function planExposure(input: PlanInput): ExposurePlan {
     dilution,
     creamMl,
     powderG,
-    stockMl: dilution ? dilution.stockVolumeL * 1000 : (powderG ?? creamMl!),
+    stockMl,
     oxygenL: oxygenRelease(percentWW, cream ? creamMl! / 1000 : input.volumeL, AIR.temperatureC, AIR.pressureHPa),
     dose,
     doseUnit: doseUnit(school),
@@ -97,7 +105,7 @@ export function planExposure(input: PlanInput): ExposurePlan {
     hoursToGo: forecast && dose > 0 ? per(forecast.doseToGo, dose / hours) : null,
     sessionsToGo: forecast && dose > 0 ? per(forecast.doseToGo, dose) : null,
     cautions: [...cautionsForPeroxide(powder ? percentWW : Math.max(percentWW, stockPercentWW)), ...school.cautions.map(caution)],
-    notes: notesOn(input, percentWW, dose),
+    notes: [...shortOf(input, stockMl), ...notesOn(input, percentWW, dose)],
   };
 }
 
@@ -105,6 +113,15 @@ function afterSession(forecast: Forecast, { startB, targetB, sessions }: Yellow,
   const all = sessions.reduce((sum, session) => sum + session.dose, dose);
   const at = (rate: number) => yellowAfter(startB, targetB, rate, all);
   return { low: at(forecast.rate.high), median: at(forecast.rate.median), high: at(forecast.rate.low) };
+}
+
+function shortOf({ school, stockHolds }: PlanInput, needed: number): string[] {
+  if (!stockHolds || needed <= stockHolds) return [];
+  const powder = school.medium === 'powder';
+  const shown = (amount: number) => (powder ? `${amount.toFixed(0)} g` : `${(amount / 1000).toFixed(2)} L`);
+  return [
+    `It takes ${shown(needed)} and ${powder ? 'the tub' : 'the bottle'} holds ${shown(stockHolds)} when full. Get more of it${school.medium === 'cream' ? '' : ', take a smaller tub, a stronger bottle, or a way that takes less'}.`,
+  ];
 }
 
 function notesOn({ school, yellow, lampMwPerCm2, shading }: PlanInput, percentWW: number, dose: number): string[] {

@@ -195,6 +195,9 @@ export const SCHOOL: Record<SchoolId, School> = {
   },
 };
 
+/** The piece lies under the solution in a tub. */
+export const isBath = ({ medium, solution }: School) => medium !== 'cream' && solution === 'bath';
+
 /** Strong baths work faster than the usual 6 to 12 %: prior median 0.10 per UVI·h over 12 % w/w. */
 export function priorOf(school: School, percentWW: number): School['prior'] {
   return school.id === 'bath-lamp' && percentWW > 12 ? { ...school.prior, medianRate: 0.1 } : school.prior;

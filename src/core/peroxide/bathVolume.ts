@@ -23,6 +23,13 @@ export interface BathVolume {
   freeL: number;
 }
 
+/** Solution over the highest piece, mm, where nobody asks for another depth. */
+export const COVER_MM = 20;
+
+const DENSITY: Record<string, number> = { 'flame-retarded ABS': 1.18, polycarbonate: 1.2, PVC: 1.38, acrylic: 1.19 };
+/** Density of a plastic, g/cm³, at the middle of what handbooks give; ABS and polystyrene for what is not known. */
+export const plasticDensity = (plastic: string): number => DENSITY[plastic] ?? 1.05;
+
 const floorMm2 = (container: Container): number =>
   container.shape === 'box' ? container.lengthMm * container.widthMm : (Math.PI * container.diameterMm ** 2) / 4;
 

@@ -1,7 +1,7 @@
 import { agedStrength, strengthByGas, type AgedBottle } from '../peroxide/agedBottle';
 import type { Band } from '../exposure/forecast';
 import Joi from 'joi';
-import { bathVolume, type BathPiece, type BathVolume, type Container } from '../peroxide/bathVolume';
+import { bathVolume, COVER_MM, type BathPiece, type BathVolume, type Container } from '../peroxide/bathVolume';
 import { mixedBottles, type Bottle } from '../peroxide/mixture';
 import { percarbonateBath, type PercarbonateBath } from '../peroxide/percarbonate';
 import { peroxideStrength, STRONGEST_PERCENT_WW } from '../peroxide/strength';
@@ -53,7 +53,7 @@ export const bathVolumeSum: Sum<BathInput, BathVolume> = {
       .max(200)
       .default([])
       .label('Pieces'),
-    coverMm: Joi.number().min(0).max(1000).default(20).unit('mm').label('Solution over them'),
+    coverMm: Joi.number().min(0).max(1000).default(COVER_MM).unit('mm').label('Solution over them'),
     solutionPercentWW: Joi.number().min(0).max(STRONGEST_PERCENT_WW).default(0).unit('%').label('Strength of the solution'),
   }),
   compute: ({ container, pieces, coverMm, solutionPercentWW }) =>

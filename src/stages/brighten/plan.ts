@@ -1,11 +1,14 @@
 import { planExposure, PURE_POWDER_PERCENT, type ExposurePlan } from '@/core/exposure/plan';
+import { liesIn } from '@/core/exposure/amounts';
 import { gatesOf, type Gate } from '@/core/exposure/gates';
-import { SCHOOL } from '@/core/exposure/schools';
+import { isBath, SCHOOL } from '@/core/exposure/schools';
 import { warmthInSun, type Warmth } from '@/core/exposure/warmth';
+import { bathVolume, COVER_MM, plasticDensity, type BathVolume } from '@/core/peroxide/bathVolume';
 import { peroxideStrength } from '@/core/peroxide/strength';
 import { Refusal } from '@/core/refusal';
 import { dayAround, fromLocalField } from '@/core/runsheet/time';
 import { sunDay, type SunDay } from '@/core/sun/day';
+import { listTubs } from '@/data/cleaning';
 import { findPiece } from '@/data/pieces';
 import type { Piece, StockItem, Workshop } from '@/data/rows';
 import { findStock } from '@/data/stock';
@@ -21,6 +24,7 @@ import { LEAN_DEG, turnsOf } from './turnsOf';
 interface Worked {
   plan: ExposurePlan;
   gates: Gate[];
+  bath: BathVolume | null;
   warmth: Warmth | null;
   piece: Piece;
   stock: StockItem | null;
@@ -41,6 +45,40 @@ async function strengthOf(form: PlanForm): Promise<{ stock: StockItem | null; st
 }
 
 /**
+ * The bath that covers a piece in the chosen tub; `null` where the way takes none, or the litres are given.
+ *
+ * @throws Refusal for a tub that is gone, too small or too low, and for a piece without a height
+ */
+async function bathOf({ school, tubId, weightG, targetPercentWW }: PlanForm, piece: Piece): Promise<BathVolume | null> {
+  if (!tubId || !isBath(SCHOOL[school])) return null;
+  const { tag, plastic, heightMm } = piece;
+  const tub = (await listTubs()).find(({ id }) => id === tubId);
+  if (!tub) throw new Refusal('tubId', 'This tub is not in the workshop any more. Choose another, or give the litres.');
+  if (heightMm === null) throw new Refusal('tubId', `Give ${tag} its height on its page, or give the litres: the bath has to cover it.`);
+  if (piece.lengthMm !== null && piece.widthMm !== null && !liesIn(tub, { lengthMm: piece.lengthMm, widthMm: piece.widthMm }))
+    throw new Refusal(
+      'tubId',
+      `${tag} is ${piece.lengthMm} × ${piece.widthMm} mm and does not lie flat in “${tub.name}”, ${tub.lengthMm} × ${tub.widthMm} mm inside. Take a larger tub, or another way.`,
+    );
+  const density = peroxideStrength(targetPercentWW, 'percentWW').densityKgPerL;
+  const weighed = weightG > 0 ? [{ massG: weightG, densityGPerCm3: plasticDensity(plastic), heightMm }] : [];
+  const { lengthMm, widthMm, depthMm } = tub;
+  // Not weighed, it is a little more than it takes: what the piece pushes aside is not taken off.
+  const bath = bathVolume(
+    { shape: 'box', lengthMm, widthMm, heightMm: depthMm },
+    weighed,
+    weighed.length > 0 ? COVER_MM : heightMm + COVER_MM,
+    density,
+  );
+  if (bath.overflows)
+    throw new Refusal(
+      'tubId',
+      `${tag} stands ${heightMm} mm high and “${tub.name}” is ${depthMm} mm deep: with ${COVER_MM} mm over it, it runs over. Take a deeper tub, or bathe it in turns.`,
+    );
+  return bath;
+}
+
+/**
  * A planned exposure, worked out from its form.
  *
  * @throws Refusal with the field that is wrong
@@ -55,6 +93,7 @@ export async function workOut(form: PlanForm): Promise<Worked> {
   const windowStart = fromLocalField(form.windowStart, workshop.timeZone);
   if (!windowStart) throw new Refusal('windowStart', 'Give date and time, like 2026-06-21 10:00.');
   const { stock, stockPercentWW } = await strengthOf(form);
+  const bath = await bathOf(form, piece);
   const [past, facts, obstacles, history] = await Promise.all([pastPieces(piece), readFacts(piece), listObstacles(), historyOf(piece)]);
   const pooled = pooledFrom(past, school, piece.plastic);
   const place = { latitude: workshop.latitude ?? 0, longitude: workshop.longitude ?? 0, altitudeM: workshop.altitudeM };
@@ -72,8 +111,9 @@ export async function workOut(form: PlanForm): Promise<Worked> {
   const plan = planExposure({
     school,
     stockPercentWW,
+    stockHolds: stock?.sizeMl ?? null,
     targetPercentWW: form.targetPercentWW,
-    volumeL: form.volumeL,
+    volumeL: bath?.solutionL ?? form.volumeL,
     areaCm2: form.areaCm2,
     toleranceB: form.toleranceB,
     yellow: yellowOf(piece, history, school),
@@ -85,6 +125,7 @@ export async function workOut(form: PlanForm): Promise<Worked> {
   return {
     plan,
     gates: gatesOf(school, facts, tried),
+    bath,
     warmth: school.driver === 'sun' ? warmthInSun({ school, ...sun, airC: form.temperatureC }) : null,
     piece,
     stock,
@@ -98,6 +139,8 @@ export interface PlanView {
   plan: ExposurePlan;
   /** What has to be said done before the start. */
   gates: Gate[];
+  /** The tub filled; `null` where the litres are given. */
+  bath: BathVolume | null;
   /** How warm it gets in the sun; `null` where no sun is used. */
   warmth: Warmth | null;
   /** The sun's course on the day of the window; `null` where no place is known or no sun is used. */
@@ -107,12 +150,12 @@ export interface PlanView {
 
 /** The plan as its page shows it. */
 export async function planView(form: PlanForm): Promise<PlanView> {
-  const { plan: worked, gates, warmth, workshop, windowStart } = await workOut(form);
+  const { plan: worked, gates, bath, warmth, workshop, windowStart } = await workOut(form);
   const { latitude, longitude, altitudeM, timeZone } = workshop;
   if (SCHOOL[form.school].driver !== 'sun' || latitude === null || longitude === null)
-    return { plan: worked, gates, warmth: null, day: null, windowStart };
+    return { plan: worked, gates, bath, warmth: null, day: null, windowStart };
   const { start, hours } = dayAround(new Date(windowStart), timeZone);
-  return { plan: worked, gates, warmth, day: sunDay({ latitude, longitude, altitudeM }, start, hours, form.cloudPercent / 100), windowStart };
+  return { plan: worked, gates, bath, warmth, day: sunDay({ latitude, longitude, altitudeM }, start, hours, form.cloudPercent / 100), windowStart };
 }
 
 /** The planned session as one sheet for the shed wall. */

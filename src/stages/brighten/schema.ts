@@ -12,6 +12,10 @@ export interface PlanForm {
   strengthUnit: StrengthUnit;
   targetPercentWW: number;
   volumeL: number;
+  /** The tub that the bath stands in; `null` where the litres are given. */
+  tubId: string | null;
+  /** Of the piece, g; 0 where nobody weighed it. */
+  weightG: number;
   areaCm2: number;
   windowStart: string;
   durationMin: number;
@@ -45,6 +49,8 @@ export const planSchema = Joi.object<PlanForm>({
     .default('percentWW'),
   targetPercentWW: Joi.number().positive().max(REFUSE_ABOVE_PERCENT_WW).empty('').default(12).label('Strength wanted'),
   volumeL: Joi.number().positive().max(500).empty('').default(5).label('Litres wanted'),
+  tubId: Joi.string().empty('').default(null).allow(null).label('Tub'),
+  weightG: Joi.number().min(0).max(50_000).empty('').default(0).label('Weight of the piece'),
   areaCm2: Joi.number().positive().max(100_000).empty('').default(500).label('Surface'),
   windowStart: Joi.string().required().label('From'),
   durationMin: Joi.number().integer().min(1).max(10_080).required().label('Minutes'),
@@ -63,10 +69,13 @@ export const planSchema = Joi.object<PlanForm>({
   checks: Joi.array().items(Joi.string().max(60)).max(20).default([]),
 });
 
+/** Hotter than this nothing in sun or box gets: what happened is kept, however wrong it went. */
+const HOTTEST_READING_C = 120;
+
 /** A thermometer read while an exposure runs. */
 export const warmthSchema = Joi.object<{ sessionId: string; temperatureC: number }>({
   sessionId: Joi.string().required(),
-  temperatureC: Joi.number().min(-20).max(120).required().label('Read now'),
+  temperatureC: Joi.number().min(-20).max(HOTTEST_READING_C).required().label('Read now'),
 });
 
 /** A look at the sky: how much of it is covered, and for how long that is taken to hold. */
@@ -114,7 +123,7 @@ export const endSchema = Joi.object<EndForm>({
   sessionId: Joi.string().required(),
   endedAt: Joi.string().required().label('Ended at'),
   cloudPercent: Joi.number().min(0).max(100).empty('').default(0).label('Cloud'),
-  temperatureC: Joi.number().min(-20).max(HOTTEST_BATH_C).empty('').default(25).label('Temperature'),
+  temperatureC: Joi.number().min(-20).max(HOTTEST_READING_C).empty('').default(25).label('Temperature'),
   words: Joi.string().trim().max(2000).allow('').default('').label('What happened'),
 });
 

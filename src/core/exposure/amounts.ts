@@ -1,0 +1,40 @@
+import { COVER_MM } from '../peroxide/bathVolume';
+import type { School } from './schools';
+
+/** Outer size of a piece, mm. */
+export interface PieceSize {
+  lengthMm: number;
+  widthMm: number;
+  heightMm: number;
+}
+
+/** Solution for each litre of the piece's box, and at least so much: it is covered, wetted in a bag, or above a pool of a centimetre. */
+const SOLUTION = { bath: { least: 2, overBox: 1.6 }, bag: { least: 0.5, overBox: 0.4 }, pool: { least: 0.3, overBox: 0 } } as const;
+const POOL_MM = 10;
+const POOL_OVER_PIECE = 1.5;
+
+/** What cream has to cover: top and sides, cm². */
+export const surfaceCm2 = ({ lengthMm, widthMm, heightMm }: PieceSize) => (lengthMm * widthMm + 2 * heightMm * (lengthMm + widthMm)) / 100;
+
+/** Litres that a way usually takes for a piece, before a tub is chosen. */
+export function usualSolutionL({ solution }: School, { lengthMm, widthMm, heightMm }: PieceSize): number {
+  const { least, overBox } = SOLUTION[solution];
+  const pool = solution === 'pool' ? (POOL_OVER_PIECE * lengthMm * widthMm * POOL_MM) / 1e6 : 0;
+  return Math.max(least, pool, (overBox * lengthMm * widthMm * heightMm) / 1e6);
+}
+
+/** Inside of a tub, mm. */
+export interface TubSize {
+  lengthMm: number;
+  widthMm: number;
+  depthMm: number;
+}
+
+/** Whether a piece lies flat on the floor of a tub, one way round or the other. */
+export function liesIn(tub: TubSize, { lengthMm, widthMm }: Pick<PieceSize, 'lengthMm' | 'widthMm'>): boolean {
+  const [narrow, wide] = [Math.min(lengthMm, widthMm), Math.max(lengthMm, widthMm)];
+  return wide <= Math.max(tub.lengthMm, tub.widthMm) && narrow <= Math.min(tub.lengthMm, tub.widthMm);
+}
+
+/** Whether it lies in it with the usual depth of solution over it. */
+export const isCoveredIn = (tub: TubSize, piece: PieceSize): boolean => liesIn(tub, piece) && piece.heightMm + COVER_MM <= tub.depthMm;

@@ -1,0 +1,137 @@
+'use client';
+
+import { Box, Grid, Text } from '@chakra-ui/react';
+import { useEffect, useMemo, useState } from 'react';
+import type { UseFormReturn } from 'react-hook-form';
+import { SCHOOL, type SchoolId } from '@/core/exposure/schools';
+import type { FieldError } from '@/core/sums/fieldErrors';
+import type { Values } from '@/ui/AnswerForm';
+import { DaySun } from '@/ui/DaySun';
+import { Estimate, Figure } from '@/ui/figures';
+import { Worked } from '@/ui/Worked';
+import { plan } from './actions';
+import type { PlanView } from './plan';
+import { WarmthWords } from './WarmthWords';
+import { planWorking } from './workings';
+
+const FROM = 'From the usual rate of this way and this piece’s own sessions.';
+
+const PAUSE_MS = 350;
+
+/** The plan as its form stands, worked out a moment after the last key; what comes after it sees it too. */
+export function PlanPreview({
+  form,
+  pieceId,
+  timeZone,
+  children,
+}: {
+  form: UseFormReturn<Values>;
+  pieceId: string;
+  timeZone: string;
+  children: (view: PlanView) => React.ReactNode;
+}) {
+  const values = form.watch();
+  const typed = JSON.stringify(values);
+  const [view, setView] = useState<PlanView | null>(null);
+  const [errors, setErrors] = useState<FieldError[]>([]);
+  useEffect(() => {
+    let stale = false;
+    const timer = setTimeout(() => {
+      void plan({ ...(JSON.parse(typed) as Values), pieceId }).then((answered) => {
+        if (stale) return;
+        if (answered.ok) setView(answered.value);
+        setErrors(answered.ok ? [] : answered.errors);
+      });
+    }, PAUSE_MS);
+    return () => {
+      stale = true;
+      clearTimeout(timer);
+    };
+  }, [typed, pieceId]);
+  if (errors.length > 0)
+    return (
+      <Box role="status" borderLeftWidth="8px" borderColor="amber" pl="3" mb="4">
+        {errors.map(({ field, message }) => (
+          <Text key={field + message}>{message}</Text>
+        ))}
+      </Box>
+    );
+  if (!view) return <Text role="status">Working it out.</Text>;
+  return (
+    <Box aria-live="polite">
+      <PlanFigures view={view} timeZone={timeZone} values={values} />
+      {children(view)}
+    </Box>
+  );
+}
+
+function PlanFigures({ view, timeZone, values }: { view: PlanView; timeZone: string; values: Values }) {
+  const { plan: p, bath, day, windowStart } = view;
+  const minutes = Number(values.durationMin);
+  const bars = useMemo(
+    () => [{ label: 'this exposure', from: windowStart, to: new Date(Date.parse(windowStart) + minutes * 60_000).toISOString() }],
+    [windowStart, minutes],
+  );
+  return (
+    <Box borderTopWidth="3px" borderColor="ink" pt="4" mb="5">
+      <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(4, 1fr)' }} gap="4" mb="5">
+        {p.dilution && (
+          <>
+            <Figure value={p.dilution.stockVolumeL.toFixed(2)} unit="L" label="from the bottle" />
+            <Figure value={p.dilution.waterVolumeL.toFixed(2)} unit="L" label="of water, poured in first" />
+          </>
+        )}
+        {bath && <Figure value={bath.fillHeightMm.toFixed(0)} unit="mm" label={`deep in the tub: ${bath.solutionL.toFixed(1)} L`} />}
+        {bath && bath.weightToHoldDownG > 0 && (
+          <Figure value={Math.ceil(bath.weightToHoldDownG).toString()} unit="g" label="on it, or it floats up" />
+        )}
+        {p.powderG !== null && <Figure value={p.powderG.toFixed(0)} unit="g" label="of powder, stirred in slowly" />}
+        {p.creamMl !== null && <Figure value={p.creamMl.toFixed(0)} unit="mL" label="of cream, one coat" />}
+        <Figure value={p.oxygenL.toFixed(0)} unit="L" label="of oxygen if it all decomposes: never seal it" tone="hazard" />
+        <Figure value={p.dose.toFixed(1)} unit={p.doseUnit} label="dose of this window" />
+      </Grid>
+      {day && (
+        <>
+          <Text mb="1">
+            {day.kind === 'polar night' && 'Polar night: the sun does not rise here that day. '}
+            {day.kind === 'midnight sun' && 'Midnight sun: it does not set here that day. '}
+            Highest {day.highestElevationDeg.toFixed(0)}°, UV index up to {day.highestUvIndex.toFixed(1)}.
+          </Text>
+          <DaySun samples={day.samples} timeZone={timeZone} bars={bars} height={190} />
+        </>
+      )}
+      {view.warmth && <WarmthWords warmth={view.warmth} timeZone={timeZone} />}
+      {p.forecast && p.afterB && (
+        <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="6" mt="5">
+          <Estimate {...p.afterB} unit="b*" label="after this exposure" from={FROM} />
+          {p.hoursToGo && <Estimate {...p.hoursToGo} unit="h" label="of hours like these until it matches" from={FROM} />}
+        </Grid>
+      )}
+      {p.forecast?.doubt && (
+        <Box borderLeftWidth="8px" borderColor="amber" pl="3" mt="3">
+          {p.forecast.doubt}
+        </Box>
+      )}
+      {p.notes.map((note) => (
+        <Box key={note} borderLeftWidth="8px" borderColor="amber" pl="3" mt="3">
+          {note}
+        </Box>
+      ))}
+      <Worked
+        lines={planWorking(
+          p,
+          SCHOOL[values.school as SchoolId],
+          {
+            hours: minutes / 60,
+            cloudFraction: Number(values.cloudPercent) / 100,
+            lampMwPerCm2: Number(values.lampMwPerCm2),
+            temperatureC: Number(values.temperatureC),
+          },
+          bath,
+        )}
+        source="Mass balance with handbook densities; UV index after Madronich (2007), cloud after Kasten and Czeplak (1980)."
+        sum={p.dilution ? { name: 'peroxide-dilution', title: 'dilution' } : { name: 'sun-dose', title: 'sun dose' }}
+      />
+    </Box>
+  );
+}

@@ -1,0 +1,98 @@
+import { isCoveredIn, usualSolutionL, type PieceSize } from '@/core/exposure/amounts';
+import { isBath, SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
+import type { StockItem, TubRow } from '@/data/rows';
+import type { FieldDef } from '@/ui/AnswerForm';
+
+/** A tub of the workshop that a bath can stand in. */
+export type Tub = Omit<TubRow, 'addedAt'>;
+
+/** Litres that a form begins with, as it is typed. */
+export const litresFor = (school: SchoolId, size: PieceSize | null) => (size ? usualSolutionL(SCHOOL[school], size).toFixed(1) : '5');
+
+/** The tub that a form begins with: the first that the piece is covered in. */
+export const firstTub = (tubs: readonly Tub[], size: PieceSize | null): string => (size && tubs.find((tub) => isCoveredIn(tub, size))?.id) ?? '';
+
+const STRENGTH_UNITS = [
+  { value: 'percentWW', label: '% by weight' },
+  { value: 'percentWV', label: '% weight in volume' },
+  { value: 'volumes', label: 'volumes' },
+  { value: 'gramsPerL', label: 'grams in a litre' },
+];
+
+const BY_HAND = { value: '', label: 'litres by hand' };
+const asOption = ({ id, name }: Tub) => ({ value: id, label: name });
+
+function bottlesFor(school: SchoolId, stock: readonly StockItem[]): StockItem[] {
+  const wanted = { cream: 'peroxide cream', liquid: 'peroxide liquid', powder: 'oxygen-bleach powder' }[SCHOOL[school].medium];
+  return stock.filter(({ kind, strengthValue }) => kind === wanted && strengthValue !== null);
+}
+
+/** The bottle that a form begins with; none where the stores hold none for the way. */
+export const firstBottle = (school: SchoolId, stock: readonly StockItem[]): string => bottlesFor(school, stock)[0]?.id ?? '';
+
+/** What is asked for a way: its bottle or tube, its bath in a tub or by litres, its window. */
+export function fieldsFor(school: SchoolId, stock: readonly StockItem[], tubs: readonly Tub[], inTub: boolean): FieldDef[] {
+  const { driver, medium } = SCHOOL[school];
+  const bath = isBath(SCHOOL[school]);
+  const bottles = bottlesFor(school, stock);
+  const powder: FieldDef[] = [
+    {
+      name: 'strengthValue',
+      label: 'Percarbonate in the powder',
+      kind: 'number',
+      unit: '%',
+      half: true,
+      hint: 'From its label; only for a tub that is not in the stores',
+    },
+  ];
+  const typed: FieldDef[] = [
+    { name: 'strengthValue', label: 'Strength on the label', kind: 'number', half: true, hint: 'Only for a bottle that is not in the stores' },
+    { name: 'strengthUnit', label: 'The label counts in', kind: 'choice', half: true, options: STRENGTH_UNITS },
+  ];
+  const optional: (FieldDef | false)[] = [
+    { name: 'school', label: 'Way', kind: 'choice', options: SCHOOLS.map((id) => ({ value: id, label: SCHOOL[id].title })) },
+    {
+      name: 'stockId',
+      label: { cream: 'Tube or bottle of cream', liquid: 'Stock bottle', powder: 'Tub of powder' }[medium],
+      kind: 'choice',
+      options: [...bottles.map(({ id, name }) => ({ value: id, label: name })), { value: '', label: 'one that is not in the stores' }],
+    },
+    ...(medium === 'powder' ? powder : typed),
+    medium !== 'cream' && { name: 'targetPercentWW', label: 'Strength wanted', kind: 'number', unit: '% by weight', half: true },
+    bath && tubs.length > 0 && { name: 'tubId', label: 'Tub', kind: 'choice', half: true, options: [...tubs.map(asOption), BY_HAND] },
+    bath && inTub
+      ? {
+          name: 'weightG',
+          label: 'Weight of the piece',
+          kind: 'number',
+          unit: 'g',
+          half: true,
+          optional: true,
+          hint: 'What it pushes aside is taken off',
+        }
+      : medium !== 'cream' && {
+          name: 'volumeL',
+          label: 'Litres wanted',
+          kind: 'number',
+          unit: 'L',
+          half: true,
+          ...(bath && tubs.length === 0 && { hint: 'A tub measured under Wash works them out' }),
+        },
+    medium === 'cream' && { name: 'areaCm2', label: 'Surface to cover', kind: 'number', unit: 'cm²', hint: 'Brushed on about 1 mm thick' },
+    { name: 'windowStart', label: 'From', kind: 'time', half: true },
+    { name: 'durationMin', label: 'For', kind: 'number', unit: 'min', half: true },
+    { name: 'turnEveryMin', label: 'Turn every', kind: 'number', unit: 'min', half: true },
+    driver === 'sun' && { name: 'cloudPercent', label: 'Cloud', kind: 'number', unit: '% of the sky', half: true },
+    driver === 'lamp' && {
+      name: 'lampMwPerCm2',
+      label: 'UV-A at the piece',
+      kind: 'number',
+      unit: 'mW/cm²',
+      half: true,
+      hint: 'From the lamp’s sheet or a meter',
+    },
+    { name: 'temperatureC', label: 'Temperature', kind: 'number', unit: '°C', half: true },
+    { name: 'toleranceB', label: 'Good enough within', kind: 'number', unit: 'b*', half: true },
+  ];
+  return optional.filter((field): field is FieldDef => field !== false);
+}
