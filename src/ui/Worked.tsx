@@ -5,7 +5,7 @@ import { Fold } from './Fold';
 import { TextLink } from './links';
 
 /** One figure and how it comes about. */
-interface WorkedLine {
+export interface WorkedLine {
   what: string;
   how: string;
 }

@@ -1,21 +1,16 @@
-import { adviseAfter } from '@/core/exposure/advice';
 import { signed } from '@/core/colour/signed';
-import { doseUnit } from '@/core/exposure/dose';
-import { exposureForecast, fadeCurve, type Forecast, type ForecastInput } from '@/core/exposure/forecast';
-import { priorOf, SCHOOL, SCHOOLS, type School, type SchoolId } from '@/core/exposure/schools';
-import type { SkySource } from '@/core/exposure/sessions';
-import type { Turn } from '@/core/exposure/turnPlan';
-import { warmthInSun, type Warmth } from '@/core/exposure/warmth';
 import { deltaE00 } from '@/core/colour/difference';
-import { sunAndUv } from '@/core/sun/day';
+import { doseUnit } from '@/core/exposure/dose';
+import { SCHOOLS } from '@/core/exposure/schools';
+import type { SkySource } from '@/core/exposure/sessions';
 import { showTime, toLocalField } from '@/core/runsheet/time';
+import { listTubs } from '@/data/cleaning';
 import { PIECE_REGION } from '@/data/measurements';
 import { looksOf } from '@/data/looks';
 import { piecesOf } from '@/data/pieces';
-import type { Piece, Session } from '@/data/rows';
 import { listStock } from '@/data/stock';
 import { runningTimers } from '@/data/timers';
-import { getWorkshop, listObstacles } from '@/data/workshop';
+import { getWorkshop } from '@/data/workshop';
 import { BeforeAfter } from '@/ui/BeforeAfter';
 import { Estimate } from '@/ui/figures';
 import { FaultWords } from '@/ui/FaultWords';
@@ -23,73 +18,20 @@ import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { Worked } from '@/ui/Worked';
 import { LinkButton } from '@/ui/links';
+import { historiesOf } from './history';
+import { judgePiece } from './judge';
 import { LaterExposureForm } from './LaterExposureForm';
-import type { FadeView } from './FadePart';
 import { LaterRunningExposure, LaterChangePart, LaterFadePart, LaterPredictPart, LaterSkyPart, LaterRehearsePart, LaterTurnPart } from './laterParts';
-import { pastPieces, pooledFrom, type Past } from './pooled';
-import { LEAN_DEG, turnsOf } from './turnsOf';
-import { waysFor, type WaysView } from './ways';
-import { WaysPart } from './WaysPart';
-import { fadeWorking } from './workings';
-import { SetPart } from './SetPart';
-import { historyOf, yellowOf, type PieceHistory } from './history';
-import { PieceChoice } from './PieceChoice';
 import { LooksPart } from './LooksPart';
+import { cloudOver, firstSchool, nextWindow } from './nextWindow';
+import { PieceChoice } from './PieceChoice';
+import { pastPieces } from './pooled';
+import { turnsOfRunning, warmthOfRunning } from './running';
 import { AdviceBox, SessionTable } from './SessionHistory';
-
-/** Yellow left, forecast and advice of a piece, from its measurements and sessions. */
-function judgePiece(piece: Piece, history: PieceHistory, past: readonly Past[]) {
-  const treatment = history.treatments.filter(({ endedAt }) => endedAt === null).pop() ?? null;
-  const school = SCHOOL[treatment?.school ?? 'cream-film-sun'];
-  const yellow = yellowOf(piece, history, school);
-  const pooled = pooledFrom(past, school, piece.plastic);
-  const input = yellow && {
-    ...yellow,
-    toleranceB: treatment?.toleranceB ?? 1.5,
-    prior: pooled.pieces > 0 ? pooled.prior : priorOf(school, treatment?.targetPercentWW ?? school.usualPercentWW),
-  };
-  const forecast = input && exposureForecast(input);
-  const latest = history.measurements[history.measurements.length - 1] ?? null;
-  const advice = adviseAfter({
-    verdict: latest?.verdict ?? null,
-    deltaB: latest?.deltaB ?? null,
-    evenness: latest?.result.regions.find(({ id }) => id === PIECE_REGION)?.evenness ?? 0,
-    forecast,
-    session: usualSession(history, school),
-  });
-  return {
-    treatment,
-    school,
-    forecast,
-    latest,
-    pooled,
-    advice,
-    fade: input && forecast && fadeView(input, forecast, doseUnit(school)),
-    working: input && forecast && fadeWorking(input, forecast, doseUnit(school)),
-  };
-}
-
-/** What a session of this piece has given and asked so far, at the mean. */
-function usualSession({ sessions }: PieceHistory, { hands }: School): { dose: number; handsMin: number; waitingH: number } {
-  const done = sessions.filter(({ dose }) => dose !== null);
-  const mean = (of: (session: Session) => number) => (done.length === 0 ? 0 : done.reduce((sum, session) => sum + of(session), 0) / done.length);
-  return {
-    dose: mean(({ dose }) => dose!),
-    handsMin: Math.round(hands.setUpMin + mean(({ turns }) => turns.length) * hands.turnMin),
-    waitingH: mean(({ actualMin }) => actualMin!) / 60,
-  };
-}
-
-function fadeView(input: ForecastInput, forecast: Forecast, unit: string): FadeView {
-  let done = 0;
-  const measured = input.sessions.flatMap(({ dose, measuredB }) => {
-    done += dose;
-    return measuredB === null ? [] : [{ dose: done, b: measuredB }];
-  });
-  return { curve: fadeCurve(input, forecast), measured: [{ dose: 0, b: input.startB }, ...measured], targetB: input.targetB, unit };
-}
-
-const HOUR_MS = 3_600_000;
+import { SetPart } from './SetPart';
+import { waysFor } from './ways';
+import { WaysPart } from './WaysPart';
+import { sessionsWorking } from './workings';
 
 interface Props {
   restorationId: string;
@@ -103,7 +45,13 @@ interface Props {
 
 /** Brighten: the pieces, and for the chosen one its advice, its running exposure or the plan of the next. */
 export async function BrightenStage({ restorationId, pieceId, way, by, sky }: Props) {
-  const [pieces, workshop, stock, timers] = await Promise.all([piecesOf(restorationId), getWorkshop(), listStock(), runningTimers()]);
+  const [pieces, workshop, stock, timers, tubs] = await Promise.all([
+    piecesOf(restorationId),
+    getWorkshop(),
+    listStock(),
+    runningTimers(),
+    listTubs(),
+  ]);
   if (pieces.length === 0)
     return (
       <Part title="Which piece">
@@ -112,7 +60,7 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky }: Pr
         </EmptyPlace>
       </Part>
     );
-  const histories = await Promise.all(pieces.map(historyOf));
+  const histories = await historiesOf(pieces);
   const chosenIndex = Math.max(
     0,
     pieces.findIndex(({ id }) => id === pieceId),
@@ -159,7 +107,7 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky }: Pr
             fault={latest?.result.regions.find(({ id }) => id === PIECE_REGION)?.fault}
             lightChanges={latest?.result.warnings.some((warning) => warning.startsWith('The light changes')) ?? false}
           />
-          <AdviceBox advice={advice} piece={piece} treatment={treatment} needsMeasuring={needsMeasuring} />
+          <AdviceBox advice={advice} latest={latest} piece={piece} treatment={treatment} needsMeasuring={needsMeasuring} />
           {forecast && ended.length > 0 && (
             <Part title="How it fades" id="fades">
               <Estimate
@@ -219,6 +167,7 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky }: Pr
               key={`${piece.id}:${chosen}`}
               piece={piece}
               stock={stock}
+              tubs={tubs}
               timeZone={timeZone}
               from={toLocalField(window?.from ?? new Date().toISOString(), timeZone)}
               minutes={window ? Math.round((Date.parse(window.to) - Date.parse(window.from)) / 60_000) : null}
@@ -239,57 +188,13 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky }: Pr
         </>
       )}
       <LooksPart looks={looks} piece={piece} measurements={history.measurements} treatments={history.treatments} timeZone={timeZone} />
-      <SessionTable sessions={history.sessions} measurements={history.measurements} timeZone={timeZone} unit={doseUnit(school)} />
+      <SessionTable
+        sessions={history.sessions}
+        treatments={history.treatments}
+        measurements={history.measurements}
+        timeZone={timeZone}
+        working={sessionsWorking(history, timeZone)}
+      />
     </>
   );
-}
-
-/** The next window that the sun opens for a way; `null` while the sun stands high enough to begin at once, and for other ways. */
-function nextWindow(ways: WaysView | null, school: SchoolId): { from: string; to: string } | null {
-  if (!ways?.place || SCHOOL[school].driver !== 'sun' || sunAndUv(ways.place, new Date()).uvIndexClear > 1) return null;
-  return ways.ways.find((way) => way.school === school)?.sun?.sessions[0] ?? null;
-}
-
-/** Cloud over a window, or over the hours to come, by the sky that all plans count with; in steps of five per cent. */
-function cloudOver(ways: WaysView | null, window: { from: string; to: string } | null): number {
-  const [from, to] = window ? [Date.parse(window.from), Date.parse(window.to)] : [Date.now(), Date.now() + 3 * HOUR_MS];
-  const within = (ways?.clouds ?? []).filter(({ at }) => at.getTime() + HOUR_MS > from && at.getTime() < to);
-  return within.length === 0 ? 0 : 5 * Math.round((20 * within.reduce((sum, { cloud }) => sum + cloud, 0)) / within.length);
-}
-
-function firstSchool(going: SchoolId | undefined, placeKnown: boolean): SchoolId {
-  return going ?? (placeKnown ? 'cream-film-sun' : 'bath-lamp');
-}
-
-/** How warm what lies in the sun gets, with what was read; `null` for what lies elsewhere, and without a place. */
-async function warmthOfRunning({ running, treatments }: PieceHistory): Promise<Warmth | null> {
-  const school = SCHOOL[treatments.find(({ id }) => id === running?.treatmentId)?.school ?? 'vapour'];
-  const [{ latitude, longitude, altitudeM }, shading] = await Promise.all([getWorkshop(), listObstacles()]);
-  if (!running || school.driver !== 'sun' || latitude === null || longitude === null) return null;
-  const { startedAt, plannedMin, cloudFraction, temperatureC, readings } = running;
-  return warmthInSun({
-    school,
-    place: { latitude, longitude, altitudeM },
-    shading,
-    start: new Date(startedAt),
-    durationMin: plannedMin,
-    cloudFraction,
-    airC: temperatureC,
-    readings,
-  });
-}
-
-/** The turns of what lies in the sun now; none for what does not, and none where nobody can say: it still has to be ended. */
-async function turnsOfRunning(piece: Piece, { running, treatments }: PieceHistory, placeKnown: boolean): Promise<Turn[]> {
-  const school = SCHOOL[treatments.find(({ id }) => id === running?.treatmentId)?.school ?? 'vapour'];
-  if (!running || !placeKnown || school.driver !== 'sun' || piece.lengthMm === null || piece.widthMm === null || piece.heightMm === null) return [];
-  const { plan } = await turnsOf(piece, {
-    start: new Date(running.startedAt),
-    durationMin: running.plannedMin,
-    turnEveryMin: running.turnEveryMin,
-    leanDeg: school.medium === 'cream' ? LEAN_DEG : 0,
-    cloudFraction: running.cloudFraction,
-  });
-  // In the dark every direction is as good.
-  return plan.evenness > 0 ? plan.turns : [];
 }

@@ -4,14 +4,17 @@ import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import type { Advice } from '@/core/exposure/advice';
+import { doseUnit } from '@/core/exposure/dose';
+import { SCHOOL } from '@/core/exposure/schools';
 import { showMinutes, showTime } from '@/core/runsheet/time';
 import type { Measurement, Piece, Session, Treatment } from '@/data/rows';
 import { DataTable } from '@/ui/DataTable';
 import { Part } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
-import { Worked } from '@/ui/Worked';
+import { Worked, type WorkedLine } from '@/ui/Worked';
 import { say, warn } from '@/ui/toast';
 import { finishTreatment } from './actions';
+import { distanceWorking } from './workings';
 
 // The question and its dialog come after the page: nobody ends a treatment in its first half second.
 const Confirm = dynamic(() => import('@/ui/Confirm').then((part) => part.Confirm), { ssr: false });
@@ -26,11 +29,13 @@ const TITLES: Record<Advice['what'], string> = {
 /** What the numbers say: go on or stop, and why. The person decides. */
 export function AdviceBox({
   advice,
+  latest,
   piece,
   treatment,
   needsMeasuring,
 }: {
   advice: Advice;
+  latest: Measurement | null;
   piece: Piece;
   treatment: Treatment | null;
   needsMeasuring: boolean;
@@ -57,7 +62,7 @@ export function AdviceBox({
       {!needsMeasuring && advice.what !== 'measure first' && (
         <Worked
           lines={[
-            { what: 'Distance', how: 'b* of the newest measurement − b* of its hidden patch' },
+            ...(latest ? distanceWorking(latest) : []),
             {
               what: 'Stop',
               how: 'ΔE00 to the patch at most 2; or lighter by L* 2 and less yellow; or less than b* 1 to be gained by a session like the ones before, even at the quick end of the rate',
@@ -94,20 +99,20 @@ export function AdviceBox({
   );
 }
 
-/** The sessions of a piece so far. */
-export function SessionTable({
-  sessions,
-  measurements,
-  timeZone,
-  unit,
-}: {
+interface TableProps {
   sessions: readonly Session[];
+  treatments: readonly Treatment[];
   measurements: readonly Measurement[];
   timeZone: string;
-  unit: string;
-}) {
+  working: readonly WorkedLine[];
+}
+
+/** The sessions of a piece so far. */
+export function SessionTable({ sessions, treatments, measurements, timeZone, working }: TableProps) {
   if (sessions.length === 0) return null;
   const after = (session: Session) => measurements.find(({ id }) => id === session.measurementId);
+  // Sessions in light and in vapour are not counted in the same unit.
+  const unitOf = (session: Session) => doseUnit(SCHOOL[treatments.find(({ id }) => id === session.treatmentId)!.school]);
   return (
     <Part title="Sessions so far">
       <DataTable
@@ -117,13 +122,32 @@ export function SessionTable({
         columns={[
           { title: 'Started', cell: ({ startedAt }) => showTime(startedAt, timeZone) },
           { title: 'Lasted', figure: true, cell: ({ actualMin }) => (actualMin === null ? 'runs' : showMinutes(actualMin)) },
-          { title: `Dose, ${unit}`, figure: true, cell: ({ dose }) => dose?.toFixed(1) ?? '–' },
+          { title: 'Dose', figure: true, cell: (session) => (session.dose === null ? '–' : `${session.dose.toFixed(1)} ${unitOf(session)}`) },
           { title: 'Turns', figure: true, cell: ({ turns }) => turns.length },
           { title: 'b* after', figure: true, cell: (session) => after(session)?.lab?.[2].toFixed(1) ?? '–' },
           { title: 'ΔE00 after', figure: true, cell: (session) => after(session)?.deltaE00?.toFixed(1) ?? '–' },
-          { title: 'Words', cell: ({ words }) => words ?? '' },
+          {
+            title: 'Words',
+            cell: ({ words }) => (
+              // Narrow, a sentence would make the row as high as a phone.
+              <Text minWidth="220px">{words}</Text>
+            ),
+          },
         ]}
       />
+      {working.length > 0 && (
+        <Worked
+          lines={[
+            ...working,
+            {
+              what: 'b* and ΔE00 after',
+              how: 'of the measurement that followed the session; its own working stands with its photograph, on the page of the piece',
+            },
+          ]}
+          source="UV index after Madronich (2007), cloud after Kasten and Czeplak (1980); lamps and warmth by the conventions of docs/science.md."
+          sum={{ name: 'sun-dose', title: 'sun dose' }}
+        />
+      )}
     </Part>
   );
 }

@@ -1,6 +1,5 @@
 'use server';
 
-import { revalidatePath } from 'next/cache';
 import { gatesLeft } from '@/core/exposure/gates';
 import { Refusal } from '@/core/refusal';
 import { fromLocalField, toLocalField } from '@/core/runsheet/time';
@@ -45,7 +44,7 @@ export async function plan(given: Given): Promise<Answer<PlanView>> {
 
 /** Starts the exposure now. */
 export async function start(given: Given): Promise<Answer<string>> {
-  const answered = await answer(planSchema, given, async (form) => {
+  return write(planSchema, given, async (form) => {
     if (!form.cautionsConfirmed) throw new Refusal('cautionsConfirmed', 'Read the cautions and confirm them before you start.');
     const { plan: worked, gates, piece, stock, stockPercentWW } = await workOut(form);
     if (piece.metalInside)
@@ -78,8 +77,6 @@ export async function start(given: Given): Promise<Answer<string>> {
     await addLedgerEntry({ restorationId: piece.restorationId, stage: 'brighten', kind: 'material', words, amountMinor: cost, minutes: 0 });
     return session.id;
   });
-  if (answered.ok) revalidatePath('/', 'layout');
-  return answered;
 }
 
 /** When the exposure that starts now may get too warm, by the sun of today; `null` where it does not, or no sun warms it. */
@@ -90,29 +87,23 @@ async function warmFrom(form: PlanForm): Promise<string | null> {
 }
 
 /** Ends the exposure with what really happened. */
-export async function end(given: Given): Promise<Answer<null>> {
-  const answered = await answer(endSchema, given, async ({ sessionId, endedAt, cloudPercent, temperatureC, words }) => {
+export async function end(given: Given): Promise<Answer<void>> {
+  return write(endSchema, given, async ({ sessionId, endedAt, cloudPercent, temperatureC, words }) => {
     const { timeZone } = await getWorkshop();
     const instant = fromLocalField(endedAt, timeZone);
     if (!instant) throw new Refusal('endedAt', 'Give date and time, like 2026-06-21 14:00.');
     await endExposure(sessionId, { endedAt: instant, cloudFraction: cloudPercent / 100, temperatureC, words });
-    return null;
   });
-  if (answered.ok) revalidatePath('/', 'layout');
-  return answered;
 }
 
 const idSchema = (name: string) =>
   Joi.object<Record<string, string>>({ [name]: Joi.string().required(), why: Joi.string().trim().max(1000).allow('') });
 
 /** A thermometer was read. */
-export async function warmthRead(given: Given): Promise<Answer<null>> {
-  const answered = await answer(warmthSchema, given, async ({ sessionId, temperatureC }) => {
+export async function warmthRead(given: Given): Promise<Answer<void>> {
+  return write(warmthSchema, given, async ({ sessionId, temperatureC }) => {
     await readWarmth(sessionId, temperatureC);
-    return null;
   });
-  if (answered.ok) revalidatePath('/', 'layout');
-  return answered;
 }
 
 /** The sky of the hours that one looks at now. */
@@ -157,23 +148,17 @@ export async function kept(given: Given): Promise<Answer<void>> {
 }
 
 /** A turn was made. */
-export async function turned(timerId: string): Promise<Answer<null>> {
-  const answered = await answer(idSchema('timerId'), { timerId }, async () => {
+export async function turned(timerId: string): Promise<Answer<void>> {
+  return write(idSchema('timerId'), { timerId }, async () => {
     await noteTurn(timerId);
-    return null;
   });
-  if (answered.ok) revalidatePath('/', 'layout');
-  return answered;
 }
 
 /** The treatment is over. */
-export async function finishTreatment(treatmentId: string, why: string): Promise<Answer<null>> {
-  const answered = await answer(idSchema('treatmentId'), { treatmentId, why }, async () => {
+export async function finishTreatment(treatmentId: string, why: string): Promise<Answer<void>> {
+  return write(idSchema('treatmentId'), { treatmentId, why }, async () => {
     await endTreatment(treatmentId, why);
-    return null;
   });
-  if (answered.ok) revalidatePath('/', 'layout');
-  return answered;
 }
 
 /** The turns of a session in the sun. */

@@ -1,5 +1,6 @@
 import type { Lab } from '@/core/colour/types';
 import type { MeasureResult } from '@/core/photo/measure';
+import { addTub, listTubs } from '@/data/cleaning';
 import { keepMeasurement } from '@/data/measurements';
 import { addPhoto } from '@/data/photos/store';
 import { changePiece, findPiece } from '@/data/pieces';
@@ -97,6 +98,10 @@ describe('a plan', () => {
     expect(answered.value.plan.dilution!.stockVolumeL).toBeCloseTo(1.578, 3);
     expect(answered.value.plan.forecast).toBeNull();
     expect(answered.value.plan.notes.join(' ')).toContain('Not measured yet');
+    expect(answered.value.plan.notes.join(' ')).toContain('It takes 1.58 L and the bottle holds 1.00 L when full');
+    const little = await plan(form(await freshPiece(), { volumeL: '2' }));
+    if (!little.ok) throw new Error(wrongs(little));
+    expect(little.value.plan.notes.join(' ')).not.toContain('It takes');
     expect(answered.value.day).toBeNull();
   });
 
@@ -132,6 +137,45 @@ describe('a plan', () => {
   });
 });
 
+describe('a bath in a tub', () => {
+  const tubbed = async (name: string, depthMm: number) => {
+    await addTub({ name, lengthMm: 500, widthMm: 400, depthMm });
+    return (await listTubs()).find((tub) => tub.name === name)!.id;
+  };
+
+  it('has the litres that cover the piece, less what it pushes aside, and what holds it down', async () => {
+    const piece = await trialPiece({ lengthMm: 300, widthMm: 200, heightMm: 60, plastic: 'polystyrene' });
+    const tubId = await tubbed('Deep', 150);
+    const unweighed = await plan(form(piece, { tubId }));
+    if (!unweighed.ok) throw new Error(wrongs(unweighed));
+    expect(unweighed.value.bath!.solutionL).toBeCloseTo(0.5 * 0.4 * 0.08 * 1000, 9);
+    const weighed = await plan(form(piece, { tubId, weightG: '630', targetPercentWW: '30', stockId: '', strengthValue: '35' }));
+    if (!weighed.ok) throw new Error(wrongs(weighed));
+    const { bath, plan: worked } = weighed.value;
+    // 630 g of 1.05 g/cm³ push 0.6 L aside, and 30 % peroxide at 1.1122 kg/L lifts them by 37 g.
+    expect(bath!.solutionL).toBeCloseTo(16 - 0.6, 9);
+    expect(bath!.weightToHoldDownG).toBeCloseTo(600 * 0.0622, 6);
+    const { stockMassKg, waterMassKg } = worked.dilution!;
+    expect((stockMassKg + waterMassKg) / 1.1122).toBeCloseTo(15.4, 2);
+  });
+
+  it('is not for ways that take none, and a tub that is too low, gone or cannot be judged is refused', async () => {
+    const piece = await trialPiece({ lengthMm: 300, widthMm: 200, heightMm: 60 });
+    const low = await tubbed('Low', 70);
+    expect(wrongs(await plan(form(piece, { tubId: low })))).toContain('stands 60 mm high and “Low” is 70 mm deep');
+    const long = await trialPiece({ lengthMm: 450, widthMm: 420, heightMm: 20 });
+    expect(wrongs(await plan(form(long, { tubId: low })))).toContain('450 × 420 mm and does not lie flat in “Low”, 500 × 400 mm inside');
+    const turned = await trialPiece({ lengthMm: 390, widthMm: 480, heightMm: 20 });
+    expect(wrongs(await plan(form(turned, { tubId: low })))).toBe('');
+    expect(wrongs(await plan(form(piece, { tubId: 'gone' })))).toContain('not in the workshop any more');
+    expect(wrongs(await plan(form(await freshPiece(), { tubId: low })))).toContain('Give K1 its height');
+    expect(wrongs(await plan(form(piece, { tubId: low, weightG: '-3' })))).toContain('weightG');
+    const bag = await plan(form(piece, { tubId: low, school: 'bag-sun', targetPercentWW: '6' }));
+    if (!bag.ok) throw new Error(wrongs(bag));
+    expect(bag.value.bath).toBeNull();
+  });
+});
+
 describe('an exposure', () => {
   it('does not start before the cautions are confirmed, nor with metal inside', async () => {
     const piece = await freshPiece();
@@ -158,7 +202,7 @@ describe('an exposure', () => {
 
     const now = new Date(Date.now() - 2 * 3_600_000 + 60_000).toISOString().slice(0, 16);
     const ended = await end({ sessionId: began.value, endedAt: now, temperatureC: '26', cloudPercent: '0', words: 'fine' });
-    expect(ended).toEqual({ ok: true, value: null });
+    expect(wrongs(ended)).toBe('');
     expect(wrongs(await end({ sessionId: began.value, endedAt: now }))).toContain('ended already');
 
     await measure(piece, 19, new Date());
@@ -170,7 +214,7 @@ describe('an exposure', () => {
     expect(planned.value.plan.forecast).not.toBeNull();
 
     const [treatment] = await treatmentsOf(piece.restorationId);
-    expect(await finishTreatment(treatment!.id, 'good enough')).toEqual({ ok: true, value: null });
+    expect(wrongs(await finishTreatment(treatment!.id, 'good enough'))).toBe('');
     expect((await treatmentsOf(piece.restorationId))[0]).toMatchObject({ endedWhy: 'good enough' });
   });
 

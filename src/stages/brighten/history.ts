@@ -1,9 +1,11 @@
 import { SCHOOL, type School } from '@/core/exposure/schools';
 import type { Yellow } from '@/core/exposure/plan';
-import type { CommonTarget } from '@/core/exposure/commonTarget';
-import { measurementsOfPiece } from '@/data/measurements';
+import { commonTarget, type CommonTarget } from '@/core/exposure/commonTarget';
+import type { Aim } from '@/core/intake/aim';
+import { measurementsOf } from '@/data/measurements';
+import { piecesOf } from '@/data/pieces';
+import { findRestoration } from '@/data/restorations';
 import { sessionsOf, treatmentsOf } from '@/data/treatments';
-import { commonTargetOf } from './set';
 import type { Measurement, Piece, Session, Treatment } from '@/data/rows';
 
 /** Uncertainty of one measured b*, with a card in the picture. */
@@ -18,15 +20,45 @@ export interface PieceHistory {
   set: CommonTarget | null;
 }
 
-export async function historyOf(piece: Piece): Promise<PieceHistory> {
-  const own = <T extends { pieceId: string }>(rows: T[]) => rows.filter(({ pieceId }) => pieceId === piece.id);
-  const [measurements, treatments, sessions, set] = await Promise.all([
-    measurementsOfPiece(piece.id),
-    treatmentsOf(piece.restorationId).then(own),
-    sessionsOf(piece.restorationId).then(own),
-    commonTargetOf(piece.restorationId),
+/** All that was done to pieces; each restoration is read once, however many of its pieces are asked for. */
+export async function historiesOf(pieces: readonly Piece[]): Promise<PieceHistory[]> {
+  const ids = [...new Set(pieces.map(({ restorationId }) => restorationId))];
+  const whole = new Map(await Promise.all(ids.map(async (id) => [id, await doneIn(id)] as const)));
+  return pieces.map(({ id, restorationId }) => {
+    const { set, ...all } = whole.get(restorationId)!;
+    const own = <T extends { pieceId: string }>(rows: T[]) => rows.filter(({ pieceId }) => pieceId === id);
+    const sessions = own(all.sessions);
+    return {
+      measurements: own(all.measurements),
+      treatments: own(all.treatments),
+      sessions,
+      running: sessions.find(({ endedAt }) => endedAt === null) ?? null,
+      set,
+    };
+  });
+}
+
+export const historyOf = async (piece: Piece): Promise<PieceHistory> => (await historiesOf([piece]))[0]!;
+
+async function doneIn(restorationId: string) {
+  const [measurements, treatments, sessions, pieces, restoration] = await Promise.all([
+    measurementsOf(restorationId),
+    treatmentsOf(restorationId),
+    sessionsOf(restorationId),
+    piecesOf(restorationId),
+    findRestoration(restorationId),
   ]);
-  return { measurements, treatments, sessions, running: sessions.find(({ endedAt }) => endedAt === null) ?? null, set };
+  return { measurements, treatments, sessions, set: targetOfSet(pieces, measurements, restoration!.aim) };
+}
+
+/** The target that the pieces of a restoration share; a piece whose age is kept takes no part. */
+function targetOfSet(pieces: readonly Piece[], measurements: readonly Measurement[], aimOfAll: Aim): CommonTarget | null {
+  const measured = (id: string) => measurements.filter(({ pieceId, basis, lab }) => pieceId === id && basis === 'card' && lab !== null).pop();
+  return commonTarget(
+    pieces
+      .filter(({ aim }) => (aim ?? aimOfAll) !== 'keep the age')
+      .map(({ id, tag, hiddenLab }) => ({ id, tag, hiddenB: hiddenLab?.[2] ?? null, currentB: measured(id)?.lab?.[2] ?? null })),
+  );
 }
 
 /**

@@ -4,7 +4,7 @@ import type { School } from '@/core/exposure/schools';
 import { findPiece } from '@/data/pieces';
 import type { Piece } from '@/data/rows';
 import { allTreatments } from '@/data/treatments';
-import { historyOf, yellowOf, type PieceHistory } from './history';
+import { historiesOf, yellowOf, type PieceHistory } from './history';
 
 /** So many past pieces of the same plastic speak for themselves; with fewer all plastics count. */
 const ENOUGH = 3;
@@ -19,12 +19,9 @@ export interface Past {
 export async function pastPieces(but: Piece): Promise<Past[]> {
   const ids = new Set((await allTreatments()).map(({ pieceId }) => pieceId));
   ids.delete(but.id);
-  return Promise.all(
-    [...ids].map(async (id) => {
-      const piece = (await findPiece(id))!;
-      return { piece, history: await historyOf(piece) };
-    }),
-  );
+  const pieces = (await Promise.all([...ids].map(findPiece))).flatMap((piece) => piece ?? []);
+  const histories = await historiesOf(pieces);
+  return pieces.map((piece, i) => ({ piece, history: histories[i]! }));
 }
 
 /** What past pieces say of the rate of a way: those of the same plastic where there are enough. */

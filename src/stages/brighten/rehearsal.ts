@@ -33,6 +33,10 @@ export interface RehearsalView {
 const CLEAN_L = 89;
 
 /** A face as plastic would look with that much yellow, cell by cell. */
+/** Yellow of a piece that nobody measured, and of its hidden patch: what most come to the bench with. */
+const USUAL_START_B = 22;
+const USUAL_TARGET_B = 6;
+
 async function faceUrl({ columns, rows, values }: Field): Promise<string> {
   const pixels = new Uint8Array(3 * columns * rows);
   values.forEach((b, cell) => pixels.set(labToSrgb([CLEAN_L - DARKER_PER_B * b, 0.12 * b - 1, b]).map(Math.round), 3 * cell));
@@ -66,10 +70,12 @@ export async function rehearsed(form: RehearseForm): Promise<RehearsalView> {
   const yellow = yellowOf(piece, history, school);
   const now = history.measurements[history.measurements.length - 1]?.lab?.[2];
   const { prior } = await pooledFor(school, piece);
+  const startB = now ?? yellow?.startB ?? USUAL_START_B;
+  const targetB = Math.min(now ?? USUAL_START_B, yellow?.targetB ?? USUAL_TARGET_B);
   const done = rehearse(
     {
-      startB: now ?? yellow?.startB ?? 22,
-      targetB: Math.min(now ?? 22, yellow?.targetB ?? 6),
+      startB,
+      targetB,
       rate: prior.medianRate,
       place,
       start: new Date(start),
@@ -92,8 +98,6 @@ export async function rehearsed(form: RehearseForm): Promise<RehearsalView> {
   );
   const latest = history.measurements.filter(({ basis }) => basis === 'card').pop();
   const look = latest && (await lookOf(latest));
-  const targetB = Math.min(now ?? 22, yellow?.targetB ?? 6);
-  const startB = now ?? yellow?.startB ?? 22;
   // On its own photograph where there is one: what is left of the yellow, place by place.
   const shown = (face: Field) =>
     look && startB > targetB

@@ -1,8 +1,12 @@
 import type { Way } from '@/core/exposure/compare';
-import { UVI_PER_MW_CM2, warmthFactor } from '@/core/exposure/dose';
+import { doseUnit, UVI_PER_MW_CM2, warmthFactor } from '@/core/exposure/dose';
 import type { Band, Forecast, ForecastInput } from '@/core/exposure/forecast';
-import type { ExposurePlan } from '@/core/exposure/plan';
-import { SCHOOL } from '@/core/exposure/schools';
+import { FILM_MM, type ExposurePlan } from '@/core/exposure/plan';
+import { SCHOOL, type School } from '@/core/exposure/schools';
+import { COVER_MM, type BathVolume } from '@/core/peroxide/bathVolume';
+import { showTime } from '@/core/runsheet/time';
+import type { Measurement } from '@/data/rows';
+import type { PieceHistory } from './history';
 
 interface Line {
   what: string;
@@ -68,10 +72,54 @@ export function wayWorking({ school, dose, sessions, waitingH, handsMin, sun, co
   ];
 }
 
+/** What the dose of a session follows from. */
+interface Given {
+  hours: number;
+  cloudFraction: number;
+  lampMwPerCm2: number;
+  temperatureC: number;
+}
+
+function doseWorking(school: School, { hours, cloudFraction, lampMwPerCm2, temperatureC }: Given, dose: number): string {
+  const through = `what ${school.cover} lets through (${n(school.transmission, 2)})`;
+  const how = {
+    sun: `∫ UV index under ${n(100 * cloudFraction, 0)} % cloud, past what stands in the way, × ${through} dt over ${n(hours)} h`,
+    lamp: `${n(hours)} h × ${n(lampMwPerCm2)} mW/cm² × ${UVI_PER_MW_CM2} × ${through}`,
+    warmth: `${n(hours)} h × 2^((${n(temperatureC, 0)} − 25) / 10)`,
+  }[school.driver];
+  return `${how} = ${n(dose)} ${doseUnit(school)}`;
+}
+
+/** How the dose of each session that is over came about. */
+export function sessionsWorking({ sessions, treatments }: Pick<PieceHistory, 'sessions' | 'treatments'>, timeZone: string): Line[] {
+  return sessions.flatMap(({ treatmentId, startedAt, endedAt, actualMin, dose, ...given }) => {
+    const treatment = treatments.find(({ id }) => id === treatmentId);
+    if (!treatment || dose === null || actualMin === null) return [];
+    return {
+      what: `${SCHOOL[treatment.school].title}, ${showTime(startedAt, timeZone)} to ${showTime(endedAt!, timeZone)}`,
+      how: doseWorking(SCHOOL[treatment.school], { ...given, hours: actualMin / 60 }, dose),
+    };
+  });
+}
+
+/** How far a piece is from its hidden patch, as last measured. */
+export function distanceWorking({ lab, hiddenLab, deltaB }: Pick<Measurement, 'lab' | 'hiddenLab' | 'deltaB'>): Line[] {
+  if (!lab || !hiddenLab || deltaB === null) return [];
+  return [{ what: 'Distance', how: `b* ${n(lab[2])} of the newest measurement − ${n(hiddenLab[2])} of its hidden patch = ${n(deltaB)}` }];
+}
+
 /** How the figures of a planned exposure come about. */
-export function planWorking(plan: ExposurePlan, form: { hours: number; driver: 'sun' | 'lamp' | 'warmth' }): Line[] {
-  const { dilution, powderG, creamMl, oxygenL, dose, doseUnit, percentWW, afterB, forecast } = plan;
+export function planWorking(plan: ExposurePlan, school: School, given: Given, bath: BathVolume | null): Line[] {
+  const { dilution, powderG, creamMl, oxygenL, dose, percentWW, afterB, forecast } = plan;
   return [
+    ...(bath
+      ? [
+          {
+            what: 'Litres',
+            how: `floor of the tub × ${n(bath.fillHeightMm, 0)} mm (the piece as it lies and ${COVER_MM} mm over it) − ${n(bath.displacedL, 2)} L that the piece pushes aside = ${n(bath.solutionL, 2)} L`,
+          },
+        ]
+      : []),
     dilution
       ? {
           what: 'Mix',
@@ -79,18 +127,13 @@ export function planWorking(plan: ExposurePlan, form: { hours: number; driver: '
         }
       : {
           what: 'Amount',
-          how: powderG !== null ? `${n(powderG, 0)} g: litres × strength / peroxide in the powder` : `${n(creamMl!, 0)} mL: surface × 1 mm, one coat`,
+          how:
+            powderG !== null
+              ? `${n(powderG, 0)} g: litres × strength / peroxide in the powder`
+              : `${n(creamMl!, 0)} mL: surface × ${FILM_MM} mm, one coat`,
         },
     { what: 'Oxygen', how: `2 H₂O₂ → 2 H₂O + O₂; all the peroxide in it / 34.0147 / 2 × 22.414 L, at 20 °C = ${n(oxygenL, 0)} L` },
-    {
-      what: 'Dose',
-      how:
-        form.driver === 'sun'
-          ? `∫ UV index × what the cover lets through dt over ${n(form.hours)} h = ${n(dose)} ${doseUnit}`
-          : form.driver === 'lamp'
-            ? `${n(form.hours)} h × UV-A × ${UVI_PER_MW_CM2} × what the cover lets through = ${n(dose)} ${doseUnit}`
-            : `${n(form.hours)} h × 2^((°C − 25) / 10) = ${n(dose)} ${doseUnit}`,
-    },
+    { what: 'Dose', how: doseWorking(school, given, dose) },
     ...(afterB && forecast ? [{ what: 'After it', how: `b*(D + ${n(dose)}) at k = ${range(forecast.rate, 4)}: ${range(afterB)}` }] : []),
   ];
 }

@@ -1,0 +1,62 @@
+import { adviseAfter } from '@/core/exposure/advice';
+import { doseUnit } from '@/core/exposure/dose';
+import { exposureForecast, fadeCurve, type Forecast, type ForecastInput } from '@/core/exposure/forecast';
+import { priorOf, SCHOOL, type School } from '@/core/exposure/schools';
+import { PIECE_REGION } from '@/data/measurements';
+import type { Piece, Session } from '@/data/rows';
+import type { FadeView } from './FadePart';
+import { yellowOf, type PieceHistory } from './history';
+import { pooledFrom, type Past } from './pooled';
+import { fadeWorking } from './workings';
+
+/** Yellow left, forecast and advice of a piece, from its measurements and sessions. */
+export function judgePiece(piece: Piece, history: PieceHistory, past: readonly Past[]) {
+  const treatment = history.treatments.filter(({ endedAt }) => endedAt === null).pop() ?? null;
+  const school = SCHOOL[treatment?.school ?? 'cream-film-sun'];
+  const yellow = yellowOf(piece, history, school);
+  const pooled = pooledFrom(past, school, piece.plastic);
+  const input = yellow && {
+    ...yellow,
+    toleranceB: treatment?.toleranceB ?? 1.5,
+    prior: pooled.pieces > 0 ? pooled.prior : priorOf(school, treatment?.targetPercentWW ?? school.usualPercentWW),
+  };
+  const forecast = input && exposureForecast(input);
+  const latest = history.measurements[history.measurements.length - 1] ?? null;
+  const advice = adviseAfter({
+    verdict: latest?.verdict ?? null,
+    deltaB: latest?.deltaB ?? null,
+    evenness: latest?.result.regions.find(({ id }) => id === PIECE_REGION)?.evenness ?? 0,
+    forecast,
+    session: usualSession(history, school),
+  });
+  return {
+    treatment,
+    school,
+    forecast,
+    latest,
+    pooled,
+    advice,
+    fade: input && forecast && fadeView(input, forecast, doseUnit(school)),
+    working: input && forecast && fadeWorking(input, forecast, doseUnit(school)),
+  };
+}
+
+/** What a session of this piece has given and asked so far, at the mean. */
+function usualSession({ sessions }: PieceHistory, { hands }: School): { dose: number; handsMin: number; waitingH: number } {
+  const done = sessions.filter(({ dose }) => dose !== null);
+  const mean = (of: (session: Session) => number) => (done.length === 0 ? 0 : done.reduce((sum, session) => sum + of(session), 0) / done.length);
+  return {
+    dose: mean(({ dose }) => dose!),
+    handsMin: Math.round(hands.setUpMin + mean(({ turns }) => turns.length) * hands.turnMin),
+    waitingH: mean(({ actualMin }) => actualMin!) / 60,
+  };
+}
+
+function fadeView(input: ForecastInput, forecast: Forecast, unit: string): FadeView {
+  let done = 0;
+  const measured = input.sessions.flatMap(({ dose, measuredB }) => {
+    done += dose;
+    return measuredB === null ? [] : [{ dose: done, b: measuredB }];
+  });
+  return { curve: fadeCurve(input, forecast), measured: [{ dose: 0, b: input.startB }, ...measured], targetB: input.targetB, unit };
+}
