@@ -9,7 +9,7 @@ import { EmptyPlace } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
 import { say, warn } from '@/ui/toast';
 import { endOwnTimer, startOwnTimer } from './actions';
-import { bellOf } from './bell';
+import { BELL_WORDS, bellOf } from './bell';
 import { placeOf } from './places';
 import { Fold } from '@/ui/Fold';
 
@@ -51,19 +51,7 @@ export function BenchTimers({ timers }: { timers: readonly Timer[] }) {
               <Box gridRow={{ base: '1', md: 'auto' }} gridColumn={{ base: '1', md: 'auto' }}>
                 <Text fontWeight="650">{timer.label}</Text>
                 <Text color="soft">
-                  {kind === 'turn'
-                    ? due
-                      ? 'Turn now: '
-                      : 'Next turn: '
-                    : kind === 'tend'
-                      ? due
-                        ? 'Now: '
-                        : 'Next: '
-                      : due
-                        ? 'Time is up. '
-                        : timer.atTheBell
-                          ? 'Then: '
-                          : ''}
+                  {(due || timer.atTheBell) && BELL_WORDS[kind][due ? 'due' : 'until']}
                   {timer.atTheBell}
                 </Text>
               </Box>

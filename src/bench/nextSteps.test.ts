@@ -2,7 +2,8 @@ import { addPiece } from '@/data/pieces';
 import { askOwner } from '@/data/requests';
 import { setOwner, settleStage } from '@/data/restorations';
 import { stagesOf } from '@/data/stages';
-import { inTrialWorkshop, TRIAL_PIECE, trialPhoto, trialRestoration } from '@/data/trial';
+import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration } from '@/data/trial';
+import { endExposure, endTreatment, startExposure } from '@/data/treatments';
 import { nextSteps } from './nextSteps';
 
 inTrialWorkshop();
@@ -19,4 +20,17 @@ it('what waits for the owner waits, and hands go on with what does not', async (
   expect(own.some(({ href }) => href.endsWith('/wash'))).toBe(false);
   for (const { stage } of await stagesOf(restorationId)) if (stage !== 'wash') await settleStage(restorationId, stage, 'not needed', 'not now');
   expect((await nextSteps()).filter(({ href }) => href.includes(restorationId))).toMatchObject([{ verb: 'Get the owner’s answer', why: 'Wash it.' }]);
+});
+
+it('a piece whose time to be looked at again has come stands on the bench, whatever became of its restoration', async () => {
+  const piece = await trialPiece({ tag: 'K7' });
+  const began = new Date(Date.now() - 5 * 3_600_000);
+  const { id, treatmentId } = await startExposure({ ...TRIAL_EXPOSURE, pieceId: piece.id }, began);
+  await endExposure(id, { endedAt: new Date(began.getTime() + 3_600_000).toISOString(), cloudFraction: 0, temperatureC: 24, words: '' });
+  await endTreatment(treatmentId, 'matched');
+  const looks = async (now: Date) => (await nextSteps(now)).filter(({ verb, tag }) => verb === 'Look again' && tag === 'K7');
+  expect(await looks(new Date())).toEqual([]);
+  const [look] = await looks(new Date(Date.now() + 200 * 24 * 3_600_000));
+  expect(look!.href).toContain(`/pieces/${piece.id}/measure`);
+  expect(look!.why).toContain('whether the yellow came back');
 });
