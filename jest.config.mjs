@@ -4,6 +4,8 @@ const createConfig = nextJest({ dir: './' });
 
 const config = await createConfig({
   testEnvironment: 'node',
+  // Jest leaves one core to the one who waits; on two cores that is half of the machine.
+  maxWorkers: '100%',
   roots: ['<rootDir>/src', '<rootDir>/scripts'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },

@@ -9,8 +9,10 @@ const CHROMIUM_FLAGS = [
   '--disable-component-update',
   '--disable-sync',
 ];
-/** Each server has its own data and port: one begins empty, the other holds the demo workshop. */
-const PORTS = { empty: 3911, demo: 3912, lan: 3913 };
+/** Each project has a server with its own data, so that two can run side by side without meeting. */
+const PORTS = { desk: 3911, demo: 3912, lan: 3913, phone: 3914, hostile: 3915 };
+
+const DESK = { width: 1280, height: 800 };
 
 const server = (port: number, data: string, before = '', env: Record<string, string> = {}) => ({
   command: `rm -rf ${data} && ${before} node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port}`,
@@ -24,7 +26,8 @@ export default defineConfig({
   testDir: './e2e',
   outputDir: './test-results/e2e',
   fullyParallel: false,
-  workers: 1,
+  // Two projects at a time, each of them one file after the other on its own data.
+  workers: 2,
   timeout: 300_000,
   expect: { timeout: 15_000 },
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : 'list',
@@ -35,24 +38,23 @@ export default defineConfig({
     actionTimeout: 30_000,
   },
   webServer: [
-    server(PORTS.empty, '.test-empty'),
+    server(PORTS.desk, '.test-desk'),
+    server(PORTS.phone, '.test-phone'),
+    server(PORTS.hostile, '.test-hostile'),
     server(PORTS.demo, '.test-demo/data-test', 'KVELL_DATA=.test-demo/data-test node_modules/.bin/tsx demo/load.ts &&'),
     // As the network is let in, but heard at this machine only.
     server(PORTS.lan, '.test-lan', 'KVELL_DATA=.test-lan node_modules/.bin/tsx e2e/lanData.ts &&', { KVELL_LAN: '1' }),
   ],
   projects: [
     {
-      name: 'new user, desk',
-      testMatch: /journey|brighten/,
-      use: { baseURL: `http://127.0.0.1:${PORTS.empty}`, viewport: { width: 1280, height: 800 } },
-    },
-    {
       name: 'new user, phone',
       testMatch: /journey|intake|teardown|wash|brighten/,
-      use: { baseURL: `http://127.0.0.1:${PORTS.empty}`, viewport: { width: 390, height: 844 }, hasTouch: true },
+      workers: 1,
+      use: { baseURL: `http://127.0.0.1:${PORTS.phone}`, viewport: { width: 390, height: 844 }, hasTouch: true },
     },
-    { name: 'hostile input', testMatch: /hostile/, use: { baseURL: `http://127.0.0.1:${PORTS.empty}`, viewport: { width: 1280, height: 800 } } },
-    { name: 'local network', testMatch: /lan\.spec/, use: { baseURL: `http://127.0.0.1:${PORTS.lan}` } },
-    { name: 'demo workshop', testMatch: /demo/, use: { baseURL: `http://127.0.0.1:${PORTS.demo}`, viewport: { width: 1280, height: 800 } } },
+    { name: 'demo workshop', testMatch: /demo/, workers: 1, use: { baseURL: `http://127.0.0.1:${PORTS.demo}`, viewport: DESK } },
+    { name: 'new user, desk', testMatch: /journey|brighten/, workers: 1, use: { baseURL: `http://127.0.0.1:${PORTS.desk}`, viewport: DESK } },
+    { name: 'hostile input', testMatch: /hostile/, workers: 1, use: { baseURL: `http://127.0.0.1:${PORTS.hostile}`, viewport: DESK } },
+    { name: 'local network', testMatch: /lan\.spec/, workers: 1, use: { baseURL: `http://127.0.0.1:${PORTS.lan}` } },
   ],
 });
