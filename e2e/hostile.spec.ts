@@ -2,7 +2,7 @@ import { expect, test, type APIRequestContext } from '@playwright/test';
 import sharp from 'sharp';
 import yazl from 'yazl';
 import { buffer } from 'node:stream/consumers';
-import { open } from './open';
+import { awake, open } from './open';
 import { testPhoto } from './photographs';
 
 interface Answered {
@@ -132,4 +132,27 @@ test('the door of a server that is not for the network lets nobody in and nothin
     /Passphrase must be a string/,
   );
   expect((await request.get('/hand', { maxRedirects: 0 })).headers().location).toMatch(/^\//);
+});
+
+test('what is typed before a slow page has woken up stays, and nothing can be sent before', async ({ page }) => {
+  let wake = () => {};
+  const slow = new Promise<void>((resolve) => (wake = resolve));
+  await page.route('**/_next/static/**/*.js', async (route) => {
+    await slow;
+    await route.continue();
+  });
+  await page.goto('/workshop', { waitUntil: 'commit' });
+  const name = page.getByLabel('Name of the workshop');
+  await expect(name).toHaveValue('My workshop');
+  await name.fill('Bench by the water');
+  await expect(page.getByRole('button', { name: 'Save workshop' })).toBeDisabled();
+  wake();
+  await awake(page);
+  await expect(page.getByRole('button', { name: 'Save workshop' })).toBeEnabled();
+  await expect(name).toHaveValue('Bench by the water');
+  await expect(page.getByLabel('Units')).toHaveValue('metric');
+  await page.getByRole('button', { name: 'Save workshop' }).click();
+  await expect(page.getByText('Workshop saved.')).toBeVisible();
+  await open(page, '/workshop');
+  await expect(name).toHaveValue('Bench by the water');
 });

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
 import { measureOn } from './measuring';
-import { open } from './open';
+import { awake, open } from './open';
 import { testPhoto } from './photographs';
 
 test('from the empty workshop to the exported record', async ({ page }, info) => {
@@ -37,6 +37,7 @@ test('from the empty workshop to the exported record', async ({ page }, info) =>
     await expect(page.getByLabel('Condition in words')).toHaveValue('Dusty and yellow');
     await page.reload();
     await expect(page.getByLabel('Condition in words')).toHaveValue('Dusty and yellow');
+    await awake(page);
     await page.getByLabel('Name you will know it by').fill(name);
     await page.getByLabel('Price paid').fill('25');
     await page.getByRole('button', { name: 'Open restoration' }).click();

@@ -1,5 +1,5 @@
 import { expect, test, type Browser, type Page } from '@playwright/test';
-import { open } from './open';
+import { awake, open } from './open';
 import { PASSPHRASE } from './passphrase';
 import { testPhoto } from './photographs';
 
@@ -50,7 +50,7 @@ test('the phone opens on the bench screen in hand; desk and phone see each other
   const [desk, phone] = [await device(browser, baseURL, DESK), await device(browser, baseURL, PHONE)];
   await enter(phone, '/hand');
   await phone.waitForURL(/\/teardown$/);
-  await phone.waitForLoadState('networkidle');
+  await awake(phone);
   await enter(desk);
   await desk.waitForURL(/\/$/);
   await open(desk, new URL(phone.url()).pathname);

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { open } from './open';
+import { awake, open } from './open';
 import { testPhoto } from './photographs';
 
 /** Twenty things that come off, in this order; those with screws of the kind before are put away by one tap. */
@@ -66,7 +66,7 @@ test('a machine of twenty steps comes apart and goes together on the phone alone
     await expect(page.getByText('Nothing was taken off on record')).toBeVisible();
     await page.getByRole('link', { name: 'Go to teardown' }).click();
     await page.waitForURL(/\/teardown$/);
-    await page.waitForLoadState('networkidle');
+    await awake(page);
   });
 
   await test.step('the first lot is typed; a length that is none is refused and stays typed', async () => {

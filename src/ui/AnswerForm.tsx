@@ -4,6 +4,7 @@ import { Box, Button, Field, Flex, Grid, GridItem, Input, InputGroup, NativeSele
 import { useEffect, useRef, useState } from 'react';
 import { useForm, type UseFormReturn } from 'react-hook-form';
 import type { FieldError } from '@/core/sums/fieldErrors';
+import { useAwake } from './awake';
 import { notArrived } from './notArrived';
 import { say } from './toast';
 
@@ -60,18 +61,18 @@ export function AnswerForm<T>({ fields, initial, submit, send, onDone, done, dra
   const form = useForm<Values>({ defaultValues: initial });
   const [general, setGeneral] = useState<string[]>([]);
   const alertRef = useRef<HTMLDivElement>(null);
+  const awake = useAwake();
+  const early = useRef<Values>({});
   const { register, handleSubmit, formState, setError, reset, subscribe } = form;
 
   useEffect(() => {
     const secret = new Set(fields.filter(({ kind }) => kind === 'secret').map(({ name }) => name));
-    const draft = draftOf(key);
-    if (draft) {
-      // A time that was typed yesterday is no draft of today's.
-      const times = new Set(fields.filter(({ kind }) => kind === 'time').map(({ name }) => name));
-      const lasting = Object.fromEntries(Object.entries(draft).filter(([name]) => !times.has(name)));
-      reset({ ...initial, ...lasting }, { keepDefaultValues: true });
-    }
-    return subscribe({
+    // A time that was typed yesterday is no draft of today's.
+    const times = new Set(fields.filter(({ kind }) => kind === 'time').map(({ name }) => name));
+    const lasting = Object.fromEntries(Object.entries(draftOf(key) ?? {}).filter(([name]) => !times.has(name)));
+    const typed = { ...lasting, ...early.current };
+    early.current = {};
+    const stop = subscribe({
       formState: { values: true },
       callback: ({ values }) => {
         const lasting = Object.fromEntries(Object.entries(values).filter(([name]) => !secret.has(name)));
@@ -80,6 +81,8 @@ export function AnswerForm<T>({ fields, initial, submit, send, onDone, done, dra
         else localStorage.setItem(key, JSON.stringify(lasting));
       },
     });
+    if (Object.keys(typed).length > 0) reset({ ...initial, ...typed }, { keepDefaultValues: true });
+    return stop;
     // Only the draft's place decides when to read it again; fields and initial values are new objects at each render.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key]);
@@ -88,6 +91,18 @@ export function AnswerForm<T>({ fields, initial, submit, send, onDone, done, dra
   useEffect(() => {
     if (general.length > 0) alertRef.current?.focus();
   }, [general]);
+
+  const registered = (name: string) => {
+    const { ref, ...props } = register(name);
+    return {
+      ...props,
+      ref: (control: { value?: string } | null) => {
+        // Typed before the page had woken up: registering puts the first value over it.
+        if (!awake && control && control.value !== (initial[name] ?? '')) early.current[name] = control.value ?? '';
+        ref(control);
+      },
+    };
+  };
 
   const onSubmit = handleSubmit(async (values) => {
     setGeneral([]);
@@ -131,7 +146,7 @@ export function AnswerForm<T>({ fields, initial, submit, send, onDone, done, dra
                     </Text>
                   )}
                 </Field.Label>
-                <Control field={field} props={register(field.name)} />
+                <Control field={field} first={initial[field.name]} props={registered(field.name)} />
                 {field.hint && (
                   <Field.HelperText color="soft" fontSize="15px">
                     {field.hint}
@@ -153,6 +168,7 @@ export function AnswerForm<T>({ fields, initial, submit, send, onDone, done, dra
           type="submit"
           variant={'go' as never}
           size={(bench ? 'bench' : 'desk') as never}
+          disabled={!awake}
           loading={formState.isSubmitting}
           loadingText={submit}
           width={{ base: '100%', md: 'auto' }}
@@ -166,7 +182,15 @@ export function AnswerForm<T>({ fields, initial, submit, send, onDone, done, dra
 
 const BOX = { bg: 'sheet', borderColor: 'lineStrong', borderWidth: '1.5px', borderRadius: '3px', minHeight: '46px' } as const;
 
-function Control({ field, props }: { field: FieldDef; props: ReturnType<UseFormReturn<Values>['register']> }) {
+interface ControlProps {
+  field: FieldDef;
+  /** What stands in it before the page has woken up. */
+  first: string | undefined;
+  props: ReturnType<UseFormReturn<Values>['register']>;
+}
+
+function Control({ field, first, props: registered }: ControlProps) {
+  const props = { ...registered, defaultValue: first };
   if (field.kind === 'long') return <Textarea {...BOX} {...props} rows={3} autoresize />;
   if (field.kind === 'choice')
     return (
