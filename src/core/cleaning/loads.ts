@@ -1,19 +1,14 @@
+import type { PieceSize, TubSize } from '../size';
 import type { Agent } from './agents';
 
-/** A sink or tub, inside, mm. */
-export interface Tub {
+/** A sink or tub. */
+export interface Tub extends TubSize {
   name: string;
-  lengthMm: number;
-  widthMm: number;
-  depthMm: number;
 }
 
-/** A piece that is to be bathed; sizes mm. */
-export interface Bather {
+/** A piece that is to be bathed. */
+export interface Bather extends PieceSize {
   id: string;
-  lengthMm: number;
-  widthMm: number;
-  heightMm: number;
 }
 
 interface Load {

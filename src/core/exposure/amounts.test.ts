@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { bathVolume, COVER_MM } from '../peroxide/bathVolume';
-import { isCoveredIn, liesIn, surfaceCm2, usualSolutionL, type PieceSize, type TubSize } from './amounts';
+import { isCoveredIn, liesIn, surfaceCm2, usualSolutionL } from './amounts';
+import type { PieceSize, TubSize } from '../size';
 import { SCHOOL, SCHOOLS } from './schools';
 
 const side = fc.integer({ min: 5, max: 900 });

@@ -1,12 +1,6 @@
 import { COVER_MM } from '../peroxide/bathVolume';
+import type { PieceSize, TubSize } from '../size';
 import type { School } from './schools';
-
-/** Outer size of a piece, mm. */
-export interface PieceSize {
-  lengthMm: number;
-  widthMm: number;
-  heightMm: number;
-}
 
 /** Solution for each litre of the piece's box, and at least so much: it is covered, wetted in a bag, or above a pool of a centimetre. */
 const SOLUTION = { bath: { least: 2, overBox: 1.6 }, bag: { least: 0.5, overBox: 0.4 }, pool: { least: 0.3, overBox: 0 } } as const;
@@ -21,13 +15,6 @@ export function usualSolutionL({ solution }: School, { lengthMm, widthMm, height
   const { least, overBox } = SOLUTION[solution];
   const pool = solution === 'pool' ? (POOL_OVER_PIECE * lengthMm * widthMm * POOL_MM) / 1e6 : 0;
   return Math.max(least, pool, (overBox * lengthMm * widthMm * heightMm) / 1e6);
-}
-
-/** Inside of a tub, mm. */
-export interface TubSize {
-  lengthMm: number;
-  widthMm: number;
-  depthMm: number;
 }
 
 /** Whether a piece lies flat on the floor of a tub, one way round or the other. */

@@ -4,6 +4,7 @@ import { creamAmount } from '../peroxide/cream';
 import { peroxideDilution } from '../peroxide/dilution';
 import { powderFor } from '../peroxide/percarbonate';
 import { doseUnit, UVI_PER_MW_CM2, warmthFactor } from './dose';
+import type { PieceSize } from '../size';
 import type { PieceFacts } from './gates';
 import { exposureForecast, type Band, type ForecastInput } from './forecast';
 import { FILM_MM, PURE_POWDER_PERCENT, type Yellow } from './plan';
@@ -22,7 +23,7 @@ export interface OwnStock {
 }
 
 export interface CompareInput {
-  piece: PieceFacts;
+  piece: PieceFacts & PieceSize;
   aim: Aim;
   /** What each school’s forecast starts from: doses of light and hours of warmth are not added up. */
   yellowOf: (school: School) => Yellow | null;
@@ -93,7 +94,7 @@ const LATE_COUNTS_MIN = 600;
 const SWITCH_COUNTS_MIN = 120;
 
 /** What can go wrong with a piece on a way, as the craft knows it. */
-function risksOf(school: School, { labels, printed, painted, clear, brittle, lengthMm, widthMm, heightMm }: PieceFacts): string[] {
+function risksOf(school: School, { labels, printed, painted, clear, brittle, lengthMm, widthMm, heightMm }: CompareInput['piece']): string[] {
   const wet = school.medium !== 'cream';
   const small = Math.min(lengthMm, widthMm, heightMm);
   return [
@@ -124,7 +125,7 @@ interface Material {
 }
 
 /** What the way needs from the stores, what that costs, and what is not there. */
-function materialOf(school: School, piece: PieceFacts, stock: readonly OwnStock[], sessions: number): Material {
+function materialOf(school: School, piece: PieceSize, stock: readonly OwnStock[], sessions: number): Material {
   const usable = stock.filter(({ kind, percentWW }) => kind === school.medium && (kind !== 'liquid' || percentWW >= school.usualPercentWW - 0.5));
   const bottle = usable.find(({ percentWW }) => school.medium !== 'cream' || percentWW <= school.percentRangeWW[1] + 0.5);
   if (!bottle) {

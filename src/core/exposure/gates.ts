@@ -2,9 +2,6 @@ import type { School } from './schools';
 
 /** What has to be known of a piece to say which ways are open to it. */
 export interface PieceFacts {
-  lengthMm: number;
-  widthMm: number;
-  heightMm: number;
   /** Paper labels, in words. */
   labels: string;
   metalInside: string;
@@ -29,7 +26,7 @@ export interface Gate {
  *
  * @param tried whether a piece of this plastic came through this way here before
  */
-export function gatesOf(school: School, piece: Omit<PieceFacts, 'lengthMm' | 'widthMm' | 'heightMm'>, tried: boolean): Gate[] {
+export function gatesOf(school: School, piece: PieceFacts, tried: boolean): Gate[] {
   const { labels, printed, painted, clear, brittle } = piece;
   const under = school.solution === 'bath' && school.medium !== 'cream';
   const open: (Gate | false)[] = [

@@ -39,6 +39,8 @@ export interface ExposurePlan {
   creamMl: number | null;
   /** Powder to stir in, g; `null` for what is not powder. */
   powderG: number | null;
+  /** Solution that the piece lies in or over, L; `null` for cream. */
+  solutionL: number | null;
   /** Product used, mL of the bottle or g of powder. */
   stockMl: number;
   oxygenL: number;
@@ -87,6 +89,7 @@ export function planExposure(input: PlanInput): ExposurePlan {
   const creamMl = cream ? creamAmount(input.areaCm2, FILM_MM, 1, 100).creamMl : null;
   const powderG = powder ? powderFor(percentWW, stockPercentWW / PURE_POWDER_PERCENT, input.volumeL) : null;
   const stockMl = dilution ? dilution.stockVolumeL * 1000 : (powderG ?? creamMl!);
+  const solutionL = cream ? null : input.volumeL;
   const dose = sessionDose(school, input);
   const forecast = yellow && exposureForecast({ ...yellow, toleranceB: input.toleranceB, prior: input.prior ?? priorOf(school, percentWW) });
   const per = (band: Band, unit: number): Band => ({ low: band.low / unit, median: band.median / unit, high: band.high / unit });
@@ -96,8 +99,9 @@ export function planExposure(input: PlanInput): ExposurePlan {
     dilution,
     creamMl,
     powderG,
+    solutionL,
     stockMl,
-    oxygenL: oxygenRelease(percentWW, cream ? creamMl! / 1000 : input.volumeL, AIR.temperatureC, AIR.pressureHPa),
+    oxygenL: oxygenRelease(percentWW, solutionL ?? creamMl! / 1000, AIR.temperatureC, AIR.pressureHPa),
     dose,
     doseUnit: doseUnit(school),
     forecast,

@@ -1,4 +1,5 @@
 import { Refusal } from '../refusal';
+import type { PieceSize } from '../size';
 import { sunAndUv, type Place } from '../sun/day';
 import { isShaded, skyShare, type Obstacle } from '../sun/horizon';
 import { diffuseShare } from '../sun/uvIndex';
@@ -15,16 +16,13 @@ interface Pose {
   raised: Edge | null;
 }
 
-export interface TurnPlanInput {
+/** Length is left to right, width front to back and height as the piece lies. */
+export interface TurnPlanInput extends PieceSize {
   place: Place;
   start: Date;
   durationMin: number;
   turnEveryMin: number;
   cloudFraction: number;
-  /** Box of the piece as it lies: left to right, front to back, and its height, mm. */
-  lengthMm: number;
-  widthMm: number;
-  heightMm: number;
   /** What stands in the way of the sun. */
   shading: readonly Obstacle[];
   /** How far an edge may be propped up, degrees; 0 where it has to lie flat (a bath, a bag). */

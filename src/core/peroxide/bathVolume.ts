@@ -1,8 +1,8 @@
 import { Refusal } from '../refusal';
+import type { PieceSize } from '../size';
 
 /** Inside of a bath. */
-export type Container =
-  { shape: 'box'; lengthMm: number; widthMm: number; heightMm: number } | { shape: 'cylinder'; diameterMm: number; heightMm: number };
+export type Container = ({ shape: 'box' } & PieceSize) | { shape: 'cylinder'; diameterMm: number; heightMm: number };
 
 export interface BathPiece {
   massG: number;

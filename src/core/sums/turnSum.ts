@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { compass, FACES, turnPlan, turnWords, type TurnPlan } from '../exposure/turnPlan';
 import type { Place } from '../sun/day';
 import type { Obstacle } from '../sun/horizon';
+import type { PieceSize } from '../size';
 import type { Sum } from './sum';
 
 interface TurnInput extends Place {
@@ -9,7 +10,7 @@ interface TurnInput extends Place {
   durationMin: number;
   turnEveryMin: number;
   cloudFraction: number;
-  piece: { lengthMm: number; widthMm: number; heightMm: number };
+  piece: PieceSize;
   leanDeg: number;
   shading: Obstacle[];
 }

@@ -4,22 +4,23 @@ import { Box, Button, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
-import { surfaceCm2, type PieceSize } from '@/core/exposure/amounts';
+import { surfaceCm2 } from '@/core/exposure/amounts';
 import type { Gate } from '@/core/exposure/gates';
 import { SCHOOL, type SchoolId } from '@/core/exposure/schools';
-import type { Piece, StockItem } from '@/data/rows';
+import type { PieceSize } from '@/core/size';
+import type { Piece, StockItem, TubRow } from '@/data/rows';
 import { AnswerForm, type Values } from '@/ui/AnswerForm';
 import { Cautions } from '@/ui/Cautions';
 import { Check } from '@/ui/Check';
 import { Wrong } from '@/ui/Wrong';
 import { start } from './actions';
-import { fieldsFor, firstBottle, firstTub, litresFor, type Tub } from './planFields';
+import { fieldsFor, firstBottle, firstTub, litresFor } from './planFields';
 import { PlanPreview } from './PlanPreview';
 
 interface Props {
   piece: Piece;
   stock: readonly StockItem[];
-  tubs: readonly Tub[];
+  tubs: readonly TubRow[];
   timeZone: string;
   /** When the window begins at first, as a `datetime-local` value in the workshop's zone; and its minutes where the sun set them. */
   from: string;

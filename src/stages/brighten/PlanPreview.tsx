@@ -85,6 +85,7 @@ function PlanFigures({ view, timeZone, values }: { view: PlanView; timeZone: str
         {bath && bath.weightToHoldDownG > 0 && (
           <Figure value={Math.ceil(bath.weightToHoldDownG).toString()} unit="g" label="on it, or it floats up" />
         )}
+        {p.powderG !== null && !bath && <Figure value={p.solutionL!.toFixed(1)} unit="L" label="of warm water" />}
         {p.powderG !== null && <Figure value={p.powderG.toFixed(0)} unit="g" label="of powder, stirred in slowly" />}
         {p.creamMl !== null && <Figure value={p.creamMl.toFixed(0)} unit="mL" label="of cream, one coat" />}
         <Figure value={p.oxygenL.toFixed(0)} unit="L" label="of oxygen if it all decomposes: never seal it" tone="hazard" />

@@ -4,7 +4,7 @@ import { findingsOf } from '@/data/findings';
 import type { Finding, Piece } from '@/data/rows';
 
 /** What the ways and the gates have to know of a piece, but for its size. */
-export function factsOf(piece: Piece, findings: readonly Finding[]): Omit<PieceFacts, 'lengthMm' | 'widthMm' | 'heightMm'> {
+export function factsOf(piece: Piece, findings: readonly Finding[]): PieceFacts {
   const surfaces = surfacesOfPiece(piece);
   return {
     labels: piece.labels,

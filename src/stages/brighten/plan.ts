@@ -1,19 +1,17 @@
 import { planExposure, PURE_POWDER_PERCENT, type ExposurePlan } from '@/core/exposure/plan';
-import { liesIn } from '@/core/exposure/amounts';
 import { gatesOf, type Gate } from '@/core/exposure/gates';
-import { isBath, SCHOOL } from '@/core/exposure/schools';
+import { SCHOOL } from '@/core/exposure/schools';
 import { warmthInSun, type Warmth } from '@/core/exposure/warmth';
-import { bathVolume, COVER_MM, plasticDensity, type BathVolume } from '@/core/peroxide/bathVolume';
 import { peroxideStrength } from '@/core/peroxide/strength';
 import { Refusal } from '@/core/refusal';
 import { dayAround, fromLocalField } from '@/core/runsheet/time';
 import { sunDay, type SunDay } from '@/core/sun/day';
-import { listTubs } from '@/data/cleaning';
 import { findPiece } from '@/data/pieces';
 import type { Piece, StockItem, Workshop } from '@/data/rows';
 import { findStock } from '@/data/stock';
 import { getWorkshop, listObstacles } from '@/data/workshop';
 import { answer, type Answer } from '@/edge/answer';
+import { bathOf, type FilledTub } from './bath';
 import { sessionCardPdf } from './cardPdf';
 import { readFacts } from './facts';
 import { historyOf, yellowOf } from './history';
@@ -24,7 +22,7 @@ import { LEAN_DEG, turnsOf } from './turnsOf';
 interface Worked {
   plan: ExposurePlan;
   gates: Gate[];
-  bath: BathVolume | null;
+  bath: FilledTub | null;
   warmth: Warmth | null;
   piece: Piece;
   stock: StockItem | null;
@@ -42,40 +40,6 @@ async function strengthOf(form: PlanForm): Promise<{ stock: StockItem | null; st
   // A tub of powder states its share of percarbonate; what counts is the peroxide that it sets free.
   if (SCHOOL[form.school].medium === 'powder') return { stock, stockPercentWW: (Math.min(100, value) * PURE_POWDER_PERCENT) / 100 };
   return { stock, stockPercentWW: peroxideStrength(value, unit).percentWW };
-}
-
-/**
- * The bath that covers a piece in the chosen tub; `null` where the way takes none, or the litres are given.
- *
- * @throws Refusal for a tub that is gone, too small or too low, and for a piece without a height
- */
-async function bathOf({ school, tubId, weightG, targetPercentWW }: PlanForm, piece: Piece): Promise<BathVolume | null> {
-  if (!tubId || !isBath(SCHOOL[school])) return null;
-  const { tag, plastic, heightMm } = piece;
-  const tub = (await listTubs()).find(({ id }) => id === tubId);
-  if (!tub) throw new Refusal('tubId', 'This tub is not in the workshop any more. Choose another, or give the litres.');
-  if (heightMm === null) throw new Refusal('tubId', `Give ${tag} its height on its page, or give the litres: the bath has to cover it.`);
-  if (piece.lengthMm !== null && piece.widthMm !== null && !liesIn(tub, { lengthMm: piece.lengthMm, widthMm: piece.widthMm }))
-    throw new Refusal(
-      'tubId',
-      `${tag} is ${piece.lengthMm} × ${piece.widthMm} mm and does not lie flat in “${tub.name}”, ${tub.lengthMm} × ${tub.widthMm} mm inside. Take a larger tub, or another way.`,
-    );
-  const density = peroxideStrength(targetPercentWW, 'percentWW').densityKgPerL;
-  const weighed = weightG > 0 ? [{ massG: weightG, densityGPerCm3: plasticDensity(plastic), heightMm }] : [];
-  const { lengthMm, widthMm, depthMm } = tub;
-  // Not weighed, it is a little more than it takes: what the piece pushes aside is not taken off.
-  const bath = bathVolume(
-    { shape: 'box', lengthMm, widthMm, heightMm: depthMm },
-    weighed,
-    weighed.length > 0 ? COVER_MM : heightMm + COVER_MM,
-    density,
-  );
-  if (bath.overflows)
-    throw new Refusal(
-      'tubId',
-      `${tag} stands ${heightMm} mm high and “${tub.name}” is ${depthMm} mm deep: with ${COVER_MM} mm over it, it runs over. Take a deeper tub, or bathe it in turns.`,
-    );
-  return bath;
 }
 
 /**
@@ -140,7 +104,7 @@ export interface PlanView {
   /** What has to be said done before the start. */
   gates: Gate[];
   /** The tub filled; `null` where the litres are given. */
-  bath: BathVolume | null;
+  bath: FilledTub | null;
   /** How warm it gets in the sun; `null` where no sun is used. */
   warmth: Warmth | null;
   /** The sun's course on the day of the window; `null` where no place is known or no sun is used. */
@@ -161,7 +125,7 @@ export async function planView(form: PlanForm): Promise<PlanView> {
 /** The planned session as one sheet for the shed wall. */
 export async function sessionCard(given: Record<string, unknown>): Promise<Answer<{ sheet: Buffer; title: string }>> {
   return answer(planSchema, given, async (form) => {
-    const { plan, gates, warmth, piece, stock, stockPercentWW, workshop, windowStart } = await workOut(form);
+    const { plan, gates, bath, warmth, piece, stock, stockPercentWW, workshop, windowStart } = await workOut(form);
     const school = SCHOOL[form.school];
     const { durationMin, turnEveryMin } = form;
     const sized = piece.lengthMm !== null && piece.widthMm !== null && piece.heightMm !== null;
@@ -183,6 +147,7 @@ export async function sessionCard(given: Record<string, unknown>): Promise<Answe
       school,
       plan,
       stock: stock?.name ?? `${school.medium === 'powder' ? 'powder' : 'peroxide'} of ${stockPercentWW.toFixed(1)} %`,
+      bath,
       from: windowStart,
       durationMin,
       turnEveryMin,

@@ -22,9 +22,9 @@ const STOCK = [
   bottle('powder', 'oxygen-bleach powder', 40),
 ];
 const TUBS = [
-  { id: 'low', name: 'Low', lengthMm: 600, widthMm: 400, depthMm: 60 },
-  { id: 'narrow', name: 'Narrow', lengthMm: 600, widthMm: 200, depthMm: 300 },
-  { id: 'right', name: 'Right', lengthMm: 400, widthMm: 600, depthMm: 150 },
+  { id: 'low', name: 'Low', lengthMm: 600, widthMm: 400, depthMm: 60, addedAt: '2026-05-01T09:00:00Z' },
+  { id: 'narrow', name: 'Narrow', lengthMm: 600, widthMm: 200, depthMm: 300, addedAt: '2026-05-01T09:00:00Z' },
+  { id: 'right', name: 'Right', lengthMm: 400, widthMm: 600, depthMm: 150, addedAt: '2026-05-01T09:00:00Z' },
 ];
 const LID = { lengthMm: 400, widthMm: 220, heightMm: 45 };
 const names = (...given: Parameters<typeof fieldsFor>) => fieldsFor(...given).map(({ name }) => name);

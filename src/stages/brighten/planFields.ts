@@ -1,16 +1,14 @@
-import { isCoveredIn, usualSolutionL, type PieceSize } from '@/core/exposure/amounts';
+import { isCoveredIn, usualSolutionL } from '@/core/exposure/amounts';
 import { isBath, SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
+import type { PieceSize } from '@/core/size';
 import type { StockItem, TubRow } from '@/data/rows';
 import type { FieldDef } from '@/ui/AnswerForm';
-
-/** A tub of the workshop that a bath can stand in. */
-export type Tub = Omit<TubRow, 'addedAt'>;
 
 /** Litres that a form begins with, as it is typed. */
 export const litresFor = (school: SchoolId, size: PieceSize | null) => (size ? usualSolutionL(SCHOOL[school], size).toFixed(1) : '5');
 
 /** The tub that a form begins with: the first that the piece is covered in. */
-export const firstTub = (tubs: readonly Tub[], size: PieceSize | null): string => (size && tubs.find((tub) => isCoveredIn(tub, size))?.id) ?? '';
+export const firstTub = (tubs: readonly TubRow[], size: PieceSize | null): string => (size && tubs.find((tub) => isCoveredIn(tub, size))?.id) ?? '';
 
 const STRENGTH_UNITS = [
   { value: 'percentWW', label: '% by weight' },
@@ -20,7 +18,7 @@ const STRENGTH_UNITS = [
 ];
 
 const BY_HAND = { value: '', label: 'litres by hand' };
-const asOption = ({ id, name }: Tub) => ({ value: id, label: name });
+const asOption = ({ id, name }: TubRow) => ({ value: id, label: name });
 
 function bottlesFor(school: SchoolId, stock: readonly StockItem[]): StockItem[] {
   const wanted = { cream: 'peroxide cream', liquid: 'peroxide liquid', powder: 'oxygen-bleach powder' }[SCHOOL[school].medium];
@@ -31,7 +29,7 @@ function bottlesFor(school: SchoolId, stock: readonly StockItem[]): StockItem[] 
 export const firstBottle = (school: SchoolId, stock: readonly StockItem[]): string => bottlesFor(school, stock)[0]?.id ?? '';
 
 /** What is asked for a way: its bottle or tube, its bath in a tub or by litres, its window. */
-export function fieldsFor(school: SchoolId, stock: readonly StockItem[], tubs: readonly Tub[], inTub: boolean): FieldDef[] {
+export function fieldsFor(school: SchoolId, stock: readonly StockItem[], tubs: readonly TubRow[], inTub: boolean): FieldDef[] {
   const { driver, medium } = SCHOOL[school];
   const bath = isBath(SCHOOL[school]);
   const bottles = bottlesFor(school, stock);

@@ -1,6 +1,7 @@
 import { turnPlan, type TurnPlan, type TurnPlanInput } from '@/core/exposure/turnPlan';
 import { Refusal } from '@/core/refusal';
 import { dayAround } from '@/core/runsheet/time';
+import type { PieceSize } from '@/core/size';
 import { sunDay, type SunSample } from '@/core/sun/day';
 import type { Obstacle } from '@/core/sun/horizon';
 import type { Piece } from '@/data/rows';
@@ -14,7 +15,7 @@ export interface TurnView {
   /** The sun over the day. */
   course: SunSample[];
   obstacles: Obstacle[];
-  size: { lengthMm: number; widthMm: number };
+  size: Pick<PieceSize, 'lengthMm' | 'widthMm'>;
 }
 
 /**

@@ -1,6 +1,7 @@
 'use client';
 
 import { Box, Text } from '@chakra-ui/react';
+import type { TubRow } from '@/data/rows';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part } from '@/ui/layout';
@@ -15,7 +16,7 @@ export interface LoadView {
 
 interface Props {
   loads: readonly LoadView[];
-  tubs: readonly { id: string; name: string; lengthMm: number; widthMm: number; depthMm: number }[];
+  tubs: readonly TubRow[];
 }
 
 /** Pieces of all restorations that can share a bath now, load by load. */

@@ -2,6 +2,7 @@
 
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { useRef, useState } from 'react';
+import type { TubRow } from '@/data/rows';
 import { CleanPart } from './CleanPart';
 import { DryingBar } from './DryingBar';
 import { AnswerForm } from '@/ui/AnswerForm';
@@ -23,7 +24,7 @@ interface Props {
   loads: readonly LoadView[];
   bottles: readonly { value: string; label: string }[];
   pieces: readonly { id: string; tag: string; name: string; measured: number }[];
-  tubs: readonly { id: string; name: string; lengthMm: number; widthMm: number; depthMm: number }[];
+  tubs: readonly TubRow[];
 }
 
 /** At the sink: what runs or comes next, large; then every ladder, what dries, and what can share a bath. */

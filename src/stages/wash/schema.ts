@@ -3,6 +3,7 @@ import type { AgentId } from '@/core/cleaning/agents';
 import { VISIBLE, type Visible } from '@/core/cleaning/ladder';
 import { OUTCOMES, type Outcome } from '@/core/cleaning/outcomes';
 import { SOIL_IDS, type SoilId } from '@/core/cleaning/soils';
+import type { Tub } from '@/core/cleaning/loads';
 import { agentSchema } from '@/edge/cleaningSchema';
 
 const id = Joi.string().required();
@@ -62,7 +63,7 @@ export const leaveSchema = Joi.object<{ findingId: string; words: string }>({
 
 const side = (label: string) => Joi.number().min(50).max(3000).required().label(label);
 
-export const tubSchema = Joi.object<{ name: string; lengthMm: number; widthMm: number; depthMm: number }>({
+export const tubSchema = Joi.object<Tub>({
   name: Joi.string().trim().max(60).required().label('Name').messages({ 'string.empty': 'Give the sink or tub a name.' }),
   lengthMm: side('Length inside'),
   widthMm: side('Width inside'),
