@@ -230,7 +230,9 @@ async function brimsel(at: Clock, now: Date, cream: StockItem, mixed: StockItem)
     'lid',
   );
   const ways = await waysFor((await findPiece(shell.id))!, await historyOf((await findPiece(shell.id))!), [], sky, null, now);
-  const next = ways?.ways.find(({ school }) => school === 'cream-film-sun')?.sun?.sessions.find(({ from }) => Date.parse(from) > now.getTime());
+  const next = ways?.ways
+    .find(({ school }) => school === 'cream-film-sun')
+    ?.sun?.sessions.find(({ from }) => Date.parse(from) > now.getTime() + 3_600_000);
   if (next) await planSession(shell, 'cream-film-sun', new Date(next.from), new Date(next.to), now);
 }
 

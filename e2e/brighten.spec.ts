@@ -29,8 +29,8 @@ async function measure(page: Page, { address }: Tagged, photo: Awaited<ReturnTyp
 /** One session under a strong lamp, from its plan to its end. */
 async function session(page: Page, restoration: string, { id, name }: Tagged, words: string): Promise<void> {
   await open(page, `/${restoration}/brighten?piece=${id}&way=bath-lamp`);
+  await page.getByLabel('Stock bottle').selectOption('');
   await page.getByLabel('Strength on the label').fill('12');
-  await page.getByLabel('Tube or bottle of cream').or(page.getByLabel('Stock bottle')).selectOption('');
   await page.getByLabel('UV-A at the piece').fill('100');
   await page.getByLabel('For', { exact: true }).fill('240');
   await expect(page.getByText('dose of this window')).toBeVisible();
@@ -99,7 +99,12 @@ test('a lid, a keyboard frame and caps go from choosing to matched, with a fold 
     const rings = page.getByRole('button', { name: /^Ring me then/ });
     if ((await rings.count()) > 0) {
       await rings.last().click();
-      await expect(page.getByText('It rings when the window opens.').or(page.getByText('This window is open now')).first()).toBeVisible();
+      await expect(
+        page
+          .getByText(/^Planned: .*cream and film, sun/)
+          .or(page.getByText('This window is open now'))
+          .first(),
+      ).toBeVisible();
     }
   });
 

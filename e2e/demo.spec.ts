@@ -262,9 +262,14 @@ test('a bath is worked out from tub and piece, and the sessions so far show thei
   await expect(page.getByText(/UV index under 25 % cloud.*= 12\.2 UVI·h/)).toBeVisible();
 });
 
-test('a planned session has its card for the wall', async ({ page, request }) => {
+test('a planned session stands with its piece; the plan is laid into it, and has its card for the wall', async ({ page, request }) => {
   const { brighten } = await addresses(page);
   await open(page, brighten!);
+  await expect(page.getByRole('region', { name: 'Planned sessions' })).toContainText(/Planned: .* cream and film, sun/);
+  await page.getByRole('button', { name: 'Plan it for then' }).click();
+  await expect(page.getByText('This session is planned already; it rings when its window opens.')).toBeVisible();
+  await page.getByRole('button', { name: 'Begin now instead' }).click();
+  await expect(page.getByRole('button', { name: 'Start exposure now' })).toBeVisible();
   const card = page.getByRole('link', { name: 'Session card for the wall (PDF)' });
   await expect(card).toBeVisible();
   const sheet = await request.get((await card.getAttribute('href'))!);

@@ -1,5 +1,5 @@
 import type { Timer } from '@/data/rows';
 
 /** Where a timer is attended to. */
-export const placeOf = ({ restorationId, pieceId, sessionId }: Timer) =>
-  sessionId && restorationId ? `/restorations/${restorationId}/brighten?piece=${pieceId}` : '/#timers';
+export const placeOf = ({ restorationId, pieceId, sessionId, plannedTo }: Timer) =>
+  restorationId && (sessionId || plannedTo) ? `/restorations/${restorationId}/brighten?piece=${pieceId}${sessionId ? '' : '#plan'}` : '/#timers';

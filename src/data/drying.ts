@@ -8,7 +8,8 @@ import { ownKnowledge } from './cleaning';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
 import type { Piece, SinkStep } from './rows';
-import { addRow, changeRow, findRow, findRows, needRow } from './table';
+import { changeRow, findRow, findRows, needRow } from './table';
+import { addTimer } from './timers';
 
 /** The room that something dries in. */
 export type Room = Pick<Drying, 'temperatureC' | 'humidity' | 'airing'>;
@@ -33,21 +34,16 @@ export async function startDrying({ agent, pieceId, restorationId }: SinkStep, n
   if (drying && drying.dueAt >= dueAt) return;
   if (drying) await changeRow('timers', { id: drying.id }, { dueAt }, transaction);
   else
-    await addRow(
-      'timers',
+    await addTimer(
       {
         restorationId,
         pieceId: piece.id,
-        sessionId: null,
         kind: 'drying',
         label,
         atTheBell: 'Shake it, look into hollow parts, and feel it before metal or boards go back.',
-        startedAt: now.toISOString(),
         dueAt,
-        remindEveryMin: null,
-        nextReminderAt: null,
-        endedAt: null,
       },
+      now,
       transaction,
     );
   await appendLog({ restorationId, stage: 'wash', kind: 'drying', words: `${label}, about ${Math.round(hours)} h.` }, transaction, now);

@@ -7,9 +7,10 @@ import { wash } from './migrations/0004-wash';
 import { brighten } from './migrations/0006-brighten';
 import { ownCleaning } from './migrations/0005-own-cleaning';
 import { tending } from './migrations/0007-tending';
+import { planned } from './migrations/0008-planned';
 import type { Migration } from './migrations/migration';
 
-const MIGRATIONS: readonly Migration[] = [firstSlice, teardown, intake, wash, ownCleaning, brighten, tending];
+const MIGRATIONS: readonly Migration[] = [firstSlice, teardown, intake, wash, ownCleaning, brighten, tending, planned];
 
 /** Brings the database forward to the newest shape, or to an earlier one that a test needs. */
 export async function migrate(sequelize: Sequelize, to?: string): Promise<string[]> {

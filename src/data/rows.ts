@@ -254,6 +254,9 @@ export interface Timer {
   remindEveryMin: number | null;
   nextReminderAt: string | null;
   endedAt: string | null;
+  /** Of a session that is planned, not begun: its way, and when the window that opens with the bell closes. */
+  plannedSchool: SchoolId | null;
+  plannedTo: string | null;
 }
 
 /** One thing that came off. `position` counts from 1 in the order taken off. */

@@ -180,6 +180,8 @@ export const TABLES = {
     remindEveryMin: wholeOrNull,
     nextReminderAt: textOrNull,
     endedAt: textOrNull,
+    plannedSchool: textOrNull,
+    plannedTo: textOrNull,
   },
   ledger: {
     id,

@@ -1,3 +1,4 @@
+import type { Transaction } from 'sequelize';
 import { Refusal } from '@/core/refusal';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
@@ -9,27 +10,34 @@ const MINUTE_MS = 60_000;
 /** Timers that still run or ring, the next due first. */
 export const runningTimers = (): Promise<Timer[]> => findRows('timers', { endedAt: null }, [['dueAt', 'ASC']]);
 
+type NewTimer = Pick<Timer, 'restorationId' | 'pieceId' | 'label' | 'atTheBell' | 'dueAt'> & Partial<Timer>;
+
+/** Adds a timer within a step that has its own words in the log. */
+export const addTimer = (timer: NewTimer, now: Date, transaction: Transaction): Promise<Timer> =>
+  addRow(
+    'timers',
+    {
+      kind: 'other',
+      sessionId: null,
+      startedAt: now.toISOString(),
+      remindEveryMin: null,
+      nextReminderAt: null,
+      endedAt: null,
+      plannedSchool: null,
+      plannedTo: null,
+      ...timer,
+    },
+    transaction,
+  );
+
 /** Starts a timer that belongs to no exposure: a soak, a cure, drying. */
 export async function startTimer(
-  given: { restorationId: string | null; pieceId: string | null; label: string; atTheBell: string; minutes: number },
+  given: Pick<Timer, 'restorationId' | 'pieceId' | 'label' | 'atTheBell'> & { minutes: number },
   now = new Date(),
 ): Promise<Timer> {
   return inTransaction(async (transaction) => {
     const { minutes, ...timer } = given;
-    const added = await addRow(
-      'timers',
-      {
-        ...timer,
-        kind: 'other',
-        sessionId: null,
-        startedAt: now.toISOString(),
-        dueAt: new Date(now.getTime() + minutes * MINUTE_MS).toISOString(),
-        remindEveryMin: null,
-        nextReminderAt: null,
-        endedAt: null,
-      },
-      transaction,
-    );
+    const added = await addTimer({ ...timer, dueAt: new Date(now.getTime() + minutes * MINUTE_MS).toISOString() }, now, transaction);
     await appendLog(
       { restorationId: given.restorationId, stage: null, kind: 'timer', words: `${given.label}: ${Math.round(minutes)} min started.` },
       transaction,
@@ -70,6 +78,10 @@ export async function endTimer(timerId: string, now = new Date()): Promise<void>
     const timer = await needRow('timers', timerId, transaction);
     if (timer.sessionId) throw new Refusal('timer', 'This timer belongs to an exposure. End it at the exposure, with what really happened.');
     if (!(await changeRow('timers', { id: timerId, endedAt: null }, { endedAt: now.toISOString() }, transaction))) return;
-    await appendLog({ restorationId: timer.restorationId, stage: null, kind: 'timer', words: `${timer.label}: ended.` }, transaction, now);
+    await appendLog(
+      { restorationId: timer.restorationId, stage: null, kind: 'timer', words: `${timer.label}: ${timer.plannedTo ? 'given up' : 'ended'}.` },
+      transaction,
+      now,
+    );
   });
 }

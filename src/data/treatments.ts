@@ -10,6 +10,8 @@ import { guardBench, needsWashed } from './wash';
 import type { Session, Treatment } from './rows';
 import { addRow, changeRow, findRows, needRow } from './table';
 import { plansLooks } from './looks';
+import { endPlanned } from './planned';
+import { addTimer } from './timers';
 import { getWorkshop, listObstacles } from './workshop';
 
 const MINUTE_MS = 60_000;
@@ -98,8 +100,8 @@ export async function startExposure(start: StartExposure, now = new Date()): Pro
       transaction,
     );
     const school = SCHOOL[start.school];
-    await addRow(
-      'timers',
+    const until = new Date(now.getTime() + plannedMin * MINUTE_MS);
+    await addTimer(
       {
         kind: 'exposure',
         restorationId,
@@ -107,36 +109,33 @@ export async function startExposure(start: StartExposure, now = new Date()): Pro
         sessionId: session.id,
         label: `${piece.tag} ${piece.name}: ${school.title.toLowerCase()}`,
         atTheBell: school.atTheBell,
-        startedAt: now.toISOString(),
-        dueAt: new Date(now.getTime() + plannedMin * MINUTE_MS).toISOString(),
+        dueAt: until.toISOString(),
         remindEveryMin: turnEveryMin,
         nextReminderAt: turnEveryMin < plannedMin ? new Date(now.getTime() + turnEveryMin * MINUTE_MS).toISOString() : null,
-        endedAt: null,
       },
+      now,
       transaction,
     );
+    await endPlanned(piece.id, until, now, transaction);
     const first = now.getTime();
     const bells = [
       ...tendingOf(school).map((tended) => ({ ...tended, at: first + tended.everyMin * MINUTE_MS })),
       ...(start.warmAt ? [{ everyMin: WARMTH_EVERY_MIN, words: TOO_WARM, at: Date.parse(start.warmAt) }] : []),
     ];
     for (const { everyMin, words, at } of bells)
-      if (at < first + plannedMin * MINUTE_MS)
-        await addRow(
-          'timers',
+      if (at < until.getTime())
+        await addTimer(
           {
-            kind: 'other',
             restorationId,
             pieceId: piece.id,
             sessionId: session.id,
             label: `${piece.tag} ${piece.name}: look after it`,
             atTheBell: words,
-            startedAt: now.toISOString(),
-            dueAt: new Date(now.getTime() + plannedMin * MINUTE_MS).toISOString(),
+            dueAt: until.toISOString(),
             remindEveryMin: everyMin,
             nextReminderAt: new Date(at).toISOString(),
-            endedAt: null,
           },
+          now,
           transaction,
         );
     await appendLog(
@@ -247,6 +246,7 @@ export async function endTreatment(treatmentId: string, why: string, now = new D
     if (!(await changeRow('treatments', { id: treatmentId, endedAt: null }, { endedAt: now.toISOString(), endedWhy: why }, transaction)))
       throw new Refusal('treatment', 'Its brightening was ended already, perhaps on another screen. Nothing was changed.');
     await plansLooks(treatment, now, transaction);
+    await endPlanned(piece.id, null, now, transaction);
     await appendLog(
       {
         restorationId: treatment.restorationId,

@@ -21,6 +21,7 @@ import { appendLog } from './log';
 import { needsNoAnswer } from './requests';
 import type { Finding, Piece, SinkStep } from './rows';
 import { addRow, changeRow, findRows, needRow } from './table';
+import { addTimer } from './timers';
 
 /** A finding that asks for the wash, with its ladder and how far it has come. */
 export interface WashSpot {
@@ -165,21 +166,16 @@ export async function startPass(findingIds: readonly string[], agent: AgentId, n
     const place = piece ? `${piece.tag} ${piece.name}` : 'the machine';
     const timer =
       dwellMin > 1
-        ? await addRow(
-            'timers',
+        ? await addTimer(
             {
               restorationId,
               pieceId: piece?.id ?? null,
-              sessionId: null,
               kind: 'sink',
               label: `${place}: ${inSentence(title)}`,
               atTheBell: wet === 'bath' ? 'Brush every face, rinse, and say what came of it.' : 'Wipe it off and say what came of it.',
-              startedAt: now.toISOString(),
               dueAt: new Date(now.getTime() + dwellMin * 60_000).toISOString(),
-              remindEveryMin: null,
-              nextReminderAt: null,
-              endedAt: null,
             },
+            now,
             transaction,
           )
         : null;

@@ -16,7 +16,8 @@ interface Side {
 /** Two photographs of the same thing under one slider; the arrow keys move it. */
 export function BeforeAfter({ before, after }: { before: Side; after: Side }) {
   return (
-    <Box>
+    // Both pictures are seen whole, whatever the screen.
+    <Box maxWidth="calc(70dvh * 4 / 3)">
       <CompareSlider
         before={{ src: photoUrl(before.photoId, 'large'), alt: `Before: ${before.words}` }}
         after={{ src: photoUrl(after.photoId, 'large'), alt: `After: ${after.words}` }}

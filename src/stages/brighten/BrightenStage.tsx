@@ -8,6 +8,7 @@ import { listTubs } from '@/data/cleaning';
 import { PIECE_REGION } from '@/data/measurements';
 import { looksOf } from '@/data/looks';
 import { piecesOf } from '@/data/pieces';
+import { plannedIn } from '@/data/planned';
 import { listStock } from '@/data/stock';
 import { runningTimers } from '@/data/timers';
 import { getWorkshop } from '@/data/workshop';
@@ -23,8 +24,9 @@ import { judgePiece } from './judge';
 import { LaterExposureForm } from './LaterExposureForm';
 import { LaterRunningExposure, LaterChangePart, LaterFadePart, LaterPredictPart, LaterSkyPart, LaterRehearsePart, LaterTurnPart } from './laterParts';
 import { LooksPart } from './LooksPart';
-import { cloudOver, firstSchool, nextWindow } from './nextWindow';
+import { cloudOver, firstSchool, leftOf, nextPlanned, nextWindow } from './nextWindow';
 import { PieceChoice } from './PieceChoice';
+import { PlannedPart } from './PlannedPart';
 import { pastPieces } from './pooled';
 import { turnsOfRunning, warmthOfRunning } from './running';
 import { AdviceBox, SessionTable } from './SessionHistory';
@@ -45,12 +47,13 @@ interface Props {
 
 /** Brighten: the pieces, and for the chosen one its advice, its running exposure or the plan of the next. */
 export async function BrightenStage({ restorationId, pieceId, way, by, sky }: Props) {
-  const [pieces, workshop, stock, timers, tubs] = await Promise.all([
+  const [pieces, workshop, stock, timers, tubs, planned] = await Promise.all([
     piecesOf(restorationId),
     getWorkshop(),
     listStock(),
     runningTimers(),
     listTubs(),
+    plannedIn(restorationId),
   ]);
   if (pieces.length === 0)
     return (
@@ -73,8 +76,14 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky }: Pr
   const here = `/restorations/${restorationId}/brighten?piece=${piece.id}`;
   const chosen = SCHOOLS.find((id) => id === way) ?? null;
   const ways = history.running ? null : await waysFor(piece, history, past, sky, by);
-  const planned = chosen ?? firstSchool(treatment?.school, workshop.latitude !== null);
-  const window = nextWindow(ways, planned);
+  const now = new Date();
+  const own = planned.filter((session) => session.pieceId === piece.id);
+  const coming = nextPlanned(own, now);
+  const going = chosen ?? coming?.school ?? firstSchool(treatment?.school, workshop.latitude !== null);
+  const window = coming?.school === going ? leftOf(coming, now) : nextWindow(ways, going);
+  const minutes = window && Math.round((Date.parse(window.to) - Date.parse(window.from)) / 60_000);
+  const cloudPercent = cloudOver(ways, window);
+  const opens = toLocalField(window?.from ?? now.toISOString(), timeZone);
   const looks = (await looksOf(restorationId)).filter((look) => look.pieceId === piece.id);
   const ended = history.sessions.filter(({ endedAt }) => endedAt !== null);
   const needsMeasuring = ended.some(({ measurementId }) => measurementId === null);
@@ -108,6 +117,7 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky }: Pr
             lightChanges={latest?.result.warnings.some((warning) => warning.startsWith('The light changes')) ?? false}
           />
           <AdviceBox advice={advice} latest={latest} piece={piece} treatment={treatment} needsMeasuring={needsMeasuring} />
+          <PlannedPart planned={own} timeZone={timeZone} />
           {forecast && ended.length > 0 && (
             <Part title="How it fades" id="fades">
               <Estimate
@@ -164,25 +174,25 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky }: Pr
           )}
           <Part title={`Plan an exposure of ${piece.tag} ${piece.name}`} id="plan">
             <LaterExposureForm
-              key={`${piece.id}:${chosen}`}
+              key={`${piece.id}:${chosen}:${coming?.timerId}`}
               piece={piece}
               stock={stock}
               tubs={tubs}
               timeZone={timeZone}
-              from={toLocalField(window?.from ?? new Date().toISOString(), timeZone)}
-              minutes={window ? Math.round((Date.parse(window.to) - Date.parse(window.from)) / 60_000) : null}
-              cloudPercent={cloudOver(ways, window)}
-              school={planned}
+              from={opens}
+              minutes={minutes}
+              cloudPercent={cloudPercent}
+              school={going}
             />
           </Part>
           <Part title="Turns in the sun" id="turns">
             <Fold summary="Which way to point it, turn by turn">
-              <LaterTurnPart pieceId={piece.id} timeZone={timeZone} now={toLocalField(new Date().toISOString(), timeZone)} />
+              <LaterTurnPart pieceId={piece.id} timeZone={timeZone} start={opens} minutes={minutes} cloudPercent={cloudPercent} />
             </Fold>
           </Part>
           <Part title="Rehearse it" id="rehearse">
             <Fold summary="Try a session out before it is done">
-              <LaterRehearsePart pieceId={piece.id} timeZone={timeZone} now={toLocalField(new Date().toISOString(), timeZone)} />
+              <LaterRehearsePart pieceId={piece.id} timeZone={timeZone} start={opens} />
             </Fold>
           </Part>
         </>

@@ -1,20 +1,21 @@
 'use client';
 
-import { Box, Button, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
 import { surfaceCm2 } from '@/core/exposure/amounts';
 import type { Gate } from '@/core/exposure/gates';
 import { SCHOOL, type SchoolId } from '@/core/exposure/schools';
+import { toLocalField } from '@/core/runsheet/time';
 import type { PieceSize } from '@/core/size';
 import type { Piece, StockItem, TubRow } from '@/data/rows';
 import { AnswerForm, type Values } from '@/ui/AnswerForm';
 import { Cautions } from '@/ui/Cautions';
 import { Check } from '@/ui/Check';
 import { Wrong } from '@/ui/Wrong';
-import { start } from './actions';
-import { fieldsFor, firstBottle, firstTub, litresFor } from './planFields';
+import { planLater, start } from './actions';
+import { chosenIn, fieldsFor, firstBottle, firstTub, litresFor, type Chosen } from './planFields';
 import { PlanPreview } from './PlanPreview';
 
 interface Props {
@@ -33,16 +34,12 @@ interface Props {
 /** Plans an exposure as one types, then starts it. */
 export function ExposureForm({ piece, stock, tubs, timeZone, from, minutes, cloudPercent, school: first }: Props) {
   const router = useRouter();
-  const [school, setSchool] = useState<SchoolId>(first);
   const [confirmed, setConfirmed] = useState(false);
   const [cautionError, setCautionError] = useState<string>();
   const [checks, setChecks] = useState<readonly string[]>([]);
   const [gateError, setGateError] = useState<string>();
   const { lengthMm, widthMm, heightMm } = piece;
   const size = useMemo(() => (lengthMm && widthMm && heightMm ? { lengthMm, widthMm, heightMm } : null), [lengthMm, widthMm, heightMm]);
-  const [inTub, setInTub] = useState(firstTub(tubs, size) !== '');
-  const fields = useMemo(() => fieldsFor(school, stock, tubs, inTub), [school, stock, tubs, inTub]);
-  const way = SCHOOL[school];
   const initial: Values = {
     school: first,
     stockId: firstBottle(first, stock),
@@ -61,25 +58,29 @@ export function ExposureForm({ piece, stock, tubs, timeZone, from, minutes, clou
     temperatureC: String(SCHOOL[first].usualC),
     toleranceB: '1.5',
   };
+  const [{ school, fromStores, inTub, later }, setChosen] = useState(() => chosenIn(initial, timeZone, new Date()));
+  const fields = useMemo(() => fieldsFor({ school, fromStores, inTub, later }, stock, tubs), [school, fromStores, inTub, later, stock, tubs]);
+  const way = SCHOOL[school];
   return (
     <AnswerForm
       fields={fields}
       initial={initial}
-      submit="Start exposure now"
+      submit={later ? 'Plan it for then' : 'Start exposure now'}
       bench
       draftKey={`exposure-${piece.id}-${first}`}
       send={async (values) => {
+        if (later) return planLater({ ...values, pieceId: piece.id });
         const answered = await start({ ...values, pieceId: piece.id, cautionsConfirmed: confirmed, checks });
         setGateError(answered.ok ? undefined : answered.errors.find(({ field }) => field === 'checks')?.message);
         setCautionError(answered.ok ? undefined : answered.errors.find(({ field }) => field === 'cautionsConfirmed')?.message);
         return answered;
       }}
-      done="Exposure started. The timer runs on every screen."
+      done={later ? 'Planned. It rings when the window opens.' : 'Exposure started. The timer runs on every screen.'}
       onDone={() => router.refresh()}
     >
       {(form) => (
         <>
-          <SchoolWatch form={form} stock={stock} size={size} onSchool={setSchool} onTub={setInTub} />
+          <ChoiceWatch form={form} stock={stock} size={size} timeZone={timeZone} first={{ school: first, from }} onChosen={setChosen} />
           <Text mb="4" color="soft">
             {way.summary} {way.speaksFor} Against it: {way.speaksAgainst.toLowerCase()} Usually {way.usualHours[0]} to {way.usualHours[1]} h.
           </Text>
@@ -91,6 +92,12 @@ export function ExposureForm({ piece, stock, tubs, timeZone, from, minutes, clou
                     Session card for the wall (PDF)
                   </a>
                 </Button>
+                {later && (
+                  <Flex wrap="wrap" align="center" gap="3" borderLeftWidth="8px" borderColor="lineStrong" pl="3" mb="4">
+                    <Text flex="1 1 300px">This window is still to come: what follows is for its start, when the bell rings.</Text>
+                    <Button onClick={() => form.setValue('windowStart', toLocalField(new Date().toISOString(), timeZone))}>Begin now instead</Button>
+                  </Flex>
+                )}
                 <GateChecks
                   gates={view.gates}
                   passed={checks}
@@ -151,24 +158,27 @@ interface WatchProps {
   form: UseFormReturn<Values>;
   stock: readonly StockItem[];
   size: PieceSize | null;
-  onSchool: (school: SchoolId) => void;
-  onTub: (inTub: boolean) => void;
+  timeZone: string;
+  /** The way that the form began with, and when its window opens. */
+  first: { school: SchoolId; from: string };
+  onChosen: (chosen: Chosen) => void;
 }
 
 /** When the way changes, so do the usual strength, time, turns, litres and bottle. */
-function SchoolWatch({ form, stock, size, onSchool, onTub }: WatchProps) {
+function ChoiceWatch({ form, stock, size, timeZone, first, onChosen }: WatchProps) {
   const { subscribe, setValue } = form;
   useEffect(
     () =>
       subscribe({
         formState: { values: true },
         callback: ({ values, name }) => {
-          const id = values.school as SchoolId;
           // A draft that comes back changes them too, without a name.
-          onSchool(id);
-          onTub(values.tubId !== '');
+          onChosen(chosenIn(values, timeZone, new Date()));
           if (name !== 'school') return;
-          const { usualPercentWW, usualHours, turnEveryMin, usualC } = SCHOOL[id];
+          const id = values.school as SchoolId;
+          const { usualPercentWW, usualHours, turnEveryMin, usualC, driver } = SCHOOL[id];
+          // Only what the sun drives waits for its window.
+          setValue('windowStart', driver === SCHOOL[first.school].driver ? first.from : toLocalField(new Date().toISOString(), timeZone));
           setValue('targetPercentWW', String(usualPercentWW));
           setValue('durationMin', String(60 * usualHours[0]));
           setValue('turnEveryMin', String(turnEveryMin));
@@ -177,7 +187,7 @@ function SchoolWatch({ form, stock, size, onSchool, onTub }: WatchProps) {
           setValue('stockId', firstBottle(id, stock));
         },
       }),
-    [subscribe, setValue, stock, size, onSchool, onTub],
+    [subscribe, setValue, stock, size, timeZone, first.school, first.from, onChosen],
   );
   return null;
 }

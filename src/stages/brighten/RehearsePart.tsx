@@ -13,11 +13,11 @@ import type { ExerciseView, Graded, RehearsalView } from './rehearsal';
 interface Props {
   pieceId: string;
   timeZone: string;
-  now: string;
+  start: string;
 }
 
 /** A session tried out before it is done, and questions with a known answer. */
-export function RehearsePart({ pieceId, timeZone, now }: Props) {
+export function RehearsePart({ pieceId, timeZone, start }: Props) {
   const [view, setView] = useState<RehearsalView | null>(null);
   return (
     <>
@@ -35,7 +35,7 @@ export function RehearsePart({ pieceId, timeZone, now }: Props) {
           { name: 'temperatureC', label: 'Warmth under the film', kind: 'number', unit: '°C', half: true },
         ]}
         initial={{
-          start: now,
+          start,
           durationMin: '240',
           film: 'wrinkled',
           spread: 'even',

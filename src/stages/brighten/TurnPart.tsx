@@ -16,11 +16,14 @@ import { TurnRing } from './TurnRing';
 interface Props {
   pieceId: string;
   timeZone: string;
-  now: string;
+  /** The window that the plan begins with; without minutes the better part of a day. */
+  start: string;
+  minutes: number | null;
+  cloudPercent: number;
 }
 
 /** The turns of a session in the sun, seen from above with the sun's arc, against never turning. */
-export function TurnPart({ pieceId, timeZone, now }: Props) {
+export function TurnPart({ pieceId, timeZone, start, minutes, cloudPercent }: Props) {
   const [view, setView] = useState<TurnView | null>(null);
   const [at, setAt] = useState(0);
   return (
@@ -34,7 +37,7 @@ export function TurnPart({ pieceId, timeZone, now }: Props) {
           { name: 'leanDeg', label: 'An edge may be propped up', kind: 'number', unit: '°', third: true, hint: '0 in a bag or bath' },
           { name: 'cloudPercent', label: 'Cloud', kind: 'number', unit: '% of the sky', third: true },
         ]}
-        initial={{ start: now, durationMin: '360', turnEveryMin: '30', leanDeg: '60', cloudPercent: '0' }}
+        initial={{ start, durationMin: String(minutes ?? 360), turnEveryMin: '30', leanDeg: '60', cloudPercent: String(cloudPercent) }}
         submit="Work out the turns"
         keeps
         send={(values) => turns({ ...values, pieceId })}

@@ -5,7 +5,8 @@ import { Refusal } from '@/core/refusal';
 import { fromLocalField, toLocalField } from '@/core/runsheet/time';
 import { findPiece } from '@/data/pieces';
 import { addLedgerEntry } from '@/data/ledger';
-import { noteTurn } from '@/data/timers';
+import { endTimer, noteTurn } from '@/data/timers';
+import { opensLater } from './planFields';
 import { planSession } from './planSession';
 import { endExposure, endTreatment, readWarmth, startExposure } from '@/data/treatments';
 import { hoursFromRows } from '@/core/sun/weatherHours';
@@ -42,11 +43,23 @@ export async function plan(given: Given): Promise<Answer<PlanView>> {
   return answer(planSchema, given, planView);
 }
 
+/** Plans the exposure of the form for its window; cautions and what stands before the start come at its bell. */
+export async function planLater(given: Given): Promise<Answer<string>> {
+  return write(planSchema, given, async (form) => {
+    const { piece, windowStart } = await workOut(form);
+    const from = new Date(windowStart);
+    await planSession(piece, form.school, from, new Date(from.getTime() + form.durationMin * 60_000));
+    return piece.id;
+  });
+}
+
 /** Starts the exposure now. */
 export async function start(given: Given): Promise<Answer<string>> {
   return write(planSchema, given, async (form) => {
     if (!form.cautionsConfirmed) throw new Refusal('cautionsConfirmed', 'Read the cautions and confirm them before you start.');
-    const { plan: worked, gates, piece, stock, stockPercentWW } = await workOut(form);
+    const { plan: worked, gates, piece, stock, stockPercentWW, windowStart } = await workOut(form);
+    if (opensLater(windowStart, new Date()))
+      throw new Refusal('windowStart', 'This window is still to come. Plan it for then, or set it to now and start.');
     if (piece.metalInside)
       throw new Refusal(
         'pieceId',
@@ -61,7 +74,7 @@ export async function start(given: Given): Promise<Answer<string>> {
       stockId: form.stockId,
       stockPercentWW,
       targetPercentWW: worked.percentWW,
-      amountMl: worked.creamMl ?? form.volumeL * 1000,
+      amountMl: worked.creamMl ?? worked.solutionL! * 1000,
       toleranceB: form.toleranceB,
       plannedMin: form.durationMin,
       turnEveryMin: form.turnEveryMin,
@@ -140,6 +153,11 @@ export async function ringThen(given: Given): Promise<Answer<void>> {
     if (!piece) throw new Refusal('pieceId', 'This piece is not here any more. Go back and choose another.');
     await planSession(piece, school, from, to);
   });
+}
+
+/** A planned session will not be. */
+export async function giveUp(timerId: string): Promise<Answer<void>> {
+  return write(idSchema('timerId'), { timerId }, () => endTimer(timerId));
 }
 
 /** How a piece is kept after its brightening. */

@@ -157,6 +157,10 @@ describe('a bath in a tub', () => {
     expect(bath!.weightToHoldDownG).toBeCloseTo(600 * 0.0622, 6);
     const { stockMassKg, waterMassKg } = worked.dilution!;
     expect((stockMassKg + waterMassKg) / 1.1122).toBeCloseTo(15.4, 2);
+    // What is kept of the start is the bath as it stands, not the litres that a form without a tub would send.
+    const bath12 = { tubId, weightG: '630', volumeL: '4', cautionsConfirmed: true, checks: ['test-piece', 'weighed-down'] };
+    expect(wrongs(await start(form(piece, bath12)))).toBe('');
+    expect((await treatmentsOf(piece.restorationId)).map(({ amountMl }) => Math.round(amountMl!))).toEqual([15_400]);
   });
 
   it('is not for ways that take none, and a tub that is too low, gone or cannot be judged is refused', async () => {

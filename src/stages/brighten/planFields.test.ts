@@ -1,8 +1,8 @@
-import { SCHOOL, SCHOOLS } from '@/core/exposure/schools';
+import { SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
 import type { StockItem } from '@/data/rows';
 import type { WaysView } from './ways';
-import { cloudOver, firstSchool, nextWindow } from './nextWindow';
-import { fieldsFor, firstBottle, firstTub, litresFor } from './planFields';
+import { cloudOver, firstSchool, leftOf, nextPlanned, nextWindow } from './nextWindow';
+import { chosenIn, fieldsFor, firstBottle, firstTub, litresFor, opensLater, type Chosen } from './planFields';
 
 const bottle = (id: string, kind: string, strengthValue: number | null): StockItem => ({
   id,
@@ -27,6 +27,7 @@ const TUBS = [
   { id: 'right', name: 'Right', lengthMm: 400, widthMm: 600, depthMm: 150, addedAt: '2026-05-01T09:00:00Z' },
 ];
 const LID = { lengthMm: 400, widthMm: 220, heightMm: 45 };
+const asking = (school: SchoolId, more: Partial<Chosen> = {}): Chosen => ({ school, fromStores: true, inTub: false, later: false, ...more });
 const names = (...given: Parameters<typeof fieldsFor>) => fieldsFor(...given).map(({ name }) => name);
 
 it('each way is asked for what it takes, and begins with a bottle of its kind whose strength is known', () => {
@@ -34,7 +35,7 @@ it('each way is asked for what it takes, and begins with a bottle of its kind wh
     const { medium, driver } = SCHOOL[school];
     expect(firstBottle(school, STOCK)).toBe(medium);
     expect(firstBottle(school, [])).toBe('');
-    const asked = names(school, STOCK, TUBS, false);
+    const asked = names(asking(school), STOCK, TUBS);
     expect(new Set(asked).size).toBe(asked.length);
     expect(asked.includes('areaCm2')).toBe(medium === 'cream');
     expect(asked.includes('volumeL')).toBe(medium !== 'cream');
@@ -43,11 +44,57 @@ it('each way is asked for what it takes, and begins with a bottle of its kind wh
   }
 });
 
+it('the strength of a label is asked only for a bottle that is not in the stores', () => {
+  for (const school of SCHOOLS) {
+    expect(names(asking(school), STOCK, TUBS)).not.toContain('strengthValue');
+    expect(names(asking(school, { fromStores: false }), STOCK, TUBS)).toContain('strengthValue');
+    expect(names(asking(school, { fromStores: false }), STOCK, TUBS).includes('strengthUnit')).toBe(SCHOOL[school].medium !== 'powder');
+  }
+});
+
+describe('what is chosen', () => {
+  const now = new Date('2026-06-21T12:00:00Z');
+  const values = { school: 'bath-lamp', stockId: '', tubId: 'right', windowStart: '2026-06-21T14:10' };
+
+  it('follows from the form as it stands, its clock read in the workshop’s zone', () => {
+    expect(chosenIn(values, 'Etc/GMT-2', now)).toEqual({ school: 'bath-lamp', fromStores: false, inTub: true, later: false });
+    expect(chosenIn({ ...values, stockId: 's', tubId: '' }, 'UTC', now)).toEqual({
+      school: 'bath-lamp',
+      fromStores: true,
+      inTub: false,
+      later: true,
+    });
+    expect(chosenIn({ ...values, windowStart: 'soon' }, 'UTC', now).later).toBe(false);
+  });
+
+  it('a window within a quarter of an hour, or one that was typed a while ago, begins now', () => {
+    expect(opensLater('2026-06-21T12:14:00Z', now)).toBe(false);
+    expect(opensLater('2026-06-21T12:16:00Z', now)).toBe(true);
+    expect(opensLater('2026-06-20T12:00:00Z', now)).toBe(false);
+  });
+});
+
+describe('of the planned sessions', () => {
+  const now = new Date('2026-06-21T12:00:00Z');
+  const missed = { from: '2026-06-21T08:00:00.000Z', to: '2026-06-21T11:00:00.000Z' };
+  const open = { from: '2026-06-21T10:00:00.000Z', to: '2026-06-21T14:00:00.000Z' };
+  const coming = { from: '2026-06-22T10:00:00.000Z', to: '2026-06-22T14:00:00.000Z' };
+
+  it('the plan is laid into the first that can still be begun, and into what is left of it', () => {
+    expect(nextPlanned([missed, open, coming], now)).toBe(open);
+    expect(nextPlanned([missed, { ...open, to: '2026-06-21T12:20:00.000Z' }, coming], now)).toBe(coming);
+    expect(nextPlanned([missed], now)).toBeNull();
+    expect(leftOf(open, now)).toEqual({ from: now.toISOString(), to: open.to });
+    expect(leftOf(coming, now)).toEqual(coming);
+  });
+});
+
 it('a bath is asked for its tub; then for the weight in place of litres. A bag and a pool stand in none', () => {
-  expect(names('bath-lamp', STOCK, TUBS, true)).toEqual(expect.arrayContaining(['tubId', 'weightG']));
-  expect(names('bath-lamp', STOCK, TUBS, true)).not.toContain('volumeL');
-  expect(names('bath-lamp', STOCK, [], false)).not.toContain('tubId');
-  for (const school of ['bag-sun', 'vapour', 'cream-film-sun'] as const) expect(names(school, STOCK, TUBS, true)).not.toContain('tubId');
+  expect(names(asking('bath-lamp', { inTub: true }), STOCK, TUBS)).toEqual(expect.arrayContaining(['tubId', 'weightG']));
+  expect(names(asking('bath-lamp', { inTub: true }), STOCK, TUBS)).not.toContain('volumeL');
+  expect(names(asking('bath-lamp'), STOCK, [])).not.toContain('tubId');
+  for (const school of ['bag-sun', 'vapour', 'cream-film-sun'] as const)
+    expect(names(asking(school, { inTub: true }), STOCK, TUBS)).not.toContain('tubId');
   expect(firstTub(TUBS, LID)).toBe('right');
   expect(firstTub(TUBS, null)).toBe('');
   expect(firstTub(TUBS.slice(0, 2), LID)).toBe('');

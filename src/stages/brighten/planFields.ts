@@ -1,8 +1,9 @@
 import { isCoveredIn, usualSolutionL } from '@/core/exposure/amounts';
 import { isBath, SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
+import { fromLocalField } from '@/core/runsheet/time';
 import type { PieceSize } from '@/core/size';
 import type { StockItem, TubRow } from '@/data/rows';
-import type { FieldDef } from '@/ui/AnswerForm';
+import type { FieldDef, Values } from '@/ui/AnswerForm';
 
 /** Litres that a form begins with, as it is typed. */
 export const litresFor = (school: SchoolId, size: PieceSize | null) => (size ? usualSolutionL(SCHOOL[school], size).toFixed(1) : '5');
@@ -28,8 +29,29 @@ function bottlesFor(school: SchoolId, stock: readonly StockItem[]): StockItem[] 
 /** The bottle that a form begins with; none where the stores hold none for the way. */
 export const firstBottle = (school: SchoolId, stock: readonly StockItem[]): string => bottlesFor(school, stock)[0]?.id ?? '';
 
+/** What was chosen in the form, as far as it decides what else is asked. */
+export interface Chosen {
+  school: SchoolId;
+  /** The bottle is one of the stores. */
+  fromStores: boolean;
+  inTub: boolean;
+  /** The window is still to come. */
+  later: boolean;
+}
+
+/** A window that opens within this is begun now, not planned. */
+const SOON_MS = 15 * 60_000;
+
+/** Whether a window is still to come, so that it is planned and not started. */
+export const opensLater = (from: string, now: Date): boolean => Date.parse(from) > now.getTime() + SOON_MS;
+
+export function chosenIn({ school, stockId, tubId, windowStart }: Values, timeZone: string, now: Date): Chosen {
+  const from = fromLocalField(windowStart ?? '', timeZone);
+  return { school: school as SchoolId, fromStores: stockId !== '', inTub: tubId !== '', later: from !== null && opensLater(from, now) };
+}
+
 /** What is asked for a way: its bottle or tube, its bath in a tub or by litres, its window. */
-export function fieldsFor(school: SchoolId, stock: readonly StockItem[], tubs: readonly TubRow[], inTub: boolean): FieldDef[] {
+export function fieldsFor({ school, fromStores, inTub }: Chosen, stock: readonly StockItem[], tubs: readonly TubRow[]): FieldDef[] {
   const { driver, medium } = SCHOOL[school];
   const bath = isBath(SCHOOL[school]);
   const bottles = bottlesFor(school, stock);
@@ -40,11 +62,11 @@ export function fieldsFor(school: SchoolId, stock: readonly StockItem[], tubs: r
       kind: 'number',
       unit: '%',
       half: true,
-      hint: 'From its label; only for a tub that is not in the stores',
+      hint: 'From its label',
     },
   ];
   const typed: FieldDef[] = [
-    { name: 'strengthValue', label: 'Strength on the label', kind: 'number', half: true, hint: 'Only for a bottle that is not in the stores' },
+    { name: 'strengthValue', label: 'Strength on the label', kind: 'number', half: true },
     { name: 'strengthUnit', label: 'The label counts in', kind: 'choice', half: true, options: STRENGTH_UNITS },
   ];
   const optional: (FieldDef | false)[] = [
@@ -55,7 +77,7 @@ export function fieldsFor(school: SchoolId, stock: readonly StockItem[], tubs: r
       kind: 'choice',
       options: [...bottles.map(({ id, name }) => ({ value: id, label: name })), { value: '', label: 'one that is not in the stores' }],
     },
-    ...(medium === 'powder' ? powder : typed),
+    ...(fromStores ? [] : medium === 'powder' ? powder : typed),
     medium !== 'cream' && { name: 'targetPercentWW', label: 'Strength wanted', kind: 'number', unit: '% by weight', half: true },
     bath && tubs.length > 0 && { name: 'tubId', label: 'Tub', kind: 'choice', half: true, options: [...tubs.map(asOption), BY_HAND] },
     bath && inTub

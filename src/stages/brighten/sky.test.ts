@@ -1,10 +1,12 @@
 import { logOf } from '@/data/log';
+import { plannedIn } from '@/data/planned';
 import { runningTimers } from '@/data/timers';
-import { inTrialWorkshop, trialPiece } from '@/data/trial';
+import { endExposure, startExposure } from '@/data/treatments';
+import { inTrialWorkshop, TRIAL_EXPOSURE, trialPiece } from '@/data/trial';
 import { skyOver } from '@/data/weather';
 import { wrongs } from '@/edge/wrongs';
 import { simulatedSky } from '@/simulators/weather/sky';
-import { ringThen, skyForgotten, skyFromFile, skyNow } from './actions';
+import { finishTreatment, giveUp, planLater, ringThen, skyForgotten, skyFromFile, skyNow, start } from './actions';
 import { sessionCard } from './plan';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
@@ -52,9 +54,61 @@ describe('a planned session', () => {
     expect(mine[0]!.label).toBe('K1 Lid: cream and film, sun planned');
     expect(Math.abs(Date.parse(mine[0]!.dueAt) - hour(20).getTime())).toBeLessThan(1000);
     expect(wrongs(await ringThen(given))).toContain('planned already');
+    // Half an hour later it is moved, not rung twice.
+    expect(wrongs(await ringThen({ ...given, from: hour(20.5).toISOString() }))).toBe('');
+    const moved = await plannedIn(piece.restorationId);
+    expect(moved).toMatchObject([{ pieceId: piece.id, school: 'cream-film-sun' }]);
+    expect(Math.abs(Date.parse(moved[0]!.from) - hour(20.5).getTime())).toBeLessThan(1000);
+    expect((await logOf(piece.restorationId)).some(({ words }) => words.endsWith('in place of what was planned then.'))).toBe(true);
     expect(wrongs(await ringThen({ ...given, from: hour(-2).toISOString() }))).toContain('open now');
     expect(wrongs(await ringThen({ ...given, to: hour(10).toISOString() }))).toContain('to');
     expect(wrongs(await ringThen({ ...given, pieceId: 'gone' }))).toContain('not here any more');
+  });
+
+  it('is given up, or ends with the start of what it stood for and with the brightening; later ones stay', async () => {
+    const piece = await trialPiece();
+    const planned = async () => (await plannedIn(piece.restorationId)).map(({ from }) => from);
+    const [soon, tomorrow, later] = [2, 20, 44].map((ahead) => hour(ahead).toISOString());
+    for (const from of [soon!, tomorrow!, later!])
+      expect(
+        wrongs(await ringThen({ pieceId: piece.id, school: 'cream-film-sun', from, to: new Date(Date.parse(from) + 3 * 3_600_000).toISOString() })),
+      ).toBe('');
+    expect(await planned()).toEqual([soon, tomorrow, later]);
+    const { id, treatmentId } = await startExposure({ ...TRIAL_EXPOSURE, pieceId: piece.id, plannedMin: 180 });
+    expect(await planned()).toEqual([tomorrow, later]);
+    expect(wrongs(await giveUp((await plannedIn(piece.restorationId))[0]!.timerId))).toBe('');
+    expect(await planned()).toEqual([later]);
+    await endExposure(id, { endedAt: new Date().toISOString(), cloudFraction: 0, temperatureC: 24, words: '' });
+    expect(wrongs(await finishTreatment(treatmentId, 'matched'))).toBe('');
+    expect(await planned()).toEqual([]);
+    expect(wrongs(await giveUp('gone'))).toContain('not here any more');
+  });
+
+  it('from the form is planned for its window and not started before; what stands before the start waits for the bell', async () => {
+    const piece = await trialPiece({ lengthMm: 300, widthMm: 200, heightMm: 50, labels: 'serial plate' });
+    const form = {
+      pieceId: piece.id,
+      school: 'bath-lamp',
+      stockId: '',
+      strengthValue: '35',
+      strengthUnit: 'percentWW',
+      targetPercentWW: '12',
+      volumeL: '4',
+      windowStart: hour(30).toISOString().slice(0, 16),
+      durationMin: '300',
+      turnEveryMin: '60',
+      lampMwPerCm2: '4',
+      temperatureC: '25',
+      toleranceB: '1.5',
+    };
+    expect(wrongs(await start({ ...form, cautionsConfirmed: true }))).toContain('still to come');
+    expect(wrongs(await planLater({ ...form, durationMin: '0' }))).toContain('durationMin');
+    expect(wrongs(await planLater(form))).toBe('');
+    const [planned] = await plannedIn(piece.restorationId);
+    expect(planned!.school).toBe('bath-lamp');
+    expect(Date.parse(planned!.to) - Date.parse(planned!.from)).toBe(300 * 60_000);
+    expect((await runningTimers()).find(({ id }) => id === planned!.timerId)!.atTheBell).toMatch(/^Planned from /);
+    expect(wrongs(await planLater({ ...form, windowStart: hour(-4).toISOString().slice(0, 16) }))).toContain('open now');
   });
 
   it('has a card for the wall, with its turns; what is wrong with it is said instead', async () => {

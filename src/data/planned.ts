@@ -1,0 +1,49 @@
+import { Op, type Transaction } from 'sequelize';
+import type { SchoolId } from '@/core/exposure/schools';
+import { inTransaction } from './connection';
+import { appendLog } from './log';
+import type { Piece, Timer } from './rows';
+import { addTimer } from './timers';
+import { changeRow, findRows } from './table';
+
+/** A session that is still to come: it rings when its window opens. */
+export interface PlannedSession {
+  timerId: string;
+  pieceId: string;
+  school: SchoolId;
+  /** Its window, ISO 8601, UTC. */
+  from: string;
+  to: string;
+}
+
+/** Planned sessions of a restoration that were neither begun nor given up, the next first. */
+export async function plannedIn(restorationId: string, transaction?: Transaction): Promise<PlannedSession[]> {
+  const timers = await findRows('timers', { restorationId, endedAt: null, plannedTo: { [Op.not]: null } }, [['dueAt', 'ASC']], transaction);
+  return timers.map(({ id, pieceId, plannedSchool, dueAt, plannedTo }) => ({
+    timerId: id,
+    pieceId: pieceId!,
+    school: plannedSchool!,
+    from: dueAt,
+    to: plannedTo!,
+  }));
+}
+
+/** Plans a session of a piece, in place of others where timers are given; `words` go into the log. */
+export async function addPlanned(
+  { id, restorationId }: Piece,
+  { school, from, to, inPlaceOf }: Pick<PlannedSession, 'school' | 'from' | 'to'> & { inPlaceOf: readonly string[] },
+  { label, atTheBell, words }: Pick<Timer, 'label' | 'atTheBell'> & { words: string },
+  now = new Date(),
+): Promise<void> {
+  await inTransaction(async (transaction) => {
+    await changeRow('timers', { id: [...inPlaceOf], endedAt: null }, { endedAt: now.toISOString() }, transaction);
+    await addTimer({ restorationId, pieceId: id, label, atTheBell, dueAt: from, plannedSchool: school, plannedTo: to }, now, transaction);
+    await appendLog({ restorationId, stage: 'brighten', kind: 'plan', words }, transaction, now);
+  });
+}
+
+/** What was planned of a piece up to a time has come, or has no more to come where none is given. */
+export async function endPlanned(pieceId: string, until: Date | null, now: Date, transaction: Transaction): Promise<void> {
+  const opensBefore = until ? { dueAt: { [Op.lt]: until.toISOString() } } : {};
+  await changeRow('timers', { pieceId, endedAt: null, plannedTo: { [Op.not]: null }, ...opensBefore }, { endedAt: now.toISOString() }, transaction);
+}
