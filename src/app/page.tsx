@@ -1,49 +1,28 @@
 import { BenchTimers } from '@/bench/BenchTimers';
 import { NextStepList } from '@/bench/NextStepList';
 import { nextSteps } from '@/bench/nextSteps';
-import { dayAround, showTime } from '@/core/runsheet/time';
-import { sunDay, type SunDay } from '@/core/sun/day';
+import { sunToday } from '@/bench/sunToday';
+import { showTime } from '@/core/runsheet/time';
 import { runningTimers } from '@/data/timers';
 import { getWorkshop } from '@/data/workshop';
 import { DaySun } from '@/ui/DaySun';
 import { Halves } from '@/ui/Wide';
 import { EmptyPlace, Part, ScreenHead } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
-
-/** UV index from which a sunny session is worth the setting up. */
-const WORTH_UVI = 2;
-
-function sunWords(day: SunDay, timeZone: string): string {
-  if (day.kind === 'polar night') return 'The sun does not rise today.';
-  const good = day.samples.filter(({ uvIndex }) => uvIndex >= WORTH_UVI);
-  const highest = `UV index up to ${day.highestUvIndex.toFixed(1)} under a clear sky.`;
-  if (good.length === 0) return `${highest} Too weak for a sunny session; think of a lamp or vapour.`;
-  const hour = (iso: string) => showTime(iso, timeZone, 'HH:mm');
-  return `${highest} Worth putting plastic out from ${hour(good[0]!.time)} to ${hour(good[good.length - 1]!.time)}.`;
-}
+import { sky } from './sky';
 
 /** Bench: what runs, what is due, what hands can do now, what the sun allows. */
 export default async function BenchPage() {
   const now = new Date();
   const [workshop, timers, steps] = await Promise.all([getWorkshop(), runningTimers(), nextSteps()]);
-  const { latitude, longitude, altitudeM, timeZone } = workshop;
-  const { start, hours } = dayAround(now, timeZone);
-  const day = latitude === null || longitude === null ? null : sunDay({ latitude, longitude, altitudeM }, start, hours);
+  const { timeZone } = workshop;
+  const sun = await sunToday(workshop, timers, sky, now);
   return (
     <>
-      <ScreenHead title={showTime(now.toISOString(), timeZone, 'EEEE d MMMM')} under={`${workshop.name}. ${day ? sunWords(day, timeZone) : ''}`} />
-      {day ? (
+      <ScreenHead title={showTime(now.toISOString(), timeZone, 'EEEE d MMMM')} under={`${workshop.name}. ${sun?.words ?? ''}`} />
+      {sun ? (
         <div style={{ marginBottom: 28 }}>
-          <DaySun
-            samples={day.samples}
-            timeZone={timeZone}
-            now={now.toISOString()}
-            height={150}
-            bars={timers
-              // What is planned for another day does not run through this one.
-              .filter(({ dueAt }) => Date.parse(dueAt) <= start.getTime() + hours * 3_600_000)
-              .map(({ label, startedAt, dueAt }) => ({ label: label.split(':')[0]!, from: startedAt, to: dueAt }))}
-          />
+          <DaySun samples={sun.day.samples} timeZone={timeZone} now={now.toISOString()} height={150} bars={sun.bars} />
         </div>
       ) : (
         <EmptyPlace action={<LinkButton href="/workshop">Set the place</LinkButton>}>

@@ -1,6 +1,6 @@
 'use client';
 
-import { Box, Button, Grid, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import type { Timer } from '@/data/rows';
 import { AnswerForm } from '@/ui/AnswerForm';
@@ -20,7 +20,7 @@ export function BenchTimers({ timers }: { timers: readonly Timer[] }) {
   async function end(id: string) {
     const answered = await endOwnTimer(id);
     if (!answered.ok) return warn(answered.errors.map(({ message }) => message).join(' '));
-    say('Timer ended.');
+    say('Ended. It does not ring any more.');
     router.refresh();
   }
   return (
@@ -55,15 +55,18 @@ export function BenchTimers({ timers }: { timers: readonly Timer[] }) {
                   {timer.atTheBell}
                 </Text>
               </Box>
-              {timer.sessionId ? (
-                <LinkButton href={placeOf(timer)} look={due ? 'go' : 'quiet'} bench>
-                  {due ? 'Attend to it' : 'Look'}
-                </LinkButton>
-              ) : (
-                <Button size={'bench' as never} variant={(due ? 'go' : 'quiet') as never} onClick={() => void end(timer.id)}>
-                  End
-                </Button>
-              )}
+              <Flex gap="2" direction={{ base: 'row', md: 'column' }} justify="flex-end" gridColumn={{ base: '1 / -1', md: 'auto' }}>
+                {(timer.sessionId ?? timer.plannedTo) && (
+                  <LinkButton href={placeOf(timer)} look={due ? 'go' : 'quiet'} bench>
+                    {due ? 'Attend to it' : 'Look'}
+                  </LinkButton>
+                )}
+                {!timer.sessionId && (
+                  <Button size={'bench' as never} variant={(due && !timer.plannedTo ? 'go' : 'quiet') as never} onClick={() => void end(timer.id)}>
+                    {timer.plannedTo ? 'Not then' : 'End'}
+                  </Button>
+                )}
+              </Flex>
             </Grid>
             <Box height="8px" bg="line" mt="2" aria-hidden>
               <Box height="100%" bg={due ? 'amber' : 'work'} style={{ width: `${100 * share}%` }} />

@@ -23,8 +23,12 @@ interface Props {
   height?: number;
 }
 
-/** The day as a strip: the UV index over the hours of the workshop's clock, what runs in it, and now. */
+/** Less that cloud takes of the UV index is not drawn. */
+const SEEN_UVI = 0.1;
+
+/** The day as a strip: the UV index over the hours of the workshop's clock, dashed were it clear, what runs in it, and now. */
 export function DaySun({ samples, timeZone, bars = [], now = null, height = 220 }: Props) {
+  const clouded = samples.some(({ uvIndex, uvIndexClear }) => uvIndexClear - uvIndex > SEEN_UVI);
   const option = useMemo(
     () => (colour: (token: string) => string) => ({
       animation: false,
@@ -51,6 +55,17 @@ export function DaySun({ samples, timeZone, bars = [], now = null, height = 220 
         splitLine: { lineStyle: { color: colour('line') } },
       },
       series: [
+        ...(clouded
+          ? [
+              {
+                name: 'clear sky',
+                type: 'line' as const,
+                showSymbol: false,
+                data: samples.map(({ time, uvIndexClear }) => [time, uvIndexClear]),
+                lineStyle: { color: colour('soft'), width: 1.5, type: 'dashed' as const },
+              },
+            ]
+          : []),
         {
           name: 'UV index',
           type: 'line' as const,
@@ -75,7 +90,7 @@ export function DaySun({ samples, timeZone, bars = [], now = null, height = 220 
         },
       ],
     }),
-    [samples, timeZone, bars, now],
+    [samples, timeZone, bars, now, clouded],
   );
   const highest = samples.reduce((best, s) => (s.uvIndex > best.uvIndex ? s : best), samples[0]!);
   const hours = samples.filter((_, i) => i % 6 === 0);
@@ -96,6 +111,7 @@ export function DaySun({ samples, timeZone, bars = [], now = null, height = 220 
             { title: 'Height, °', figure: true, cell: ({ elevationDeg }) => elevationDeg.toFixed(1) },
             { title: 'Direction, °', figure: true, cell: ({ azimuthDeg }) => azimuthDeg.toFixed(0) },
             { title: 'UV index', figure: true, cell: ({ uvIndex }) => uvIndex.toFixed(2) },
+            { title: 'Clear sky', figure: true, cell: ({ uvIndexClear }) => uvIndexClear.toFixed(2) },
           ]}
         />
       </Fold>

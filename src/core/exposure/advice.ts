@@ -13,6 +13,8 @@ export interface Advised {
   deltaB: number | null;
   /** 5th to 95th percentile of Δb* over the face. */
   evenness: number;
+  /** A kind of unevenness is named, with what mends it. */
+  uneven: boolean;
   forecast: Forecast | null;
   /** What one session at this place and season gives, and what it asks of the person. */
   session: { dose: number; handsMin: number; waitingH: number };
@@ -24,7 +26,7 @@ const SEEN_B = 1;
 const PALEST_B = -1.5;
 
 /** Go on or stop after a measurement, and why. The last word stays with the person. */
-export function adviseAfter({ verdict, deltaB, evenness, forecast, session }: Advised): Advice {
+export function adviseAfter({ verdict, deltaB, evenness, uneven, forecast, session }: Advised): Advice {
   if (verdict === null || deltaB === null)
     return {
       what: 'measure first',
@@ -60,9 +62,12 @@ export function adviseAfter({ verdict, deltaB, evenness, forecast, session }: Ad
       };
     const sessions = (dose: number) => Math.max(1, Math.ceil(dose / session.dose));
     const [few, many] = [sessions(forecast.doseToGo.low), sessions(forecast.doseToGo.high)];
+    const howMany = `${few === many ? few : `${few} to ${many}`} more ${many === 1 ? 'session' : 'sessions'}`;
     return {
       what: 'go on',
-      why: `It is ${distance}. About ${few === many ? few : `${few} to ${many}`} more ${many === 1 ? 'session' : 'sessions'} like the ones before; the next should take about ${gain(forecast.rate.median).toFixed(1)} of it.`,
+      why: uneven
+        ? `It is ${distance}, and uneven. First what mends that, as named above; then about ${howMany} as long as the ones before, laid evenly.`
+        : `It is ${distance}. About ${howMany} like the ones before; the next should take about ${gain(forecast.rate.median).toFixed(1)} of it.`,
     };
   }
   return { what: 'go on', why: `It is ${distance}: there is yellow left to take away.` };

@@ -182,7 +182,7 @@ describe('plan', () => {
 
 describe('advice', () => {
   const forecast = exposureForecast({ ...base, sessions: [{ dose: 8, measuredB: 19 }] });
-  const asked: Advised = { verdict: 'to go', deltaB: 11, evenness: 2, forecast, session: { dose: 8, handsMin: 30, waitingH: 3 } };
+  const asked: Advised = { verdict: 'to go', deltaB: 11, evenness: 2, uneven: false, forecast, session: { dose: 8, handsMin: 30, waitingH: 3 } };
   it.each([
     [null, null, 'measure first'],
     ['to go', 11, 'go on'],
@@ -198,6 +198,11 @@ describe('advice', () => {
 
   it('says how many sessions are left, and what the next should take', () => {
     expect(adviseAfter(asked).why).toMatch(/About \d.* more sessions .*; the next should take about \d/);
+    // It does not ask for more of what came out uneven.
+    const uneven = adviseAfter({ ...asked, uneven: true });
+    expect(uneven.what).toBe('go on');
+    expect(uneven.why).toMatch(/uneven\. First what mends that/);
+    expect(uneven.why).not.toMatch(/like the ones before/);
   });
 
   it('stops where the next session brings less than can be seen, and says what it would have asked', () => {

@@ -2,9 +2,9 @@
 
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { SCHOOL } from '@/core/exposure/schools';
-import { showMinutes, showTime } from '@/core/runsheet/time';
+import { showTime } from '@/core/runsheet/time';
 import type { PlannedSession } from '@/data/planned';
-import { useNow } from '@/ui/clock';
+import { showSpan, useNow } from '@/ui/clock';
 import { LinkButton } from '@/ui/links';
 import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
@@ -45,7 +45,7 @@ export function PlannedPart({ planned, timeZone }: { planned: readonly PlannedSe
                   ? 'Its window closed without a start. Take another under Choosing the way.'
                   : open
                     ? `${SCHOOL[school].driver === 'sun' ? 'The sun is on it' : 'It was to run'} until ${until}. The plan below begins now.`
-                    : `${now > 0 ? `In ${showMinutes(Math.round((opens - now) / 60_000))}; it rings then. ` : ''}The plan below is laid into it: mixture, dose, turns and the card for the wall.`}
+                    : `${now > 0 ? `In ${showSpan(opens - now)}; it rings then. ` : ''}The plan below is laid into it: mixture, dose, turns and the card for the wall.`}
               </Text>
             </Box>
             {!missed && (

@@ -22,10 +22,12 @@ export function judgePiece(piece: Piece, history: PieceHistory, past: readonly P
   };
   const forecast = input && exposureForecast(input);
   const latest = history.measurements[history.measurements.length - 1] ?? null;
+  const face = latest?.result.regions.find(({ id }) => id === PIECE_REGION);
   const advice = adviseAfter({
     verdict: latest?.verdict ?? null,
     deltaB: latest?.deltaB ?? null,
-    evenness: latest?.result.regions.find(({ id }) => id === PIECE_REGION)?.evenness ?? 0,
+    evenness: face?.evenness ?? 0,
+    uneven: face?.fault !== undefined && face.fault.kind !== 'even',
     forecast,
     session: usualSession(history, school),
   });

@@ -1,0 +1,69 @@
+import type { SkySource } from '@/core/exposure/sessions';
+import type { Timer } from '@/data/rows';
+import { TRIAL_WORKSHOP } from '@/data/trial';
+import { sunToday } from './sunToday';
+
+const WORKSHOP = { ...TRIAL_WORKSHOP, id: 'w' };
+/** A sky of the same cloud in all hours, but for those (UTC) that are given. */
+const skyOf =
+  (cloud: number, but: Record<number, number> = {}): SkySource =>
+  (_, from, hours) =>
+    Promise.resolve(
+      Array.from({ length: hours }, (__, i) => {
+        const at = new Date(from.getTime() + i * 3_600_000);
+        return { at, cloud: but[at.getUTCHours()] ?? cloud };
+      }),
+    );
+const at = (clock: string) => new Date(`2026-06-21T${clock}:00Z`);
+const wordsAt = async (clock: string, sky: SkySource, workshop = WORKSHOP) => (await sunToday(workshop, [], sky, at(clock)))?.words;
+
+const timer = (given: Partial<Timer>): Timer => ({
+  id: 't',
+  kind: 'other',
+  restorationId: 'r',
+  pieceId: 'p',
+  sessionId: null,
+  label: 'K1 Lid: soaking',
+  atTheBell: '',
+  startedAt: '2026-06-21T10:00:00.000Z',
+  dueAt: '2026-06-21T12:00:00.000Z',
+  remindEveryMin: null,
+  nextReminderAt: null,
+  endedAt: null,
+  plannedSchool: null,
+  plannedTo: null,
+  ...given,
+});
+
+it('counts with the sky of the day, and says what a clear one would bring', async () => {
+  expect(await wordsAt('06:00', skyOf(0))).toMatch(
+    /^UV index up to 12\.\d under the sky of today\. Worth putting plastic out from 0\d:\d\d to 1\d:\d\d\.$/,
+  );
+  expect(await wordsAt('06:00', skyOf(0.9))).toMatch(/^UV index up to 5\.\d under the sky of today \(12\.\d were it clear\)\. Worth/);
+});
+
+it('names the longest stretch that is left, and says when there is none', async () => {
+  // Grey but for the afternoon from 13:00 to 15:00 of its clock, two hours behind UTC.
+  const afternoon = skyOf(1, { 15: 0, 16: 0 });
+  const north = { ...WORKSHOP, latitude: 60 };
+  expect(await wordsAt('12:00', afternoon, north)).toContain('Worth putting plastic out from 13:00 to 14:50.');
+  expect(await wordsAt('16:10', afternoon, north)).toContain('The best of it is over for today.');
+  const winter = { ...WORKSHOP, latitude: -50 };
+  expect(await wordsAt('12:00', skyOf(0), winter)).toContain('Too weak for a sunny session');
+  expect(await wordsAt('21:30', skyOf(0))).toContain('The best of it is over for today.');
+  expect(await wordsAt('12:00', skyOf(0), { ...WORKSHOP, latitude: -85 })).toBe('The sun does not rise today.');
+  expect(await wordsAt('12:00', skyOf(0), { ...WORKSHOP, latitude: null })).toBeUndefined();
+});
+
+it('draws what runs or is planned today, and not what waits for another day', async () => {
+  const timers = [
+    timer({}),
+    timer({ label: 'K2 Caps: bag, sun planned', dueAt: '2026-06-21T14:00:00.000Z', plannedTo: '2026-06-21T17:00:00.000Z' }),
+    timer({ label: 'K3 Frame: cream planned', dueAt: '2026-06-23T14:00:00.000Z', plannedTo: '2026-06-23T17:00:00.000Z' }),
+    timer({ label: 'K4 Foot: drying', dueAt: '2026-06-23T14:00:00.000Z' }),
+  ];
+  expect((await sunToday(WORKSHOP, timers, skyOf(0), at('11:00')))!.bars).toEqual([
+    { label: 'K1 Lid', from: '2026-06-21T10:00:00.000Z', to: '2026-06-21T12:00:00.000Z' },
+    { label: 'K2 Caps, planned', from: '2026-06-21T14:00:00.000Z', to: '2026-06-21T17:00:00.000Z' },
+  ]);
+});

@@ -1,0 +1,68 @@
+import { cloudAt, type SkySource } from '@/core/exposure/sessions';
+import { dayAround, showTime } from '@/core/runsheet/time';
+import { sunDay, type SunDay, type SunSample } from '@/core/sun/day';
+import type { Timer, Workshop } from '@/data/rows';
+
+export interface SunToday {
+  day: SunDay;
+  /** What runs or is planned today. */
+  bars: { label: string; from: string; to: string }[];
+  words: string;
+}
+
+/** UV index from which a sunny session is worth the setting up. */
+const WORTH_UVI = 2;
+/** And for how long at least. */
+const WORTH_MS = 3_600_000;
+/** Less difference of the UV index than this is not worth a word. */
+const SEEN_UVI = 0.5;
+
+/** Today's sun at the workshop under the sky that all plans count with; `null` before it has a place. */
+export async function sunToday(workshop: Workshop, timers: readonly Timer[], sky: SkySource, now: Date): Promise<SunToday | null> {
+  const { latitude, longitude, altitudeM, timeZone } = workshop;
+  if (latitude === null || longitude === null) return null;
+  const place = { latitude, longitude, altitudeM };
+  const { start, hours } = dayAround(now, timeZone);
+  const clouds = await sky(place, start, hours);
+  const day = sunDay(place, start, hours, (at) => cloudAt(clouds, at));
+  const until = start.getTime() + hours * 3_600_000;
+  const bars = timers
+    .map(({ label, startedAt, dueAt, plannedTo }) => ({
+      label: `${label.split(':')[0]!}${plannedTo ? ', planned' : ''}`,
+      from: plannedTo ? dueAt : startedAt,
+      to: plannedTo ?? dueAt,
+    }))
+    // What is for another day does not run through this one.
+    .filter(({ from, to }) => Date.parse(from) < until && Date.parse(to) > start.getTime() && Date.parse(to) <= until);
+  return { day, bars, words: sunWords(day, timeZone, now) };
+}
+
+/** The longest stretch of the rest of the day that is worth the setting up; `null` where none is. */
+function worthOf(samples: readonly SunSample[], now: Date): { from: string; to: string } | null {
+  let best: { from: string; to: string } | null = null;
+  let from: string | null = null;
+  const span = (a: string, b: string) => Date.parse(b) - Date.parse(a);
+  for (const { time, uvIndex } of samples) {
+    if (uvIndex < WORTH_UVI || Date.parse(time) < now.getTime()) {
+      from = null;
+      continue;
+    }
+    from ??= time;
+    if (!best || span(from, time) > span(best.from, best.to)) best = { from, to: time };
+  }
+  return best && span(best.from, best.to) >= WORTH_MS ? best : null;
+}
+
+/** What the sun allows today, in words. */
+export function sunWords({ kind, samples, highestUvIndex }: SunDay, timeZone: string, now: Date): string {
+  if (kind === 'polar night') return 'The sun does not rise today.';
+  const clear = Math.max(...samples.map(({ uvIndexClear }) => uvIndexClear));
+  const lost = clear - highestUvIndex >= SEEN_UVI ? ` (${clear.toFixed(1)} were it clear)` : '';
+  const highest = `UV index up to ${highestUvIndex.toFixed(1)} under the sky of today${lost}.`;
+  const worth = worthOf(samples, now);
+  if (worth) {
+    const hour = (iso: string) => showTime(iso, timeZone, 'HH:mm');
+    return `${highest} Worth putting plastic out from ${hour(worth.from)} to ${hour(worth.to)}.`;
+  }
+  return `${highest} ${worthOf(samples, new Date(0)) ? 'The best of it is over for today.' : 'Too weak for a sunny session; think of a lamp or vapour.'}`;
+}
