@@ -1,8 +1,9 @@
+import { keepMeasurement } from '@/data/measurements';
 import { addPiece } from '@/data/pieces';
 import { askOwner } from '@/data/requests';
 import { setOwner, settleStage } from '@/data/restorations';
 import { stagesOf } from '@/data/stages';
-import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration } from '@/data/trial';
+import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration, trialResult } from '@/data/trial';
 import { endExposure, endTreatment, startExposure } from '@/data/treatments';
 import { nextSteps } from './nextSteps';
 
@@ -33,4 +34,32 @@ it('a piece whose time to be looked at again has come stands on the bench, whate
   const [look] = await looks(new Date(Date.now() + 200 * 24 * 3_600_000));
   expect(look!.href).toContain(`/pieces/${piece.id}/measure`);
   expect(look!.why).toContain('whether the yellow came back');
+});
+
+it('of the pieces that are measured the furthest is next, and none that is in the light', async () => {
+  const { id: restorationId } = await trialRestoration();
+  for (const stage of ['intake', 'teardown', 'wash'] as const) await settleStage(restorationId, stage, 'done', null);
+  const [lid, caps] = [await addPiece({ restorationId, ...TRIAL_PIECE }), await addPiece({ restorationId, ...TRIAL_PIECE, tag: 'K2', name: 'Caps' })];
+  const measured = async (pieceId: string, b: number, shade: number) =>
+    keepMeasurement({
+      pieceId,
+      photoId: (await trialPhoto(restorationId, shade)).id,
+      stage: 'brighten',
+      spec: { card: [], regions: [] },
+      result: trialResult(b),
+    });
+  await measured(lid.id, 14, 41);
+  await measured(caps.id, 20, 42);
+  const mine = async () => (await nextSteps()).filter(({ href }) => href.includes(restorationId));
+  expect(await mine()).toMatchObject([{ verb: 'Brighten', tag: 'K2', why: '14.0 of b* above its hidden patch, the furthest of those that wait' }]);
+  await startExposure({ ...TRIAL_EXPOSURE, pieceId: caps.id });
+  const [next] = await mine();
+  expect(next).toMatchObject({ tag: 'K1', why: '8.0 of b* above its hidden patch' });
+  expect(next!.href).toContain(`brighten?piece=${lid.id}`);
+  // Somebody ends its brightening where it is: the last word is theirs.
+  const { id, treatmentId } = await startExposure({ ...TRIAL_EXPOSURE, pieceId: lid.id });
+  await endExposure(id, { endedAt: new Date().toISOString(), cloudFraction: 0, temperatureC: 24, words: '' });
+  await measured(lid.id, 13, 43);
+  await endTreatment(treatmentId, 'good enough');
+  expect(await mine()).toMatchObject([{ verb: 'Brighten', tag: null }]);
 });

@@ -6,7 +6,8 @@ import { looksDue } from '@/data/looks';
 import { findPiece, piecesOf } from '@/data/pieces';
 import { photosOf } from '@/data/photos/store';
 import { listRestorations } from '@/data/restorations';
-import { sessionsOf } from '@/data/treatments';
+import type { Measurement, Piece } from '@/data/rows';
+import { sessionsOf, treatmentsOf } from '@/data/treatments';
 
 export interface NextStep {
   href: string;
@@ -86,5 +87,32 @@ async function stepOf(restorationId: string, restoration: string): Promise<NextS
         why: 'so that its start is known before it brightens',
       },
     ];
+  if (next === 'brighten') {
+    const ended = new Map((await treatmentsOf(restorationId)).map(({ pieceId, endedAt }) => [pieceId, endedAt !== null]));
+    const waiting = pieces.filter(
+      ({ id, aim }) => aim !== 'keep the age' && !ended.get(id) && !sessions.some(({ pieceId, endedAt }) => pieceId === id && endedAt === null),
+    );
+    return [furthestOf(base, restoration, waiting, measurements), ...answers];
+  }
   return [{ href: `${base}/${next}`, verb: STAGE_WORDS[next].title, restoration, tag: null, why: STAGE_WORDS[next].first }, ...answers];
+}
+
+/** Of pieces that wait for a session the one that is furthest from its patch; the next is its. */
+function furthestOf(base: string, restoration: string, pieces: readonly Piece[], measurements: readonly Measurement[]): NextStep {
+  const step = { verb: STAGE_WORDS.brighten.title, restoration };
+  const waiting = pieces
+    .flatMap((piece) => {
+      const latest = measurements.filter(({ pieceId }) => pieceId === piece.id).pop();
+      return latest?.verdict === 'to go' && latest.deltaB !== null ? [{ piece, away: latest.deltaB }] : [];
+    })
+    .sort((a, b) => b.away - a.away);
+  const [first] = waiting;
+  if (!first) return { ...step, href: `${base}/brighten`, tag: null, why: 'no piece waits for a session: look whether they are done' };
+  const furthest = waiting.length > 1 ? ', the furthest of those that wait' : '';
+  return {
+    ...step,
+    href: `${base}/brighten?piece=${first.piece.id}`,
+    tag: first.piece.tag,
+    why: `${first.away.toFixed(1)} of b* above its hidden patch${furthest}`,
+  };
 }

@@ -1,3 +1,5 @@
+import type { Lab } from '@/core/colour/types';
+import type { MeasureResult } from '@/core/photo/measure';
 import { mkdtemp, rm } from 'node:fs/promises';
 import os from 'node:os';
 import path from 'node:path';
@@ -94,4 +96,28 @@ export async function trialPhoto(restorationId: string, shade = 0): Promise<Phot
     .jpeg()
     .toBuffer();
   return addPhoto({ restorationId, pieceId: null, stage: 'intake', originalName: `trial-${shade}.jpg`, words: '', bytes });
+}
+
+/** What measuring a piece of this b* gives, beside a hidden patch of b* 6. */
+export function trialResult(b: number): MeasureResult {
+  const region = (id: string, lab: Lab) => ({
+    id,
+    lab,
+    yellownessIndex: 10,
+    deltaE00: id === 'hidden' ? 0 : b - 6,
+    deltaL: 0,
+    deltaB: lab[2] - 6,
+    evenness: 1,
+    blotch: 0.2,
+    streak: { coherence: 0, angleDeg: 0 },
+    usedShare: 1,
+    worst: null,
+    verdict: id === 'hidden' ? null : ('to go' as const),
+  });
+  return {
+    regions: [region('piece', [84, 0, b]), region('hidden', [87, 0, 6])],
+    card: { patches: 1, residualDeltaE00: 0.2, method: 'gain' },
+    basis: 'card',
+    warnings: [],
+  };
 }

@@ -1,5 +1,3 @@
-import type { Lab } from '@/core/colour/types';
-import type { MeasureResult } from '@/core/photo/measure';
 import { addTub, listTubs } from '@/data/cleaning';
 import { keepMeasurement } from '@/data/measurements';
 import { addPhoto } from '@/data/photos/store';
@@ -8,7 +6,7 @@ import type { Piece } from '@/data/rows';
 import { ledgerOf } from '@/data/ledger';
 import { addStock } from '@/data/stock';
 import { runningTimers, noteTurn } from '@/data/timers';
-import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_WORKSHOP, trialPiece } from '@/data/trial';
+import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_WORKSHOP, trialPiece, trialResult } from '@/data/trial';
 import { endExposure, sessionsOf, startExposure, treatmentsOf } from '@/data/treatments';
 import { saveWorkshop } from '@/data/workshop';
 import { wrongs } from '@/edge/wrongs';
@@ -51,27 +49,7 @@ async function measure(piece: Piece, b: number, when: Date): Promise<void> {
     { restorationId: piece.restorationId, pieceId: piece.id, stage: 'brighten', originalName: 'x.jpg', words: '', bytes: await toJpeg(picture) },
     when,
   );
-  const region = (id: string, lab: Lab) => ({
-    id,
-    lab,
-    yellownessIndex: 10,
-    deltaE00: id === 'hidden' ? 0 : b - 6,
-    deltaL: 0,
-    deltaB: lab[2] - 6,
-    evenness: 1,
-    blotch: 0.2,
-    streak: { coherence: 0, angleDeg: 0 },
-    usedShare: 1,
-    worst: null,
-    verdict: id === 'hidden' ? null : ('to go' as const),
-  });
-  const result: MeasureResult = {
-    regions: [region('piece', [84, 0, b]), region('hidden', [87, 0, 6])],
-    card: { patches: 1, residualDeltaE00: 0.2, method: 'gain' },
-    basis: 'card',
-    warnings: [],
-  };
-  await keepMeasurement({ pieceId: piece.id, photoId: photo.id, stage: 'brighten', spec: { card: [], regions: [] }, result }, when);
+  await keepMeasurement({ pieceId: piece.id, photoId: photo.id, stage: 'brighten', spec: { card: [], regions: [] }, result: trialResult(b) }, when);
 }
 
 const form = (piece: Piece, rest: Record<string, unknown> = {}) => ({
