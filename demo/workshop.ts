@@ -165,7 +165,10 @@ async function brimsel(at: Clock, now: Date, cream: StockItem, mixed: StockItem)
     piece(id, 'K1', 'Upper shell', { lengthMm: 400, widthMm: 220, heightMm: 45, labels: 'paper label under the badge, taped over' }),
     at(8, 11, 10),
   );
-  const caps = await addPiece(piece(id, 'K2', 'Key caps, pale', { plastic: 'ABS', finish: 'smooth' }), at(8, 11, 12));
+  const caps = await addPiece(
+    piece(id, 'K2', 'Key caps, pale', { plastic: 'ABS', finish: 'smooth', lengthMm: 260, widthMm: 140, heightMm: 12 }),
+    at(8, 11, 12),
+  );
   await minutes(id, 'wash', 55, 'Vacuum, dish soap, toothbrush on every face', at(8, 16));
   await material(id, 'wash', 150, 'Dish soap and two toothbrushes', at(8, 16, 5));
   await settleFinding(soiled.id, 'done', 'soap and toothbrush; the space bar took alcohol', at(8, 17));
@@ -200,6 +203,14 @@ async function brimsel(at: Clock, now: Date, cream: StockItem, mixed: StockItem)
   );
   const first = await expose(shell, cream, at(4, 9), 150, { minutes: 145, cloud: 0.25, words: 'Film wrinkled along the front edge.' });
   await take('K1-after-1', left(first.dose!), at(3, 8, 20), 'daylight', 5, { folds: { lines: FOLDS, widthMm: 1.6, amount: 6 } });
+  await expose(
+    caps,
+    mixed,
+    at(3, 10),
+    240,
+    { minutes: 240, cloud: 0.4, words: 'In a zip bag, shaken over and vented at each turn.' },
+    { school: 'bag-sun', stockPercentWW: 12, targetPercentWW: 6, amountMl: 700, checks: ['Two caps of a scrap keyboard came through this way'] },
+  );
   const second = await expose(shell, cream, at(2, 9, 30), 120, {
     minutes: 120,
     cloud: 0.4,
@@ -208,14 +219,6 @@ async function brimsel(at: Clock, now: Date, cream: StockItem, mixed: StockItem)
   await take('K1-after-2', left(first.dose! + second.dose!), at(1, 8, 15), 'north window', 6, {
     folds: { lines: FOLDS, widthMm: 1.6, amount: 4.5 },
   });
-  await expose(
-    caps,
-    mixed,
-    at(2, 10),
-    240,
-    { minutes: 240, cloud: 0.4, words: 'In a zip bag, shaken over and vented at each turn.' },
-    { school: 'bag-sun', stockPercentWW: 12, targetPercentWW: 6, amountMl: 700, checks: ['Two caps of a scrap keyboard came through this way'] },
-  );
   await measured(
     {
       restorationId: id,

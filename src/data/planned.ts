@@ -42,8 +42,13 @@ export async function addPlanned(
   });
 }
 
-/** What was planned of a piece up to a time has come, or has no more to come where none is given. */
-export async function endPlanned(pieceId: string, until: Date | null, now: Date, transaction: Transaction): Promise<void> {
+/** What was planned of a piece, or a restoration, up to a time has come, or has no more to come where none is given. */
+export async function endPlanned(
+  of: { pieceId: string } | { restorationId: string },
+  until: Date | null,
+  now: Date,
+  transaction: Transaction,
+): Promise<void> {
   const opensBefore = until ? { dueAt: { [Op.lt]: until.toISOString() } } : {};
-  await changeRow('timers', { pieceId, endedAt: null, plannedTo: { [Op.not]: null }, ...opensBefore }, { endedAt: now.toISOString() }, transaction);
+  await changeRow('timers', { ...of, endedAt: null, plannedTo: { [Op.not]: null }, ...opensBefore }, { endedAt: now.toISOString() }, transaction);
 }

@@ -116,7 +116,7 @@ export async function startExposure(start: StartExposure, now = new Date()): Pro
       now,
       transaction,
     );
-    await endPlanned(piece.id, until, now, transaction);
+    await endPlanned({ pieceId: piece.id }, until, now, transaction);
     const first = now.getTime();
     const bells = [
       ...tendingOf(school).map((tended) => ({ ...tended, at: first + tended.everyMin * MINUTE_MS })),
@@ -246,7 +246,7 @@ export async function endTreatment(treatmentId: string, why: string, now = new D
     if (!(await changeRow('treatments', { id: treatmentId, endedAt: null }, { endedAt: now.toISOString(), endedWhy: why }, transaction)))
       throw new Refusal('treatment', 'Its brightening was ended already, perhaps on another screen. Nothing was changed.');
     await plansLooks(treatment, now, transaction);
-    await endPlanned(piece.id, null, now, transaction);
+    await endPlanned({ pieceId: piece.id }, null, now, transaction);
     await appendLog(
       {
         restorationId: treatment.restorationId,

@@ -39,6 +39,8 @@ interface Props<T> {
   draftKey: string;
   /** Between the fields and the button; sees what is typed. */
   children?: (form: UseFormReturn<Values>) => React.ReactNode;
+  /** Names whose errors the children show themselves, beside what is wrong. */
+  shownBelow?: readonly string[];
   bench?: boolean;
   /** The form edits one thing and goes on showing it; otherwise it is empty again after it was sent. */
   keeps?: boolean;
@@ -56,10 +58,24 @@ const draftOf = (key: string): Values | null => {
  * The one form. It sends to an action that answers with errors by field, puts each beside its field, keeps
  * what was typed on every error, and keeps a draft while the page is closed.
  */
-export function AnswerForm<T>({ fields, initial, submit, send, onDone, done, draftKey, children, bench = false, keeps = false }: Props<T>) {
+export function AnswerForm<T>({
+  fields,
+  initial,
+  submit,
+  send,
+  onDone,
+  done,
+  draftKey,
+  children,
+  shownBelow = [],
+  bench = false,
+  keeps = false,
+}: Props<T>) {
   const key = `kvell-draft:${draftKey}`;
   const form = useForm<Values>({ defaultValues: initial });
   const [general, setGeneral] = useState<string[]>([]);
+  const [failed, setFailed] = useState(0);
+  const formRef = useRef<HTMLFormElement>(null);
   const alertRef = useRef<HTMLDivElement>(null);
   const awake = useAwake();
   const early = useRef<Values>({});
@@ -87,10 +103,10 @@ export function AnswerForm<T>({ fields, initial, submit, send, onDone, done, dra
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key]);
 
-  // What is wrong with the whole is read out first.
+  // Whoever sent it is led to the first thing that is wrong, or to what is wrong with the whole.
   useEffect(() => {
-    if (general.length > 0) alertRef.current?.focus();
-  }, [general]);
+    if (failed > 0) (formRef.current?.querySelector<HTMLElement>('[aria-invalid="true"]') ?? alertRef.current)?.focus();
+  }, [failed]);
 
   const registered = (name: string) => {
     const { ref, ...props } = register(name);
@@ -107,7 +123,10 @@ export function AnswerForm<T>({ fields, initial, submit, send, onDone, done, dra
   const onSubmit = handleSubmit(async (values) => {
     setGeneral([]);
     const answer = await send(values).catch((failure: unknown) => notArrived(failure));
-    if (typeof answer === 'string') return setGeneral([answer]);
+    if (typeof answer === 'string') {
+      setFailed((times) => times + 1);
+      return setGeneral([answer]);
+    }
     if (answer.ok) {
       localStorage.removeItem(key);
       reset(keeps ? values : initial);
@@ -117,13 +136,13 @@ export function AnswerForm<T>({ fields, initial, submit, send, onDone, done, dra
       return;
     }
     const known = new Set(fields.map(({ name }) => name));
-    answer.errors.filter(({ field }) => known.has(field)).forEach(({ field, message }, i) => setError(field, { message }, { shouldFocus: i === 0 }));
-    const rest = answer.errors.filter(({ field }) => !known.has(field)).map(({ message }) => message);
-    setGeneral(rest);
+    for (const { field, message } of answer.errors) if (known.has(field)) setError(field, { message });
+    setGeneral(answer.errors.filter(({ field }) => !known.has(field) && !shownBelow.includes(field)).map(({ message }) => message));
+    setFailed((times) => times + 1);
   });
 
   return (
-    <form onSubmit={onSubmit} noValidate>
+    <form ref={formRef} onSubmit={onSubmit} noValidate>
       {general.length > 0 && (
         <Box ref={alertRef} tabIndex={-1} role="alert" bg="hazardSheet" borderLeftWidth="8px" borderColor="hazard" p="3" mb="4">
           {general.map((message) => (

@@ -31,6 +31,9 @@ interface Props {
   school: SchoolId;
 }
 
+/** Beside the boxes that are to be ticked. */
+const SHOWN_BELOW = ['checks', 'cautionsConfirmed'];
+
 /** Plans an exposure as one types, then starts it. */
 export function ExposureForm({ piece, stock, tubs, timeZone, from, minutes, cloudPercent, school: first }: Props) {
   const router = useRouter();
@@ -67,6 +70,7 @@ export function ExposureForm({ piece, stock, tubs, timeZone, from, minutes, clou
       initial={initial}
       submit={later ? 'Plan it for then' : 'Start exposure now'}
       bench
+      shownBelow={SHOWN_BELOW}
       draftKey={`exposure-${piece.id}-${first}`}
       send={async (values) => {
         if (later) return planLater({ ...values, pieceId: piece.id });

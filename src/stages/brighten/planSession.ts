@@ -5,14 +5,18 @@ import { addPlanned, plannedIn, type PlannedSession } from '@/data/planned';
 import type { Piece } from '@/data/rows';
 import { getWorkshop } from '@/data/workshop';
 
+const FARTHEST_MS = 366 * 24 * 3_600_000;
+
 /**
  * Plans a session: it rings when its window opens, and stands on the page of its piece until it is begun or given up.
  * What was planned for the same hours gives way to it.
  *
- * @throws Refusal where it has begun already, or is planned already
+ * @throws Refusal where it has begun already, is planned already, or is more than a year away
  */
 export async function planSession(piece: Piece, school: SchoolId, from: Date, to: Date, now = new Date()): Promise<void> {
   if (from <= now) throw new Refusal('from', 'This window is open now: start the exposure below instead.');
+  if (to.getTime() - now.getTime() > FARTHEST_MS)
+    throw new Refusal('windowStart', 'This window is more than a year away. Is its date right? Give one within the coming year.');
   const { timeZone } = await getWorkshop();
   const clock = (time: Date, words = 'HH:mm') => showTime(time.toISOString(), timeZone, words);
   const overlaps = (other: PlannedSession) => Date.parse(other.from) < to.getTime() && Date.parse(other.to) > from.getTime();

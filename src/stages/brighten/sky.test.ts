@@ -1,5 +1,6 @@
 import { logOf } from '@/data/log';
 import { plannedIn } from '@/data/planned';
+import { settleStage } from '@/data/restorations';
 import { runningTimers } from '@/data/timers';
 import { endExposure, startExposure } from '@/data/treatments';
 import { inTrialWorkshop, TRIAL_EXPOSURE, trialPiece } from '@/data/trial';
@@ -82,6 +83,21 @@ describe('a planned session', () => {
     expect(wrongs(await finishTreatment(treatmentId, 'matched'))).toBe('');
     expect(await planned()).toEqual([]);
     expect(wrongs(await giveUp('gone'))).toContain('not here any more');
+    expect(wrongs(await ringThen({ pieceId: piece.id, school: 'vapour', from: '9999-01-01T10:00:00Z', to: '9999-01-01T12:00:00Z' }))).toContain(
+      'more than a year away',
+    );
+  });
+
+  it('goes with its stage, which is not done while something lies in the light', async () => {
+    const piece = await trialPiece();
+    const { restorationId } = piece;
+    await ringThen({ pieceId: piece.id, school: 'vapour', from: hour(30).toISOString(), to: hour(40).toISOString() });
+    const { id } = await startExposure({ ...TRIAL_EXPOSURE, pieceId: piece.id });
+    await expect(settleStage(restorationId, 'brighten', 'done', null)).rejects.toThrow('K1 still lies in an exposure');
+    expect(await plannedIn(restorationId)).toHaveLength(1);
+    await endExposure(id, { endedAt: new Date().toISOString(), cloudFraction: 0, temperatureC: 24, words: '' });
+    await settleStage(restorationId, 'brighten', 'done', null);
+    expect(await plannedIn(restorationId)).toEqual([]);
   });
 
   it('from the form is planned for its window and not started before; what stands before the start waits for the bell', async () => {
