@@ -54,7 +54,7 @@ function worthOf(samples: readonly SunSample[], now: Date): { from: string; to: 
 }
 
 /** What the sun allows today, in words. */
-export function sunWords({ kind, samples, highestUvIndex }: SunDay, timeZone: string, now: Date): string {
+function sunWords({ kind, samples, highestUvIndex }: SunDay, timeZone: string, now: Date): string {
   if (kind === 'polar night') return 'The sun does not rise today.';
   const clear = Math.max(...samples.map(({ uvIndexClear }) => uvIndexClear));
   const lost = clear - highestUvIndex >= SEEN_UVI ? ` (${clear.toFixed(1)} were it clear)` : '';

@@ -7,7 +7,8 @@ import type { MeasureResult } from '@/core/photo/measure';
 import { VERDICT_WORDS } from '@/core/photo/verdict';
 import { DataTable } from '@/ui/DataTable';
 import { Figure } from '@/ui/figures';
-import { PlasticScale, Swatch, type ScaleMark } from '@/ui/PlasticScale';
+import { PlasticScale, Swatch } from '@/ui/PlasticScale';
+import type { ScaleMark } from '@/ui/scaleMarks';
 import { FaultWords } from '@/ui/FaultWords';
 import { Fold } from '@/ui/Fold';
 

@@ -1,5 +1,5 @@
 import type { Measurement, Piece } from '@/data/rows';
-import type { ScaleMark } from '@/ui/PlasticScale';
+import { scaleMarks, type ScaleMark } from '@/ui/scaleMarks';
 
 export interface PieceSight {
   piece: Piece;
@@ -8,13 +8,8 @@ export interface PieceSight {
 }
 
 /** The marks of a piece on the plastic scale. */
-export function marksOf({ piece, first, latest }: PieceSight): ScaleMark[] {
-  return [
-    ...(piece.hiddenLab ? [{ lab: piece.hiddenLab, label: 'hidden patch', kind: 'hidden' as const }] : []),
-    ...(first?.lab && first.id !== latest?.id ? [{ lab: first.lab, label: 'at first', kind: 'earlier' as const }] : []),
-    ...(latest?.lab ? [{ lab: latest.lab, label: 'now', kind: 'now' as const }] : []),
-  ];
-}
+export const marksOf = ({ piece, first, latest }: PieceSight): ScaleMark[] =>
+  scaleMarks({ hidden: piece.hiddenLab, first: first && first.id !== latest?.id ? first.lab : null, now: latest?.lab ?? null });
 
 /** How far a piece is from its hidden patch, in words. */
 export function distanceWords({ latest }: PieceSight): string {

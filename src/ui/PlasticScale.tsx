@@ -4,6 +4,7 @@ import { Box, Flex, Text } from '@chakra-ui/react';
 import { labToCss } from '@/core/colour/lab';
 import { nameOnScale, placeOnScale, scaleGradient } from '@/core/colour/plasticScale';
 import type { Lab } from '@/core/colour/types';
+import type { ScaleMark } from './scaleMarks';
 
 /** A measured colour as itself. */
 export function Swatch({ lab, label, size = 44 }: { lab: Lab; label: string; size?: number }) {
@@ -19,13 +20,6 @@ export function Swatch({ lab, label, size = 44 }: { lab: Lab; label: string; siz
       borderColor="lineStrong"
     />
   );
-}
-
-export interface ScaleMark {
-  lab: Lab;
-  label: string;
-  /** The hidden patch is the target; `now` is filled, `earlier` hollow. */
-  kind: 'hidden' | 'now' | 'earlier';
 }
 
 const percent = (b: number) => `${(100 * placeOnScale(b)).toFixed(1)}%`;

@@ -35,6 +35,16 @@ export function nameOnScale(b: number): string {
   return best.name;
 }
 
+/** The colour of the scale at a b*, between its stops in straight lines and held inside both ends. */
+export function labOnScale(b: number): Lab {
+  const above = PLASTIC_SCALE.findIndex(({ lab }) => lab[2] > b);
+  if (above === 0) return PLASTIC_SCALE[0]!.lab;
+  if (above < 0) return PLASTIC_SCALE[PLASTIC_SCALE.length - 1]!.lab;
+  const [from, to] = [PLASTIC_SCALE[above - 1]!.lab, PLASTIC_SCALE[above]!.lab];
+  const share = (b - from[2]) / (to[2] - from[2]);
+  return [from[0] + share * (to[0] - from[0]), from[1] + share * (to[1] - from[1]), b];
+}
+
 /** The scale as a CSS gradient, left clean, right aged. */
 export function scaleGradient(): string {
   const stops = PLASTIC_SCALE.map(({ lab }) => `${labToCss(lab)} ${(100 * placeOnScale(lab[2])).toFixed(1)}%`);

@@ -19,7 +19,7 @@ import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { Worked } from '@/ui/Worked';
 import { LinkButton } from '@/ui/links';
-import { historiesOf } from './history';
+import { coloursOf, historiesOf } from './history';
 import { judgePiece } from './judge';
 import { LaterExposureForm } from './LaterExposureForm';
 import { LaterRunningExposure, LaterChangePart, LaterFadePart, LaterPredictPart, LaterSkyPart, LaterRehearsePart, LaterTurnPart } from './laterParts';
@@ -111,7 +111,7 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky }: Pr
         />
       ) : (
         <>
-          {history.set && <SetPart set={history.set} />}
+          {history.set && <SetPart set={history.set} colours={new Map(pieces.map(({ id }, i) => [id, coloursOf(histories[i]!)]))} />}
           <FaultWords
             fault={latest?.result.regions.find(({ id }) => id === PIECE_REGION)?.fault}
             lightChanges={latest?.result.warnings.some((warning) => warning.startsWith('The light changes')) ?? false}

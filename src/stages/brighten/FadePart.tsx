@@ -1,6 +1,8 @@
 'use client';
 
 import { useMemo } from 'react';
+import { labToCss } from '@/core/colour/lab';
+import { labOnScale } from '@/core/colour/plasticScale';
 import type { Forecast } from '@/core/exposure/forecast';
 import { Chart } from '@/ui/Chart';
 import { DataTable } from '@/ui/DataTable';
@@ -19,7 +21,13 @@ export interface FadeView {
 export function FadePart({ curve, measured, targetB, unit }: FadeView) {
   const option = useMemo(
     () => (colour: (token: string) => string) => {
-      const line = (name: string, data: (readonly number[])[], rest: object) => ({ name, type: 'line' as const, showSymbol: false, data, ...rest });
+      const line = (name: string, data: (readonly number[] | { value: readonly number[] })[], rest: object) => ({
+        name,
+        type: 'line' as const,
+        showSymbol: false,
+        data,
+        ...rest,
+      });
       const bare = { lineStyle: { opacity: 0 }, stack: 'band', silent: true, tooltip: { show: false } };
       return {
         animation: false,
@@ -71,8 +79,14 @@ export function FadePart({ curve, measured, targetB, unit }: FadeView) {
           ),
           line(
             'measured b*',
-            measured.map(({ dose, b }) => [dose, b]),
-            { showSymbol: true, symbol: 'diamond', symbolSize: 14, lineStyle: { opacity: 0 }, itemStyle: { color: colour('ink') } },
+            measured.map(({ dose, b }) => ({ value: [dose, b], itemStyle: { color: labToCss(labOnScale(b)) } })),
+            {
+              showSymbol: true,
+              symbol: 'rect',
+              symbolSize: 16,
+              lineStyle: { opacity: 0 },
+              itemStyle: { borderColor: colour('ink'), borderWidth: 2 },
+            },
           ),
         ],
       };

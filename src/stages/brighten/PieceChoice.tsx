@@ -3,6 +3,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import NextLink from 'next/link';
 import type { Measurement, Piece } from '@/data/rows';
+import { Swatch } from '@/ui/PlasticScale';
 import { Tag } from '@/ui/Tag';
 
 interface Row {
@@ -29,6 +30,7 @@ export function PieceChoice({ restorationId, chosen, rows }: { restorationId: st
               bg={here ? 'sheet' : 'transparent'}
             >
               <Tag>{piece.tag}</Tag>
+              {latest?.lab && <Swatch lab={latest.lab} label="Colour as last measured" size={28} />}
               <Box>
                 <Text fontWeight="650" lineHeight="1.2">
                   {piece.name}

@@ -1,14 +1,24 @@
-import { Box, Flex, Text } from '@chakra-ui/react';
+import { Box, Grid, Text } from '@chakra-ui/react';
+import type { Lab } from '@/core/colour/types';
 import type { CommonTarget } from '@/core/exposure/commonTarget';
 import { Part } from '@/ui/layout';
+import { PlasticScale } from '@/ui/PlasticScale';
+import { scaleMarks } from '@/ui/scaleMarks';
 import { Tag } from '@/ui/Tag';
 import { Worked } from '@/ui/Worked';
 
-/** Width of the strip in b* above the target. */
-const WIDE_B = 30;
+const NO_COLOURS = { first: null, now: null };
+/** The target is a place on the scale; how light it is there says nothing. */
+const TARGET_LA = [87, 0] as const;
 
-/** Pieces that sit together, on one strip: how far each still is from the colour that all go for. */
-export function SetPart({ set }: { set: CommonTarget }) {
+interface Props {
+  set: CommonTarget;
+  /** Colours of each piece by its id: at first, and as last measured. */
+  colours: ReadonlyMap<string, { first: Lab | null; now: Lab | null }>;
+}
+
+/** Pieces that sit together, each on the plastic scale: how far it still is from the colour that all go for. */
+export function SetPart({ set, colours }: Props) {
   const leads = set.places.find(({ id }) => id === set.leads);
   return (
     <Part title="Together" id="together">
@@ -25,24 +35,16 @@ export function SetPart({ set }: { set: CommonTarget }) {
         {set.apart.length > 0 &&
           `The hidden patch of ${set.apart.join(', ')} stands apart from the others: look again whether light never reached it.`}
       </Text>
-      {set.places.map(({ id, tag, aboveB }) => (
-        <Flex key={id} align="center" gap="3" py="1">
+      {set.places.map(({ id, tag, targetB, aboveB }) => (
+        <Grid key={id} templateColumns={{ base: 'auto 1fr', md: 'auto 1fr 14ch' }} alignItems="center" columnGap="3">
           <Tag>{tag}</Tag>
-          <Box flex="1" height="14px" bg="line" position="relative" aria-hidden>
-            {aboveB !== null && (
-              <Box
-                position="absolute"
-                insetY="0"
-                left="0"
-                bg={id === set.leads ? 'sun' : 'lineStrong'}
-                style={{ width: `${Math.min(100, Math.max(1, (100 * aboveB) / WIDE_B))}%` }}
-              />
-            )}
+          <Box order={{ base: 1, md: 0 }} gridColumn={{ base: '1 / -1', md: 'auto' }}>
+            <PlasticScale marks={scaleMarks({ ...(colours.get(id) ?? NO_COLOURS), hidden: [...TARGET_LA, targetB] })} compact />
           </Box>
-          <Text fontFamily="mono" minWidth="120px" textAlign="right">
+          <Text fontFamily="mono" textAlign="right" fontWeight={id === set.leads ? 650 : undefined}>
             {aboveB === null ? 'not measured' : aboveB < 0 ? `${(-aboveB).toFixed(1)} past it` : `${aboveB.toFixed(1)} b* to go`}
           </Text>
-        </Flex>
+        </Grid>
       ))}
       <Worked
         lines={[

@@ -59,6 +59,12 @@ it('a bath says what to pour first, how deep its tub stands, and what keeps the 
   expect(read[1]).toContain('Sun 21 Jun 2026, 06:00 to 10:00');
 });
 
+it('a bottle of the right strength is poured as it is; what the plan has to say of it stands beside', () => {
+  const read = lines(card('bath-lamp', { stockPercentWW: 12, targetPercentWW: 12 }));
+  expect(read).toContainEqual('4.00 L of Strong as it is: 12.0 %.');
+  expect(read).toContainEqual(expect.stringContaining('Not measured yet with card and hidden patch'));
+});
+
 it('powder has the litres that it goes into; cream has no litres', () => {
   expect(lines(card('oxygen-soak', { stockPercentWW: 32.5, targetPercentWW: 1 }))).toContainEqual(
     expect.stringMatching(/^4\.0 L of warm water, then 12\d g of Strong, stirred in slowly: 1\.0 %\.$/),

@@ -31,6 +31,7 @@ const heading = (text: string) => ({ text, fontSize: 14, bold: true, margin: [0,
 
 /** What to mix, in the order it is poured. */
 function mixing({ dilution, powderG, creamMl, solutionL, percentWW }: ExposurePlan, stock: string): string {
+  if (dilution && dilution.waterVolumeL < 0.005) return `${dilution.stockVolumeL.toFixed(2)} L of ${stock} as it is: ${percentWW.toFixed(1)} %.`;
   if (dilution)
     return `${dilution.waterVolumeL.toFixed(2)} L of water first, then ${dilution.stockVolumeL.toFixed(2)} L of ${stock}: ${percentWW.toFixed(1)} %.`;
   if (powderG !== null)
@@ -68,6 +69,7 @@ export function cardContent(card: SessionCard): Content[] {
     heading('Mix'),
     { text: mixing(plan, stock) },
     ...(bath ? [{ text: filling(bath) }] : []),
+    ...plan.notes.map((text) => ({ text, bold: true })),
     { text: `It would release ${plan.oxygenL.toFixed(0)} L of oxygen: never seal it.` },
     ...(gates.length > 0 ? [heading('Before the start'), ...gates.map(({ words }) => ({ text: `☐  ${words}` }))] : []),
     heading(`Turn every ${turnEveryMin} min`),

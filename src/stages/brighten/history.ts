@@ -1,3 +1,4 @@
+import type { Lab } from '@/core/colour/types';
 import { SCHOOL, type School } from '@/core/exposure/schools';
 import type { Yellow } from '@/core/exposure/plan';
 import { commonTarget, type CommonTarget } from '@/core/exposure/commonTarget';
@@ -36,6 +37,12 @@ export async function historiesOf(pieces: readonly Piece[]): Promise<PieceHistor
       set,
     };
   });
+}
+
+/** Colours of a piece by a card: at first, where that was another, and as last measured. */
+export function coloursOf({ measurements }: Pick<PieceHistory, 'measurements'>): { first: Lab | null; now: Lab | null } {
+  const coloured = measurements.filter(({ lab, basis }) => lab !== null && basis === 'card');
+  return { first: coloured.length > 1 ? coloured[0]!.lab : null, now: coloured.pop()?.lab ?? null };
 }
 
 export const historyOf = async (piece: Piece): Promise<PieceHistory> => (await historiesOf([piece]))[0]!;
