@@ -31,7 +31,7 @@ export default async function BenchPage() {
       )}
       <Halves
         left={
-          <Part title="Running">
+          <Part title="Running and planned">
             <BenchTimers timers={timers} />
           </Part>
         }

@@ -168,9 +168,16 @@ interface WatchProps {
   onChosen: (chosen: Chosen) => void;
 }
 
+const LOOK_MS = 20_000;
+
 /** When the way changes, so do the usual strength, time, turns, litres and bottle. */
 function ChoiceWatch({ form, stock, size, timeZone, first, onChosen }: WatchProps) {
-  const { subscribe, setValue } = form;
+  const { subscribe, setValue, getValues } = form;
+  // A page that stays open comes to the window that it was laid into.
+  useEffect(() => {
+    const look = setInterval(() => onChosen(chosenIn(getValues(), timeZone, new Date())), LOOK_MS);
+    return () => clearInterval(look);
+  }, [getValues, timeZone, onChosen]);
   useEffect(
     () =>
       subscribe({
