@@ -9,6 +9,7 @@ import { DaySun } from '@/ui/DaySun';
 import { Halves } from '@/ui/Wide';
 import { EmptyPlace, Part, ScreenHead } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
+import { Worked } from '@/ui/Worked';
 import { sky } from './sky';
 
 /** Bench: what runs, what is due, what hands can do now, what the sun allows. */
@@ -23,6 +24,11 @@ export default async function BenchPage() {
       {sun ? (
         <div style={{ marginBottom: 28 }}>
           <DaySun samples={sun.day.samples} timeZone={timeZone} now={now.toISOString()} height={150} bars={sun.bars} />
+          <Worked
+            lines={sun.working}
+            source="Clear sky after Madronich (2007), cloud after Kasten and Czeplak (1980); the sky is your own look or file, else the forecast that ships with Kvell, simulated."
+            sum={{ name: 'sun-and-uv', title: 'sun and UV' }}
+          />
         </div>
       ) : (
         <EmptyPlace action={<LinkButton href="/workshop">Set the place</LinkButton>}>

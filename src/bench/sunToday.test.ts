@@ -55,6 +55,15 @@ it('names the longest stretch that is left, and says when there is none', async 
   expect(await wordsAt('12:00', skyOf(0), { ...WORKSHOP, latitude: null })).toBeUndefined();
 });
 
+it('shows how the highest index comes about, figure by figure', async () => {
+  const { working, day } = (await sunToday({ ...WORKSHOP, altitudeM: 500 }, [], skyOf(0.5), at('12:00')))!;
+  const [, height, clear] = /sin\(([\d.]+)°\).* = ([\d.]+)/.exec(working[0]!.how)!;
+  expect(12.5 * Math.sin((Number(height) * Math.PI) / 180) ** 2.42 * 1.03).toBeCloseTo(Number(clear), 1);
+  expect(working[1]!.how).toMatch(/0\.50\^3\.4.* = /);
+  expect(working[1]!.how).toContain(`= ${day.highestUvIndex.toFixed(1)}`);
+  expect((await sunToday({ ...WORKSHOP, latitude: -85 }, [], skyOf(0), at('12:00')))!.working).toEqual([]);
+});
+
 it('draws what runs or is planned today, and not what waits for another day', async () => {
   const timers = [
     timer({}),

@@ -1,4 +1,4 @@
-import { cloudAt, type SkySource } from '@/core/exposure/sessions';
+import { cloudAt, type CloudHour, type SkySource } from '@/core/exposure/sessions';
 import { dayAround, showTime } from '@/core/runsheet/time';
 import { sunDay, type SunDay, type SunSample } from '@/core/sun/day';
 import type { Timer, Workshop } from '@/data/rows';
@@ -8,6 +8,8 @@ export interface SunToday {
   /** What runs or is planned today. */
   bars: { label: string; from: string; to: string }[];
   words: string;
+  /** How the highest UV index of the day comes about. */
+  working: { what: string; how: string }[];
 }
 
 /** UV index from which a sunny session is worth the setting up. */
@@ -34,7 +36,7 @@ export async function sunToday(workshop: Workshop, timers: readonly Timer[], sky
     }))
     // What is for another day does not run through this one.
     .filter(({ from, to }) => Date.parse(from) < until && Date.parse(to) > start.getTime() && Date.parse(to) <= until);
-  return { day, bars, words: sunWords(day, timeZone, now) };
+  return { day, bars, words: sunWords(day, timeZone, now), working: sunWorking(day, altitudeM, clouds, timeZone) };
 }
 
 /** The longest stretch of the rest of the day that is worth the setting up; `null` where none is. */
@@ -51,6 +53,23 @@ function worthOf(samples: readonly SunSample[], now: Date): { from: string; to: 
     if (!best || span(from, time) > span(best.from, best.to)) best = { from, to: time };
   }
   return best && span(best.from, best.to) >= WORTH_MS ? best : null;
+}
+
+function sunWorking({ kind, samples }: SunDay, altitudeM: number, clouds: readonly CloudHour[], timeZone: string): SunToday['working'] {
+  if (kind === 'polar night') return [];
+  const { time, elevationDeg, uvIndexClear, uvIndex } = samples.reduce((best, sample) => (sample.uvIndex > best.uvIndex ? sample : best));
+  const cloud = cloudAt(clouds, new Date(time));
+  return [
+    {
+      what: `Clear sky at ${showTime(time, timeZone, 'HH:mm')}`,
+      how: `12.5 × sin(${elevationDeg.toFixed(1)}°)^2.42 × (1 + 0.06 × ${(altitudeM / 1000).toFixed(2)} km) = ${uvIndexClear.toFixed(1)}, ozone taken as 300 DU`,
+    },
+    {
+      what: 'Under the sky of today',
+      how: `× (1 − 0.75 × ${cloud.toFixed(2)}^3.4), the share of the sky that is covered in that hour, = ${uvIndex.toFixed(1)}`,
+    },
+    { what: 'Worth putting out', how: `the longest stretch to come with a UV index of ${WORTH_UVI} or more, an hour at least` },
+  ];
 }
 
 /** What the sun allows today, in words. */
