@@ -11,5 +11,5 @@ export const BELL_WORDS = {
 export function bellOf(timer: Timer): { at: number; kind: 'turn' | 'tend' | 'due' } {
   return timer.nextReminderAt
     ? { at: Date.parse(timer.nextReminderAt), kind: timer.kind === 'exposure' ? 'turn' : 'tend' }
-    : { at: Date.parse(timer.dueAt), kind: 'due' };
+    : { at: Date.parse(timer.dueAt), kind: timer.plannedTo ? 'tend' : 'due' };
 }

@@ -83,6 +83,8 @@ describe('timers', () => {
     const reminded = { ...timer, nextReminderAt: '2026-06-21T10:30:00.000Z' };
     expect(bellOf({ ...reminded, kind: 'exposure' })).toEqual({ at: Date.parse('2026-06-21T10:30:00Z'), kind: 'turn' });
     expect(bellOf({ ...reminded, kind: 'other' }).kind).toBe('tend');
+    // A window that opens is no time that is up.
+    expect(bellOf({ ...timer, plannedTo: '2026-06-21T14:00:00.000Z' }).kind).toBe('tend');
   });
 
   it('lead to where they are attended to', () => {
