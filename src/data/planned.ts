@@ -1,5 +1,6 @@
 import { Op, type Transaction } from 'sequelize';
 import type { SchoolId } from '@/core/exposure/schools';
+import { Refusal } from '@/core/refusal';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
 import type { Piece, Timer } from './rows';
@@ -28,17 +29,29 @@ export async function plannedIn(restorationId: string, transaction?: Transaction
   }));
 }
 
-/** Plans a session of a piece, in place of others where timers are given; `words` go into the log. */
+const minute = (time: string) => time.slice(0, 16);
+
+/**
+ * Plans a session of a piece; what was planned for the same hours gives way to it.
+ *
+ * @param words of the log
+ * @throws Refusal where the same is planned already
+ */
 export async function addPlanned(
   { id, restorationId }: Piece,
-  { school, from, to, inPlaceOf }: Pick<PlannedSession, 'school' | 'from' | 'to'> & { inPlaceOf: readonly string[] },
+  { school, from, to }: Pick<PlannedSession, 'school' | 'from' | 'to'>,
   { label, atTheBell, words }: Pick<Timer, 'label' | 'atTheBell'> & { words: string },
   now = new Date(),
 ): Promise<void> {
   await inTransaction(async (transaction) => {
-    await changeRow('timers', { id: [...inPlaceOf], endedAt: null }, { endedAt: now.toISOString() }, transaction);
+    const planned = await plannedIn(restorationId, transaction);
+    const gives = planned.filter((other) => other.pieceId === id && other.from < to && other.to > from);
+    if (gives.some((other) => other.school === school && minute(other.from) === minute(from) && minute(other.to) === minute(to)))
+      throw new Refusal('windowStart', 'This session is planned already; it rings when its window opens.');
+    await changeRow('timers', { id: gives.map(({ timerId }) => timerId), endedAt: null }, { endedAt: now.toISOString() }, transaction);
     await addTimer({ restorationId, pieceId: id, label, atTheBell, dueAt: from, plannedSchool: school, plannedTo: to }, now, transaction);
-    await appendLog({ restorationId, stage: 'brighten', kind: 'plan', words }, transaction, now);
+    const inPlace = gives.length > 0 ? ', in place of what was planned then' : '';
+    await appendLog({ restorationId, stage: 'brighten', kind: 'plan', words: `${words}${inPlace}.` }, transaction, now);
   });
 }
 

@@ -61,6 +61,11 @@ describe('a planned session', () => {
     expect(moved).toMatchObject([{ pieceId: piece.id, school: 'cream-film-sun' }]);
     expect(Math.abs(Date.parse(moved[0]!.from) - hour(20.5).getTime())).toBeLessThan(1000);
     expect((await logOf(piece.restorationId)).some(({ words }) => words.endsWith('in place of what was planned then.'))).toBe(true);
+    // Two phones at once plan it once.
+    const elsewhere = { ...given, from: hour(60).toISOString(), to: hour(63).toISOString() };
+    const both = (await Promise.all([ringThen(elsewhere), ringThen(elsewhere)])).map(wrongs);
+    expect(both.filter((words) => words === '')).toHaveLength(1);
+    expect(both.join('')).toContain('planned already');
     expect(wrongs(await ringThen({ ...given, from: hour(-2).toISOString() }))).toContain('open now');
     expect(wrongs(await ringThen({ ...given, to: hour(10).toISOString() }))).toContain('to');
     expect(wrongs(await ringThen({ ...given, pieceId: 'gone' }))).toContain('not here any more');
