@@ -236,7 +236,7 @@ async function brimsel(at: Clock, now: Date, cream: StockItem, mixed: StockItem)
   const next = ways?.ways
     .find(({ school }) => school === 'cream-film-sun')
     ?.sun?.sessions.find(({ from }) => Date.parse(from) > now.getTime() + 3_600_000);
-  if (next) await planSession(shell, 'cream-film-sun', new Date(next.from), new Date(next.to), now);
+  if (next) await planSession(shell, 'cream-film-sun', { from: new Date(next.from), to: new Date(next.to) }, now);
 }
 
 /** A desktop machine just taken in. */

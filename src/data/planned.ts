@@ -34,18 +34,20 @@ const minute = (time: string) => time.slice(0, 16);
 /**
  * Plans a session of a piece; what was planned for the same hours gives way to it.
  *
+ * @param inPlaceOf timer of a session that it takes the place of, whenever that was
  * @param words of the log
  * @throws Refusal where the same is planned already
  */
 export async function addPlanned(
   { id, restorationId }: Piece,
   { school, from, to }: Pick<PlannedSession, 'school' | 'from' | 'to'>,
+  inPlaceOf: string | null,
   { label, atTheBell, words }: Pick<Timer, 'label' | 'atTheBell'> & { words: string },
   now = new Date(),
 ): Promise<void> {
   await inTransaction(async (transaction) => {
     const planned = await plannedIn(restorationId, transaction);
-    const gives = planned.filter((other) => other.pieceId === id && other.from < to && other.to > from);
+    const gives = planned.filter((other) => other.pieceId === id && (other.timerId === inPlaceOf || (other.from < to && other.to > from)));
     if (gives.some((other) => other.school === school && minute(other.from) === minute(from) && minute(other.to) === minute(to)))
       throw new Refusal('windowStart', 'This session is planned already; it rings when its window opens.');
     await changeRow('timers', { id: gives.map(({ timerId }) => timerId), endedAt: null }, { endedAt: now.toISOString() }, transaction);

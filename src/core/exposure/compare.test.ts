@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { simulatedSky } from '@/simulators/weather/sky';
 import { compareWays, guessOf, type CompareInput, type OwnStock } from './compare';
 import { SCHOOLS } from './schools';
-import { placeSessions, type SessionsInput } from './sessions';
+import { placeSessions, windowNow, type SessionsInput } from './sessions';
 
 const DAY_MS = 86_400_000;
 const NOW = new Date('2026-06-15T06:00:00Z');
@@ -120,6 +120,23 @@ describe('sessions in the coming days', () => {
     const walled = placeSessions({ ...ask, shading: [{ fromDeg: 90, toDeg: 270, heightDeg: 89 }] });
     expect(walled.days[0]!.dose).toBeLessThan(0.6 * placeSessions(ask).days[0]!.dose);
     expect(placeSessions({ ...ask, hours: [] })).toEqual({ sessions: [], dose: 0, enough: false, days: [] });
+  });
+
+  it('a planned window is looked at again: where the sky has turned, one of the same length that brings clearly more is named', () => {
+    const clear = hours.flatMap(({ from }) =>
+      Array.from({ length: 24 }, (_, i) => ({ at: new Date(from.getTime() + (i - 12) * 3_600_000), cloud: 0 })),
+    );
+    const [planned] = placeSessions({ ...ask, clouds: clear, longestMin: 180, doseToGo: 5 }).sessions;
+    const window = { from: new Date(planned!.from), to: new Date(planned!.to) };
+    const kept = windowNow({ ...ask, clouds: clear }, window);
+    expect(kept.better).toBeNull();
+    expect(kept.dose).toBeCloseTo(planned!.dose, 9);
+    const turned = clear.map((hour) => (Math.abs(hour.at.getTime() - window.from.getTime()) < 8 * 3_600_000 ? { ...hour, cloud: 1 } : hour));
+    const { dose, better } = windowNow({ ...ask, clouds: turned }, window);
+    expect(dose).toBeCloseTo(0.25 * planned!.dose, 6);
+    expect(better!.dose).toBeGreaterThan(1.5 * dose);
+    expect(Date.parse(better!.to) - Date.parse(better!.from)).toBe(window.to.getTime() - window.from.getTime());
+    expect(windowNow({ ...ask, clouds: turned, hours: [] }, window).better).toBeNull();
   });
 });
 

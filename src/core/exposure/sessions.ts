@@ -56,7 +56,10 @@ export function cloudAt(clouds: readonly CloudHour[], time: Date): number {
 }
 
 /** Dose of each quarter of an hour of somebody's hours. */
-function quarters({ place, shading, clouds, transmission }: SessionsInput, { from, to }: Hours): { at: number; dose: number }[] {
+function quarters(
+  { place, shading, clouds, transmission }: Pick<SessionsInput, 'place' | 'shading' | 'clouds' | 'transmission'>,
+  { from, to }: Hours,
+): { at: number; dose: number }[] {
   const sky = skyShare(shading);
   const found: { at: number; dose: number }[] = [];
   for (let at = from.getTime(); at + STEP_MIN * 60_000 <= to.getTime(); at += STEP_MIN * 60_000) {
@@ -130,4 +133,23 @@ export function placeSessions(input: SessionsInput): SessionPlan {
     enough: dose >= input.doseToGo - 1e-6,
     days: days.map((day) => ({ ...asSession(day.of, day.best), chosen: cut.has(day) })),
   };
+}
+
+/** A window that brings less than this share more is not worth moving for. */
+const CLEARLY_MORE = 1.5;
+
+export interface WindowNow {
+  /** What it brings under the sky as it is expected now, UVI·h through the cover. */
+  dose: number;
+  /** One of the same length, in somebody's hours, that brings clearly more. */
+  better: PlannedSession | null;
+}
+
+/** A window that was planned, looked at again: the sky may have turned since. */
+export function windowNow(sun: Omit<SessionsInput, 'doseToGo' | 'longestMin'>, window: Hours): WindowNow {
+  const dose = quarters(sun, window).reduce((sum, quarter) => sum + quarter.dose, 0);
+  const longestMin = (window.to.getTime() - window.from.getTime()) / 60_000;
+  const { days } = placeSessions({ ...sun, longestMin, doseToGo: Infinity });
+  const best = days.reduce<PlannedSession | null>((most, day) => (most && most.dose >= day.dose ? most : day), null);
+  return { dose, better: best && best.dose >= Math.max(CLEARLY_MORE * dose, 1) ? { from: best.from, to: best.to, dose: best.dose } : null };
 }

@@ -31,6 +31,7 @@ import { pastPieces } from './pooled';
 import { turnsOfRunning, warmthOfRunning } from './running';
 import { AdviceBox, SessionTable } from './SessionHistory';
 import { SetPart } from './SetPart';
+import { skyTurned } from './skyTurned';
 import { waysFor } from './ways';
 import { WaysPart } from './WaysPart';
 import { sessionsWorking } from './workings';
@@ -117,7 +118,7 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky }: Pr
             lightChanges={latest?.result.warnings.some((warning) => warning.startsWith('The light changes')) ?? false}
           />
           <AdviceBox advice={advice} latest={latest} piece={piece} treatment={treatment} needsMeasuring={needsMeasuring} />
-          <PlannedPart planned={own} timeZone={timeZone} />
+          <PlannedPart planned={own} turned={await skyTurned(coming, ways, now)} timeZone={timeZone} />
           {forecast && ended.length > 0 && (
             <Part title="How it fades" id="fades">
               <Estimate

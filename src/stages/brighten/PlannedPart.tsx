@@ -9,16 +9,25 @@ import { LinkButton } from '@/ui/links';
 import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
-import { giveUp } from './actions';
+import { Worked } from '@/ui/Worked';
+import { giveUp, ringThen } from './actions';
+import type { TurnedSky } from './skyTurned';
+
+interface Props {
+  planned: readonly PlannedSession[];
+  turned: TurnedSky | null;
+  timeZone: string;
+}
 
 /** The sessions that are planned for a piece: when they open, or that one is open now, or was missed. */
-export function PlannedPart({ planned, timeZone }: { planned: readonly PlannedSession[]; timeZone: string }) {
+export function PlannedPart({ planned, turned, timeZone }: Props) {
   const { wrong, busy, send } = useSend();
   const now = useNow();
   if (planned.length === 0) return null;
   return (
     <Box as="section" aria-label="Planned sessions" mb="6">
-      {planned.map(({ timerId, school, from, to }) => {
+      {planned.map((session) => {
+        const { timerId, school, from, to } = session;
         const [opens, closes] = [Date.parse(from), Date.parse(to)];
         const open = now >= opens && now < closes;
         const missed = now >= closes;
@@ -47,6 +56,7 @@ export function PlannedPart({ planned, timeZone }: { planned: readonly PlannedSe
                     ? `${SCHOOL[school].driver === 'sun' ? 'The sun is on it' : 'It was to run'} until ${until}. The plan below begins now.`
                     : `${now > 0 ? `In ${showSpan(opens - now)}; it rings then. ` : ''}The plan below is laid into it: mixture, dose, turns and the card for the wall.`}
               </Text>
+              {turned?.timerId === timerId && !open && !missed && <Turned planned={session} turned={turned} timeZone={timeZone} />}
             </Box>
             {!missed && (
               <LinkButton href="#plan" look={open ? 'go' : 'quiet'}>
@@ -68,6 +78,43 @@ export function PlannedPart({ planned, timeZone }: { planned: readonly PlannedSe
         );
       })}
       <Wrong words={wrong} />
+    </Box>
+  );
+}
+
+/** The sky is not any more what it was planned under. */
+function Turned({ planned, turned: { dose, better }, timeZone }: { planned: PlannedSession; turned: TurnedSky; timeZone: string }) {
+  const { wrong, busy, send } = useSend();
+  const when = `${showTime(better.from, timeZone, 'EEE d MMM, HH:mm')} to ${showTime(better.to, timeZone, 'HH:mm')}`;
+  return (
+    <Box borderLeftWidth="8px" borderColor="amber" pl="3" mt="2">
+      <Text>
+        <b>The sky has turned.</b> As it is forecast now this window brings {dose.toFixed(1)} UVI·h; {when} brings {better.dose.toFixed(1)}.
+      </Text>
+      <Button
+        mt="2"
+        disabled={busy}
+        onClick={() =>
+          send(
+            () => ringThen({ pieceId: planned.pieceId, school: planned.school, from: better.from, to: better.to, inPlaceOf: planned.timerId }),
+            () => say('Moved. It rings when that window opens.'),
+          )
+        }
+      >
+        Move it there
+      </Button>
+      <Wrong words={wrong} />
+      <Worked
+        lines={[
+          {
+            what: 'This window',
+            how: `Σ UV index of each quarter of an hour under its cloud, past what stands in the way, × what the cover lets through × ¼ h = ${dose.toFixed(1)} UVI·h`,
+          },
+          { what: 'The other', how: `the most that as many minutes bring in your hours of the coming two weeks = ${better.dose.toFixed(1)} UVI·h` },
+        ]}
+        source="UV index after Madronich (2007), cloud after Kasten and Czeplak (1980)."
+        sum={{ name: 'sun-dose', title: 'sun dose' }}
+      />
     </Box>
   );
 }

@@ -48,7 +48,7 @@ export async function planLater(given: Given): Promise<Answer<string>> {
   return write(planSchema, given, async (form) => {
     const { piece, windowStart } = await workOut(form);
     const from = new Date(windowStart);
-    await planSession(piece, form.school, from, new Date(from.getTime() + form.durationMin * 60_000));
+    await planSession(piece, form.school, { from, to: new Date(from.getTime() + form.durationMin * 60_000) });
     return piece.id;
   });
 }
@@ -148,10 +148,10 @@ export async function skyForgotten(): Promise<Answer<void>> {
 
 /** A bell for the beginning of a planned session. */
 export async function ringThen(given: Given): Promise<Answer<void>> {
-  return write(ringSchema, given, async ({ pieceId, school, from, to }) => {
+  return write(ringSchema, given, async ({ pieceId, school, ...planned }) => {
     const piece = await findPiece(pieceId);
     if (!piece) throw new Refusal('pieceId', 'This piece is not here any more. Go back and choose another.');
-    await planSession(piece, school, from, to);
+    await planSession(piece, school, planned);
   });
 }
 

@@ -5,6 +5,13 @@ import { addPlanned } from '@/data/planned';
 import type { Piece } from '@/data/rows';
 import { getWorkshop } from '@/data/workshop';
 
+interface Planned {
+  from: Date;
+  to: Date;
+  /** Timer of a planned session that this one takes the place of. */
+  inPlaceOf?: string | null;
+}
+
 const FARTHEST_MS = 366 * 24 * 3_600_000;
 
 /**
@@ -12,7 +19,7 @@ const FARTHEST_MS = 366 * 24 * 3_600_000;
  *
  * @throws Refusal where it has begun already, is planned already, or is more than a year away
  */
-export async function planSession(piece: Piece, school: SchoolId, from: Date, to: Date, now = new Date()): Promise<void> {
+export async function planSession(piece: Piece, school: SchoolId, { from, to, inPlaceOf = null }: Planned, now = new Date()): Promise<void> {
   if (from <= now) throw new Refusal('windowStart', 'This window is open now: start the exposure below instead.');
   if (to.getTime() - now.getTime() > FARTHEST_MS)
     throw new Refusal('windowStart', 'This window is more than a year away. Is its date right? Give one within the coming year.');
@@ -23,6 +30,7 @@ export async function planSession(piece: Piece, school: SchoolId, from: Date, to
   await addPlanned(
     piece,
     { school, from: from.toISOString(), to: to.toISOString() },
+    inPlaceOf,
     {
       label,
       atTheBell: `${driver === 'sun' ? 'Sun' : 'Planned'} from ${clock(from)} to ${clock(to)}. Get it ready, and start the exposure under Brighten.`,

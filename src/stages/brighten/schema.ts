@@ -95,13 +95,14 @@ export const skyFileSchema = Joi.object<{ name: string; text: string }>({
 });
 
 /** A planned session that is to ring when it begins. */
-export const ringSchema = Joi.object<{ pieceId: string; school: SchoolId; from: Date; to: Date }>({
+export const ringSchema = Joi.object<{ pieceId: string; school: SchoolId; from: Date; to: Date; inPlaceOf: string | null }>({
   pieceId: Joi.string().required(),
   school: Joi.string()
     .valid(...SCHOOLS)
     .required(),
   from: Joi.date().iso().required(),
   to: Joi.date().iso().greater(Joi.ref('from')).required(),
+  inPlaceOf: Joi.string().allow(null).default(null),
 });
 
 /** How a piece is kept after its brightening. */

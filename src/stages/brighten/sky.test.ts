@@ -4,11 +4,14 @@ import { settleStage } from '@/data/restorations';
 import { runningTimers } from '@/data/timers';
 import { endExposure, startExposure } from '@/data/treatments';
 import { inTrialWorkshop, TRIAL_EXPOSURE, trialPiece } from '@/data/trial';
-import { skyOver } from '@/data/weather';
+import { keepHours, skyOver } from '@/data/weather';
 import { wrongs } from '@/edge/wrongs';
 import { simulatedSky } from '@/simulators/weather/sky';
 import { finishTreatment, giveUp, planLater, ringThen, skyForgotten, skyFromFile, skyNow, start } from './actions';
+import { historyOf } from './history';
 import { sessionCard } from './plan';
+import { skyTurned } from './skyTurned';
+import { waysFor } from './ways';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
@@ -91,6 +94,36 @@ describe('a planned session', () => {
     expect(wrongs(await ringThen({ pieceId: piece.id, school: 'vapour', from: '9999-01-01T10:00:00Z', to: '9999-01-01T12:00:00Z' }))).toContain(
       'more than a year away',
     );
+  });
+
+  it('is looked at again when the sky turns, and moved to where it is clear', async () => {
+    const piece = await trialPiece({ lengthMm: 300, widthMm: 200, heightMm: 50 });
+    const now = new Date();
+    const waysNow = async () => waysFor(piece, await historyOf(piece), [], sky, null, now);
+    const cover = (days: readonly number[], cloud: number) =>
+      keepHours(
+        days.flatMap((day) => Array.from({ length: 24 }, (_, i) => ({ at: hour(24 * day + i - 12), cloud }))),
+        'file',
+        'A made-up sky.',
+      );
+    await cover([2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13], 0);
+    // Noon at the place is two hours after noon in Greenwich.
+    const noon = new Date(new Date(now.getTime() + 3 * 24 * 3_600_000).setUTCHours(14, 0, 0, 0)).getTime();
+    const at = (hours: number) => new Date(noon + hours * 3_600_000).toISOString();
+    expect(wrongs(await ringThen({ pieceId: piece.id, school: 'cream-film-sun', from: at(-1.5), to: at(1.5) }))).toBe('');
+    const [planned] = await plannedIn(piece.restorationId);
+    expect(await skyTurned(planned!, await waysNow(), now)).toBeNull();
+    await cover([2, 3, 4], 1);
+    const turned = await skyTurned(planned!, await waysNow(), now);
+    expect(turned!.better.dose).toBeGreaterThan(1.5 * turned!.dose);
+    expect(wrongs(await ringThen({ pieceId: piece.id, school: 'cream-film-sun', ...turned!.better, inPlaceOf: planned!.timerId }))).toContain('dose');
+    const { from, to } = turned!.better;
+    expect(wrongs(await ringThen({ pieceId: piece.id, school: 'cream-film-sun', from, to, inPlaceOf: planned!.timerId }))).toBe('');
+    expect(await plannedIn(piece.restorationId)).toMatchObject([{ from, to }]);
+    expect(await skyTurned({ ...planned!, from: at(-100), to: at(-97) }, await waysNow(), now)).toBeNull();
+    expect(await skyTurned({ ...planned!, school: 'vapour' }, await waysNow(), now)).toBeNull();
+    expect(await skyTurned(planned!, null, now)).toBeNull();
+    await skyForgotten();
   });
 
   it('goes with its stage, which is not done while something lies in the light', async () => {

@@ -15,7 +15,7 @@ import { yellowOf, type PieceHistory } from './history';
 import { pooledFrom, type Past } from './pooled';
 
 /** Days ahead that are looked at. */
-const DAYS = 14;
+export const DAYS = 14;
 const KIND = { 'peroxide cream': 'cream', 'peroxide liquid': 'liquid', 'oxygen-bleach powder': 'powder' } as const;
 
 export interface WaysView extends Comparison {

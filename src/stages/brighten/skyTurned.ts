@@ -1,0 +1,32 @@
+import { SCHOOL } from '@/core/exposure/schools';
+import { windowNow, type WindowNow } from '@/core/exposure/sessions';
+import { hoursOfDays } from '@/core/runsheet/time';
+import type { PlannedSession } from '@/data/planned';
+import { getWorkshop, listObstacles } from '@/data/workshop';
+import { DAYS, type WaysView } from './ways';
+
+export interface TurnedSky extends WindowNow {
+  timerId: string;
+  better: NonNullable<WindowNow['better']>;
+}
+
+/** Whether the sky has turned since a session was planned, so that another window brings clearly more; `null` where not. */
+export async function skyTurned(planned: PlannedSession | null, ways: WaysView | null, now: Date): Promise<TurnedSky | null> {
+  const last = ways?.clouds[ways.clouds.length - 1];
+  if (!planned || !ways?.place || !last || SCHOOL[planned.school].driver !== 'sun') return null;
+  const [from, to] = [new Date(planned.from), new Date(planned.to)];
+  // Once it is open it is open, and of the far sky nobody knows.
+  if (from <= now || to > last.at) return null;
+  const [{ timeZone, dayFromH, dayToH }, shading] = await Promise.all([getWorkshop(), listObstacles()]);
+  const { dose, better } = windowNow(
+    {
+      place: ways.place,
+      shading,
+      clouds: ways.clouds,
+      hours: hoursOfDays(now, timeZone, dayFromH, dayToH, DAYS),
+      transmission: SCHOOL[planned.school].transmission,
+    },
+    { from, to },
+  );
+  return better && { timerId: planned.timerId, dose, better };
+}
