@@ -254,6 +254,8 @@ test('a bath is worked out from tub and piece, and the sessions so far show thei
   await open(page, `${brighten!}?way=bath-lamp`);
   await page.getByLabel('Weight of the piece').fill('640');
   await expect(page.getByText(/deep in the tub: 16\.3 L/)).toBeVisible();
+  await expect(page.getByText(/The plan below is laid into it/)).toBeHidden();
+  await expect(page.getByRole('link', { name: 'See its plan' })).toHaveAttribute('href', /way=cream-film-sun#plan$/);
   await expect(page.getByText(/bottle holds .* L when full/)).toBeVisible();
   await page.getByLabel('Tub').selectOption('');
   await expect(page.getByLabel('Litres wanted')).toHaveValue('6.3');
@@ -266,6 +268,7 @@ test('a planned session stands with its piece; the plan is laid into it, and has
   const { brighten } = await addresses(page);
   await open(page, brighten!);
   await expect(page.getByRole('region', { name: 'Planned sessions' })).toContainText(/Planned: .* cream and film, sun/);
+  await expect(page.getByText(/The plan below is laid into it/)).toBeVisible();
   await page.getByRole('button', { name: 'Plan it for then' }).click();
   await expect(page.getByText('This session is planned already; it rings when its window opens.')).toBeVisible();
   await page.getByRole('button', { name: 'Begin now instead' }).click();

@@ -56,6 +56,12 @@ it('of the pieces that are measured the furthest is next, and none that is in th
   const [next] = await mine();
   expect(next).toMatchObject({ tag: 'K1', why: '8.0 of b* above its hidden patch' });
   expect(next!.href).toContain(`brighten?piece=${lid.id}`);
+  // On the whole there, but unevenly: that waits for a session too.
+  const unevenly = trialResult(6.5);
+  const { id: photoId } = await trialPhoto(restorationId, 44);
+  const uneven = { ...unevenly, regions: unevenly.regions.map((region) => ({ ...region, verdict: region.verdict && ('uneven' as const) })) };
+  await keepMeasurement({ pieceId: lid.id, photoId, stage: 'brighten', spec: { card: [], regions: [] }, result: uneven });
+  expect((await mine())[0]).toMatchObject({ tag: 'K1', why: 'on the whole it matches, but unevenly' });
   // Somebody ends its brightening where it is: the last word is theirs.
   const { id, treatmentId } = await startExposure({ ...TRIAL_EXPOSURE, pieceId: lid.id });
   await endExposure(id, { endedAt: new Date().toISOString(), cloudFraction: 0, temperatureC: 24, words: '' });

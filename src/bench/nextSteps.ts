@@ -103,7 +103,9 @@ function furthestOf(base: string, restoration: string, pieces: readonly Piece[],
   const waiting = pieces
     .flatMap((piece) => {
       const latest = measurements.filter(({ pieceId }) => pieceId === piece.id).pop();
-      return latest?.verdict === 'to go' && latest.deltaB !== null ? [{ piece, away: latest.deltaB }] : [];
+      return latest?.deltaB != null && (latest.verdict === 'to go' || latest.verdict === 'uneven')
+        ? [{ piece, away: latest.deltaB, uneven: latest.verdict === 'uneven' }]
+        : [];
     })
     .sort((a, b) => b.away - a.away);
   const [first] = waiting;
@@ -113,6 +115,6 @@ function furthestOf(base: string, restoration: string, pieces: readonly Piece[],
     ...step,
     href: `${base}/brighten?piece=${first.piece.id}`,
     tag: first.piece.tag,
-    why: `${first.away.toFixed(1)} of b* above its hidden patch${furthest}`,
+    why: first.uneven ? 'on the whole it matches, but unevenly' : `${first.away.toFixed(1)} of b* above its hidden patch${furthest}`,
   };
 }

@@ -74,5 +74,6 @@ it('draws what runs or is planned today, and not what waits for another day', as
   expect((await sunToday(WORKSHOP, timers, skyOf(0), at('11:00')))!.bars).toEqual([
     { label: 'K1 Lid', from: '2026-06-21T10:00:00.000Z', to: '2026-06-21T12:00:00.000Z' },
     { label: 'K2 Caps, planned', from: '2026-06-21T14:00:00.000Z', to: '2026-06-21T17:00:00.000Z' },
+    { label: 'K4 Foot', from: '2026-06-21T10:00:00.000Z', to: '2026-06-22T02:00:00.000Z' },
   ]);
 });

@@ -28,14 +28,16 @@ export async function sunToday(workshop: Workshop, timers: readonly Timer[], sky
   const clouds = await sky(place, start, hours);
   const day = sunDay(place, start, hours, (at) => cloudAt(clouds, at));
   const until = start.getTime() + hours * 3_600_000;
+  const within = (time: string) => new Date(Math.min(until, Math.max(start.getTime(), Date.parse(time)))).toISOString();
   const bars = timers
     .map(({ label, startedAt, dueAt, plannedTo }) => ({
       label: `${label.split(':')[0]!}${plannedTo ? ', planned' : ''}`,
       from: plannedTo ? dueAt : startedAt,
       to: plannedTo ?? dueAt,
     }))
-    // What is for another day does not run through this one.
-    .filter(({ from, to }) => Date.parse(from) < until && Date.parse(to) > start.getTime() && Date.parse(to) <= until);
+    // What is for another day does not run through this one; what lasts longer runs to its end.
+    .filter(({ from, to }) => Date.parse(from) < until && Date.parse(to) > start.getTime())
+    .map(({ label, from, to }) => ({ label, from: within(from), to: within(to) }));
   return { day, bars, words: sunWords(day, timeZone, now), working: sunWorking(day, altitudeM, clouds, timeZone) };
 }
 

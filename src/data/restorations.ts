@@ -6,7 +6,6 @@ import type { WorthEstimate } from '@/core/ledger/worth';
 import type { Stage, StageState } from '@/core/runsheet/stages';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
-import { endPlanned } from './planned';
 import { askedFor, reopenAsked, restUnasked } from './findings';
 import type { Restoration } from './rows';
 import { addStages, setStage } from './stages';
@@ -69,14 +68,14 @@ export async function settleStage(restorationId: string, stage: Stage, state: St
       const holds = await holdsOf(restorationId, now, transaction);
       if (holds.length > 0) throw new Refusal('state', `Do not close the case yet. ${holds.map(({ words }) => words).join(' ')}`);
     }
-    if (stage === 'brighten' && state !== 'open') await noMoreLight(restorationId, now, transaction);
+    if (stage === 'brighten' && state !== 'open') await nothingInTheLight(restorationId, transaction);
     await setStage({ restorationId, stage, state, reason }, now, transaction);
     if (stage === 'intake' && state === 'done') await restUnasked(restorationId, now, transaction);
   });
 }
 
-/** What was planned is given up with its stage; what lies in the light holds it. */
-async function noMoreLight(restorationId: string, now: Date, transaction: Transaction): Promise<void> {
+/** @throws Refusal while a piece still lies in an exposure */
+async function nothingInTheLight(restorationId: string, transaction: Transaction): Promise<void> {
   const running = await findRows('sessions', { restorationId, endedAt: null }, undefined, transaction);
   const tags = await Promise.all(running.map(async ({ pieceId }) => (await needRow('pieces', pieceId, transaction)).tag));
   if (tags.length > 0)
@@ -84,7 +83,6 @@ async function noMoreLight(restorationId: string, now: Date, transaction: Transa
       'state',
       `${tags.join(', ')} still ${tags.length === 1 ? 'lies' : 'lie'} in an exposure. End it first, with what really happened.`,
     );
-  await endPlanned({ restorationId }, null, now, transaction);
 }
 
 /** Changes what is known of the machine; the price stays with the ledger. */

@@ -1,6 +1,7 @@
 import type { Transaction } from 'sequelize';
 import { STAGES, type Stage, type StageState } from '@/core/runsheet/stages';
 import { appendLog } from './log';
+import { endPlanned } from './planned';
 import type { StageRow } from './rows';
 import { addRow, changeRow, findRows } from './table';
 
@@ -22,6 +23,8 @@ export async function setStage(
   transaction: Transaction,
 ): Promise<void> {
   await changeRow('stages', { restorationId, stage }, { state, reason, settledAt: state === 'open' ? null : now.toISOString() }, transaction);
+  // What was planned is given up with its stage, whatever settled that.
+  if (stage === 'brighten' && state !== 'open') await endPlanned({ restorationId }, null, now, transaction);
   const rest = await findRows('stages', { restorationId, state: 'open' }, undefined, transaction);
   await changeRow('restorations', { id: restorationId }, { closedAt: rest.length === 0 ? now.toISOString() : null }, transaction);
   const words = { open: 'opened again', done: 'done', 'not needed': 'not needed' }[state];

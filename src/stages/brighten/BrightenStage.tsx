@@ -118,7 +118,14 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky }: Pr
             lightChanges={latest?.result.warnings.some((warning) => warning.startsWith('The light changes')) ?? false}
           />
           <AdviceBox advice={advice} latest={latest} piece={piece} treatment={treatment} needsMeasuring={needsMeasuring} />
-          <PlannedPart planned={own} turned={await skyTurned(coming, ways, now)} timeZone={timeZone} />
+          <PlannedPart
+            planned={own}
+            turned={await skyTurned(coming, ways, now)}
+            next={coming?.timerId ?? null}
+            laid={coming?.school === going}
+            here={here}
+            timeZone={timeZone}
+          />
           {forecast && ended.length > 0 && (
             <Part title="How it fades" id="fades">
               <Estimate

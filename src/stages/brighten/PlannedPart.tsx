@@ -16,11 +16,16 @@ import type { TurnedSky } from './skyTurned';
 interface Props {
   planned: readonly PlannedSession[];
   turned: TurnedSky | null;
+  /** The next that can be begun, and whether the plan on the page is laid into it or goes another way. */
+  next: string | null;
+  laid: boolean;
+  /** Address of the piece on this stage. */
+  here: string;
   timeZone: string;
 }
 
 /** The sessions that are planned for a piece: when they open, or that one is open now, or was missed. */
-export function PlannedPart({ planned, turned, timeZone }: Props) {
+export function PlannedPart({ planned, turned, next, laid, here, timeZone }: Props) {
   const { wrong, busy, send } = useSend();
   const now = useNow();
   if (planned.length === 0) return null;
@@ -31,6 +36,7 @@ export function PlannedPart({ planned, turned, timeZone }: Props) {
         const [opens, closes] = [Date.parse(from), Date.parse(to)];
         const open = now >= opens && now < closes;
         const missed = now >= closes;
+        const isNext = timerId === next;
         const until = showTime(to, timeZone, 'HH:mm');
         return (
           <Flex
@@ -53,13 +59,13 @@ export function PlannedPart({ planned, turned, timeZone }: Props) {
                 {missed
                   ? 'Its window closed without a start. Take another under Choosing the way.'
                   : open
-                    ? `${SCHOOL[school].driver === 'sun' ? 'The sun is on it' : 'It was to run'} until ${until}. The plan below begins now.`
-                    : `${now > 0 ? `In ${showSpan(opens - now)}; it rings then. ` : ''}The plan below is laid into it: mixture, dose, turns and the card for the wall.`}
+                    ? `${SCHOOL[school].driver === 'sun' ? 'The sun is on it' : 'It was to run'} until ${until}.${isNext && laid ? ' The plan below begins now.' : ''}`
+                    : `${now > 0 ? `In ${showSpan(opens - now)}; it rings then.` : ''}${isNext && laid ? ' The plan below is laid into it: mixture, dose, turns and the card for the wall.' : ''}`}
               </Text>
               {turned?.timerId === timerId && !open && !missed && <Turned planned={session} turned={turned} timeZone={timeZone} />}
             </Box>
-            {!missed && (
-              <LinkButton href="#plan" look={open ? 'go' : 'quiet'}>
+            {isNext && (
+              <LinkButton href={laid ? '#plan' : `${here}&way=${school}#plan`} look={open ? 'go' : 'quiet'}>
                 {open ? 'Begin it' : 'See its plan'}
               </LinkButton>
             )}
