@@ -112,7 +112,7 @@ test('a machine of twenty steps comes apart and goes together on the phone alone
     await page.locator('#in-hand').getByText('A plug, ribbon or wire was undone').click();
     await page.getByLabel('Which way round').fill('red to the edge');
     await page.getByRole('button', { name: 'Write it down' }).click();
-    await expect(page.locator('#in-hand').getByText('red to the edge')).toBeVisible();
+    await expect(page.locator('#in-hand').getByText('Plug: red to the edge')).toBeVisible();
   });
 
   await test.step('blocks are kept; one on itself and a ring are told in words', async () => {
