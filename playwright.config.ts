@@ -28,7 +28,7 @@ export default defineConfig({
   fullyParallel: false,
   // Two projects at a time, each of them one file after the other on its own data.
   workers: 2,
-  timeout: 300_000,
+  timeout: 600_000,
   expect: { timeout: 15_000 },
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : 'list',
   use: {

@@ -258,7 +258,7 @@ test('a bath is worked out from tub and piece, and the sessions so far show thei
   await expect(page.getByRole('link', { name: 'See its plan' })).toHaveAttribute('href', /way=cream-film-sun#plan$/);
   await expect(page.getByText(/bottle holds .* L when full/)).toBeVisible();
   await page.getByLabel('Tub').selectOption('');
-  await expect(page.getByLabel('Litres wanted')).toHaveValue('6.3');
+  await expect(page.getByLabel('Liquid wanted')).toHaveValue('6.3');
   await expect(page.getByText(/deep in the tub/)).toBeHidden();
   await page.getByText('How this is worked out').last().click();
   await expect(page.getByText(/UV index under 25 % cloud.*= 12\.2 UVI·h/)).toBeVisible();

@@ -1,4 +1,4 @@
-import { expect, test, type APIRequestContext } from '@playwright/test';
+import { expect, test, type APIRequestContext, type Locator } from '@playwright/test';
 import sharp from 'sharp';
 import yazl from 'yazl';
 import { buffer } from 'node:stream/consumers';
@@ -155,4 +155,44 @@ test('what is typed before a slow page has woken up stays, and nothing can be se
   await expect(page.getByText('Workshop saved.')).toBeVisible();
   await open(page, '/workshop');
   await expect(name).toHaveValue('Bench by the water');
+});
+
+test('a workshop in US units types and reads inches and gallons; what is kept is metric', async ({ page }) => {
+  await open(page, '/workshop');
+  await page.getByLabel('Units').selectOption('us');
+  await page.getByRole('button', { name: 'Save workshop' }).click();
+  await expect(page.getByText('Workshop saved.')).toBeVisible();
+  await open(page, '/restorations/new');
+  await page.getByLabel('Name you will know it by').fill('In inches');
+  await page.getByRole('button', { name: 'Open restoration' }).click();
+  await page.waitForURL(/\/intake$/);
+  const restoration = page.url().replace(/\/intake$/, '');
+  let wake = () => {};
+  const slow = new Promise<void>((resolve) => (wake = resolve));
+  await page.route('**/_next/static/**/*.js', async (route) => {
+    await slow;
+    await route.continue();
+  });
+  await page.goto(`${restoration}/pieces/new`, { waitUntil: 'commit' });
+  const [length, width] = ['Length', 'Width'].map((name) => page.getByRole('textbox', { name })) as [Locator, Locator];
+  // Typed before the page has woken up, in inches.
+  await page.getByLabel('Which piece').fill('Lid');
+  await length.fill('10');
+  wake();
+  await awake(page);
+  await expect(length).toHaveValue('10');
+  await width.fill('1e9');
+  await page.getByRole('button', { name: 'Tag this piece' }).click();
+  await expect(page.getByText(/Width must be less than or equal to [\d.]+ in/)).toBeVisible();
+  await width.fill('8.5');
+  await page.getByRole('button', { name: 'Tag this piece' }).click();
+  await page.waitForURL(/pieces\/[0-9a-f-]{36}$/);
+  const piece = page.url();
+  await open(page, '/workshop');
+  await page.getByLabel('Units').selectOption('metric');
+  await page.getByRole('button', { name: 'Save workshop' }).click();
+  await expect(page.getByText('Workshop saved.')).toBeVisible();
+  await open(page, piece);
+  await expect(length).toHaveValue('254');
+  await expect(width).toHaveValue('215.9');
 });

@@ -6,7 +6,9 @@ import { headers } from 'next/headers';
 import { Shell } from '@/bench/Shell';
 import { newestMark } from '@/data/log';
 import { runningTimers } from '@/data/timers';
+import { getWorkshop, NEW_WORKSHOP } from '@/data/workshop';
 import { Provider } from '@/ui/Provider';
+import { UnitsProvider } from '@/ui/units';
 import './page.css';
 
 export const dynamic = 'force-dynamic';
@@ -22,7 +24,7 @@ export default async function RootLayout({ children }: { children: React.ReactNo
   const nonce = given.get('x-nonce') ?? undefined;
   // A device that has not entered sees nothing of the workshop, not even what runs.
   const outside = given.get('x-outside') === '1';
-  const [timers, mark] = outside ? [[], 0] : await Promise.all([runningTimers(), newestMark()]);
+  const [timers, mark, { units }] = outside ? [[], 0, NEW_WORKSHOP] : await Promise.all([runningTimers(), newestMark(), getWorkshop()]);
   return (
     <html lang="en" suppressHydrationWarning>
       <body>
@@ -31,7 +33,7 @@ export default async function RootLayout({ children }: { children: React.ReactNo
             children
           ) : (
             <Shell timers={timers} mark={mark}>
-              {children}
+              <UnitsProvider units={units}>{children}</UnitsProvider>
             </Shell>
           )}
         </Provider>

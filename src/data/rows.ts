@@ -22,7 +22,7 @@ import type { Stage, StageState } from '@/core/runsheet/stages';
 import type { ConnectionKind, Joint } from '@/core/teardown/joints';
 import type { Lot } from '@/core/teardown/lots';
 import type { TestPhase, TestResults } from '@/core/runsheet/functionTest';
-import type { UnitSystem } from '@/core/sums/units';
+import type { UnitSystem } from '@/core/units';
 
 /** Rows as the rest of the house sees them: plain data, never model instances. Times ISO 8601 UTC. */
 export interface Workshop {

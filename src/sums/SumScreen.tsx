@@ -5,7 +5,7 @@ import { useEffect, useState } from 'react';
 import type { FieldError } from '@/core/sums/fieldErrors';
 import type { SumField } from '@/core/sums/fields';
 import type { Figure as FigureOf } from '@/core/sums/sum';
-import { fromShown, shownUnit, toShown, type UnitSystem } from '@/core/sums/units';
+import { fromTyped, shownUnit, toShown, toTyped, type UnitSystem } from '@/core/units';
 import { Estimate, Figure } from '@/ui/figures';
 import { Part } from '@/ui/layout';
 
@@ -302,9 +302,7 @@ function NumberField({
 }) {
   const unit = shownUnit(field.unit, system);
   const converted = unit !== field.unit;
-  const [typed, setTyped] = useState(() =>
-    converted && value !== '' && !Number.isNaN(Number(value)) ? String(Number(toShown(Number(value), field.unit, system).toPrecision(6))) : value,
-  );
+  const [typed, setTyped] = useState(() => (converted ? toTyped(value, field.unit, system) : value));
   return (
     <label>
       <b>{field.label}</b>
@@ -317,8 +315,7 @@ function NumberField({
         onChange={(event) => {
           const text = event.target.value;
           setTyped(text);
-          const number = Number(text.replace(',', '.'));
-          onChange(converted && text.trim() !== '' && !Number.isNaN(number) ? String(fromShown(number, field.unit, system)) : text);
+          onChange(converted ? fromTyped(text, field.unit, system) : text);
         }}
       />
       {field.limits && !converted && (

@@ -2,18 +2,23 @@
 
 import { Box, Button, Field, Flex, Grid, GridItem, Input, InputGroup, NativeSelect, Text, Textarea } from '@chakra-ui/react';
 import { useEffect, useRef, useState } from 'react';
-import { useForm, type UseFormReturn } from 'react-hook-form';
+import { useController, useForm, type Control as FormControl, type UseFormReturn } from 'react-hook-form';
 import type { FieldError } from '@/core/sums/fieldErrors';
+import { fromTyped, limitShown, shownUnit, toTyped, type UnitSystem } from '@/core/units';
 import { useAwake } from './awake';
 import { notArrived } from './notArrived';
 import { say } from './toast';
+import { useUnits } from './units';
 
 export interface FieldDef {
   name: string;
   label: string;
   /** `secret` is not shown and never kept as a draft. */
   kind?: 'text' | 'long' | 'number' | 'choice' | 'time' | 'secret';
+  /** What is typed in it; shown and typed in the workshop's units, sent in this one. */
   unit?: string;
+  /** Typed in its own unit whatever the workshop's are: screws are sold by the millimetre. */
+  fixedUnit?: boolean;
   hint?: string;
   options?: readonly { value: string; label: string }[];
   /** Half of the width where there is room. */
@@ -78,6 +83,7 @@ export function AnswerForm<T>({
   const formRef = useRef<HTMLFormElement>(null);
   const alertRef = useRef<HTMLDivElement>(null);
   const awake = useAwake();
+  const units = useUnits();
   const early = useRef<Values>({});
   const { register, handleSubmit, formState, setError, reset, subscribe } = form;
 
@@ -108,13 +114,16 @@ export function AnswerForm<T>({
     if (failed > 0) (formRef.current?.querySelector<HTMLElement>('[aria-invalid="true"]') ?? alertRef.current)?.focus();
   }, [failed]);
 
+  // Typed before the page had woken up: taking the control over puts the first value over it.
+  const keepEarly = (name: string, typed: string | undefined) => {
+    if (!awake && typed !== (initial[name] ?? '')) early.current[name] = typed ?? '';
+  };
   const registered = (name: string) => {
     const { ref, ...props } = register(name);
     return {
       ...props,
       ref: (control: { value?: string } | null) => {
-        // Typed before the page had woken up: registering puts the first value over it.
-        if (!awake && control && control.value !== (initial[name] ?? '')) early.current[name] = control.value ?? '';
+        if (control) keepEarly(name, control.value);
         ref(control);
       },
     };
@@ -136,7 +145,11 @@ export function AnswerForm<T>({
       return;
     }
     const known = new Set(fields.map(({ name }) => name));
-    for (const { field, message } of answer.errors) if (known.has(field)) setError(field, { message });
+    for (const { field, message, limit } of answer.errors) {
+      const { unit = '', fixedUnit = false } = fields.find(({ name }) => name === field) ?? {};
+      const inUnits = limit === undefined || fixedUnit || unit === '' ? message : limitShown(message, limit, unit, units);
+      if (known.has(field)) setError(field, { message: inUnits });
+    }
     setGeneral(answer.errors.filter(({ field }) => !known.has(field) && !shownBelow.includes(field)).map(({ message }) => message));
     setFailed((times) => times + 1);
   });
@@ -165,7 +178,11 @@ export function AnswerForm<T>({
                     </Text>
                   )}
                 </Field.Label>
-                <Control field={field} first={initial[field.name]} props={registered(field.name)} />
+                {isConverted(field, units) ? (
+                  <ConvertedNumber field={field} control={form.control} units={units} onEarly={(typed) => keepEarly(field.name, typed)} />
+                ) : (
+                  <Control field={field} first={initial[field.name]} props={registered(field.name)} />
+                )}
                 {field.hint && (
                   <Field.HelperText color="soft" fontSize="15px">
                     {field.hint}
@@ -233,6 +250,48 @@ function Control({ field, first, props: registered }: ControlProps) {
     />
   );
   return field.unit ? <InputGroup endElement={field.unit}>{input}</InputGroup> : input;
+}
+
+/** Whether a field is typed in another unit than it is kept in. */
+const isConverted = ({ unit, fixedUnit }: FieldDef, units: UnitSystem) => unit !== undefined && !fixedUnit && shownUnit(unit, units) !== unit;
+
+interface ConvertedProps {
+  field: FieldDef;
+  control: FormControl<Values>;
+  units: UnitSystem;
+  /** Takes what stood in it when the page woke up, in the unit that is sent. */
+  onEarly: (value: string) => void;
+}
+
+/** A number typed in the workshop's units; the form holds it in the unit that is sent. */
+function ConvertedNumber({ field: { name, unit = '' }, control, units, onEarly }: ConvertedProps) {
+  const {
+    field: { value = '', onChange, onBlur, ref },
+  } = useController({ name, control });
+  // What was typed stays as typed while the form holds its counterpart; whatever else the form comes to hold is converted.
+  const [typed, setTyped] = useState<{ text: string; value: string } | null>(null);
+  const text = typed?.value === value ? typed.text : toTyped(value, unit, units);
+  return (
+    <InputGroup endElement={shownUnit(unit, units)}>
+      <Input
+        {...BOX}
+        name={name}
+        inputMode="decimal"
+        fontFamily="mono"
+        value={text}
+        onBlur={onBlur}
+        onChange={(event) => {
+          const next = { text: event.target.value, value: fromTyped(event.target.value, unit, units) };
+          setTyped(next);
+          onChange(next.value);
+        }}
+        ref={(input) => {
+          if (input && input.value !== text) onEarly(fromTyped(input.value, unit, units));
+          ref(input);
+        }}
+      />
+    </InputGroup>
+  );
 }
 
 /** Options from plain words. */

@@ -1,4 +1,5 @@
 import type { PieceSize, TubSize } from '../size';
+import { amountWords, fromShown, type UnitSystem } from '../units';
 import type { Agent } from './agents';
 
 /** A sink or tub. */
@@ -109,4 +110,15 @@ export function loadsFor({ perLitre }: Pick<Agent, 'perLitre'>, pieces: readonly
     return { pieces: filling.lying.map(({ id }) => id), waterL, amount: waterL * (perLitre?.amount ?? 0), unit: perLitre?.unit ?? 'mL' };
   });
   return { loads, tooBig };
+}
+
+/** How a bath of an agent is mixed and how warm it is, in words; `null` for what is no bath. */
+export function bathWords({ perLitre, bathC }: Pick<Agent, 'perLitre' | 'bathC'>, units: UnitSystem): string | null {
+  if (!perLitre) return null;
+  const { amount, unit } = perLitre;
+  const mixed =
+    units === 'us'
+      ? `${amountWords(amount * fromShown(1, 'L', units), unit, 0, units)} in a US gallon`
+      : `${amountWords(amount, unit, 0, units)} in a litre`;
+  return bathC === null ? mixed : `${mixed}, ${amountWords(bathC, '°C', 0, units)}`;
 }

@@ -12,6 +12,7 @@ import { priorOf, SCHOOL, SCHOOLS, type School, type SchoolId } from './schools'
 import { placeSessions, type CloudHour, type Hours, type SessionPlan } from './sessions';
 import type { Place } from '../sun/day';
 import type { Obstacle } from '../sun/horizon';
+import { amountWords, type UnitSystem } from '../units';
 
 /** A bottle, tube or tub of powder of the stores. */
 export interface OwnStock {
@@ -46,6 +47,8 @@ export interface CompareInput {
   going: SchoolId | null;
   /** When it is wanted; `null` where there is no hurry. */
   by: Date | null;
+  /** What amounts are said in. */
+  units?: UnitSystem;
 }
 
 export interface Way {
@@ -125,7 +128,7 @@ interface Material {
 }
 
 /** What the way needs from the stores, what that costs, and what is not there. */
-function materialOf(school: School, piece: PieceSize, stock: readonly OwnStock[], sessions: number): Material {
+function materialOf(school: School, { piece, stock, units = 'metric' }: CompareInput, sessions: number): Material {
   const usable = stock.filter(({ kind, percentWW }) => kind === school.medium && (kind !== 'liquid' || percentWW >= school.usualPercentWW - 0.5));
   const bottle = usable.find(({ percentWW }) => school.medium !== 'cream' || percentWW <= school.percentRangeWW[1] + 0.5);
   if (!bottle) {
@@ -142,7 +145,7 @@ function materialOf(school: School, piece: PieceSize, stock: readonly OwnStock[]
   const costMinor = bottle.priceMinor !== null && bottle.sizeMl ? Math.round((bottle.priceMinor * used) / bottle.sizeMl) : null;
   const short =
     bottle.sizeMl !== null && used > bottle.sizeMl
-      ? [`${Math.round(used - bottle.sizeMl)} ${school.medium === 'powder' ? 'g' : 'mL'} more than the ${bottle.sizeMl} that the stores hold in one`]
+      ? [`${amountWords(used - bottle.sizeMl, school.medium === 'powder' ? 'g' : 'mL', 0, units)} more than the stores hold in one`]
       : [];
   return { costMinor, missing: short };
 }
@@ -187,12 +190,12 @@ function courseOf(school: School, dose: number, input: CompareInput): Course {
 }
 
 function wayOf(school: School, input: CompareInput): Way {
-  const { piece, toleranceB, stock, lampMwPerCm2, place } = input;
+  const { piece, toleranceB, lampMwPerCm2, place } = input;
   const yellow = input.yellowOf(school);
   const toGo = yellow ? exposureForecast({ ...yellow, toleranceB, prior: input.priorOf(school) }).doseToGo : null;
   const course = courseOf(school, toGo?.median ?? 0, input);
   const slow = courseOf(school, toGo?.high ?? 0, input);
-  const material = materialOf(school, piece, stock, course.sessions);
+  const material = materialOf(school, input, course.sessions);
   const missing = [
     ...material.missing,
     ...(school.driver === 'lamp' && lampMwPerCm2 === 0 ? ['an ultraviolet lamp (say its UV-A under Workshop)'] : []),

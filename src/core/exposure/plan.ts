@@ -4,6 +4,7 @@ import { peroxideDilution, type Dilution } from '../peroxide/dilution';
 import { oxygenRelease } from '../peroxide/oxygen';
 import { PEROXIDE_SHARE, powderFor } from '../peroxide/percarbonate';
 import { Refusal } from '../refusal';
+import { amountWords, type UnitSystem } from '../units';
 import { doseUnit, HOTTEST_BATH_C, sessionDose, type Circumstances } from './dose';
 import { exposureForecast, yellowAfter, type Band, type ExposedSession, type Forecast, type ForecastInput } from './forecast';
 import { priorOf, type School } from './schools';
@@ -30,6 +31,8 @@ export interface PlanInput extends Circumstances {
   yellow: Yellow | null;
   /** What the workshop’s past pieces say of the rate; without it the starting guess of the school. */
   prior?: ForecastInput['prior'];
+  /** What amounts in its notes are said in. */
+  units?: UnitSystem;
 }
 
 export interface ExposurePlan {
@@ -70,11 +73,12 @@ const AIR = { temperatureC: 20, pressureHPa: 1013.25 };
  * @throws Refusal for strengths, temperatures and targets that are not to be worked with
  */
 export function planExposure(input: PlanInput): ExposurePlan {
-  const { school, stockPercentWW, yellow } = input;
+  const { school, stockPercentWW, yellow, units = 'metric' } = input;
+  const degrees = (c: number) => amountWords(c, '°C', 0, units);
   if (input.temperatureC > HOTTEST_BATH_C)
     throw new Refusal(
       'temperatureC',
-      `${input.temperatureC} °C is too hot: long thin parts bend. Stay at ${HOTTEST_BATH_C} °C or below; shade or vent it.`,
+      `${degrees(input.temperatureC)} is too hot: long thin parts bend. Stay at ${degrees(HOTTEST_BATH_C)} or below; shade or vent it.`,
     );
   const cream = school.medium === 'cream';
   const percentWW = cream ? stockPercentWW : input.targetPercentWW;
@@ -119,10 +123,10 @@ function afterSession(forecast: Forecast, { startB, targetB, sessions }: Yellow,
   return { low: at(forecast.rate.high), median: at(forecast.rate.median), high: at(forecast.rate.low) };
 }
 
-function shortOf({ school, stockHolds }: PlanInput, needed: number): string[] {
+function shortOf({ school, stockHolds, units = 'metric' }: PlanInput, needed: number): string[] {
   if (!stockHolds || needed <= stockHolds) return [];
   const powder = school.medium === 'powder';
-  const shown = (amount: number) => (powder ? `${amount.toFixed(0)} g` : `${(amount / 1000).toFixed(2)} L`);
+  const shown = (amount: number) => (powder ? amountWords(amount, 'g', 0, units) : amountWords(amount / 1000, 'L', 2, units));
   return [
     `It takes ${shown(needed)} and ${powder ? 'the tub' : 'the bottle'} holds ${shown(stockHolds)} when full. Get more of it${school.medium === 'cream' ? '' : ', take a smaller tub, a stronger bottle, or a way that takes less'}.`,
   ];

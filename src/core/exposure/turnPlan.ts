@@ -3,6 +3,7 @@ import type { PieceSize } from '../size';
 import { sunAndUv, type Place } from '../sun/day';
 import { isShaded, skyShare, type Obstacle } from '../sun/horizon';
 import { diffuseShare } from '../sun/uvIndex';
+import { amountWords, type UnitSystem } from '../units';
 
 export const FACES = ['top', 'front', 'right', 'back', 'left'] as const;
 type Face = (typeof FACES)[number];
@@ -327,5 +328,7 @@ const COMPASS = ['north', 'north-east', 'east', 'south-east', 'south', 'south-we
 export const compass = (deg: number): string => COMPASS[Math.round((((deg % 360) + 360) % 360) / 45) % 8]!;
 
 /** What to do at a turn, in words. */
-export const turnWords = ({ headingDeg, raised, propMm }: Pick<Turn, 'headingDeg' | 'raised' | 'propMm'>): string =>
-  `Front to the ${compass(headingDeg)}${raised === null ? ', flat' : `, ${raised} edge propped up ${propMm} mm`}`;
+export function turnWords({ headingDeg, raised, propMm }: Pick<Turn, 'headingDeg' | 'raised' | 'propMm'>, units: UnitSystem = 'metric'): string {
+  const lies = raised === null ? 'flat' : `${raised} edge propped up ${amountWords(propMm, 'mm', 0, units)}`;
+  return `Front to the ${compass(headingDeg)}, ${lies}`;
+}

@@ -5,6 +5,8 @@ export interface FieldError {
   /** Path in the notation of the input: `sessions[0].dose`. */
   field: string;
   message: string;
+  /** The limit in the message, in the unit that is kept: a form in other units says it in those. */
+  limit?: number;
 }
 
 /** A path of Joi as the notation of the input. */
@@ -14,7 +16,10 @@ function pathOf(path: readonly (string | number)[]): string {
 
 /** Joi's details as field errors. */
 export function fieldErrors(error: Joi.ValidationError): FieldError[] {
-  return error.details.map(({ path, message }) => ({ field: pathOf(path), message }));
+  return error.details.map(({ path, message, context }) => {
+    const limit: unknown = context?.limit;
+    return { field: pathOf(path), message, ...(typeof limit === 'number' && { limit }) };
+  });
 }
 
 /** How every edge validates: all errors at once, messages without quotes round the label. */

@@ -29,7 +29,7 @@ export interface Figure {
   range?: readonly [number, number];
 }
 
-/** Units that the catalogue speaks in; each has its US counterpart in `units.ts` where there is one. */
+/** Units that the catalogue speaks in; each has its US counterpart in `core/units.ts` where there is one. */
 export type UnitId =
   'L' | 'mL' | 'kg' | 'g' | 'cm²' | 'mm' | 'm' | '°C' | '%' | 'hPa' | 'kg/L' | 'g/L' | 'mol/L' | 'vol' | '°' | 'h' | 'min' | 'UVI·h' | 'DU' | '';
 

@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import { findSum, SUMS } from './catalogue';
 import { sumFields } from './fields';
 import { runSum } from './run';
-import { fromShown, shownUnit, toShown } from './units';
 
 const NAMES = [
   'colour-difference',
@@ -73,16 +72,4 @@ it('fixed outputs are where others look for them', () => {
     azimuthDeg: expect.closeTo(194.34, 2) as number,
   });
   expect(output('exposure-forecast', { startB: 27, targetB: 6, toleranceB: 1.5, sessions: [] })).toHaveProperty('doseToGo.median');
-});
-
-it('units come back', () => {
-  fc.assert(
-    fc.property(fc.double({ min: -100, max: 1000, noNaN: true }), fc.constantFrom('L', 'g', 'mm', '°C', 'cm²', '%'), (value, unit) => {
-      expect(fromShown(toShown(value, unit, 'us'), unit, 'us')).toBeCloseTo(value, 6);
-      expect(toShown(value, unit, 'metric')).toBe(value);
-    }),
-  );
-  expect(toShown(100, '°C', 'us')).toBeCloseTo(212, 9);
-  expect(shownUnit('L', 'us')).toBe('US gal');
-  expect(shownUnit('%', 'us')).toBe('%');
 });

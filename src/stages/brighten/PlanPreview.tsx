@@ -8,6 +8,7 @@ import type { FieldError } from '@/core/sums/fieldErrors';
 import type { Values } from '@/ui/AnswerForm';
 import { DaySun } from '@/ui/DaySun';
 import { Estimate, Figure } from '@/ui/figures';
+import { AmountFigure, useAmount } from '@/ui/units';
 import { Worked } from '@/ui/Worked';
 import { plan } from './actions';
 import type { PlanView } from './plan';
@@ -67,6 +68,7 @@ export function PlanPreview({
 
 function PlanFigures({ view, timeZone, values }: { view: PlanView; timeZone: string; values: Values }) {
   const { plan: p, bath, day, windowStart } = view;
+  const amount = useAmount();
   const minutes = Number(values.durationMin);
   const bars = useMemo(
     () => [{ label: 'this exposure', from: windowStart, to: new Date(Date.parse(windowStart) + minutes * 60_000).toISOString() }],
@@ -77,18 +79,16 @@ function PlanFigures({ view, timeZone, values }: { view: PlanView; timeZone: str
       <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(4, 1fr)' }} gap="4" mb="5">
         {p.dilution && (
           <>
-            <Figure value={p.dilution.stockVolumeL.toFixed(2)} unit="L" label="from the bottle" />
-            <Figure value={p.dilution.waterVolumeL.toFixed(2)} unit="L" label="of water, poured in first" />
+            <AmountFigure amount={p.dilution.stockVolumeL} unit="L" digits={2} label="from the bottle" />
+            <AmountFigure amount={p.dilution.waterVolumeL} unit="L" digits={2} label="of water, poured in first" />
           </>
         )}
-        {bath && <Figure value={bath.fillHeightMm.toFixed(0)} unit="mm" label={`deep in the tub: ${bath.solutionL.toFixed(1)} L`} />}
-        {bath && bath.weightToHoldDownG > 0 && (
-          <Figure value={Math.ceil(bath.weightToHoldDownG).toString()} unit="g" label="on it, or it floats up" />
-        )}
-        {p.powderG !== null && !bath && <Figure value={p.solutionL!.toFixed(1)} unit="L" label="of warm water" />}
-        {p.powderG !== null && <Figure value={p.powderG.toFixed(0)} unit="g" label="of powder, stirred in slowly" />}
-        {p.creamMl !== null && <Figure value={p.creamMl.toFixed(0)} unit="mL" label="of cream, one coat" />}
-        <Figure value={p.oxygenL.toFixed(0)} unit="L" label="of oxygen if it all decomposes: never seal it" tone="hazard" />
+        {bath && <AmountFigure amount={bath.fillHeightMm} unit="mm" label={`deep in the tub: ${amount(bath.solutionL, 'L', 1)}`} />}
+        {bath && bath.weightToHoldDownG > 0 && <AmountFigure amount={Math.ceil(bath.weightToHoldDownG)} unit="g" label="on it, or it floats up" />}
+        {p.powderG !== null && !bath && <AmountFigure amount={p.solutionL!} unit="L" digits={1} label="of warm water" />}
+        {p.powderG !== null && <AmountFigure amount={p.powderG} unit="g" label="of powder, stirred in slowly" />}
+        {p.creamMl !== null && <AmountFigure amount={p.creamMl} unit="mL" label="of cream, one coat" />}
+        <AmountFigure amount={p.oxygenL} unit="L" label="of oxygen if it all decomposes: never seal it" tone="hazard" />
         <Figure value={p.dose.toFixed(1)} unit={p.doseUnit} label="dose of this window" />
       </Grid>
       {day && (

@@ -12,6 +12,7 @@ import { Cautions } from '@/ui/Cautions';
 import { showSpan, useNow } from '@/ui/clock';
 import { Part } from '@/ui/layout';
 import { say, warn } from '@/ui/toast';
+import { useUnits } from '@/ui/units';
 import { end, turned } from './actions';
 import { TendPart } from './TendPart';
 import { WarmthPart } from './WarmthPart';
@@ -32,6 +33,7 @@ interface Props {
 /** An exposure that runs: what is left, when to turn, what to do at the bell, and how it really ended. */
 export function RunningExposure({ piece, session, timer, tending, warmth, timeZone, turns }: Props) {
   const router = useRouter();
+  const units = useUnits();
   const now = useNow();
   const left = timer && now ? Date.parse(timer.dueAt) - now : null;
   const nextTurn = timer?.nextReminderAt && now ? Date.parse(timer.nextReminderAt) - now : null;
@@ -86,11 +88,11 @@ export function RunningExposure({ piece, session, timer, tending, warmth, timeZo
       {pointed && (
         <Part title="Point it now">
           <Text fontFamily="heading" fontWeight="650" fontSize="26px" lineHeight="1.2">
-            {turnWords(pointed)}
+            {turnWords(pointed, units)}
           </Text>
           {next && (
             <Text color="soft">
-              From {showTime(next.from, timeZone, 'HH:mm')}: {turnWords(next)}
+              From {showTime(next.from, timeZone, 'HH:mm')}: {turnWords(next, units)}
             </Text>
           )}
         </Part>

@@ -8,6 +8,7 @@ import { AnswerForm } from '@/ui/AnswerForm';
 import { DataTable } from '@/ui/DataTable';
 import { Figure } from '@/ui/figures';
 import { Fold } from '@/ui/Fold';
+import { useUnits } from '@/ui/units';
 import { Worked } from '@/ui/Worked';
 import { turns } from './actions';
 import type { TurnView } from './turnsOf';
@@ -56,6 +57,7 @@ const faceList = (plan: TurnPlan, doses: TurnPlan['doses']) => plan.faces.map((f
 
 function Turns({ view, at, onTurn, timeZone }: { view: TurnView; at: number; onTurn: (at: number) => void; timeZone: string }) {
   const { plan } = view;
+  const units = useUnits();
   const turn = plan.turns[Math.min(at, plan.turns.length - 1)]!;
   return (
     <Box aria-live="polite" mt="4">
@@ -67,7 +69,7 @@ function Turns({ view, at, onTurn, timeZone }: { view: TurnView; at: number; onT
             <Figure value={percent(plan.neverTurned.evenness)} unit="%" label="the same, never turned" />
           </Grid>
           <Text fontFamily="heading" fontWeight="650" fontSize="22px" lineHeight="1.2">
-            {showTime(turn.from, timeZone, 'HH:mm')}: {turnWords(turn)}
+            {showTime(turn.from, timeZone, 'HH:mm')}: {turnWords(turn, units)}
           </Text>
           <label>
             <Text as="span" color="soft">
@@ -113,7 +115,7 @@ function Turns({ view, at, onTurn, timeZone }: { view: TurnView; at: number; onT
           columns={[
             { title: 'From', cell: ({ from }) => showTime(from, timeZone, 'HH:mm'), figure: true },
             { title: 'Until', cell: ({ to }) => showTime(to, timeZone, 'HH:mm'), figure: true },
-            { title: 'Lay it', cell: (row) => turnWords(row) },
+            { title: 'Lay it', cell: (row) => turnWords(row, units) },
           ]}
           rows={plan.turns}
           rowKey={({ from }) => from}

@@ -8,6 +8,7 @@ import type { Session } from '@/data/rows';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { useNow } from '@/ui/clock';
 import { Part } from '@/ui/layout';
+import { useAmount } from '@/ui/units';
 import { Worked } from '@/ui/Worked';
 import { warmthRead } from './actions';
 
@@ -22,6 +23,8 @@ interface Props {
 /** How warm it is by now, by the sun and by the thermometer; over the limit it says what to do. */
 export function WarmthPart({ session, warmth, limitC, timeZone }: Props) {
   const router = useRouter();
+  const amount = useAmount();
+  const degrees = (c: number) => amount(c, '°C');
   const now = useNow();
   const newest = session.readings[session.readings.length - 1];
   const expected = now ? warmth?.course.findLast(({ at }) => Date.parse(at) <= now) : undefined;
@@ -32,7 +35,8 @@ export function WarmthPart({ session, warmth, limitC, timeZone }: Props) {
       {(readHot || maybeHot) && (
         <Box role="alert" bg="hazardSheet" borderWidth="2px" borderColor="hazard" p="3" mb="3">
           <Text fontWeight="650" fontSize="20px">
-            {readHot ? `Read ${newest.temperatureC.toFixed(0)} °C: over ${limitC} °C.` : `It may be over ${limitC} °C.`} Shade it or vent it now.
+            {readHot ? `Read ${degrees(newest.temperatureC)}: over ${degrees(limitC)}.` : `It may be over ${degrees(limitC)}.`} Shade it or vent it
+            now.
           </Text>
           <Text>Long thin parts bend. {readHot ? 'Read again in ten minutes.' : 'Hold a thermometer to it and put the reading in.'}</Text>
         </Box>
@@ -41,15 +45,14 @@ export function WarmthPart({ session, warmth, limitC, timeZone }: Props) {
         <Text>
           By the sun about{' '}
           <Text as="span" fontFamily="mono" fontSize="26px">
-            {expected.c.median.toFixed(0)} °C
+            {degrees(expected.c.median)}
           </Text>{' '}
-          now ({expected.c.low.toFixed(0)} to {expected.c.high.toFixed(0)},{' '}
-          {warmth!.read ? 'scaled by what was read' : 'an estimate from sun and air'}).
+          now ({degrees(expected.c.low)} to {degrees(expected.c.high)}, {warmth!.read ? 'scaled by what was read' : 'an estimate from sun and air'}).
         </Text>
       )}
       {newest && (
         <Text color="soft">
-          Last read {newest.temperatureC.toFixed(0)} °C at {showTime(newest.at, timeZone, 'HH:mm')}, {session.readings.length} in all.
+          Last read {degrees(newest.temperatureC)} at {showTime(newest.at, timeZone, 'HH:mm')}, {session.readings.length} in all.
         </Text>
       )}
       {warmth && (

@@ -39,6 +39,7 @@ function card(id: SchoolId, given: Partial<SessionCard> & { stockPercentWW: numb
     gates: gatesOf(school, FACTS, true),
     warmth: null,
     timeZone: 'Etc/GMT+2',
+    units: 'metric' as const,
     ...given,
   };
 }

@@ -2,10 +2,11 @@ import type { Content } from 'pdfmake';
 import { tendingOf, type Gate } from '@/core/exposure/gates';
 import { turnWords, type Turn } from '@/core/exposure/turnPlan';
 import type { Warmth } from '@/core/exposure/warmth';
-import type { ExposurePlan } from '@/core/exposure/plan';
+import { FILM_MM, type ExposurePlan } from '@/core/exposure/plan';
 import type { School } from '@/core/exposure/schools';
 import { CAUTION_CLOSE } from '@/core/peroxide/cautions';
 import { showMinutes, showTime } from '@/core/runsheet/time';
+import { amountWords, type UnitSystem } from '@/core/units';
 import { mm, pdf } from '@/edge/pdf';
 import type { FilledTub } from './bath';
 
@@ -24,25 +25,27 @@ export interface SessionCard {
   gates: readonly Gate[];
   warmth: Warmth | null;
   timeZone: string;
+  units: UnitSystem;
 }
 
 type Margin = [number, number, number, number];
 const heading = (text: string) => ({ text, fontSize: 14, bold: true, margin: [0, 10, 0, 2] as Margin });
 
 /** What to mix, in the order it is poured. */
-function mixing({ dilution, powderG, creamMl, solutionL, percentWW }: ExposurePlan, stock: string): string {
-  if (dilution && dilution.waterVolumeL < 0.005) return `${dilution.stockVolumeL.toFixed(2)} L of ${stock} as it is: ${percentWW.toFixed(1)} %.`;
-  if (dilution)
-    return `${dilution.waterVolumeL.toFixed(2)} L of water first, then ${dilution.stockVolumeL.toFixed(2)} L of ${stock}: ${percentWW.toFixed(1)} %.`;
+function mixing({ dilution, powderG, creamMl, solutionL, percentWW }: ExposurePlan, stock: string, units: UnitSystem): string {
+  const litres = (value: number, digits = 2) => amountWords(value, 'L', digits, units);
+  const strength = `${percentWW.toFixed(1)} %`;
+  if (dilution && dilution.waterVolumeL < 0.005) return `${litres(dilution.stockVolumeL)} of ${stock} as it is: ${strength}.`;
+  if (dilution) return `${litres(dilution.waterVolumeL)} of water first, then ${litres(dilution.stockVolumeL)} of ${stock}: ${strength}.`;
   if (powderG !== null)
-    return `${solutionL!.toFixed(1)} L of warm water, then ${powderG.toFixed(0)} g of ${stock}, stirred in slowly: ${percentWW.toFixed(1)} %.`;
-  return `${creamMl!.toFixed(0)} mL of ${stock}, ${percentWW.toFixed(1)} %, brushed on about 1 mm thick.`;
+    return `${litres(solutionL!, 1)} of warm water, then ${amountWords(powderG, 'g', 0, units)} of ${stock}, stirred in slowly: ${strength}.`;
+  return `${amountWords(creamMl!, 'mL', 0, units)} of ${stock}, ${strength}, brushed on about ${amountWords(FILM_MM, 'mm', 0, units)} thick.`;
 }
 
 /** How deep the tub is filled, and what keeps the piece under. */
-function filling({ name, solutionL, fillHeightMm, weightToHoldDownG }: FilledTub): string {
-  const held = weightToHoldDownG > 0 ? ` At least ${Math.ceil(weightToHoldDownG)} g on it, no metal, or it floats up.` : '';
-  return `${solutionL.toFixed(1)} L in “${name}” stand ${fillHeightMm.toFixed(0)} mm deep with the piece in it.${held}`;
+function filling({ name, solutionL, fillHeightMm, weightToHoldDownG }: FilledTub, units: UnitSystem): string {
+  const held = weightToHoldDownG > 0 ? ` At least ${amountWords(Math.ceil(weightToHoldDownG), 'g', 0, units)} on it, no metal, or it floats up.` : '';
+  return `${amountWords(solutionL, 'L', 1, units)} in “${name}” stand ${amountWords(fillHeightMm, 'mm', 0, units)} deep with the piece in it.${held}`;
 }
 
 /** One side of paper for the shed wall: cautions first, then what, how strong, when, how to turn, what to look after. */
@@ -50,7 +53,8 @@ export const sessionCardPdf = (card: SessionCard): Promise<Buffer> =>
   pdf({ info: { title: `${card.piece}: ${card.school.title}` }, content: cardContent(card) });
 
 export function cardContent(card: SessionCard): Content[] {
-  const { piece, school, plan, stock, bath, from, durationMin, turnEveryMin, turns, gates, warmth, timeZone } = card;
+  const { piece, school, plan, stock, bath, from, durationMin, turnEveryMin, turns, gates, warmth, timeZone, units } = card;
+  const degrees = (c: number) => amountWords(c, '°C', 0, units);
   const clock = (iso: string) => showTime(iso, timeZone, 'HH:mm');
   const to = new Date(Date.parse(from) + durationMin * 60_000).toISOString();
   const tending = tendingOf(school).filter(({ everyMin }) => everyMin < durationMin);
@@ -67,14 +71,14 @@ export function cardContent(card: SessionCard): Content[] {
     })),
     { text: CAUTION_CLOSE, bold: true, margin: [0, 4, 0, 4] as Margin },
     heading('Mix'),
-    { text: mixing(plan, stock) },
-    ...(bath ? [{ text: filling(bath) }] : []),
+    { text: mixing(plan, stock, units) },
+    ...(bath ? [{ text: filling(bath, units) }] : []),
     ...plan.notes.map((text) => ({ text, bold: true })),
-    { text: `It would release ${plan.oxygenL.toFixed(0)} L of oxygen: never seal it.` },
+    { text: `It would release ${amountWords(plan.oxygenL, 'L', 0, units)} of oxygen: never seal it.` },
     ...(gates.length > 0 ? [heading('Before the start'), ...gates.map(({ words }) => ({ text: `☐  ${words}` }))] : []),
     heading(`Turn every ${turnEveryMin} min`),
     { text: school.atTheBell },
-    ...turns.map((turn) => ({ text: `☐  ${clock(turn.from)}  ${turnWords(turn)}`, margin: [mm(3), 2, 0, 0] as Margin })),
+    ...turns.map((turn) => ({ text: `☐  ${clock(turn.from)}  ${turnWords(turn, units)}`, margin: [mm(3), 2, 0, 0] as Margin })),
     ...(tending.length > 0
       ? [heading('Look after it'), ...tending.map(({ everyMin, words }) => ({ text: `Every ${showMinutes(everyMin)}: ${words}` }))]
       : []),
@@ -82,7 +86,7 @@ export function cardContent(card: SessionCard): Content[] {
       ? [
           heading('Warmth'),
           {
-            text: `Warmest at ${clock(warmth.hottest.at)}, about ${warmth.hottest.c.median.toFixed(0)} °C (${warmth.hottest.c.low.toFixed(0)} to ${warmth.hottest.c.high.toFixed(0)}, an estimate). Over ${warmth.limitC} °C: shade it or vent it.`,
+            text: `Warmest at ${clock(warmth.hottest.at)}, about ${degrees(warmth.hottest.c.median)} (${degrees(warmth.hottest.c.low)} to ${degrees(warmth.hottest.c.high)}, an estimate). Over ${degrees(warmth.limitC)}: shade it or vent it.`,
           },
         ]
       : []),

@@ -57,7 +57,7 @@ export async function workOut(form: PlanForm): Promise<Worked> {
   const windowStart = fromLocalField(form.windowStart, workshop.timeZone);
   if (!windowStart) throw new Refusal('windowStart', 'Give date and time, like 2026-06-21 10:00.');
   const { stock, stockPercentWW } = await strengthOf(form);
-  const bath = await bathOf(form, piece);
+  const bath = await bathOf(form, piece, workshop.units);
   const [past, facts, obstacles, history] = await Promise.all([pastPieces(piece), readFacts(piece), listObstacles(), historyOf(piece)]);
   const pooled = pooledFrom(past, school, piece.plastic);
   const place = { latitude: workshop.latitude ?? 0, longitude: workshop.longitude ?? 0, altitudeM: workshop.altitudeM };
@@ -85,6 +85,7 @@ export async function workOut(form: PlanForm): Promise<Worked> {
     lampMwPerCm2: form.lampMwPerCm2,
     temperatureC: form.temperatureC,
     ...(pooled.pieces > 0 && { prior: pooled.prior }),
+    units: workshop.units,
   });
   return {
     plan,
@@ -155,6 +156,7 @@ export async function sessionCard(given: Record<string, unknown>): Promise<Answe
       gates,
       warmth,
       timeZone: workshop.timeZone,
+      units: workshop.units,
     });
     return { sheet, title };
   });

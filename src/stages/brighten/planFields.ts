@@ -18,7 +18,7 @@ const STRENGTH_UNITS = [
   { value: 'gramsPerL', label: 'grams in a litre' },
 ];
 
-const BY_HAND = { value: '', label: 'litres by hand' };
+const BY_HAND = { value: '', label: 'amount by hand' };
 const asOption = ({ id, name }: TubRow) => ({ value: id, label: name });
 
 function bottlesFor(school: SchoolId, stock: readonly StockItem[]): StockItem[] {
@@ -92,13 +92,13 @@ export function fieldsFor({ school, fromStores, inTub }: Chosen, stock: readonly
         }
       : medium !== 'cream' && {
           name: 'volumeL',
-          label: 'Litres wanted',
+          label: 'Liquid wanted',
           kind: 'number',
           unit: 'L',
           half: true,
-          ...(bath && tubs.length === 0 && { hint: 'A tub measured under Wash works them out' }),
+          ...(bath && tubs.length === 0 && { hint: 'A tub measured under Wash works it out' }),
         },
-    medium === 'cream' && { name: 'areaCm2', label: 'Surface to cover', kind: 'number', unit: 'cm²', hint: 'Brushed on about 1 mm thick' },
+    medium === 'cream' && { name: 'areaCm2', label: 'Surface to cover', kind: 'number', unit: 'cm²', hint: 'Brushed on about 1 mm (0.04 in) thick' },
     { name: 'windowStart', label: 'From', kind: 'time', half: true },
     { name: 'durationMin', label: 'For', kind: 'number', unit: 'min', half: true },
     { name: 'turnEveryMin', label: 'Turn every', kind: 'number', unit: 'min', half: true },

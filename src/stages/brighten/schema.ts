@@ -48,7 +48,7 @@ export const planSchema = Joi.object<PlanForm>({
     .valid(...STRENGTH_UNITS)
     .default('percentWW'),
   targetPercentWW: Joi.number().positive().max(REFUSE_ABOVE_PERCENT_WW).empty('').default(12).label('Strength wanted'),
-  volumeL: Joi.number().positive().max(500).empty('').default(5).label('Litres wanted'),
+  volumeL: Joi.number().positive().max(500).empty('').default(5).label('Liquid wanted'),
   tubId: Joi.string().empty('').default(null).allow(null).label('Tub'),
   weightG: Joi.number().min(0).max(50_000).empty('').default(0).label('Weight of the piece'),
   areaCm2: Joi.number().positive().max(100_000).empty('').default(500).label('Surface'),

@@ -85,6 +85,7 @@ export async function waysFor(
     now,
     stock: stock.flatMap(ownStock),
     lampMwPerCm2,
+    units: workshop.units,
     by: wished(by, timeZone),
     going: history.treatments.find(({ endedAt }) => endedAt === null)?.school ?? null,
   });

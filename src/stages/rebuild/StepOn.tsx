@@ -130,7 +130,7 @@ function LotOn({ lot, busy, send }: { lot: LotRow; busy: boolean; send: ReturnTy
               draftKey={`other:${lot.id}`}
               fields={[
                 { name: 'count', label: 'How many', kind: 'number', half: true },
-                { name: 'lengthMm', label: 'Length in hand', kind: 'number', unit: 'mm', half: true },
+                { name: 'lengthMm', label: 'Length in hand', kind: 'number', unit: 'mm', fixedUnit: true, half: true },
               ]}
               initial={{ count: '1', lengthMm: String(lot.lengthMm) }}
               submit="Put these in"

@@ -12,8 +12,8 @@ export function LotForm({ stepId, like }: { stepId: string; like: LotRow | null 
       draftKey={`lot:${stepId}`}
       fields={[
         { name: 'count', label: 'How many', kind: 'number', half: true },
-        { name: 'lengthMm', label: 'Length under the head', kind: 'number', unit: 'mm', half: true },
-        { name: 'diameterMm', label: 'Diameter', kind: 'number', unit: 'mm', half: true },
+        { name: 'lengthMm', label: 'Length under the head', kind: 'number', unit: 'mm', fixedUnit: true, half: true },
+        { name: 'diameterMm', label: 'Diameter', kind: 'number', unit: 'mm', fixedUnit: true, half: true },
         { name: 'drive', label: 'Drive', kind: 'choice', options: options(DRIVES), half: true },
         { name: 'head', label: 'Head', kind: 'choice', options: options(HEADS), half: true },
         { name: 'shank', label: 'Shank', kind: 'choice', options: options(SHANKS), half: true },
@@ -23,6 +23,7 @@ export function LotForm({ stepId, like }: { stepId: string; like: LotRow | null 
           label: 'Deepest the hole allows',
           kind: 'number',
           unit: 'mm',
+          fixedUnit: true,
           optional: true,
           half: true,
           hint: 'Unless measured: no deeper than these',

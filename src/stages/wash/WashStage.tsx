@@ -5,6 +5,7 @@ import { findRestoration } from '@/data/restorations';
 import { listStock } from '@/data/stock';
 import { runningTimers } from '@/data/timers';
 import { washSpots } from '@/data/wash';
+import { getWorkshop } from '@/data/workshop';
 import { loadViews } from './loadViews';
 import { passes, spotView } from './view';
 import { WashBench } from './WashBench';
@@ -12,7 +13,7 @@ import { WashBench } from './WashBench';
 /** The wash: the gentlest thing that works, step by step, and when to stop. */
 export async function WashStage({ restorationId }: { restorationId: string }) {
   if (!(await findRestoration(restorationId))) return null;
-  const [spots, timers, tubs, pieces, measurements, stock, own] = await Promise.all([
+  const [spots, timers, tubs, pieces, measurements, stock, own, { units }] = await Promise.all([
     washSpots(restorationId),
     runningTimers(),
     listTubs(),
@@ -20,8 +21,9 @@ export async function WashStage({ restorationId }: { restorationId: string }) {
     measurementsOf(restorationId),
     listStock(),
     ownKnowledge(),
+    getWorkshop(),
   ]);
-  const { running, next } = passes(spots, timers, own);
+  const { running, next } = passes(spots, timers, own, units);
   const drying = timers.filter((timer) => timer.restorationId === restorationId && timer.kind === 'drying');
   return (
     <WashBench
@@ -30,7 +32,7 @@ export async function WashStage({ restorationId }: { restorationId: string }) {
       next={next}
       spots={spots.map((spot) => spotView(spot, own))}
       drying={drying.map(({ id, label, startedAt, dueAt }) => ({ id, label, startedAt, dueAt }))}
-      loads={await loadViews(tubs)}
+      loads={await loadViews(tubs, units)}
       tubs={tubs}
       bottles={stock.map(({ id, name }) => ({ value: id, label: name }))}
       pieces={pieces.map(({ id, tag, name }) => ({

@@ -1,5 +1,7 @@
 import { agentOf, type Agent, type AgentId } from '@/core/cleaning/agents';
 import { loadsFor, type Tub } from '@/core/cleaning/loads';
+import type { UnitId } from '@/core/sums/sum';
+import { amountWords, type UnitSystem } from '@/core/units';
 import { ownKnowledge } from '@/data/cleaning';
 import { listRestorations } from '@/data/restorations';
 import { washSpots, type WashSpot } from '@/data/wash';
@@ -8,7 +10,7 @@ import type { LoadView } from './TubPart';
 const ANY_SIZE_WORDS = 'has no size: write it down, and it is counted in';
 
 /** Loads across every open restoration, for the largest tub. */
-export async function loadViews(tubs: readonly Tub[]): Promise<LoadView[]> {
+export async function loadViews(tubs: readonly Tub[], units: UnitSystem): Promise<LoadView[]> {
   const tub = [...tubs].sort((a, b) => b.lengthMm * b.widthMm * b.depthMm - a.lengthMm * a.widthMm * a.depthMm)[0];
   if (!tub) return [];
   const { agents } = await ownKnowledge();
@@ -21,10 +23,10 @@ export async function loadViews(tubs: readonly Tub[]): Promise<LoadView[]> {
     const pieces = byAgent.get(agent) ?? new Map<string, { of: WashSpot; title: string }>();
     byAgent.set(agent, pieces.set(entry.of.piece.id, entry));
   }
-  return [...byAgent].flatMap(([agent, entries]) => viewsOf(agentOf(agent, agents), [...entries.values()], tub));
+  return [...byAgent].flatMap(([agent, entries]) => viewsOf(agentOf(agent, agents), [...entries.values()], tub, units));
 }
 
-function viewsOf(agent: Agent, entries: readonly { of: WashSpot; title: string }[], tub: Tub): LoadView[] {
+function viewsOf(agent: Agent, entries: readonly { of: WashSpot; title: string }[], tub: Tub, units: UnitSystem): LoadView[] {
   const nameOf = (id: string) => {
     const { of, title } = entries.find((entry) => entry.of.piece!.id === id)!;
     return `${of.piece!.tag} ${of.piece!.name} (${title})`;
@@ -35,11 +37,12 @@ function viewsOf(agent: Agent, entries: readonly { of: WashSpot; title: string }
   });
   const { loads, tooBig } = loadsFor(agent, sized, tub);
   const { title, bathC } = agent;
+  const say = (value: number, unit: UnitId, digits = 0) => amountWords(value, unit, digits, units);
   const views = loads.map(({ pieces, waterL, amount, unit }, i): LoadView => ({
     key: `${title}:${i}`,
     title: `${title}: load ${i + 1} of ${loads.length} in “${tub.name}”`,
     pieces: pieces.map(nameOf),
-    words: `${waterL.toFixed(1)} L of water at ${bathC} °C, ${Math.round(amount)} ${unit}. One layer, nothing upon another; masked labels stay above the water.`,
+    words: `${say(waterL, 'L', 1)} of water${bathC === null ? '' : ` at ${say(bathC, '°C')}`}, ${say(amount, unit)}. One layer, nothing upon another; masked labels stay above the water.`,
   }));
   const unsized = entries
     .filter(({ of }) => !sized.some(({ id }) => id === of.piece!.id))

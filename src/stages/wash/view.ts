@@ -1,9 +1,11 @@
 import { agentOf, type AgentId } from '@/core/cleaning/agents';
+import { bathWords } from '@/core/cleaning/loads';
 import { cautionsFor } from '@/core/cleaning/cautions';
 import type { OwnKnowledge, Visible } from '@/core/cleaning/ladder';
 import { SOIL_IDS, soilOf, type SoilId } from '@/core/cleaning/soils';
 import type { FindingKind } from '@/core/intake/findings';
 import type { Caution } from '@/core/peroxide/cautions';
+import type { UnitSystem } from '@/core/units';
 import type { Timer } from '@/data/rows';
 import type { WashSpot } from '@/data/wash';
 
@@ -95,9 +97,9 @@ export function spotView(of: WashSpot, { agents }: OwnKnowledge): SpotView {
 const isAhead = ({ ladder, done }: WashSpot, agent: AgentId): boolean =>
   (ladder?.rungs.some((rung) => rung.agent === agent) ?? false) && !done.some((step) => step.agent === agent);
 
-function passOf(id: AgentId, spots: readonly WashSpot[], timers: readonly Timer[], { agents }: OwnKnowledge): PassView {
+function passOf(id: AgentId, spots: readonly WashSpot[], timers: readonly Timer[], { agents }: OwnKnowledge, units: UnitSystem): PassView {
   const agent = agentOf(id, agents);
-  const { title, does, dwellMin, handsMin, rinse, protection, perLitre, bathC } = agent;
+  const { title, does, dwellMin, handsMin, rinse, protection } = agent;
   const rungs = spots.flatMap(({ ladder }) => ladder?.rungs.filter((rung) => rung.agent === id) ?? []);
   const unique = (words: (string | null)[]) => [...new Set(words.filter((word): word is string => word !== null))];
   const timer = timers.find(({ id }) => spots.some(({ running }) => running?.timerId === id));
@@ -110,7 +112,7 @@ function passOf(id: AgentId, spots: readonly WashSpot[], timers: readonly Timer[
     handsMin,
     rinse,
     protection,
-    bath: perLitre ? `${perLitre.amount} ${perLitre.unit} in a litre, ${bathC} °C` : null,
+    bath: bathWords(agent, units),
     why: rungs[0]?.why ?? '',
     testSpots: unique(rungs.map(({ testSpot }) => testSpot)),
     masks: unique(rungs.flatMap(({ masks }) => masks)),
@@ -126,7 +128,12 @@ function passOf(id: AgentId, spots: readonly WashSpot[], timers: readonly Timer[
 }
 
 /** Spots that are the same far, gathered: what runs first, then what can be started, the gentlest first. */
-export function passes(spots: readonly WashSpot[], timers: readonly Timer[], own: OwnKnowledge): { running: PassView[]; next: PassView[] } {
+export function passes(
+  spots: readonly WashSpot[],
+  timers: readonly Timer[],
+  own: OwnKnowledge,
+  units: UnitSystem,
+): { running: PassView[]; next: PassView[] } {
   const gathered = (agentFor: (of: WashSpot) => AgentId | undefined, sharesBath: boolean): PassView[] => {
     const groups = new Map<string, { agent: AgentId; spots: WashSpot[] }>();
     for (const of of spots) {
@@ -141,7 +148,7 @@ export function passes(spots: readonly WashSpot[], timers: readonly Timer[], own
         group.push(...spots.filter((of) => of.next && of.piece?.id === group[0]!.piece?.id && !group.includes(of) && isAhead(of, agent)));
     return [...groups.values()]
       .sort((x, y) => agentOf(x.agent, own.agents).roughness - agentOf(y.agent, own.agents).roughness)
-      .map((group) => passOf(group.agent, group.spots, timers, own));
+      .map((group) => passOf(group.agent, group.spots, timers, own, units));
   };
   return { running: gathered(({ running }) => running?.agent, false), next: gathered(({ next }) => next?.agent, true) };
 }

@@ -35,7 +35,7 @@ async function keyboard() {
   };
   return { restorationId, piece, grease: await found('grease', 'hand-grease'), drink: await found('drink', 'sweet-drink') };
 }
-const viewOf = async (restorationId: string) => passes(await washSpots(restorationId), await runningTimers(), await ownKnowledge());
+const viewOf = async (restorationId: string) => passes(await washSpots(restorationId), await runningTimers(), await ownKnowledge(), 'metric');
 
 describe('the screen of the sink', () => {
   it('gathers the spots of a piece under a bath, asks for the cautions, and shows what runs', async () => {
@@ -83,16 +83,16 @@ describe('the screen of the sink', () => {
 
 it('loads, tubs and the sheet for the wall', async () => {
   const { restorationId } = await keyboard();
-  expect(await loadViews([])).toEqual([]);
+  expect(await loadViews([], 'metric')).toEqual([]);
   expect(wrongs(await ownTub({ name: '', lengthMm: '20', widthMm: '400', depthMm: '' }))).toMatch(/name: .*lengthMm: .*depthMm: /s);
   expect(wrongs(await ownTub({ name: 'Trial sink', lengthMm: '500', widthMm: '400', depthMm: '200' }))).toBe('');
   const spots = await washSpots(restorationId);
-  const { next } = passes(spots, [], NOTHING_OWN);
+  const { next } = passes(spots, [], NOTHING_OWN, 'metric');
   const sheet = await washSheetPdf(
     'Trial',
     next,
     spots.map((spot) => spotView(spot, NOTHING_OWN)),
-    await loadViews([{ name: 'Trial sink', lengthMm: 500, widthMm: 400, depthMm: 200 }]),
+    await loadViews([{ name: 'Trial sink', lengthMm: 500, widthMm: 400, depthMm: 200 }], 'metric'),
   );
   expect(sheet.subarray(0, 5).toString()).toBe('%PDF-');
 });

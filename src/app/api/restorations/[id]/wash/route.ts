@@ -2,6 +2,7 @@ import { listTubs, ownKnowledge } from '@/data/cleaning';
 import { findRestoration } from '@/data/restorations';
 import { runningTimers } from '@/data/timers';
 import { washSpots } from '@/data/wash';
+import { getWorkshop } from '@/data/workshop';
 import { asFile, fileName } from '@/edge/fileName';
 import { loadViews } from '@/stages/wash/loadViews';
 import { washSheetPdf } from '@/stages/wash/sheetPdf';
@@ -11,13 +12,19 @@ import { passes, spotView } from '@/stages/wash/view';
 export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const restoration = await findRestoration((await params).id);
   if (!restoration) return new Response('This restoration is not here.', { status: 404 });
-  const [spots, timers, tubs, own] = await Promise.all([washSpots(restoration.id), runningTimers(), listTubs(), ownKnowledge()]);
-  const { running, next } = passes(spots, timers, own);
+  const [spots, timers, tubs, own, { units }] = await Promise.all([
+    washSpots(restoration.id),
+    runningTimers(),
+    listTubs(),
+    ownKnowledge(),
+    getWorkshop(),
+  ]);
+  const { running, next } = passes(spots, timers, own, units);
   const sheet = await washSheetPdf(
     restoration.title,
     [...running, ...next],
     spots.map((spot) => spotView(spot, own)),
-    await loadViews(tubs),
+    await loadViews(tubs, units),
   );
   return asFile(new Uint8Array(sheet), 'application/pdf', `${fileName(restoration.title)}-wash.pdf`);
 }

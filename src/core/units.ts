@@ -1,0 +1,78 @@
+import type { UnitId } from './sums/sum';
+
+/** How amounts are shown and typed; what is kept is always metric. */
+export type UnitSystem = 'metric' | 'us';
+
+interface Counterpart {
+  unit: string;
+  factor: number;
+  offset?: number;
+}
+
+/** The inch is 25.4 mm, the pound 0.45359237 kg, the US gallon 231 cubic inches: all by definition. */
+const US: Partial<Record<UnitId, Counterpart>> = {
+  L: { unit: 'US gal', factor: 1 / 3.785411784 },
+  mL: { unit: 'fl oz', factor: 1 / 29.5735295625 },
+  kg: { unit: 'lb', factor: 1 / 0.45359237 },
+  g: { unit: 'oz', factor: 1 / 28.349523125 },
+  'cm²': { unit: 'in²', factor: 1 / 6.4516 },
+  mm: { unit: 'in', factor: 1 / 25.4 },
+  m: { unit: 'ft', factor: 1 / 0.3048 },
+  '°C': { unit: '°F', factor: 1.8, offset: 32 },
+};
+
+/** The unit shown for a stored one. */
+export function shownUnit(unit: string, system: UnitSystem): string {
+  return (system === 'us' && US[unit as UnitId]?.unit) || unit;
+}
+
+/** A stored value in the unit shown. */
+export function toShown(value: number, unit: string, system: UnitSystem): number {
+  const us = system === 'us' ? US[unit as UnitId] : undefined;
+  return us ? value * us.factor + (us.offset ?? 0) : value;
+}
+
+/** A typed value back in the stored unit. */
+export function fromShown(value: number, unit: string, system: UnitSystem): number {
+  const us = system === 'us' ? US[unit as UnitId] : undefined;
+  return us ? (value - (us.offset ?? 0)) / us.factor : value;
+}
+
+const numberIn = (text: string): number => (text.trim() === '' ? NaN : Number(text.replace(',', '.')));
+
+/** What stands in a field for a stored value; words that are no number stay as they are. */
+export function toTyped(value: string, unit: string, system: UnitSystem): string {
+  const stored = numberIn(value);
+  return Number.isNaN(stored) ? value : String(Number(toShown(stored, unit, system).toPrecision(6)));
+}
+
+/** The stored value of what was typed, as text to send; words that are no number stay as they are. */
+export function fromTyped(text: string, unit: string, system: UnitSystem): string {
+  const typed = numberIn(text);
+  return Number.isNaN(typed) ? text : String(Number(fromShown(typed, unit, system).toPrecision(7)));
+}
+
+/** A message about a limit, with the limit in the unit shown. */
+export function limitShown(message: string, limit: number, unit: string, system: UnitSystem): string {
+  return message.replace(
+    new RegExp(`(?<![\\d.])${limit}( ${unit})?(?![\\d]|\\.\\d)`, 'g'),
+    `${toTyped(String(limit), unit, system)} ${shownUnit(unit, system)}`,
+  );
+}
+
+/**
+ * A stored amount as it is read: `1.58 L`, `0.417 US gal`. A coarser unit gets more digits, so that no less is said.
+ *
+ * @param digits after the point in the stored unit
+ */
+export function shownAmount(value: number, unit: UnitId, digits: number, system: UnitSystem): { value: string; unit: string } {
+  const us = system === 'us' ? US[unit] : undefined;
+  const more = us ? Math.max(0, Math.ceil(-Math.log10(us.factor) - 0.3)) : 0;
+  return { value: toShown(value, unit, system).toFixed(digits + more), unit: shownUnit(unit, system) };
+}
+
+/** The same as words. */
+export function amountWords(value: number, unit: UnitId, digits: number, system: UnitSystem): string {
+  const shown = shownAmount(value, unit, digits, system);
+  return `${shown.value} ${shown.unit}`;
+}
