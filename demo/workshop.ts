@@ -13,8 +13,12 @@ import { openRestoration, setAim, setEstimate, setOwner, settleStage } from '@/d
 import { worthWords } from '@/runsheet/worth';
 import type { Piece, Session, StockItem } from '@/data/rows';
 import { addLedgerEntry } from '@/data/ledger';
-import { addStock } from '@/data/stock';
+import { inTransaction } from '@/data/connection';
+import { addStock, takeOut } from '@/data/stock';
 import type { SkySource } from '@/core/exposure/sessions';
+import { surfaceCm2 } from '@/core/exposure/amounts';
+import { FILM_MM } from '@/core/exposure/plan';
+import { creamAmount } from '@/core/peroxide/cream';
 import { peroxideDilution } from '@/core/peroxide/dilution';
 import { historyOf } from '@/stages/brighten/history';
 import { planSession } from '@/stages/brighten/planSession';
@@ -79,6 +83,16 @@ async function estimate(restorationId: string, guesses: WorthEstimate, at: Date)
 }
 const note = (restorationId: string, stage: Stage, words: string, at: Date) => writeNote({ restorationId, stage, words, corrects: null }, at);
 
+/** Cream for one coat on the shell of the Brimsel Nine, mL. */
+const CREAM_ML = creamAmount(surfaceCm2({ lengthMm: 400, widthMm: 220, heightMm: 45 }), FILM_MM, 1, 100).creamMl;
+
+/** What of a bottle goes into a bag of so much weaker solution. */
+const intoBag = (stock: StockItem, percentWW: number, amountMl: number): Pick<StartExposure, 'amountMl' | 'targetPercentWW' | 'takes'> => ({
+  amountMl,
+  targetPercentWW: percentWW,
+  takes: { amount: 1000 * peroxideDilution(stock.strengthValue!, percentWW, amountMl / 1000).stockVolumeL, unit: 'mL', otherwise: stock.name },
+});
+
 async function expose(
   target: Piece,
   stock: StockItem,
@@ -93,7 +107,8 @@ async function expose(
     stockId: stock.id,
     stockPercentWW: 11.66,
     targetPercentWW: 11.66,
-    amountMl: 880,
+    amountMl: CREAM_ML,
+    takes: { amount: CREAM_ML, unit: 'mL', otherwise: stock.name },
     toleranceB: 1.5,
     plannedMin: planned,
     turnEveryMin: 30,
@@ -209,7 +224,7 @@ async function brimsel(at: Clock, now: Date, cream: StockItem, mixed: StockItem)
     at(3, 10),
     240,
     { minutes: 240, cloud: 0.4, words: 'In a zip bag, shaken over and vented at each turn.' },
-    { school: 'bag-sun', stockPercentWW: 12, targetPercentWW: 6, amountMl: 700, checks: ['Two caps of a scrap keyboard came through this way'] },
+    { school: 'bag-sun', stockPercentWW: 12, ...intoBag(mixed, 6, 700), checks: ['Two caps of a scrap keyboard came through this way'] },
   );
   const second = await expose(shell, cream, at(2, 9, 30), 120, {
     minutes: 120,
@@ -366,8 +381,7 @@ async function pellwig(at: Clock, liquid: StockItem): Promise<void> {
   const bag: Partial<StartExposure> = {
     school: 'bag-sun',
     stockPercentWW: 35,
-    targetPercentWW: 6,
-    amountMl: 800,
+    ...intoBag(liquid, 6, 800),
     cautions: [caution('peroxide-burns'), caution('sun-heat')],
   };
   await expose(shell, liquid, at(28, 9, 30), 240, { minutes: 240, cloud: 0.2, words: 'In a zip bag, vented at each turn.' }, bag);
@@ -391,6 +405,7 @@ const sky: SkySource = (place, from, hours) => Promise.resolve(simulatedSky(plac
 /** A bottle for the caps, mixed from the strong one. */
 async function mixedFrom(strong: StockItem, at: Clock): Promise<StockItem> {
   const { stockVolumeL, waterVolumeL } = peroxideDilution(strong.strengthValue!, 12, 1);
+  await inTransaction((transaction) => takeOut({ stockId: strong.id, restorationId: null, amount: 1000 * stockVolumeL }, at(3, 9), transaction));
   return addStock(
     {
       name: 'Peroxide 12 %, own mix, 1 L',

@@ -4,6 +4,7 @@ import { functionTestsOf } from './functionTests';
 import { Op, type Transaction } from 'sequelize';
 import { agentOf } from '@/core/cleaning/agents';
 import { knownSurface } from '@/core/cleaning/surfaces';
+import { countOf } from '@/core/ledger/left';
 import { Refusal } from '@/core/refusal';
 import { ownKnowledge } from './cleaning';
 import { database, inTransaction } from './connection';
@@ -166,6 +167,14 @@ async function keepOwn<T extends 'own_agents' | 'own_surfaces'>(table: T, row: R
   await addRow(table, { ...row, title }, transaction);
 }
 
+/** A bottle that a treatment names; it comes along by its label and does not stand on this shelf. */
+async function keepBottle(item: StockItem, transaction: Transaction): Promise<void> {
+  if (await findRow('stock', item.id, transaction)) return;
+  await addRow('stock', item, transaction);
+  const empty = { ...countOf(item.sizeMl, [], 0), stockId: item.id, restorationId: null, at: new Date().toISOString() };
+  await addRow('movements', empty, transaction);
+}
+
 /**
  * Puts a bundle into this workshop, whole or not at all.
  *
@@ -177,7 +186,7 @@ export async function keepBundle(bundle: Bundle): Promise<void> {
     if (await findRow('restorations', restoration.id, transaction))
       throw new Refusal('file', `“${restoration.title}” is here already. Tick “import as a copy” to have it twice, or leave it.`);
     await addRow('restorations', restoration, transaction);
-    for (const item of bundle.stock) if (!(await findRow('stock', item.id, transaction))) await addRow('stock', item, transaction);
+    for (const item of bundle.stock) await keepBottle(item, transaction);
     for (const row of bundle.ownAgents) await keepOwn('own_agents', row, transaction);
     for (const row of bundle.ownSurfaces) await keepOwn('own_surfaces', row, transaction);
     await needsKnown(bundle, transaction);

@@ -1,42 +1,75 @@
+import type { Transaction } from 'sequelize';
+import { shareOfPrice, unitOf } from '@/core/ledger/left';
 import { Refusal } from '@/core/refusal';
 import type { Stage } from '@/core/runsheet/stages';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
 import { needsNoAnswer } from './requests';
 import type { LedgerEntry } from './rows';
+import { leftOf, takeOut } from './stock';
 import { addRow, findRows, needRow } from './table';
 
 /** Minutes and materials of every stage. */
 export const ledgerOf = (restorationId: string): Promise<LedgerEntry[]> => findRows('ledger', { restorationId }, [['at', 'ASC']]);
 
+async function addEntry(entry: Omit<LedgerEntry, 'id' | 'at'>, now: Date, transaction: Transaction): Promise<void> {
+  await needRow('restorations', entry.restorationId, transaction);
+  if (entry.kind === 'material')
+    await needsNoAnswer(entry.restorationId, { about: 'purchase', stage: entry.stage, costMinor: entry.amountMinor }, 'cost', transaction);
+  await addRow('ledger', { ...entry, at: now.toISOString() }, transaction);
+  const { restorationId, stage, kind, words, minutes } = entry;
+  await appendLog(
+    { restorationId, stage, kind, words: kind === 'minutes' ? `${minutes} min: ${words}` : `Used: ${words}`, data: entry },
+    transaction,
+    now,
+  );
+}
+
 /** Minutes worked, or a material; a purchase beyond what the owner allows waits for the answer. */
 export async function addLedgerEntry(entry: Omit<LedgerEntry, 'id' | 'at'>, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    await needRow('restorations', entry.restorationId, transaction);
-    if (entry.kind === 'material')
-      await needsNoAnswer(entry.restorationId, { about: 'purchase', stage: entry.stage, costMinor: entry.amountMinor }, 'cost', transaction);
-    await addRow('ledger', { ...entry, at: now.toISOString() }, transaction);
-    const { restorationId, stage, kind, words, minutes } = entry;
-    await appendLog(
-      { restorationId, stage, kind, words: kind === 'minutes' ? `${minutes} min: ${words}` : `Used: ${words}`, data: entry },
-      transaction,
-      now,
-    );
-  });
+  await inTransaction((transaction) => addEntry(entry, now, transaction));
+}
+
+/** So much of a material that a stage used: of a bottle of the stores, or of one that is not in them and costs nothing here. */
+export interface Use {
+  restorationId: string;
+  stage: Stage;
+  stockId: string | null;
+  /** mL, or g of powder. */
+  amount: number;
+  /** What it is called where it is no bottle of the stores. */
+  otherwise: string;
+  unit: 'mL' | 'g';
+}
+
+/** Takes so much out of a bottle, at its share of what the bottle cost, within a transaction that is under way. */
+export async function bookMaterial(
+  { restorationId, stage, stockId, amount, otherwise, unit }: Use,
+  now: Date,
+  transaction: Transaction,
+): Promise<void> {
+  const item = stockId === null ? null : await needRow('stock', stockId, transaction);
+  if (item) await takeOut({ stockId: item.id, restorationId, amount }, now, transaction);
+  const words = `${item?.name ?? otherwise}, ${Math.round(amount)} ${unit}`;
+  const amountMinor = item ? shareOfPrice(item.priceMinor, item.sizeMl, amount) : 0;
+  await addEntry({ restorationId, stage, kind: 'material', words, amountMinor, minutes: 0 }, now, transaction);
 }
 
 /**
- * Takes so much out of a bottle of the stores, at its share of what the bottle cost.
+ * Takes so much out of a bottle of the stores.
  *
- * @throws Refusal where more was used than the bottle holds
+ * @throws Refusal where more was used than is left in it
  */
 export async function useFromStores(use: { restorationId: string; stage: Stage; stockId: string; usedMl: number }, now = new Date()): Promise<void> {
-  const item = await needRow('stock', use.stockId);
-  if (item.sizeMl !== null && use.usedMl > item.sizeMl)
-    throw new Refusal('usedMl', `“${item.name}” holds ${item.sizeMl} mL in all. Look at the amount again.`);
-  const amountMinor = item.priceMinor === null || item.sizeMl === null ? 0 : Math.round((item.priceMinor * use.usedMl) / item.sizeMl);
-  await addLedgerEntry(
-    { restorationId: use.restorationId, stage: use.stage, kind: 'material', words: `${item.name}, ${use.usedMl} mL`, amountMinor, minutes: 0 },
-    now,
-  );
+  await inTransaction(async (transaction) => {
+    const { restorationId, stage, stockId, usedMl } = use;
+    const item = await needRow('stock', stockId, transaction);
+    const [left, unit] = [await leftOf(item, transaction), unitOf(item.kind)];
+    if (left !== null && usedMl > left)
+      throw new Refusal(
+        'usedMl',
+        `“${item.name}” has ${left.toFixed(0)} ${unit} left by the record. Look at the amount again, or count what is left under Stores.`,
+      );
+    await bookMaterial({ restorationId, stage, stockId, amount: usedMl, otherwise: item.name, unit }, now, transaction);
+  });
 }

@@ -13,7 +13,15 @@ it('brings a workshop of the version before forward, with what it held', async (
   await sequelize.query(
     `INSERT INTO removal_steps (id, restorationId, position, name, joint, way, springs, pins, removedAt) VALUES ('s', 'r', 1, 'Lid', 'clips', '', '', '[]', '2026-01-01')`,
   );
-  expect(await migrate(sequelize)).toEqual(['0003-intake', '0004-wash', '0005-own-cleaning', '0006-brighten', '0007-tending', '0008-planned']);
+  expect(await migrate(sequelize)).toEqual([
+    '0003-intake',
+    '0004-wash',
+    '0005-own-cleaning',
+    '0006-brighten',
+    '0007-tending',
+    '0008-planned',
+    '0009-movements',
+  ]);
   const first = async (sql: string) => ((await sequelize.query(sql))[0] as Record<string, unknown>[])[0]!;
   const results = JSON.parse(String((await first('SELECT results FROM function_tests')).results)) as Record<string, string>;
   expect(results).toEqual({ display: 'works', lamps: 'not tried', ...Object.fromEntries(KEY_GROUPS.map((group) => [group, 'faulty'])) });

@@ -8,9 +8,10 @@ import { brighten } from './migrations/0006-brighten';
 import { ownCleaning } from './migrations/0005-own-cleaning';
 import { tending } from './migrations/0007-tending';
 import { planned } from './migrations/0008-planned';
+import { movements } from './migrations/0009-movements';
 import type { Migration } from './migrations/migration';
 
-const MIGRATIONS: readonly Migration[] = [firstSlice, teardown, intake, wash, ownCleaning, brighten, tending, planned];
+const MIGRATIONS: readonly Migration[] = [firstSlice, teardown, intake, wash, ownCleaning, brighten, tending, planned, movements];
 
 /** Brings the database forward to the newest shape, or to an earlier one that a test needs. */
 export async function migrate(sequelize: Sequelize, to?: string): Promise<string[]> {

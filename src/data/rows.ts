@@ -16,6 +16,7 @@ import type { SchoolId } from '@/core/exposure/schools';
 import type { Aim } from '@/core/intake/aim';
 import type { FindingKind, Settlement, Severity } from '@/core/intake/findings';
 import type { Allowed, Asked } from '@/core/intake/owner';
+import type { Movement } from '@/core/ledger/left';
 import type { WorthEstimate } from '@/core/ledger/worth';
 import type { Share } from '@/core/photo/picture';
 import type { Stage, StageState } from '@/core/runsheet/stages';
@@ -170,6 +171,14 @@ export interface StockItem {
   priceMinor: number | null;
   addedAt: string;
   words: string;
+}
+
+/** What came out of a bottle, or was found in it. */
+export interface MovementRow extends Movement {
+  id: string;
+  stockId: string;
+  restorationId: string | null;
+  at: string;
 }
 
 export interface Treatment {
@@ -442,6 +451,7 @@ export interface RowOf {
   measurements: Measurement;
   findings: Finding;
   stock: StockItem;
+  movements: MovementRow;
   treatments: Treatment;
   sessions: Session;
   timers: Timer;

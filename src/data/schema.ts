@@ -131,6 +131,14 @@ export const TABLES = {
     addedAt: text,
     words: text,
   },
+  movements: {
+    id,
+    stockId: text,
+    restorationId: textOrNull,
+    kind: text,
+    change: real,
+    at: text,
+  },
   treatments: {
     id,
     restorationId: text,

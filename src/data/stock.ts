@@ -1,11 +1,35 @@
+import type { Transaction } from 'sequelize';
+import { countOf, leftIn, unitOf } from '@/core/ledger/left';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
-import type { StockItem } from './rows';
-import { addRow, findRow, findRows } from './table';
+import type { MovementRow, StockItem } from './rows';
+import { addRow, findRow, findRows, needRow } from './table';
+
+/** A bottle or another consumable with what is left in it, mL, or g of powder; `null` where nobody knows. */
+export type Shelved = StockItem & { left: number | null };
+
+const movementsOf = (stockId: string, transaction?: Transaction): Promise<MovementRow[]> =>
+  findRows('movements', { stockId }, [['at', 'ASC']], transaction);
 
 /** Bottles and other consumables, newest first. */
-export const listStock = (): Promise<StockItem[]> => findRows('stock', {}, [['addedAt', 'DESC']]);
-export const findStock = (id: string): Promise<StockItem | null> => findRow('stock', id);
+export async function listStock(): Promise<Shelved[]> {
+  const [stock, movements] = await Promise.all([findRows('stock', {}, [['addedAt', 'DESC']]), findRows('movements')]);
+  const left = ({ id, sizeMl }: StockItem) =>
+    leftIn(
+      sizeMl,
+      movements.filter(({ stockId }) => stockId === id),
+    );
+  return stock.map((item) => ({ ...item, left: left(item) }));
+}
+
+/** What is left in one bottle. */
+export const leftOf = async ({ id, sizeMl }: StockItem, transaction?: Transaction): Promise<number | null> =>
+  leftIn(sizeMl, await movementsOf(id, transaction));
+
+export async function findStock(id: string): Promise<Shelved | null> {
+  const item = await findRow('stock', id);
+  return item && { ...item, left: await leftOf(item) };
+}
 
 export async function addStock(item: Omit<StockItem, 'id' | 'addedAt'>, now = new Date()): Promise<StockItem> {
   return inTransaction(async (transaction) => {
@@ -13,4 +37,24 @@ export async function addStock(item: Omit<StockItem, 'id' | 'addedAt'>, now = ne
     await appendLog({ restorationId: null, stage: null, kind: 'stock', words: `Into the stores: ${item.name}.`, data: item }, transaction, now);
     return added;
   });
+}
+
+/** Somebody looked how much is left. */
+export async function countStock(stockId: string, found: number, now = new Date()): Promise<void> {
+  await inTransaction(async (transaction) => {
+    const item = await needRow('stock', stockId, transaction);
+    const counted = countOf(item.sizeMl, await movementsOf(stockId, transaction), found);
+    await addRow('movements', { ...counted, stockId, restorationId: null, at: now.toISOString() }, transaction);
+    const words = found === 0 ? `Empty: ${item.name}.` : `Left in ${item.name}: ${found.toFixed(0)} ${unitOf(item.kind)}.`;
+    await appendLog({ restorationId: null, stage: null, kind: 'stock', words, data: { stockId, found } }, transaction, now);
+  });
+}
+
+/** Takes so much out of a bottle, within a transaction that is under way. */
+export async function takeOut(
+  { stockId, restorationId, amount }: { stockId: string; restorationId: string | null; amount: number },
+  now: Date,
+  transaction: Transaction,
+): Promise<void> {
+  await addRow('movements', { stockId, restorationId, kind: 'used', change: -amount, at: now.toISOString() }, transaction);
 }

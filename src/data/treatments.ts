@@ -4,6 +4,7 @@ import { doseUnit, sessionDose } from '@/core/exposure/dose';
 import { tendingOf } from '@/core/exposure/gates';
 import { SCHOOL } from '@/core/exposure/schools';
 import { inTransaction } from './connection';
+import { bookMaterial, type Use } from './ledger';
 import { appendLog } from './log';
 import { needsNoAnswer } from './requests';
 import { guardBench, needsWashed } from './wash';
@@ -26,6 +27,8 @@ export type StartExposure = Pick<Treatment, 'pieceId' | 'school' | 'stockId' | '
   Pick<Session, 'plannedMin' | 'turnEveryMin' | 'cloudFraction' | 'lampMwPerCm2' | 'temperatureC' | 'cautions' | 'checks'> & {
     /** When it may get too warm in the sun, as it is expected; it rings then. */
     warmAt?: string | null;
+    /** What of the bottle goes into it; `null` where the solution stands already. */
+    takes?: Pick<Use, 'amount' | 'otherwise' | 'unit'> | null;
   };
 
 async function treatmentFor(start: StartExposure, restorationId: string, now: Date, transaction: Transaction): Promise<Treatment> {
@@ -100,6 +103,7 @@ export async function startExposure(start: StartExposure, now = new Date()): Pro
       transaction,
     );
     const school = SCHOOL[start.school];
+    if (start.takes) await bookMaterial({ ...start.takes, restorationId, stage: 'brighten', stockId: start.stockId }, now, transaction);
     const until = new Date(now.getTime() + plannedMin * MINUTE_MS);
     await addTimer(
       {

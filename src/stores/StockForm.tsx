@@ -1,7 +1,10 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { unitOf } from '@/core/ledger/left';
 import { AnswerForm, options, type FieldDef } from '@/ui/AnswerForm';
+import { FieldWatch } from '@/ui/FieldWatch';
 import { putIntoStores } from './actions';
 import { STOCK_KINDS } from './kinds';
 import { STRENGTH_CHOICES } from './strengthChoices';
@@ -9,12 +12,13 @@ import { STRENGTH_CHOICES } from './strengthChoices';
 /** A bottle goes into the stores as its label says. */
 export function StockForm({ currency }: { currency: string }) {
   const router = useRouter();
+  const [kind, setKind] = useState<string>(STOCK_KINDS[0]);
   const fields: readonly FieldDef[] = [
     { name: 'name', label: 'What the label says', half: true },
     { name: 'kind', label: 'Kind', kind: 'choice', half: true, options: options(STOCK_KINDS) },
     { name: 'strengthValue', label: 'Strength on the label', kind: 'number', half: true, hint: 'Peroxide only' },
     { name: 'strengthUnit', label: 'The label counts in', kind: 'choice', half: true, options: STRENGTH_CHOICES },
-    { name: 'sizeMl', label: 'Content', kind: 'number', unit: 'mL', half: true, optional: true },
+    { name: 'sizeMl', label: 'Content when full', kind: 'number', unit: unitOf(kind), half: true, optional: true },
     { name: 'price', label: 'Price', kind: 'number', unit: currency, half: true, optional: true },
     { name: 'words', label: 'Remarks', optional: true },
   ];
@@ -27,6 +31,8 @@ export function StockForm({ currency }: { currency: string }) {
       done="In the stores."
       draftKey="stock"
       onDone={() => router.refresh()}
-    />
+    >
+      {(form) => <FieldWatch form={form} name="kind" onChange={setKind} />}
+    </AnswerForm>
   );
 }

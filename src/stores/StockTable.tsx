@@ -1,12 +1,16 @@
 'use client';
 
 import { peroxideStrength } from '@/core/peroxide/strength';
-import type { StockItem } from '@/data/rows';
+import { unitOf } from '@/core/ledger/left';
+import type { Shelved } from '@/data/stock';
 import { DataTable } from '@/ui/DataTable';
+import { useAmount } from '@/ui/units';
+import { LeftBar } from './LeftBar';
 import { strengthWords } from './strengthChoices';
 
 /** The shelf: each label as it is, and what it means by weight. */
-export function StockTable({ stock, prices }: { stock: readonly StockItem[]; prices: Record<string, string> }) {
+export function StockTable({ stock, prices }: { stock: readonly Shelved[]; prices: Record<string, string> }) {
+  const amount = useAmount();
   return (
     <DataTable
       caption="Newest first"
@@ -26,7 +30,14 @@ export function StockTable({ stock, prices }: { stock: readonly StockItem[]; pri
           cell: ({ strengthValue, strengthUnit }) =>
             strengthValue === null || strengthUnit === null ? '–' : peroxideStrength(strengthValue, strengthUnit).percentWW.toFixed(1),
         },
-        { title: 'Content, mL', figure: true, cell: ({ sizeMl }) => sizeMl ?? '–' },
+        { title: 'Full', figure: true, cell: ({ sizeMl, kind }) => (sizeMl === null ? '–' : amount(sizeMl, unitOf(kind))) },
+        {
+          title: 'Left',
+          figure: true,
+          cell: ({ left, sizeMl, kind }) => (
+            <LeftBar left={left} size={sizeMl} words={left === 0 ? 'empty' : left === null ? '' : amount(left, unitOf(kind))} />
+          ),
+        },
         { title: 'Price', figure: true, cell: ({ id }) => prices[id] ?? '' },
       ]}
     />

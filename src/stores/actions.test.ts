@@ -2,7 +2,7 @@ import { listStock } from '@/data/stock';
 import { inTrialWorkshop } from '@/data/trial';
 import { wrongs } from '@/edge/wrongs';
 import { ownKnowledge } from '@/data/cleaning';
-import { forbid, haveAgent, ownAgent, ownSurface, putIntoStores } from './actions';
+import { countLeft, forbid, haveAgent, ownAgent, ownSurface, putIntoStores } from './actions';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
@@ -33,6 +33,16 @@ it.each([
   const before = (await listStock()).length;
   expect(wrongs(await putIntoStores({ ...BOTTLE, ...wrong }))).toMatch(message);
   expect(await listStock()).toHaveLength(before);
+});
+
+it('is told what is left in a bottle, and asks again where that is no number', async () => {
+  const { id: stockId } = (await listStock())[0]!;
+  expect(wrongs(await countLeft({ stockId, found: '300' }))).toBe('');
+  expect((await listStock())[0]).toMatchObject({ left: 300 });
+  expect(wrongs(await countLeft({ stockId, found: 'half' }))).toContain('found: Give how much is left as a number');
+  expect(wrongs(await countLeft({ stockId, found: '-5' }))).toContain('found: ');
+  expect(wrongs(await countLeft({ stockId: 'gone', found: '5' }))).toContain('This bottle is not here any more');
+  expect((await listStock())[0]).toMatchObject({ left: 300 });
 });
 
 it('takes what is no peroxide without a strength', async () => {

@@ -4,11 +4,11 @@ import { revalidatePath } from 'next/cache';
 import { minorUnits } from '@/core/ledger/money';
 import { peroxideStrength } from '@/core/peroxide/strength';
 import { addOwnAgent, addOwnSurface, addOwnVerdict, switchAgent } from '@/data/cleaning';
-import { addStock } from '@/data/stock';
+import { addStock, countStock } from '@/data/stock';
 import { getWorkshop } from '@/data/workshop';
 import { answer, type Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
-import { haveAgentSchema, ownAgentSchema, ownSurfaceSchema, ownVerdictSchema, stockSchema } from './schema';
+import { countSchema, haveAgentSchema, ownAgentSchema, ownSurfaceSchema, ownVerdictSchema, stockSchema } from './schema';
 import { TAKES } from './takes';
 
 /** Puts a bottle or another consumable into the stores. */
@@ -22,6 +22,11 @@ export async function putIntoStores(given: Record<string, string>): Promise<Answ
   });
   if (answered.ok) revalidatePath('/stores');
   return answered;
+}
+
+/** What is left in a bottle, as somebody found it. */
+export async function countLeft(given: Given): Promise<Answer<void>> {
+  return write(countSchema, given, ({ stockId, found }) => countStock(stockId, found));
 }
 
 /** Whether an agent is in this workshop. */

@@ -43,6 +43,17 @@ export const stockSchema = Joi.object<StockForm>({
   words: Joi.string().trim().max(1000).allow('').default('').label('Remarks'),
 }).messages({ 'string.empty': '{#label} is empty. Write what the label says.' });
 
+/** What somebody found to be left in a bottle, mL, or g of powder. */
+export const countSchema = Joi.object<{ stockId: string; found: number }>({
+  stockId: Joi.string().required().label('Bottle'),
+  found: Joi.number()
+    .min(0)
+    .max(1_000_000)
+    .required()
+    .label('Left in it')
+    .messages({ 'number.base': 'Give how much is left as a number; 0 when it is empty.' }),
+});
+
 const agent = agentSchema.required();
 
 export const haveAgentSchema = Joi.object<{ agent: AgentId; owned: boolean }>({ agent, owned: Joi.boolean().required() });

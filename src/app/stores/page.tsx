@@ -3,8 +3,10 @@ import { formatMoney } from '@/core/ledger/money';
 import { listStock } from '@/data/stock';
 import { getWorkshop } from '@/data/workshop';
 import { LinkButton } from '@/ui/links';
+import { CountForm } from '@/stores/CountForm';
 import { StockForm } from '@/stores/StockForm';
 import { StockTable } from '@/stores/StockTable';
+import { Text } from '@chakra-ui/react';
 import { EmptyPlace, Part, ScreenHead } from '@/ui/layout';
 
 export const metadata: Metadata = { title: 'Stores' };
@@ -24,6 +26,12 @@ export default async function StoresPage() {
           />
         )}
       </Part>
+      {stock.length > 0 && (
+        <Part title="How much is left" id="left">
+          <Text mb="3">What an exposure or a wash takes is taken off by itself. What was spilt, given away or misjudged is put right here.</Text>
+          <CountForm stock={stock} />
+        </Part>
+      )}
       <Part title="Put something into the stores">
         <StockForm currency={currency} />
       </Part>

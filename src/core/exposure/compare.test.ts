@@ -12,8 +12,8 @@ const hours = Array.from({ length: 14 }, (_, day) => ({
   to: new Date(NOW.getTime() + day * DAY_MS + 11 * 3_600_000),
 }));
 const STOCK: OwnStock[] = [
-  { kind: 'cream', percentWW: 11.7, sizeMl: 1000, priceMinor: 1200 },
-  { kind: 'liquid', percentWW: 12, sizeMl: 5000, priceMinor: 2000 },
+  { kind: 'cream', percentWW: 11.7, sizeMl: 1000, priceMinor: 1200, left: 1000 },
+  { kind: 'liquid', percentWW: 12, sizeMl: 5000, priceMinor: 2000, left: 5000 },
 ];
 const YELLOW = { startB: 24, targetB: 6, sessions: [], measurementSd: 0.6 };
 const LID: CompareInput = {
@@ -152,4 +152,13 @@ it('the simulated sky is a sky: the same again, between clear and covered, and i
   // One hour is much like the next.
   const steps = sky.slice(1).map((cloud, i) => Math.abs(cloud - sky[i]!));
   expect(steps.reduce((sum, value) => sum + value, 0) / steps.length).toBeLessThan(0.12);
+});
+
+it('takes the bottle that has enough left; where none has, it says what is missing', () => {
+  const cream = (left: number | null): OwnStock => ({ kind: 'cream', percentWW: 11.7, sizeMl: 1000, priceMinor: 1200, left });
+  const missing = (stock: OwnStock[]) => wayOf('cream-film-sun', { stock }).missing.join();
+  expect(missing([cream(10), cream(null)])).not.toContain('left in the stores');
+  expect(missing([cream(10), cream(5000)])).not.toContain('left in the stores');
+  expect(missing([cream(10), cream(20)])).toMatch(/\d+ mL more than is left in the stores/);
+  expect(missing([{ ...cream(5000), percentWW: 30 }])).toContain('peroxide cream of');
 });

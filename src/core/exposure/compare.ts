@@ -4,6 +4,7 @@ import { creamAmount } from '../peroxide/cream';
 import { peroxideDilution } from '../peroxide/dilution';
 import { powderFor } from '../peroxide/percarbonate';
 import { doseUnit, UVI_PER_MW_CM2, warmthFactor } from './dose';
+import { shareOfPrice } from '../ledger/left';
 import type { PieceSize } from '../size';
 import type { PieceFacts } from './gates';
 import { exposureForecast, type Band, type ForecastInput } from './forecast';
@@ -21,6 +22,8 @@ export interface OwnStock {
   percentWW: number;
   sizeMl: number | null;
   priceMinor: number | null;
+  /** What is left in it, mL or g; `null` where nobody knows. */
+  left: number | null;
 }
 
 export interface CompareInput {
@@ -129,25 +132,28 @@ interface Material {
 
 /** What the way needs from the stores, what that costs, and what is not there. */
 function materialOf(school: School, { piece, stock, units = 'metric' }: CompareInput, sessions: number): Material {
-  const usable = stock.filter(({ kind, percentWW }) => kind === school.medium && (kind !== 'liquid' || percentWW >= school.usualPercentWW - 0.5));
-  const bottle = usable.find(({ percentWW }) => school.medium !== 'cream' || percentWW <= school.percentRangeWW[1] + 0.5);
+  const strongest = school.medium === 'cream' ? school.percentRangeWW[1] + 0.5 : Infinity;
+  const weakest = school.medium === 'liquid' ? school.usualPercentWW - 0.5 : 0;
+  const usable = stock.filter(({ kind, percentWW }) => kind === school.medium && percentWW >= weakest && percentWW <= strongest);
+  const litres = usualSolutionL(school, piece);
+  const usedOf = ({ percentWW }: OwnStock): number =>
+    school.medium === 'cream'
+      ? creamAmount(surfaceCm2(piece), FILM_MM, Math.max(1, sessions), 100).creamMl
+      : school.medium === 'powder'
+        ? powderFor(school.usualPercentWW, percentWW / PURE_POWDER_PERCENT, litres)
+        : peroxideDilution(percentWW, Math.min(percentWW, school.usualPercentWW), litres).stockVolumeL * 1000;
+  const shortBy = (one: OwnStock) => Math.max(0, usedOf(one) - (one.left ?? Infinity));
+  // The newest that has enough in it; where none has, the one that lacks least.
+  const [bottle] = [...usable].sort((a, b) => shortBy(a) - shortBy(b));
   if (!bottle) {
     const name = { cream: 'peroxide cream', liquid: 'peroxide liquid', powder: 'oxygen-bleach powder' }[school.medium];
     return { costMinor: null, missing: [`${name} of ${school.usualPercentWW} % or more${school.medium === 'cream' ? ', at most 12 %' : ''}`] };
   }
-  const litres = usualSolutionL(school, piece);
-  const used =
-    school.medium === 'cream'
-      ? creamAmount(surfaceCm2(piece), FILM_MM, Math.max(1, sessions), 100).creamMl
-      : school.medium === 'powder'
-        ? powderFor(school.usualPercentWW, bottle.percentWW / PURE_POWDER_PERCENT, litres)
-        : peroxideDilution(bottle.percentWW, Math.min(bottle.percentWW, school.usualPercentWW), litres).stockVolumeL * 1000;
-  const costMinor = bottle.priceMinor !== null && bottle.sizeMl ? Math.round((bottle.priceMinor * used) / bottle.sizeMl) : null;
-  const short =
-    bottle.sizeMl !== null && used > bottle.sizeMl
-      ? [`${amountWords(used - bottle.sizeMl, school.medium === 'powder' ? 'g' : 'mL', 0, units)} more than the stores hold in one`]
-      : [];
-  return { costMinor, missing: short };
+  const { priceMinor, sizeMl } = bottle;
+  const costMinor = priceMinor !== null && sizeMl ? shareOfPrice(priceMinor, sizeMl, usedOf(bottle)) : null;
+  const short = shortBy(bottle);
+  const unit = school.medium === 'powder' ? 'g' : 'mL';
+  return { costMinor, missing: short > 0 ? [`${amountWords(short, unit, 0, units)} more than is left in the stores`] : [] };
 }
 
 interface Course {

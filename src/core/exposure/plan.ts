@@ -20,8 +20,8 @@ export interface Yellow {
 export interface PlanInput extends Circumstances {
   school: School;
   stockPercentWW: number;
-  /** What the bottle or tub holds when full, mL or g; `null` where nobody knows. */
-  stockHolds?: number | null;
+  /** What is left in the bottle or tub, mL or g; `null` where nobody knows, or nothing is taken out of it. */
+  stockLeft?: number | null;
   /** Liquid and powder: strength and litres wanted; of powder `stockPercentWW` is the peroxide that it sets free. */
   targetPercentWW: number;
   volumeL: number;
@@ -123,12 +123,12 @@ function afterSession(forecast: Forecast, { startB, targetB, sessions }: Yellow,
   return { low: at(forecast.rate.high), median: at(forecast.rate.median), high: at(forecast.rate.low) };
 }
 
-function shortOf({ school, stockHolds, units = 'metric' }: PlanInput, needed: number): string[] {
-  if (!stockHolds || needed <= stockHolds) return [];
+function shortOf({ school, stockLeft = null, units = 'metric' }: PlanInput, needed: number): string[] {
+  if (stockLeft === null || needed <= stockLeft) return [];
   const powder = school.medium === 'powder';
   const shown = (amount: number) => (powder ? amountWords(amount, 'g', 0, units) : amountWords(amount / 1000, 'L', 2, units));
   return [
-    `It takes ${shown(needed)} and ${powder ? 'the tub' : 'the bottle'} holds ${shown(stockHolds)} when full. Get more of it${school.medium === 'cream' ? '' : ', take a smaller tub, a stronger bottle, or a way that takes less'}.`,
+    `It takes ${shown(needed)} and ${powder ? 'the tub' : 'the bottle'} ${stockLeft > 0 ? `has ${shown(stockLeft)} left` : 'is empty'} by the record. Count it under Stores if that is wrong, get more of it${school.medium === 'cream' ? '' : ', take a smaller tub, a stronger bottle, or a way that takes less'}.`,
   ];
 }
 

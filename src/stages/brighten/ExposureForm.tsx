@@ -9,10 +9,12 @@ import type { Gate } from '@/core/exposure/gates';
 import { SCHOOL, type SchoolId } from '@/core/exposure/schools';
 import { toLocalField } from '@/core/runsheet/time';
 import type { PieceSize } from '@/core/size';
-import type { Piece, StockItem, TubRow } from '@/data/rows';
+import type { Piece, TubRow } from '@/data/rows';
+import type { Shelved } from '@/data/stock';
 import { AnswerForm, type Values } from '@/ui/AnswerForm';
 import { Cautions } from '@/ui/Cautions';
 import { Check } from '@/ui/Check';
+import { useUnits } from '@/ui/units';
 import { Wrong } from '@/ui/Wrong';
 import { planLater, start } from './actions';
 import { chosenIn, fieldsFor, firstBottle, firstTub, litresFor, type Chosen } from './planFields';
@@ -20,7 +22,7 @@ import { PlanPreview } from './PlanPreview';
 
 interface Props {
   piece: Piece;
-  stock: readonly StockItem[];
+  stock: readonly Shelved[];
   tubs: readonly TubRow[];
   timeZone: string;
   /** When the window begins at first, as a `datetime-local` value in the workshop's zone; and its minutes where the sun set them. */
@@ -37,6 +39,7 @@ const SHOWN_BELOW = ['checks', 'cautionsConfirmed'];
 /** Plans an exposure as one types, then starts it. */
 export function ExposureForm({ piece, stock, tubs, timeZone, from, minutes, cloudPercent, school: first }: Props) {
   const router = useRouter();
+  const units = useUnits();
   const [confirmed, setConfirmed] = useState(false);
   const [cautionError, setCautionError] = useState<string>();
   const [checks, setChecks] = useState<readonly string[]>([]);
@@ -49,6 +52,7 @@ export function ExposureForm({ piece, stock, tubs, timeZone, from, minutes, clou
     strengthValue: '',
     strengthUnit: 'percentWW',
     targetPercentWW: String(SCHOOL[first].usualPercentWW),
+    stands: '',
     volumeL: litresFor(first, size),
     tubId: firstTub(tubs, size),
     weightG: '',
@@ -62,7 +66,10 @@ export function ExposureForm({ piece, stock, tubs, timeZone, from, minutes, clou
     toleranceB: '1.5',
   };
   const [{ school, fromStores, inTub, later }, setChosen] = useState(() => chosenIn(initial, timeZone, new Date()));
-  const fields = useMemo(() => fieldsFor({ school, fromStores, inTub, later }, stock, tubs), [school, fromStores, inTub, later, stock, tubs]);
+  const fields = useMemo(
+    () => fieldsFor({ school, fromStores, inTub, later }, stock, tubs, units),
+    [school, fromStores, inTub, later, stock, tubs, units],
+  );
   const way = SCHOOL[school];
   return (
     <AnswerForm
@@ -160,7 +167,7 @@ function GateChecks({ gates, passed, error, onChange }: GateProps) {
 
 interface WatchProps {
   form: UseFormReturn<Values>;
-  stock: readonly StockItem[];
+  stock: readonly Shelved[];
   size: PieceSize | null;
   timeZone: string;
   /** The way that the form began with, and when its window opens. */
@@ -196,6 +203,7 @@ function ChoiceWatch({ form, stock, size, timeZone, first, onChosen }: WatchProp
           setValue('temperatureC', String(usualC));
           setValue('volumeL', litresFor(id, size));
           setValue('stockId', firstBottle(id, stock));
+          setValue('stands', '');
         },
       }),
     [subscribe, setValue, stock, size, timeZone, first.school, first.from, onChosen],

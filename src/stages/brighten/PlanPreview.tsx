@@ -70,6 +70,7 @@ function PlanFigures({ view, timeZone, values }: { view: PlanView; timeZone: str
   const { plan: p, bath, day, windowStart } = view;
   const amount = useAmount();
   const minutes = Number(values.durationMin);
+  const stands = values.stands === 'true';
   const bars = useMemo(
     () => [{ label: 'this exposure', from: windowStart, to: new Date(Date.parse(windowStart) + minutes * 60_000).toISOString() }],
     [windowStart, minutes],
@@ -77,7 +78,7 @@ function PlanFigures({ view, timeZone, values }: { view: PlanView; timeZone: str
   return (
     <Box borderTopWidth="3px" borderColor="ink" pt="4" mb="5">
       <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(4, 1fr)' }} gap="4" mb="5">
-        {p.dilution && (
+        {p.dilution && !stands && (
           <>
             <AmountFigure amount={p.dilution.stockVolumeL} unit="L" digits={2} label="from the bottle" />
             <AmountFigure amount={p.dilution.waterVolumeL} unit="L" digits={2} label="of water, poured in first" />
@@ -86,7 +87,7 @@ function PlanFigures({ view, timeZone, values }: { view: PlanView; timeZone: str
         {bath && <AmountFigure amount={bath.fillHeightMm} unit="mm" label={`deep in the tub: ${amount(bath.solutionL, 'L', 1)}`} />}
         {bath && bath.weightToHoldDownG > 0 && <AmountFigure amount={Math.ceil(bath.weightToHoldDownG)} unit="g" label="on it, or it floats up" />}
         {p.powderG !== null && !bath && <AmountFigure amount={p.solutionL!} unit="L" digits={1} label="of warm water" />}
-        {p.powderG !== null && <AmountFigure amount={p.powderG} unit="g" label="of powder, stirred in slowly" />}
+        {p.powderG !== null && !stands && <AmountFigure amount={p.powderG} unit="g" label="of powder, stirred in slowly" />}
         {p.creamMl !== null && <AmountFigure amount={p.creamMl} unit="mL" label="of cream, one coat" />}
         <AmountFigure amount={p.oxygenL} unit="L" label="of oxygen if it all decomposes: never seal it" tone="hazard" />
         <Figure value={p.dose.toFixed(1)} unit={p.doseUnit} label="dose of this window" />

@@ -4,7 +4,6 @@ import { gatesLeft } from '@/core/exposure/gates';
 import { Refusal } from '@/core/refusal';
 import { fromLocalField, toLocalField } from '@/core/runsheet/time';
 import { findPiece } from '@/data/pieces';
-import { addLedgerEntry } from '@/data/ledger';
 import { endTimer, noteTurn } from '@/data/timers';
 import { opensLater } from './planFields';
 import { planSession } from './planSession';
@@ -57,7 +56,7 @@ export async function planLater(given: Given): Promise<Answer<string>> {
 export async function start(given: Given): Promise<Answer<string>> {
   return write(planSchema, given, async (form) => {
     if (!form.cautionsConfirmed) throw new Refusal('cautionsConfirmed', 'Read the cautions and confirm them before you start.');
-    const { plan: worked, gates, piece, stock, stockPercentWW, windowStart } = await workOut(form);
+    const { plan: worked, gates, piece, stockPercentWW, windowStart } = await workOut(form);
     if (opensLater(windowStart, new Date()))
       throw new Refusal('windowStart', 'This window is still to come. Plan it for then, or set it to now and start.');
     if (piece.metalInside)
@@ -84,10 +83,10 @@ export async function start(given: Given): Promise<Answer<string>> {
       cautions: worked.cautions,
       checks: gates.map(({ words }) => words),
       warmAt: await warmFrom(form),
+      takes: form.stands
+        ? null
+        : { amount: worked.stockMl, unit: worked.powderG === null ? 'mL' : 'g', otherwise: `peroxide, ${stockPercentWW.toFixed(1)} %` },
     });
-    const cost = stock?.priceMinor && stock.sizeMl ? Math.round((stock.priceMinor * worked.stockMl) / stock.sizeMl) : 0;
-    const words = `${Math.round(worked.stockMl)} ${worked.powderG === null ? 'mL' : 'g'} of ${stock?.name ?? `peroxide, ${stockPercentWW.toFixed(1)} %`}`;
-    await addLedgerEntry({ restorationId: piece.restorationId, stage: 'brighten', kind: 'material', words, amountMinor: cost, minutes: 0 });
     return session.id;
   });
 }

@@ -76,10 +76,13 @@ describe('a plan', () => {
     expect(answered.value.plan.dilution!.stockVolumeL).toBeCloseTo(1.578, 3);
     expect(answered.value.plan.forecast).toBeNull();
     expect(answered.value.plan.notes.join(' ')).toContain('Not measured yet');
-    expect(answered.value.plan.notes.join(' ')).toContain('It takes 1.58 L and the bottle holds 1.00 L when full');
+    expect(answered.value.plan.notes.join(' ')).toContain('It takes 1.58 L and the bottle has 1.00 L left by the record');
     const little = await plan(form(await freshPiece(), { volumeL: '2' }));
     if (!little.ok) throw new Error(wrongs(little));
     expect(little.value.plan.notes.join(' ')).not.toContain('It takes');
+    const standing = await plan(form(await freshPiece(), { stands: 'true' }));
+    if (!standing.ok) throw new Error(wrongs(standing));
+    expect(standing.value.plan.notes.join(' ')).not.toContain('It takes');
     expect(answered.value.day).toBeNull();
   });
 
@@ -180,7 +183,7 @@ describe('an exposure', () => {
     const timer = (await runningTimers()).find(({ sessionId, kind }) => sessionId === began.value && kind === 'exposure')!;
     await noteTurn(timer.id);
     const [material] = (await ledgerOf(piece.restorationId)).filter(({ kind }) => kind === 'material');
-    expect(material).toMatchObject({ words: '1578 mL of Strong', amountMinor: 2367 });
+    expect(material).toMatchObject({ words: 'Strong, 1578 mL', amountMinor: 2367 });
 
     const now = new Date(Date.now() - 2 * 3_600_000 + 60_000).toISOString().slice(0, 16);
     const ended = await end({ sessionId: began.value, endedAt: now, temperatureC: '26', cloudPercent: '0', words: 'fine' });

@@ -40,6 +40,7 @@ function card(id: SchoolId, given: Partial<SessionCard> & { stockPercentWW: numb
     warmth: null,
     timeZone: 'Etc/GMT+2',
     units: 'metric' as const,
+    stands: false,
     ...given,
   };
 }

@@ -16,6 +16,8 @@ export interface SessionCard {
   school: School;
   plan: ExposurePlan;
   stock: string;
+  /** The solution stands already: nothing is mixed. */
+  stands: boolean;
   /** The tub that it lies in, filled; `null` where it lies in none. */
   bath: FilledTub | null;
   from: string;
@@ -53,7 +55,7 @@ export const sessionCardPdf = (card: SessionCard): Promise<Buffer> =>
   pdf({ info: { title: `${card.piece}: ${card.school.title}` }, content: cardContent(card) });
 
 export function cardContent(card: SessionCard): Content[] {
-  const { piece, school, plan, stock, bath, from, durationMin, turnEveryMin, turns, gates, warmth, timeZone, units } = card;
+  const { piece, school, plan, stock, stands, bath, from, durationMin, turnEveryMin, turns, gates, warmth, timeZone, units } = card;
   const degrees = (c: number) => amountWords(c, '°C', 0, units);
   const clock = (iso: string) => showTime(iso, timeZone, 'HH:mm');
   const to = new Date(Date.parse(from) + durationMin * 60_000).toISOString();
@@ -70,8 +72,9 @@ export function cardContent(card: SessionCard): Content[] {
       margin: [0, 4, 0, 0] as Margin,
     })),
     { text: CAUTION_CLOSE, bold: true, margin: [0, 4, 0, 4] as Margin },
-    heading('Mix'),
-    { text: mixing(plan, stock, units) },
+    ...(stands
+      ? [heading('Solution'), { text: `The solution of ${plan.percentWW.toFixed(1)} % that stands already.` }]
+      : [heading('Mix'), { text: mixing(plan, stock, units) }]),
     ...(bath ? [{ text: filling(bath, units) }] : []),
     ...plan.notes.map((text) => ({ text, bold: true })),
     { text: `It would release ${amountWords(plan.oxygenL, 'L', 0, units)} of oxygen: never seal it.` },

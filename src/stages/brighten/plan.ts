@@ -7,8 +7,8 @@ import { Refusal } from '@/core/refusal';
 import { dayAround, fromLocalField } from '@/core/runsheet/time';
 import { sunDay, type SunDay } from '@/core/sun/day';
 import { findPiece } from '@/data/pieces';
-import type { Piece, StockItem, Workshop } from '@/data/rows';
-import { findStock } from '@/data/stock';
+import type { Piece, Workshop } from '@/data/rows';
+import { findStock, type Shelved } from '@/data/stock';
 import { getWorkshop, listObstacles } from '@/data/workshop';
 import { answer, type Answer } from '@/edge/answer';
 import { bathOf, type FilledTub } from './bath';
@@ -25,13 +25,13 @@ interface Worked {
   bath: FilledTub | null;
   warmth: Warmth | null;
   piece: Piece;
-  stock: StockItem | null;
+  stock: Shelved | null;
   stockPercentWW: number;
   workshop: Workshop;
   windowStart: string;
 }
 
-async function strengthOf(form: PlanForm): Promise<{ stock: StockItem | null; stockPercentWW: number }> {
+async function strengthOf(form: PlanForm): Promise<{ stock: Shelved | null; stockPercentWW: number }> {
   const stock = form.stockId ? await findStock(form.stockId) : null;
   if (form.stockId && !stock) throw new Refusal('stockId', 'This bottle is not in the stores any more. Choose another.');
   const value = stock ? stock.strengthValue : form.strengthValue;
@@ -75,7 +75,7 @@ export async function workOut(form: PlanForm): Promise<Worked> {
   const plan = planExposure({
     school,
     stockPercentWW,
-    stockHolds: stock?.sizeMl ?? null,
+    stockLeft: form.stands ? null : (stock?.left ?? null),
     targetPercentWW: form.targetPercentWW,
     volumeL: bath?.solutionL ?? form.volumeL,
     areaCm2: form.areaCm2,
@@ -148,6 +148,7 @@ export async function sessionCard(given: Record<string, unknown>): Promise<Answe
       school,
       plan,
       stock: stock?.name ?? `${school.medium === 'powder' ? 'powder' : 'peroxide'} of ${stockPercentWW.toFixed(1)} %`,
+      stands: form.stands,
       bath,
       from: windowStart,
       durationMin,

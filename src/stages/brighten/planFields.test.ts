@@ -1,10 +1,10 @@
 import { SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
-import type { StockItem } from '@/data/rows';
+import type { Shelved } from '@/data/stock';
 import type { WaysView } from './ways';
 import { cloudOver, firstSchool, leftOf, nextPlanned, nextWindow } from './nextWindow';
 import { chosenIn, fieldsFor, firstBottle, firstTub, litresFor, opensLater, type Chosen } from './planFields';
 
-const bottle = (id: string, kind: string, strengthValue: number | null): StockItem => ({
+const bottle = (id: string, kind: string, strengthValue: number | null): Shelved => ({
   id,
   name: id,
   kind,
@@ -14,6 +14,7 @@ const bottle = (id: string, kind: string, strengthValue: number | null): StockIt
   priceMinor: 900,
   addedAt: '2026-05-01T00:00:00.000Z',
   words: '',
+  left: 700,
 });
 const STOCK = [
   bottle('liquid', 'peroxide liquid', 12),
@@ -35,7 +36,7 @@ it('each way is asked for what it takes, and begins with a bottle of its kind wh
     const { medium, driver } = SCHOOL[school];
     expect(firstBottle(school, STOCK)).toBe(medium);
     expect(firstBottle(school, [])).toBe('');
-    const asked = names(asking(school), STOCK, TUBS);
+    const asked = names(asking(school), STOCK, TUBS, 'metric');
     expect(new Set(asked).size).toBe(asked.length);
     expect(asked.includes('areaCm2')).toBe(medium === 'cream');
     expect(asked.includes('volumeL')).toBe(medium !== 'cream');
@@ -44,11 +45,28 @@ it('each way is asked for what it takes, and begins with a bottle of its kind wh
   }
 });
 
+it('a bottle says what is left in it, and an empty one is not begun with', () => {
+  const labels = (units: 'metric' | 'us') =>
+    fieldsFor(asking('bath-lamp'), STOCK, TUBS, units)
+      .find(({ name }) => name === 'stockId')!
+      .options!.map(({ label }) => label);
+  expect(labels('metric')).toEqual(['liquid (0.70 L left)', 'one that is not in the stores']);
+  expect(labels('us')[0]).toBe('liquid (0.185 US gal left)');
+  const [empty, full] = [
+    { ...STOCK[0]!, left: 0 },
+    { ...STOCK[0]!, id: 'full' },
+  ];
+  expect(firstBottle('bath-lamp', [empty, full])).toBe('full');
+  expect(firstBottle('bath-lamp', [empty])).toBe('liquid');
+  expect(names(asking('bath-lamp'), STOCK, TUBS, 'metric')).toContain('stands');
+  expect(names(asking('cream-film-sun'), STOCK, TUBS, 'metric')).not.toContain('stands');
+});
+
 it('the strength of a label is asked only for a bottle that is not in the stores', () => {
   for (const school of SCHOOLS) {
-    expect(names(asking(school), STOCK, TUBS)).not.toContain('strengthValue');
-    expect(names(asking(school, { fromStores: false }), STOCK, TUBS)).toContain('strengthValue');
-    expect(names(asking(school, { fromStores: false }), STOCK, TUBS).includes('strengthUnit')).toBe(SCHOOL[school].medium !== 'powder');
+    expect(names(asking(school), STOCK, TUBS, 'metric')).not.toContain('strengthValue');
+    expect(names(asking(school, { fromStores: false }), STOCK, TUBS, 'metric')).toContain('strengthValue');
+    expect(names(asking(school, { fromStores: false }), STOCK, TUBS, 'metric').includes('strengthUnit')).toBe(SCHOOL[school].medium !== 'powder');
   }
 });
 
@@ -90,11 +108,11 @@ describe('of the planned sessions', () => {
 });
 
 it('a bath is asked for its tub; then for the weight in place of litres. A bag and a pool stand in none', () => {
-  expect(names(asking('bath-lamp', { inTub: true }), STOCK, TUBS)).toEqual(expect.arrayContaining(['tubId', 'weightG']));
-  expect(names(asking('bath-lamp', { inTub: true }), STOCK, TUBS)).not.toContain('volumeL');
-  expect(names(asking('bath-lamp'), STOCK, [])).not.toContain('tubId');
+  expect(names(asking('bath-lamp', { inTub: true }), STOCK, TUBS, 'metric')).toEqual(expect.arrayContaining(['tubId', 'weightG']));
+  expect(names(asking('bath-lamp', { inTub: true }), STOCK, TUBS, 'metric')).not.toContain('volumeL');
+  expect(names(asking('bath-lamp'), STOCK, [], 'metric')).not.toContain('tubId');
   for (const school of ['bag-sun', 'vapour', 'cream-film-sun'] as const)
-    expect(names(asking(school, { inTub: true }), STOCK, TUBS)).not.toContain('tubId');
+    expect(names(asking(school, { inTub: true }), STOCK, TUBS, 'metric')).not.toContain('tubId');
   expect(firstTub(TUBS, LID)).toBe('right');
   expect(firstTub(TUBS, null)).toBe('');
   expect(firstTub(TUBS.slice(0, 2), LID)).toBe('');

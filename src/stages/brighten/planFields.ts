@@ -1,8 +1,10 @@
 import { isCoveredIn, usualSolutionL } from '@/core/exposure/amounts';
-import { isBath, SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
+import { isBath, SCHOOL, SCHOOLS, type School, type SchoolId } from '@/core/exposure/schools';
 import { fromLocalField } from '@/core/runsheet/time';
 import type { PieceSize } from '@/core/size';
-import type { StockItem, TubRow } from '@/data/rows';
+import { amountWords, type UnitSystem } from '@/core/units';
+import type { TubRow } from '@/data/rows';
+import type { Shelved } from '@/data/stock';
 import type { FieldDef, Values } from '@/ui/AnswerForm';
 
 /** Litres that a form begins with, as it is typed. */
@@ -21,13 +23,28 @@ const STRENGTH_UNITS = [
 const BY_HAND = { value: '', label: 'amount by hand' };
 const asOption = ({ id, name }: TubRow) => ({ value: id, label: name });
 
-function bottlesFor(school: SchoolId, stock: readonly StockItem[]): StockItem[] {
+function bottlesFor(school: SchoolId, stock: readonly Shelved[]): Shelved[] {
   const wanted = { cream: 'peroxide cream', liquid: 'peroxide liquid', powder: 'oxygen-bleach powder' }[SCHOOL[school].medium];
   return stock.filter(({ kind, strengthValue }) => kind === wanted && strengthValue !== null);
 }
 
 /** The bottle that a form begins with; none where the stores hold none for the way. */
-export const firstBottle = (school: SchoolId, stock: readonly StockItem[]): string => bottlesFor(school, stock)[0]?.id ?? '';
+export function firstBottle(school: SchoolId, stock: readonly Shelved[]): string {
+  const bottles = bottlesFor(school, stock);
+  return (bottles.find(({ left }) => left !== 0) ?? bottles[0])?.id ?? '';
+}
+
+/** A bottle as it is chosen: what is left in it decides which. */
+function bottleOption({ id, name, left }: Shelved, medium: School['medium'], units: UnitSystem): { value: string; label: string } {
+  if (left === null) return { value: id, label: name };
+  const amount = left === 0 ? 'empty' : `${medium === 'powder' ? amountWords(left, 'g', 0, units) : amountWords(left / 1000, 'L', 2, units)} left`;
+  return { value: id, label: `${name} (${amount})` };
+}
+
+const STANDS = [
+  { value: '', label: 'mixed now from this bottle' },
+  { value: 'true', label: 'stands already from before' },
+];
 
 /** What was chosen in the form, as far as it decides what else is asked. */
 export interface Chosen {
@@ -51,7 +68,7 @@ export function chosenIn({ school, stockId, tubId, windowStart }: Values, timeZo
 }
 
 /** What is asked for a way: its bottle or tube, its bath in a tub or by litres, its window. */
-export function fieldsFor({ school, fromStores, inTub }: Chosen, stock: readonly StockItem[], tubs: readonly TubRow[]): FieldDef[] {
+export function fieldsFor({ school, fromStores, inTub }: Chosen, stock: readonly Shelved[], tubs: readonly TubRow[], units: UnitSystem): FieldDef[] {
   const { driver, medium } = SCHOOL[school];
   const bath = isBath(SCHOOL[school]);
   const bottles = bottlesFor(school, stock);
@@ -75,9 +92,10 @@ export function fieldsFor({ school, fromStores, inTub }: Chosen, stock: readonly
       name: 'stockId',
       label: { cream: 'Tube or bottle of cream', liquid: 'Stock bottle', powder: 'Tub of powder' }[medium],
       kind: 'choice',
-      options: [...bottles.map(({ id, name }) => ({ value: id, label: name })), { value: '', label: 'one that is not in the stores' }],
+      options: [...bottles.map((bottle) => bottleOption(bottle, medium, units)), { value: '', label: 'one that is not in the stores' }],
     },
     ...(fromStores ? [] : medium === 'powder' ? powder : typed),
+    medium !== 'cream' && { name: 'stands', label: 'The solution is', kind: 'choice', half: true, options: STANDS },
     medium !== 'cream' && { name: 'targetPercentWW', label: 'Strength wanted', kind: 'number', unit: '% by weight', half: true },
     bath && tubs.length > 0 && { name: 'tubId', label: 'Tub', kind: 'choice', half: true, options: [...tubs.map(asOption), BY_HAND] },
     bath && inTub

@@ -11,6 +11,8 @@ export interface PlanForm {
   strengthValue: number | null;
   strengthUnit: StrengthUnit;
   targetPercentWW: number;
+  /** The solution stands already, mixed before: nothing is taken out of the bottle. */
+  stands: boolean;
   volumeL: number;
   /** The tub that the bath stands in; `null` where the litres are given. */
   tubId: string | null;
@@ -48,6 +50,7 @@ export const planSchema = Joi.object<PlanForm>({
     .valid(...STRENGTH_UNITS)
     .default('percentWW'),
   targetPercentWW: Joi.number().positive().max(REFUSE_ABOVE_PERCENT_WW).empty('').default(12).label('Strength wanted'),
+  stands: Joi.boolean().empty('').default(false),
   volumeL: Joi.number().positive().max(500).empty('').default(5).label('Liquid wanted'),
   tubId: Joi.string().empty('').default(null).allow(null).label('Tub'),
   weightG: Joi.number().min(0).max(50_000).empty('').default(0).label('Weight of the piece'),

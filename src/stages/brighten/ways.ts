@@ -7,8 +7,8 @@ import type { Place } from '@/core/sun/day';
 import { fromLocalField, hoursOfDays } from '@/core/runsheet/time';
 import { findingsOf } from '@/data/findings';
 import { findRestoration } from '@/data/restorations';
-import type { Piece, StockItem } from '@/data/rows';
-import { listStock } from '@/data/stock';
+import type { Piece } from '@/data/rows';
+import { listStock, type Shelved } from '@/data/stock';
 import { getWorkshop, listObstacles } from '@/data/workshop';
 import { factsOf } from './facts';
 import { yellowOf, type PieceHistory } from './history';
@@ -25,7 +25,7 @@ export interface WaysView extends Comparison {
   place: Place | null;
 }
 
-function ownStock({ kind, strengthValue, strengthUnit, sizeMl, priceMinor }: StockItem): OwnStock[] {
+function ownStock({ kind, strengthValue, strengthUnit, sizeMl, priceMinor, left }: Shelved): OwnStock[] {
   const as = KIND[kind as keyof typeof KIND];
   if (!as) return [];
   // What stands on a tub of powder is its share of percarbonate; half of it where nothing stands there.
@@ -35,7 +35,7 @@ function ownStock({ kind, strengthValue, strengthUnit, sizeMl, priceMinor }: Sto
       : strengthValue && strengthUnit
         ? peroxideStrength(strengthValue, strengthUnit).percentWW
         : null;
-  return percentWW === null ? [] : [{ kind: as, percentWW, sizeMl, priceMinor }];
+  return percentWW === null ? [] : [{ kind: as, percentWW, sizeMl, priceMinor, left }];
 }
 
 /** The end of a wished day in the workshop's zone; `null` for what is no day. */

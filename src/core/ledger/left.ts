@@ -1,0 +1,33 @@
+/** What a kind of consumable is counted in: powder is weighed. */
+export const unitOf = (kind: string): 'mL' | 'g' => (kind === 'oxygen-bleach powder' ? 'g' : 'mL');
+
+/** What came out of a bottle, or was found in it when it was counted. */
+export interface Movement {
+  /** By how much its content changed, mL, or g of powder; negative for what was taken out. */
+  change: number;
+  kind: 'used' | 'counted';
+}
+
+/**
+ * What is left in a bottle, mL, or g of powder; `null` where neither its size nor a count is known.
+ *
+ * @param size what it holds when full
+ */
+export function leftIn(size: number | null, movements: readonly Movement[]): number | null {
+  if (size === null && !movements.some(({ kind }) => kind === 'counted')) return null;
+  // More may be taken out than the record knows of: a bottle is never emptier than empty.
+  return Math.max(
+    0,
+    movements.reduce((left, { change }) => left + change, size ?? 0),
+  );
+}
+
+/** The movement that a count comes to: whatever was believed, this is what is in it. */
+export function countOf(size: number | null, movements: readonly Movement[], found: number): Movement {
+  return { kind: 'counted', change: found - movements.reduce((left, { change }) => left + change, size ?? 0) };
+}
+
+/** Its share of the price of a whole bottle, in minor units; 0 where price or size is not known. */
+export function shareOfPrice(priceMinor: number | null, size: number | null, used: number): number {
+  return priceMinor === null || !size ? 0 : Math.round((priceMinor * used) / size);
+}
