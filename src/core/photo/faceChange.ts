@@ -4,7 +4,7 @@ import { canBeSameFace, faceOf, type Face } from './face';
 import { heatColour } from './heatMap';
 import type { Point } from './picture';
 import { changeBetween, placeOnPlane, regionLight } from './plane';
-import { correctionAsFirst, type Shown } from './relight';
+import { correctionAsFirst, showSamePatches, type Shown } from './relight';
 
 /** What changed on a face between two pictures of it, on its own plane. */
 export interface FaceChange {
@@ -61,7 +61,10 @@ export function faceChange(first: Shown, later: Shown, targetB: number | null, i
       'pieceId',
       'The first and the newest picture do not show the same face: their outlines differ, or what is on them lies elsewhere. Measure the same face again, outlined to its corners.',
     );
-  const [then, now] = [hiddenPatch(first, before, ids.hidden), hiddenPatch(later, after, ids.hidden)];
+  // Where both show the same card too, all of these set the level already: one patch alone would add its own rounding.
+  const [then, now] = showSamePatches(first, later, ids.hidden)
+    ? []
+    : [hiddenPatch(first, before, ids.hidden), hiddenPatch(later, after, ids.hidden)];
   const found = changeBetween(before.plane, after.plane, then && now ? { first: then.light, later: now.light, at: now.at } : undefined);
   onProgress(0.9);
   const { columns, rows, deltaE } = found;

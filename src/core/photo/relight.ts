@@ -24,8 +24,8 @@ function steadyLights({ picture, spec }: Shown, hiddenId: string): LinearRgb[] {
   return [...boxes, ...(hidden ? [hidden] : [])].map((outline) => regionLight(picture, outline, NO_CORRECTION));
 }
 
-/** Whether two pictures show the same steady patches, so that one light can be told from the other. */
-const alike = (first: Shown, later: Shown, hiddenId: string): boolean =>
+/** Whether two pictures show the same card and hidden patch, so that one light can be told from the other by all of them. */
+export const showSamePatches = (first: Shown, later: Shown, hiddenId: string): boolean =>
   first.spec.card.length > 0 &&
   first.spec.card.length === later.spec.card.length &&
   first.spec.card.every(({ srgb }, i) => srgb.every((code, k) => code === later.spec.card[i]!.srgb[k])) &&
@@ -43,7 +43,7 @@ export function correctionAsFirst(
   later: Shown & { correction: Correction },
   hiddenId: string,
 ): Correction {
-  if (!alike(first, later, hiddenId)) return later.correction;
+  if (!showSamePatches(first, later, hiddenId)) return later.correction;
   const sums = [first, later].map((shown) => {
     const cones = steadyLights(shown, hiddenId).map((light) => TO_CONES.mmul(Matrix.columnVector([...light])).to1DArray());
     return [0, 1, 2].map((k) => cones.reduce((sum, cone) => sum + cone[k]!, 0));

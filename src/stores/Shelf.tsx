@@ -1,0 +1,57 @@
+'use client';
+
+import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import { unitOf } from '@/core/ledger/left';
+import { peroxideStrength } from '@/core/peroxide/strength';
+import type { Shelved } from '@/data/stock';
+import { Fold } from '@/ui/Fold';
+import { useAmount } from '@/ui/units';
+import { Bottle } from './Bottle';
+import { CountForm } from './CountForm';
+import { strengthWords } from './strengthChoices';
+
+/** The shelf: each bottle as full as it is, its label, and what that means by weight. */
+export function Shelf({ stock, prices }: { stock: readonly Shelved[]; prices: Record<string, string> }) {
+  return (
+    <Grid as="ul" listStyleType="none" templateColumns={{ base: '1fr', lg: '1fr 1fr' }} columnGap="10">
+      {stock.map((item) => (
+        <Flex as="li" key={item.id} gap="4" py="4" borderTopWidth="1px" borderColor="line">
+          <Bottle left={item.left} size={item.sizeMl} />
+          <Box flex="1" minWidth="0">
+            <Text fontWeight="650" fontSize="18px">
+              {item.name}
+            </Text>
+            <Left {...item} />
+            <Text color="soft">{[item.kind, strengthOf(item), prices[item.id]].filter(Boolean).join(', ')}</Text>
+            {item.words && <Text color="soft">{item.words}</Text>}
+            <Fold summary="Note what is really left" quiet>
+              <CountForm bottle={item} />
+            </Fold>
+          </Box>
+        </Flex>
+      ))}
+    </Grid>
+  );
+}
+
+function Left({ left, sizeMl, kind }: Shelved) {
+  const amount = useAmount();
+  const unit = unitOf(kind);
+  if (left === null) return <Text>How much is in it is not known.</Text>;
+  return (
+    <Text>
+      <Text as="span" fontFamily="mono" fontSize="24px">
+        {left === 0 ? 'Empty' : amount(left, unit)}
+      </Text>
+      {left > 0 && ' left'}
+      {sizeMl !== null && ` of ${amount(sizeMl, unit)}`}
+    </Text>
+  );
+}
+
+/** The strength of a label, and by weight where the label counts in something else. */
+function strengthOf({ strengthValue, strengthUnit }: Shelved): string {
+  if (strengthValue === null || strengthUnit === null) return '';
+  const words = strengthWords(strengthValue, strengthUnit);
+  return strengthUnit === 'percentWW' ? words : `${words} (${peroxideStrength(strengthValue, strengthUnit).percentWW.toFixed(1)} % by weight)`;
+}
