@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { amountWords, fromShown, fromTyped, limitShown, shownUnit, toShown, toTyped } from './units';
+import { amountWords, fromShown, fromTyped, limitShown, poured, pouredWords, shownUnit, toShown, toTyped } from './units';
 
 it('what is typed in other units comes back', () => {
   fc.assert(
@@ -44,4 +44,14 @@ it('a limit is said in the units that were typed in', () => {
     'Over 122 °F long thin parts bend. Stay at 122 °F or below.',
   );
   expect(limitShown('Give 5 to 50 min', 5, 'min', 'metric')).toBe('Give 5 min to 50 min');
+});
+
+it('a liquid is measured out by the millilitre under a litre, and is the same amount either way', () => {
+  expect([pouredWords(0.7, 'metric'), pouredWords(0.9996, 'metric'), pouredWords(1.578, 'us')]).toEqual(['700 mL', '1.00 L', '0.417 US gal']);
+  fc.assert(
+    fc.property(fc.double({ min: 0, max: 100, noNaN: true }), (litres) => {
+      const { amount, unit } = poured(litres);
+      expect(unit === 'L' ? amount : amount / 1000).toBeCloseTo(litres, 9);
+    }),
+  );
 });

@@ -76,3 +76,13 @@ export function amountWords(value: number, unit: UnitId, digits: number, system:
   const shown = shownAmount(value, unit, digits, system);
   return `${shown.value} ${shown.unit}`;
 }
+
+/** A liquid as it is measured out: under a litre by the millilitre. */
+export const poured = (litres: number): { amount: number; unit: 'L' | 'mL'; digits: number } =>
+  litres < 0.9995 ? { amount: 1000 * litres, unit: 'mL', digits: 0 } : { amount: litres, unit: 'L', digits: 2 };
+
+/** The same as words. */
+export function pouredWords(litres: number, system: UnitSystem): string {
+  const { amount, unit, digits } = poured(litres);
+  return amountWords(amount, unit, digits, system);
+}

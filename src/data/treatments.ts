@@ -17,7 +17,7 @@ import { getWorkshop, listObstacles } from './workshop';
 
 const MINUTE_MS = 60_000;
 const WARMTH_EVERY_MIN = 30;
-const TOO_WARM = 'It may be over 50 °C now: shade it or vent it, hold a thermometer to it, and put the reading in.';
+const TOO_WARM = 'It may be over 50 °C (122 °F) now: shade it or vent it, hold a thermometer to it, and put the reading in.';
 
 export const treatmentsOf = (restorationId: string): Promise<Treatment[]> => findRows('treatments', { restorationId }, [['plannedAt', 'ASC']]);
 export const allTreatments = (): Promise<Treatment[]> => findRows('treatments', {});

@@ -15,7 +15,7 @@ export function Shelf({ stock, prices }: { stock: readonly Shelved[]; prices: Re
   return (
     <Grid as="ul" listStyleType="none" templateColumns={{ base: '1fr', lg: '1fr 1fr' }} columnGap="10">
       {stock.map((item) => (
-        <Flex as="li" key={item.id} gap="4" py="4" borderTopWidth="1px" borderColor="line">
+        <Flex as="li" key={item.id} gap="4" py="3">
           <Bottle left={item.left} size={item.sizeMl} />
           <Box flex="1" minWidth="0">
             <Text fontWeight="650" fontSize="18px">

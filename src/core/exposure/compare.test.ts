@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { simulatedSky } from '@/simulators/weather/sky';
 import { compareWays, guessOf, type CompareInput, type OwnStock } from './compare';
 import { SCHOOLS } from './schools';
-import { placeSessions, windowNow, type SessionsInput } from './sessions';
+import { sunDose } from '../sun/day';
+import { evenCloud, placeSessions, windowNow, type SessionsInput } from './sessions';
 
 const DAY_MS = 86_400_000;
 const NOW = new Date('2026-06-15T06:00:00Z');
@@ -120,6 +121,22 @@ describe('sessions in the coming days', () => {
     const walled = placeSessions({ ...ask, shading: [{ fromDeg: 90, toDeg: 270, heightDeg: 89 }] });
     expect(walled.days[0]!.dose).toBeLessThan(0.6 * placeSessions(ask).days[0]!.dose);
     expect(placeSessions({ ...ask, hours: [] })).toEqual({ sessions: [], dose: 0, enough: false, days: [] });
+  });
+
+  it('one cloud held over a window brings what the changing sky brings, and lies between its clearest and thickest hour', () => {
+    const from = new Date(NOW.getTime() + 2 * 3_600_000);
+    fc.assert(
+      fc.property(fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 6, maxLength: 6 }), (covered) => {
+        const clouds = covered.map((cloud, i) => ({ at: new Date(from.getTime() + i * 3_600_000), cloud }));
+        const window = { from, to: new Date(from.getTime() + 6 * 3_600_000) };
+        const held = evenCloud({ place: PLACE, shading: [], clouds }, window);
+        expect(held).toBeGreaterThan(Math.min(...covered) - 0.01);
+        expect(held).toBeLessThan(Math.max(...covered) + 0.01);
+        const { dose } = windowNow({ ...ask, clouds }, window);
+        expect(sunDose(PLACE, from, 360, 0.9, held) / dose).toBeCloseTo(1, 2);
+      }),
+      { numRuns: 60 },
+    );
   });
 
   it('a planned window is looked at again: where the sky has turned, one of the same length that brings clearly more is named', () => {

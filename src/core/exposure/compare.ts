@@ -13,7 +13,7 @@ import { priorOf, SCHOOL, SCHOOLS, type School, type SchoolId } from './schools'
 import { placeSessions, type CloudHour, type Hours, type SessionPlan } from './sessions';
 import type { Place } from '../sun/day';
 import type { Obstacle } from '../sun/horizon';
-import { amountWords, type UnitSystem } from '../units';
+import { amountWords, pouredWords, type UnitSystem } from '../units';
 
 /** A bottle, tube or tub of powder of the stores. */
 export interface OwnStock {
@@ -115,7 +115,7 @@ function risksOf(school: School, { labels, printed, painted, clear, brittle, len
     school.id === 'oxygen-soak' &&
       Math.max(lengthMm, widthMm) > LONG_MM &&
       small < THIN_MM &&
-      'Long and thin: hot water bends it. Keep it under 45 °C and lying flat.',
+      'Long and thin: hot water bends it. Keep it under 45 °C (113 °F) and lying flat.',
     school.driver === 'sun' && 'One side paler where the sun comes from one side: turn it by the plan.',
     school.medium === 'cream' && 'Streaks where film wrinkles or cream dries.',
   ].filter((risk): risk is string => Boolean(risk));
@@ -152,8 +152,8 @@ function materialOf(school: School, { piece, stock, units = 'metric' }: CompareI
   const { priceMinor, sizeMl } = bottle;
   const costMinor = priceMinor !== null && sizeMl ? shareOfPrice(priceMinor, sizeMl, usedOf(bottle)) : null;
   const short = shortBy(bottle);
-  const unit = school.medium === 'powder' ? 'g' : 'mL';
-  return { costMinor, missing: short > 0 ? [`${amountWords(short, unit, 0, units)} more than is left in the stores`] : [] };
+  const words = school.medium === 'powder' ? amountWords(short, 'g', 0, units) : pouredWords(short / 1000, units);
+  return { costMinor, missing: short > 0 ? [`${words} more than is left in the stores`] : [] };
 }
 
 interface Course {

@@ -4,7 +4,7 @@ import { peroxideDilution, type Dilution } from '../peroxide/dilution';
 import { oxygenRelease } from '../peroxide/oxygen';
 import { PEROXIDE_SHARE, powderFor } from '../peroxide/percarbonate';
 import { Refusal } from '../refusal';
-import { amountWords, type UnitSystem } from '../units';
+import { amountWords, pouredWords, type UnitSystem } from '../units';
 import { doseUnit, HOTTEST_BATH_C, sessionDose, type Circumstances } from './dose';
 import { exposureForecast, yellowAfter, type Band, type ExposedSession, type Forecast, type ForecastInput } from './forecast';
 import { priorOf, type School } from './schools';
@@ -126,7 +126,7 @@ function afterSession(forecast: Forecast, { startB, targetB, sessions }: Yellow,
 function shortOf({ school, stockLeft = null, units = 'metric' }: PlanInput, needed: number): string[] {
   if (stockLeft === null || needed <= stockLeft) return [];
   const powder = school.medium === 'powder';
-  const shown = (amount: number) => (powder ? amountWords(amount, 'g', 0, units) : amountWords(amount / 1000, 'L', 2, units));
+  const shown = (amount: number) => (powder ? amountWords(amount, 'g', 0, units) : pouredWords(amount / 1000, units));
   return [
     `It takes ${shown(needed)} and ${powder ? 'the tub' : 'the bottle'} ${stockLeft > 0 ? `has ${shown(stockLeft)} left` : 'is empty'} by the record. Count it under Stores if that is wrong, get more of it${school.medium === 'cream' ? '' : ', take a smaller tub, a stronger bottle, or a way that takes less'}.`,
   ];

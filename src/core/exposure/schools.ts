@@ -187,7 +187,7 @@ export const SCHOOL: Record<SchoolId, School> = {
     hands: { setUpMin: 15, turnMin: 3 },
     spreadB: 4,
     turnEveryMin: 60,
-    atTheBell: 'Stir, turn the pieces over, add hot water but stay under 50 °C.',
+    atTheBell: 'Stir, turn the pieces over, add hot water but stay under 50 °C (122 °F).',
     prior: { medianRate: 0.015, logSd: 0.6 },
     speaksFor: 'No liquid peroxide, no sun; good for caps.',
     speaksAgainst: 'Uneven, marbles; hot water bends long caps.',

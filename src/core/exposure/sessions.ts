@@ -1,4 +1,4 @@
-import { sunAndUv, type Place } from '../sun/day';
+import { sunAndUv, sunDose, type Place } from '../sun/day';
 import { lightPast, skyShare, type Obstacle } from '../sun/horizon';
 import { diffuseShare } from '../sun/uvIndex';
 
@@ -133,6 +133,29 @@ export function placeSessions(input: SessionsInput): SessionPlan {
     enough: dose >= input.doseToGo - 1e-6,
     days: days.map((day) => ({ ...asSession(day.of, day.best), chosen: cut.has(day) })),
   };
+}
+
+const HALVINGS = 12;
+
+/**
+ * The cloud that, held over a whole window, brings the dose that the changing sky brings: thin cloud takes little, thick
+ * cloud much, so the mean of the hours would promise too much. The mean where no sun shines.
+ */
+export function evenCloud(sun: Pick<SessionsInput, 'place' | 'shading' | 'clouds'>, window: Hours): number {
+  const slices = quarters({ ...sun, transmission: 1 }, window);
+  const dose = slices.reduce((sum, quarter) => sum + quarter.dose, 0);
+  if (dose < 0.01) {
+    const within = sun.clouds.filter(({ at }) => at.getTime() + HOUR_MS > window.from.getTime() && at < window.to);
+    return within.length === 0 ? 0 : within.reduce((sum, { cloud }) => sum + cloud, 0) / within.length;
+  }
+  const minutes = slices.length * STEP_MIN;
+  let [clear, covered] = [0, 1];
+  for (let i = 0; i < HALVINGS; i++) {
+    const middle = (clear + covered) / 2;
+    if (sunDose(sun.place, window.from, minutes, 1, middle, sun.shading) > dose) clear = middle;
+    else covered = middle;
+  }
+  return (clear + covered) / 2;
 }
 
 /** A window that brings less than this share more is not worth moving for. */

@@ -31,8 +31,8 @@ const CAUTIONS = {
   },
   'sun-heat': {
     severity: 'caution',
-    hazard: 'A closed box or a film in full sun can pass 60 °C: long thin parts bend, and warm peroxide works and gasses faster.',
-    protection: 'Check the warmth by hand at each turn. Shade or vent it when it is too hot to hold, at the latest at 50 °C.',
+    hazard: 'A closed box or a film in full sun can pass 60 °C (140 °F): long thin parts bend, and warm peroxide works and gasses faster.',
+    protection: 'Check the warmth by hand at each turn. Shade or vent it when it is too hot to hold, at the latest at 50 °C (122 °F).',
     never: 'Never leave a closed box in full sun unwatched. Keep children and animals away.',
   },
   'uv-lamp': {
@@ -45,7 +45,7 @@ const CAUTIONS = {
     severity: 'caution',
     hazard: 'Oxygen-bleach powder in hot water is alkaline: it hurts eyes, dries skin, and gives off oxygen.',
     protection: 'Goggles and gloves. Stir the powder in slowly, and let nobody breathe its dust.',
-    never: 'Never with acid or chlorine bleach. Never in a sealed vessel. Never hotter than 50 °C: long caps bend.',
+    never: 'Never with acid or chlorine bleach. Never in a sealed vessel. Never hotter than 50 °C (122 °F): long caps bend.',
   },
   'vapour-box': {
     severity: 'caution',

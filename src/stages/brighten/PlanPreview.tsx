@@ -5,6 +5,7 @@ import { useEffect, useMemo, useState } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
 import { SCHOOL, type SchoolId } from '@/core/exposure/schools';
 import type { FieldError } from '@/core/sums/fieldErrors';
+import { poured } from '@/core/units';
 import type { Values } from '@/ui/AnswerForm';
 import { DaySun } from '@/ui/DaySun';
 import { Estimate, Figure } from '@/ui/figures';
@@ -80,8 +81,8 @@ function PlanFigures({ view, timeZone, values }: { view: PlanView; timeZone: str
       <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(4, 1fr)' }} gap="4" mb="5">
         {p.dilution && !stands && (
           <>
-            <AmountFigure amount={p.dilution.stockVolumeL} unit="L" digits={2} label="from the bottle" />
-            <AmountFigure amount={p.dilution.waterVolumeL} unit="L" digits={2} label="of water, poured in first" />
+            <AmountFigure {...poured(p.dilution.stockVolumeL)} label="from the bottle" />
+            <AmountFigure {...poured(p.dilution.waterVolumeL)} label="of water, poured in first" />
           </>
         )}
         {bath && <AmountFigure amount={bath.fillHeightMm} unit="mm" label={`deep in the tub: ${amount(bath.solutionL, 'L', 1)}`} />}

@@ -6,7 +6,7 @@ import { FILM_MM, type ExposurePlan } from '@/core/exposure/plan';
 import type { School } from '@/core/exposure/schools';
 import { CAUTION_CLOSE } from '@/core/peroxide/cautions';
 import { showMinutes, showTime } from '@/core/runsheet/time';
-import { amountWords, type UnitSystem } from '@/core/units';
+import { amountWords, pouredWords, type UnitSystem } from '@/core/units';
 import { mm, pdf } from '@/edge/pdf';
 import type { FilledTub } from './bath';
 
@@ -35,12 +35,12 @@ const heading = (text: string) => ({ text, fontSize: 14, bold: true, margin: [0,
 
 /** What to mix, in the order it is poured. */
 function mixing({ dilution, powderG, creamMl, solutionL, percentWW }: ExposurePlan, stock: string, units: UnitSystem): string {
-  const litres = (value: number, digits = 2) => amountWords(value, 'L', digits, units);
+  const litres = (value: number) => pouredWords(value, units);
   const strength = `${percentWW.toFixed(1)} %`;
   if (dilution && dilution.waterVolumeL < 0.005) return `${litres(dilution.stockVolumeL)} of ${stock} as it is: ${strength}.`;
   if (dilution) return `${litres(dilution.waterVolumeL)} of water first, then ${litres(dilution.stockVolumeL)} of ${stock}: ${strength}.`;
   if (powderG !== null)
-    return `${litres(solutionL!, 1)} of warm water, then ${amountWords(powderG, 'g', 0, units)} of ${stock}, stirred in slowly: ${strength}.`;
+    return `${amountWords(solutionL!, 'L', 1, units)} of warm water, then ${amountWords(powderG, 'g', 0, units)} of ${stock}, stirred in slowly: ${strength}.`;
   return `${amountWords(creamMl!, 'mL', 0, units)} of ${stock}, ${strength}, brushed on about ${amountWords(FILM_MM, 'mm', 0, units)} thick.`;
 }
 

@@ -1,4 +1,5 @@
 import { SCHOOL, type SchoolId } from '@/core/exposure/schools';
+import { evenCloud } from '@/core/exposure/sessions';
 import { sunAndUv } from '@/core/sun/day';
 import type { WaysView } from './ways';
 
@@ -30,9 +31,10 @@ export function nextWindow(ways: WaysView | null, school: SchoolId): Window | nu
   return ways.ways.find((way) => way.school === school)?.sun?.sessions[0] ?? null;
 }
 
-/** Cloud over a window, or over the hours to come, by the sky that all plans count with; in steps of five per cent. */
+/** Cloud over a window, or over the hours to come, in whole per cent: held all along it brings the dose that the sky of all plans brings. */
 export function cloudOver(ways: WaysView | null, window: Window | null): number {
+  if (!ways?.place || ways.clouds.length === 0) return 0;
   const [from, to] = window ? [Date.parse(window.from), Date.parse(window.to)] : [Date.now(), Date.now() + 3 * HOUR_MS];
-  const within = (ways?.clouds ?? []).filter(({ at }) => at.getTime() + HOUR_MS > from && at.getTime() < to);
-  return within.length === 0 ? 0 : 5 * Math.round((20 * within.reduce((sum, { cloud }) => sum + cloud, 0)) / within.length);
+  const { place, shading, clouds } = ways;
+  return Math.round(100 * evenCloud({ place, shading, clouds }, { from: new Date(from), to: new Date(to) }));
 }

@@ -50,8 +50,8 @@ it('a bottle says what is left in it, and an empty one is not begun with', () =>
     fieldsFor(asking('bath-lamp'), STOCK, TUBS, units)
       .find(({ name }) => name === 'stockId')!
       .options!.map(({ label }) => label);
-  expect(labels('metric')).toEqual(['liquid (0.70 L left)', 'one that is not in the stores']);
-  expect(labels('us')[0]).toBe('liquid (0.185 US gal left)');
+  expect(labels('metric')).toEqual(['liquid (700 mL left)', 'one that is not in the stores']);
+  expect(labels('us')[0]).toBe('liquid (23.67 fl oz left)');
   const [empty, full] = [
     { ...STOCK[0]!, left: 0 },
     { ...STOCK[0]!, id: 'full' },
@@ -124,7 +124,7 @@ describe('the next window', () => {
   const night = { latitude: 88, longitude: 0, altitudeM: 0 };
   const session = { from: '2026-12-01T10:00:00.000Z', to: '2026-12-01T13:00:00.000Z', dose: 9, evenness: 1 };
   const view = (place: WaysView['place'], clouds: WaysView['clouds'] = []) =>
-    ({ place, clouds, ways: [{ school: 'cream-film-sun', sun: { sessions: [session] } }] }) as unknown as WaysView;
+    ({ place, clouds, shading: [], ways: [{ school: 'cream-film-sun', sun: { sessions: [session] } }] }) as unknown as WaysView;
 
   it('is the first the sun opens, for ways in the sun and while it is too low to begin at once', () => {
     const winter = new Date().getUTCMonth() < 2 || new Date().getUTCMonth() > 9 ? night : { ...night, latitude: -88 };
@@ -134,10 +134,10 @@ describe('the next window', () => {
     expect(nextWindow(null, 'cream-film-sun')).toBeNull();
   });
 
-  it('has the mean cloud of the hours it touches, in steps of five', () => {
+  it('has the mean cloud of the hours it touches where no sun shines, and none where nobody knows of any', () => {
     const hour = (h: number, cloud: number) => ({ at: new Date(Date.UTC(2026, 11, 1, h)), cloud });
     const clouds = [hour(9, 1), hour(10, 0.2), hour(11, 0.4), hour(12, 0.36), hour(13, 1)];
-    expect(cloudOver(view(night, clouds), session)).toBe(30);
+    expect(cloudOver(view(night, clouds), session)).toBe(32);
     expect(cloudOver(view(night, clouds), { from: '2026-12-01T10:30:00.000Z', to: '2026-12-01T10:40:00.000Z' })).toBe(20);
     expect(cloudOver(view(night, clouds), { from: '2027-01-01T10:00:00.000Z', to: '2027-01-01T12:00:00.000Z' })).toBe(0);
     expect(cloudOver(null, null)).toBe(0);

@@ -2,7 +2,7 @@ import { isCoveredIn, usualSolutionL } from '@/core/exposure/amounts';
 import { isBath, SCHOOL, SCHOOLS, type School, type SchoolId } from '@/core/exposure/schools';
 import { fromLocalField } from '@/core/runsheet/time';
 import type { PieceSize } from '@/core/size';
-import { amountWords, type UnitSystem } from '@/core/units';
+import { amountWords, pouredWords, type UnitSystem } from '@/core/units';
 import type { TubRow } from '@/data/rows';
 import type { Shelved } from '@/data/stock';
 import type { FieldDef, Values } from '@/ui/AnswerForm';
@@ -37,8 +37,8 @@ export function firstBottle(school: SchoolId, stock: readonly Shelved[]): string
 /** A bottle as it is chosen: what is left in it decides which. */
 function bottleOption({ id, name, left }: Shelved, medium: School['medium'], units: UnitSystem): { value: string; label: string } {
   if (left === null) return { value: id, label: name };
-  const amount = left === 0 ? 'empty' : `${medium === 'powder' ? amountWords(left, 'g', 0, units) : amountWords(left / 1000, 'L', 2, units)} left`;
-  return { value: id, label: `${name} (${amount})` };
+  const amount = medium === 'powder' ? amountWords(left, 'g', 0, units) : pouredWords(left / 1000, units);
+  return { value: id, label: `${name} (${left === 0 ? 'empty' : `${amount} left`})` };
 }
 
 const STANDS = [

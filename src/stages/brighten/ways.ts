@@ -4,6 +4,7 @@ import { SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
 import type { CloudHour, SkySource } from '@/core/exposure/sessions';
 import { peroxideStrength } from '@/core/peroxide/strength';
 import type { Place } from '@/core/sun/day';
+import type { Obstacle } from '@/core/sun/horizon';
 import { fromLocalField, hoursOfDays } from '@/core/runsheet/time';
 import { findingsOf } from '@/data/findings';
 import { findRestoration } from '@/data/restorations';
@@ -23,6 +24,8 @@ export interface WaysView extends Comparison {
   pieces: Partial<Record<SchoolId, number>>;
   clouds: CloudHour[];
   place: Place | null;
+  /** What stands in the sun's way there. */
+  shading: readonly Obstacle[];
 }
 
 function ownStock({ kind, strengthValue, strengthUnit, sizeMl, priceMinor, left }: Shelved): OwnStock[] {
@@ -89,5 +92,5 @@ export async function waysFor(
     by: wished(by, timeZone),
     going: history.treatments.find(({ endedAt }) => endedAt === null)?.school ?? null,
   });
-  return { ...comparison, clouds, place, pieces: Object.fromEntries([...pooled].map(([id, { pieces }]) => [id, pieces])) };
+  return { ...comparison, clouds, place, shading: obstacles, pieces: Object.fromEntries([...pooled].map(([id, { pieces }]) => [id, pieces])) };
 }
