@@ -6,11 +6,8 @@ import { useEffect, useRef } from 'react';
 import type { Timer } from '@/data/rows';
 import { showSpan, useNow } from '@/ui/clock';
 import { ring } from './ring';
-import { bellOf } from './bell';
+import { BELL_WORDS, bellOf } from './bell';
 import { placeOf } from './places';
-
-const DUE = { turn: 'Turn now: ', tend: 'Now: ', due: 'Time is up: ' } as const;
-const UNTIL = { turn: 'to the turn of ', tend: 'until ', due: 'to the bell of ' } as const;
 
 /** Everything that runs, in one line under the head of every screen; it rings when something is due. */
 export function TimersBar({ timers }: { timers: readonly Timer[] }) {
@@ -24,8 +21,7 @@ export function TimersBar({ timers }: { timers: readonly Timer[] }) {
       if (at > now || rung.current.has(once)) continue;
       rung.current.add(once);
       // What was due long before this page opened does not ring; it shows.
-      if (now - at < 120_000)
-        ring(kind === 'due' ? `Time is up: ${timer.label}` : kind === 'turn' ? `Turn: ${timer.label}` : timer.label, timer.atTheBell);
+      if (now - at < 120_000) ring(`${BELL_WORDS[kind].due}${timer.label}`, timer.atTheBell);
     }
   }, [timers, now]);
   if (timers.length === 0) return null;
@@ -51,7 +47,7 @@ function TimerChip({ timer, now }: { timer: Timer; now: number }) {
           {now === 0 ? '––:––' : showSpan(left)}
         </Text>
         <Text fontSize="15px">
-          {due ? DUE[kind] : UNTIL[kind]}
+          {due ? BELL_WORDS[kind].due : BELL_WORDS[kind].untilIts}
           {timer.label}
         </Text>
       </Flex>

@@ -1,10 +1,10 @@
 import type { Timer } from '@/data/rows';
 
-/** What stands before what to do: when it is due, and until then. */
+/** What stands before what to do, when it is due and until then; and, where time runs in one line, before what it is for. */
 export const BELL_WORDS = {
-  turn: { due: 'Turn now: ', until: 'Next turn: ' },
-  tend: { due: 'Now: ', until: 'Next: ' },
-  due: { due: 'Time is up. ', until: 'Then: ' },
+  turn: { due: 'Turn now: ', until: 'Next turn: ', untilIts: 'to the turn of ' },
+  tend: { due: 'Now: ', until: 'Next: ', untilIts: 'until ' },
+  due: { due: 'Time is up: ', until: 'Then: ', untilIts: 'to the bell of ' },
 } as const;
 
 /** What a timer asks for now, and when. */
