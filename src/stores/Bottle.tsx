@@ -9,7 +9,7 @@ export function Bottle({ left, size }: { left: number | null; size: number | nul
   const level = share === null ? bottom : bottom - share * (bottom - top);
   const body = 'M14 4 H26 V14 C26 18 34 19 34 26 V72 Q34 76 30 76 H10 Q6 76 6 72 V26 C6 19 14 18 14 14 Z';
   return (
-    <Box asChild flex="none" color={share !== null && share < 0.2 ? 'amber' : 'work'}>
+    <Box asChild flex="none" color="work">
       <svg width="40" height="80" viewBox="0 0 40 80" aria-hidden>
         <clipPath id={liquid}>
           <rect x="0" y={level} width="40" height={80 - level} />

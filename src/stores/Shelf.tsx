@@ -34,6 +34,9 @@ export function Shelf({ stock, prices }: { stock: readonly Shelved[]; prices: Re
   );
 }
 
+/** Share of a bottle under which another is worth buying. */
+const NEARLY_EMPTY = 0.2;
+
 function Left({ left, sizeMl, kind }: Shelved) {
   const amount = useAmount();
   const unit = unitOf(kind);
@@ -45,6 +48,7 @@ function Left({ left, sizeMl, kind }: Shelved) {
       </Text>
       {left > 0 && ' left'}
       {sizeMl !== null && ` of ${amount(sizeMl, unit)}`}
+      {sizeMl !== null && left > 0 && left < NEARLY_EMPTY * sizeMl && ', nearly empty'}
     </Text>
   );
 }
