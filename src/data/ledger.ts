@@ -60,16 +60,16 @@ export async function bookMaterial(
  *
  * @throws Refusal where more was used than is left in it
  */
-export async function useFromStores(use: { restorationId: string; stage: Stage; stockId: string; usedMl: number }, now = new Date()): Promise<void> {
+export async function useFromStores(use: { restorationId: string; stage: Stage; stockId: string; amount: number }, now = new Date()): Promise<void> {
   await inTransaction(async (transaction) => {
-    const { restorationId, stage, stockId, usedMl } = use;
+    const { restorationId, stage, stockId, amount } = use;
     const item = await needRow('stock', stockId, transaction);
     const [left, unit] = [await leftOf(item, transaction), unitOf(item.kind)];
-    if (left !== null && usedMl > left)
+    if (left !== null && amount > left)
       throw new Refusal(
-        'usedMl',
+        'amount',
         `“${item.name}” has ${left.toFixed(0)} ${unit} left by the record. Look at the amount again, or count what is left under Stores.`,
       );
-    await bookMaterial({ restorationId, stage, stockId, amount: usedMl, otherwise: item.name, unit }, now, transaction);
+    await bookMaterial({ restorationId, stage, stockId, amount, otherwise: item.name, unit }, now, transaction);
   });
 }

@@ -62,13 +62,13 @@ it('more than the record knows may be poured; a count puts it right', async () =
 it('more than is left is not used at the sink; powder is weighed', async () => {
   const { restorationId } = await trialPiece();
   const powder = await bottle({ name: 'Oxygen powder', kind: 'oxygen-bleach powder', sizeMl: 500, priceMinor: null });
-  await useFromStores({ restorationId, stage: 'wash', stockId: powder.id, usedMl: 450 });
-  await expect(useFromStores({ restorationId, stage: 'wash', stockId: powder.id, usedMl: 60 })).rejects.toThrow(
+  await useFromStores({ restorationId, stage: 'wash', stockId: powder.id, amount: 450 });
+  await expect(useFromStores({ restorationId, stage: 'wash', stockId: powder.id, amount: 60 })).rejects.toThrow(
     '“Oxygen powder” has 50 g left by the record',
   );
   expect(await left(powder)).toBe(50);
   const unknown = await bottle({ sizeMl: null });
-  await useFromStores({ restorationId, stage: 'wash', stockId: unknown.id, usedMl: 60 });
+  await useFromStores({ restorationId, stage: 'wash', stockId: unknown.id, amount: 60 });
   expect(await left(unknown)).toBeNull();
 });
 

@@ -31,7 +31,7 @@ const FIELDS = (meanings: readonly string[]): readonly FieldDef[] => [
   { name: 'leaves', label: 'What dries last', kind: 'choice', third: true, options: options(['nothing', 'water', 'alcohol', 'vinegar', 'oil']) },
   { name: 'dwellMin', label: 'Left to work', kind: 'number', unit: 'min', third: true },
   { name: 'handsMin', label: 'Hands', kind: 'number', unit: 'min', third: true },
-  { name: 'litre', label: 'In a litre of bath', kind: 'number', unit: 'mL', third: true, optional: true },
+  { name: 'litre', label: 'In a litre of bath', kind: 'number', unit: 'mL', fixedUnit: true, third: true, optional: true },
   { name: 'bathC', label: 'Bath', kind: 'number', unit: '°C', third: true, optional: true },
   { name: 'rinse', label: 'Rinse', half: true, optional: true },
   { name: 'protection', label: 'Protection', half: true, hint: 'As its sheet says' },

@@ -1,5 +1,14 @@
+import { amountWords, pouredWords, type UnitSystem } from '../units';
+
 /** What a kind of consumable is counted in: powder is weighed. */
 export const unitOf = (kind: string): 'mL' | 'g' => (kind === 'oxygen-bleach powder' ? 'g' : 'mL');
+
+/** What is left, as it stands behind the name of a bottle that is to be chosen; nothing where nobody knows. */
+export function leftWords({ left, kind }: { left: number | null; kind: string }, units: UnitSystem): string {
+  if (left === null) return '';
+  if (left === 0) return ' (empty)';
+  return ` (${unitOf(kind) === 'g' ? amountWords(left, 'g', 0, units) : pouredWords(left / 1000, units)} left)`;
+}
 
 /** What came out of a bottle, or was found in it when it was counted. */
 export interface Movement {

@@ -1,8 +1,9 @@
 import { isCoveredIn, usualSolutionL } from '@/core/exposure/amounts';
-import { isBath, SCHOOL, SCHOOLS, type School, type SchoolId } from '@/core/exposure/schools';
+import { isBath, SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
 import { fromLocalField } from '@/core/runsheet/time';
 import type { PieceSize } from '@/core/size';
-import { amountWords, pouredWords, type UnitSystem } from '@/core/units';
+import { leftWords } from '@/core/ledger/left';
+import type { UnitSystem } from '@/core/units';
 import type { TubRow } from '@/data/rows';
 import type { Shelved } from '@/data/stock';
 import type { FieldDef, Values } from '@/ui/AnswerForm';
@@ -32,13 +33,6 @@ function bottlesFor(school: SchoolId, stock: readonly Shelved[]): Shelved[] {
 export function firstBottle(school: SchoolId, stock: readonly Shelved[]): string {
   const bottles = bottlesFor(school, stock);
   return (bottles.find(({ left }) => left !== 0) ?? bottles[0])?.id ?? '';
-}
-
-/** A bottle as it is chosen: what is left in it decides which. */
-function bottleOption({ id, name, left }: Shelved, medium: School['medium'], units: UnitSystem): { value: string; label: string } {
-  if (left === null) return { value: id, label: name };
-  const amount = medium === 'powder' ? amountWords(left, 'g', 0, units) : pouredWords(left / 1000, units);
-  return { value: id, label: `${name} (${left === 0 ? 'empty' : `${amount} left`})` };
 }
 
 const STANDS = [
@@ -92,7 +86,10 @@ export function fieldsFor({ school, fromStores, inTub }: Chosen, stock: readonly
       name: 'stockId',
       label: { cream: 'Tube or bottle of cream', liquid: 'Stock bottle', powder: 'Tub of powder' }[medium],
       kind: 'choice',
-      options: [...bottles.map((bottle) => bottleOption(bottle, medium, units)), { value: '', label: 'one that is not in the stores' }],
+      options: [
+        ...bottles.map((bottle) => ({ value: bottle.id, label: `${bottle.name}${leftWords(bottle, units)}` })),
+        { value: '', label: 'one that is not in the stores' },
+      ],
     },
     ...(fromStores ? [] : medium === 'powder' ? powder : typed),
     medium !== 'cream' && { name: 'stands', label: 'The solution is', kind: 'choice', half: true, options: STANDS },
@@ -106,7 +103,7 @@ export function fieldsFor({ school, fromStores, inTub }: Chosen, stock: readonly
           unit: 'g',
           half: true,
           optional: true,
-          hint: 'What it pushes aside is taken off',
+          hint: 'Takes off what it pushes aside, and says what holds it under',
         }
       : medium !== 'cream' && {
           name: 'volumeL',

@@ -3,16 +3,15 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { useRef, useState } from 'react';
 import type { TubRow } from '@/data/rows';
+import type { Shelved } from '@/data/stock';
 import { CleanPart } from './CleanPart';
 import { DryingBar } from './DryingBar';
-import { AnswerForm } from '@/ui/AnswerForm';
-import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { useWakeLock } from '@/ui/useWakeLock';
-import { used } from './actions';
 import { LadderPart } from './LadderPart';
 import { SinkCard } from './SinkCard';
 import { TubPart, type LoadView } from './TubPart';
+import { UsedPart } from './UsedPart';
 import type { PassView, SpotView } from './view';
 
 interface Props {
@@ -22,10 +21,12 @@ interface Props {
   spots: readonly SpotView[];
   drying: readonly { id: string; label: string; startedAt: string; dueAt: string }[];
   loads: readonly LoadView[];
-  bottles: readonly { value: string; label: string }[];
+  bottles: readonly Shelved[];
   pieces: readonly { id: string; tag: string; name: string; measured: number }[];
   tubs: readonly TubRow[];
 }
+
+const isSome = (bottles: readonly Shelved[]): bottles is readonly [Shelved, ...Shelved[]] => bottles.length > 0;
 
 /** At the sink: what runs or comes next, large; then every ladder, what dries, and what can share a bath. */
 export function WashBench({ restorationId, running, next, spots, drying, loads, tubs, pieces, bottles }: Props) {
@@ -89,23 +90,7 @@ export function WashBench({ restorationId, running, next, spots, drying, loads, 
           ))}
         </Part>
       )}
-      {bottles.length > 0 && spots.length > 0 && (
-        <Part title="Used from the stores" id="used">
-          <Fold summary="Write down what a bath or a pass used">
-            <AnswerForm
-              draftKey={`used:${restorationId}`}
-              fields={[
-                { name: 'stockId', label: 'Bottle', kind: 'choice', half: true, options: bottles },
-                { name: 'usedMl', label: 'Used', kind: 'number', unit: 'mL', half: true },
-              ]}
-              initial={{ stockId: bottles[0]!.value, usedMl: '' }}
-              submit="Into the ledger"
-              done="In the ledger, at its share of the price."
-              send={(values) => used({ restorationId, ...values })}
-            />
-          </Fold>
-        </Part>
-      )}
+      {isSome(bottles) && spots.length > 0 && <UsedPart restorationId={restorationId} bottles={bottles} />}
       <CleanPart restorationId={restorationId} pieces={pieces} />
       <TubPart loads={loads} tubs={tubs} />
       <Box mb="9">

@@ -34,7 +34,7 @@ export async function WashStage({ restorationId }: { restorationId: string }) {
       drying={drying.map(({ id, label, startedAt, dueAt }) => ({ id, label, startedAt, dueAt }))}
       loads={await loadViews(tubs, units)}
       tubs={tubs}
-      bottles={stock.map(({ id, name }) => ({ value: id, label: name }))}
+      bottles={stock}
       pieces={pieces.map(({ id, tag, name }) => ({
         id,
         tag,

@@ -85,8 +85,8 @@ export const roomSchema = Joi.object<{ timerId: string; temperatureC: number; hu
   air: Joi.string().valid('still', 'moving').required().label('Air'),
 });
 
-export const usedSchema = Joi.object<{ restorationId: string; stockId: string; usedMl: number }>({
+export const usedSchema = Joi.object<{ restorationId: string; stockId: string; amount: number }>({
   restorationId: id,
   stockId: id.label('Bottle'),
-  usedMl: Joi.number().positive().max(50_000).required().label('Used'),
+  amount: Joi.number().positive().max(50_000).required().label('Used'),
 });

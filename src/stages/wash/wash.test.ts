@@ -108,8 +108,8 @@ it('what is used of a bottle goes to the ledger at its share of the price', asyn
     priceMinor: 250,
     words: '',
   });
-  expect(wrongs(await used({ restorationId, stockId: soap.id, usedMl: '600' }))).toMatch(/usedMl: “Dish soap” has 500 mL left by the record/);
-  expect(wrongs(await used({ restorationId, stockId: soap.id, usedMl: '40' }))).toBe('');
+  expect(wrongs(await used({ restorationId, stockId: soap.id, amount: '600' }))).toMatch(/amount: “Dish soap” has 500 mL left by the record/);
+  expect(wrongs(await used({ restorationId, stockId: soap.id, amount: '40' }))).toBe('');
   expect((await ledgerOf(restorationId)).at(-1)).toMatchObject({ kind: 'material', stage: 'wash', words: 'Dish soap, 40 mL', amountMinor: 20 });
 });
 
