@@ -195,4 +195,10 @@ test('a workshop in US units types and reads inches and gallons; what is kept is
   await open(page, piece);
   await expect(length).toHaveValue('254');
   await expect(width).toHaveValue('215.9');
+  // Half the world's keys have a comma and no point.
+  await width.fill('216,4');
+  await page.getByRole('button', { name: 'Save piece' }).click();
+  await expect(page.getByText('Piece saved.')).toBeVisible();
+  await open(page, piece);
+  await expect(width).toHaveValue('216.4');
 });

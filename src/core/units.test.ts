@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { amountWords, fromShown, fromTyped, limitShown, poured, pouredWords, shownUnit, toShown, toTyped } from './units';
+import { amountWords, fromShown, fromTyped, limitShown, poured, pouredWords, shownUnit, toShown, toTyped, withPoint } from './units';
 
 it('what is typed in other units comes back', () => {
   fc.assert(
@@ -54,4 +54,8 @@ it('a liquid is measured out by the millilitre under a litre, and is the same am
       expect(unit === 'L' ? amount : amount / 1000).toBeCloseTo(litres, 9);
     }),
   );
+});
+
+it('a decimal comma is a point; lists, thousands and words are left alone', () => {
+  expect(['8,5', ' -0,25 ', ',5', '1,2,3', '8', 'a,5', '8,'].map(withPoint)).toEqual(['8.5', ' -0.25 ', '.5', '1,2,3', '8', 'a,5', '8,']);
 });

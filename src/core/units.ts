@@ -38,7 +38,10 @@ export function fromShown(value: number, unit: string, system: UnitSystem): numb
   return us ? (value - (us.offset ?? 0)) / us.factor : value;
 }
 
-const numberIn = (text: string): number => (text.trim() === '' ? NaN : Number(text.replace(',', '.')));
+/** A number as it is sent: in half the world its keys have a comma and no point. */
+export const withPoint = (text: string): string => (/^\s*[-+]?\d*,\d+\s*$/.test(text) ? text.replace(',', '.') : text);
+
+const numberIn = (text: string): number => (text.trim() === '' ? NaN : Number(withPoint(text)));
 
 /** What stands in a field for a stored value; words that are no number stay as they are. */
 export function toTyped(value: string, unit: string, system: UnitSystem): string {

@@ -4,6 +4,7 @@ import { Box, Text } from '@chakra-ui/react';
 import { roughMoney } from '@/core/ledger/money';
 import { verdictLine } from '@/core/ledger/verdict';
 import { worth, type Range, type WorthEstimate } from '@/core/ledger/worth';
+import { withPoint } from '@/core/units';
 import { AnswerForm, type FieldDef, type Values } from '@/ui/AnswerForm';
 import { Estimate } from '@/ui/figures';
 import { guessWorth } from './actions';
@@ -58,7 +59,7 @@ export function WorthForm({ restorationId, known, estimate, currency }: Props) {
 
 /** The guesses as far as they are typed; `null` while one is missing or stands in no order. */
 function typed(values: Values): WorthEstimate | null {
-  const number = (name: string) => ((values[name] ?? '').trim() === '' ? NaN : Number(values[name]!.replace(',', '.')));
+  const number = (name: string) => ((values[name] ?? '').trim() === '' ? NaN : Number(withPoint(values[name]!)));
   const range = (name: string): Range => ({ low: number(`${name}Low`), likely: number(`${name}Likely`), high: number(`${name}High`) });
   const estimate = { parts: range('parts'), hours: range('hours'), goodOne: range('goodOne') };
   const sound = Object.values(estimate).every(({ low, likely, high }) => 0 <= low && low <= likely && likely <= high);

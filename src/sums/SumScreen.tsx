@@ -5,7 +5,7 @@ import { useEffect, useState } from 'react';
 import type { FieldError } from '@/core/sums/fieldErrors';
 import type { SumField } from '@/core/sums/fields';
 import type { Figure as FigureOf } from '@/core/sums/sum';
-import { fromTyped, shownUnit, toShown, toTyped, type UnitSystem } from '@/core/units';
+import { fromTyped, shownUnit, toShown, toTyped, withPoint, type UnitSystem } from '@/core/units';
 import { Estimate, Figure } from '@/ui/figures';
 import { Part } from '@/ui/layout';
 
@@ -38,7 +38,8 @@ function asSent(value: Value): unknown {
   if (Array.isArray(value)) return value.map(asSent);
   if (typeof value === 'object')
     return Object.fromEntries(Object.entries(value).flatMap(([key, inner]) => (inner === '' ? [] : [[key, asSent(inner)]])));
-  return value.trim() !== '' && !Number.isNaN(Number(value.replace(',', '.'))) ? Number(value.replace(',', '.')) : value;
+  const number = Number(withPoint(value));
+  return value.trim() !== '' && !Number.isNaN(number) ? number : value;
 }
 
 const PAUSE_MS = 180;

@@ -4,7 +4,7 @@ import { Box, Button, Field, Flex, Grid, GridItem, Input, InputGroup, NativeSele
 import { useEffect, useRef, useState } from 'react';
 import { useController, useForm, type Control as FormControl, type UseFormReturn } from 'react-hook-form';
 import type { FieldError } from '@/core/sums/fieldErrors';
-import { fromTyped, limitShown, shownUnit, toTyped, type UnitSystem } from '@/core/units';
+import { fromTyped, limitShown, shownUnit, toTyped, withPoint, type UnitSystem } from '@/core/units';
 import { useAwake } from './awake';
 import { notArrived } from './notArrived';
 import { say } from './toast';
@@ -118,8 +118,8 @@ export function AnswerForm<T>({
   const keepEarly = (name: string, typed: string | undefined) => {
     if (!awake && typed !== (initial[name] ?? '')) early.current[name] = typed ?? '';
   };
-  const registered = (name: string) => {
-    const { ref, ...props } = register(name);
+  const registered = ({ name, kind }: FieldDef) => {
+    const { ref, ...props } = register(name, kind === 'number' ? { setValueAs: withPoint } : {});
     return {
       ...props,
       ref: (control: { value?: string } | null) => {
@@ -181,7 +181,7 @@ export function AnswerForm<T>({
                 {isConverted(field, units) ? (
                   <ConvertedNumber field={field} control={form.control} units={units} onEarly={(typed) => keepEarly(field.name, typed)} />
                 ) : (
-                  <Control field={field} first={initial[field.name]} props={registered(field.name)} />
+                  <Control field={field} first={initial[field.name]} props={registered(field)} />
                 )}
                 {field.hint && (
                   <Field.HelperText color="soft" fontSize="15px">

@@ -81,7 +81,8 @@ function mistakesOf({ conduct, temperatureC, startB, targetB, percentWW, usualPe
         : 'Never turned: the side away from the sun stays behind.'),
     !stirred && 'Not stirred or moved: marbling.',
     froth > 0.2 && `Froth over ${Math.round(100 * froth)} %: it shades what lies under it.`,
-    temperatureC > HOT_C && `${amountWords(temperatureC, '°C', 0, 'metric')} (${amountWords(temperatureC, '°C', 0, 'us')}): long thin parts bend. Shade or vent it.`,
+    temperatureC > HOT_C &&
+      `${amountWords(temperatureC, '°C', 0, 'metric')} (${amountWords(temperatureC, '°C', 0, 'us')}): long thin parts bend. Shade or vent it.`,
     percentWW > WORKED_OUT * usualPercentWW && 'Stronger than this way is worked with: more burns, little more gained.',
     dose < 1 && 'Next to no ultraviolet in this window: another hour, another day, a lamp or vapour.',
     gained > 0 && best.median - targetB < 1 && 'Longer than it needs: most of the end of it only adds to what is risked.',

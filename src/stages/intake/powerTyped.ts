@@ -1,4 +1,5 @@
 import type { PowerFacts } from '@/core/intake/firstPower';
+import { withPoint } from '@/core/units';
 
 type Typed = Record<string, string>;
 
@@ -10,7 +11,7 @@ export const typedFacts = (facts: PowerFacts): Typed =>
 
 /** What is typed as facts, for the decision while one types; `null` while a voltage is no number. The action checks again. */
 export function factsTyped(values: Typed): PowerFacts | null {
-  const volts = (typed = '') => (typed.trim() === '' ? null : Number(typed.replace(',', '.')));
+  const volts = (typed = '') => (typed.trim() === '' ? null : Number(withPoint(typed)));
   const [labelVolts, atHandVolts] = [volts(values.labelVolts), volts(values.atHandVolts)];
   if ([labelVolts, atHandVolts].some((v) => v !== null && !(v > 0))) return null;
   const yes = (name: string) => values[name] === 'yes';

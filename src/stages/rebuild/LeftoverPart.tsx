@@ -4,6 +4,7 @@ import { Box, Grid, Input, NativeSelect, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { originsOf, type LotOfStep } from '@/core/teardown/leftovers';
 import { DRIVES, HEADS, lotWords, outstanding, SHANKS, type Drive, type Head, type Shank } from '@/core/teardown/lots';
+import { withPoint } from '@/core/units';
 import type { LotRow } from '@/data/rows';
 import { Fold } from '@/ui/Fold';
 import { Part } from '@/ui/layout';
@@ -20,7 +21,7 @@ export function LeftoverPart({ lots, nameOf }: { lots: readonly LotRow[]; nameOf
   if (lots.length === 0) return null;
   const states: LotOfStep[] = lots.map((lot) => ({ lotId: lot.id, stepId: lot.stepId, lot, returned: lot.returned, missing: lot.missing }));
   const out = states.filter((state) => outstanding(state) > 0);
-  const number = (typed: string) => Number(typed.replace(',', '.'));
+  const number = (typed: string) => Number(withPoint(typed));
   const lengthMm = number(found.lengthMm);
   const origins = lengthMm > 0 ? originsOf({ ...found, lengthMm, diameterMm: number(found.diameterMm) }, states) : [];
   const choice = <K extends 'drive' | 'head' | 'shank'>(key: K, label: string, values: readonly string[]) => (
