@@ -25,7 +25,7 @@ test('from the empty workshop to the exported record', async ({ page }, info) =>
     await page.getByLabel('Strength on the label').fill('35');
     await page.getByLabel('Content').fill('1000');
     await page.getByRole('button', { name: 'Put into stores' }).click();
-    await expect(page.getByRole('cell', { name: `Strong ${info.project.name}` })).toBeVisible();
+    await expect(page.getByRole('listitem').filter({ hasText: `Strong ${info.project.name}` })).toContainText('1000 mL left of 1000 mL');
   });
 
   await test.step('a restoration is opened; an empty name is refused and nothing typed is lost', async () => {
@@ -108,6 +108,16 @@ test('from the empty workshop to the exported record', async ({ page }, info) =>
     await open(page, `/${restoration}/brighten`);
     await expect(page.getByRole('heading', { name: 'Stop here' })).toBeVisible();
     await expect(page.getByText('Changed by ΔE00')).toBeVisible();
+  });
+
+  await test.step('the bottle gave what was mixed; what is really left is noted', async () => {
+    await open(page, '/stores');
+    const bottle = page.getByRole('listitem').filter({ hasText: `Strong ${info.project.name}` });
+    await expect(bottle).toContainText('Empty of 1000 mL');
+    await bottle.getByText('Note what is really left').click();
+    await bottle.getByLabel('Left in it').fill('150,5');
+    await bottle.getByRole('button', { name: 'Note it' }).click();
+    await expect(bottle).toContainText('151 mL left of 1000 mL, nearly empty');
   });
 
   await test.step('minutes and notes go into the record, which exports and imports again', async () => {
