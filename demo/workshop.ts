@@ -423,6 +423,18 @@ async function mixedFrom(strong: StockItem, at: Clock): Promise<StockItem> {
 /** Loads the demo workshop as if it had been kept until `now`. */
 export async function loadWorkshop(now: Date, tell: (words: string) => void): Promise<void> {
   const at = clockOf(now);
+  await addStock(
+    {
+      name: 'Peroxide 30 volumes, brown bottle',
+      kind: 'peroxide liquid',
+      strengthValue: 30,
+      strengthUnit: 'volumes',
+      sizeMl: 500,
+      priceMinor: 420,
+      words: 'from the shelf of the school store',
+    },
+    at(420, 10),
+  );
   await saveWorkshop(WORKSHOP, at(31, 9));
   for (const name of ['Lindra', 'Osk']) await addPerson(name, at(31, 9, 5));
   await addObstacle({ name: 'shed wall', fromDeg: 245, toDeg: 330, heightDeg: 38 }, at(31, 9, 6));

@@ -118,6 +118,15 @@ test('from the empty workshop to the exported record', async ({ page }, info) =>
     await bottle.getByLabel('Left in it').fill('150,5');
     await bottle.getByRole('button', { name: 'Note it' }).click();
     await expect(bottle).toContainText('151 mL left of 1000 mL, nearly empty');
+    await bottle.getByText('Is it still as strong?').click();
+    await expect(bottle.getByText('It foams, gets warm and splashes.')).toBeVisible();
+    await bottle.getByLabel('Found').selectOption('other');
+    await bottle.getByLabel('Strength now').fill('40');
+    await bottle.getByRole('button', { name: 'Count with this strength' }).click();
+    await expect(bottle.getByText('more than the 35.0 % of its label')).toBeVisible();
+    await bottle.getByLabel('Strength now').fill('33');
+    await bottle.getByRole('button', { name: 'Count with this strength' }).click();
+    await expect(bottle).toContainText('Counts with 33.0 %, by another test');
   });
 
   await test.step('minutes and notes go into the record, which exports and imports again', async () => {

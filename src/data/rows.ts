@@ -10,6 +10,7 @@ import type { Basis, MeasureResult } from '@/core/photo/measure';
 import type { MeasureSpec } from '@/core/photo/spec';
 import type { Verdict } from '@/core/photo/verdict';
 import type { Caution } from '@/core/peroxide/cautions';
+import type { StrengthTest } from '@/core/peroxide/bottle';
 import type { StrengthUnit } from '@/core/peroxide/strength';
 import type { Obstacle } from '@/core/sun/horizon';
 import type { SchoolId } from '@/core/exposure/schools';
@@ -179,6 +180,12 @@ export interface MovementRow extends Movement {
   stockId: string;
   restorationId: string | null;
   at: string;
+}
+
+/** How strong a bottle was found to be. */
+export interface StrengthRow extends StrengthTest {
+  id: string;
+  stockId: string;
 }
 
 export interface Treatment {
@@ -452,6 +459,7 @@ export interface RowOf {
   findings: Finding;
   stock: StockItem;
   movements: MovementRow;
+  strengths: StrengthRow;
   treatments: Treatment;
   sessions: Session;
   timers: Timer;

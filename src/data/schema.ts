@@ -139,6 +139,13 @@ export const TABLES = {
     change: real,
     at: text,
   },
+  strengths: {
+    id,
+    stockId: text,
+    percentWW: real,
+    how: text,
+    at: text,
+  },
   treatments: {
     id,
     restorationId: text,

@@ -2,7 +2,7 @@ import { gatherBundle, keepBundle } from './bundle';
 import { ledgerOf, useFromStores } from './ledger';
 import { logOf } from './log';
 import type { StockItem } from './rows';
-import { addStock, countStock, findStock, listStock } from './stock';
+import { addStock, addStrength, countStock, findStock, listStock } from './stock';
 import { freshFolder, inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_WORKSHOP, trialPiece } from './trial';
 import { sessionsOf, startExposure } from './treatments';
 import { saveWorkshop } from './workshop';
@@ -81,4 +81,13 @@ it('a bottle that comes along with an import does not stand on this shelf', asyn
   await saveWorkshop(TRIAL_WORKSHOP);
   await keepBundle(bundle);
   expect(await listStock()).toMatchObject([{ id: stock.id, sizeMl: 1000, left: 0 }]);
+});
+
+it('the newest test of a bottle is what it counts with', async () => {
+  const stock = await bottle();
+  await addStrength(stock.id, { percentWW: 11, how: 'age' }, new Date('2026-05-01T10:00:00Z'));
+  await addStrength(stock.id, { percentWW: 10.2, how: 'gas' }, new Date('2026-06-01T10:00:00Z'));
+  expect((await findStock(stock.id))!.tested).toMatchObject({ percentWW: 10.2, how: 'gas', at: '2026-06-01T10:00:00.000Z' });
+  expect((await listStock()).find(({ id }) => id === stock.id)!.tested).toMatchObject({ percentWW: 10.2 });
+  expect((await logOf(null)).map((entry) => entry.words)).toContain('Peroxide 12 %: 10.2 % by weight, by the gas of a sample.');
 });

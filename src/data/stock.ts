@@ -1,25 +1,26 @@
 import type { Transaction } from 'sequelize';
 import { countOf, leftIn, unitOf } from '@/core/ledger/left';
+import { FOUND, type StrengthTest } from '@/core/peroxide/bottle';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
 import type { MovementRow, StockItem } from './rows';
 import { addRow, findRow, findRows, needRow } from './table';
 
-/** A bottle or another consumable with what is left in it, mL, or g of powder; `null` where nobody knows. */
-export type Shelved = StockItem & { left: number | null };
+/** A bottle or another consumable with what is left in it, mL, or g of powder (`null` where nobody knows), and its newest test. */
+export type Shelved = StockItem & { left: number | null; tested: StrengthTest | null };
 
 const movementsOf = (stockId: string, transaction?: Transaction): Promise<MovementRow[]> =>
   findRows('movements', { stockId }, [['at', 'ASC']], transaction);
 
 /** Bottles and other consumables, newest first. */
 export async function listStock(): Promise<Shelved[]> {
-  const [stock, movements] = await Promise.all([findRows('stock', {}, [['addedAt', 'DESC']]), findRows('movements')]);
-  const left = ({ id, sizeMl }: StockItem) =>
-    leftIn(
-      sizeMl,
-      movements.filter(({ stockId }) => stockId === id),
-    );
-  return stock.map((item) => ({ ...item, left: left(item) }));
+  const [stock, movements, strengths] = await Promise.all([
+    findRows('stock', {}, [['addedAt', 'DESC']]),
+    findRows('movements'),
+    findRows('strengths', {}, [['at', 'DESC']]),
+  ]);
+  const of = <T extends { stockId: string }>(rows: T[], id: string) => rows.filter(({ stockId }) => stockId === id);
+  return stock.map((item) => ({ ...item, left: leftIn(item.sizeMl, of(movements, item.id)), tested: of(strengths, item.id)[0] ?? null }));
 }
 
 /** What is left in one bottle. */
@@ -28,7 +29,9 @@ export const leftOf = async ({ id, sizeMl }: StockItem, transaction?: Transactio
 
 export async function findStock(id: string): Promise<Shelved | null> {
   const item = await findRow('stock', id);
-  return item && { ...item, left: await leftOf(item) };
+  if (!item) return null;
+  const [left, tests] = await Promise.all([leftOf(item), findRows('strengths', { stockId: id }, [['at', 'DESC']])]);
+  return { ...item, left, tested: tests[0] ?? null };
 }
 
 export async function addStock(item: Omit<StockItem, 'id' | 'addedAt'>, now = new Date()): Promise<StockItem> {
@@ -47,6 +50,16 @@ export async function countStock(stockId: string, found: number, now = new Date(
     await addRow('movements', { ...counted, stockId, restorationId: null, at: now.toISOString() }, transaction);
     const words = found === 0 ? `Empty: ${item.name}.` : `Left in ${item.name}: ${found.toFixed(0)} ${unitOf(item.kind)}.`;
     await appendLog({ restorationId: null, stage: null, kind: 'stock', words, data: { stockId, found } }, transaction, now);
+  });
+}
+
+/** Somebody found how strong a bottle still is. */
+export async function addStrength(stockId: string, { percentWW, how }: Omit<StrengthTest, 'at'>, now = new Date()): Promise<void> {
+  await inTransaction(async (transaction) => {
+    const item = await needRow('stock', stockId, transaction);
+    await addRow('strengths', { stockId, percentWW, how, at: now.toISOString() }, transaction);
+    const words = `${item.name}: ${percentWW.toFixed(1)} % by weight, ${FOUND[how]}.`;
+    await appendLog({ restorationId: null, stage: null, kind: 'stock', words, data: { stockId, percentWW, how } }, transaction, now);
   });
 }
 

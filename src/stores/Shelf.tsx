@@ -2,6 +2,7 @@
 
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import { unitOf } from '@/core/ledger/left';
+import { agedSince, agedWords, FOUND, percentOf } from '@/core/peroxide/bottle';
 import { peroxideStrength } from '@/core/peroxide/strength';
 import type { Shelved } from '@/data/stock';
 import { Fold } from '@/ui/Fold';
@@ -9,9 +10,10 @@ import { useAmount } from '@/ui/units';
 import { Bottle } from './Bottle';
 import { CountForm } from './CountForm';
 import { strengthWords } from './strengthChoices';
+import { TestForm } from './TestForm';
 
 /** The shelf: each bottle as full as it is, its label, and what that means by weight. */
-export function Shelf({ stock, prices }: { stock: readonly Shelved[]; prices: Record<string, string> }) {
+export function Shelf({ stock, prices, now }: { stock: readonly Shelved[]; prices: Record<string, string>; now: string }) {
   return (
     <Grid as="ul" listStyleType="none" templateColumns={{ base: '1fr', lg: '1fr 1fr' }} columnGap="10">
       {stock.map((item) => (
@@ -24,6 +26,7 @@ export function Shelf({ stock, prices }: { stock: readonly Shelved[]; prices: Re
             <Left {...item} />
             <Text color="soft">{[item.kind, strengthOf(item), prices[item.id]].filter(Boolean).join(', ')}</Text>
             {item.words && <Text color="soft">{item.words}</Text>}
+            <Strength bottle={item} now={now} />
             <Fold summary="Note what is really left" quiet>
               <CountForm bottle={item} />
             </Fold>
@@ -31,6 +34,28 @@ export function Shelf({ stock, prices }: { stock: readonly Shelved[]; prices: Re
         </Flex>
       ))}
     </Grid>
+  );
+}
+
+const MONTH_MS = 30.44 * 24 * 3_600_000;
+
+/** What it was found to hold, or may hold by its age, and a way to find out. */
+function Strength({ bottle, now }: { bottle: Shelved; now: string }) {
+  if (percentOf(bottle) === null) return null;
+  const aged = agedSince(bottle, new Date(now));
+  const { tested } = bottle;
+  return (
+    <>
+      {tested && (
+        <Text>
+          Counts with <b>{tested.percentWW.toFixed(1)} %</b>, {FOUND[tested.how]} on {tested.at.slice(0, 10)}.
+        </Text>
+      )}
+      {aged && <Text>{agedWords(aged)}</Text>}
+      <Fold summary="Is it still as strong?" quiet>
+        <TestForm bottle={bottle} months={(Date.parse(now) - Date.parse(bottle.addedAt)) / MONTH_MS} />
+      </Fold>
+    </>
   );
 }
 

@@ -2,7 +2,7 @@ import { listStock } from '@/data/stock';
 import { inTrialWorkshop } from '@/data/trial';
 import { wrongs } from '@/edge/wrongs';
 import { ownKnowledge } from '@/data/cleaning';
-import { countLeft, forbid, haveAgent, ownAgent, ownSurface, putIntoStores } from './actions';
+import { countLeft, forbid, haveAgent, ownAgent, ownSurface, putIntoStores, testStrength } from './actions';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
@@ -43,6 +43,35 @@ it('is told what is left in a bottle, and asks again where that is no number', a
   expect(wrongs(await countLeft({ stockId, found: '-5' }))).toContain('found: ');
   expect(wrongs(await countLeft({ stockId: 'gone', found: '5' }))).toContain('This bottle is not here any more');
   expect((await listStock())[0]).toMatchObject({ left: 300 });
+});
+
+describe('how strong a bottle still is', () => {
+  const test = (rest: Record<string, string>) =>
+    listStock().then(([bottle]) => testStrength({ stockId: bottle!.id, how: 'gas', sampleMl: '5', gasC: '20', pressureHPa: '1013.25', ...rest }));
+  const counts = async () => (await listStock())[0]!.tested;
+
+  it('is measured by gas, estimated by age, or known from another test; the newest counts', async () => {
+    expect(await counts()).toBeNull();
+    // 12 % w/w at 1.0425 kg/L gives 44 mL of oxygen a millilitre at 20 °C; this is about ten parts of eleven of the label.
+    expect(wrongs(await test({ gasMl: '200' }))).toBe('');
+    expect((await counts())!.percentWW).toBeCloseTo(10.8, 0);
+    expect(wrongs(await test({ how: 'age', months: '24', openMonths: '12', storageC: '20' }))).toBe('');
+    expect(await counts()).toMatchObject({ how: 'age', percentWW: expect.closeTo(11.66 * Math.exp(-0.17), 1) as number });
+    expect(wrongs(await test({ how: 'other', percentWW: '9' }))).toBe('');
+    expect(await counts()).toMatchObject({ how: 'other', percentWW: 9 });
+  });
+
+  it.each([
+    [{ gasMl: '400' }, /gasMl: That is .* more than the 11\.7 % of its label/],
+    [{ gasMl: '' }, /gasMl: /],
+    [{ how: 'age', months: '2', openMonths: '3', storageC: '20' }, /openMonths: It cannot have been open/],
+    [{ how: 'other', percentWW: '30' }, /percentWW: That is 30\.0 %/],
+    [{ how: 'taste' }, /how: /],
+    [{ stockId: 'gone', gasMl: '200' }, /stockId: This bottle is gone/],
+  ])('%j is refused, and nothing is changed', async (rest, words) => {
+    expect(wrongs(await test(rest as Record<string, string>))).toMatch(words);
+    expect(await counts()).toMatchObject({ percentWW: 9 });
+  });
 });
 
 it('takes what is no peroxide without a strength', async () => {

@@ -2,13 +2,16 @@
 
 import { revalidatePath } from 'next/cache';
 import { minorUnits } from '@/core/ledger/money';
+import { agedStrength, strengthByGas } from '@/core/peroxide/agedBottle';
+import { percentOf } from '@/core/peroxide/bottle';
 import { peroxideStrength } from '@/core/peroxide/strength';
+import { Refusal } from '@/core/refusal';
 import { addOwnAgent, addOwnSurface, addOwnVerdict, switchAgent } from '@/data/cleaning';
-import { addStock, countStock } from '@/data/stock';
+import { addStock, addStrength, countStock, findStock } from '@/data/stock';
 import { getWorkshop } from '@/data/workshop';
 import { answer, type Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
-import { countSchema, haveAgentSchema, ownAgentSchema, ownSurfaceSchema, ownVerdictSchema, stockSchema } from './schema';
+import { countSchema, haveAgentSchema, ownAgentSchema, ownSurfaceSchema, ownVerdictSchema, stockSchema, testSchema } from './schema';
 import { TAKES } from './takes';
 
 /** Puts a bottle or another consumable into the stores. */
@@ -27,6 +30,25 @@ export async function putIntoStores(given: Record<string, string>): Promise<Answ
 /** What is left in a bottle, as somebody found it. */
 export async function countLeft(given: Given): Promise<Answer<void>> {
   return write(countSchema, given, ({ stockId, found }) => countStock(stockId, found));
+}
+
+/** Stronger than its label by more than this share is a slip of the test. */
+const STRONGER = 1.1;
+
+/** How strong a bottle still is: by the gas of a sample, by its age, or by another test. */
+export async function testStrength(given: Given): Promise<Answer<void>> {
+  return write(testSchema, given, async ({ stockId, how, percentWW, ...test }) => {
+    const bottle = await findStock(stockId);
+    const label = bottle && percentOf({ ...bottle, tested: null });
+    if (!label) throw new Refusal('stockId', 'This bottle is gone, or has no strength on its label.');
+    const found = how === 'gas' ? strengthByGas(test) : how === 'age' ? agedStrength(label, test).median : percentWW;
+    if (found > STRONGER * label)
+      throw new Refusal(
+        { gas: 'gasMl', age: 'months', other: 'percentWW' }[how],
+        `That is ${found.toFixed(1)} %, more than the ${label.toFixed(1)} % of its label. Look at the ${how === 'gas' ? 'sample and the gas' : 'number'} again.`,
+      );
+    await addStrength(stockId, { percentWW: found, how });
+  });
 }
 
 /** Whether an agent is in this workshop. */

@@ -3,6 +3,8 @@ import type { AgentId, OwnAgent } from '@/core/cleaning/agents';
 import { FAMILY_NAMES, type Family } from '@/core/cleaning/families';
 import { SOIL_IDS, type SoilId } from '@/core/cleaning/soils';
 import { SURFACE_IDS, type OwnSurface, type SurfaceId } from '@/core/cleaning/surfaces';
+import type { AgedBottle, GasTest } from '@/core/peroxide/agedBottle';
+import { TEST_WAYS, type TestWay } from '@/core/peroxide/bottle';
 import { STRENGTH_UNITS, type StrengthUnit } from '@/core/peroxide/strength';
 import { agentSchema, surfaceSchema } from '@/edge/cleaningSchema';
 import { STOCK_KINDS } from './kinds';
@@ -52,6 +54,25 @@ export const countSchema = Joi.object<{ stockId: string; found: number }>({
     .required()
     .label('Left in it')
     .messages({ 'number.base': 'Give how much is left as a number; 0 when it is empty.' }),
+});
+
+const forWay = (way: TestWay, value: Joi.NumberSchema) => value.when('how', { is: way, then: Joi.required(), otherwise: Joi.optional().strip() });
+
+/** How strong a bottle was found to be: by the gas of a sample, by its age, or by another test. */
+export const testSchema = Joi.object<{ stockId: string; how: TestWay } & AgedBottle & GasTest & { percentWW: number }>({
+  stockId: Joi.string().required(),
+  how: Joi.string()
+    .valid(...TEST_WAYS)
+    .required()
+    .label('Found'),
+  sampleMl: forWay('gas', Joi.number().positive().max(500).label('Sample')),
+  gasMl: forWay('gas', Joi.number().min(0).max(100_000).label('Gas')),
+  gasC: forWay('gas', Joi.number().min(0).max(60).label('Temperature')),
+  pressureHPa: forWay('gas', Joi.number().min(500).max(1100).label('Air pressure')),
+  months: forWay('age', Joi.number().min(0).max(240).label('Since it was made')),
+  openMonths: forWay('age', Joi.number().min(0).max(240).label('Of them open')),
+  storageC: forWay('age', Joi.number().min(-10).max(50).label('Where it stands')),
+  percentWW: forWay('other', Joi.number().min(0).max(50).label('Strength now')),
 });
 
 const agent = agentSchema.required();

@@ -20,6 +20,7 @@ export default async function StoresPage() {
         ) : (
           <Shelf
             stock={stock}
+            now={new Date().toISOString()}
             prices={Object.fromEntries(stock.map(({ id, priceMinor }) => [id, priceMinor === null ? '' : formatMoney(priceMinor, currency)]))}
           />
         )}

@@ -10,13 +10,13 @@ it('the gas of a sample tells its strength: the way there and back', () => {
       fc.double({ min: 0, max: 40, noNaN: true }),
       (percentWW, sampleMl, gasC) => {
         const gasMl = 1000 * oxygenRelease(percentWW, sampleMl / 1000, gasC, 1000);
-        expect(strengthByGas(sampleMl, gasMl, gasC, 1000)).toBeCloseTo(percentWW, 5);
+        expect(strengthByGas({ sampleMl, gasMl, gasC, pressureHPa: 1000 })).toBeCloseTo(percentWW, 5);
       },
     ),
   );
   // Ten volumes: a sample gives ten times its own volume, at 0 °C and 1013.25 hPa.
-  expect(strengthByGas(10, 100, 0, 1013.25)).toBeCloseTo(3, 1);
-  expect(() => strengthByGas(1, 5000, 20, 1013)).toThrow();
+  expect(strengthByGas({ sampleMl: 10, gasMl: 100, gasC: 0, pressureHPa: 1013.25 })).toBeCloseTo(3, 1);
+  expect(() => strengthByGas({ sampleMl: 1, gasMl: 5000, gasC: 20, pressureHPa: 1013 })).toThrow();
 });
 
 it('an old bottle is never stronger than its label; open and warm it loses more, and the range holds the middle', () => {

@@ -32,14 +32,20 @@ export function agedStrength(percentWW: number, { months, openMonths, storageC }
   return { low: left(UNSURE), median: left(1), high: left(1 / UNSURE) };
 }
 
+/** Gas of a sample, mL of oxygen at a temperature and pressure. */
+export interface GasTest {
+  sampleMl: number;
+  gasMl: number;
+  gasC: number;
+  pressureHPa: number;
+}
+
 /**
  * What a bottle really holds, by the gas that a sample gives off with a pinch of yeast: 2 H₂O₂ → 2 H₂O + O₂.
  *
- * @param sampleMl of the bottle
- * @param gasMl of oxygen, at `gasC` and `pressureHPa`
  * @throws Refusal for more gas than the strongest solution gives
  */
-export function strengthByGas(sampleMl: number, gasMl: number, gasC: number, pressureHPa: number): number {
+export function strengthByGas({ sampleMl, gasMl, gasC, pressureHPa }: GasTest): number {
   const oxygenMol = (gasMl / 1000 / MOLAR_VOLUME_L) * (273.15 / (gasC + 273.15)) * (pressureHPa / 1013.25);
   return peroxideStrength((2 * oxygenMol * PEROXIDE_MOLAR_MASS) / (sampleMl / 1000), 'gramsPerL').percentWW;
 }

@@ -1,4 +1,4 @@
-import { agedStrength, strengthByGas, type AgedBottle } from '../peroxide/agedBottle';
+import { agedStrength, strengthByGas, type AgedBottle, type GasTest } from '../peroxide/agedBottle';
 import type { Band } from '../exposure/forecast';
 import Joi from 'joi';
 import { bathVolume, COVER_MM, type BathPiece, type BathVolume, type Container } from '../peroxide/bathVolume';
@@ -147,12 +147,8 @@ export const bottleMixSum: Sum<{ bottles: Bottle[] }, Bottle & { massKg: number 
   ],
 };
 
-interface AgedInput extends AgedBottle {
+interface AgedInput extends AgedBottle, GasTest {
   percentWW: number;
-  sampleMl: number;
-  gasMl: number;
-  gasC: number;
-  pressureHPa: number;
 }
 
 interface AgedOutput {
@@ -177,7 +173,7 @@ export const agedBottleSum: Sum<AgedInput, AgedOutput> = {
   }),
   compute: ({ percentWW, sampleMl, gasMl, gasC, pressureHPa, ...age }) => ({
     estimatedPercentWW: agedStrength(percentWW, age),
-    measuredPercentWW: sampleMl > 0 && gasMl > 0 ? strengthByGas(sampleMl, gasMl, gasC, pressureHPa) : null,
+    measuredPercentWW: sampleMl > 0 && gasMl > 0 ? strengthByGas({ sampleMl, gasMl, gasC, pressureHPa }) : null,
   }),
   source: 'Gas: 2 H₂O₂ → 2 H₂O + O₂, ideal gas. Age: 2 % a year closed and 15 % open at 20 °C, twice as fast each 10 °C warmer: a workshop guess.',
   example: { percentWW: 12, months: 24, openMonths: 12, storageC: 20, sampleMl: 5, gasMl: 185, gasC: 20, pressureHPa: 1013.25 },

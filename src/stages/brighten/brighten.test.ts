@@ -4,7 +4,7 @@ import { addPhoto } from '@/data/photos/store';
 import { changePiece, findPiece } from '@/data/pieces';
 import type { Piece } from '@/data/rows';
 import { ledgerOf } from '@/data/ledger';
-import { addStock } from '@/data/stock';
+import { addStock, addStrength } from '@/data/stock';
 import { runningTimers, noteTurn } from '@/data/timers';
 import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_WORKSHOP, trialPiece, trialResult } from '@/data/trial';
 import { endExposure, sessionsOf, startExposure, treatmentsOf } from '@/data/treatments';
@@ -22,20 +22,20 @@ import { historyOf, yellowOf } from './history';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
+const BOTTLE = {
+  name: 'Strong',
+  kind: 'peroxide liquid',
+  strengthValue: 35,
+  strengthUnit: 'percentWW',
+  sizeMl: 1000,
+  priceMinor: 1500,
+  words: '',
+} as const;
 let stockId = '';
 
 inTrialWorkshop();
 beforeAll(async () => {
-  const bottle = {
-    name: 'Strong',
-    kind: 'peroxide liquid',
-    strengthValue: 35,
-    strengthUnit: 'percentWW',
-    sizeMl: 1000,
-    priceMinor: 1500,
-    words: '',
-  } as const;
-  stockId = (await addStock(bottle)).id;
+  stockId = (await addStock(BOTTLE)).id;
 });
 
 const freshPiece = (): Promise<Piece> => trialPiece({ lengthMm: 300, widthMm: 200 });
@@ -84,6 +84,21 @@ describe('a plan', () => {
     if (!standing.ok) throw new Error(wrongs(standing));
     expect(standing.value.plan.notes.join(' ')).not.toContain('It takes');
     expect(answered.value.day).toBeNull();
+  });
+
+  it('a bottle that has stood for a year says how weak it may be; what it was found to hold is what is mixed from', async () => {
+    const old = await addStock({ ...BOTTLE, name: 'Old' }, new Date('2025-06-21T10:00:00Z'));
+    const planned = async () => {
+      const answered = await plan(form(await freshPiece(), { stockId: old.id, volumeL: '2' }));
+      if (!answered.ok) throw new Error(wrongs(answered));
+      return answered.value.plan;
+    };
+    const { notes, dilution } = await planned();
+    expect(notes.join(' ')).toContain('“Old”: It has stood for 12 months: by its age about 30.1 % is left');
+    await addStrength(old.id, { percentWW: 28, how: 'gas' }, new Date('2026-06-20T10:00:00Z'));
+    const tested = await planned();
+    expect(tested.notes.join(' ')).not.toContain('has stood');
+    expect(tested.dilution!.stockMassKg / dilution!.stockMassKg).toBeCloseTo(35 / 28, 3);
   });
 
   it('shows the sun’s day where the sun is used', async () => {

@@ -2,6 +2,7 @@ import { planExposure, PURE_POWDER_PERCENT, type ExposurePlan } from '@/core/exp
 import { gatesOf, type Gate } from '@/core/exposure/gates';
 import { SCHOOL } from '@/core/exposure/schools';
 import { warmthInSun, type Warmth } from '@/core/exposure/warmth';
+import { agedSince, agedWords, percentOf } from '@/core/peroxide/bottle';
 import { peroxideStrength } from '@/core/peroxide/strength';
 import { Refusal } from '@/core/refusal';
 import { dayAround, fromLocalField } from '@/core/runsheet/time';
@@ -39,7 +40,7 @@ async function strengthOf(form: PlanForm): Promise<{ stock: Shelved | null; stoc
   if (!value || !unit) throw new Refusal('stockId', 'This bottle has no strength on record. Choose another, or give the strength of its label.');
   // A tub of powder states its share of percarbonate; what counts is the peroxide that it sets free.
   if (SCHOOL[form.school].medium === 'powder') return { stock, stockPercentWW: (Math.min(100, value) * PURE_POWDER_PERCENT) / 100 };
-  return { stock, stockPercentWW: peroxideStrength(value, unit).percentWW };
+  return { stock, stockPercentWW: (stock && percentOf(stock)) ?? peroxideStrength(value, unit).percentWW };
 }
 
 /**
@@ -87,8 +88,10 @@ export async function workOut(form: PlanForm): Promise<Worked> {
     ...(pooled.pieces > 0 && { prior: pooled.prior }),
     units: workshop.units,
   });
+  const aged = stock && !form.stands ? agedSince(stock, new Date(windowStart)) : null;
+  const old = aged ? [`“${stock!.name}”: ${agedWords(aged)} Find out under Stores before you count on its label.`] : [];
   return {
-    plan,
+    plan: { ...plan, notes: [...plan.notes, ...old] },
     gates: gatesOf(school, facts, tried),
     bath,
     warmth: school.driver === 'sun' ? warmthInSun({ school, ...sun, airC: form.temperatureC }) : null,

@@ -15,6 +15,7 @@ const bottle = (id: string, kind: string, strengthValue: number | null): Shelved
   addedAt: '2026-05-01T00:00:00.000Z',
   words: '',
   left: 700,
+  tested: null,
 });
 const STOCK = [
   bottle('liquid', 'peroxide liquid', 12),

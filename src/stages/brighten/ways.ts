@@ -2,7 +2,7 @@ import { compareWays, type Comparison, type OwnStock } from '@/core/exposure/com
 import { PURE_POWDER_PERCENT } from '@/core/exposure/plan';
 import { SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
 import type { CloudHour, SkySource } from '@/core/exposure/sessions';
-import { peroxideStrength } from '@/core/peroxide/strength';
+import { percentOf } from '@/core/peroxide/bottle';
 import type { Place } from '@/core/sun/day';
 import type { Obstacle } from '@/core/sun/horizon';
 import { fromLocalField, hoursOfDays } from '@/core/runsheet/time';
@@ -28,16 +28,12 @@ export interface WaysView extends Comparison {
   shading: readonly Obstacle[];
 }
 
-function ownStock({ kind, strengthValue, strengthUnit, sizeMl, priceMinor, left }: Shelved): OwnStock[] {
+function ownStock(bottle: Shelved): OwnStock[] {
+  const { kind, strengthValue, sizeMl, priceMinor, left } = bottle;
   const as = KIND[kind as keyof typeof KIND];
   if (!as) return [];
   // What stands on a tub of powder is its share of percarbonate; half of it where nothing stands there.
-  const percentWW =
-    as === 'powder'
-      ? ((strengthValue ?? 50) * PURE_POWDER_PERCENT) / 100
-      : strengthValue && strengthUnit
-        ? peroxideStrength(strengthValue, strengthUnit).percentWW
-        : null;
+  const percentWW = as === 'powder' ? ((strengthValue ?? 50) * PURE_POWDER_PERCENT) / 100 : percentOf(bottle);
   return percentWW === null ? [] : [{ kind: as, percentWW, sizeMl, priceMinor, left }];
 }
 
