@@ -2,7 +2,8 @@
 
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import { unitOf } from '@/core/ledger/left';
-import { agedSince, agedWords, FOUND, percentOf } from '@/core/peroxide/bottle';
+import { showTime } from '@/core/runsheet/time';
+import { agedSince, agedWords, FOUND, monthsSince, percentOf } from '@/core/peroxide/bottle';
 import { peroxideStrength } from '@/core/peroxide/strength';
 import type { Shelved } from '@/data/stock';
 import { Fold } from '@/ui/Fold';
@@ -12,8 +13,17 @@ import { CountForm } from './CountForm';
 import { strengthWords } from './strengthChoices';
 import { TestForm } from './TestForm';
 
+interface Props {
+  stock: readonly Shelved[];
+  /** Of each, in the workshop's money. */
+  prices: Record<string, string>;
+  /** The instant that ages are counted to, ISO 8601. */
+  now: string;
+  timeZone: string;
+}
+
 /** The shelf: each bottle as full as it is, its label, and what that means by weight. */
-export function Shelf({ stock, prices, now }: { stock: readonly Shelved[]; prices: Record<string, string>; now: string }) {
+export function Shelf({ stock, prices, now, timeZone }: Props) {
   return (
     <Grid as="ul" listStyleType="none" templateColumns={{ base: '1fr', lg: '1fr 1fr' }} columnGap="10">
       {stock.map((item) => (
@@ -26,7 +36,7 @@ export function Shelf({ stock, prices, now }: { stock: readonly Shelved[]; price
             <Left {...item} />
             <Text color="soft">{[item.kind, strengthOf(item), prices[item.id]].filter(Boolean).join(', ')}</Text>
             {item.words && <Text color="soft">{item.words}</Text>}
-            <Strength bottle={item} now={now} />
+            <Strength bottle={item} now={now} timeZone={timeZone} />
             <Fold summary="Note what is really left" quiet>
               <CountForm bottle={item} />
             </Fold>
@@ -37,10 +47,8 @@ export function Shelf({ stock, prices, now }: { stock: readonly Shelved[]; price
   );
 }
 
-const MONTH_MS = 30.44 * 24 * 3_600_000;
-
 /** What it was found to hold, or may hold by its age, and a way to find out. */
-function Strength({ bottle, now }: { bottle: Shelved; now: string }) {
+function Strength({ bottle, now, timeZone }: { bottle: Shelved } & Pick<Props, 'now' | 'timeZone'>) {
   if (percentOf(bottle) === null) return null;
   const aged = agedSince(bottle, new Date(now));
   const { tested } = bottle;
@@ -48,12 +56,12 @@ function Strength({ bottle, now }: { bottle: Shelved; now: string }) {
     <>
       {tested && (
         <Text>
-          Counts with <b>{tested.percentWW.toFixed(1)} %</b>, {FOUND[tested.how]} on {tested.at.slice(0, 10)}.
+          Counts with <b>{tested.percentWW.toFixed(1)} %</b>, {FOUND[tested.how]} on {showTime(tested.at, timeZone, 'd MMM yyyy')}.
         </Text>
       )}
       {aged && <Text>{agedWords(aged)}</Text>}
       <Fold summary="Is it still as strong?" quiet>
-        <TestForm bottle={bottle} months={(Date.parse(now) - Date.parse(bottle.addedAt)) / MONTH_MS} />
+        <TestForm bottle={bottle} months={monthsSince(bottle.addedAt, new Date(now))} />
       </Fold>
     </>
   );

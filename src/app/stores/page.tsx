@@ -10,7 +10,7 @@ import { EmptyPlace, Part, ScreenHead } from '@/ui/layout';
 export const metadata: Metadata = { title: 'Stores' };
 
 export default async function StoresPage() {
-  const [stock, { currency }] = await Promise.all([listStock(), getWorkshop()]);
+  const [stock, { currency, timeZone }] = await Promise.all([listStock(), getWorkshop()]);
   return (
     <>
       <ScreenHead title="Stores" under="What is on the shelf, by its label" action={<LinkButton href="/stores/agents">Cleaning agents</LinkButton>} />
@@ -21,6 +21,7 @@ export default async function StoresPage() {
           <Shelf
             stock={stock}
             now={new Date().toISOString()}
+            timeZone={timeZone}
             prices={Object.fromEntries(stock.map(({ id, priceMinor }) => [id, priceMinor === null ? '' : formatMoney(priceMinor, currency)]))}
           />
         )}

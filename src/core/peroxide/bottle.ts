@@ -35,6 +35,9 @@ export function percentOf(bottle: Bottle): number | null {
 }
 
 const MONTH_MS = (365.25 / 12) * 24 * 3_600_000;
+/** Mean months from an instant (ISO 8601) to another. */
+export const monthsSince = (at: string, now: Date): number => (now.getTime() - Date.parse(at)) / MONTH_MS;
+
 /** Younger than this, the guess of its age says less than the label. */
 const OLD_MONTHS = 3;
 const ROOM_C = 20;
@@ -45,7 +48,7 @@ const ROOM_C = 20;
  */
 export function agedSince(bottle: Bottle, now: Date): { months: number; percentWW: Band } | null {
   const percent = percentOf(bottle);
-  const months = (now.getTime() - Date.parse(bottle.tested?.at ?? bottle.addedAt)) / MONTH_MS;
+  const months = monthsSince(bottle.tested?.at ?? bottle.addedAt, now);
   if (percent === null || months < OLD_MONTHS) return null;
   return { months, percentWW: agedStrength(percent, { months, openMonths: months, storageC: ROOM_C }) };
 }
