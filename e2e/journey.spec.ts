@@ -119,7 +119,7 @@ test('from the empty workshop to the exported record', async ({ page }, info) =>
     await bottle.getByRole('button', { name: 'Note it' }).click();
     await expect(bottle).toContainText('151 mL left of 1000 mL, nearly empty');
     await bottle.getByText('Is it still as strong?').click();
-    await expect(bottle.getByText('It foams, gets warm and splashes.')).toBeVisible();
+    await expect(bottle.getByText('A sample with yeast foams at once')).toBeVisible();
     await bottle.getByLabel('Found').selectOption('other');
     await bottle.getByLabel('Strength now').fill('40');
     await bottle.getByRole('button', { name: 'Count with this strength' }).click();

@@ -1,11 +1,13 @@
 'use client';
 
-import { Text } from '@chakra-ui/react';
+import { Box } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { CAUTION_CLOSE } from '@/core/peroxide/cautions';
+import { percentOf } from '@/core/peroxide/bottle';
+import { caution, cautionsForPeroxide } from '@/core/peroxide/cautions';
 import type { Shelved } from '@/data/stock';
 import { AnswerForm, type FieldDef } from '@/ui/AnswerForm';
+import { Cautions } from '@/ui/Cautions';
 import { FieldWatch } from '@/ui/FieldWatch';
 import { TextLink } from '@/ui/links';
 import { testStrength } from './actions';
@@ -37,10 +39,9 @@ export function TestForm({ bottle, months }: { bottle: Shelved; months: number }
   return (
     <>
       {how === 'gas' && (
-        <Text mb="3" borderLeftWidth="8px" borderColor="hazard" pl="3">
-          It foams, gets warm and splashes. Goggles, gloves; a few millilitres in an open vessel, thinned with water where it is over 12 %. Never
-          closed. <b>{CAUTION_CLOSE}</b>
-        </Text>
+        <Box mb="4">
+          <Cautions cautions={[...cautionsForPeroxide(percentOf(bottle) ?? 0), caution('gas-of-a-sample')]} />
+        </Box>
       )}
       <AnswerForm
         fields={[{ name: 'how', label: 'Found', kind: 'choice', options: WAYS }, ...FIELDS[how]!]}

@@ -47,6 +47,12 @@ const CAUTIONS = {
     protection: 'Goggles and gloves. Stir the powder in slowly, and let nobody breathe its dust.',
     never: 'Never with acid or chlorine bleach. Never in a sealed vessel. Never hotter than 50 °C (122 °F): long caps bend.',
   },
+  'gas-of-a-sample': {
+    severity: 'strong',
+    hazard: 'A sample with yeast foams at once, gets hot and splashes; strong peroxide does so violently.',
+    protection: 'A few millilitres, thinned with water where it is over 12 %. A hose or vessel that stays open; a tray under it.',
+    never: 'Never in a closed vessel. Never the yeast into the bottle. No flame and no smoking beside it.',
+  },
   'vapour-box': {
     severity: 'caution',
     hazard: 'A lidded box of warm peroxide vapour builds oxygen and irritates the lungs when opened.',
