@@ -46,8 +46,19 @@ it('is told what is left in a bottle, and asks again where that is no number', a
 });
 
 describe('how strong a bottle still is', () => {
-  const test = (rest: Record<string, string>) =>
-    listStock().then(([bottle]) => testStrength({ stockId: bottle!.id, how: 'gas', sampleMl: '5', gasC: '20', pressureHPa: '1013.25', ...rest }));
+  /** As its form sends it: with the fields of every way. */
+  const FORM = {
+    how: 'gas',
+    sampleMl: '5',
+    gasMl: '',
+    gasC: '20',
+    pressureHPa: '1013.25',
+    months: '',
+    openMonths: '',
+    storageC: '20',
+    percentWW: '',
+  };
+  const test = async (rest: Record<string, string>) => testStrength({ ...FORM, stockId: (await listStock())[0]!.id, ...rest });
   const counts = async () => (await listStock())[0]!.tested;
 
   it('is measured by gas, estimated by age, or known from another test; the newest counts', async () => {

@@ -56,7 +56,9 @@ export const countSchema = Joi.object<{ stockId: string; found: number }>({
     .messages({ 'number.base': 'Give how much is left as a number; 0 when it is empty.' }),
 });
 
-const forWay = (way: TestWay, value: Joi.NumberSchema) => value.when('how', { is: way, then: Joi.required(), otherwise: Joi.optional().strip() });
+/** Asked for one way; the form sends what it asks for the others too, filled or not. */
+const forWay = (way: TestWay, value: Joi.NumberSchema) =>
+  value.empty('').when('how', { is: way, then: Joi.required(), otherwise: Joi.optional().strip() });
 
 /** How strong a bottle was found to be: by the gas of a sample, by its age, or by another test. */
 export const testSchema = Joi.object<{ stockId: string; how: TestWay } & AgedBottle & GasTest & { percentWW: number }>({
