@@ -183,7 +183,7 @@ export interface MovementRow extends Movement {
 }
 
 /** How strong a bottle was found to be. */
-export interface StrengthRow extends StrengthTest {
+interface StrengthRow extends StrengthTest {
   id: string;
   stockId: string;
 }
