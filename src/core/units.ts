@@ -43,10 +43,12 @@ export const withPoint = (text: string): string => (/^\s*[-+]?\d*,\d+\s*$/.test(
 
 const numberIn = (text: string): number => (text.trim() === '' ? NaN : Number(withPoint(text)));
 
-/** What stands in a field for a stored value; words that are no number stay as they are. */
+/** What stands in a field for a stored value, no finer than it is read; words that are no number stay as they are. */
 export function toTyped(value: string, unit: string, system: UnitSystem): string {
-  const stored = numberIn(value);
-  return Number.isNaN(stored) ? value : String(Number(toShown(stored, unit, system).toPrecision(6)));
+  const shown = toShown(numberIn(value), unit, system);
+  if (Number.isNaN(shown) || shownUnit(unit, system) === unit) return value;
+  const size = Math.abs(shown);
+  return String(Number(shown.toFixed(size < 1 ? 4 : size < 10 ? 3 : 2)));
 }
 
 /** The stored value of what was typed, as text to send; words that are no number stay as they are. */

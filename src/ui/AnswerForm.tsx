@@ -179,7 +179,13 @@ export function AnswerForm<T>({
                   )}
                 </Field.Label>
                 {isConverted(field, units) ? (
-                  <ConvertedNumber field={field} control={form.control} units={units} onEarly={(typed) => keepEarly(field.name, typed)} />
+                  <ConvertedNumber
+                    key={field.unit}
+                    field={field}
+                    control={form.control}
+                    units={units}
+                    onEarly={(typed) => keepEarly(field.name, typed)}
+                  />
                 ) : (
                   <Control field={field} first={initial[field.name]} props={registered(field)} />
                 )}
