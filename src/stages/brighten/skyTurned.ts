@@ -2,7 +2,7 @@ import { SCHOOL } from '@/core/exposure/schools';
 import { windowNow, type WindowNow } from '@/core/exposure/sessions';
 import { hoursOfDays } from '@/core/runsheet/time';
 import type { PlannedSession } from '@/data/planned';
-import { getWorkshop, listObstacles } from '@/data/workshop';
+import { getWorkshop } from '@/data/workshop';
 import { DAYS, type WaysView } from './ways';
 
 export interface TurnedSky extends WindowNow {
@@ -17,11 +17,11 @@ export async function skyTurned(planned: PlannedSession | null, ways: WaysView |
   const [from, to] = [new Date(planned.from), new Date(planned.to)];
   // Once it is open it is open, and of the far sky nobody knows.
   if (from <= now || to > last.at) return null;
-  const [{ timeZone, dayFromH, dayToH }, shading] = await Promise.all([getWorkshop(), listObstacles()]);
+  const { timeZone, dayFromH, dayToH } = await getWorkshop();
   const { dose, better } = windowNow(
     {
       place: ways.place,
-      shading,
+      shading: ways.shading,
       clouds: ways.clouds,
       hours: hoursOfDays(now, timeZone, dayFromH, dayToH, DAYS),
       transmission: SCHOOL[planned.school].transmission,
