@@ -1,6 +1,7 @@
 import { rm } from 'node:fs/promises';
 import { closeDatabase } from '@/data/connection';
 import { dataFolder } from '@/data/folder';
+import { clock } from '@/edge/clock';
 import { listRestorations } from '@/data/restorations';
 import { loadWorkshop } from './workshop';
 
@@ -13,6 +14,6 @@ if (fresh) await rm(dataFolder(), { recursive: true, force: true });
 if ((await listRestorations()).length > 0) console.log('The demo workshop is there already. With --fresh it is made anew.');
 else {
   console.log('Loading the demo workshop. The simulated camera takes its photographs now.');
-  await loadWorkshop(new Date(), (words) => console.log(`  ${words}`));
+  await loadWorkshop(clock(), (words) => console.log(`  ${words}`));
 }
 await closeDatabase();

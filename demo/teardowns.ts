@@ -95,7 +95,7 @@ async function record(restorationId: string, offs: readonly Off[], at: Date): Pr
     const when = new Date(at.getTime() + 60_000 * minute++);
     const step = await takeOff({ restorationId, name, joint, way, springs, by: 'Lindra' }, when);
     if (lot) await addLot(step.id, { ...SCREW, ...lot }, null, when);
-    if (connection) await addConnection({ stepId: step.id, kind: connection[0], way: connection[1] });
+    if (connection) await addConnection({ stepId: step.id, kind: connection[0], way: connection[1] }, when);
   }
 }
 
@@ -123,8 +123,8 @@ export async function brimselApart(restorationId: string, photoId: string, off: 
   await record(restorationId, BRIMSEL, off);
   const { steps } = await teardownOf(restorationId);
   const idOf = (name: string) => steps.find((step) => step.name === name)!.id;
-  for (const [first, then, why] of BRIMSEL_BLOCKS) await addBlock(idOf(first), idOf(then), why);
-  for (const [name, pins] of BRIMSEL_PINS) await pinStep(idOf(name), photoId, pins);
+  for (const [first, then, why] of BRIMSEL_BLOCKS) await addBlock(idOf(first), idOf(then), why, off);
+  for (const [name, pins] of BRIMSEL_PINS) await pinStep(idOf(name), photoId, pins, off);
   await putBack(restorationId, ['Membrane', 'Three longer back plate screws', 'Back plate screws', 'Springs and plungers', 'Other caps'], on);
 }
 

@@ -19,7 +19,7 @@ type Found = Pick<Finding, 'kind' | 'severity' | 'words'> & { soil: SoilId; visi
 
 async function dirt(piece: Piece, { soil, visible = 'front', ...found }: Found, at: Date): Promise<Finding> {
   const finding = await addFinding({ restorationId: piece.restorationId, pieceId: piece.id, stage: 'intake', ...found }, at);
-  await nameSoil(finding.id, soil, visible);
+  await nameSoil(finding.id, soil, visible, at);
   return finding;
 }
 

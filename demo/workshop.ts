@@ -405,7 +405,7 @@ const sky: SkySource = (place, from, hours) => Promise.resolve(simulatedSky(plac
 /** A bottle for the caps, mixed from the strong one. */
 async function mixedFrom(strong: StockItem, at: Clock): Promise<StockItem> {
   const { stockVolumeL, waterVolumeL } = peroxideDilution(strong.strengthValue!, 12, 1);
-  await inTransaction((transaction) => takeOut({ stockId: strong.id, restorationId: null, amount: 1000 * stockVolumeL }, at(3, 9), transaction));
+  await inTransaction(() => takeOut({ stockId: strong.id, restorationId: null, amount: 1000 * stockVolumeL }, at(3, 9)));
   return addStock(
     {
       name: 'Peroxide 12 %, own mix, 1 L',

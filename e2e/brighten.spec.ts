@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './day';
 import { measureOn } from './measuring';
 import { open } from './open';
 import { FOLDS, testPhoto } from './photographs';

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './day';
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import { gzipSync } from 'node:zlib';

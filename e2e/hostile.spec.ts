@@ -1,4 +1,5 @@
-import { expect, test, type APIRequestContext, type Locator } from '@playwright/test';
+import type { APIRequestContext, Locator } from '@playwright/test';
+import { expect, test } from './day';
 import sharp from 'sharp';
 import yazl from 'yazl';
 import { buffer } from 'node:stream/consumers';

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './day';
 import { open } from './open';
 import { testPhoto } from './photographs';
 

@@ -1,10 +1,10 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, timeBy, type Page } from './day';
 import { readFile } from 'node:fs/promises';
 import { measureOn } from './measuring';
 import { awake, open } from './open';
 import { testPhoto } from './photographs';
 
-test('from the empty workshop to the exported record', async ({ page }, info) => {
+test('from the empty workshop to the exported record', async ({ page, clockShiftMs }, info) => {
   const name = `Trial machine ${info.project.name}`;
 
   await test.step('the workshop gets its place', async () => {
@@ -94,7 +94,7 @@ test('from the empty workshop to the exported record', async ({ page }, info) =>
     await page.getByLabel('Ended at').fill('2020-01-01T10:00');
     await page.getByRole('button', { name: 'Wash off and end exposure' }).click();
     await expect(page.getByText('It would have ended before it began.')).toBeVisible();
-    const now = new Date(Date.now() - 2 * 3_600_000 + 60_000).toISOString().slice(0, 16);
+    const now = new Date(timeBy(clockShiftMs).getTime() - 2 * 3_600_000 + 60_000).toISOString().slice(0, 16);
     await page.getByLabel('Ended at').fill(now);
     await page.getByRole('button', { name: 'Wash off and end exposure' }).click();
     await expect(page.getByRole('heading', { name: 'Measure again' })).toBeVisible();

@@ -1,4 +1,5 @@
-import { expect, test, type Browser, type Page } from '@playwright/test';
+import type { Browser } from '@playwright/test';
+import { expect, test, type Page } from './day';
 import { awake, open } from './open';
 import { PASSPHRASE } from './passphrase';
 import { testPhoto } from './photographs';

@@ -1,3 +1,4 @@
+import { tick } from '@/data/trial';
 import { setDoor, setPassphrase } from '@/data/door';
 import { openRestoration } from '@/data/restorations';
 import { takeOff } from '@/data/teardown';
@@ -5,8 +6,8 @@ import { addPerson } from '@/data/people';
 import { PASSPHRASE } from './passphrase';
 
 // A workshop of two with one machine half apart, behind a passphrase.
-await setPassphrase(PASSPHRASE);
-await setDoor(true);
-for (const name of ['Lindra', 'Osk']) await addPerson(name);
-const { id } = await openRestoration({ title: 'Machine at the sink', machine: '', source: '', pricePaidMinor: 0, condition: '' });
-await takeOff({ restorationId: id, name: 'Lid', joint: 'clips', way: '', springs: '' });
+await setPassphrase(PASSPHRASE, tick());
+await setDoor(true, tick());
+for (const name of ['Lindra', 'Osk']) await addPerson(name, tick());
+const { id } = await openRestoration({ title: 'Machine at the sink', machine: '', source: '', pricePaidMinor: 0, condition: '' }, tick());
+await takeOff({ restorationId: id, name: 'Lid', joint: 'clips', way: '', springs: '' }, tick());

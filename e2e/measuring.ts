@@ -1,4 +1,4 @@
-import { expect, type Page } from '@playwright/test';
+import { expect, type Page } from './day';
 import type { Point, Rect } from '@/core/photo/picture';
 import type { TestPhoto } from './photographs';
 

@@ -1,4 +1,4 @@
-import { expect, type Page } from '@playwright/test';
+import { expect, type Page } from './day';
 
 /** Opens a page and waits until all that can be touched on it has woken up: a click before that would be lost. */
 export async function open(page: Page, address: string): Promise<void> {

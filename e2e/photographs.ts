@@ -33,7 +33,7 @@ export async function testPhoto(yellow: number, seed = 1, rest: Partial<Yellowin
   const { picture, spec } = takePhotograph(homeComputer({ amount: yellow, ...rest }, { amount: yellow }), shot);
   const region = (id: string) => [...spec.regions.find((r) => r.id === id)!.polygon];
   return {
-    jpeg: await toJpeg(picture, { takenAt: new Date('2026-06-21T10:00:00Z') }),
+    jpeg: await toJpeg(picture),
     width: 800,
     height: 600,
     card: spec.card[0]!,

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './day';
 import { awake, open } from './open';
 import { testPhoto } from './photographs';
 

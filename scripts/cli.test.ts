@@ -1,3 +1,4 @@
+import { tick } from '@/data/trial';
 import { execFile } from 'node:child_process';
 import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import os from 'node:os';
@@ -113,7 +114,7 @@ describe('the door', () => {
     const data = await mkdtemp(path.join(os.tmpdir(), 'kvell-door-'));
     expect(await door(data, '--open')).toMatchObject({ open: false, refused: expect.stringContaining('Set a passphrase first') as string });
     process.env.KVELL_DATA = data;
-    await setPassphrase('rain on a tin roof');
+    await setPassphrase('rain on a tin roof', tick());
     await closeDatabase();
     expect(await door(data)).toEqual({ open: false, refused: null });
     expect(await door(data, '--open')).toEqual({ open: true, refused: null });

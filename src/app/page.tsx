@@ -5,6 +5,7 @@ import { sunToday } from '@/bench/sunToday';
 import { showTime } from '@/core/runsheet/time';
 import { runningTimers } from '@/data/timers';
 import { getWorkshop } from '@/data/workshop';
+import { clock } from '@/edge/clock';
 import { DaySun } from '@/ui/DaySun';
 import { Halves } from '@/ui/Wide';
 import { EmptyPlace, Part, ScreenHead } from '@/ui/layout';
@@ -14,8 +15,8 @@ import { sky } from './sky';
 
 /** Bench: what runs, what is due, what hands can do now, what the sun allows. */
 export default async function BenchPage() {
-  const now = new Date();
-  const [workshop, timers, steps] = await Promise.all([getWorkshop(), runningTimers(), nextSteps()]);
+  const now = clock();
+  const [workshop, timers, steps] = await Promise.all([getWorkshop(), runningTimers(), nextSteps(now)]);
   const { timeZone } = workshop;
   const sun = await sunToday(workshop, timers, sky, now);
   return (

@@ -15,8 +15,8 @@ const timerSchema = Joi.object<{ label: string; minutes: number; atTheBell: stri
 
 /** Starts a soak, a cure or drying. */
 export async function startOwnTimer(given: Record<string, string>): Promise<Answer<null>> {
-  const answered = await answer(timerSchema, given, async (timer) => {
-    await startTimer({ ...timer, pieceId: null });
+  const answered = await answer(timerSchema, given, async (timer, now) => {
+    await startTimer({ ...timer, pieceId: null }, now);
     return null;
   });
   if (answered.ok) revalidatePath('/', 'layout');
@@ -25,8 +25,8 @@ export async function startOwnTimer(given: Record<string, string>): Promise<Answ
 
 /** Ends a soak, a cure or drying. */
 export async function endOwnTimer(timerId: string): Promise<Answer<null>> {
-  const answered = await answer(Joi.object({ timerId: Joi.string().required() }), { timerId }, async () => {
-    await endTimer(timerId);
+  const answered = await answer(Joi.object({ timerId: Joi.string().required() }), { timerId }, async (_, now) => {
+    await endTimer(timerId, now);
     return null;
   });
   if (answered.ok) revalidatePath('/', 'layout');

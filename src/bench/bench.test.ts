@@ -2,7 +2,7 @@ import { caution } from '@/core/peroxide/cautions';
 import { addPiece } from '@/data/pieces';
 import { settleStage } from '@/data/restorations';
 import type { Timer } from '@/data/rows';
-import { freshFolder, removeFolders, TRIAL_PIECE, trialPhoto, trialRestoration } from '@/data/trial';
+import { freshFolder, removeFolders, TRIAL_PIECE, trialPhoto, trialRestoration, tick } from '@/data/trial';
 import { endExposure, startExposure } from '@/data/treatments';
 import { findAnything } from './find';
 import { nextSteps } from './nextSteps';
@@ -14,16 +14,16 @@ afterAll(removeFolders);
 
 it('a restoration asks first for photographs, then for tags, then for what its run sheet waits for', async () => {
   const { id } = await trialRestoration();
-  const step = async () => (await nextSteps())[0]!;
+  const step = async () => (await nextSteps(tick()))[0]!;
   expect((await step()).verb).toBe('Photograph every side');
   await trialPhoto(id);
   expect((await step()).verb).toBe('Tag the pieces');
-  const piece = await addPiece({ restorationId: id, ...TRIAL_PIECE });
+  const piece = await addPiece({ restorationId: id, ...TRIAL_PIECE }, tick());
   expect((await step()).verb).toBe('Intake');
-  for (const stage of ['intake', 'teardown', 'wash'] as const) await settleStage(id, stage, 'done', null);
+  for (const stage of ['intake', 'teardown', 'wash'] as const) await settleStage(id, stage, 'done', null, tick());
   expect(await step()).toMatchObject({ verb: 'Measure', tag: 'K1' });
 
-  const began = new Date(Date.now() - 3_600_000);
+  const began = new Date(tick().getTime() - 3_600_000);
   const session = await startExposure(
     {
       pieceId: piece.id,
@@ -43,11 +43,11 @@ it('a restoration asks first for photographs, then for tags, then for what its r
     },
     began,
   );
-  await endExposure(session.id, { endedAt: new Date().toISOString(), cloudFraction: 0, temperatureC: 25, words: '' });
+  await endExposure(session.id, { endedAt: tick().toISOString(), cloudFraction: 0, temperatureC: 25, words: '' }, tick());
   expect(await step()).toMatchObject({ verb: 'Measure again', tag: 'K1' });
 
-  for (const stage of ['brighten', 'keys', 'mend', 'finish', 'rebuild', 'record'] as const) await settleStage(id, stage, 'done', null);
-  expect(await nextSteps()).toEqual([]);
+  for (const stage of ['brighten', 'keys', 'mend', 'finish', 'rebuild', 'record'] as const) await settleStage(id, stage, 'done', null, tick());
+  expect(await nextSteps(tick())).toEqual([]);
 });
 
 it('finds restorations, pieces, stages, sums and places by any of their words', async () => {

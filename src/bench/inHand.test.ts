@@ -1,7 +1,7 @@
 import { writeNote } from '@/data/log';
 import { openRestoration, settleStage } from '@/data/restorations';
 import { takeOff } from '@/data/teardown';
-import { freshFolder, removeFolders, trialRestoration } from '@/data/trial';
+import { freshFolder, removeFolders, trialRestoration, tick } from '@/data/trial';
 import { inHand } from './inHand';
 
 beforeAll(freshFolder);
@@ -11,12 +11,12 @@ it('is the restoration that was worked on last, at the stage that was worked on'
   expect(await inHand()).toBe('/');
   const { id: first } = await trialRestoration();
   expect(await inHand()).toBe(`/restorations/${first}/intake`);
-  const { id: second } = await openRestoration({ title: 'Second', machine: '', source: '', pricePaidMinor: 0, condition: '' });
-  await takeOff({ restorationId: first, name: 'Lid', joint: 'clips', way: '', springs: '' });
+  const { id: second } = await openRestoration({ title: 'Second', machine: '', source: '', pricePaidMinor: 0, condition: '' }, tick());
+  await takeOff({ restorationId: first, name: 'Lid', joint: 'clips', way: '', springs: '' }, tick());
   expect(await inHand()).toBe(`/restorations/${first}/teardown`);
   // Once that stage is settled, its next open one.
-  await settleStage(first, 'teardown', 'done', null);
+  await settleStage(first, 'teardown', 'done', null, tick());
   expect(await inHand()).toBe(`/restorations/${first}/intake`);
-  await writeNote({ restorationId: second, stage: 'wash', words: 'soap', corrects: null });
+  await writeNote({ restorationId: second, stage: 'wash', words: 'soap', corrects: null }, tick());
   expect(await inHand()).toBe(`/restorations/${second}/wash`);
 });

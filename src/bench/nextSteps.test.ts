@@ -3,7 +3,7 @@ import { addPiece } from '@/data/pieces';
 import { askOwner } from '@/data/requests';
 import { setOwner, settleStage } from '@/data/restorations';
 import { stagesOf } from '@/data/stages';
-import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration, trialResult } from '@/data/trial';
+import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration, trialResult, tick } from '@/data/trial';
 import { endExposure, endTreatment, startExposure } from '@/data/treatments';
 import { nextSteps } from './nextSteps';
 
@@ -12,47 +12,59 @@ inTrialWorkshop();
 it('what waits for the owner waits, and hands go on with what does not', async () => {
   const { id: restorationId } = await trialRestoration();
   await trialPhoto(restorationId);
-  await addPiece({ restorationId, ...TRIAL_PIECE });
-  await setOwner(restorationId, 'Ines Torvel', { stages: [], spendMinor: 0, words: '' });
-  for (const stage of ['intake', 'teardown'] as const) await settleStage(restorationId, stage, 'done', null);
-  await askOwner({ restorationId, pieceId: null, stage: 'wash', about: 'treatment', what: 'Wash it.', why: '', costMinor: 0, alternatives: '' });
-  const own = (await nextSteps()).filter(({ href }) => href.includes(restorationId));
+  await addPiece({ restorationId, ...TRIAL_PIECE }, tick());
+  await setOwner(restorationId, 'Ines Torvel', { stages: [], spendMinor: 0, words: '' }, tick());
+  for (const stage of ['intake', 'teardown'] as const) await settleStage(restorationId, stage, 'done', null, tick());
+  await askOwner(
+    { restorationId, pieceId: null, stage: 'wash', about: 'treatment', what: 'Wash it.', why: '', costMinor: 0, alternatives: '' },
+    tick(),
+  );
+  const own = (await nextSteps(tick())).filter(({ href }) => href.includes(restorationId));
   expect(own[0]).toMatchObject({ verb: 'Measure', tag: 'K1' });
   expect(own.some(({ href }) => href.endsWith('/wash'))).toBe(false);
-  for (const { stage } of await stagesOf(restorationId)) if (stage !== 'wash') await settleStage(restorationId, stage, 'not needed', 'not now');
-  expect((await nextSteps()).filter(({ href }) => href.includes(restorationId))).toMatchObject([{ verb: 'Get the owner’s answer', why: 'Wash it.' }]);
+  for (const { stage } of await stagesOf(restorationId))
+    if (stage !== 'wash') await settleStage(restorationId, stage, 'not needed', 'not now', tick());
+  expect((await nextSteps(tick())).filter(({ href }) => href.includes(restorationId))).toMatchObject([
+    { verb: 'Get the owner’s answer', why: 'Wash it.' },
+  ]);
 });
 
 it('a piece whose time to be looked at again has come stands on the bench, whatever became of its restoration', async () => {
   const piece = await trialPiece({ tag: 'K7' });
-  const began = new Date(Date.now() - 5 * 3_600_000);
+  const began = new Date(tick().getTime() - 5 * 3_600_000);
   const { id, treatmentId } = await startExposure({ ...TRIAL_EXPOSURE, pieceId: piece.id }, began);
-  await endExposure(id, { endedAt: new Date(began.getTime() + 3_600_000).toISOString(), cloudFraction: 0, temperatureC: 24, words: '' });
-  await endTreatment(treatmentId, 'matched');
+  await endExposure(id, { endedAt: new Date(began.getTime() + 3_600_000).toISOString(), cloudFraction: 0, temperatureC: 24, words: '' }, tick());
+  await endTreatment(treatmentId, 'matched', tick());
   const looks = async (now: Date) => (await nextSteps(now)).filter(({ verb, tag }) => verb === 'Look again' && tag === 'K7');
-  expect(await looks(new Date())).toEqual([]);
-  const [look] = await looks(new Date(Date.now() + 200 * 24 * 3_600_000));
+  expect(await looks(tick())).toEqual([]);
+  const [look] = await looks(new Date(tick().getTime() + 200 * 24 * 3_600_000));
   expect(look!.href).toContain(`/pieces/${piece.id}/measure`);
   expect(look!.why).toContain('whether the yellow came back');
 });
 
 it('of the pieces that are measured the furthest is next, and none that is in the light', async () => {
   const { id: restorationId } = await trialRestoration();
-  for (const stage of ['intake', 'teardown', 'wash'] as const) await settleStage(restorationId, stage, 'done', null);
-  const [lid, caps] = [await addPiece({ restorationId, ...TRIAL_PIECE }), await addPiece({ restorationId, ...TRIAL_PIECE, tag: 'K2', name: 'Caps' })];
+  for (const stage of ['intake', 'teardown', 'wash'] as const) await settleStage(restorationId, stage, 'done', null, tick());
+  const [lid, caps] = [
+    await addPiece({ restorationId, ...TRIAL_PIECE }, tick()),
+    await addPiece({ restorationId, ...TRIAL_PIECE, tag: 'K2', name: 'Caps' }, tick()),
+  ];
   const measured = async (pieceId: string, b: number, shade: number) =>
-    keepMeasurement({
-      pieceId,
-      photoId: (await trialPhoto(restorationId, shade)).id,
-      stage: 'brighten',
-      spec: { card: [], regions: [] },
-      result: trialResult(b),
-    });
+    keepMeasurement(
+      {
+        pieceId,
+        photoId: (await trialPhoto(restorationId, shade)).id,
+        stage: 'brighten',
+        spec: { card: [], regions: [] },
+        result: trialResult(b),
+      },
+      tick(),
+    );
   await measured(lid.id, 14, 41);
   await measured(caps.id, 20, 42);
-  const mine = async () => (await nextSteps()).filter(({ href }) => href.includes(restorationId));
+  const mine = async () => (await nextSteps(tick())).filter(({ href }) => href.includes(restorationId));
   expect(await mine()).toMatchObject([{ verb: 'Brighten', tag: 'K2', why: '14.0 of b* above its hidden patch, the furthest of those that wait' }]);
-  await startExposure({ ...TRIAL_EXPOSURE, pieceId: caps.id });
+  await startExposure({ ...TRIAL_EXPOSURE, pieceId: caps.id }, tick());
   const [next] = await mine();
   expect(next).toMatchObject({ tag: 'K1', why: '8.0 of b* above its hidden patch' });
   expect(next!.href).toContain(`brighten?piece=${lid.id}`);
@@ -60,12 +72,12 @@ it('of the pieces that are measured the furthest is next, and none that is in th
   const unevenly = trialResult(6.5);
   const { id: photoId } = await trialPhoto(restorationId, 44);
   const uneven = { ...unevenly, regions: unevenly.regions.map((region) => ({ ...region, verdict: region.verdict && ('uneven' as const) })) };
-  await keepMeasurement({ pieceId: lid.id, photoId, stage: 'brighten', spec: { card: [], regions: [] }, result: uneven });
+  await keepMeasurement({ pieceId: lid.id, photoId, stage: 'brighten', spec: { card: [], regions: [] }, result: uneven }, tick());
   expect((await mine())[0]).toMatchObject({ tag: 'K1', why: 'on the whole it matches, but unevenly' });
   // Somebody ends its brightening where it is: the last word is theirs.
-  const { id, treatmentId } = await startExposure({ ...TRIAL_EXPOSURE, pieceId: lid.id });
-  await endExposure(id, { endedAt: new Date().toISOString(), cloudFraction: 0, temperatureC: 24, words: '' });
+  const { id, treatmentId } = await startExposure({ ...TRIAL_EXPOSURE, pieceId: lid.id }, tick());
+  await endExposure(id, { endedAt: tick().toISOString(), cloudFraction: 0, temperatureC: 24, words: '' }, tick());
   await measured(lid.id, 13, 43);
-  await endTreatment(treatmentId, 'good enough');
+  await endTreatment(treatmentId, 'good enough', tick());
   expect(await mine()).toMatchObject([{ verb: 'Brighten', tag: null }]);
 });

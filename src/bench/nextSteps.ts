@@ -18,7 +18,7 @@ export interface NextStep {
 }
 
 /** What hands can do now, for every open restoration: the first thing its run sheet waits for. */
-export async function nextSteps(now = new Date()): Promise<NextStep[]> {
+export async function nextSteps(now: Date): Promise<NextStep[]> {
   const open = (await listRestorations()).filter(({ closedAt }) => closedAt === null);
   const steps = await Promise.all(open.map(({ id, title }) => stepOf(id, title)));
   return [...steps.flat(), ...(await looks(now))];

@@ -1,13 +1,13 @@
 import { stagesOf } from './stages';
 import { findingsOf } from './findings';
 import { functionTestsOf } from './functionTests';
-import { Op, type Transaction } from 'sequelize';
+import { Op } from 'sequelize';
 import { agentOf } from '@/core/cleaning/agents';
 import { knownSurface } from '@/core/cleaning/surfaces';
 import { countOf } from '@/core/ledger/left';
 import { Refusal } from '@/core/refusal';
 import { ownKnowledge } from './cleaning';
-import { database, inTransaction } from './connection';
+import { inTransaction } from './connection';
 import { appendLog, logOf } from './log';
 import { measurementsOf } from './measurements';
 import { photosOf } from './photos/store';
@@ -39,7 +39,7 @@ import type {
   Treatment,
 } from './rows';
 import { ledgerOf } from './ledger';
-import { addRow, findRow, findRows } from './table';
+import { addNumbered, addRow, findRow, findRows } from './table';
 import { sessionsOf, treatmentsOf } from './treatments';
 import { teardownOf } from './teardown';
 import { getWorkshop } from './workshop';
@@ -149,8 +149,8 @@ export async function gatherBundle(restorationId: string): Promise<Bundle | null
 }
 
 /** @throws Refusal where the bundle speaks of an agent or surface of somebody's own that it does not bring along */
-async function needsKnown({ sinkSteps, pieces }: Bundle, transaction: Transaction): Promise<void> {
-  const own = await ownKnowledge(transaction);
+async function needsKnown({ sinkSteps, pieces }: Bundle): Promise<void> {
+  const own = await ownKnowledge();
   for (const { agent, surface } of sinkSteps) {
     agentOf(agent, own.agents);
     knownSurface(surface, own.surfaces);
@@ -159,20 +159,20 @@ async function needsKnown({ sinkSteps, pieces }: Bundle, transaction: Transactio
 }
 
 /** What another workshop added itself comes along; a name that is taken here is told apart by a number. */
-async function keepOwn<T extends 'own_agents' | 'own_surfaces'>(table: T, row: RowOf[T], transaction: Transaction): Promise<void> {
-  if (await findRow(table, row.id, transaction)) return;
-  const titles = new Set((await findRows(table, {}, undefined, transaction)).map(({ title }) => title));
+async function keepOwn<T extends 'own_agents' | 'own_surfaces'>(table: T, row: RowOf[T]): Promise<void> {
+  if (await findRow(table, row.id)) return;
+  const titles = new Set((await findRows(table, {})).map(({ title }) => title));
   let { title } = row;
   for (let i = 2; titles.has(title); i++) title = `${row.title} (${i})`;
-  await addRow(table, { ...row, title }, transaction);
+  await addRow(table, { ...row, title });
 }
 
 /** A bottle that a treatment names; it comes along by its label and does not stand on this shelf. */
-async function keepBottle(item: StockItem, transaction: Transaction): Promise<void> {
-  if (await findRow('stock', item.id, transaction)) return;
-  await addRow('stock', item, transaction);
-  const empty = { ...countOf(item.sizeMl, [], 0), stockId: item.id, restorationId: null, at: new Date().toISOString() };
-  await addRow('movements', empty, transaction);
+async function keepBottle(item: StockItem, now: Date): Promise<void> {
+  if (await findRow('stock', item.id)) return;
+  await addRow('stock', item);
+  const empty = { ...countOf(item.sizeMl, [], 0), stockId: item.id, restorationId: null, at: now.toISOString() };
+  await addRow('movements', empty);
 }
 
 /**
@@ -180,45 +180,43 @@ async function keepBottle(item: StockItem, transaction: Transaction): Promise<vo
  *
  * @throws Refusal where the restoration is here already
  */
-export async function keepBundle(bundle: Bundle): Promise<void> {
-  await inTransaction(async (transaction) => {
+export async function keepBundle(bundle: Bundle, now: Date): Promise<void> {
+  await inTransaction(async () => {
     const { restoration } = bundle;
-    if (await findRow('restorations', restoration.id, transaction))
+    if (await findRow('restorations', restoration.id))
       throw new Refusal('file', `“${restoration.title}” is here already. Tick “import as a copy” to have it twice, or leave it.`);
-    await addRow('restorations', restoration, transaction);
-    for (const item of bundle.stock) await keepBottle(item, transaction);
-    for (const row of bundle.ownAgents) await keepOwn('own_agents', row, transaction);
-    for (const row of bundle.ownSurfaces) await keepOwn('own_surfaces', row, transaction);
-    await needsKnown(bundle, transaction);
-    for (const row of bundle.stages) await addRow('stages', row, transaction);
-    for (const row of bundle.pieces) await addRow('pieces', row, transaction);
-    for (const row of bundle.photos) await addRow('photos', row, transaction);
-    for (const row of bundle.measurements) await addRow('measurements', row, transaction);
-    for (const row of bundle.findings) await addRow('findings', row, transaction);
-    for (const row of bundle.treatments) await addRow('treatments', row, transaction);
-    for (const row of bundle.sessions) await addRow('sessions', row, transaction);
-    for (const row of bundle.removalSteps) await addRow('removal_steps', row, transaction);
-    for (const row of bundle.lots) await addRow('lots', row, transaction);
-    for (const row of bundle.connections) await addRow('connections', row, transaction);
-    for (const row of bundle.blocks) await addRow('blocks', row, transaction);
-    for (const row of bundle.functionTests) await addRow('function_tests', row, transaction);
-    for (const row of bundle.requests) await addRow('requests', row, transaction);
-    for (const row of bundle.sinkSteps) await addRow('sink_steps', row, transaction);
-    for (const row of bundle.looksAgain) await addRow('looks_again', row, transaction);
-    for (const row of bundle.ledger) await addRow('ledger', row, transaction);
-    await keepLog(bundle.log, transaction);
+    await addRow('restorations', restoration);
+    for (const item of bundle.stock) await keepBottle(item, now);
+    for (const row of bundle.ownAgents) await keepOwn('own_agents', row);
+    for (const row of bundle.ownSurfaces) await keepOwn('own_surfaces', row);
+    await needsKnown(bundle);
+    for (const row of bundle.stages) await addRow('stages', row);
+    for (const row of bundle.pieces) await addRow('pieces', row);
+    for (const row of bundle.photos) await addRow('photos', row);
+    for (const row of bundle.measurements) await addRow('measurements', row);
+    for (const row of bundle.findings) await addRow('findings', row);
+    for (const row of bundle.treatments) await addRow('treatments', row);
+    for (const row of bundle.sessions) await addRow('sessions', row);
+    for (const row of bundle.removalSteps) await addRow('removal_steps', row);
+    for (const row of bundle.lots) await addRow('lots', row);
+    for (const row of bundle.connections) await addRow('connections', row);
+    for (const row of bundle.blocks) await addRow('blocks', row);
+    for (const row of bundle.functionTests) await addRow('function_tests', row);
+    for (const row of bundle.requests) await addRow('requests', row);
+    for (const row of bundle.sinkSteps) await addRow('sink_steps', row);
+    for (const row of bundle.looksAgain) await addRow('looks_again', row);
+    for (const row of bundle.ledger) await addRow('ledger', row);
+    await keepLog(bundle.log);
     await appendLog(
       { restorationId: null, stage: null, kind: 'import', words: `Imported: ${restoration.title}, from ${bundle.workshop.name}.` },
-      transaction,
+      now,
     );
   });
 }
 
-async function keepLog(log: readonly LogEntry[], transaction: Transaction): Promise<void> {
-  const { tables } = await database();
+async function keepLog(log: readonly LogEntry[]): Promise<void> {
   const given = new Map<number, number>();
   for (const { id, corrects, ...entry } of log) {
-    const row = await tables.log.create({ ...entry, corrects: corrects === null ? null : (given.get(corrects) ?? null) } as never, { transaction });
-    given.set(id, row.get('id') as number);
+    given.set(id, await addNumbered('log', { ...entry, corrects: corrects === null ? null : (given.get(corrects) ?? null) }));
   }
 }

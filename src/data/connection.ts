@@ -1,3 +1,4 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
 import { mkdir } from 'node:fs/promises';
 import path from 'node:path';
 import { Sequelize, Transaction, type Model, type ModelAttributes, type ModelStatic } from 'sequelize';
@@ -52,11 +53,17 @@ interface Kept {
   databases: Map<string, Promise<Database>>;
   /** The last change that was asked for; the next waits for it. */
   lastChange: Promise<unknown>;
+  /** The transaction that runs, for all that is called within it. */
+  underWay: AsyncLocalStorage<Transaction>;
 }
 
 // Kept beside the modules: the built application holds several copies of this file, and the development
 // server loads it again and again.
-const kept = ((globalThis as { kvell?: Kept }).kvell ??= { databases: new Map(), lastChange: Promise.resolve() });
+const kept = ((globalThis as { kvell?: Kept }).kvell ??= {
+  databases: new Map(),
+  lastChange: Promise.resolve(),
+  underWay: new AsyncLocalStorage(),
+});
 
 /** The database of the workshop's own folder. */
 export function database(): Promise<Database> {
@@ -78,13 +85,17 @@ export async function closeDatabase(): Promise<void> {
   kept.databases.delete(folder);
 }
 
+/** The transaction that the caller runs in; every query of the house joins it. */
+export const transactionUnderWay = (): Transaction | undefined => kept.underWay.getStore();
+
 /**
- * Carries out several changes as one: all or none. Changes go one after the other: SQLite lets one write
- * at a time, and those that wait inside it would hold the very threads that the writing one needs.
+ * Carries out several changes as one: all or none. Within another it joins that one. Changes go one after the other:
+ * SQLite lets one write at a time, and those that wait inside it would hold the very threads that the writing one needs.
  */
-export async function inTransaction<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
+export async function inTransaction<T>(work: () => Promise<T>): Promise<T> {
+  if (transactionUnderWay()) return work();
   const { sequelize } = await database();
-  const change = kept.lastChange.catch(() => {}).then(() => sequelize.transaction(work));
+  const change = kept.lastChange.catch(() => {}).then(() => sequelize.transaction((transaction) => kept.underWay.run(transaction, work)));
   kept.lastChange = change;
   return change;
 }

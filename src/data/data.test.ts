@@ -12,7 +12,7 @@ import { TABLES } from './schema';
 import { ledgerOf } from './ledger';
 import { keptIn, looksDue, looksOf } from './looks';
 import { endTimer, noteTurn, runningTimers, startTimer } from './timers';
-import { inTrialWorkshop, trialPiece, trialRestoration } from './trial';
+import { inTrialWorkshop, trialPiece, trialRestoration, tick } from './trial';
 import { endExposure, endTreatment, readWarmth, sessionsOf, startExposure, treatmentsOf, type StartExposure } from './treatments';
 
 inTrialWorkshop();
@@ -72,7 +72,9 @@ describe('the database', () => {
 
   it('lets many write at once without losing one', async () => {
     const { id } = await trialRestoration();
-    await Promise.all(Array.from({ length: 12 }, (_, i) => writeNote({ restorationId: id, stage: 'wash', words: `note ${i}`, corrects: null })));
+    await Promise.all(
+      Array.from({ length: 12 }, (_, i) => writeNote({ restorationId: id, stage: 'wash', words: `note ${i}`, corrects: null }, tick())),
+    );
     expect((await logOf(id)).filter(({ kind }) => kind === 'note')).toHaveLength(12);
   });
 });
@@ -97,28 +99,28 @@ describe('a restoration', () => {
 
   it('skips a stage only with a reason, and a finding only with words', async () => {
     const { id } = await trialRestoration();
-    await expect(settleStage(id, 'keys', 'not needed', null)).rejects.toThrow('why this stage is not needed');
-    await settleStage(id, 'keys', 'not needed', 'no keys');
+    await expect(settleStage(id, 'keys', 'not needed', null, tick())).rejects.toThrow('why this stage is not needed');
+    await settleStage(id, 'keys', 'not needed', 'no keys', tick());
     expect((await stagesOf(id)).find(({ stage }) => stage === 'keys')).toMatchObject({ state: 'not needed', reason: 'no keys' });
-    const finding = await addFinding({ restorationId: id, pieceId: null, stage: 'intake', kind: 'rust', words: 'bottom', severity: 'bad' });
-    await expect(settleFinding(finding.id, 'left on purpose', '')).rejects.toThrow('why');
+    const finding = await addFinding({ restorationId: id, pieceId: null, stage: 'intake', kind: 'rust', words: 'bottom', severity: 'bad' }, tick());
+    await expect(settleFinding(finding.id, 'left on purpose', '', tick())).rejects.toThrow('why');
   });
 
   it('gives a tag only once', async () => {
     const piece = await trialPiece({ tag: 'K7' });
-    await expect(addPiece({ ...piece, name: 'Other' })).rejects.toThrow('already on Lid');
+    await expect(addPiece({ ...piece, name: 'Other' }, tick())).rejects.toThrow('already on Lid');
   });
 
   it('rewords a note and keeps the old one', async () => {
     const { id } = await trialRestoration();
-    await writeNote({ restorationId: id, stage: 'wash', words: 'first', corrects: null });
+    await writeNote({ restorationId: id, stage: 'wash', words: 'first', corrects: null }, tick());
     const old = (await logOf(id)).find(({ words }) => words === 'first')!;
-    await writeNote({ restorationId: id, stage: 'wash', words: 'better', corrects: old.id });
+    await writeNote({ restorationId: id, stage: 'wash', words: 'better', corrects: old.id }, tick());
     expect((await logOf(id)).filter(({ kind }) => kind === 'note').map(({ words, corrects }) => [words, corrects])).toEqual([
       ['first', null],
       ['better', old.id],
     ]);
-    await expect(writeNote({ restorationId: id, stage: 'wash', words: 'x', corrects: 999_999 })).rejects.toThrow('not in this log');
+    await expect(writeNote({ restorationId: id, stage: 'wash', words: 'x', corrects: 999_999 }, tick())).rejects.toThrow('not in this log');
   });
 });
 
@@ -140,7 +142,7 @@ describe('an exposure', () => {
     expect(ended.dose).toBeGreaterThan(3);
     expect((await sessionsOf(piece.restorationId))[0]!.turns).toHaveLength(2);
     expect((await runningTimers()).some(({ id }) => id === timer.id)).toBe(false);
-    await expect(endTimer(timer.id)).rejects.toThrow('belongs to an exposure');
+    await expect(endTimer(timer.id, tick())).rejects.toThrow('belongs to an exposure');
   });
 
   it('asks to be looked after by the clock, beside its turns, until it ends', async () => {
@@ -221,9 +223,9 @@ describe('an exposure', () => {
   });
 
   it('a timer of one’s own starts and ends', async () => {
-    const timer = await startTimer({ restorationId: null, pieceId: null, label: 'soak', atTheBell: 'rinse', minutes: 15 });
-    await endTimer(timer.id);
-    await endTimer(timer.id);
+    const timer = await startTimer({ restorationId: null, pieceId: null, label: 'soak', atTheBell: 'rinse', minutes: 15 }, tick());
+    await endTimer(timer.id, tick());
+    await endTimer(timer.id, tick());
     expect((await runningTimers()).some(({ id }) => id === timer.id)).toBe(false);
   });
 });
@@ -235,7 +237,7 @@ describe('photographs', () => {
       .withMetadata({ orientation: 6, exif: { IFD2: { DateTimeOriginal: '2026:06:21 10:30:00' } } })
       .jpeg()
       .toBuffer();
-    const photo = await addPhoto({ restorationId: id, pieceId: null, stage: 'intake', originalName: 'a.jpg', words: '', bytes });
+    const photo = await addPhoto({ restorationId: id, pieceId: null, stage: 'intake', originalName: 'a.jpg', words: '', bytes }, tick());
     expect(photo).toMatchObject({ width: 90, height: 60, takenAt: '2026-06-21T12:30:00.000Z', mime: 'image/jpeg' });
     expect((await readOriginal(photo)).equals(bytes)).toBe(true);
     const small = await sharp(await readThumbnail(photo, 'small')).metadata();

@@ -1,6 +1,5 @@
 import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto';
 import { promisify } from 'node:util';
-import type { Transaction } from 'sequelize';
 import { Refusal } from '@/core/refusal';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
@@ -19,51 +18,50 @@ const LONGEST_WAIT_S = 15 * 60;
 const slowHash = promisify<string, Buffer, number, typeof COST, Buffer>(scrypt);
 const newSeal = () => randomBytes(32).toString('hex');
 
-async function doorRow(transaction?: Transaction): Promise<Door> {
-  const row = await findRow('door', ONLY, transaction);
-  return row ?? addRow('door', { id: ONLY, passphrase: null, seal: newSeal(), open: false, failures: 0, shutUntil: null }, transaction);
+async function doorRow(): Promise<Door> {
+  const row = await findRow('door', ONLY);
+  return row ?? addRow('door', { id: ONLY, passphrase: null, seal: newSeal(), open: false, failures: 0, shutUntil: null });
 }
 
 /** What decides whether a device is let in. */
 export async function doorState(): Promise<{ hasPassphrase: boolean; open: boolean; seal: string }> {
   const known = await findRow('door', ONLY);
-  const { passphrase, open, seal } = known ?? (await inTransaction((transaction) => doorRow(transaction)));
+  const { passphrase, open, seal } = known ?? (await inTransaction(() => doorRow()));
   return { hasPassphrase: passphrase !== null, open, seal };
 }
 
-const note = (words: string, transaction: Transaction, now: Date) =>
-  appendLog({ restorationId: null, stage: null, kind: 'door', words }, transaction, now);
+const note = (words: string, now: Date) => appendLog({ restorationId: null, stage: null, kind: 'door', words }, now);
 
 /** Sets the passphrase: salt and slow hash are kept, and every device has to enter again. */
-export async function setPassphrase(passphrase: string, now = new Date()): Promise<void> {
+export async function setPassphrase(passphrase: string, now: Date): Promise<void> {
   const salt = randomBytes(16);
   const hash = await slowHash(passphrase, salt, HASH_BYTES, COST);
-  await inTransaction(async (transaction) => {
-    await doorRow(transaction);
+  await inTransaction(async () => {
+    await doorRow();
     const kept = `${salt.toString('hex')}:${hash.toString('hex')}`;
-    await changeRow('door', { id: ONLY }, { passphrase: kept, seal: newSeal(), failures: 0, shutUntil: null }, transaction);
-    await note('A passphrase for the local network was set. Every device has to enter anew.', transaction, now);
+    await changeRow('door', { id: ONLY }, { passphrase: kept, seal: newSeal(), failures: 0, shutUntil: null });
+    await note('A passphrase for the local network was set. Every device has to enter anew.', now);
   });
 }
 
 /** Lets devices of the local network in, or shuts them out at once. @throws Refusal without a passphrase */
-export async function setDoor(open: boolean, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const door = await doorRow(transaction);
+export async function setDoor(open: boolean, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const door = await doorRow();
     if (open && door.passphrase === null)
       throw new Refusal('open', 'Set a passphrase first. Without one, anybody in the network could read and change everything here.');
     if (door.open === open) return;
-    await changeRow('door', { id: ONLY }, { open }, transaction);
-    await note(open ? 'Devices of the local network are let in.' : 'Devices of the local network are shut out.', transaction, now);
+    await changeRow('door', { id: ONLY }, { open });
+    await note(open ? 'Devices of the local network are let in.' : 'Devices of the local network are shut out.', now);
   });
 }
 
 /** Signs every device out. */
-export async function signEveryoneOut(now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    await doorRow(transaction);
-    await changeRow('door', { id: ONLY }, { seal: newSeal() }, transaction);
-    await note('Every device was signed out.', transaction, now);
+export async function signEveryoneOut(now: Date): Promise<void> {
+  await inTransaction(async () => {
+    await doorRow();
+    await changeRow('door', { id: ONLY }, { seal: newSeal() });
+    await note('Every device was signed out.', now);
   });
 }
 
@@ -77,28 +75,23 @@ export const waitAfter = (failures: number): number =>
  * @returns what the cookie is sealed with
  * @throws Refusal where it is wrong, or too many were tried
  */
-export async function tryPassphrase(passphrase: string, now = new Date()): Promise<string> {
-  const { kept, seal, waitS } = await inTransaction(async (transaction) => {
-    const door = await doorRow(transaction);
+export async function tryPassphrase(passphrase: string, now: Date): Promise<string> {
+  const { kept, seal, waitS } = await inTransaction(async () => {
+    const door = await doorRow();
     if (door.passphrase === null) throw new Refusal('passphrase', 'No passphrase is set. Set one at the desk, under Workshop.');
     const shutMs = door.shutUntil === null ? 0 : Date.parse(door.shutUntil) - now.getTime();
     if (shutMs > 0) throw new Refusal('passphrase', `Too many wrong tries. Wait ${Math.ceil(shutMs / 1000)} s, then try again.`);
     const failures = door.failures + 1;
     const wait = waitAfter(failures);
-    await changeRow(
-      'door',
-      { id: ONLY },
-      { failures, shutUntil: wait > 0 ? new Date(now.getTime() + 1000 * wait).toISOString() : null },
-      transaction,
-    );
+    await changeRow('door', { id: ONLY }, { failures, shutUntil: wait > 0 ? new Date(now.getTime() + 1000 * wait).toISOString() : null });
     return { kept: door.passphrase, seal: door.seal, waitS: wait };
   });
   const [salt, hash] = kept.split(':').map((part) => Buffer.from(part, 'hex')) as [Buffer, Buffer];
   if (!timingSafeEqual(hash, await slowHash(passphrase, salt, HASH_BYTES, COST)))
     throw new Refusal('passphrase', `That is not the passphrase.${waitS > 0 ? ` Wait ${waitS} s before the next try.` : ''}`);
-  await inTransaction(async (transaction) => {
-    await changeRow('door', { id: ONLY }, { failures: 0, shutUntil: null }, transaction);
-    await note('A device entered.', transaction, now);
+  await inTransaction(async () => {
+    await changeRow('door', { id: ONLY }, { failures: 0, shutUntil: null });
+    await note('A device entered.', now);
   });
   return seal;
 }

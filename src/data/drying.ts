@@ -1,4 +1,3 @@
-import type { Transaction } from 'sequelize';
 import { agentOf } from '@/core/cleaning/agents';
 import { dryAt, dryHours, type Drying } from '@/core/cleaning/drying';
 import { surfacesOfPiece } from '@/core/cleaning/pieceSurfaces';
@@ -16,23 +15,23 @@ export type Room = Pick<Drying, 'temperatureC' | 'humidity' | 'airing'>;
 
 const USUAL_ROOM: Room = { temperatureC: 20, humidity: 0.5, airing: false };
 
-async function dryUntil({ agent, endedAt }: Pick<SinkStep, 'agent' | 'endedAt'>, piece: Piece, room: Room, transaction: Transaction) {
-  const { agents, surfaces } = await ownKnowledge(transaction);
+async function dryUntil({ agent, endedAt }: Pick<SinkStep, 'agent' | 'endedAt'>, piece: Piece, room: Room) {
+  const { agents, surfaces } = await ownKnowledge();
   const wet = { surfaces: surfacesOfPiece(piece).map((id) => surfaceOf(id, surfaces)), hollow: piece.hollow, ...room };
   const hours = dryHours(agentOf(agent, agents), wet);
   return { hours, dueAt: dryAt(new Date(endedAt!), hours).toISOString() };
 }
 
 /** A piece that came out of the wet dries by the clock; until then the case is not closed over it. */
-export async function startDrying({ agent, pieceId, restorationId }: SinkStep, now: Date, transaction: Transaction): Promise<void> {
-  const piece = pieceId === null ? null : await findRow('pieces', pieceId, transaction);
+export async function startDrying({ agent, pieceId, restorationId }: SinkStep, now: Date): Promise<void> {
+  const piece = pieceId === null ? null : await findRow('pieces', pieceId);
   if (!piece) return;
-  const { hours, dueAt } = await dryUntil({ agent, endedAt: now.toISOString() }, piece, USUAL_ROOM, transaction);
+  const { hours, dueAt } = await dryUntil({ agent, endedAt: now.toISOString() }, piece, USUAL_ROOM);
   if (hours < 0.25) return;
   const label = `${piece.tag} ${piece.name}: drying`;
-  const [drying] = await findRows('timers', { restorationId, pieceId: piece.id, kind: 'drying', endedAt: null }, undefined, transaction);
+  const [drying] = await findRows('timers', { restorationId, pieceId: piece.id, kind: 'drying', endedAt: null });
   if (drying && drying.dueAt >= dueAt) return;
-  if (drying) await changeRow('timers', { id: drying.id }, { dueAt }, transaction);
+  if (drying) await changeRow('timers', { id: drying.id }, { dueAt });
   else
     await addTimer(
       {
@@ -44,26 +43,22 @@ export async function startDrying({ agent, pieceId, restorationId }: SinkStep, n
         dueAt,
       },
       now,
-      transaction,
     );
-  await appendLog({ restorationId, stage: 'wash', kind: 'drying', words: `${label}, about ${Math.round(hours)} h.` }, transaction, now);
+  await appendLog({ restorationId, stage: 'wash', kind: 'drying', words: `${label}, about ${Math.round(hours)} h.` }, now);
 }
 
 /** Works the drying of a piece out again for the room that it really dries in, from when it came out of the wet. */
-export async function dryIn(timerId: string, room: Room): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const timer = await needRow('timers', timerId, transaction);
-    const piece = timer.pieceId === null ? null : await findRow('pieces', timer.pieceId, transaction);
+export async function dryIn(timerId: string, room: Room, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const timer = await needRow('timers', timerId);
+    const piece = timer.pieceId === null ? null : await findRow('pieces', timer.pieceId);
     if (!piece || timer.endedAt !== null || timer.kind !== 'drying') throw new Refusal('timerId', 'This piece is not drying any more.');
-    const steps = await findRows('sink_steps', { pieceId: piece.id, restorationId: timer.restorationId }, undefined, transaction);
+    const steps = await findRows('sink_steps', { pieceId: piece.id, restorationId: timer.restorationId });
     const ended = steps.filter(({ endedAt }) => endedAt !== null);
-    const ends = await Promise.all(ended.map(async (step) => (await dryUntil(step, piece, room, transaction)).dueAt));
+    const ends = await Promise.all(ended.map(async (step) => (await dryUntil(step, piece, room)).dueAt));
     const dueAt = ends.sort().at(-1) ?? timer.dueAt;
-    await changeRow('timers', { id: timerId }, { dueAt }, transaction);
+    await changeRow('timers', { id: timerId }, { dueAt });
     const words = `${timer.label} at ${room.temperatureC} °C and ${Math.round(100 * room.humidity)} %${room.airing ? ', in moving air' : ''}.`;
-    await appendLog(
-      { restorationId: timer.restorationId, stage: 'wash', kind: 'drying', words, data: { timerId, room, before: timer.dueAt } },
-      transaction,
-    );
+    await appendLog({ restorationId: timer.restorationId, stage: 'wash', kind: 'drying', words, data: { timerId, room, before: timer.dueAt } }, now);
   });
 }

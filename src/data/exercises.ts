@@ -6,9 +6,9 @@ import { addRow, findRows } from './table';
 export const exercisesDone = (): Promise<ExerciseRow[]> => findRows('exercises', {}, [['at', 'ASC']]);
 
 /** Keeps an answer; a second one to the same exercise changes nothing. */
-export async function keepAnswer(answer: Omit<ExerciseRow, 'id' | 'at'>, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const [before] = await findRows('exercises', { seed: answer.seed }, undefined, transaction);
-    if (!before) await addRow('exercises', { ...answer, at: now.toISOString() }, transaction);
+export async function keepAnswer(answer: Omit<ExerciseRow, 'id' | 'at'>, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const [before] = await findRows('exercises', { seed: answer.seed });
+    if (!before) await addRow('exercises', { ...answer, at: now.toISOString() });
   });
 }

@@ -1,4 +1,3 @@
-import type { Transaction } from 'sequelize';
 import type { Aim } from '@/core/intake/aim';
 import type { Settlement } from '@/core/intake/findings';
 import { ASKED_STAGES, askedOf, proposalFor } from '@/core/intake/proposals';
@@ -11,8 +10,7 @@ import type { Finding } from './rows';
 import { setStage, stagesOf } from './stages';
 import { addRow, changeRow, findRows, needRow } from './table';
 
-export const findingsOf = (restorationId: string, transaction?: Transaction): Promise<Finding[]> =>
-  findRows('findings', { restorationId }, [['foundAt', 'ASC']], transaction);
+export const findingsOf = (restorationId: string): Promise<Finding[]> => findRows('findings', { restorationId }, [['foundAt', 'ASC']]);
 
 export type NewFinding = Pick<Finding, 'restorationId' | 'pieceId' | 'stage' | 'kind' | 'words' | 'severity'> & {
   photoId?: string | null;
@@ -20,40 +18,36 @@ export type NewFinding = Pick<Finding, 'restorationId' | 'pieceId' | 'stage' | '
 };
 
 /** The aim that holds for each finding: its piece's where that has one of its own, else the machine's. */
-async function aimsOf(restorationId: string, transaction?: Transaction): Promise<(finding: { pieceId: string | null }) => Aim> {
-  const restoration = await needRow('restorations', restorationId, transaction);
-  const pieces = await findRows('pieces', { restorationId }, undefined, transaction);
+async function aimsOf(restorationId: string): Promise<(finding: { pieceId: string | null }) => Aim> {
+  const restoration = await needRow('restorations', restorationId);
+  const pieces = await findRows('pieces', { restorationId });
   return ({ pieceId }) => pieces.find(({ id }) => id === pieceId)?.aim ?? restoration.aim;
 }
 
 /** What is still open, by the stage that it asks for. */
-export async function askedFor(restorationId: string, transaction?: Transaction): Promise<Map<Stage, Finding[]>> {
-  const open = (await findingsOf(restorationId, transaction)).filter(({ settledAs }) => settledAs === null);
-  return askedOf(open, await aimsOf(restorationId, transaction));
+export async function askedFor(restorationId: string): Promise<Map<Stage, Finding[]>> {
+  const open = (await findingsOf(restorationId)).filter(({ settledAs }) => settledAs === null);
+  return askedOf(open, await aimsOf(restorationId));
 }
 
 /** Opens the settled stages that an open finding asks for. */
-export async function reopenAsked(restorationId: string, now: Date, transaction: Transaction): Promise<void> {
-  const asked = await askedFor(restorationId, transaction);
-  for (const { stage, state } of await stagesOf(restorationId, transaction)) {
+export async function reopenAsked(restorationId: string, now: Date): Promise<void> {
+  const asked = await askedFor(restorationId);
+  for (const { stage, state } of await stagesOf(restorationId)) {
     const findings = asked.get(stage) ?? [];
     if (state !== 'open' && findings.length > 0)
-      await setStage(
-        { restorationId, stage, state: 'open', reason: `a finding asks for it, ${findings.map(({ kind }) => kind).join(', ')}` },
-        now,
-        transaction,
-      );
+      await setStage({ restorationId, stage, state: 'open', reason: `a finding asks for it, ${findings.map(({ kind }) => kind).join(', ')}` }, now);
   }
 }
 
 /** After intake: stages that no finding asks for, and on which nothing was done, need nobody. */
-export async function restUnasked(restorationId: string, now: Date, transaction: Transaction): Promise<void> {
-  const findings = await findingsOf(restorationId, transaction);
+export async function restUnasked(restorationId: string, now: Date): Promise<void> {
+  const findings = await findingsOf(restorationId);
   if (findings.length === 0) return;
-  const asked = askedOf(findings, await aimsOf(restorationId, transaction));
-  const begun = await findRows('ledger', { restorationId }, undefined, transaction);
-  const sessions = await findRows('sessions', { restorationId }, undefined, transaction);
-  for (const { stage, state } of await stagesOf(restorationId, transaction))
+  const asked = askedOf(findings, await aimsOf(restorationId));
+  const begun = await findRows('ledger', { restorationId });
+  const sessions = await findRows('sessions', { restorationId });
+  for (const { stage, state } of await stagesOf(restorationId))
     if (
       state === 'open' &&
       ASKED_STAGES.includes(stage) &&
@@ -61,18 +55,17 @@ export async function restUnasked(restorationId: string, now: Date, transaction:
       !begun.some((entry) => entry.stage === stage) &&
       !(stage === 'brighten' && sessions.length > 0)
     )
-      await setStage({ restorationId, stage, state: 'not needed', reason: 'no finding asks for it' }, now, transaction);
+      await setStage({ restorationId, stage, state: 'not needed', reason: 'no finding asks for it' }, now);
 }
 
 /** Writes a finding down; a stage that was settled opens again where the finding asks for it. */
-export const addFinding = (finding: NewFinding, now = new Date()): Promise<Finding> =>
-  inTransaction((transaction) => addFindingWithin(finding, now, transaction));
+export const addFinding = (finding: NewFinding, now: Date): Promise<Finding> => inTransaction(() => addFindingWithin(finding, now));
 
 /** The same, within something larger. */
-export async function addFindingWithin(finding: NewFinding, now: Date, transaction: Transaction): Promise<Finding> {
-  await needRow('restorations', finding.restorationId, transaction);
+export async function addFindingWithin(finding: NewFinding, now: Date): Promise<Finding> {
+  await needRow('restorations', finding.restorationId);
   const { photoId = null, pin = null, ...rest } = finding;
-  await ownPhoto(finding.restorationId, photoId, transaction);
+  await ownPhoto(finding.restorationId, photoId);
   const row = {
     ...rest,
     photoId,
@@ -86,29 +79,28 @@ export async function addFindingWithin(finding: NewFinding, now: Date, transacti
     settledWords: null,
     settledAt: null,
   };
-  const added = await addRow('findings', row, transaction);
+  const added = await addRow('findings', row);
   const { restorationId, stage, kind, severity, words } = finding;
   await appendLog(
     { restorationId, stage, kind: 'finding', words: `Found: ${kind}, ${severity}. ${words}`.trim(), data: { findingId: added.id } },
-    transaction,
     now,
   );
-  await reopenAsked(restorationId, now, transaction);
+  await reopenAsked(restorationId, now);
   return added;
 }
 
-async function ownPhoto(restorationId: string, photoId: string | null, transaction: Transaction): Promise<void> {
+async function ownPhoto(restorationId: string, photoId: string | null): Promise<void> {
   if (photoId === null) return;
-  const photo = await needRow('photos', photoId, transaction);
+  const photo = await needRow('photos', photoId);
   if (photo.restorationId !== restorationId) throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this.');
 }
 
 /** Moves the pin of a finding, or puts it on a photograph. */
-export async function pinFinding(findingId: string, photoId: string, pin: Share): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const { restorationId, stage, kind, photoId: before, pin: pinBefore } = await needRow('findings', findingId, transaction);
-    await ownPhoto(restorationId, photoId, transaction);
-    await changeRow('findings', { id: findingId }, { photoId, pin }, transaction);
+export async function pinFinding(findingId: string, photoId: string, pin: Share, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const { restorationId, stage, kind, photoId: before, pin: pinBefore } = await needRow('findings', findingId);
+    await ownPhoto(restorationId, photoId);
+    await changeRow('findings', { id: findingId }, { photoId, pin });
     await appendLog(
       {
         restorationId,
@@ -117,18 +109,18 @@ export async function pinFinding(findingId: string, photoId: string, pin: Share)
         words: `Pinned: ${kind}.`,
         data: { findingId, photoId, pin, before: { photoId: before, pin: pinBefore } },
       },
-      transaction,
+      now,
     );
   });
 }
 
 /** Puts a close-up to a finding. */
-export async function closeUp(findingId: string, photoId: string): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const { restorationId, stage, kind } = await needRow('findings', findingId, transaction);
-    await ownPhoto(restorationId, photoId, transaction);
-    await changeRow('findings', { id: findingId }, { closeUpId: photoId }, transaction);
-    await appendLog({ restorationId, stage, kind: 'finding', words: `Close-up taken: ${kind}.`, data: { findingId, photoId } }, transaction);
+export async function closeUp(findingId: string, photoId: string, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const { restorationId, stage, kind } = await needRow('findings', findingId);
+    await ownPhoto(restorationId, photoId);
+    await changeRow('findings', { id: findingId }, { closeUpId: photoId });
+    await appendLog({ restorationId, stage, kind: 'finding', words: `Close-up taken: ${kind}.`, data: { findingId, photoId } }, now);
   });
 }
 
@@ -136,43 +128,41 @@ export async function closeUp(findingId: string, photoId: string): Promise<void>
  * Settles a finding: done, left on purpose or not possible, each with words. The stage that it asked for is done
  * with its last finding, unless something still runs there or an answer is waited for.
  */
-export async function settleFinding(id: string, settledAs: Settlement, settledWords: string, now = new Date()): Promise<void> {
-  await inTransaction((transaction) => settleWithin(id, settledAs, settledWords, now, transaction));
+export async function settleFinding(id: string, settledAs: Settlement, settledWords: string, now: Date): Promise<void> {
+  await inTransaction(() => settleWithin(id, settledAs, settledWords, now));
 }
 
 /** The same, within something larger. */
-export async function settleWithin(id: string, settledAs: Settlement, settledWords: string, now: Date, transaction: Transaction): Promise<void> {
-  const finding = await needRow('findings', id, transaction);
+export async function settleWithin(id: string, settledAs: Settlement, settledWords: string, now: Date): Promise<void> {
+  const finding = await needRow('findings', id);
   if (settledAs !== 'done' && !settledWords) throw new Refusal('settledWords', 'Say in a few words why; it goes into the record.');
   const { restorationId, stage, kind } = finding;
-  const { stage: asks } = proposalFor(finding, (await aimsOf(restorationId, transaction))(finding));
-  await changeRow('findings', { id }, { settledAs, settledWords, settledAt: now.toISOString() }, transaction);
+  const { stage: asks } = proposalFor(finding, (await aimsOf(restorationId))(finding));
+  await changeRow('findings', { id }, { settledAs, settledWords, settledAt: now.toISOString() });
   await appendLog(
     { restorationId, stage, kind: 'finding', words: `Settled: ${kind}, ${settledAs}. ${settledWords}`.trim(), data: { findingId: id } },
-    transaction,
     now,
   );
   if (asks === null) return;
-  const rest = (await askedFor(restorationId, transaction)).get(asks) ?? [];
-  const row = (await stagesOf(restorationId, transaction)).find((known) => known.stage === asks);
+  const rest = (await askedFor(restorationId)).get(asks) ?? [];
+  const row = (await stagesOf(restorationId)).find((known) => known.stage === asks);
   if (rest.length > 0 || row?.state !== 'open') return;
-  const running = asks === 'brighten' ? await findRows('sessions', { restorationId, endedAt: null }, undefined, transaction) : [];
-  const waiting = await findRows('requests', { restorationId, stage: asks, answer: null }, undefined, transaction);
+  const running = asks === 'brighten' ? await findRows('sessions', { restorationId, endedAt: null }) : [];
+  const waiting = await findRows('requests', { restorationId, stage: asks, answer: null });
   if (running.length === 0 && waiting.length === 0)
-    await setStage({ restorationId, stage: asks, state: 'done', reason: 'its findings are settled' }, now, transaction);
+    await setStage({ restorationId, stage: asks, state: 'done', reason: 'its findings are settled' }, now);
 }
 
 /** Opens a settled finding again. */
-export async function unsettleFinding(id: string, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const { restorationId, stage, kind, settledAs, settledWords } = await needRow('findings', id, transaction);
+export async function unsettleFinding(id: string, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const { restorationId, stage, kind, settledAs, settledWords } = await needRow('findings', id);
     if (settledAs === null) return;
-    await changeRow('findings', { id }, { settledAs: null, settledWords: null, settledAt: null }, transaction);
+    await changeRow('findings', { id }, { settledAs: null, settledWords: null, settledAt: null });
     await appendLog(
       { restorationId, stage, kind: 'finding', words: `Open again: ${kind}.`, data: { findingId: id, before: { settledAs, settledWords } } },
-      transaction,
       now,
     );
-    await reopenAsked(restorationId, now, transaction);
+    await reopenAsked(restorationId, now);
   });
 }

@@ -6,12 +6,12 @@ import { needRow } from './table';
 const KIND = 'first power';
 
 /** Writes down what was known before the first power and what follows from it. */
-export async function keepFirstPower(restorationId: string, facts: PowerFacts, now = new Date()): Promise<FirstPower> {
+export async function keepFirstPower(restorationId: string, facts: PowerFacts, now: Date): Promise<FirstPower> {
   const found = firstPower(facts);
-  await inTransaction(async (transaction) => {
-    await needRow('restorations', restorationId, transaction);
+  await inTransaction(async () => {
+    await needRow('restorations', restorationId);
     const words = `First power: ${found.decision}. ${found.reasons.join(' ')}`;
-    await appendLog({ restorationId, stage: 'intake', kind: KIND, words, data: { facts, decision: found.decision } }, transaction, now);
+    await appendLog({ restorationId, stage: 'intake', kind: KIND, words, data: { facts, decision: found.decision } }, now);
   });
   return found;
 }

@@ -9,11 +9,11 @@ export const functionTestsOf = (restorationId: string): Promise<FunctionTest[]> 
 /** Keeps a function test, or that it is waived with a reason. */
 export async function keepFunctionTest(
   test: { restorationId: string; phase: TestPhase; results: TestResults; waivedWhy: string | null },
-  now = new Date(),
+  now: Date,
 ): Promise<void> {
-  await inTransaction(async (transaction) => {
-    await needRow('restorations', test.restorationId, transaction);
-    await addRow('function_tests', { ...test, at: now.toISOString() }, transaction);
+  await inTransaction(async () => {
+    await needRow('restorations', test.restorationId);
+    await addRow('function_tests', { ...test, at: now.toISOString() });
     const faulty = Object.entries(test.results).flatMap(([item, state]) => (state === 'faulty' ? [item] : []));
     const found = faulty.length > 0 ? `faulty: ${faulty.join(', ')}` : 'nothing faulty';
     await appendLog(
@@ -24,7 +24,6 @@ export async function keepFunctionTest(
         words: `Function test ${test.phase}: ${found}.${test.waivedWhy === null ? '' : ` Waived: ${test.waivedWhy}.`}`,
         data: test.results,
       },
-      transaction,
       now,
     );
   });

@@ -1,4 +1,3 @@
-import type { Transaction } from 'sequelize';
 import { shareOfPrice, unitOf } from '@/core/ledger/left';
 import { Refusal } from '@/core/refusal';
 import type { Stage } from '@/core/runsheet/stages';
@@ -12,22 +11,18 @@ import { addRow, findRows, needRow } from './table';
 /** Minutes and materials of every stage. */
 export const ledgerOf = (restorationId: string): Promise<LedgerEntry[]> => findRows('ledger', { restorationId }, [['at', 'ASC']]);
 
-async function addEntry(entry: Omit<LedgerEntry, 'id' | 'at'>, now: Date, transaction: Transaction): Promise<void> {
-  await needRow('restorations', entry.restorationId, transaction);
+async function addEntry(entry: Omit<LedgerEntry, 'id' | 'at'>, now: Date): Promise<void> {
+  await needRow('restorations', entry.restorationId);
   if (entry.kind === 'material')
-    await needsNoAnswer(entry.restorationId, { about: 'purchase', stage: entry.stage, costMinor: entry.amountMinor }, 'cost', transaction);
-  await addRow('ledger', { ...entry, at: now.toISOString() }, transaction);
+    await needsNoAnswer(entry.restorationId, { about: 'purchase', stage: entry.stage, costMinor: entry.amountMinor }, 'cost');
+  await addRow('ledger', { ...entry, at: now.toISOString() });
   const { restorationId, stage, kind, words, minutes } = entry;
-  await appendLog(
-    { restorationId, stage, kind, words: kind === 'minutes' ? `${minutes} min: ${words}` : `Used: ${words}`, data: entry },
-    transaction,
-    now,
-  );
+  await appendLog({ restorationId, stage, kind, words: kind === 'minutes' ? `${minutes} min: ${words}` : `Used: ${words}`, data: entry }, now);
 }
 
 /** Minutes worked, or a material; a purchase beyond what the owner allows waits for the answer. */
-export async function addLedgerEntry(entry: Omit<LedgerEntry, 'id' | 'at'>, now = new Date()): Promise<void> {
-  await inTransaction((transaction) => addEntry(entry, now, transaction));
+export async function addLedgerEntry(entry: Omit<LedgerEntry, 'id' | 'at'>, now: Date): Promise<void> {
+  await inTransaction(() => addEntry(entry, now));
 }
 
 /** So much of a material that a stage used: of a bottle of the stores, or of one that is not in them and costs nothing here. */
@@ -43,16 +38,12 @@ export interface Use {
 }
 
 /** Takes so much out of a bottle, at its share of what the bottle cost, within a transaction that is under way. */
-export async function bookMaterial(
-  { restorationId, stage, stockId, amount, otherwise, unit }: Use,
-  now: Date,
-  transaction: Transaction,
-): Promise<void> {
-  const item = stockId === null ? null : await needRow('stock', stockId, transaction);
-  if (item) await takeOut({ stockId: item.id, restorationId, amount }, now, transaction);
+export async function bookMaterial({ restorationId, stage, stockId, amount, otherwise, unit }: Use, now: Date): Promise<void> {
+  const item = stockId === null ? null : await needRow('stock', stockId);
+  if (item) await takeOut({ stockId: item.id, restorationId, amount }, now);
   const words = `${item?.name ?? otherwise}, ${Math.round(amount)} ${unit}`;
   const amountMinor = item ? shareOfPrice(item.priceMinor, item.sizeMl, amount) : 0;
-  await addEntry({ restorationId, stage, kind: 'material', words, amountMinor, minutes: 0 }, now, transaction);
+  await addEntry({ restorationId, stage, kind: 'material', words, amountMinor, minutes: 0 }, now);
 }
 
 /**
@@ -60,16 +51,16 @@ export async function bookMaterial(
  *
  * @throws Refusal where more was used than is left in it
  */
-export async function useFromStores(use: { restorationId: string; stage: Stage; stockId: string; amount: number }, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
+export async function useFromStores(use: { restorationId: string; stage: Stage; stockId: string; amount: number }, now: Date): Promise<void> {
+  await inTransaction(async () => {
     const { restorationId, stage, stockId, amount } = use;
-    const item = await needRow('stock', stockId, transaction);
-    const [left, unit] = [await leftOf(item, transaction), unitOf(item.kind)];
+    const item = await needRow('stock', stockId);
+    const [left, unit] = [await leftOf(item), unitOf(item.kind)];
     if (left !== null && amount > left)
       throw new Refusal(
         'amount',
         `“${item.name}” has ${left.toFixed(0)} ${unit} left by the record. Look at the amount again, or count what is left under Stores.`,
       );
-    await bookMaterial({ restorationId, stage, stockId, amount, otherwise: item.name, unit }, now, transaction);
+    await bookMaterial({ restorationId, stage, stockId, amount, otherwise: item.name, unit }, now);
   });
 }

@@ -1,9 +1,8 @@
-import type { Transaction } from 'sequelize';
 import type { Stage } from '@/core/runsheet/stages';
 import { Refusal } from '@/core/refusal';
 import { database, inTransaction } from './connection';
 import type { LogEntry } from './rows';
-import { findRows } from './table';
+import { addNumbered, findRows } from './table';
 
 export interface NewLogEntry {
   restorationId: string | null;
@@ -15,10 +14,8 @@ export interface NewLogEntry {
 }
 
 /** Adds an entry. The log is append-only: the database refuses every change and removal. */
-export async function appendLog(entry: NewLogEntry, transaction?: Transaction, at = new Date()): Promise<void> {
-  const { tables } = await database();
-  const row = { data: null, corrects: null, ...entry, at: at.toISOString() };
-  await tables.log.create(row as never, { ...(transaction && { transaction }) });
+export async function appendLog(entry: NewLogEntry, now: Date): Promise<void> {
+  await addNumbered('log', { data: null, corrects: null, ...entry, at: now.toISOString() });
 }
 
 /** The number of the newest entry: every change has one, so it tells whether a screen is still up to date. */
@@ -33,15 +30,12 @@ export function logOf(restorationId: string | null): Promise<LogEntry[]> {
 }
 
 /** Writes an own note, or a new wording of an earlier one. */
-export async function writeNote(
-  note: { restorationId: string; stage: Stage; words: string; corrects: number | null },
-  now = new Date(),
-): Promise<void> {
-  await inTransaction(async (transaction) => {
+export async function writeNote(note: { restorationId: string; stage: Stage; words: string; corrects: number | null }, now: Date): Promise<void> {
+  await inTransaction(async () => {
     if (note.corrects !== null) {
-      const [old] = await findRows('log', { id: note.corrects, restorationId: note.restorationId }, undefined, transaction);
+      const [old] = await findRows('log', { id: note.corrects, restorationId: note.restorationId });
       if (!old) throw new Refusal('corrects', 'The entry to correct is not in this log. Write a new note.');
     }
-    await appendLog({ ...note, kind: 'note' }, transaction, now);
+    await appendLog({ ...note, kind: 'note' }, now);
   });
 }

@@ -1,5 +1,4 @@
 import { addMonths } from 'date-fns';
-import type { Transaction } from 'sequelize';
 import { appendLog } from './log';
 import { inTransaction } from './connection';
 import { addRow, changeRow, findRows, needRow } from './table';
@@ -13,37 +12,37 @@ const EARLY_MS = 30 * 24 * 3_600_000;
 export const looksOf = (restorationId: string): Promise<LookAgain[]> => findRows('looks_again', { restorationId }, [['dueAt', 'ASC']]);
 
 /** Looks of the whole workshop whose time has come. */
-export async function looksDue(now = new Date()): Promise<LookAgain[]> {
+export async function looksDue(now: Date): Promise<LookAgain[]> {
   return (await findRows('looks_again', { measurementId: null }, [['dueAt', 'ASC']])).filter(
     ({ dueAt }) => Date.parse(dueAt) - EARLY_MS <= now.getTime(),
   );
 }
 
 /** A treatment that is over asks to be looked at again; looks of an earlier one of the same piece that never came are dropped for these. */
-export async function plansLooks({ id, restorationId, pieceId }: Treatment, now: Date, transaction: Transaction): Promise<void> {
-  const sessions = await findRows('sessions', { treatmentId: id }, undefined, transaction);
+export async function plansLooks({ id, restorationId, pieceId }: Treatment, now: Date): Promise<void> {
+  const sessions = await findRows('sessions', { treatmentId: id });
   if (sessions.length === 0) return;
-  const open = await findRows('looks_again', { pieceId, measurementId: null }, [['dueAt', 'ASC']], transaction);
+  const open = await findRows('looks_again', { pieceId, measurementId: null }, [['dueAt', 'ASC']]);
   for (const [i, months] of AFTER_MONTHS.entries()) {
     const dueAt = addMonths(now, months).toISOString();
     const known = open[i];
-    if (known) await changeRow('looks_again', { id: known.id }, { dueAt, treatmentId: id }, transaction);
-    else await addRow('looks_again', { restorationId, pieceId, treatmentId: id, dueAt, storage: 'dark', measurementId: null }, transaction);
+    if (known) await changeRow('looks_again', { id: known.id }, { dueAt, treatmentId: id });
+    else await addRow('looks_again', { restorationId, pieceId, treatmentId: id, dueAt, storage: 'dark', measurementId: null });
   }
 }
 
 /** A measurement answers the looks whose time has come. */
-export async function seenAgain({ id, pieceId }: Measurement, now: Date, transaction: Transaction): Promise<void> {
-  for (const look of await findRows('looks_again', { pieceId, measurementId: null }, [['dueAt', 'ASC']], transaction))
-    if (Date.parse(look.dueAt) - EARLY_MS <= now.getTime()) await changeRow('looks_again', { id: look.id }, { measurementId: id }, transaction);
+export async function seenAgain({ id, pieceId }: Measurement, now: Date): Promise<void> {
+  for (const look of await findRows('looks_again', { pieceId, measurementId: null }, [['dueAt', 'ASC']]))
+    if (Date.parse(look.dueAt) - EARLY_MS <= now.getTime()) await changeRow('looks_again', { id: look.id }, { measurementId: id });
 }
 
 /** How a piece is kept until it is looked at again. */
-export async function keptIn(pieceId: string, storage: LookAgain['storage'], now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const piece = await needRow('pieces', pieceId, transaction);
-    await changeRow('looks_again', { pieceId, measurementId: null }, { storage }, transaction);
+export async function keptIn(pieceId: string, storage: LookAgain['storage'], now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const piece = await needRow('pieces', pieceId);
+    await changeRow('looks_again', { pieceId, measurementId: null }, { storage });
     const words = `${piece.tag} ${piece.name} is kept ${storage === 'dark' ? 'in the dark' : 'in the light'}.`;
-    await appendLog({ restorationId: piece.restorationId, stage: 'brighten', kind: 'storage', words }, transaction, now);
+    await appendLog({ restorationId: piece.restorationId, stage: 'brighten', kind: 'storage', words }, now);
   });
 }

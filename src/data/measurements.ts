@@ -29,10 +29,10 @@ export interface NewMeasurement {
  * Keeps a measurement. Its hidden patch becomes the piece's target the first time it is seen with a card;
  * an exposure that ended without a measurement takes this one as its result.
  */
-export async function keepMeasurement({ pieceId, photoId, stage, spec, result }: NewMeasurement, now = new Date()): Promise<Measurement> {
-  return inTransaction(async (transaction) => {
-    const piece = await needRow('pieces', pieceId, transaction);
-    const photo = await needRow('photos', photoId, transaction);
+export async function keepMeasurement({ pieceId, photoId, stage, spec, result }: NewMeasurement, now: Date): Promise<Measurement> {
+  return inTransaction(async () => {
+    const piece = await needRow('pieces', pieceId);
+    const photo = await needRow('photos', photoId);
     if (photo.restorationId !== piece.restorationId)
       throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this piece.');
     const own = result.regions.find(({ id }) => id === PIECE_REGION);
@@ -56,20 +56,17 @@ export async function keepMeasurement({ pieceId, photoId, stage, spec, result }:
       yellownessIndex,
       verdict,
     };
-    const measurement = await addRow('measurements', row, transaction);
-    if (hidden && result.basis === 'card' && !piece.hiddenLab) await changeRow('pieces', { id: pieceId }, { hiddenLab: hidden }, transaction);
-    const [ended] = (await findRows('sessions', { pieceId, measurementId: null }, [['startedAt', 'DESC']], transaction)).filter(
-      ({ endedAt }) => endedAt !== null,
-    );
-    if (ended) await changeRow('sessions', { id: ended.id }, { measurementId: measurement.id }, transaction);
-    await seenAgain(measurement, now, transaction);
+    const measurement = await addRow('measurements', row);
+    if (hidden && result.basis === 'card' && !piece.hiddenLab) await changeRow('pieces', { id: pieceId }, { hiddenLab: hidden });
+    const [ended] = (await findRows('sessions', { pieceId, measurementId: null }, [['startedAt', 'DESC']])).filter(({ endedAt }) => endedAt !== null);
+    if (ended) await changeRow('sessions', { id: ended.id }, { measurementId: measurement.id });
+    await seenAgain(measurement, now);
     const distance =
       deltaE00 === null
         ? 'no hidden patch to compare with'
         : `ΔE00 ${deltaE00.toFixed(1)}, b* ${(deltaB ?? 0).toFixed(1)} from the hidden patch, ${verdict ?? ''}`;
     await appendLog(
       { restorationId, stage, kind: 'measured', words: `Measured ${piece.tag} ${piece.name}: ${distance}.`, data: { measurementId: measurement.id } },
-      transaction,
       now,
     );
     return measurement;

@@ -1,4 +1,3 @@
-import type { Transaction } from 'sequelize';
 import { knownSurface, type SurfaceId } from '@/core/cleaning/surfaces';
 import { Refusal } from '@/core/refusal';
 import { ownKnowledge } from './cleaning';
@@ -23,19 +22,19 @@ export async function piecesOf(restorationId: string): Promise<Piece[]> {
 export const findPiece = (id: string): Promise<Piece | null> => findRow('pieces', id);
 
 /** @throws Refusal for a surface of somebody's own that is not in this workshop */
-async function needsKnown(surfaces: readonly SurfaceId[], transaction: Transaction): Promise<void> {
-  const own = await ownKnowledge(transaction);
+async function needsKnown(surfaces: readonly SurfaceId[]): Promise<void> {
+  const own = await ownKnowledge();
   for (const surface of surfaces) knownSurface(surface, own.surfaces);
 }
 
 /** Adds a piece. @throws Refusal where its tag is taken in this restoration */
-export async function addPiece(piece: NewPiece, now = new Date()): Promise<Piece> {
-  return inTransaction(async (transaction) => {
-    await needRow('restorations', piece.restorationId, transaction);
-    const [taken] = await findRows('pieces', { restorationId: piece.restorationId, tag: piece.tag }, undefined, transaction);
+export async function addPiece(piece: NewPiece, now: Date): Promise<Piece> {
+  return inTransaction(async () => {
+    await needRow('restorations', piece.restorationId);
+    const [taken] = await findRows('pieces', { restorationId: piece.restorationId, tag: piece.tag });
     if (taken) throw new Refusal('tag', `Tag ${piece.tag} is already on ${taken.name}. Take the next free one.`);
-    await needsKnown(piece.surfaces ?? [], transaction);
-    const added = await addRow('pieces', { ...PLAIN, ...piece, hiddenLab: null }, transaction);
+    await needsKnown(piece.surfaces ?? []);
+    const added = await addRow('pieces', { ...PLAIN, ...piece, hiddenLab: null });
     await appendLog(
       {
         restorationId: piece.restorationId,
@@ -43,7 +42,6 @@ export async function addPiece(piece: NewPiece, now = new Date()): Promise<Piece
         kind: 'piece',
         words: `Piece ${piece.tag}: ${piece.name}, ${piece.plastic}, ${piece.finish}.`,
       },
-      transaction,
       now,
     );
     return added;
@@ -51,13 +49,13 @@ export async function addPiece(piece: NewPiece, now = new Date()): Promise<Piece
 }
 
 /** Changes what is known of a piece. */
-export async function changePiece(id: string, changes: Omit<NewPiece, 'restorationId'>): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const piece = await needRow('pieces', id, transaction);
-    const [taken] = await findRows('pieces', { restorationId: piece.restorationId, tag: changes.tag }, undefined, transaction);
+export async function changePiece(id: string, changes: Omit<NewPiece, 'restorationId'>, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const piece = await needRow('pieces', id);
+    const [taken] = await findRows('pieces', { restorationId: piece.restorationId, tag: changes.tag });
     if (taken && taken.id !== id) throw new Refusal('tag', `Tag ${changes.tag} is already on ${taken.name}. Take the next free one.`);
-    await needsKnown(changes.surfaces ?? [], transaction);
-    await changeRow('pieces', { id }, changes, transaction);
+    await needsKnown(changes.surfaces ?? []);
+    await changeRow('pieces', { id }, changes);
     await appendLog(
       {
         restorationId: piece.restorationId,
@@ -66,8 +64,8 @@ export async function changePiece(id: string, changes: Omit<NewPiece, 'restorati
         words: `Piece ${changes.tag} changed.`,
         data: { before: piece, after: changes },
       },
-      transaction,
+      now,
     );
-    await reopenAsked(piece.restorationId, new Date(), transaction);
+    await reopenAsked(piece.restorationId, now);
   });
 }

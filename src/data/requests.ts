@@ -1,4 +1,3 @@
-import type { Transaction } from 'sequelize';
 import { waitsForOwner, type OwnerAnswer } from '@/core/intake/owner';
 import { Refusal } from '@/core/refusal';
 import type { Stage } from '@/core/runsheet/stages';
@@ -8,22 +7,21 @@ import type { OwnerRequest } from './rows';
 import { addRow, changeRow, findRows, needRow } from './table';
 
 /** In the order they were asked. */
-export const requestsOf = (restorationId: string, transaction?: Transaction): Promise<OwnerRequest[]> =>
-  findRows('requests', { restorationId }, [['askedAt', 'ASC']], transaction);
+export const requestsOf = (restorationId: string): Promise<OwnerRequest[]> => findRows('requests', { restorationId }, [['askedAt', 'ASC']]);
 
 type NewRequest = Pick<OwnerRequest, 'restorationId' | 'pieceId' | 'stage' | 'about' | 'what' | 'why' | 'costMinor' | 'alternatives'>;
 
 /** Writes down what the owner is asked. @throws Refusal for an own machine, which asks nobody */
-export async function askOwner(request: NewRequest, now = new Date()): Promise<OwnerRequest> {
-  return inTransaction(async (transaction) => {
-    const { owner } = await needRow('restorations', request.restorationId, transaction);
+export async function askOwner(request: NewRequest, now: Date): Promise<OwnerRequest> {
+  return inTransaction(async () => {
+    const { owner } = await needRow('restorations', request.restorationId);
     if (owner === '') throw new Refusal('what', 'This machine is your own. Write down whose it is first, then ask.');
     if (request.pieceId !== null) {
-      const piece = await needRow('pieces', request.pieceId, transaction);
+      const piece = await needRow('pieces', request.pieceId);
       if (piece.restorationId !== request.restorationId)
         throw new Refusal('pieceId', 'This piece belongs to another restoration. Choose one of this.');
     }
-    const added = await addRow('requests', { ...request, askedAt: now.toISOString(), answer: null, answerWords: '', answeredAt: null }, transaction);
+    const added = await addRow('requests', { ...request, askedAt: now.toISOString(), answer: null, answerWords: '', answeredAt: null });
     await appendLog(
       {
         restorationId: request.restorationId,
@@ -32,7 +30,6 @@ export async function askOwner(request: NewRequest, now = new Date()): Promise<O
         words: `Asked ${owner}: ${request.what}`,
         data: { requestId: added.id },
       },
-      transaction,
       now,
     );
     return added;
@@ -40,18 +37,13 @@ export async function askOwner(request: NewRequest, now = new Date()): Promise<O
 }
 
 /** The answer, dated; it stays as it was given. A change of mind is a new request. */
-export async function answerRequest(requestId: string, answer: OwnerAnswer, answerWords: string, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const request = await needRow('requests', requestId, transaction);
+export async function answerRequest(requestId: string, answer: OwnerAnswer, answerWords: string, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const request = await needRow('requests', requestId);
     if (answer === 'with conditions' && !answerWords) throw new Refusal('answerWords', 'Write down which conditions.');
-    const answered = await changeRow(
-      'requests',
-      { id: requestId, answer: null },
-      { answer, answerWords, answeredAt: now.toISOString() },
-      transaction,
-    );
+    const answered = await changeRow('requests', { id: requestId, answer: null }, { answer, answerWords, answeredAt: now.toISOString() });
     if (!answered) throw new Refusal('answer', `This was answered already: ${request.answer}. Ask anew where the answer has changed.`);
-    const { owner } = await needRow('restorations', request.restorationId, transaction);
+    const { owner } = await needRow('restorations', request.restorationId);
     await appendLog(
       {
         restorationId: request.restorationId,
@@ -60,7 +52,6 @@ export async function answerRequest(requestId: string, answer: OwnerAnswer, answ
         words: `${owner} answered ${answer}: ${request.what} ${answerWords}`.trim(),
         data: { requestId },
       },
-      transaction,
       now,
     );
   });
@@ -69,8 +60,8 @@ export async function answerRequest(requestId: string, answer: OwnerAnswer, answ
 type Step = { about: 'treatment'; stage: Stage; pieceId: string | null } | { about: 'purchase'; stage: Stage; costMinor: number };
 
 /** Holds a step back until the owner has allowed it. @throws Refusal with what is waited for */
-export async function needsNoAnswer(restorationId: string, step: Step, field: string, transaction: Transaction): Promise<void> {
-  const { owner, allowed } = await needRow('restorations', restorationId, transaction);
-  const waits = waitsForOwner(owner, allowed, await requestsOf(restorationId, transaction), step);
+export async function needsNoAnswer(restorationId: string, step: Step, field: string): Promise<void> {
+  const { owner, allowed } = await needRow('restorations', restorationId);
+  const waits = waitsForOwner(owner, allowed, await requestsOf(restorationId), step);
   if (waits) throw new Refusal(field, waits);
 }

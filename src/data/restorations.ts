@@ -1,4 +1,3 @@
-import type { Transaction } from 'sequelize';
 import { Refusal } from '@/core/refusal';
 import { AIM_WORDS, type Aim } from '@/core/intake/aim';
 import { ASKED_STAGES } from '@/core/intake/proposals';
@@ -28,18 +27,22 @@ export const AT_FIRST = {
 } satisfies Partial<Restoration>;
 
 /** Opens a restoration with its nine stages; the price paid is its first ledger entry. */
-export async function openRestoration(given: NewRestoration, now = new Date()): Promise<Restoration> {
-  return inTransaction(async (transaction) => {
-    const restoration = await addRow('restorations', { ...AT_FIRST, ...given, openedAt: now.toISOString(), closedAt: null }, transaction);
+export async function openRestoration(given: NewRestoration, now: Date): Promise<Restoration> {
+  return inTransaction(async () => {
+    const restoration = await addRow('restorations', { ...AT_FIRST, ...given, openedAt: now.toISOString(), closedAt: null });
     const { id: restorationId } = restoration;
-    await addStages(restorationId, transaction);
+    await addStages(restorationId);
     if (given.pricePaidMinor > 0)
-      await addRow(
-        'ledger',
-        { restorationId, stage: 'intake', kind: 'price', words: 'Price paid', amountMinor: given.pricePaidMinor, minutes: 0, at: now.toISOString() },
-        transaction,
-      );
-    await appendLog({ restorationId, stage: 'intake', kind: 'opened', words: `Opened: ${given.title}. ${given.condition}`.trim() }, transaction, now);
+      await addRow('ledger', {
+        restorationId,
+        stage: 'intake',
+        kind: 'price',
+        words: 'Price paid',
+        amountMinor: given.pricePaidMinor,
+        minutes: 0,
+        at: now.toISOString(),
+      });
+    await appendLog({ restorationId, stage: 'intake', kind: 'opened', words: `Opened: ${given.title}. ${given.condition}`.trim() }, now);
     return restoration;
   });
 }
@@ -50,34 +53,34 @@ export const listRestorations = (): Promise<Restoration[]> => findRows('restorat
 export const findRestoration = (id: string): Promise<Restoration | null> => findRow('restorations', id);
 
 /** Marks a stage done, not needed (with a reason) or open again. @throws Refusal with everything that holds it */
-export async function settleStage(restorationId: string, stage: Stage, state: StageState, reason: string | null, now = new Date()): Promise<void> {
+export async function settleStage(restorationId: string, stage: Stage, state: StageState, reason: string | null, now: Date): Promise<void> {
   if (state === 'not needed' && !reason) throw new Refusal('reason', 'Say in a few words why this stage is not needed; it goes into the record.');
-  await inTransaction(async (transaction) => {
-    await needRow('restorations', restorationId, transaction);
+  await inTransaction(async () => {
+    await needRow('restorations', restorationId);
     if (state !== 'open' && ASKED_STAGES.includes(stage)) {
-      const open = (await askedFor(restorationId, transaction)).get(stage) ?? [];
+      const open = (await askedFor(restorationId)).get(stage) ?? [];
       if (open.length > 0)
         throw new Refusal(
           'state',
           `Findings still ask for it: ${open.map(({ kind, words }) => [kind, words].filter(Boolean).join(', ')).join('; ')}. Settle each: done, left on purpose or not possible.`,
         );
-      const waiting = await findRows('requests', { restorationId, stage, answer: null }, undefined, transaction);
+      const waiting = await findRows('requests', { restorationId, stage, answer: null });
       if (waiting.length > 0) throw new Refusal('state', `The owner has not answered yet: ${waiting.map(({ what }) => what).join('; ')}.`);
     }
     if (stage === 'rebuild' && state === 'done') {
-      const holds = await holdsOf(restorationId, now, transaction);
+      const holds = await holdsOf(restorationId, now);
       if (holds.length > 0) throw new Refusal('state', `Do not close the case yet. ${holds.map(({ words }) => words).join(' ')}`);
     }
-    if (stage === 'brighten' && state !== 'open') await nothingInTheLight(restorationId, transaction);
-    await setStage({ restorationId, stage, state, reason }, now, transaction);
-    if (stage === 'intake' && state === 'done') await restUnasked(restorationId, now, transaction);
+    if (stage === 'brighten' && state !== 'open') await nothingInTheLight(restorationId);
+    await setStage({ restorationId, stage, state, reason }, now);
+    if (stage === 'intake' && state === 'done') await restUnasked(restorationId, now);
   });
 }
 
 /** @throws Refusal while a piece still lies in an exposure */
-async function nothingInTheLight(restorationId: string, transaction: Transaction): Promise<void> {
-  const running = await findRows('sessions', { restorationId, endedAt: null }, undefined, transaction);
-  const tags = await Promise.all(running.map(async ({ pieceId }) => (await needRow('pieces', pieceId, transaction)).tag));
+async function nothingInTheLight(restorationId: string): Promise<void> {
+  const running = await findRows('sessions', { restorationId, endedAt: null });
+  const tags = await Promise.all(running.map(async ({ pieceId }) => (await needRow('pieces', pieceId)).tag));
   if (tags.length > 0)
     throw new Refusal(
       'state',
@@ -86,22 +89,22 @@ async function nothingInTheLight(restorationId: string, transaction: Transaction
 }
 
 /** Changes what is known of the machine; the price stays with the ledger. */
-export async function changeProvenance(id: string, changes: Provenance): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const before = await needRow('restorations', id, transaction);
-    await changeRow('restorations', { id }, changes, transaction);
+export async function changeProvenance(id: string, changes: Provenance, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const before = await needRow('restorations', id);
+    await changeRow('restorations', { id }, changes);
     await appendLog(
       { restorationId: id, stage: 'intake', kind: 'machine', words: 'What is known of the machine was changed.', data: { before, after: changes } },
-      transaction,
+      now,
     );
   });
 }
 
 /** How far to go, and what is worth keeping; stages that this asks for open again. */
-export async function setAim(id: string, aim: Aim, worthKeeping: string, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const before = await needRow('restorations', id, transaction);
-    await changeRow('restorations', { id }, { aim, worthKeeping }, transaction);
+export async function setAim(id: string, aim: Aim, worthKeeping: string, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const before = await needRow('restorations', id);
+    await changeRow('restorations', { id }, { aim, worthKeeping });
     await appendLog(
       {
         restorationId: id,
@@ -110,18 +113,17 @@ export async function setAim(id: string, aim: Aim, worthKeeping: string, now = n
         words: `Aim: ${aim}. ${AIM_WORDS[aim]}${worthKeeping ? ` Worth keeping: ${worthKeeping}` : ''}`,
         data: { before: before.aim, worthKeeping: before.worthKeeping },
       },
-      transaction,
       now,
     );
-    await reopenAsked(id, now, transaction);
+    await reopenAsked(id, now);
   });
 }
 
 /** Whose machine it is, and what may be done without asking. */
-export async function setOwner(id: string, owner: string, allowed: Restoration['allowed'], now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const before = await needRow('restorations', id, transaction);
-    await changeRow('restorations', { id }, { owner, allowed }, transaction);
+export async function setOwner(id: string, owner: string, allowed: Restoration['allowed'], now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const before = await needRow('restorations', id);
+    await changeRow('restorations', { id }, { owner, allowed });
     const words =
       owner === ''
         ? 'The machine is the workshop’s own.'
@@ -134,17 +136,16 @@ export async function setOwner(id: string, owner: string, allowed: Restoration['
         words: words.trim(),
         data: { before: { owner: before.owner, allowed: before.allowed }, allowed },
       },
-      transaction,
       now,
     );
   });
 }
 
 /** What is still to come and what a good one costs, as it is estimated now; the log keeps every estimate. */
-export async function setEstimate(id: string, estimate: WorthEstimate, words: string, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    await needRow('restorations', id, transaction);
-    await changeRow('restorations', { id }, { estimate }, transaction);
-    await appendLog({ restorationId: id, stage: 'intake', kind: 'estimate', words, data: estimate }, transaction, now);
+export async function setEstimate(id: string, estimate: WorthEstimate, words: string, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    await needRow('restorations', id);
+    await changeRow('restorations', { id }, { estimate });
+    await appendLog({ restorationId: id, stage: 'intake', kind: 'estimate', words, data: estimate }, now);
   });
 }

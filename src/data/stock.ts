@@ -1,4 +1,3 @@
-import type { Transaction } from 'sequelize';
 import { countOf, leftIn, unitOf } from '@/core/ledger/left';
 import { FOUND, type StrengthTest } from '@/core/peroxide/bottle';
 import { inTransaction } from './connection';
@@ -9,8 +8,7 @@ import { addRow, findRow, findRows, needRow } from './table';
 /** A bottle or another consumable with what is left in it, mL, or g of powder (`null` where nobody knows), and its newest test. */
 export type Shelved = StockItem & { left: number | null; tested: StrengthTest | null };
 
-const movementsOf = (stockId: string, transaction?: Transaction): Promise<MovementRow[]> =>
-  findRows('movements', { stockId }, [['at', 'ASC']], transaction);
+const movementsOf = (stockId: string): Promise<MovementRow[]> => findRows('movements', { stockId }, [['at', 'ASC']]);
 
 /** Bottles and other consumables, newest first. */
 export async function listStock(): Promise<Shelved[]> {
@@ -24,8 +22,7 @@ export async function listStock(): Promise<Shelved[]> {
 }
 
 /** What is left in one bottle. */
-export const leftOf = async ({ id, sizeMl }: StockItem, transaction?: Transaction): Promise<number | null> =>
-  leftIn(sizeMl, await movementsOf(id, transaction));
+export const leftOf = async ({ id, sizeMl }: StockItem): Promise<number | null> => leftIn(sizeMl, await movementsOf(id));
 
 export async function findStock(id: string): Promise<Shelved | null> {
   const item = await findRow('stock', id);
@@ -34,32 +31,32 @@ export async function findStock(id: string): Promise<Shelved | null> {
   return { ...item, left, tested: tests[0] ?? null };
 }
 
-export async function addStock(item: Omit<StockItem, 'id' | 'addedAt'>, now = new Date()): Promise<StockItem> {
-  return inTransaction(async (transaction) => {
-    const added = await addRow('stock', { ...item, addedAt: now.toISOString() }, transaction);
-    await appendLog({ restorationId: null, stage: null, kind: 'stock', words: `Into the stores: ${item.name}.`, data: item }, transaction, now);
+export async function addStock(item: Omit<StockItem, 'id' | 'addedAt'>, now: Date): Promise<StockItem> {
+  return inTransaction(async () => {
+    const added = await addRow('stock', { ...item, addedAt: now.toISOString() });
+    await appendLog({ restorationId: null, stage: null, kind: 'stock', words: `Into the stores: ${item.name}.`, data: item }, now);
     return added;
   });
 }
 
 /** Somebody looked how much is left. */
-export async function countStock(stockId: string, found: number, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const item = await needRow('stock', stockId, transaction);
-    const counted = countOf(item.sizeMl, await movementsOf(stockId, transaction), found);
-    await addRow('movements', { ...counted, stockId, restorationId: null, at: now.toISOString() }, transaction);
+export async function countStock(stockId: string, found: number, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const item = await needRow('stock', stockId);
+    const counted = countOf(item.sizeMl, await movementsOf(stockId), found);
+    await addRow('movements', { ...counted, stockId, restorationId: null, at: now.toISOString() });
     const words = found === 0 ? `Empty: ${item.name}.` : `Left in ${item.name}: ${found.toFixed(0)} ${unitOf(item.kind)}.`;
-    await appendLog({ restorationId: null, stage: null, kind: 'stock', words, data: { stockId, found } }, transaction, now);
+    await appendLog({ restorationId: null, stage: null, kind: 'stock', words, data: { stockId, found } }, now);
   });
 }
 
 /** Somebody found how strong a bottle still is. */
-export async function addStrength(stockId: string, { percentWW, how }: Omit<StrengthTest, 'at'>, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const item = await needRow('stock', stockId, transaction);
-    await addRow('strengths', { stockId, percentWW, how, at: now.toISOString() }, transaction);
+export async function addStrength(stockId: string, { percentWW, how }: Omit<StrengthTest, 'at'>, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const item = await needRow('stock', stockId);
+    await addRow('strengths', { stockId, percentWW, how, at: now.toISOString() });
     const words = `${item.name}: ${percentWW.toFixed(1)} % by weight, ${FOUND[how]}.`;
-    await appendLog({ restorationId: null, stage: null, kind: 'stock', words, data: { stockId, percentWW, how } }, transaction, now);
+    await appendLog({ restorationId: null, stage: null, kind: 'stock', words, data: { stockId, percentWW, how } }, now);
   });
 }
 
@@ -67,7 +64,6 @@ export async function addStrength(stockId: string, { percentWW, how }: Omit<Stre
 export async function takeOut(
   { stockId, restorationId, amount }: { stockId: string; restorationId: string | null; amount: number },
   now: Date,
-  transaction: Transaction,
 ): Promise<void> {
-  await addRow('movements', { stockId, restorationId, kind: 'used', change: -amount, at: now.toISOString() }, transaction);
+  await addRow('movements', { stockId, restorationId, kind: 'used', change: -amount, at: now.toISOString() });
 }

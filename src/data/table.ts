@@ -1,27 +1,28 @@
 import { randomUUID } from 'node:crypto';
-import type { FindOptions, Transaction, WhereOptions } from 'sequelize';
+import type { FindOptions, WhereOptions } from 'sequelize';
 import { Refusal } from '@/core/refusal';
-import { database } from './connection';
+import { database, transactionUnderWay } from './connection';
 import type { RowOf } from './rows';
 import type { TableName } from './schema';
 
 type Order = FindOptions['order'];
 
+/** Every query runs in the transaction that its caller runs in. */
+function within(): { transaction?: NonNullable<ReturnType<typeof transactionUnderWay>> } {
+  const transaction = transactionUnderWay();
+  return transaction ? { transaction } : {};
+}
+
 /** All rows that match, as plain data. */
-export async function findRows<T extends TableName>(
-  table: T,
-  where: WhereOptions = {},
-  order?: Order,
-  transaction?: Transaction,
-): Promise<RowOf[T][]> {
+export async function findRows<T extends TableName>(table: T, where: WhereOptions = {}, order?: Order): Promise<RowOf[T][]> {
   const { tables } = await database();
-  const found = await tables[table].findAll({ where, ...(order && { order }), ...(transaction && { transaction }) });
+  const found = await tables[table].findAll({ where, ...(order && { order }), ...within() });
   return found.map((row) => row.get({ plain: true }) as RowOf[T]);
 }
 
 /** One row by its id, or `null`. */
-export async function findRow<T extends TableName>(table: T, id: string, transaction?: Transaction): Promise<RowOf[T] | null> {
-  return (await findRows(table, { id }, undefined, transaction))[0] ?? null;
+export async function findRow<T extends TableName>(table: T, id: string): Promise<RowOf[T] | null> {
+  return (await findRows(table, { id }))[0] ?? null;
 }
 
 const NOUNS: Partial<Record<TableName, string>> = {
@@ -41,32 +42,36 @@ const NOUNS: Partial<Record<TableName, string>> = {
 };
 
 /** One row by its id. @throws Refusal where there is none */
-export async function needRow<T extends TableName>(table: T, id: string, transaction?: Transaction): Promise<RowOf[T]> {
-  const row = await findRow(table, id, transaction);
+export async function needRow<T extends TableName>(table: T, id: string): Promise<RowOf[T]> {
+  const row = await findRow(table, id);
   if (!row) throw new Refusal('id', `This ${NOUNS[table] ?? table} is not here any more. Go back and choose another.`);
   return row;
 }
 
 /** Adds a row; an `id` is made where none is given. */
-export async function addRow<T extends TableName>(
-  table: T,
-  row: Omit<RowOf[T], 'id'> & { id?: string },
-  transaction?: Transaction,
-): Promise<RowOf[T]> {
+export async function addRow<T extends TableName>(table: T, row: Omit<RowOf[T], 'id'> & { id?: string }): Promise<RowOf[T]> {
   const { tables } = await database();
   const complete = { ...row, id: row.id ?? randomUUID() } as RowOf[T];
-  await tables[table].create(complete as never, { ...(transaction && { transaction }) });
+  await tables[table].create(complete as never, within());
   return complete;
 }
 
-/** Changes some fields of a row; `where` may name what it must still be, so that two people cannot both win. */
-export async function changeRow<T extends TableName>(
-  table: T,
-  where: WhereOptions,
-  changes: Partial<RowOf[T]>,
-  transaction?: Transaction,
-): Promise<boolean> {
+/** Adds a row that the database numbers. @returns its number */
+export async function addNumbered(table: 'log', row: Omit<RowOf['log'], 'id'>): Promise<number> {
   const { tables } = await database();
-  const [count] = await tables[table].update(changes as never, { where, ...(transaction && { transaction }) });
+  const added = await tables[table].create(row as never, within());
+  return added.get('id') as number;
+}
+
+/** Changes some fields of a row; `where` may name what it must still be, so that two people cannot both win. */
+export async function changeRow<T extends TableName>(table: T, where: WhereOptions, changes: Partial<RowOf[T]>): Promise<boolean> {
+  const { tables } = await database();
+  const [count] = await tables[table].update(changes as never, { where, ...within() });
   return count > 0;
+}
+
+/** Takes rows away. Only what the log tells of may go. */
+export async function removeRows(table: TableName, where: WhereOptions): Promise<void> {
+  const { tables } = await database();
+  await tables[table].destroy({ where, ...within() });
 }

@@ -4,11 +4,10 @@ import { numberSteps } from '@/core/teardown/order';
 import { nextCell } from '@/core/teardown/tray';
 import { Refusal } from '@/core/refusal';
 import { testState } from '@/core/runsheet/functionTest';
-import type { Transaction } from 'sequelize';
-import { database, inTransaction } from './connection';
+import { inTransaction } from './connection';
 import { appendLog } from './log';
 import type { BlockRow, ConnectionRow, LotRow, RemovalStep, Tray } from './rows';
-import { addRow, changeRow, findRows, needRow } from './table';
+import { addRow, changeRow, findRows, needRow, removeRows } from './table';
 
 /** A teardown whole: steps in the order taken off, with what belongs to them. */
 export interface Teardown {
@@ -18,12 +17,12 @@ export interface Teardown {
   blocks: BlockRow[];
 }
 
-export async function teardownOf(restorationId: string, transaction?: Transaction): Promise<Teardown> {
+export async function teardownOf(restorationId: string): Promise<Teardown> {
   const of = { restorationId };
-  const steps = await findRows('removal_steps', of, [['position', 'ASC']], transaction);
-  const lots = await findRows('lots', of, [['rowid', 'ASC']], transaction);
-  const connections = await findRows('connections', of, [['rowid', 'ASC']], transaction);
-  const blocks = await findRows('blocks', of, [['rowid', 'ASC']], transaction);
+  const steps = await findRows('removal_steps', of, [['position', 'ASC']]);
+  const lots = await findRows('lots', of, [['rowid', 'ASC']]);
+  const connections = await findRows('connections', of, [['rowid', 'ASC']]);
+  const blocks = await findRows('blocks', of, [['rowid', 'ASC']]);
   return { steps, lots, connections, blocks };
 }
 
@@ -35,10 +34,10 @@ type NewStep = Pick<RemovalStep, 'restorationId' | 'name' | 'joint' | 'way' | 's
 const doneBy = (by: string) => (by ? ` (${by})` : '');
 
 /** The next thing off. */
-export async function takeOff({ by = '', ...step }: NewStep, now = new Date()): Promise<RemovalStep> {
-  return inTransaction(async (transaction) => {
-    await needRow('restorations', step.restorationId, transaction);
-    const { steps } = await teardownOf(step.restorationId, transaction);
+export async function takeOff({ by = '', ...step }: NewStep, now: Date): Promise<RemovalStep> {
+  return inTransaction(async () => {
+    await needRow('restorations', step.restorationId);
+    const { steps } = await teardownOf(step.restorationId);
     const same = steps.find(({ name }) => name.toLowerCase() === step.name.toLowerCase());
     if (same)
       throw new Refusal(
@@ -46,11 +45,17 @@ export async function takeOff({ by = '', ...step }: NewStep, now = new Date()): 
         `“${same.name}” came off already, as number ${same.position}. Give this one a name of its own, like “${step.name}, left”.`,
       );
     const position = (steps[steps.length - 1]?.position ?? 0) + 1;
-    const added = await addRow(
-      'removal_steps',
-      { ...step, position, photoId: null, pins: [], removedAt: now.toISOString(), onAt: null, onWords: null, offBy: by, onBy: '' },
-      transaction,
-    );
+    const added = await addRow('removal_steps', {
+      ...step,
+      position,
+      photoId: null,
+      pins: [],
+      removedAt: now.toISOString(),
+      onAt: null,
+      onWords: null,
+      offBy: by,
+      onBy: '',
+    });
     await appendLog(
       {
         restorationId: step.restorationId,
@@ -59,7 +64,6 @@ export async function takeOff({ by = '', ...step }: NewStep, now = new Date()): 
         words: `${position}. Off: ${step.name}. ${step.way}`.trim() + doneBy(by),
         data: { stepId: added.id },
       },
-      transaction,
       now,
     );
     return added;
@@ -67,10 +71,10 @@ export async function takeOff({ by = '', ...step }: NewStep, now = new Date()): 
 }
 
 /** Takes a step back that was written by mistake. @throws Refusal while others lean on it or it is on again */
-export async function forgetStep(stepId: string): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const step = await needRow('removal_steps', stepId, transaction);
-    const { steps, lots, connections, blocks } = await teardownOf(step.restorationId, transaction);
+export async function forgetStep(stepId: string, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const step = await needRow('removal_steps', stepId);
+    const { steps, lots, connections, blocks } = await teardownOf(step.restorationId);
     const leaning = blocks.filter(({ firstId, thenId }) => firstId === stepId || thenId === stepId);
     const nameOf = (id: string) => steps.find((s) => s.id === id)?.name ?? '';
     if (leaning.length > 0) {
@@ -78,10 +82,9 @@ export async function forgetStep(stepId: string): Promise<void> {
       throw new Refusal('stepId', `Blocks lean on “${step.name}”: ${others}. Take those blocks away first.`);
     }
     if (step.onAt !== null) throw new Refusal('stepId', `“${step.name}” is on again already. It stays in the record.`);
-    const { tables } = await database();
-    await tables.lots.destroy({ where: { stepId }, transaction });
-    await tables.connections.destroy({ where: { stepId }, transaction });
-    await tables.removal_steps.destroy({ where: { id: stepId }, transaction });
+    await removeRows('lots', { stepId });
+    await removeRows('connections', { stepId });
+    await removeRows('removal_steps', { id: stepId });
     const own = { step, lots: lots.filter((lot) => lot.stepId === stepId), connections: connections.filter((c) => c.stepId === stepId) };
     await appendLog(
       {
@@ -91,19 +94,19 @@ export async function forgetStep(stepId: string): Promise<void> {
         words: `Taken back: ${step.position}. ${step.name}. It had not come off.`,
         data: own,
       },
-      transaction,
+      now,
     );
   });
 }
 
 /** Puts a photograph to a step, with pins where the fasteners sat. */
-export async function pinStep(stepId: string, photoId: string, pins: RemovalStep['pins']): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const step = await needRow('removal_steps', stepId, transaction);
-    const photo = await needRow('photos', photoId, transaction);
+export async function pinStep(stepId: string, photoId: string, pins: RemovalStep['pins'], now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const step = await needRow('removal_steps', stepId);
+    const photo = await needRow('photos', photoId);
     if (photo.restorationId !== step.restorationId)
       throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this.');
-    await changeRow('removal_steps', { id: stepId }, { photoId, pins }, transaction);
+    await changeRow('removal_steps', { id: stepId }, { photoId, pins });
     await appendLog(
       {
         restorationId: step.restorationId,
@@ -112,27 +115,26 @@ export async function pinStep(stepId: string, photoId: string, pins: RemovalStep
         words: `${step.name}: photograph ${photo.originalName}, ${pins.length} pins.`,
         data: { stepId, photoId, pins },
       },
-      transaction,
+      now,
     );
   });
 }
 
 /** Adds a lot of fasteners to a step and gives it the next free cell of the tray. */
-export async function addLot(stepId: string, lot: Lot, deepestMm: number | null, now = new Date()): Promise<LotRow> {
-  return inTransaction(async (transaction) => {
-    const step = await needRow('removal_steps', stepId, transaction);
-    const { lots } = await teardownOf(step.restorationId, transaction);
-    const trays = await findRows('trays', {}, [['addedAt', 'ASC']], transaction);
+export async function addLot(stepId: string, lot: Lot, deepestMm: number | null, now: Date): Promise<LotRow> {
+  return inTransaction(async () => {
+    const step = await needRow('removal_steps', stepId);
+    const { lots } = await teardownOf(step.restorationId);
+    const trays = await findRows('trays', {}, [['addedAt', 'ASC']]);
     const place = trays.flatMap((tray) => {
       const taken = lots.flatMap((known) => (known.tray === tray.name && known.cell !== null ? [known.cell] : []));
       const cell = nextCell(taken, tray);
       return cell === null ? [] : [{ tray: tray.name, cell }];
     })[0] ?? { tray: '', cell: null };
     const row = { ...lot, ...place, restorationId: step.restorationId, stepId, deepestMm, returned: 0, missing: 0, words: '' };
-    const added = await addRow('lots', row, transaction);
+    const added = await addRow('lots', row);
     await appendLog(
       { restorationId: step.restorationId, stage: 'teardown', kind: 'lot', words: `${step.name}: ${lotWords(lot)}.`, data: { lotId: added.id } },
-      transaction,
       now,
     );
     return added;
@@ -140,12 +142,12 @@ export async function addLot(stepId: string, lot: Lot, deepestMm: number | null,
 }
 
 /** Corrects how many a lot holds, as they are counted. @throws Refusal below what is back already */
-export async function recount(lotId: string, count: number): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const lot = await needRow('lots', lotId, transaction);
+export async function recount(lotId: string, count: number, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const lot = await needRow('lots', lotId);
     if (count < lot.returned + lot.missing)
       throw new Refusal('count', `${lot.returned + lot.missing} of this lot are back or explained already; it cannot have fewer.`);
-    await changeRow('lots', { id: lotId }, { count }, transaction);
+    await changeRow('lots', { id: lotId }, { count });
     await appendLog(
       {
         restorationId: lot.restorationId,
@@ -154,15 +156,15 @@ export async function recount(lotId: string, count: number): Promise<void> {
         words: `Counted: ${lotWords({ ...lot, count })}.`,
         data: { lotId, before: lot.count },
       },
-      transaction,
+      now,
     );
   });
 }
 
-export async function addConnection(connection: Pick<ConnectionRow, 'stepId' | 'kind' | 'way'>): Promise<ConnectionRow> {
-  return inTransaction(async (transaction) => {
-    const { restorationId, name } = await needRow('removal_steps', connection.stepId, transaction);
-    const added = await addRow('connections', { ...connection, restorationId, tickedAt: null }, transaction);
+export async function addConnection(connection: Pick<ConnectionRow, 'stepId' | 'kind' | 'way'>, now: Date): Promise<ConnectionRow> {
+  return inTransaction(async () => {
+    const { restorationId, name } = await needRow('removal_steps', connection.stepId);
+    const added = await addRow('connections', { ...connection, restorationId, tickedAt: null });
     await appendLog(
       {
         restorationId,
@@ -171,21 +173,21 @@ export async function addConnection(connection: Pick<ConnectionRow, 'stepId' | '
         words: `${name}: ${connection.kind} undone. ${connection.way}`,
         data: { connectionId: added.id },
       },
-      transaction,
+      now,
     );
     return added;
   });
 }
 
 /** `first` must be on before `then`. @throws Refusal for a block of a step on itself, or one that stands already */
-export async function addBlock(firstId: string, thenId: string, why: string): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const first = await needRow('removal_steps', firstId, transaction);
-    const then = await needRow('removal_steps', thenId, transaction);
+export async function addBlock(firstId: string, thenId: string, why: string, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const first = await needRow('removal_steps', firstId);
+    const then = await needRow('removal_steps', thenId);
     if (firstId === thenId) numberSteps([first.name], [{ first: first.name, then: then.name }]);
-    const { blocks } = await teardownOf(first.restorationId, transaction);
+    const { blocks } = await teardownOf(first.restorationId);
     if (blocks.some((block) => block.firstId === firstId && block.thenId === thenId)) throw new Refusal('thenId', 'This block stands already.');
-    await addRow('blocks', { restorationId: first.restorationId, firstId, thenId, why }, transaction);
+    await addRow('blocks', { restorationId: first.restorationId, firstId, thenId, why });
     await appendLog(
       {
         restorationId: first.restorationId,
@@ -193,17 +195,16 @@ export async function addBlock(firstId: string, thenId: string, why: string): Pr
         kind: 'block',
         words: `“${first.name}” must be on before “${then.name}”. ${why}`.trim(),
       },
-      transaction,
+      now,
     );
   });
 }
 
-export async function removeBlock(blockId: string): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const block = await needRow('blocks', blockId, transaction);
-    const [first, then] = [await needRow('removal_steps', block.firstId, transaction), await needRow('removal_steps', block.thenId, transaction)];
-    const { tables } = await database();
-    await tables.blocks.destroy({ where: { id: blockId }, transaction });
+export async function removeBlock(blockId: string, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const block = await needRow('blocks', blockId);
+    const [first, then] = [await needRow('removal_steps', block.firstId), await needRow('removal_steps', block.thenId)];
+    await removeRows('blocks', { id: blockId });
     await appendLog(
       {
         restorationId: block.restorationId,
@@ -212,23 +213,19 @@ export async function removeBlock(blockId: string): Promise<void> {
         words: `Block taken away: “${first.name}” before “${then.name}”.`,
         data: block,
       },
-      transaction,
+      now,
     );
   });
 }
 
 export const listTrays = (): Promise<Tray[]> => findRows('trays', {}, [['addedAt', 'ASC']]);
 
-export async function addTray(tray: Pick<Tray, 'name' | 'columns' | 'rows'>, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const [taken] = await findRows('trays', { name: tray.name }, undefined, transaction);
+export async function addTray(tray: Pick<Tray, 'name' | 'columns' | 'rows'>, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const [taken] = await findRows('trays', { name: tray.name });
     if (taken) throw new Refusal('name', `There is a tray “${tray.name}” already. Give this one another name.`);
-    await addRow('trays', { ...tray, addedAt: now.toISOString() }, transaction);
-    await appendLog(
-      { restorationId: null, stage: null, kind: 'tray', words: `Tray ${tray.name}: ${tray.columns} by ${tray.rows} cells.` },
-      transaction,
-      now,
-    );
+    await addRow('trays', { ...tray, addedAt: now.toISOString() });
+    await appendLog({ restorationId: null, stage: null, kind: 'tray', words: `Tray ${tray.name}: ${tray.columns} by ${tray.rows} cells.` }, now);
   });
 }
 
@@ -237,16 +234,16 @@ export async function addTray(tray: Pick<Tray, 'name' | 'columns' | 'rows'>, now
  *
  * @param expected how many were back when the screen was drawn: a second tab cannot count the same screw again
  */
-export async function tickLot(lotId: string, count: number, lengthMm: number, expected: number, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const lot = await needRow('lots', lotId, transaction);
+export async function tickLot(lotId: string, count: number, lengthMm: number, expected: number, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const lot = await needRow('lots', lotId);
     if (lot.returned !== expected)
       throw new Refusal(
         'count',
         `This lot was ticked meanwhile on another screen: ${lot.returned} of ${lot.count} are back. Nothing was counted twice.`,
       );
     const after = returnToHole(stateOf(lot), count, lengthMm, holeDepth(lot, lot.deepestMm));
-    await changeRow('lots', { id: lotId }, { returned: after.returned }, transaction);
+    await changeRow('lots', { id: lotId }, { returned: after.returned });
     await appendLog(
       {
         restorationId: lot.restorationId,
@@ -255,32 +252,30 @@ export async function tickLot(lotId: string, count: number, lengthMm: number, ex
         words: `Back: ${after.returned} of ${lotWords(lot)}.`,
         data: { lotId, count, lengthMm },
       },
-      transaction,
       now,
     );
   });
 }
 
 /** Says what became of fasteners that do not come back: lost, replaced by others, or swapped. */
-export async function explainLot(lotId: string, count: number, words: string, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const lot = await needRow('lots', lotId, transaction);
+export async function explainLot(lotId: string, count: number, words: string, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const lot = await needRow('lots', lotId);
     if (!words) throw new Refusal('words', 'Say in a few words what became of them; it goes into the record.');
     const after = explainMissing(stateOf(lot), count);
-    await changeRow('lots', { id: lotId }, { missing: after.missing, words: lot.words ? `${lot.words}; ${words}` : words }, transaction);
+    await changeRow('lots', { id: lotId }, { missing: after.missing, words: lot.words ? `${lot.words}; ${words}` : words });
     await appendLog(
       { restorationId: lot.restorationId, stage: 'rebuild', kind: 'lot', words: `${count} of ${lotWords(lot)}: ${words}.`, data: { lotId, count } },
-      transaction,
       now,
     );
   });
 }
 
-export async function tickConnection(connectionId: string, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const connection = await needRow('connections', connectionId, transaction);
+export async function tickConnection(connectionId: string, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const connection = await needRow('connections', connectionId);
     if (connection.tickedAt !== null) return;
-    await changeRow('connections', { id: connectionId }, { tickedAt: now.toISOString() }, transaction);
+    await changeRow('connections', { id: connectionId }, { tickedAt: now.toISOString() });
     await appendLog(
       {
         restorationId: connection.restorationId,
@@ -289,7 +284,6 @@ export async function tickConnection(connectionId: string, now = new Date()): Pr
         words: `Connected: ${connection.kind}. ${connection.way}`,
         data: { connectionId },
       },
-      transaction,
       now,
     );
   });
@@ -298,11 +292,11 @@ export async function tickConnection(connectionId: string, now = new Date()): Pr
 /**
  * A step goes on again. @throws Refusal while one that must be on before it is off, or something of it is out
  */
-export async function putOn({ stepId, words, by = '' }: { stepId: string; words: string; by?: string }, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const step = await needRow('removal_steps', stepId, transaction);
+export async function putOn({ stepId, words, by = '' }: { stepId: string; words: string; by?: string }, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const step = await needRow('removal_steps', stepId);
     if (step.onAt !== null) throw new Refusal('stepId', `“${step.name}” is on already, perhaps ticked on another screen. Nothing was counted twice.`);
-    const { steps, lots, connections, blocks } = await teardownOf(step.restorationId, transaction);
+    const { steps, lots, connections, blocks } = await teardownOf(step.restorationId);
     const missing = blocks
       .filter(({ thenId }) => thenId === stepId)
       .map(({ firstId }) => steps.find(({ id }) => id === firstId)!)
@@ -320,38 +314,37 @@ export async function putOn({ stepId, words, by = '' }: { stepId: string; words:
       );
     const loose = connections.filter((connection) => connection.stepId === stepId && connection.tickedAt === null);
     if (loose.length > 0) throw new Refusal('stepId', `Not connected yet: ${loose.map(({ kind, way }) => `${kind} (${way})`).join('; ')}.`);
-    await changeRow('removal_steps', { id: stepId, onAt: null }, { onAt: now.toISOString(), onWords: words || null, onBy: by }, transaction);
+    await changeRow('removal_steps', { id: stepId, onAt: null }, { onAt: now.toISOString(), onWords: words || null, onBy: by });
     await appendLog(
       { restorationId: step.restorationId, stage: 'rebuild', kind: 'on', words: `On: ${step.name}. ${words}`.trim() + doneBy(by), data: { stepId } },
-      transaction,
       now,
     );
   });
 }
 
 /** A step comes off once more: its fasteners and connections are out again. */
-export async function takeOffAgain(stepId: string, why: string): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const step = await needRow('removal_steps', stepId, transaction);
+export async function takeOffAgain(stepId: string, why: string, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const step = await needRow('removal_steps', stepId);
     if (step.onAt === null) throw new Refusal('stepId', `“${step.name}” is off already.`);
-    await changeRow('removal_steps', { id: stepId }, { onAt: null, onWords: null, onBy: '' }, transaction);
-    await changeRow('lots', { stepId }, { returned: 0 }, transaction);
-    await changeRow('connections', { stepId }, { tickedAt: null }, transaction);
+    await changeRow('removal_steps', { id: stepId }, { onAt: null, onWords: null, onBy: '' });
+    await changeRow('lots', { stepId }, { returned: 0 });
+    await changeRow('connections', { stepId }, { tickedAt: null });
     await appendLog(
       { restorationId: step.restorationId, stage: 'rebuild', kind: 'on', words: `Off again: ${step.name}. ${why}`.trim(), data: { stepId } },
-      transaction,
+      now,
     );
   });
 }
 
 /** Why the case may not be closed yet. A restoration without a recorded teardown has nothing to hold it. */
-export async function holdsOf(restorationId: string, now: Date, transaction?: Transaction): Promise<Hold[]> {
-  const { steps, lots, connections } = await teardownOf(restorationId, transaction);
+export async function holdsOf(restorationId: string, now: Date): Promise<Hold[]> {
+  const { steps, lots, connections } = await teardownOf(restorationId);
   if (steps.length === 0) return [];
   const nameOf = (stepId: string) => steps.find(({ id }) => id === stepId)?.name ?? '';
-  const tests = await findRows('function_tests', { restorationId, phase: 'before closing' }, [['at', 'ASC']], transaction);
+  const tests = await findRows('function_tests', { restorationId, phase: 'before closing' }, [['at', 'ASC']]);
   const last = tests[tests.length - 1];
-  const timers = await findRows('timers', { restorationId, endedAt: null }, undefined, transaction);
+  const timers = await findRows('timers', { restorationId, endedAt: null });
   return closingHolds(
     {
       lots: lots.map((lot) => ({ ...stateOf(lot), name: `${nameOf(lot.stepId)}, ${lotWords(lot)}` })),

@@ -1,4 +1,3 @@
-import type { Transaction } from 'sequelize';
 import { Refusal } from '@/core/refusal';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
@@ -13,34 +12,29 @@ export const runningTimers = (): Promise<Timer[]> => findRows('timers', { endedA
 type NewTimer = Pick<Timer, 'restorationId' | 'pieceId' | 'label' | 'atTheBell' | 'dueAt'> & Partial<Timer>;
 
 /** Adds a timer within a step that has its own words in the log. */
-export const addTimer = (timer: NewTimer, now: Date, transaction: Transaction): Promise<Timer> =>
-  addRow(
-    'timers',
-    {
-      kind: 'other',
-      sessionId: null,
-      startedAt: now.toISOString(),
-      remindEveryMin: null,
-      nextReminderAt: null,
-      endedAt: null,
-      plannedSchool: null,
-      plannedTo: null,
-      ...timer,
-    },
-    transaction,
-  );
+export const addTimer = (timer: NewTimer, now: Date): Promise<Timer> =>
+  addRow('timers', {
+    kind: 'other',
+    sessionId: null,
+    startedAt: now.toISOString(),
+    remindEveryMin: null,
+    nextReminderAt: null,
+    endedAt: null,
+    plannedSchool: null,
+    plannedTo: null,
+    ...timer,
+  });
 
 /** Starts a timer that belongs to no exposure: a soak, a cure, drying. */
 export async function startTimer(
   given: Pick<Timer, 'restorationId' | 'pieceId' | 'label' | 'atTheBell'> & { minutes: number },
-  now = new Date(),
+  now: Date,
 ): Promise<Timer> {
-  return inTransaction(async (transaction) => {
+  return inTransaction(async () => {
     const { minutes, ...timer } = given;
-    const added = await addTimer({ ...timer, dueAt: new Date(now.getTime() + minutes * MINUTE_MS).toISOString() }, now, transaction);
+    const added = await addTimer({ ...timer, dueAt: new Date(now.getTime() + minutes * MINUTE_MS).toISOString() }, now);
     await appendLog(
       { restorationId: given.restorationId, stage: null, kind: 'timer', words: `${given.label}: ${Math.round(minutes)} min started.` },
-      transaction,
       now,
     );
     return added;
@@ -48,16 +42,16 @@ export async function startTimer(
 }
 
 /** A turn was made: the next reminder counts from now. */
-export async function noteTurn(timerId: string, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const timer = await needRow('timers', timerId, transaction);
+export async function noteTurn(timerId: string, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const timer = await needRow('timers', timerId);
     if (timer.endedAt !== null || timer.remindEveryMin === null) throw new Refusal('timer', 'This timer has no more turns: it was ended meanwhile.');
     const next = new Date(now.getTime() + timer.remindEveryMin * MINUTE_MS).toISOString();
-    await changeRow('timers', { id: timerId }, { nextReminderAt: next < timer.dueAt ? next : null }, transaction);
+    await changeRow('timers', { id: timerId }, { nextReminderAt: next < timer.dueAt ? next : null });
     const tends = timer.kind !== 'exposure';
     if (timer.sessionId && !tends) {
-      const session = await needRow('sessions', timer.sessionId, transaction);
-      await changeRow('sessions', { id: session.id }, { turns: [...session.turns, now.toISOString()] }, transaction);
+      const session = await needRow('sessions', timer.sessionId);
+      await changeRow('sessions', { id: session.id }, { turns: [...session.turns, now.toISOString()] });
     }
     await appendLog(
       {
@@ -66,21 +60,19 @@ export async function noteTurn(timerId: string, now = new Date()): Promise<void>
         kind: 'turn',
         words: tends ? `${timer.label}: done. ${timer.atTheBell}` : `Turned: ${timer.label}.`,
       },
-      transaction,
       now,
     );
   });
 }
 
 /** Ends a timer that belongs to no exposure. */
-export async function endTimer(timerId: string, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const timer = await needRow('timers', timerId, transaction);
+export async function endTimer(timerId: string, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const timer = await needRow('timers', timerId);
     if (timer.sessionId) throw new Refusal('timer', 'This timer belongs to an exposure. End it at the exposure, with what really happened.');
-    if (!(await changeRow('timers', { id: timerId, endedAt: null }, { endedAt: now.toISOString() }, transaction))) return;
+    if (!(await changeRow('timers', { id: timerId, endedAt: null }, { endedAt: now.toISOString() }))) return;
     await appendLog(
       { restorationId: timer.restorationId, stage: null, kind: 'timer', words: `${timer.label}: ${timer.plannedTo ? 'given up' : 'ended'}.` },
-      transaction,
       now,
     );
   });

@@ -1,4 +1,3 @@
-import type { Transaction } from 'sequelize';
 import { Refusal } from '@/core/refusal';
 import { doseUnit, sessionDose } from '@/core/exposure/dose';
 import { tendingOf } from '@/core/exposure/gates';
@@ -31,35 +30,26 @@ export type StartExposure = Pick<Treatment, 'pieceId' | 'school' | 'stockId' | '
     takes?: Pick<Use, 'amount' | 'otherwise' | 'unit'> | null;
   };
 
-async function treatmentFor(start: StartExposure, restorationId: string, now: Date, transaction: Transaction): Promise<Treatment> {
-  const [going] = await findRows('treatments', { pieceId: start.pieceId, school: start.school, endedAt: null }, [['plannedAt', 'DESC']], transaction);
+async function treatmentFor(start: StartExposure, restorationId: string, now: Date): Promise<Treatment> {
+  const [going] = await findRows('treatments', { pieceId: start.pieceId, school: start.school, endedAt: null }, [['plannedAt', 'DESC']]);
   if (going && going.targetPercentWW === start.targetPercentWW) return going;
-  const [latest] = await findRows('measurements', { pieceId: start.pieceId, basis: 'card' }, [['measuredAt', 'DESC']], transaction);
-  await changeRow(
-    'treatments',
-    { pieceId: start.pieceId, endedAt: null },
-    { endedAt: now.toISOString(), endedWhy: 'another way chosen' },
-    transaction,
-  );
+  const [latest] = await findRows('measurements', { pieceId: start.pieceId, basis: 'card' }, [['measuredAt', 'DESC']]);
+  await changeRow('treatments', { pieceId: start.pieceId, endedAt: null }, { endedAt: now.toISOString(), endedWhy: 'another way chosen' });
   const { pieceId, school, stockId, stockPercentWW, targetPercentWW, amountMl, toleranceB } = start;
-  return addRow(
-    'treatments',
-    {
-      restorationId,
-      pieceId,
-      school,
-      stockId,
-      stockPercentWW,
-      targetPercentWW,
-      amountMl,
-      toleranceB,
-      plannedAt: now.toISOString(),
-      startMeasurementId: latest?.id ?? null,
-      endedAt: null,
-      endedWhy: null,
-    },
-    transaction,
-  );
+  return addRow('treatments', {
+    restorationId,
+    pieceId,
+    school,
+    stockId,
+    stockPercentWW,
+    targetPercentWW,
+    amountMl,
+    toleranceB,
+    plannedAt: now.toISOString(),
+    startMeasurementId: latest?.id ?? null,
+    endedAt: null,
+    endedWhy: null,
+  });
 }
 
 /**
@@ -67,43 +57,39 @@ async function treatmentFor(start: StartExposure, restorationId: string, now: Da
  *
  * @throws Refusal where the piece is already in one
  */
-export async function startExposure(start: StartExposure, now = new Date()): Promise<Session> {
-  return inTransaction(async (transaction) => {
-    const piece = await needRow('pieces', start.pieceId, transaction);
+export async function startExposure(start: StartExposure, now: Date): Promise<Session> {
+  return inTransaction(async () => {
+    const piece = await needRow('pieces', start.pieceId);
     const { restorationId } = piece;
-    const [running] = await findRows('sessions', { pieceId: piece.id, endedAt: null }, undefined, transaction);
-    await needsWashed(piece, transaction);
-    await guardBench('Peroxide', ['peroxide'], 'pieceId', transaction);
-    await needsNoAnswer(restorationId, { about: 'treatment', stage: 'brighten', pieceId: piece.id }, 'pieceId', transaction);
+    const [running] = await findRows('sessions', { pieceId: piece.id, endedAt: null });
+    await needsWashed(piece);
+    await guardBench('Peroxide', ['peroxide'], 'pieceId');
+    await needsNoAnswer(restorationId, { about: 'treatment', stage: 'brighten', pieceId: piece.id }, 'pieceId');
     if (running) throw new Refusal('pieceId', `${piece.tag} ${piece.name} is already in an exposure. End that one first.`);
-    const treatment = await treatmentFor(start, restorationId, now, transaction);
+    const treatment = await treatmentFor(start, restorationId, now);
     const { plannedMin, turnEveryMin, cloudFraction, lampMwPerCm2, temperatureC, cautions, checks } = start;
-    const session = await addRow(
-      'sessions',
-      {
-        treatmentId: treatment.id,
-        restorationId,
-        pieceId: piece.id,
-        startedAt: now.toISOString(),
-        plannedMin,
-        turnEveryMin,
-        cloudFraction,
-        lampMwPerCm2,
-        temperatureC,
-        cautions,
-        turns: [],
-        checks,
-        readings: [],
-        endedAt: null,
-        actualMin: null,
-        dose: null,
-        words: null,
-        measurementId: null,
-      },
-      transaction,
-    );
+    const session = await addRow('sessions', {
+      treatmentId: treatment.id,
+      restorationId,
+      pieceId: piece.id,
+      startedAt: now.toISOString(),
+      plannedMin,
+      turnEveryMin,
+      cloudFraction,
+      lampMwPerCm2,
+      temperatureC,
+      cautions,
+      turns: [],
+      checks,
+      readings: [],
+      endedAt: null,
+      actualMin: null,
+      dose: null,
+      words: null,
+      measurementId: null,
+    });
     const school = SCHOOL[start.school];
-    if (start.takes) await bookMaterial({ ...start.takes, restorationId, stage: 'brighten', stockId: start.stockId }, now, transaction);
+    if (start.takes) await bookMaterial({ ...start.takes, restorationId, stage: 'brighten', stockId: start.stockId }, now);
     const until = new Date(now.getTime() + plannedMin * MINUTE_MS);
     await addTimer(
       {
@@ -118,9 +104,8 @@ export async function startExposure(start: StartExposure, now = new Date()): Pro
         nextReminderAt: turnEveryMin < plannedMin ? new Date(now.getTime() + turnEveryMin * MINUTE_MS).toISOString() : null,
       },
       now,
-      transaction,
     );
-    await endPlanned({ pieceId: piece.id }, until, now, transaction);
+    await endPlanned({ pieceId: piece.id }, until, now);
     const first = now.getTime();
     const bells = [
       ...tendingOf(school).map((tended) => ({ ...tended, at: first + tended.everyMin * MINUTE_MS })),
@@ -140,7 +125,6 @@ export async function startExposure(start: StartExposure, now = new Date()): Pro
             nextReminderAt: new Date(at).toISOString(),
           },
           now,
-          transaction,
         );
     await appendLog(
       {
@@ -150,7 +134,6 @@ export async function startExposure(start: StartExposure, now = new Date()): Pro
         words: `Exposure started: ${piece.tag} ${piece.name}, ${school.title.toLowerCase()}, ${start.targetPercentWW.toFixed(1)} %, ${plannedMin} min planned. Cautions confirmed: ${cautions.map(({ hazard }) => hazard).join(' ')}${checks.length > 0 ? ` Checked: ${checks.join('; ')}.` : ''}`,
         data: { sessionId: session.id },
       },
-      transaction,
       now,
     );
     return session;
@@ -165,11 +148,11 @@ export async function startExposure(start: StartExposure, now = new Date()): Pro
 export async function endExposure(
   sessionId: string,
   real: { endedAt: string; cloudFraction: number; temperatureC: number; words: string },
-  now = new Date(),
+  now: Date,
 ): Promise<Session> {
   const [workshop, shading] = await Promise.all([getWorkshop(), listObstacles()]);
-  return inTransaction(async (transaction) => {
-    const session = await needRow('sessions', sessionId, transaction);
+  return inTransaction(async () => {
+    const session = await needRow('sessions', sessionId);
     if (session.endedAt !== null) throw new Refusal('endedAt', 'This exposure was ended already, perhaps on another screen. Nothing was changed.');
     const elapsedMs = Date.parse(real.endedAt) - Date.parse(session.startedAt);
     // A clock on screen shows whole minutes: an end in the minute of the start is not before it.
@@ -177,7 +160,7 @@ export async function endExposure(
     if (elapsedMs <= -MINUTE_MS) throw new Refusal('endedAt', 'It would have ended before it began. Give a time after the start.');
     if (Date.parse(real.endedAt) > now.getTime() + 5 * MINUTE_MS)
       throw new Refusal('endedAt', 'This time has not come yet. Give when it really ended.');
-    const treatment = await needRow('treatments', session.treatmentId, transaction);
+    const treatment = await needRow('treatments', session.treatmentId);
     const school = SCHOOL[treatment.school];
     if (school.driver === 'sun' && (workshop.latitude === null || workshop.longitude === null))
       throw new Refusal('endedAt', 'The workshop has no place yet, so the sun’s dose cannot be worked out. Set the place under Workshop.');
@@ -198,9 +181,9 @@ export async function endExposure(
       cloudFraction: real.cloudFraction,
       temperatureC: real.temperatureC,
     };
-    if (!(await changeRow('sessions', { id: sessionId, endedAt: null }, ended, transaction)))
+    if (!(await changeRow('sessions', { id: sessionId, endedAt: null }, ended)))
       throw new Refusal('endedAt', 'This exposure was ended already, perhaps on another screen. Nothing was changed.');
-    await changeRow('timers', { sessionId, endedAt: null }, { endedAt: now.toISOString() }, transaction);
+    await changeRow('timers', { sessionId, endedAt: null }, { endedAt: now.toISOString() });
     await appendLog(
       {
         restorationId: session.restorationId,
@@ -210,7 +193,6 @@ export async function endExposure(
           `Exposure ended after ${minutes} min, dose ${dose.toFixed(1)} ${doseUnit(school)}, ${session.turns.length} turns. ${real.words}`.trim(),
         data: { sessionId },
       },
-      transaction,
       now,
     );
     return { ...session, ...ended };
@@ -225,32 +207,31 @@ const READ_WITHIN_MS = 5 * MINUTE_MS;
  *
  * @throws Refusal where it is over
  */
-export async function readWarmth(sessionId: string, temperatureC: number, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const session = await needRow('sessions', sessionId, transaction);
+export async function readWarmth(sessionId: string, temperatureC: number, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const session = await needRow('sessions', sessionId);
     if (session.endedAt !== null) throw new Refusal('temperatureC', 'This exposure is over. Give the temperature on the whole with its end instead.');
     if (now.getTime() < Date.parse(session.startedAt) - READ_WITHIN_MS)
       throw new Refusal('temperatureC', 'By this clock the exposure has not begun yet. Set the clock of this device right, then read again.');
-    await changeRow('sessions', { id: sessionId }, { readings: [...session.readings, { at: now.toISOString(), temperatureC }] }, transaction);
+    await changeRow('sessions', { id: sessionId }, { readings: [...session.readings, { at: now.toISOString(), temperatureC }] });
     await appendLog(
       { restorationId: session.restorationId, stage: 'brighten', kind: 'warmth', words: `Read ${temperatureC.toFixed(0)} °C.`, data: { sessionId } },
-      transaction,
       now,
     );
   });
 }
 
 /** Closes a treatment: matched, or given up, and why. */
-export async function endTreatment(treatmentId: string, why: string, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const treatment = await needRow('treatments', treatmentId, transaction);
-    const piece = await needRow('pieces', treatment.pieceId, transaction);
-    const [running] = await findRows('sessions', { treatmentId, endedAt: null }, undefined, transaction);
+export async function endTreatment(treatmentId: string, why: string, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const treatment = await needRow('treatments', treatmentId);
+    const piece = await needRow('pieces', treatment.pieceId);
+    const [running] = await findRows('sessions', { treatmentId, endedAt: null });
     if (running) throw new Refusal('treatment', 'An exposure of it still runs. End that first, with what really happened.');
-    if (!(await changeRow('treatments', { id: treatmentId, endedAt: null }, { endedAt: now.toISOString(), endedWhy: why }, transaction)))
+    if (!(await changeRow('treatments', { id: treatmentId, endedAt: null }, { endedAt: now.toISOString(), endedWhy: why })))
       throw new Refusal('treatment', 'Its brightening was ended already, perhaps on another screen. Nothing was changed.');
-    await plansLooks(treatment, now, transaction);
-    await endPlanned({ pieceId: piece.id }, null, now, transaction);
+    await plansLooks(treatment, now);
+    await endPlanned({ pieceId: piece.id }, null, now);
     await appendLog(
       {
         restorationId: treatment.restorationId,
@@ -258,7 +239,6 @@ export async function endTreatment(treatmentId: string, why: string, now = new D
         kind: 'treatment',
         words: `Brightening of ${piece.tag} ${piece.name} ended: ${why}`,
       },
-      transaction,
       now,
     );
   });

@@ -12,6 +12,14 @@ import type { Photo, Piece, Restoration, Workshop } from './rows';
 import type { StartExposure } from './treatments';
 import { saveWorkshop } from './workshop';
 
+let last = 0;
+
+/** The clock of the tests: on the day that `scripts/trialDay.mjs` sets, and each look later than the one before. */
+export function tick(): Date {
+  last = Math.max(last + 1, Date.now() + Number(process.env.KVELL_CLOCK_SHIFT_MS ?? 0));
+  return new Date(last);
+}
+
 /** What the tests of several rooms need: a workshop in a folder of its own, a restoration and a piece. */
 export const TRIAL_WORKSHOP: Omit<Workshop, 'id'> = {
   name: 'Trial',
@@ -47,7 +55,7 @@ export async function removeFolders(): Promise<void> {
 export function inTrialWorkshop(): void {
   beforeAll(async () => {
     await freshFolder();
-    await saveWorkshop(TRIAL_WORKSHOP);
+    await saveWorkshop(TRIAL_WORKSHOP, tick());
   });
   afterAll(removeFolders);
 }
@@ -82,12 +90,12 @@ export const TRIAL_EXPOSURE: Omit<StartExposure, 'pieceId'> = {
 };
 
 export const trialRestoration = (): Promise<Restoration> =>
-  openRestoration({ title: 'Trial machine', machine: '', source: '', pricePaidMinor: 2500, condition: '' });
+  openRestoration({ title: 'Trial machine', machine: '', source: '', pricePaidMinor: 2500, condition: '' }, tick());
 
 /** A piece in a restoration of its own. */
 export async function trialPiece(fields: Partial<NewPiece> = {}): Promise<Piece> {
   const { id: restorationId } = await trialRestoration();
-  return addPiece({ restorationId, ...TRIAL_PIECE, ...fields });
+  return addPiece({ restorationId, ...TRIAL_PIECE, ...fields }, tick());
 }
 
 /** A small photograph in a restoration; each shade is another file. */
@@ -95,7 +103,7 @@ export async function trialPhoto(restorationId: string, shade = 0): Promise<Phot
   const bytes = await sharp({ create: { width: 40, height: 30, channels: 3, background: { r: 213, g: 205, b: 176 - shade } } })
     .jpeg()
     .toBuffer();
-  return addPhoto({ restorationId, pieceId: null, stage: 'intake', originalName: `trial-${shade}.jpg`, words: '', bytes });
+  return addPhoto({ restorationId, pieceId: null, stage: 'intake', originalName: `trial-${shade}.jpg`, words: '', bytes }, tick());
 }
 
 /** What measuring a piece of this b* gives, beside a hidden patch of b* 6. */

@@ -1,4 +1,3 @@
-import type { Transaction } from 'sequelize';
 import { agentOf, type AgentId } from '@/core/cleaning/agents';
 import { inSentence } from '@/core/cleaning/inSentence';
 import { cleaningLadder, type Ladder, type OwnKnowledge, type Rung, type Spot, type Visible } from '@/core/cleaning/ladder';
@@ -46,13 +45,13 @@ const WHOLE = {
 };
 
 /** Every spot of a restoration that the wash is asked for, in the order found. */
-export async function washSpots(restorationId: string, transaction?: Transaction): Promise<WashSpot[]> {
+export async function washSpots(restorationId: string): Promise<WashSpot[]> {
   const [restoration, findings, pieces, steps, own] = [
-    await needRow('restorations', restorationId, transaction),
-    await findingsOf(restorationId, transaction),
-    await findRows('pieces', { restorationId }, undefined, transaction),
-    await findRows('sink_steps', { restorationId }, [['startedAt', 'ASC']], transaction),
-    await ownKnowledge(transaction),
+    await needRow('restorations', restorationId),
+    await findingsOf(restorationId),
+    await findRows('pieces', { restorationId }),
+    await findRows('sink_steps', { restorationId }, [['startedAt', 'ASC']]),
+    await ownKnowledge(),
   ];
   const asked = findings.flatMap((finding) => {
     const piece = pieces.find(({ id }) => id === finding.pieceId) ?? null;
@@ -103,25 +102,25 @@ function laddersFor(asked: readonly { finding: Finding; spot: Spot | null }[], o
 }
 
 /** Says what a finding is made of and how it is seen. */
-export async function nameSoil(findingId: string, soil: SoilId, visible: Visible): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const { restorationId, kind, soil: before } = await needRow('findings', findingId, transaction);
-    const [running] = await findRows('sink_steps', { findingId, endedAt: null }, undefined, transaction);
+export async function nameSoil(findingId: string, soil: SoilId, visible: Visible, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const { restorationId, kind, soil: before } = await needRow('findings', findingId);
+    const [running] = await findRows('sink_steps', { findingId, endedAt: null });
     if (running) throw new Refusal('soil', 'It is being worked at the sink. Say first what came of that.');
-    await changeRow('findings', { id: findingId }, { soil, visible }, transaction);
+    await changeRow('findings', { id: findingId }, { soil, visible });
     await appendLog(
       { restorationId, stage: 'wash', kind: 'finding', words: `${kind}: it is ${soil}, seen ${visible}.`, data: { findingId, before } },
-      transaction,
+      now,
     );
   });
 }
 
 /** What stands open on the bench, in every restoration: what is at the sink, and what is in peroxide. */
-async function openOnBench(transaction: Transaction): Promise<Open[]> {
-  const own = await ownKnowledge(transaction);
-  const steps = await findRows('sink_steps', { endedAt: null }, undefined, transaction);
-  const sessions = await findRows('sessions', { endedAt: null }, undefined, transaction);
-  const pieces = await findRows('pieces', {}, undefined, transaction);
+async function openOnBench(): Promise<Open[]> {
+  const own = await ownKnowledge();
+  const steps = await findRows('sink_steps', { endedAt: null });
+  const sessions = await findRows('sessions', { endedAt: null });
+  const pieces = await findRows('pieces', {});
   const tagOf = (id: string | null) => pieces.find((piece) => piece.id === id)?.tag ?? 'the machine';
   return [
     ...steps.map(({ agent, pieceId }) => ({
@@ -133,8 +132,8 @@ async function openOnBench(transaction: Transaction): Promise<Open[]> {
 }
 
 /** Holds back what must not come to a bench where something else is open. @throws Refusal with the reason */
-export async function guardBench(name: string, families: Open['families'], field: string, transaction: Transaction): Promise<void> {
-  const refused = refusedBeside(name, families, await openOnBench(transaction));
+export async function guardBench(name: string, families: Open['families'], field: string): Promise<void> {
+  const refused = refusedBeside(name, families, await openOnBench());
   if (refused) throw new Refusal(field, refused);
 }
 
@@ -143,14 +142,14 @@ export async function guardBench(name: string, families: Open['families'], field
  *
  * @throws Refusal where a surface forbids it, the bench does, the owner has to be asked, or a spot is not that far
  */
-export async function startPass(findingIds: readonly string[], agent: AgentId, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const first = await needRow('findings', findingIds[0]!, transaction);
+export async function startPass(findingIds: readonly string[], agent: AgentId, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const first = await needRow('findings', findingIds[0]!);
     const { restorationId } = first;
-    const spots = (await washSpots(restorationId, transaction)).filter(({ finding }) => findingIds.includes(finding.id));
+    const spots = (await washSpots(restorationId)).filter(({ finding }) => findingIds.includes(finding.id));
     if (spots.length !== findingIds.length)
       throw new Refusal('findingIds', 'One of these spots does not ask for the wash any more. Look at the list again.');
-    const own = await ownKnowledge(transaction);
+    const own = await ownKnowledge();
     const { title, families, dwellMin, wet } = agentOf(agent, own.agents);
     for (const { finding, spot, running, ladder } of spots) {
       if (running) throw new Refusal('findingIds', `“${finding.words || finding.kind}” is being worked already, perhaps on another screen.`);
@@ -160,8 +159,8 @@ export async function startPass(findingIds: readonly string[], agent: AgentId, n
       if (!ladder.rungs.some((rung) => rung.agent === agent) && out?.because !== 'worth')
         throw new Refusal('agent', out?.why ?? `${title} is no way to take off “${finding.words || finding.kind}”. Take a rung of its ladder.`);
     }
-    await needsNoAnswer(restorationId, { about: 'treatment', stage: 'wash', pieceId: first.pieceId }, 'agent', transaction);
-    await guardBench(title, families, 'agent', transaction);
+    await needsNoAnswer(restorationId, { about: 'treatment', stage: 'wash', pieceId: first.pieceId }, 'agent');
+    await guardBench(title, families, 'agent');
     const piece = spots[0]!.piece;
     const place = piece ? `${piece.tag} ${piece.name}` : 'the machine';
     const timer =
@@ -176,7 +175,6 @@ export async function startPass(findingIds: readonly string[], agent: AgentId, n
               dueAt: new Date(now.getTime() + dwellMin * 60_000).toISOString(),
             },
             now,
-            transaction,
           )
         : null;
     for (const { finding, spot } of spots) {
@@ -191,7 +189,7 @@ export async function startPass(findingIds: readonly string[], agent: AgentId, n
         surface,
         startedAt: now.toISOString(),
       };
-      await addRow('sink_steps', { ...step, endedAt: null, outcome: null, words: '', photoId: null }, transaction);
+      await addRow('sink_steps', { ...step, endedAt: null, outcome: null, words: '', photoId: null });
     }
     await appendLog(
       {
@@ -201,54 +199,55 @@ export async function startPass(findingIds: readonly string[], agent: AgentId, n
         words: `${title} on ${place}: ${spots.map(({ finding }) => finding.words || finding.kind).join('; ')}.`,
         data: { findingIds, agent },
       },
-      transaction,
       now,
     );
   });
 }
 
 /** What came of a pass. “Harmed” lowers the verdict for this surface in this workshop; “gone” settles the finding. */
-export async function endPass(stepId: string, outcome: Outcome, words: string, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const row = await needRow('sink_steps', stepId, transaction);
-    const { title } = agentOf(row.agent, (await ownKnowledge(transaction)).agents);
-    if (!(await changeRow('sink_steps', { id: stepId, endedAt: null }, { endedAt: now.toISOString(), outcome, words }, transaction)))
+export async function endPass(stepId: string, outcome: Outcome, words: string, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const row = await needRow('sink_steps', stepId);
+    const { title } = agentOf(row.agent, (await ownKnowledge()).agents);
+    if (!(await changeRow('sink_steps', { id: stepId, endedAt: null }, { endedAt: now.toISOString(), outcome, words })))
       throw new Refusal('outcome', `This was answered already: ${row.outcome}. Nothing was counted twice.`);
     await appendLog(
       { restorationId: row.restorationId, stage: 'wash', kind: 'sink', words: `${title}: ${outcome}. ${words}`.trim(), data: { stepId, outcome } },
-      transaction,
       now,
     );
-    if (outcome === 'harmed') await lowerVerdict(row, words, now, transaction);
-    const others = await findRows('sink_steps', { timerId: row.timerId, endedAt: null }, undefined, transaction);
-    if (row.timerId && others.length === 0)
-      await changeRow('timers', { id: row.timerId, endedAt: null }, { endedAt: now.toISOString() }, transaction);
-    await startDrying(row, now, transaction);
-    await countHands(row, now, transaction);
-    if (outcome === 'gone') await settleWithin(row.findingId, 'done', title, now, transaction);
+    if (outcome === 'harmed') await lowerVerdict(row, words, now);
+    const others = await findRows('sink_steps', { timerId: row.timerId, endedAt: null });
+    if (row.timerId && others.length === 0) await changeRow('timers', { id: row.timerId, endedAt: null }, { endedAt: now.toISOString() });
+    await startDrying(row, now);
+    await countHands(row, now);
+    if (outcome === 'gone') await settleWithin(row.findingId, 'done', title, now);
   });
 }
 
 /** The hands of a pass go to the ledger once, however many spots it was over. */
-async function countHands({ id, restorationId, agent, pieceId, startedAt }: SinkStep, now: Date, transaction: Transaction): Promise<void> {
-  const same = await findRows('sink_steps', { restorationId, agent, pieceId, startedAt }, undefined, transaction);
+async function countHands({ id, restorationId, agent, pieceId, startedAt }: SinkStep, now: Date): Promise<void> {
+  const same = await findRows('sink_steps', { restorationId, agent, pieceId, startedAt });
   if (same.some((other) => other.id !== id && other.endedAt !== null)) return;
-  const { title, handsMin } = agentOf(agent, (await ownKnowledge(transaction)).agents);
-  await addRow(
-    'ledger',
-    { restorationId, stage: 'wash', kind: 'minutes', words: `${title}, about`, amountMinor: 0, minutes: handsMin, at: now.toISOString() },
-    transaction,
-  );
+  const { title, handsMin } = agentOf(agent, (await ownKnowledge()).agents);
+  await addRow('ledger', {
+    restorationId,
+    stage: 'wash',
+    kind: 'minutes',
+    words: `${title}, about`,
+    amountMinor: 0,
+    minutes: handsMin,
+    at: now.toISOString(),
+  });
 }
 
 /** Puts a photograph to a pass that did harm. */
-export async function showHarm(stepId: string, photoId: string): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const { restorationId, agent } = await needRow('sink_steps', stepId, transaction);
-    const photo = await needRow('photos', photoId, transaction);
+export async function showHarm(stepId: string, photoId: string, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const { restorationId, agent } = await needRow('sink_steps', stepId);
+    const photo = await needRow('photos', photoId);
     if (photo.restorationId !== restorationId) throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this.');
-    const { title } = agentOf(agent, (await ownKnowledge(transaction)).agents);
-    await changeRow('sink_steps', { id: stepId }, { photoId }, transaction);
+    const { title } = agentOf(agent, (await ownKnowledge()).agents);
+    await changeRow('sink_steps', { id: stepId }, { photoId });
     await appendLog(
       {
         restorationId,
@@ -257,7 +256,7 @@ export async function showHarm(stepId: string, photoId: string): Promise<void> {
         words: `Photograph of what ${inSentence(title)} did.`,
         data: { stepId, photoId },
       },
-      transaction,
+      now,
     );
   });
 }
@@ -269,28 +268,26 @@ export async function showHarm(stepId: string, photoId: string): Promise<void> {
  */
 export async function markLeft(
   { pieceId, photoId, spots }: { pieceId: string; photoId: string; spots: readonly { pin: Share; words: string }[] },
-  now = new Date(),
+  now: Date,
 ): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const { restorationId } = await needRow('pieces', pieceId, transaction);
-    const marked = await findRows('findings', { pieceId, photoId, stage: 'wash' }, undefined, transaction);
+  await inTransaction(async () => {
+    const { restorationId } = await needRow('pieces', pieceId);
+    const marked = await findRows('findings', { pieceId, photoId, stage: 'wash' });
     if (marked.length > 0) throw new Refusal('pieceId', 'What is left on this photograph is marked already. Look at its ladders.');
     if (spots.length === 0) throw new Refusal('pieceId', 'Nothing is left that stands out. There is nothing to mark.');
-    const steps = await findRows('sink_steps', { pieceId, restorationId }, [['startedAt', 'DESC']], transaction);
-    const last = steps[0] ? await needRow('findings', steps[0].findingId, transaction) : null;
+    const steps = await findRows('sink_steps', { pieceId, restorationId }, [['startedAt', 'DESC']]);
+    const last = steps[0] ? await needRow('findings', steps[0].findingId) : null;
     for (const { pin, words } of spots) {
       const finding = { restorationId, pieceId, stage: 'wash', kind: last?.kind ?? 'soiled', severity: 'slight', words, photoId, pin } as const;
-      const { id } = await addFindingWithin(finding, now, transaction);
-      if (last) await changeRow('findings', { id }, { continues: last.id, soil: last.soil, visible: last.visible }, transaction);
+      const { id } = await addFindingWithin(finding, now);
+      if (last) await changeRow('findings', { id }, { continues: last.id, soil: last.soil, visible: last.visible });
     }
   });
 }
 
 /** Holds a piece back from brightening while dirt on it would shadow the yellow. @throws Refusal that names it */
-export async function needsWashed(piece: Piece, transaction: Transaction): Promise<void> {
-  const open = (await washSpots(piece.restorationId, transaction)).filter(
-    ({ finding }) => finding.pieceId === piece.id && finding.settledAs === null,
-  );
+export async function needsWashed(piece: Piece): Promise<void> {
+  const open = (await washSpots(piece.restorationId)).filter(({ finding }) => finding.pieceId === piece.id && finding.settledAs === null);
   if (open.length > 0)
     throw new Refusal(
       'pieceId',

@@ -1,9 +1,9 @@
 import { Op } from 'sequelize';
 import type { SkySource } from '@/core/exposure/sessions';
 import { skyWith, type SkyHour } from '@/core/sun/weatherHours';
-import { database, inTransaction } from './connection';
+import { inTransaction } from './connection';
 import { appendLog } from './log';
-import { addRow, findRows } from './table';
+import { addRow, findRows, removeRows } from './table';
 import type { WeatherHour } from './rows';
 
 const HOUR_MS = 3_600_000;
@@ -17,25 +17,21 @@ const ownHours = (from: Date, hours: number): Promise<WeatherHour[]> =>
   );
 
 /** Keeps hours of sky; what was known of the same hours goes. */
-export async function keepHours(hours: readonly SkyHour[], source: WeatherHour['source'], words: string, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const { tables } = await database();
+export async function keepHours(hours: readonly SkyHour[], source: WeatherHour['source'], words: string, now: Date): Promise<void> {
+  await inTransaction(async () => {
     const times = hours.map(({ at }) => at.toISOString());
-    await tables.weather_hours.destroy({ where: { at: { [Op.in]: times } }, transaction });
-    for (const { at, cloud } of hours)
-      await addRow('weather_hours', { at: at.toISOString(), cloud, source, takenAt: now.toISOString() }, transaction);
-    await appendLog({ restorationId: null, stage: null, kind: 'sky', words }, transaction, now);
+    await removeRows('weather_hours', { at: { [Op.in]: times } });
+    for (const { at, cloud } of hours) await addRow('weather_hours', { at: at.toISOString(), cloud, source, takenAt: now.toISOString() });
+    await appendLog({ restorationId: null, stage: null, kind: 'sky', words }, now);
   });
 }
 
 /** Forgets what was looked at and read from files, from an instant on: the forecast counts again. */
-export async function forgetHours(from: Date, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const { tables } = await database();
-    await tables.weather_hours.destroy({ where: { at: { [Op.gte]: new Date(from.getTime() - HOUR_MS).toISOString() } }, transaction });
+export async function forgetHours(from: Date, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    await removeRows('weather_hours', { at: { [Op.gte]: new Date(from.getTime() - HOUR_MS).toISOString() } });
     await appendLog(
       { restorationId: null, stage: null, kind: 'sky', words: 'Own looks and hours from files are forgotten; the forecast counts.' },
-      transaction,
       now,
     );
   });

@@ -1,7 +1,7 @@
-import { database, inTransaction } from './connection';
+import { inTransaction } from './connection';
 import { appendLog } from './log';
 import type { ObstacleRow, Workshop } from './rows';
-import { addRow, changeRow, findRow, findRows, needRow } from './table';
+import { addRow, changeRow, findRow, findRows, needRow, removeRows } from './table';
 
 const ONLY = 'workshop';
 
@@ -27,36 +27,31 @@ export async function getWorkshop(): Promise<Workshop> {
 }
 
 /** Saves the workshop's settings. */
-export async function saveWorkshop(settings: Omit<Workshop, 'id'>, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const changed = await changeRow('workshop', { id: ONLY }, settings, transaction);
-    if (!changed) await addRow('workshop', { ...settings, id: ONLY }, transaction);
-    await appendLog(
-      { restorationId: null, stage: null, kind: 'workshop', words: `Workshop settings saved: ${settings.name}.`, data: settings },
-      transaction,
-      now,
-    );
+export async function saveWorkshop(settings: Omit<Workshop, 'id'>, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const changed = await changeRow('workshop', { id: ONLY }, settings);
+    if (!changed) await addRow('workshop', { ...settings, id: ONLY });
+    await appendLog({ restorationId: null, stage: null, kind: 'workshop', words: `Workshop settings saved: ${settings.name}.`, data: settings }, now);
   });
 }
 
 /** What stands in the sun's way, from the north clockwise. */
 export const listObstacles = (): Promise<ObstacleRow[]> => findRows('obstacles', {}, [['fromDeg', 'ASC']]);
 
-export async function addObstacle(obstacle: Omit<ObstacleRow, 'id' | 'addedAt'>, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    await addRow('obstacles', { ...obstacle, addedAt: now.toISOString() }, transaction);
+export async function addObstacle(obstacle: Omit<ObstacleRow, 'id' | 'addedAt'>, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    await addRow('obstacles', { ...obstacle, addedAt: now.toISOString() });
     const { name, fromDeg, toDeg, heightDeg } = obstacle;
     const words = `In the sun’s way: ${name}, ${fromDeg}° to ${toDeg}°, ${heightDeg}° high.`;
-    await appendLog({ restorationId: null, stage: null, kind: 'horizon', words, data: obstacle }, transaction, now);
+    await appendLog({ restorationId: null, stage: null, kind: 'horizon', words, data: obstacle }, now);
   });
 }
 
-export async function removeObstacle(id: string, now = new Date()): Promise<void> {
-  await inTransaction(async (transaction) => {
-    const obstacle = await needRow('obstacles', id, transaction);
-    const { tables } = await database();
-    await tables.obstacles.destroy({ where: { id }, transaction });
+export async function removeObstacle(id: string, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const obstacle = await needRow('obstacles', id);
+    await removeRows('obstacles', { id });
     const words = `No longer in the sun’s way: ${obstacle.name}.`;
-    await appendLog({ restorationId: null, stage: null, kind: 'horizon', words, data: { before: obstacle } }, transaction, now);
+    await appendLog({ restorationId: null, stage: null, kind: 'horizon', words, data: { before: obstacle } }, now);
   });
 }

@@ -1,22 +1,24 @@
 import type Joi from 'joi';
 import { Refusal } from '@/core/refusal';
 import { fieldErrors, VALIDATE, type FieldError } from '@/core/sums/fieldErrors';
+import { clock } from './clock';
 
 /** What every action and route answers: the one error shape of the house. */
 export type Answer<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] };
 
 /**
- * Validates what came in and does the work. What a person can act on comes back as errors by field; what
+ * Validates what came in and does the work, all of it at one instant. What a person can act on comes back as errors by field; what
  * nobody foresaw is written to the server's error output and said so.
  */
-export async function answer<Input, T>(schema: Joi.Schema<Input>, given: unknown, work: (input: Input) => Promise<T>): Promise<Answer<T>> {
+export async function answer<Input, T>(schema: Joi.Schema<Input>, given: unknown, work: (input: Input, now: Date) => Promise<T>): Promise<Answer<T>> {
+  const now = clock();
   const { value, error } = schema.validate(given, VALIDATE);
   if (error) return { ok: false, errors: fieldErrors(error) };
   try {
-    return { ok: true, value: await work(value as Input) };
+    return { ok: true, value: await work(value as Input, now) };
   } catch (failure) {
     if (failure instanceof Refusal) return { ok: false, errors: [{ field: failure.field, message: failure.message }] };
-    process.stderr.write(`${new Date().toISOString()} ${failure instanceof Error ? failure.stack : String(failure)}\n`);
+    process.stderr.write(`${now.toISOString()} ${failure instanceof Error ? failure.stack : String(failure)}\n`);
     return {
       ok: false,
       errors: [

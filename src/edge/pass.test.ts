@@ -1,3 +1,4 @@
+import { tick } from '@/data/trial';
 /** @jest-environment node */
 import { holdsPass, ownPath, passCookie, sealPass } from './pass';
 
@@ -5,7 +6,7 @@ const SEAL = 'a'.repeat(64);
 const OTHER = 'b'.repeat(64);
 
 it('a pass holds for the door that sealed it, and for no other', async () => {
-  const pass = await sealPass(SEAL);
+  const pass = await sealPass(SEAL, tick());
   expect(await holdsPass(pass, SEAL)).toBe(true);
   expect(await holdsPass(pass, OTHER)).toBe(false);
   expect(await holdsPass(`${pass.slice(0, -4)}xxxx`, SEAL)).toBe(false);

@@ -7,7 +7,7 @@ import { keepSchema, type KeepForm } from './schema';
 
 /** Keeps a measurement that the worker made. */
 export async function keep(given: KeepForm): Promise<Answer<string>> {
-  const answered = await answer(keepSchema, given, async (measurement) => (await keepMeasurement(measurement)).id);
+  const answered = await answer(keepSchema, given, async (measurement, now) => (await keepMeasurement(measurement, now)).id);
   if (answered.ok) revalidatePath('/', 'layout');
   return answered;
 }

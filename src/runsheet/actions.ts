@@ -31,87 +31,89 @@ import { estimateTyped, worthWords } from './worth';
 
 /** Writes an own note into the log, or a new wording of an earlier one. */
 export async function noteDown(given: Given): Promise<Answer<void>> {
-  return write(noteSchema, given, (note) => writeNote(note));
+  return write(noteSchema, given, (note, now) => writeNote(note, now));
 }
 
 /** Minutes of own work. */
 export async function spendMinutes(given: Given): Promise<Answer<void>> {
-  return write(minutesSchema, given, (entry) => addLedgerEntry({ ...entry, kind: 'minutes', amountMinor: 0 }));
+  return write(minutesSchema, given, (entry, now) => addLedgerEntry({ ...entry, kind: 'minutes', amountMinor: 0 }, now));
 }
 
 /** Material used, with what it cost. */
 export async function useMaterial(given: Given): Promise<Answer<void>> {
-  return write(materialSchema, given, async ({ cost, ...entry }) => {
+  return write(materialSchema, given, async ({ cost, ...entry }, now) => {
     const { currency } = await getWorkshop();
-    await addLedgerEntry({ ...entry, kind: 'material', amountMinor: minorUnits(cost, currency), minutes: 0 });
+    await addLedgerEntry({ ...entry, kind: 'material', amountMinor: minorUnits(cost, currency), minutes: 0 }, now);
   });
 }
 
 /** A finding: what is wrong, or worth keeping. */
 export async function find(given: Given): Promise<Answer<string>> {
-  return write(findingSchema, given, async (finding) => (await addFinding(finding)).id);
+  return write(findingSchema, given, async (finding, now) => (await addFinding(finding, now)).id);
 }
 
 /** Settles a finding. */
 export async function settle(given: Given): Promise<Answer<void>> {
-  return write(settleFindingSchema, given, ({ findingId, settledAs, settledWords }) => settleFinding(findingId, settledAs, settledWords));
+  return write(settleFindingSchema, given, ({ findingId, settledAs, settledWords }, now) => settleFinding(findingId, settledAs, settledWords, now));
 }
 
 /** Opens a settled finding again. */
 export async function unsettle(findingId: string): Promise<Answer<void>> {
-  return write(findingIdSchema, { findingId }, (given) => unsettleFinding(given.findingId));
+  return write(findingIdSchema, { findingId }, (given, now) => unsettleFinding(given.findingId, now));
 }
 
 /** Puts a close-up to a finding. */
 export async function takeCloseUp(given: Given): Promise<Answer<void>> {
-  return write(closeUpSchema, given, ({ findingId, photoId }) => closeUp(findingId, photoId));
+  return write(closeUpSchema, given, ({ findingId, photoId }, now) => closeUp(findingId, photoId, now));
 }
 
 /** How far to go with the machine. */
 export async function aimAt(given: Given): Promise<Answer<void>> {
-  return write(aimSchema, given, ({ restorationId, aim, worthKeeping }) => setAim(restorationId, aim, worthKeeping));
+  return write(aimSchema, given, ({ restorationId, aim, worthKeeping }, now) => setAim(restorationId, aim, worthKeeping, now));
 }
 
 /** Whose machine it is, and what may be done without asking. */
 export async function belongsTo(given: Given): Promise<Answer<void>> {
-  return write(ownerSchema, given, async ({ restorationId, owner, stages, spend, words }) => {
+  return write(ownerSchema, given, async ({ restorationId, owner, stages, spend, words }, now) => {
     const { currency } = await getWorkshop();
-    await setOwner(restorationId, owner, { stages, spendMinor: minorUnits(spend, currency), words });
+    await setOwner(restorationId, owner, { stages, spendMinor: minorUnits(spend, currency), words }, now);
   });
 }
 
 /** Asks the owner for something beyond that. */
 export async function ask(given: Given): Promise<Answer<string>> {
-  return write(requestSchema, given, async ({ cost, ...request }) => {
+  return write(requestSchema, given, async ({ cost, ...request }, now) => {
     const { currency } = await getWorkshop();
-    return (await askOwner({ ...request, costMinor: minorUnits(cost, currency) })).id;
+    return (await askOwner({ ...request, costMinor: minorUnits(cost, currency) }, now)).id;
   });
 }
 
 /** What the owner answered. */
 export async function takeAnswer(given: Given): Promise<Answer<void>> {
-  return write(answerSchema, given, ({ requestId, answer, answerWords }) => answerRequest(requestId, answer, answerWords));
+  return write(answerSchema, given, ({ requestId, answer, answerWords }, now) => answerRequest(requestId, answer, answerWords, now));
 }
 
 /** What is still to come and what a good one costs, as it is guessed now. */
 export async function guessWorth(given: Given): Promise<Answer<void>> {
-  return write(estimateSchema, given, async ({ restorationId, ...figures }) => {
+  return write(estimateSchema, given, async ({ restorationId, ...figures }, now) => {
     const estimate = estimateTyped(figures);
-    await setEstimate(restorationId, estimate, await worthWords(restorationId, estimate));
+    await setEstimate(restorationId, estimate, await worthWords(restorationId, estimate), now);
   });
 }
 
 /** Marks a stage done, not needed or open again. */
 export async function markStage(given: Given): Promise<Answer<void>> {
-  return write(settleStageSchema, given, ({ restorationId, stage, state, reason }) => settleStage(restorationId, stage, state, reason || null));
+  return write(settleStageSchema, given, ({ restorationId, stage, state, reason }, now) =>
+    settleStage(restorationId, stage, state, reason || null, now),
+  );
 }
 
 /** Adds a piece with its tag. */
 export async function tagPiece(given: Given): Promise<Answer<string>> {
-  return write(pieceSchema, given, async (piece) => (await addPiece(piece)).id);
+  return write(pieceSchema, given, async (piece, now) => (await addPiece(piece, now)).id);
 }
 
 /** Changes what is known of a piece. */
 export async function correctPiece(given: Given): Promise<Answer<void>> {
-  return write(changePieceSchema, given, ({ pieceId, ...changes }) => changePiece(pieceId, changes));
+  return write(changePieceSchema, given, ({ pieceId, ...changes }, now) => changePiece(pieceId, changes, now));
 }

@@ -16,11 +16,11 @@ import { TAKES } from './takes';
 
 /** Puts a bottle or another consumable into the stores. */
 export async function putIntoStores(given: Record<string, string>): Promise<Answer<null>> {
-  const answered = await answer(stockSchema, given, async ({ price, ...item }) => {
+  const answered = await answer(stockSchema, given, async ({ price, ...item }, now) => {
     const { currency } = await getWorkshop();
     // A label over what can be worked with is refused here, not later at the sink.
     if (item.strengthValue !== null) peroxideStrength(item.strengthValue, item.strengthUnit);
-    await addStock({ ...item, priceMinor: price === null ? null : minorUnits(price, currency) });
+    await addStock({ ...item, priceMinor: price === null ? null : minorUnits(price, currency) }, now);
     return null;
   });
   if (answered.ok) revalidatePath('/stores');
@@ -29,7 +29,7 @@ export async function putIntoStores(given: Record<string, string>): Promise<Answ
 
 /** What is left in a bottle, as somebody found it. */
 export async function countLeft(given: Given): Promise<Answer<void>> {
-  return write(countSchema, given, ({ stockId, found }) => countStock(stockId, found));
+  return write(countSchema, given, ({ stockId, found }, now) => countStock(stockId, found, now));
 }
 
 /** Stronger than its label by more than this share is a slip of the test. */
@@ -37,7 +37,7 @@ const STRONGER = 1.1;
 
 /** How strong a bottle still is: by the gas of a sample, by its age, or by another test. */
 export async function testStrength(given: Given): Promise<Answer<void>> {
-  return write(testSchema, given, async ({ stockId, how, percentWW, ...test }) => {
+  return write(testSchema, given, async ({ stockId, how, percentWW, ...test }, now) => {
     const bottle = await findStock(stockId);
     const label = bottle && percentOf({ ...bottle, tested: null });
     if (!label) throw new Refusal('stockId', 'This bottle is gone, or has no strength on its label.');
@@ -47,31 +47,31 @@ export async function testStrength(given: Given): Promise<Answer<void>> {
         { gas: 'gasMl', age: 'months', other: 'percentWW' }[how],
         `That is ${found.toFixed(1)} %, more than the ${label.toFixed(1)} % of its label. Look at the ${how === 'gas' ? 'sample and the gas' : 'number'} again.`,
       );
-    await addStrength(stockId, { percentWW: found, how });
+    await addStrength(stockId, { percentWW: found, how }, now);
   });
 }
 
 /** Whether an agent is in this workshop. */
 export async function haveAgent(agent: string, owned: boolean): Promise<Answer<void>> {
-  return write(haveAgentSchema, { agent, owned }, (given) => switchAgent(given.agent, given.owned));
+  return write(haveAgentSchema, { agent, owned }, (given, now) => switchAgent(given.agent, given.owned, now));
 }
 
 /** A stricter verdict of this workshop's own. */
 export async function forbid(given: Given): Promise<Answer<void>> {
-  return write(ownVerdictSchema, given, (verdict) => addOwnVerdict(verdict));
+  return write(ownVerdictSchema, given, (verdict, now) => addOwnVerdict(verdict, now));
 }
 
 /** An agent of the workshop's own. */
 export async function ownAgent(given: Given): Promise<Answer<void>> {
-  return write(ownAgentSchema, given, async ({ soils, often, litre, ...agent }) => {
+  return write(ownAgentSchema, given, async ({ soils, often, litre, ...agent }, now) => {
     const takes = Object.fromEntries(soils.map((soil) => [soil, TAKES[often]]));
-    await addOwnAgent({ ...agent, takes, perLitre: litre === null ? null : { amount: litre, unit: 'mL' } });
+    await addOwnAgent({ ...agent, takes, perLitre: litre === null ? null : { amount: litre, unit: 'mL' } }, now);
   });
 }
 
 /** A surface of the workshop's own. */
 export async function ownSurface(given: Given): Promise<Answer<void>> {
-  return write(ownSurfaceSchema, given, async (surface) => {
-    await addOwnSurface(surface);
+  return write(ownSurfaceSchema, given, async (surface, now) => {
+    await addOwnSurface(surface, now);
   });
 }

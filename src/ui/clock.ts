@@ -2,14 +2,17 @@
 
 import { useSyncExternalStore } from 'react';
 
-let now = Date.now();
+/** The time by this device's clock, where a tap or a page that stays open asks for it. */
+export const deviceTime = (): Date => new Date();
+
+let now = deviceTime().getTime();
 const listeners = new Set<() => void>();
 let ticking: ReturnType<typeof setInterval> | null = null;
 
 function subscribe(listener: () => void) {
   listeners.add(listener);
   ticking ??= setInterval(() => {
-    now = Date.now();
+    now = deviceTime().getTime();
     listeners.forEach((tell) => tell());
   }, 1000);
   return () => {

@@ -1,5 +1,5 @@
 import { logOf } from '@/data/log';
-import { freshFolder, removeFolders } from '@/data/trial';
+import { freshFolder, removeFolders, tick } from '@/data/trial';
 import { getWorkshop, listObstacles } from '@/data/workshop';
 import { wrongs } from '@/edge/wrongs';
 import { doorState, tryPassphrase } from '@/data/door';
@@ -50,7 +50,7 @@ describe('the door to the local network', () => {
     expect(wrongs(await newPassphrase({ passphrase: 'rain on a tin roof', again: 'rain on a tin roof' }))).toBe('');
     expect(wrongs(await setOpen(true))).toBe('');
     expect(await doorState()).toMatchObject({ hasPassphrase: true, open: true });
-    expect(await tryPassphrase('rain on a tin roof')).toHaveLength(64);
+    expect(await tryPassphrase('rain on a tin roof', tick())).toHaveLength(64);
   });
 
   it('signs every device out, and shuts', async () => {

@@ -1,5 +1,6 @@
 'use server';
 
+import Joi from 'joi';
 import { revalidatePath } from 'next/cache';
 import { minorUnits } from '@/core/ledger/money';
 import { setDoor, setPassphrase, signEveryoneOut } from '@/data/door';
@@ -11,8 +12,8 @@ import { idSchema, obstacleSchema, openSchema, passphraseSchema, personSchema, w
 
 /** Saves the workshop's settings. */
 export async function saveSettings(given: Record<string, string>): Promise<Answer<null>> {
-  const answered = await answer(workshopSchema, given, async ({ hourlyRate, ...settings }) => {
-    await saveWorkshop({ ...settings, hourlyRateMinor: minorUnits(hourlyRate, settings.currency) });
+  const answered = await answer(workshopSchema, given, async ({ hourlyRate, ...settings }, now) => {
+    await saveWorkshop({ ...settings, hourlyRateMinor: minorUnits(hourlyRate, settings.currency) }, now);
     return null;
   });
   if (answered.ok) revalidatePath('/', 'layout');
@@ -21,35 +22,33 @@ export async function saveSettings(given: Record<string, string>): Promise<Answe
 
 /** Sets the passphrase of the local network. */
 export async function newPassphrase(given: Given): Promise<Answer<void>> {
-  return write(passphraseSchema, given, ({ passphrase }) => setPassphrase(passphrase));
+  return write(passphraseSchema, given, ({ passphrase }, now) => setPassphrase(passphrase, now));
 }
 
 /** Lets the local network in or shuts it out. */
 export async function setOpen(open: boolean): Promise<Answer<void>> {
-  return write(openSchema, { open }, (given) => setDoor(given.open));
+  return write(openSchema, { open }, (given, now) => setDoor(given.open, now));
 }
 
 /** Every device has to enter again. */
 export async function signOut(): Promise<Answer<void>> {
-  await signEveryoneOut();
-  revalidatePath('/', 'layout');
-  return { ok: true, value: undefined };
+  return write(Joi.object({}), {}, (_, now) => signEveryoneOut(now));
 }
 
 /** A name of somebody who works here. */
 export async function addName(given: Given): Promise<Answer<void>> {
-  return write(personSchema, given, ({ name }) => addPerson(name));
+  return write(personSchema, given, ({ name }, now) => addPerson(name, now));
 }
 
 export async function removeName(personId: string): Promise<Answer<void>> {
-  return write(idSchema, { id: personId }, ({ id }) => removePerson(id));
+  return write(idSchema, { id: personId }, ({ id }, now) => removePerson(id, now));
 }
 
 /** Something that stands in the sun's way. */
 export async function standsInTheWay(given: Given): Promise<Answer<void>> {
-  return write(obstacleSchema, given, (obstacle) => addObstacle(obstacle));
+  return write(obstacleSchema, given, (obstacle, now) => addObstacle(obstacle, now));
 }
 
 export async function outOfTheWay(id: string): Promise<Answer<void>> {
-  return write(idSchema, { id }, (given) => removeObstacle(given.id));
+  return write(idSchema, { id }, (given, now) => removeObstacle(given.id, now));
 }

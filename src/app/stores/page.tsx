@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { formatMoney } from '@/core/ledger/money';
 import { listStock } from '@/data/stock';
 import { getWorkshop } from '@/data/workshop';
+import { clock } from '@/edge/clock';
 import { LinkButton } from '@/ui/links';
 import { StockForm } from '@/stores/StockForm';
 import { Shelf } from '@/stores/Shelf';
@@ -20,7 +21,7 @@ export default async function StoresPage() {
         ) : (
           <Shelf
             stock={stock}
-            now={new Date().toISOString()}
+            now={clock().toISOString()}
             timeZone={timeZone}
             prices={Object.fromEntries(stock.map(({ id, priceMinor }) => [id, priceMinor === null ? '' : formatMoney(priceMinor, currency)]))}
           />

@@ -68,22 +68,17 @@ export interface NewPhoto {
  *
  * @throws Refusal for what is not a whole picture of sensible size
  */
-export async function addPhoto({ bytes, ...photo }: NewPhoto, now = new Date()): Promise<Photo> {
+export async function addPhoto({ bytes, ...photo }: NewPhoto, now: Date): Promise<Photo> {
   const facts: PictureFacts = await inspectPicture(bytes);
   const { timeZone } = await getWorkshop();
   const takenAt = await exifTime(bytes, timeZone);
   const hash = await keepFile(bytes, facts.extension);
-  return inTransaction(async (transaction) => {
-    await needRow('restorations', photo.restorationId, transaction);
+  return inTransaction(async () => {
+    await needRow('restorations', photo.restorationId);
     // The same file sent twice to the same place is one photograph, not two.
-    const [same] = await findRows(
-      'photos',
-      { restorationId: photo.restorationId, stage: photo.stage, pieceId: photo.pieceId, hash },
-      undefined,
-      transaction,
-    );
+    const [same] = await findRows('photos', { restorationId: photo.restorationId, stage: photo.stage, pieceId: photo.pieceId, hash });
     if (same) return same;
-    const added = await addRow('photos', { ...photo, ...facts, hash, bytes: bytes.byteLength, takenAt, addedAt: now.toISOString() }, transaction);
+    const added = await addRow('photos', { ...photo, ...facts, hash, bytes: bytes.byteLength, takenAt, addedAt: now.toISOString() });
     await appendLog(
       {
         restorationId: photo.restorationId,
@@ -92,7 +87,6 @@ export async function addPhoto({ bytes, ...photo }: NewPhoto, now = new Date()):
         words: `Photograph ${photo.originalName}.`,
         data: { photoId: added.id, hash },
       },
-      transaction,
       now,
     );
     return added;

@@ -44,10 +44,11 @@ interface Props {
   /** Day by which it is wanted, like 2026-06-21. */
   by: string | null;
   sky: SkySource;
+  now: Date;
 }
 
 /** Brighten: the pieces, and for the chosen one its advice, its running exposure or the plan of the next. */
-export async function BrightenStage({ restorationId, pieceId, way, by, sky }: Props) {
+export async function BrightenStage({ restorationId, pieceId, way, by, sky, now }: Props) {
   const [pieces, workshop, stock, timers, tubs, planned] = await Promise.all([
     piecesOf(restorationId),
     getWorkshop(),
@@ -76,14 +77,13 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky }: Pr
   const { treatment, school, forecast, latest, advice, pooled, fade, working } = judgePiece(piece, history, past);
   const here = `/restorations/${restorationId}/brighten?piece=${piece.id}`;
   const chosen = SCHOOLS.find((id) => id === way) ?? null;
-  const ways = history.running ? null : await waysFor(piece, history, past, sky, by);
-  const now = new Date();
+  const ways = history.running ? null : await waysFor(piece, history, past, sky, by, now);
   const own = planned.filter((session) => session.pieceId === piece.id);
   const coming = nextPlanned(own, now);
   const going = chosen ?? coming?.school ?? firstSchool(treatment?.school, workshop.latitude !== null);
-  const window = coming?.school === going ? leftOf(coming, now) : nextWindow(ways, going);
+  const window = coming?.school === going ? leftOf(coming, now) : nextWindow(ways, going, now);
   const minutes = window && Math.round((Date.parse(window.to) - Date.parse(window.from)) / 60_000);
-  const cloudPercent = cloudOver(ways, window);
+  const cloudPercent = cloudOver(ways, window, now);
   const opens = toLocalField(window?.from ?? now.toISOString(), timeZone);
   const looks = (await looksOf(restorationId)).filter((look) => look.pieceId === piece.id);
   const ended = history.sessions.filter(({ endedAt }) => endedAt !== null);

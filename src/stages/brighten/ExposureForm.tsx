@@ -11,6 +11,7 @@ import { toLocalField } from '@/core/runsheet/time';
 import type { PieceSize } from '@/core/size';
 import type { Piece, TubRow } from '@/data/rows';
 import type { Shelved } from '@/data/stock';
+import { deviceTime } from '@/ui/clock';
 import { AnswerForm, type Values } from '@/ui/AnswerForm';
 import { Cautions } from '@/ui/Cautions';
 import { Check } from '@/ui/Check';
@@ -65,7 +66,7 @@ export function ExposureForm({ piece, stock, tubs, timeZone, from, minutes, clou
     temperatureC: String(SCHOOL[first].usualC),
     toleranceB: '1.5',
   };
-  const [{ school, fromStores, inTub, later }, setChosen] = useState(() => chosenIn(initial, timeZone, new Date()));
+  const [{ school, fromStores, inTub, later }, setChosen] = useState(() => chosenIn(initial, timeZone, deviceTime()));
   const fields = useMemo(
     () => fieldsFor({ school, fromStores, inTub, later }, stock, tubs, units),
     [school, fromStores, inTub, later, stock, tubs, units],
@@ -106,7 +107,9 @@ export function ExposureForm({ piece, stock, tubs, timeZone, from, minutes, clou
                 {later && (
                   <Flex wrap="wrap" align="center" gap="3" borderLeftWidth="8px" borderColor="lineStrong" pl="3" mb="4">
                     <Text flex="1 1 300px">This window is still to come: what follows is for its start, when the bell rings.</Text>
-                    <Button onClick={() => form.setValue('windowStart', toLocalField(new Date().toISOString(), timeZone))}>Begin now instead</Button>
+                    <Button onClick={() => form.setValue('windowStart', toLocalField(deviceTime().toISOString(), timeZone))}>
+                      Begin now instead
+                    </Button>
                   </Flex>
                 )}
                 <GateChecks
@@ -182,7 +185,7 @@ function ChoiceWatch({ form, stock, size, timeZone, first, onChosen }: WatchProp
   const { subscribe, setValue, getValues } = form;
   // A page that stays open comes to the window that it was laid into.
   useEffect(() => {
-    const look = setInterval(() => onChosen(chosenIn(getValues(), timeZone, new Date())), LOOK_MS);
+    const look = setInterval(() => onChosen(chosenIn(getValues(), timeZone, deviceTime())), LOOK_MS);
     return () => clearInterval(look);
   }, [getValues, timeZone, onChosen]);
   useEffect(
@@ -191,12 +194,12 @@ function ChoiceWatch({ form, stock, size, timeZone, first, onChosen }: WatchProp
         formState: { values: true },
         callback: ({ values, name }) => {
           // A draft that comes back changes them too, without a name.
-          onChosen(chosenIn(values, timeZone, new Date()));
+          onChosen(chosenIn(values, timeZone, deviceTime()));
           if (name !== 'school') return;
           const id = values.school as SchoolId;
           const { usualPercentWW, usualHours, turnEveryMin, usualC, driver } = SCHOOL[id];
           // Only what the sun drives waits for its window.
-          setValue('windowStart', driver === SCHOOL[first.school].driver ? first.from : toLocalField(new Date().toISOString(), timeZone));
+          setValue('windowStart', driver === SCHOOL[first.school].driver ? first.from : toLocalField(deviceTime().toISOString(), timeZone));
           setValue('targetPercentWW', String(usualPercentWW));
           setValue('durationMin', String(60 * usualHours[0]));
           setValue('turnEveryMin', String(turnEveryMin));

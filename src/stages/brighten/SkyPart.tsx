@@ -7,6 +7,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { cloudAt, type CloudHour } from '@/core/exposure/sessions';
 import { dayAround, showTime } from '@/core/runsheet/time';
 import { sunDay, type Place } from '@/core/sun/day';
+import { deviceTime } from '@/ui/clock';
 import { DaySun } from '@/ui/DaySun';
 import { FileButton } from '@/ui/FileButton';
 import { say } from '@/ui/toast';
@@ -42,7 +43,7 @@ export function SkyPart({ place, timeZone }: Props) {
   const [day, setDay] = useState(0);
   const [asked, setAsked] = useState(0);
   const [found, setFound] = useState<Hours | null>(null);
-  const [today] = useState(() => new Date());
+  const [today] = useState(() => deviceTime());
   const { start, hours } = useMemo(() => dayAround(addDays(today, day), timeZone), [today, day, timeZone]);
   useEffect(() => {
     const stop = new AbortController();

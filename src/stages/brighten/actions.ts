@@ -44,21 +44,20 @@ export async function plan(given: Given): Promise<Answer<PlanView>> {
 
 /** Plans the exposure of the form for its window; cautions and what stands before the start come at its bell. */
 export async function planLater(given: Given): Promise<Answer<string>> {
-  return write(planSchema, given, async (form) => {
+  return write(planSchema, given, async (form, now) => {
     const { piece, windowStart } = await workOut(form);
     const from = new Date(windowStart);
-    await planSession(piece, form.school, { from, to: new Date(from.getTime() + form.durationMin * 60_000) });
+    await planSession(piece, form.school, { from, to: new Date(from.getTime() + form.durationMin * 60_000) }, now);
     return piece.id;
   });
 }
 
 /** Starts the exposure now. */
 export async function start(given: Given): Promise<Answer<string>> {
-  return write(planSchema, given, async (form) => {
+  return write(planSchema, given, async (form, now) => {
     if (!form.cautionsConfirmed) throw new Refusal('cautionsConfirmed', 'Read the cautions and confirm them before you start.');
     const { plan: worked, gates, piece, stockPercentWW, windowStart } = await workOut(form);
-    if (opensLater(windowStart, new Date()))
-      throw new Refusal('windowStart', 'This window is still to come. Plan it for then, or set it to now and start.');
+    if (opensLater(windowStart, now)) throw new Refusal('windowStart', 'This window is still to come. Plan it for then, or set it to now and start.');
     if (piece.metalInside)
       throw new Refusal(
         'pieceId',
@@ -67,44 +66,47 @@ export async function start(given: Given): Promise<Answer<string>> {
     const left = gatesLeft(gates, form.checks);
     if (left.length > 0)
       throw new Refusal('checks', `Not said done yet: ${left.map(({ words }) => words).join('; ')}. Tick it when it is, then start.`);
-    const session = await startExposure({
-      pieceId: form.pieceId,
-      school: form.school,
-      stockId: form.stockId,
-      stockPercentWW,
-      targetPercentWW: worked.percentWW,
-      amountMl: worked.creamMl ?? worked.solutionL! * 1000,
-      toleranceB: form.toleranceB,
-      plannedMin: form.durationMin,
-      turnEveryMin: form.turnEveryMin,
-      cloudFraction: form.cloudPercent / 100,
-      lampMwPerCm2: form.lampMwPerCm2,
-      temperatureC: form.temperatureC,
-      cautions: worked.cautions,
-      checks: gates.map(({ words }) => words),
-      warmAt: await warmFrom(form),
-      takes: form.stands
-        ? null
-        : { amount: worked.stockMl, unit: worked.powderG === null ? 'mL' : 'g', otherwise: `peroxide, ${stockPercentWW.toFixed(1)} %` },
-    });
+    const session = await startExposure(
+      {
+        pieceId: form.pieceId,
+        school: form.school,
+        stockId: form.stockId,
+        stockPercentWW,
+        targetPercentWW: worked.percentWW,
+        amountMl: worked.creamMl ?? worked.solutionL! * 1000,
+        toleranceB: form.toleranceB,
+        plannedMin: form.durationMin,
+        turnEveryMin: form.turnEveryMin,
+        cloudFraction: form.cloudPercent / 100,
+        lampMwPerCm2: form.lampMwPerCm2,
+        temperatureC: form.temperatureC,
+        cautions: worked.cautions,
+        checks: gates.map(({ words }) => words),
+        warmAt: await warmFrom(form, now),
+        takes: form.stands
+          ? null
+          : { amount: worked.stockMl, unit: worked.powderG === null ? 'mL' : 'g', otherwise: `peroxide, ${stockPercentWW.toFixed(1)} %` },
+      },
+      now,
+    );
     return session.id;
   });
 }
 
 /** When the exposure that starts now may get too warm, by the sun of today; `null` where it does not, or no sun warms it. */
-async function warmFrom(form: PlanForm): Promise<string | null> {
+async function warmFrom(form: PlanForm, now: Date): Promise<string | null> {
   const { timeZone } = await getWorkshop();
-  const { warmth } = await workOut({ ...form, windowStart: toLocalField(new Date().toISOString(), timeZone) });
+  const { warmth } = await workOut({ ...form, windowStart: toLocalField(now.toISOString(), timeZone) });
   return warmth?.overAt ?? null;
 }
 
 /** Ends the exposure with what really happened. */
 export async function end(given: Given): Promise<Answer<void>> {
-  return write(endSchema, given, async ({ sessionId, endedAt, cloudPercent, temperatureC, words }) => {
+  return write(endSchema, given, async ({ sessionId, endedAt, cloudPercent, temperatureC, words }, now) => {
     const { timeZone } = await getWorkshop();
     const instant = fromLocalField(endedAt, timeZone);
     if (!instant) throw new Refusal('endedAt', 'Give date and time, like 2026-06-21 14:00.');
-    await endExposure(sessionId, { endedAt: instant, cloudFraction: cloudPercent / 100, temperatureC, words });
+    await endExposure(sessionId, { endedAt: instant, cloudFraction: cloudPercent / 100, temperatureC, words }, now);
   });
 }
 
@@ -113,68 +115,68 @@ const idSchema = (name: string) =>
 
 /** A thermometer was read. */
 export async function warmthRead(given: Given): Promise<Answer<void>> {
-  return write(warmthSchema, given, async ({ sessionId, temperatureC }) => {
-    await readWarmth(sessionId, temperatureC);
+  return write(warmthSchema, given, async ({ sessionId, temperatureC }, now) => {
+    await readWarmth(sessionId, temperatureC, now);
   });
 }
 
 /** The sky of the hours that one looks at now. */
 export async function skyNow(given: Given): Promise<Answer<void>> {
-  return write(lookSchema, given, ({ cloudPercent, forHours }) => {
-    const hour = Math.floor(Date.now() / 3_600_000) * 3_600_000;
+  return write(lookSchema, given, ({ cloudPercent, forHours }, now) => {
+    const hour = Math.floor(now.getTime() / 3_600_000) * 3_600_000;
     const hours = Array.from({ length: forHours }, (_, i) => ({ at: new Date(hour + i * 3_600_000), cloud: cloudPercent / 100 }));
-    return keepHours(hours, 'look', `Looked at the sky: ${cloudPercent} % covered, taken for ${forHours} h.`);
+    return keepHours(hours, 'look', `Looked at the sky: ${cloudPercent} % covered, taken for ${forHours} h.`, now);
   });
 }
 
 /** Hours of sky from a file. */
 export async function skyFromFile(given: Given): Promise<Answer<{ words: string }>> {
-  return write(skyFileSchema, given, async ({ text, name }) => {
+  return write(skyFileSchema, given, async ({ text, name }, now) => {
     const { rows, wrong } = fromCsv(text);
     if (wrong.length > 0)
       throw new Refusal('file', `This is no whole table. ${wrong.slice(0, 5).join('; ')}. Save it as CSV with a line of names first.`);
     const { hours, notes } = hoursFromRows(rows, (await getWorkshop()).timeZone);
     const words = [`${hours.length} hours of sky taken from ${name}.`, ...notes].join(' ');
-    await keepHours(hours, 'file', words);
+    await keepHours(hours, 'file', words, now);
     return { words };
   });
 }
 
 /** Own looks and files are forgotten. */
 export async function skyForgotten(): Promise<Answer<void>> {
-  return write(Joi.object({}), {}, () => forgetHours(new Date()));
+  return write(Joi.object({}), {}, (_, now) => forgetHours(now, now));
 }
 
 /** A bell for the beginning of a planned session. */
 export async function ringThen(given: Given): Promise<Answer<void>> {
-  return write(ringSchema, given, async ({ pieceId, school, ...planned }) => {
+  return write(ringSchema, given, async ({ pieceId, school, ...planned }, now) => {
     const piece = await findPiece(pieceId);
     if (!piece) throw new Refusal('pieceId', 'This piece is not here any more. Go back and choose another.');
-    await planSession(piece, school, planned);
+    await planSession(piece, school, planned, now);
   });
 }
 
 /** A planned session will not be. */
 export async function giveUp(timerId: string): Promise<Answer<void>> {
-  return write(idSchema('timerId'), { timerId }, () => endTimer(timerId));
+  return write(idSchema('timerId'), { timerId }, (_, now) => endTimer(timerId, now));
 }
 
 /** How a piece is kept after its brightening. */
 export async function kept(given: Given): Promise<Answer<void>> {
-  return write(keptSchema, given, ({ pieceId, storage }) => keptIn(pieceId, storage));
+  return write(keptSchema, given, ({ pieceId, storage }, now) => keptIn(pieceId, storage, now));
 }
 
 /** A turn was made. */
 export async function turned(timerId: string): Promise<Answer<void>> {
-  return write(idSchema('timerId'), { timerId }, async () => {
-    await noteTurn(timerId);
+  return write(idSchema('timerId'), { timerId }, async (_, now) => {
+    await noteTurn(timerId, now);
   });
 }
 
 /** The treatment is over. */
 export async function finishTreatment(treatmentId: string, why: string): Promise<Answer<void>> {
-  return write(idSchema('treatmentId'), { treatmentId, why }, async () => {
-    await endTreatment(treatmentId, why);
+  return write(idSchema('treatmentId'), { treatmentId, why }, async (_, now) => {
+    await endTreatment(treatmentId, why, now);
   });
 }
 

@@ -6,7 +6,7 @@ import type { Piece } from '@/data/rows';
 import { ledgerOf } from '@/data/ledger';
 import { addStock, addStrength } from '@/data/stock';
 import { runningTimers, noteTurn } from '@/data/timers';
-import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_WORKSHOP, trialPiece, trialResult } from '@/data/trial';
+import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_WORKSHOP, trialPiece, trialResult, tick } from '@/data/trial';
 import { endExposure, sessionsOf, startExposure, treatmentsOf } from '@/data/treatments';
 import { saveWorkshop } from '@/data/workshop';
 import { wrongs } from '@/edge/wrongs';
@@ -35,7 +35,7 @@ let stockId = '';
 
 inTrialWorkshop();
 beforeAll(async () => {
-  stockId = (await addStock(BOTTLE)).id;
+  stockId = (await addStock(BOTTLE, tick())).id;
 });
 
 const freshPiece = (): Promise<Piece> => trialPiece({ lengthMm: 300, widthMm: 200 });
@@ -126,16 +126,16 @@ describe('a plan', () => {
   });
 
   it('asks for a place before it counts with the sun', async () => {
-    await saveWorkshop({ ...TRIAL_WORKSHOP, latitude: null, longitude: null });
+    await saveWorkshop({ ...TRIAL_WORKSHOP, latitude: null, longitude: null }, tick());
     const answered = await plan(form(await freshPiece(), { school: 'bag-sun', targetPercentWW: '6' }));
-    await saveWorkshop(TRIAL_WORKSHOP);
+    await saveWorkshop(TRIAL_WORKSHOP, tick());
     expect(wrongs(answered)).toContain('has no place yet');
   });
 });
 
 describe('a bath in a tub', () => {
   const tubbed = async (name: string, depthMm: number) => {
-    await addTub({ name, lengthMm: 500, widthMm: 400, depthMm });
+    await addTub({ name, lengthMm: 500, widthMm: 400, depthMm }, tick());
     return (await listTubs()).find((tub) => tub.name === name)!.id;
   };
 
@@ -181,9 +181,9 @@ describe('an exposure', () => {
     const piece = await freshPiece();
     expect(wrongs(await start(form(piece)))).toContain('cautionsConfirmed');
     const { tag, name, plastic, finish, lengthMm, widthMm, heightMm, labels } = piece;
-    await changePiece(piece.id, { tag, name, plastic, finish, lengthMm, widthMm, heightMm, labels, metalInside: 'two threaded inserts' });
+    await changePiece(piece.id, { tag, name, plastic, finish, lengthMm, widthMm, heightMm, labels, metalInside: 'two threaded inserts' }, tick());
     expect(wrongs(await start(form(piece, { cautionsConfirmed: true })))).toContain('still metal in K1');
-    await changePiece(piece.id, { tag, name, plastic, finish, lengthMm, widthMm, heightMm, metalInside: '', labels: 'serial plate' });
+    await changePiece(piece.id, { tag, name, plastic, finish, lengthMm, widthMm, heightMm, metalInside: '', labels: 'serial plate' }, tick());
     const open = wrongs(await start(form(piece, { cautionsConfirmed: true, checks: ['test-piece'] })));
     expect(open).toContain('Lifted, or taped over and kept above the solution: serial plate; It is weighed down');
     expect(open).not.toContain('less important');
@@ -192,20 +192,20 @@ describe('an exposure', () => {
 
   it('goes from the first measurement over two sessions to its end, and the forecast learns', async () => {
     const piece = await freshPiece();
-    await measure(piece, 27, new Date(Date.now() - 5 * 3_600_000));
+    await measure(piece, 27, new Date(tick().getTime() - 5 * 3_600_000));
     const began = await start(form(piece, { cautionsConfirmed: true, checks: ['test-piece', 'weighed-down'] }));
     if (!began.ok) throw new Error(wrongs(began));
     const timer = (await runningTimers()).find(({ sessionId, kind }) => sessionId === began.value && kind === 'exposure')!;
-    await noteTurn(timer.id);
+    await noteTurn(timer.id, tick());
     const [material] = (await ledgerOf(piece.restorationId)).filter(({ kind }) => kind === 'material');
     expect(material).toMatchObject({ words: 'Strong, 1578 mL', amountMinor: 2367 });
 
-    const now = new Date(Date.now() - 2 * 3_600_000 + 60_000).toISOString().slice(0, 16);
+    const now = new Date(tick().getTime() - 2 * 3_600_000 + 60_000).toISOString().slice(0, 16);
     const ended = await end({ sessionId: began.value, endedAt: now, temperatureC: '26', cloudPercent: '0', words: 'fine' });
     expect(wrongs(ended)).toBe('');
     expect(wrongs(await end({ sessionId: began.value, endedAt: now }))).toContain('ended already');
 
-    await measure(piece, 19, new Date());
+    await measure(piece, 19, tick());
     const again = (await findPiece(piece.id))!;
     const yellow = yellowOf(again, await historyOf(again), SCHOOL['bath-lamp'])!;
     expect(yellow).toMatchObject({ startB: 27, targetB: 6, sessions: [{ measuredB: 19 }] });
@@ -220,7 +220,7 @@ describe('an exposure', () => {
 
   it('hours in vapour and doses of light are not added up', async () => {
     const piece = await freshPiece();
-    await measure(piece, 27, new Date(Date.now() - 3_600_000));
+    await measure(piece, 27, new Date(tick().getTime() - 3_600_000));
     const known = (await findPiece(piece.id))!;
     const history = await historyOf(known);
     expect(yellowOf(known, history, SCHOOL.vapour)!.sessions).toEqual([]);
@@ -234,11 +234,11 @@ describe('choosing the way', () => {
 
   it('asks for the size first, then compares all eight with what the stores hold', async () => {
     const unsized = await trialPiece();
-    expect(await waysFor(unsized, await historyOf(unsized), [], sky)).toBeNull();
+    expect(await waysFor(unsized, await historyOf(unsized), [], sky, null, tick())).toBeNull();
     const piece = await trialPiece({ lengthMm: 300, widthMm: 200, heightMm: 50, labels: 'serial', surfaces: ['legend-printed'] });
-    await measure(piece, 24, new Date());
+    await measure(piece, 24, tick());
     const known = (await findPiece(piece.id))!;
-    const view = (await waysFor(known, await historyOf(known), [], sky))!;
+    const view = (await waysFor(known, await historyOf(known), [], sky, null, tick()))!;
     expect(view.ways).toHaveLength(8);
     const vapour = view.ways.find(({ school }) => school === 'vapour')!;
     expect(vapour.costMinor).toBeGreaterThan(0);
@@ -248,14 +248,14 @@ describe('choosing the way', () => {
 
   it('rates come from the workshop’s past pieces of the same way, this one left out', async () => {
     const past = await freshPiece();
-    await measure(past, 27, new Date(Date.now() - 5 * 3_600_000));
+    await measure(past, 27, new Date(tick().getTime() - 5 * 3_600_000));
     const { id } = await startExposure(
       { ...TRIAL_EXPOSURE, pieceId: past.id, school: 'bath-lamp', stockId, lampMwPerCm2: 3 },
-      new Date(Date.now() - 4 * 3_600_000),
+      new Date(tick().getTime() - 4 * 3_600_000),
     );
-    const endedAt = new Date(Date.now() - 2 * 3_600_000).toISOString();
-    await endExposure(id, { endedAt, cloudFraction: 0, temperatureC: 25, words: '' });
-    await measure(past, 20, new Date());
+    const endedAt = new Date(tick().getTime() - 2 * 3_600_000).toISOString();
+    await endExposure(id, { endedAt, cloudFraction: 0, temperatureC: 25, words: '' }, tick());
+    await measure(past, 20, tick());
     const next = await freshPiece();
     const forNext = await pooledFor(SCHOOL['bath-lamp'], next);
     const forItself = await pooledFor(SCHOOL['bath-lamp'], past);

@@ -26,15 +26,15 @@ export const nextPlanned = <T extends Window>(planned: readonly T[], now: Date):
 export const leftOf = ({ from, to }: Window, now: Date): Window => ({ from: Date.parse(from) > now.getTime() ? from : now.toISOString(), to });
 
 /** The next window that the sun opens for a way; `null` while the sun stands high enough to begin at once, and for other ways. */
-export function nextWindow(ways: WaysView | null, school: SchoolId): Window | null {
-  if (!ways?.place || SCHOOL[school].driver !== 'sun' || sunAndUv(ways.place, new Date()).uvIndexClear > 1) return null;
+export function nextWindow(ways: WaysView | null, school: SchoolId, now: Date): Window | null {
+  if (!ways?.place || SCHOOL[school].driver !== 'sun' || sunAndUv(ways.place, now).uvIndexClear > 1) return null;
   return ways.ways.find((way) => way.school === school)?.sun?.sessions[0] ?? null;
 }
 
 /** Cloud over a window, or over the hours to come, in whole per cent: held all along it brings the dose that the sky of all plans brings. */
-export function cloudOver(ways: WaysView | null, window: Window | null): number {
+export function cloudOver(ways: WaysView | null, window: Window | null, now: Date): number {
   if (!ways?.place || ways.clouds.length === 0) return 0;
-  const [from, to] = window ? [Date.parse(window.from), Date.parse(window.to)] : [Date.now(), Date.now() + 3 * HOUR_MS];
+  const [from, to] = window ? [Date.parse(window.from), Date.parse(window.to)] : [now.getTime(), now.getTime() + 3 * HOUR_MS];
   const { place, shading, clouds } = ways;
   return Math.round(100 * evenCloud({ place, shading, clouds }, { from: new Date(from), to: new Date(to) }));
 }

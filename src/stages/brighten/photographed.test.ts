@@ -6,7 +6,7 @@ import { keepMeasurement, PIECE_REGION } from '@/data/measurements';
 import { measuredFace, measuredPicture } from '@/data/photos/face';
 import { addPiece, changePiece, findPiece } from '@/data/pieces';
 import type { Measurement, Piece } from '@/data/rows';
-import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_PIECE, trialPiece } from '@/data/trial';
+import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_PIECE, trialPiece, tick } from '@/data/trial';
 import { endExposure, endTreatment, startExposure, treatmentsOf } from '@/data/treatments';
 import { homeComputer } from '@/simulators/camera/machines';
 import { measured, photograph } from '../../../demo/photographs';
@@ -23,7 +23,7 @@ jest.setTimeout(120_000);
 inTrialWorkshop();
 
 const HOUR_MS = 3_600_000;
-const before = (hours: number) => new Date(Date.now() - hours * HOUR_MS);
+const before = (hours: number) => new Date(tick().getTime() - hours * HOUR_MS);
 let seed = 40;
 
 /** The camera takes the lid of a computer with so much yellow, and it is measured as a person would. */
@@ -49,7 +49,7 @@ async function session(piece: Piece, began: Date, temperatureC = 25) {
     began,
   );
   const endedAt = new Date(began.getTime() + 2 * HOUR_MS).toISOString();
-  return endExposure(id, { endedAt, cloudFraction: 0, temperatureC, words: '' });
+  return endExposure(id, { endedAt, cloudFraction: 0, temperatureC, words: '' }, tick());
 }
 
 let lid: Piece;
@@ -150,7 +150,10 @@ describe('what is known of a piece', () => {
   it('a crack makes it brittle until it is settled', async () => {
     expect((await readFacts(lid)).brittle).toBe(false);
     const { id: pieceId, restorationId } = lid;
-    await addFinding({ restorationId, pieceId, stage: 'wash', photoId: null, pin: null, kind: 'crack', severity: 'plain', words: 'at the hinge' });
+    await addFinding(
+      { restorationId, pieceId, stage: 'wash', photoId: null, pin: null, kind: 'crack', severity: 'plain', words: 'at the hinge' },
+      tick(),
+    );
     expect((await readFacts(lid)).brittle).toBe(true);
   });
 });
@@ -158,7 +161,7 @@ describe('what is known of a piece', () => {
 describe('pieces that sit together', () => {
   it('share one target, read once; the furthest leads, and one whose age is kept takes no part', async () => {
     const first = await trialPiece();
-    const more = (tag: string) => addPiece({ ...TRIAL_PIECE, restorationId: first.restorationId, tag });
+    const more = (tag: string) => addPiece({ ...TRIAL_PIECE, restorationId: first.restorationId, tag }, tick());
     const [second, third] = [await more('K2'), await more('K3')];
     for (const [piece, amount] of [
       [first, 10],
@@ -174,7 +177,7 @@ describe('pieces that sit together', () => {
     expect(c!.set!.places.map(({ tag }) => tag)).toEqual(['K3', 'K2', 'K1']);
     const hidden = known.map(({ hiddenLab }) => hiddenLab![2]).sort((x, y) => x - y);
     expect(a!.set!.targetB).toBeCloseTo(hidden[1]!, 9);
-    await changePiece(third.id, { ...TRIAL_PIECE, tag: 'K3', aim: 'keep the age' });
+    await changePiece(third.id, { ...TRIAL_PIECE, tag: 'K3', aim: 'keep the age' }, tick());
     const { set } = await historyOf(known[0]!);
     expect(set!.leads).toBe(second.id);
     expect(set!.places).toHaveLength(2);
@@ -203,7 +206,7 @@ describe('what runs', () => {
     expect(await turnsOfRunning(piece, history, true)).not.toEqual([]);
     expect(await turnsOfRunning(piece, history, false)).toEqual([]);
     const end = { endedAt: new Date(noon.getTime() + 2 * HOUR_MS).toISOString(), cloudFraction: 0, words: 'left in the sun' };
-    const { dose } = await endExposure(id, { ...end, temperatureC: 63 });
+    const { dose } = await endExposure(id, { ...end, temperatureC: 63 }, new Date(end.endedAt));
     expect(dose).toBeGreaterThan(0);
     expect((await historyOf(piece)).sessions[0]).toMatchObject({ temperatureC: 63, words: 'left in the sun', actualMin: 120 });
   });
@@ -218,9 +221,9 @@ describe('afterwards', () => {
     const [treatment] = await treatmentsOf(piece.restorationId);
     await endTreatment(treatment!.id, 'matched', before(5));
     const looks = await looksOf(piece.restorationId);
-    expect(looks.map(({ dueAt }) => Math.round((Date.parse(dueAt) - Date.now()) / (30.44 * 24 * HOUR_MS)))).toEqual([6, 12]);
+    expect(looks.map(({ dueAt }) => Math.round((Date.parse(dueAt) - tick().getTime()) / (30.44 * 24 * HOUR_MS)))).toEqual([6, 12]);
     const own = async (now: Date) => (await looksDue(now)).filter(({ pieceId }) => pieceId === piece.id);
-    expect(await own(new Date())).toEqual([]);
+    expect(await own(tick())).toEqual([]);
     const half = new Date(looks[0]!.dueAt);
     expect(await own(half)).toHaveLength(1);
     const later = await take((await findPiece(piece.id))!, 2, half);
@@ -255,7 +258,7 @@ describe('a face out of its photograph', () => {
     await expect(measuredPicture(plain.photoId, { ...plain.spec, flatField: 'gone' })).rejects.toThrow('not here any more');
     const other = await trialPiece();
     await expect(
-      keepMeasurement({ pieceId: other.id, photoId: plain.photoId, stage: 'brighten', spec: plain.spec, result: plain.result }),
+      keepMeasurement({ pieceId: other.id, photoId: plain.photoId, stage: 'brighten', spec: plain.spec, result: plain.result }, tick()),
     ).rejects.toThrow('another restoration');
     expect(plain.result.regions[0]!.id).toBe(PIECE_REGION);
   });

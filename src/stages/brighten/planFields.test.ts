@@ -1,3 +1,4 @@
+import { tick } from '@/data/trial';
 import { SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
 import type { Shelved } from '@/data/stock';
 import type { WaysView } from './ways';
@@ -128,20 +129,20 @@ describe('the next window', () => {
     ({ place, clouds, shading: [], ways: [{ school: 'cream-film-sun', sun: { sessions: [session] } }] }) as unknown as WaysView;
 
   it('is the first the sun opens, for ways in the sun and while it is too low to begin at once', () => {
-    const winter = new Date().getUTCMonth() < 2 || new Date().getUTCMonth() > 9 ? night : { ...night, latitude: -88 };
-    expect(nextWindow(view(winter), 'cream-film-sun')).toEqual(session);
-    expect(nextWindow(view(winter), 'bath-lamp')).toBeNull();
-    expect(nextWindow(view(null), 'cream-film-sun')).toBeNull();
-    expect(nextWindow(null, 'cream-film-sun')).toBeNull();
+    const winter = { ...night, latitude: -88 };
+    expect(nextWindow(view(winter), 'cream-film-sun', tick())).toEqual(session);
+    expect(nextWindow(view(winter), 'bath-lamp', tick())).toBeNull();
+    expect(nextWindow(view(null), 'cream-film-sun', tick())).toBeNull();
+    expect(nextWindow(null, 'cream-film-sun', tick())).toBeNull();
   });
 
   it('has the mean cloud of the hours it touches where no sun shines, and none where nobody knows of any', () => {
     const hour = (h: number, cloud: number) => ({ at: new Date(Date.UTC(2026, 11, 1, h)), cloud });
     const clouds = [hour(9, 1), hour(10, 0.2), hour(11, 0.4), hour(12, 0.36), hour(13, 1)];
-    expect(cloudOver(view(night, clouds), session)).toBe(32);
-    expect(cloudOver(view(night, clouds), { from: '2026-12-01T10:30:00.000Z', to: '2026-12-01T10:40:00.000Z' })).toBe(20);
-    expect(cloudOver(view(night, clouds), { from: '2027-01-01T10:00:00.000Z', to: '2027-01-01T12:00:00.000Z' })).toBe(0);
-    expect(cloudOver(null, null)).toBe(0);
+    expect(cloudOver(view(night, clouds), session, tick())).toBe(32);
+    expect(cloudOver(view(night, clouds), { from: '2026-12-01T10:30:00.000Z', to: '2026-12-01T10:40:00.000Z' }, tick())).toBe(20);
+    expect(cloudOver(view(night, clouds), { from: '2027-01-01T10:00:00.000Z', to: '2027-01-01T12:00:00.000Z' }, tick())).toBe(0);
+    expect(cloudOver(null, null, tick())).toBe(0);
   });
 
   it('a way that goes is gone on with; without a place nobody begins in the sun', () => {

@@ -19,7 +19,7 @@ const FARTHEST_MS = 366 * 24 * 3_600_000;
  *
  * @throws Refusal where it has begun already, is planned already, or is more than a year away
  */
-export async function planSession(piece: Piece, school: SchoolId, { from, to, inPlaceOf = null }: Planned, now = new Date()): Promise<void> {
+export async function planSession(piece: Piece, school: SchoolId, { from, to, inPlaceOf = null }: Planned, now: Date): Promise<void> {
   if (from <= now) throw new Refusal('windowStart', 'This window is open now: start the exposure below instead.');
   if (to.getTime() - now.getTime() > FARTHEST_MS)
     throw new Refusal('windowStart', 'This window is more than a year away. Is its date right? Give one within the coming year.');

@@ -156,8 +156,8 @@ export interface Graded {
 }
 
 /** Grades an answer and keeps it. */
-export async function graded({ seed, answered }: AnswerForm): Promise<Graded> {
+export async function graded({ seed, answered }: AnswerForm, now: Date): Promise<Graded> {
   const { answer, why } = await exerciseOf(seed);
-  await keepAnswer({ seed, answered, rightly: answered === answer });
+  await keepAnswer({ seed, answered, rightly: answered === answer }, now);
   return { right: answered === answer, answer, why };
 }

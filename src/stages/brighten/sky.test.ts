@@ -3,7 +3,7 @@ import { plannedIn } from '@/data/planned';
 import { settleStage } from '@/data/restorations';
 import { runningTimers } from '@/data/timers';
 import { endExposure, startExposure } from '@/data/treatments';
-import { inTrialWorkshop, TRIAL_EXPOSURE, trialPiece } from '@/data/trial';
+import { inTrialWorkshop, TRIAL_EXPOSURE, trialPiece, tick } from '@/data/trial';
 import { keepHours, skyOver } from '@/data/weather';
 import { wrongs } from '@/edge/wrongs';
 import { simulatedSky } from '@/simulators/weather/sky';
@@ -19,7 +19,7 @@ inTrialWorkshop();
 
 const PLACE = { latitude: 14.6, longitude: -30 };
 const sky = skyOver((place, from, hours) => Promise.resolve(simulatedSky(place.latitude, place.longitude, from, hours)));
-const hour = (ahead: number) => new Date(Math.floor(Date.now() / 3_600_000) * 3_600_000 + ahead * 3_600_000);
+const hour = (ahead: number) => new Date(Math.floor(tick().getTime() / 3_600_000) * 3_600_000 + ahead * 3_600_000);
 const cloudsOf = async (ahead: number, hours: number) => (await sky(PLACE, hour(ahead), hours)).map(({ cloud }) => cloud);
 
 describe('the sky that all plans count with', () => {
@@ -83,11 +83,11 @@ describe('a planned session', () => {
         wrongs(await ringThen({ pieceId: piece.id, school: 'cream-film-sun', from, to: new Date(Date.parse(from) + 3 * 3_600_000).toISOString() })),
       ).toBe('');
     expect(await planned()).toEqual([soon, tomorrow, later]);
-    const { id, treatmentId } = await startExposure({ ...TRIAL_EXPOSURE, pieceId: piece.id, plannedMin: 180 });
+    const { id, treatmentId } = await startExposure({ ...TRIAL_EXPOSURE, pieceId: piece.id, plannedMin: 180 }, tick());
     expect(await planned()).toEqual([tomorrow, later]);
     expect(wrongs(await giveUp((await plannedIn(piece.restorationId))[0]!.timerId))).toBe('');
     expect(await planned()).toEqual([later]);
-    await endExposure(id, { endedAt: new Date().toISOString(), cloudFraction: 0, temperatureC: 24, words: '' });
+    await endExposure(id, { endedAt: tick().toISOString(), cloudFraction: 0, temperatureC: 24, words: '' }, tick());
     expect(wrongs(await finishTreatment(treatmentId, 'matched'))).toBe('');
     expect(await planned()).toEqual([]);
     expect(wrongs(await giveUp('gone'))).toContain('not here any more');
@@ -98,13 +98,14 @@ describe('a planned session', () => {
 
   it('is looked at again when the sky turns, and moved to where it is clear', async () => {
     const piece = await trialPiece({ lengthMm: 300, widthMm: 200, heightMm: 50 });
-    const now = new Date();
+    const now = tick();
     const waysNow = async () => waysFor(piece, await historyOf(piece), [], sky, null, now);
     const cover = (days: readonly number[], cloud: number) =>
       keepHours(
         days.flatMap((day) => Array.from({ length: 24 }, (_, i) => ({ at: hour(24 * day + i - 12), cloud }))),
         'file',
         'A made-up sky.',
+        now,
       );
     await cover([2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13], 0);
     // Noon at the place is two hours after noon in Greenwich.
@@ -130,11 +131,11 @@ describe('a planned session', () => {
     const piece = await trialPiece();
     const { restorationId } = piece;
     await ringThen({ pieceId: piece.id, school: 'vapour', from: hour(30).toISOString(), to: hour(40).toISOString() });
-    const { id } = await startExposure({ ...TRIAL_EXPOSURE, pieceId: piece.id });
-    await expect(settleStage(restorationId, 'brighten', 'done', null)).rejects.toThrow('K1 still lies in an exposure');
+    const { id } = await startExposure({ ...TRIAL_EXPOSURE, pieceId: piece.id }, tick());
+    await expect(settleStage(restorationId, 'brighten', 'done', null, tick())).rejects.toThrow('K1 still lies in an exposure');
     expect(await plannedIn(restorationId)).toHaveLength(1);
-    await endExposure(id, { endedAt: new Date().toISOString(), cloudFraction: 0, temperatureC: 24, words: '' });
-    await settleStage(restorationId, 'brighten', 'done', null);
+    await endExposure(id, { endedAt: tick().toISOString(), cloudFraction: 0, temperatureC: 24, words: '' }, tick());
+    await settleStage(restorationId, 'brighten', 'done', null, tick());
     expect(await plannedIn(restorationId)).toEqual([]);
   });
 

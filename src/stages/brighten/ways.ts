@@ -50,7 +50,7 @@ export async function waysFor(
   past: readonly Past[],
   sky: SkySource,
   by: string | null = null,
-  now = new Date(),
+  now: Date,
 ): Promise<WaysView | null> {
   const { lengthMm, widthMm, heightMm } = piece;
   if (lengthMm === null || widthMm === null || heightMm === null) return null;

@@ -13,9 +13,9 @@ import { openSchema, powerSchema, provenanceSchema } from './schema';
 
 /** Opens a restoration. */
 export async function open(given: Record<string, string>): Promise<Answer<string>> {
-  const answered = await answer(openSchema, given, async ({ pricePaid, ...restoration }) => {
+  const answered = await answer(openSchema, given, async ({ pricePaid, ...restoration }, now) => {
     const { currency } = await getWorkshop();
-    return (await openRestoration({ ...restoration, pricePaidMinor: minorUnits(pricePaid, currency) })).id;
+    return (await openRestoration({ ...restoration, pricePaidMinor: minorUnits(pricePaid, currency) }, now)).id;
   });
   if (answered.ok) revalidatePath('/', 'layout');
   return answered;
@@ -23,19 +23,19 @@ export async function open(given: Record<string, string>): Promise<Answer<string
 
 /** Writes down the decision on the first power. */
 export async function decidePower(given: Given): Promise<Answer<void>> {
-  return write(powerSchema, given, async ({ restorationId, ...facts }) => {
-    await keepFirstPower(restorationId, facts);
+  return write(powerSchema, given, async ({ restorationId, ...facts }, now) => {
+    await keepFirstPower(restorationId, facts, now);
   });
 }
 
 /** Corrects what is known of the machine. */
 export async function correctMachine(given: Given): Promise<Answer<void>> {
-  return write(provenanceSchema, given, ({ restorationId, ...changes }) => changeProvenance(restorationId, changes));
+  return write(provenanceSchema, given, ({ restorationId, ...changes }, now) => changeProvenance(restorationId, changes, now));
 }
 
 /** A function test before the work. */
 export async function test(given: Given): Promise<Answer<void>> {
-  return write(functionTestSchema, given, ({ restorationId, phase, waivedWhy, ...results }) =>
-    keepFunctionTest({ restorationId, phase, results, waivedWhy: waivedWhy || null }),
+  return write(functionTestSchema, given, ({ restorationId, phase, waivedWhy, ...results }, now) =>
+    keepFunctionTest({ restorationId, phase, results, waivedWhy: waivedWhy || null }, now),
   );
 }

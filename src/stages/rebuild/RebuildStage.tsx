@@ -10,13 +10,13 @@ import { LinkButton } from '@/ui/links';
 import { RebuildBench } from './RebuildBench';
 
 /** The way back, computed from what came off and what must be on before what. */
-export async function RebuildStage({ restorationId }: { restorationId: string }) {
+export async function RebuildStage({ restorationId, now }: { restorationId: string; now: Date }) {
   if (!(await findRestoration(restorationId))) return null;
   const [{ steps, lots, connections, blocks }, tests, photos, holds, people] = await Promise.all([
     teardownOf(restorationId),
     functionTestsOf(restorationId),
     photosOf(restorationId),
-    holdsOf(restorationId, new Date()),
+    holdsOf(restorationId, now),
     listPeople(),
   ]);
   if (steps.length === 0)

@@ -10,16 +10,16 @@ import { explainSchema, idSchema, stepWordsSchema, tickSchema } from './schema';
 
 /** Fasteners go back into their holes. */
 export async function tick(given: Given): Promise<Answer<void>> {
-  return write(tickSchema, given, ({ lotId, count, lengthMm, expected }) => tickLot(lotId, count, lengthMm, expected));
+  return write(tickSchema, given, ({ lotId, count, lengthMm, expected }, now) => tickLot(lotId, count, lengthMm, expected, now));
 }
 
 /** What became of fasteners that do not come back. */
 export async function explain(given: Given): Promise<Answer<void>> {
-  return write(explainSchema, given, ({ lotId, count, words }) => explainLot(lotId, count, words));
+  return write(explainSchema, given, ({ lotId, count, words }, now) => explainLot(lotId, count, words, now));
 }
 
 export async function connect(connectionId: string): Promise<Answer<void>> {
-  return write(idSchema, { id: connectionId }, ({ id }) => tickConnection(id));
+  return write(idSchema, { id: connectionId }, ({ id }, now) => tickConnection(id, now));
 }
 
 export async function on(given: Given): Promise<Answer<void>> {
@@ -28,16 +28,16 @@ export async function on(given: Given): Promise<Answer<void>> {
 
 /** Something that would be out of reach goes on before. */
 export async function before(given: Given): Promise<Answer<void>> {
-  return write(blockSchema, given, ({ firstId, thenId, why }) => addBlock(firstId, thenId, why));
+  return write(blockSchema, given, ({ firstId, thenId, why }, now) => addBlock(firstId, thenId, why, now));
 }
 
 export async function offAgain(given: Given): Promise<Answer<void>> {
-  return write(stepWordsSchema, given, ({ stepId, words }) => takeOffAgain(stepId, words));
+  return write(stepWordsSchema, given, ({ stepId, words }, now) => takeOffAgain(stepId, words, now));
 }
 
 /** A function test, or that it is waived. */
 export async function test(given: Given): Promise<Answer<void>> {
-  return write(functionTestSchema, given, ({ restorationId, phase, waivedWhy, ...results }) =>
-    keepFunctionTest({ restorationId, phase, results, waivedWhy: waivedWhy || null }),
+  return write(functionTestSchema, given, ({ restorationId, phase, waivedWhy, ...results }, now) =>
+    keepFunctionTest({ restorationId, phase, results, waivedWhy: waivedWhy || null }, now),
   );
 }

@@ -1,7 +1,7 @@
 import { functionTestsOf } from '@/data/functionTests';
 import { TEST_ITEMS } from '@/core/runsheet/functionTest';
 import { addBlock, addConnection, addLot, holdsOf, takeOff, teardownOf } from '@/data/teardown';
-import { inTrialWorkshop, trialRestoration } from '@/data/trial';
+import { inTrialWorkshop, tick as later, trialRestoration } from '@/data/trial';
 import { wrongs } from '@/edge/wrongs';
 import { connect, explain, offAgain, on, test as keepTest, tick } from './actions';
 
@@ -13,15 +13,15 @@ const LOT = { drive: 'cross', head: 'pan', diameterMm: 3, lengthMm: 10, shank: '
 
 async function lidAndShield() {
   const { id: restorationId } = await trialRestoration();
-  const step = (name: string) => takeOff({ restorationId, name, joint: 'screws', way: '', springs: '' });
+  const step = (name: string) => takeOff({ restorationId, name, joint: 'screws', way: '', springs: '' }, later());
   const [lid, shield] = [await step('Lid'), await step('Inner shield')];
-  const lot = await addLot(lid.id, LOT, null);
-  const plug = await addConnection({ stepId: lid.id, kind: 'plug', way: 'red left' });
-  await addBlock(shield.id, lid.id, '');
+  const lot = await addLot(lid.id, LOT, null, later());
+  const plug = await addConnection({ stepId: lid.id, kind: 'plug', way: 'red left' }, later());
+  await addBlock(shield.id, lid.id, '', later());
   return { restorationId, lid, shield, lot, plug };
 }
 const lotOf = async (restorationId: string) => (await teardownOf(restorationId)).lots[0]!;
-const held = async (restorationId: string) => (await holdsOf(restorationId, new Date())).map(({ kind }) => kind);
+const held = async (restorationId: string) => (await holdsOf(restorationId, later())).map(({ kind }) => kind);
 const results = (state: string) => Object.fromEntries(TEST_ITEMS.map((item) => [item, state]));
 
 it('goes from everything off to nothing held, one thing at a time', async () => {

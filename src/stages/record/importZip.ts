@@ -135,7 +135,7 @@ function asCopy(bundle: Bundle): Bundle {
  * @returns id of the restoration
  * @throws Refusal with what is wrong
  */
-export async function importZip(bytes: Buffer, copy: boolean): Promise<string> {
+export async function importZip(bytes: Buffer, copy: boolean, now: Date): Promise<string> {
   let json: Buffer | undefined;
   const photos = new Map<string, Buffer>();
   await eachEntry(bytes, async (name, content) => {
@@ -151,7 +151,7 @@ export async function importZip(bytes: Buffer, copy: boolean): Promise<string> {
     await inspectPicture(content);
   }
   const bundle = copy ? asCopy(given) : given;
-  await keepBundle(bundle);
+  await keepBundle(bundle, now);
   for (const photo of given.photos) await keepFile(photos.get(photoEntry(photo))!, photo.extension);
   return bundle.restoration.id;
 }

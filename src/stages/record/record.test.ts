@@ -8,7 +8,7 @@ import { loadWorkshop } from '../../../demo/workshop';
 import { gatherBundle, type Bundle } from '@/data/bundle';
 import { readOriginal } from '@/data/photos/store';
 import { listRestorations } from '@/data/restorations';
-import { freshFolder, removeFolders } from '@/data/trial';
+import { freshFolder, removeFolders, tick } from '@/data/trial';
 import { bundleSchema } from './bundleSchema';
 import { exportHtml } from './exportHtml';
 import { exportZip, logCsv, measurementsCsv } from './exportZip';
@@ -56,7 +56,7 @@ it('follows its published schema, which is the one in docs', async () => {
 it('imports again to the same restoration, byte for byte in its photographs', async () => {
   await freshFolder();
   for (const [i, zip] of zips.entries()) {
-    const id = await importZip(zip, false);
+    const id = await importZip(zip, false, tick());
     const again = (await gatherBundle(id))!;
     expect({ ...again, workshop: null }).toEqual({ ...bundles[i]!, workshop: null });
     for (const photo of again.photos)
@@ -66,8 +66,8 @@ it('imports again to the same restoration, byte for byte in its photographs', as
           .digest('hex'),
       ).toBe(photo.hash);
   }
-  await expect(importZip(zips[0]!, false)).rejects.toThrow('is here already');
-  const copy = (await gatherBundle(await importZip(zips[0]!, true)))!;
+  await expect(importZip(zips[0]!, false, tick())).rejects.toThrow('is here already');
+  const copy = (await gatherBundle(await importZip(zips[0]!, true, tick())))!;
   expect(copy.restoration.title).toBe(`${bundles[0]!.restoration.title} (copy)`);
   expect(copy.log.length).toBe(bundles[0]!.log.length);
 }, 120_000);
@@ -98,12 +98,12 @@ it('a photograph that was changed after the export is found out', async () => {
   const zip = Buffer.from(zips.find((_, i) => bundles[i]!.photos.includes(photo))!);
   const start = zip.indexOf(Buffer.from([0xff, 0xd8, 0xff]));
   zip[start + 900]! ^= 1;
-  await expect(importZip(zip, true)).rejects.toThrow(/changed after the export|cannot be read/);
+  await expect(importZip(zip, true, tick())).rejects.toThrow(/changed after the export|cannot be read/);
 });
 
 it('the page needs nothing else: pictures inside, no script, words escaped', async () => {
   await freshFolder();
-  const id = await importZip(zips[1]!, false);
+  const id = await importZip(zips[1]!, false, tick());
   const bundle = (await gatherBundle(id))!;
   const html = await exportHtml({ ...bundle, restoration: { ...bundle.restoration, title: '<script>alert(1)</script>' } });
   expect(html).toContain('&lt;script&gt;alert(1)');

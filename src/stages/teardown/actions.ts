@@ -8,48 +8,48 @@ import { connectionSchema, idSchema, lotSchema, pinSchema, recountSchema, stepSc
 
 /** The next thing off. */
 export async function off(given: Given): Promise<Answer<string>> {
-  return write(stepSchema, given, async (step) => (await takeOff(step)).id);
+  return write(stepSchema, given, async (step, now) => (await takeOff(step, now)).id);
 }
 
 /** A step that was written by mistake. */
 export async function forget(stepId: string): Promise<Answer<void>> {
-  return write(idSchema, { id: stepId }, ({ id }) => forgetStep(id));
+  return write(idSchema, { id: stepId }, ({ id }, now) => forgetStep(id, now));
 }
 
 /** Fasteners that came out of a step. */
 export async function putIntoTray(given: Given): Promise<Answer<void>> {
-  return write(lotSchema, given, async ({ stepId, deepestMm, ...lot }) => {
-    await addLot(stepId, lot, deepestMm);
+  return write(lotSchema, given, async ({ stepId, deepestMm, ...lot }, now) => {
+    await addLot(stepId, lot, deepestMm, now);
   });
 }
 
 /** Counts a lot up or down. */
 export async function count(lotId: string, to: number): Promise<Answer<void>> {
-  return write(recountSchema, { lotId, count: to }, (lot) => recount(lot.lotId, lot.count));
+  return write(recountSchema, { lotId, count: to }, (lot, now) => recount(lot.lotId, lot.count, now));
 }
 
 /** A plug, ribbon, wire pair or soldered joint that was undone. */
 export async function undo(given: Given): Promise<Answer<void>> {
-  return write(connectionSchema, given, async (connection) => {
-    await addConnection(connection);
+  return write(connectionSchema, given, async (connection, now) => {
+    await addConnection(connection, now);
   });
 }
 
 /** One thing must be on before another. */
 export async function block(given: Given): Promise<Answer<void>> {
-  return write(blockSchema, given, ({ firstId, thenId, why }) => addBlock(firstId, thenId, why));
+  return write(blockSchema, given, ({ firstId, thenId, why }, now) => addBlock(firstId, thenId, why, now));
 }
 
 export async function unblock(blockId: string): Promise<Answer<void>> {
-  return write(idSchema, { id: blockId }, ({ id }) => removeBlock(id));
+  return write(idSchema, { id: blockId }, ({ id }, now) => removeBlock(id, now));
 }
 
 /** Photograph of a step and where its fasteners sat. */
 export async function pin(given: Given): Promise<Answer<void>> {
-  return write(pinSchema, given, ({ stepId, photoId, pins }) => pinStep(stepId, photoId, pins));
+  return write(pinSchema, given, ({ stepId, photoId, pins }, now) => pinStep(stepId, photoId, pins, now));
 }
 
 /** A sorting tray of the workshop. */
 export async function ownTray(given: Given): Promise<Answer<void>> {
-  return write(traySchema, given, (tray) => addTray(tray));
+  return write(traySchema, given, (tray, now) => addTray(tray, now));
 }

@@ -36,7 +36,7 @@ export function fastenersCsv({ steps, lots }: Teardown): string {
  *
  * @throws Refusal that names the first wrong lines
  */
-export async function takeInFasteners(restorationId: string, text: string): Promise<{ added: number; known: number }> {
+export async function takeInFasteners(restorationId: string, text: string, now: Date): Promise<{ added: number; known: number }> {
   const { rows, wrong } = fromCsv(text);
   if (rows.length === 0)
     throw new Refusal(
@@ -58,10 +58,10 @@ export async function takeInFasteners(restorationId: string, text: string): Prom
     const { steps, lots: there } = await teardownOf(restorationId);
     const step =
       steps.find((s) => s.name.toLowerCase() === name.toLowerCase()) ??
-      (await takeOff({ restorationId, name, joint: 'screws', way: '', springs: '' }));
+      (await takeOff({ restorationId, name, joint: 'screws', way: '', springs: '' }, now));
     if (there.some((row) => row.stepId === step.id && isSameKind(row, lot) && row.count === lot.count)) known++;
     else {
-      await addLot(step.id, lot, deepestMm);
+      await addLot(step.id, lot, deepestMm, now);
       added++;
     }
   }

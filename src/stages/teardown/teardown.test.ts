@@ -1,5 +1,5 @@
 import { listTrays, teardownOf } from '@/data/teardown';
-import { inTrialWorkshop, trialPhoto, trialRestoration } from '@/data/trial';
+import { inTrialWorkshop, trialPhoto, trialRestoration, tick } from '@/data/trial';
 import { wrongs } from '@/edge/wrongs';
 import { block, count, forget, off, ownTray, pin, putIntoTray, unblock, undo } from './actions';
 import { fastenersCsv, takeInFasteners } from './fasteners';
@@ -59,9 +59,9 @@ describe('fasteners as CSV', () => {
     await putIntoTray({ stepId: ids[0], ...SCREWS });
     await putIntoTray({ stepId: ids[1], ...SCREWS, lengthMm: '6', shank: 'straight', deepestMm: '7.5' });
     const csv = fastenersCsv(await teardownOf(restorationId));
-    expect(await takeInFasteners(restorationId, csv)).toEqual({ added: 0, known: 2 });
+    expect(await takeInFasteners(restorationId, csv, tick())).toEqual({ added: 0, known: 2 });
     const { id } = await trialRestoration();
-    expect(await takeInFasteners(id, csv)).toEqual({ added: 2, known: 0 });
+    expect(await takeInFasteners(id, csv, tick())).toEqual({ added: 2, known: 0 });
     expect(fastenersCsv(await teardownOf(id))).toBe(csv);
     expect((await teardownOf(id)).steps.map(({ name }) => name)).toEqual(['Lid', 'Shield, "outer"']);
   });
@@ -69,8 +69,8 @@ describe('fasteners as CSV', () => {
   it('are refused whole, with the lines that are wrong', async () => {
     const { id } = await trialRestoration();
     const csv = 'step,drive,head,diameterMm,lengthMm,shank,count\nLid,cross,pan,3,10,tapered,4\n,cross,pan,3,-1,tapered,0\n';
-    await expect(takeInFasteners(id, csv)).rejects.toThrow(/Nothing was taken in\. line 3: Step is empty.*line 3: lengthMm.*line 3: count/s);
-    await expect(takeInFasteners(id, 'hello')).rejects.toThrow('no row in this file');
+    await expect(takeInFasteners(id, csv, tick())).rejects.toThrow(/Nothing was taken in\. line 3: Step is empty.*line 3: lengthMm.*line 3: count/s);
+    await expect(takeInFasteners(id, 'hello', tick())).rejects.toThrow('no row in this file');
     expect((await teardownOf(id)).steps).toEqual([]);
   });
 });

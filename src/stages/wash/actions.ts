@@ -23,32 +23,32 @@ import {
 
 /** What a finding is made of. */
 export async function itIs(given: Given): Promise<Answer<void>> {
-  return write(soilSchema, given, ({ findingId, soil, visible }) => nameSoil(findingId, soil, visible));
+  return write(soilSchema, given, ({ findingId, soil, visible }, now) => nameSoil(findingId, soil, visible, now));
 }
 
 /** Starts a pass at the sink. */
 export async function start(given: Given): Promise<Answer<void>> {
-  return write(startSchema, given, ({ findingIds, agent }) => startPass(findingIds, agent));
+  return write(startSchema, given, ({ findingIds, agent }, now) => startPass(findingIds, agent, now));
 }
 
 /** What came of a pass on one spot. */
 export async function cameOf(given: Given): Promise<Answer<void>> {
-  return write(outcomeSchema, given, ({ stepId, outcome, words }) => endPass(stepId, outcome, words));
+  return write(outcomeSchema, given, ({ stepId, outcome, words }, now) => endPass(stepId, outcome, words, now));
 }
 
 /** A photograph of what was harmed. */
 export async function showIt(given: Given): Promise<Answer<void>> {
-  return write(harmPhotoSchema, given, ({ stepId, photoId }) => showHarm(stepId, photoId));
+  return write(harmPhotoSchema, given, ({ stepId, photoId }, now) => showHarm(stepId, photoId, now));
 }
 
 /** Left on purpose, with the reason. */
 export async function leave(given: Given): Promise<Answer<void>> {
-  return write(leaveSchema, given, ({ findingId, words }) => settleFinding(findingId, 'left on purpose', words));
+  return write(leaveSchema, given, ({ findingId, words }, now) => settleFinding(findingId, 'left on purpose', words, now));
 }
 
 /** A sink or tub of the workshop. */
 export async function ownTub(given: Given): Promise<Answer<void>> {
-  return write(tubSchema, given, (tub) => addTub(tub));
+  return write(tubSchema, given, (tub, now) => addTub(tub, now));
 }
 
 /** How much of a face is soiled, before and after. */
@@ -58,20 +58,20 @@ export async function lookHowClean(pieceId: string): Promise<Answer<HowClean>> {
 
 /** Marks what is left for the next rung, without the spots that are no soil. */
 export async function markWhatIsLeft(given: Given): Promise<Answer<void>> {
-  return write(leftSchema, given, async ({ pieceId, not }) => {
+  return write(leftSchema, given, async ({ pieceId, not }, now) => {
     const { photoId, spots } = await howClean(pieceId);
-    await markLeft({ pieceId, photoId, spots: spots.filter((_, i) => !not.includes(i)) });
+    await markLeft({ pieceId, photoId, spots: spots.filter((_, i) => !not.includes(i)) }, now);
   });
 }
 
 /** The room that a piece dries in. */
 export async function driesIn(given: Given): Promise<Answer<void>> {
-  return write(roomSchema, given, ({ timerId, temperatureC, humidityPercent, air }) =>
-    dryIn(timerId, { temperatureC, humidity: humidityPercent / 100, airing: air === 'moving' }),
+  return write(roomSchema, given, ({ timerId, temperatureC, humidityPercent, air }, now) =>
+    dryIn(timerId, { temperatureC, humidity: humidityPercent / 100, airing: air === 'moving' }, now),
   );
 }
 
 /** What was used out of a bottle of the stores; it goes to the ledger. */
 export async function used(given: Given): Promise<Answer<void>> {
-  return write(usedSchema, given, (use) => takeFromStores({ ...use, stage: 'wash' }));
+  return write(usedSchema, given, (use, now) => takeFromStores({ ...use, stage: 'wash' }, now));
 }

@@ -6,7 +6,7 @@ import { ledgerOf } from '@/data/ledger';
 import { addStock } from '@/data/stock';
 import { addPiece } from '@/data/pieces';
 import { runningTimers } from '@/data/timers';
-import { inTrialWorkshop, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration } from '@/data/trial';
+import { inTrialWorkshop, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration, tick } from '@/data/trial';
 import { NOTHING_OWN } from '@/core/cleaning/ladder';
 import { ownKnowledge } from '@/data/cleaning';
 import { washSpots } from '@/data/wash';
@@ -27,9 +27,9 @@ const SIZE = { lengthMm: 300, widthMm: 120, heightMm: 20 };
 
 async function keyboard() {
   const { id: restorationId } = await trialRestoration();
-  const piece = await addPiece({ restorationId, ...TRIAL_PIECE, ...SIZE });
+  const piece = await addPiece({ restorationId, ...TRIAL_PIECE, ...SIZE }, tick());
   const found = async (words: string, soil: string) => {
-    const finding = await addFinding({ restorationId, pieceId: piece.id, stage: 'intake', kind: 'soiled', severity: 'plain', words });
+    const finding = await addFinding({ restorationId, pieceId: piece.id, stage: 'intake', kind: 'soiled', severity: 'plain', words }, tick());
     expect(wrongs(await itIs({ findingId: finding.id, soil, visible: 'front' }))).toBe('');
     return finding.id;
   };
@@ -99,15 +99,18 @@ it('loads, tubs and the sheet for the wall', async () => {
 
 it('what is used of a bottle goes to the ledger at its share of the price', async () => {
   const { restorationId } = await keyboard();
-  const soap = await addStock({
-    name: 'Dish soap',
-    kind: 'cleaner',
-    strengthValue: null,
-    strengthUnit: null,
-    sizeMl: 500,
-    priceMinor: 250,
-    words: '',
-  });
+  const soap = await addStock(
+    {
+      name: 'Dish soap',
+      kind: 'cleaner',
+      strengthValue: null,
+      strengthUnit: null,
+      sizeMl: 500,
+      priceMinor: 250,
+      words: '',
+    },
+    tick(),
+  );
   expect(wrongs(await used({ restorationId, stockId: soap.id, amount: '600' }))).toMatch(/amount: “Dish soap” has 500 mL left by the record/);
   expect(wrongs(await used({ restorationId, stockId: soap.id, amount: '40' }))).toBe('');
   expect((await ledgerOf(restorationId)).at(-1)).toMatchObject({ kind: 'material', stage: 'wash', words: 'Dish soap, 40 mL', amountMinor: 20 });
@@ -138,9 +141,9 @@ describe('how clean, measured', () => {
 
   async function measured(pieceId: string, restorationId: string, picture: Picture, polygon = FACE) {
     const bytes = await toJpeg(picture);
-    const photo = await addPhoto({ restorationId, pieceId, stage: 'wash', originalName: 'face.jpg', words: '', bytes });
+    const photo = await addPhoto({ restorationId, pieceId, stage: 'wash', originalName: 'face.jpg', words: '', bytes }, tick());
     const spec = { card: [], regions: [{ id: PIECE_REGION, polygon }] };
-    await keepMeasurement({ pieceId, photoId: photo.id, stage: 'wash', spec, result: measurePicture(picture, spec).result });
+    await keepMeasurement({ pieceId, photoId: photo.id, stage: 'wash', spec, result: measurePicture(picture, spec).result }, tick());
   }
 
   it('is the soiled share before and after, yellow allowed for', async () => {

@@ -12,8 +12,8 @@ const schema = Joi.object<{ passphrase: string }>({
 export async function POST(request: Request): Promise<Response> {
   const given: unknown = await request.json().catch(() => ({}));
   let cookie = '';
-  const answered = await answer(schema, given as Record<string, unknown>, async ({ passphrase }) => {
-    cookie = passCookie(await sealPass(await tryPassphrase(passphrase)));
+  const answered = await answer(schema, given as Record<string, unknown>, async ({ passphrase }, now) => {
+    cookie = passCookie(await sealPass(await tryPassphrase(passphrase, now), now));
   });
   const response = respond(answered);
   if (cookie) response.headers.set('Set-Cookie', cookie);

@@ -25,10 +25,10 @@ export async function POST(request: Request): Promise<Response> {
   const form = await request.formData().catch(() => null);
   if (!form) return refusal('The photograph did not arrive whole. Nothing was kept; send it again.');
   return respond(
-    await answer(schema, Object.fromEntries(form), async ({ photo, ...place }) => {
+    await answer(schema, Object.fromEntries(form), async ({ photo, ...place }, now) => {
       if (!(photo instanceof File)) throw new Refusal('photo', 'No photograph came with it. Choose a file.');
       const bytes = Buffer.from(await photo.arrayBuffer());
-      return addPhoto({ ...place, bytes, originalName: photo.name.slice(0, 200), words: '' });
+      return addPhoto({ ...place, bytes, originalName: photo.name.slice(0, 200), words: '' }, now);
     }),
   );
 }

@@ -1,5 +1,5 @@
 import { keepHours } from '@/data/weather';
-import { inTrialWorkshop } from '@/data/trial';
+import { inTrialWorkshop, tick } from '@/data/trial';
 import { GET } from './route';
 
 inTrialWorkshop();
@@ -23,8 +23,8 @@ it('gives the cloud hour by hour, the same for the same place and hour', async (
 });
 
 it('a look of one’s own goes before it', async () => {
-  await keepHours([{ at: new Date('2026-06-21T10:00:00Z'), cloud: 0.05 }], 'look', 'clear');
-  await keepHours([{ at: new Date('2026-06-21T10:00:00Z'), cloud: 0.1 }], 'look', 'looked again');
+  await keepHours([{ at: new Date('2026-06-21T10:00:00Z'), cloud: 0.05 }], 'look', 'clear', tick());
+  await keepHours([{ at: new Date('2026-06-21T10:00:00Z'), cloud: 0.1 }], 'look', 'looked again', tick());
   const { body } = await ask('from=2026-06-21T09:00:00Z&hours=3');
   expect(body.hours!.map(({ own }) => own)).toEqual([false, true, false]);
   expect(body.hours![1]!.cloud).toBe(0.1);

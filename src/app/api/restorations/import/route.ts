@@ -16,9 +16,9 @@ export async function POST(request: Request): Promise<Response> {
   const form = await request.formData().catch(() => null);
   if (!form) return respond({ ok: false, errors: [{ field: 'file', message: 'The ZIP did not arrive whole. Nothing was kept; send it again.' }] });
   return respond(
-    await answer(schema, Object.fromEntries(form), async ({ file, copy }) => {
+    await answer(schema, Object.fromEntries(form), async ({ file, copy }, now) => {
       if (!(file instanceof File)) throw new Refusal('file', 'No ZIP came with it. Choose a file.');
-      return importZip(Buffer.from(await file.arrayBuffer()), copy);
+      return importZip(Buffer.from(await file.arrayBuffer()), copy, now);
     }),
   );
 }

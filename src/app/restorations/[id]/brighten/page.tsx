@@ -1,3 +1,4 @@
+import { clock } from '@/edge/clock';
 import { BrightenStage } from '@/stages/brighten/BrightenStage';
 import { sky } from '../../../sky';
 import { StageScreen } from '../StageScreen';
@@ -14,7 +15,7 @@ export default async function BrightenPage({ params, searchParams }: Props) {
     <StageScreen
       restorationId={id}
       stage="brighten"
-      tool={<BrightenStage restorationId={id} pieceId={piece ?? null} way={way ?? null} by={by ?? null} sky={sky} />}
+      tool={<BrightenStage restorationId={id} pieceId={piece ?? null} way={way ?? null} by={by ?? null} sky={sky} now={clock()} />}
     />
   );
 }

@@ -55,5 +55,5 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
       .label('File')
       .messages({ 'any.required': 'Choose a CSV file of at most 2 MB.', 'string.empty': 'This file is empty.' }),
   });
-  return respond(await write(schema, { id, text }, (given) => takeInFasteners(given.id, given.text)));
+  return respond(await write(schema, { id, text }, (given, now) => takeInFasteners(given.id, given.text, now)));
 }

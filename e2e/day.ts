@@ -1,0 +1,30 @@
+import { test as base } from '@playwright/test';
+
+/** Days that the browser tests stand on, whatever the calendar says: noon at the demo's place at midsummer and at midwinter. */
+export const MIDSUMMER = '2026-06-21T13:40:00.000Z';
+export const MIDWINTER = '2026-12-21T13:40:00.000Z';
+
+interface Day {
+  /** Milliseconds that the browser's clock is set off by, as its server's is. */
+  clockShiftMs: number;
+}
+
+/** The test of the whole house: every page of it stands on the day of its server. */
+export const test = base.extend<Day>({
+  clockShiftMs: [0, { option: true }],
+  context: async ({ context, clockShiftMs }, hand) => {
+    await context.addInitScript((shift) => {
+      const Real = Date;
+      globalThis.Date = new Proxy(Real, {
+        construct: (target, given) => (given.length === 0 ? new target(Real.now() + shift) : new target(...(given as [number]))),
+        get: (target, name, itself) => (name === 'now' ? () => Real.now() + shift : (Reflect.get(target, name, itself) as unknown)),
+      });
+    }, clockShiftMs);
+    await hand(context);
+  },
+});
+
+/** The clock that pages and server go by. */
+export const timeBy = (clockShiftMs: number): Date => new Date(Date.now() + clockShiftMs);
+
+export { expect, type Page } from '@playwright/test';
