@@ -6,6 +6,7 @@ import { addTub } from '@/data/cleaning';
 import { addPerson } from '@/data/people';
 import { answerRequest, askOwner } from '@/data/requests';
 import { caution } from '@/core/peroxide/cautions';
+import { everyDay } from '@/core/runsheet/hours';
 import type { Stage } from '@/core/runsheet/stages';
 import { writeNote } from '@/data/log';
 import { addPiece, findPiece, type NewPiece } from '@/data/pieces';
@@ -25,7 +26,8 @@ import { planSession } from '@/stages/brighten/planSession';
 import { waysFor } from '@/stages/brighten/ways';
 import { simulatedSky } from '@/simulators/weather/sky';
 import { noteTurn, runningTimers, startTimer } from '@/data/timers';
-import { endExposure, endTreatment, startExposure, treatmentsOf, type StartExposure } from '@/data/treatments';
+import { endExposure, startExposure, type StartExposure } from '@/data/exposures';
+import { endTreatment, treatmentsOf } from '@/data/treatments';
 import { addObstacle, saveWorkshop } from '@/data/workshop';
 import { desktopFront, handheld, homeComputer } from '@/simulators/camera/machines';
 import { LIGHTS } from '@/simulators/camera/shot';
@@ -45,8 +47,7 @@ const WORKSHOP = {
   timeZone: 'Etc/GMT+2',
   units: 'metric',
   currency: 'EUR',
-  dayFromH: 10,
-  dayToH: 18,
+  hours: everyDay(10, 18),
   lampMwPerCm2: 0,
   hourlyRateMinor: 1200,
 } as const;
@@ -102,7 +103,7 @@ async function expose(
   rest: Partial<StartExposure> = {},
 ): Promise<Session> {
   const start: StartExposure = {
-    pieceId: target.id,
+    pieceIds: [target.id],
     school: 'cream-film-sun',
     stockId: stock.id,
     stockPercentWW: 11.66,

@@ -3,7 +3,7 @@ import { addPiece } from '@/data/pieces';
 import { settleStage } from '@/data/restorations';
 import type { Timer } from '@/data/rows';
 import { freshFolder, removeFolders, TRIAL_PIECE, trialPhoto, trialRestoration, tick } from '@/data/trial';
-import { endExposure, startExposure } from '@/data/treatments';
+import { endExposure, startExposure } from '@/data/exposures';
 import { findAnything } from './find';
 import { nextSteps } from './nextSteps';
 import { placeOf } from './places';
@@ -26,7 +26,7 @@ it('a restoration asks first for photographs, then for tags, then for what its r
   const began = new Date(tick().getTime() - 3_600_000);
   const session = await startExposure(
     {
-      pieceId: piece.id,
+      pieceIds: [piece.id],
       school: 'vapour',
       stockId: null,
       stockPercentWW: 12,

@@ -3,8 +3,9 @@ import { addPiece } from '@/data/pieces';
 import { askOwner } from '@/data/requests';
 import { setOwner, settleStage } from '@/data/restorations';
 import { stagesOf } from '@/data/stages';
-import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration, trialResult, tick } from '@/data/trial';
-import { endExposure, endTreatment, startExposure } from '@/data/treatments';
+import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration, trialResult, tick, inMinutes } from '@/data/trial';
+import { endExposure, startExposure } from '@/data/exposures';
+import { endTreatment } from '@/data/treatments';
 import { nextSteps } from './nextSteps';
 
 inTrialWorkshop();
@@ -32,7 +33,7 @@ it('what waits for the owner waits, and hands go on with what does not', async (
 it('a piece whose time to be looked at again has come stands on the bench, whatever became of its restoration', async () => {
   const piece = await trialPiece({ tag: 'K7' });
   const began = new Date(tick().getTime() - 5 * 3_600_000);
-  const { id, treatmentId } = await startExposure({ ...TRIAL_EXPOSURE, pieceId: piece.id }, began);
+  const { id, treatmentId } = await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [piece.id] }, began);
   await endExposure(id, { endedAt: new Date(began.getTime() + 3_600_000).toISOString(), cloudFraction: 0, temperatureC: 24, words: '' }, tick());
   await endTreatment(treatmentId, 'matched', tick());
   const looks = async (now: Date) => (await nextSteps(now)).filter(({ verb, tag }) => verb === 'Look again' && tag === 'K7');
@@ -49,7 +50,7 @@ it('of the pieces that are measured the furthest is next, and none that is in th
     await addPiece({ restorationId, ...TRIAL_PIECE }, tick()),
     await addPiece({ restorationId, ...TRIAL_PIECE, tag: 'K2', name: 'Caps' }, tick()),
   ];
-  const measured = async (pieceId: string, b: number, shade: number) =>
+  const measured = async (pieceId: string, b: number, shade: number, at = tick()) =>
     keepMeasurement(
       {
         pieceId,
@@ -58,13 +59,13 @@ it('of the pieces that are measured the furthest is next, and none that is in th
         spec: { card: [], regions: [] },
         result: trialResult(b),
       },
-      tick(),
+      at,
     );
   await measured(lid.id, 14, 41);
   await measured(caps.id, 20, 42);
   const mine = async () => (await nextSteps(tick())).filter(({ href }) => href.includes(restorationId));
   expect(await mine()).toMatchObject([{ verb: 'Brighten', tag: 'K2', why: '14.0 of b* above its hidden patch, the furthest of those that wait' }]);
-  await startExposure({ ...TRIAL_EXPOSURE, pieceId: caps.id }, tick());
+  await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [caps.id] }, tick());
   const [next] = await mine();
   expect(next).toMatchObject({ tag: 'K1', why: '8.0 of b* above its hidden patch' });
   expect(next!.href).toContain(`brighten?piece=${lid.id}`);
@@ -75,9 +76,9 @@ it('of the pieces that are measured the furthest is next, and none that is in th
   await keepMeasurement({ pieceId: lid.id, photoId, stage: 'brighten', spec: { card: [], regions: [] }, result: uneven }, tick());
   expect((await mine())[0]).toMatchObject({ tag: 'K1', why: 'on the whole it matches, but unevenly' });
   // Somebody ends its brightening where it is: the last word is theirs.
-  const { id, treatmentId } = await startExposure({ ...TRIAL_EXPOSURE, pieceId: lid.id }, tick());
-  await endExposure(id, { endedAt: tick().toISOString(), cloudFraction: 0, temperatureC: 24, words: '' }, tick());
-  await measured(lid.id, 13, 43);
+  const { id, treatmentId } = await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [lid.id] }, tick());
+  await endExposure(id, { endedAt: inMinutes(2).toISOString(), cloudFraction: 0, temperatureC: 24, words: '' }, inMinutes(2));
+  await measured(lid.id, 13, 43, inMinutes(3));
   await endTreatment(treatmentId, 'good enough', tick());
   expect(await mine()).toMatchObject([{ verb: 'Brighten', tag: null }]);
 });

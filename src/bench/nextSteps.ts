@@ -1,5 +1,6 @@
 import { requestsOf } from '@/data/requests';
 import { stagesOf } from '@/data/stages';
+import { waitsForMeasuring } from '@/core/exposure/after';
 import { STAGE_WORDS } from '@/core/runsheet/stages';
 import { measurementsOf } from '@/data/measurements';
 import { looksDue } from '@/data/looks';
@@ -54,10 +55,10 @@ async function stepOf(restorationId: string, restoration: string): Promise<NextS
     return [
       { href: `${base}/pieces/new`, verb: 'Tag the pieces', restoration, tag: null, why: 'so that each can be measured and treated by itself' },
     ];
-  const waiting = sessions.filter(({ endedAt, measurementId }) => endedAt !== null && measurementId === null);
-  const again = waiting.flatMap(({ pieceId }) => {
-    const piece = pieces.find(({ id }) => id === pieceId);
-    return piece
+  const of = <T extends { pieceId: string }>(rows: T[], id: string) => rows.filter(({ pieceId }) => pieceId === id);
+  const again = pieces.flatMap((piece) => {
+    const waits = waitsForMeasuring(of(sessions, piece.id), of(measurements, piece.id));
+    return waits
       ? [
           {
             href: `${base}/pieces/${piece.id}/measure?stage=brighten`,

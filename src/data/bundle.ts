@@ -45,7 +45,7 @@ import { teardownOf } from './teardown';
 import { getWorkshop } from './workshop';
 
 export const BUNDLE_FORMAT = 'kvell-restoration';
-export const BUNDLE_VERSION = 4;
+export const BUNDLE_VERSION = 5;
 
 /** One restoration with everything that belongs to it. */
 export interface Bundle {
@@ -131,7 +131,7 @@ export async function gatherBundle(restorationId: string): Promise<Bundle | null
     findings,
     stock,
     treatments,
-    sessions,
+    sessions: sessions.map((session) => asExported(session, sessions)),
     removalSteps: teardown.steps,
     lots: teardown.lots,
     connections: teardown.connections,
@@ -147,6 +147,14 @@ export async function gatherBundle(restorationId: string): Promise<Bundle | null
     log: log.map((entry, i) => ({ ...entry, id: i + 1, corrects: entry.corrects === null ? null : (position.get(entry.corrects) ?? null) })),
   };
 }
+
+/** A session without what belongs to its workshop: the rows of its stores, and a session of another machine that it went along with. */
+const asExported = (session: Session, all: readonly Session[]): Session => ({
+  ...session,
+  leadId: all.some(({ id }) => id === session.leadId) ? session.leadId : null,
+  takes: null,
+  coats: session.coats.map(({ at, amountMl }) => ({ at, amountMl, movementIds: [], ledgerIds: [] })),
+});
 
 /** @throws Refusal where the bundle speaks of an agent or surface of somebody's own that it does not bring along */
 async function needsKnown({ sinkSteps, pieces }: Bundle): Promise<void> {
@@ -196,7 +204,8 @@ export async function keepBundle(bundle: Bundle, now: Date): Promise<void> {
     for (const row of bundle.measurements) await addRow('measurements', row);
     for (const row of bundle.findings) await addRow('findings', row);
     for (const row of bundle.treatments) await addRow('treatments', row);
-    for (const row of bundle.sessions) await addRow('sessions', row);
+    // What goes along with another session points to it.
+    for (const row of [...bundle.sessions].sort((a, b) => Number(a.leadId !== null) - Number(b.leadId !== null))) await addRow('sessions', row);
     for (const row of bundle.removalSteps) await addRow('removal_steps', row);
     for (const row of bundle.lots) await addRow('lots', row);
     for (const row of bundle.connections) await addRow('connections', row);

@@ -13,11 +13,12 @@ import { ledgerOf } from './ledger';
 import { keptIn, looksDue, looksOf } from './looks';
 import { endTimer, noteTurn, runningTimers, startTimer } from './timers';
 import { inTrialWorkshop, trialPiece, trialRestoration, tick } from './trial';
-import { endExposure, endTreatment, readWarmth, sessionsOf, startExposure, treatmentsOf, type StartExposure } from './treatments';
+import { endExposure, readWarmth, startExposure, type StartExposure } from './exposures';
+import { endTreatment, sessionsOf, treatmentsOf } from './treatments';
 
 inTrialWorkshop();
 
-const START: Omit<StartExposure, 'pieceId'> = {
+const START: Omit<StartExposure, 'pieceIds'> = {
   school: 'cream-film-sun',
   stockId: null,
   stockPercentWW: 11.7,
@@ -131,7 +132,7 @@ describe('an exposure', () => {
 
   it('runs with a timer, takes turns, and ends with the dose that really fell', async () => {
     const piece = await trialPiece();
-    const session = await startExposure({ ...START, pieceId: piece.id }, began);
+    const session = await startExposure({ ...START, pieceIds: [piece.id] }, began);
     const timer = (await runningTimers()).find(({ sessionId, kind }) => sessionId === session.id && kind === 'exposure')!;
     expect(timer.dueAt).toBe(after(120).toISOString());
     await noteTurn(timer.id, after(31));
@@ -147,7 +148,7 @@ describe('an exposure', () => {
 
   it('asks to be looked after by the clock, beside its turns, until it ends', async () => {
     const piece = await trialPiece();
-    const session = await startExposure({ ...START, pieceId: piece.id, plannedMin: 400 }, began);
+    const session = await startExposure({ ...START, pieceIds: [piece.id], plannedMin: 400 }, began);
     const tending = async () => (await runningTimers()).filter(({ sessionId, kind }) => sessionId === session.id && kind === 'other');
     const [timer] = await tending();
     expect(timer).toMatchObject({ nextReminderAt: after(120).toISOString(), dueAt: after(400).toISOString() });
@@ -161,7 +162,7 @@ describe('an exposure', () => {
 
   it('rings when it may get too warm, as it was expected at the start', async () => {
     const piece = await trialPiece();
-    const session = await startExposure({ ...START, pieceId: piece.id, warmAt: after(45).toISOString() }, began);
+    const session = await startExposure({ ...START, pieceIds: [piece.id], warmAt: after(45).toISOString() }, began);
     const bell = (await runningTimers()).find(({ sessionId, kind }) => sessionId === session.id && kind === 'other')!;
     expect(bell).toMatchObject({ nextReminderAt: after(45).toISOString(), remindEveryMin: 30 });
     expect(bell.atTheBell).toContain('shade it or vent it');
@@ -170,7 +171,7 @@ describe('an exposure', () => {
 
   it('takes what a thermometer read while it runs, and not when it is over or the clock is behind', async () => {
     const piece = await trialPiece();
-    const session = await startExposure({ ...START, pieceId: piece.id }, began);
+    const session = await startExposure({ ...START, pieceIds: [piece.id] }, began);
     await readWarmth(session.id, 41, after(30));
     await readWarmth(session.id, 44, after(60));
     expect((await sessionsOf(piece.restorationId))[0]!.readings).toEqual([
@@ -185,7 +186,7 @@ describe('an exposure', () => {
   it('once its treatment is over it is to be looked at again in 6 and 12 months, and a measurement then answers', async () => {
     const { id } = await trialRestoration();
     const piece = await trialPiece({ restorationId: id });
-    const session = await startExposure({ ...START, pieceId: piece.id }, began);
+    const session = await startExposure({ ...START, pieceIds: [piece.id] }, began);
     await endExposure(session.id, real(90), after(91));
     const [treatment] = await treatmentsOf(piece.restorationId);
     await endTreatment(treatment!.id, 'matched', after(100));
@@ -199,8 +200,8 @@ describe('an exposure', () => {
 
   it('is one at a time for a piece, and ends once', async () => {
     const piece = await trialPiece();
-    const session = await startExposure({ ...START, pieceId: piece.id }, began);
-    await expect(startExposure({ ...START, pieceId: piece.id }, began)).rejects.toThrow('already in an exposure');
+    const session = await startExposure({ ...START, pieceIds: [piece.id] }, began);
+    await expect(startExposure({ ...START, pieceIds: [piece.id] }, began)).rejects.toThrow('already in an exposure');
     const both = await Promise.allSettled([endExposure(session.id, real(60), after(61)), endExposure(session.id, real(60), after(61))]);
     expect(both.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);
     expect(await treatmentsOf(piece.restorationId)).toHaveLength(1);
@@ -211,15 +212,15 @@ describe('an exposure', () => {
     [500, 'has not come yet'],
   ])('that ended %d minutes after its start is refused', async (minutes, words) => {
     const piece = await trialPiece();
-    const session = await startExposure({ ...START, pieceId: piece.id }, began);
+    const session = await startExposure({ ...START, pieceIds: [piece.id] }, began);
     await expect(endExposure(session.id, real(minutes), after(120))).rejects.toThrow(words);
   });
 
-  it('that ended in the minute of its start lasted no time', async () => {
+  it('that ended in the minute of its start brings nothing, and is asked about', async () => {
     const piece = await trialPiece();
-    const session = await startExposure({ ...START, pieceId: piece.id }, new Date(began.getTime() + 48_000));
-    const ended = await endExposure(session.id, real(0), after(1));
-    expect(ended).toMatchObject({ actualMin: 0, dose: 0, endedAt: session.startedAt });
+    const session = await startExposure({ ...START, pieceIds: [piece.id] }, new Date(began.getTime() + 48_000));
+    await expect(endExposure(session.id, real(0), after(1))).rejects.toThrow('take the session back');
+    expect((await sessionsOf(piece.restorationId))[0]!.endedAt).toBeNull();
   });
 
   it('a timer of one’s own starts and ends', async () => {

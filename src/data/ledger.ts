@@ -4,20 +4,21 @@ import type { Stage } from '@/core/runsheet/stages';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
 import { needsNoAnswer } from './requests';
-import type { LedgerEntry } from './rows';
+import type { Booked, LedgerEntry } from './rows';
 import { leftOf, takeOut } from './stock';
 import { addRow, findRows, needRow } from './table';
 
 /** Minutes and materials of every stage. */
 export const ledgerOf = (restorationId: string): Promise<LedgerEntry[]> => findRows('ledger', { restorationId }, [['at', 'ASC']]);
 
-async function addEntry(entry: Omit<LedgerEntry, 'id' | 'at'>, now: Date): Promise<void> {
+async function addEntry(entry: Omit<LedgerEntry, 'id' | 'at'>, now: Date): Promise<LedgerEntry> {
   await needRow('restorations', entry.restorationId);
   if (entry.kind === 'material')
     await needsNoAnswer(entry.restorationId, { about: 'purchase', stage: entry.stage, costMinor: entry.amountMinor }, 'cost');
-  await addRow('ledger', { ...entry, at: now.toISOString() });
+  const added = await addRow('ledger', { ...entry, at: now.toISOString() });
   const { restorationId, stage, kind, words, minutes } = entry;
   await appendLog({ restorationId, stage, kind, words: kind === 'minutes' ? `${minutes} min: ${words}` : `Used: ${words}`, data: entry }, now);
+  return added;
 }
 
 /** Minutes worked, or a material; a purchase beyond what the owner allows waits for the answer. */
@@ -37,13 +38,14 @@ export interface Use {
   unit: 'mL' | 'g';
 }
 
-/** Takes so much out of a bottle, at its share of what the bottle cost, within a transaction that is under way. */
-export async function bookMaterial({ restorationId, stage, stockId, amount, otherwise, unit }: Use, now: Date): Promise<void> {
+/** Takes so much out of a bottle, at its share of what the bottle cost. @returns the rows that it was booked in */
+export async function bookMaterial({ restorationId, stage, stockId, amount, otherwise, unit }: Use, now: Date): Promise<Booked> {
   const item = stockId === null ? null : await needRow('stock', stockId);
-  if (item) await takeOut({ stockId: item.id, restorationId, amount }, now);
+  const movement = item && (await takeOut({ stockId: item.id, restorationId, amount }, now));
   const words = `${item?.name ?? otherwise}, ${Math.round(amount)} ${unit}`;
   const amountMinor = item ? shareOfPrice(item.priceMinor, item.sizeMl, amount) : 0;
-  await addEntry({ restorationId, stage, kind: 'material', words, amountMinor, minutes: 0 }, now);
+  const entry = await addEntry({ restorationId, stage, kind: 'material', words, amountMinor, minutes: 0 }, now);
+  return { movementIds: movement ? [movement.id] : [], ledgerIds: [entry.id] };
 }
 
 /**

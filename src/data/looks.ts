@@ -31,10 +31,10 @@ export async function plansLooks({ id, restorationId, pieceId }: Treatment, now:
   }
 }
 
-/** A measurement answers the looks whose time has come. */
-export async function seenAgain({ id, pieceId }: Measurement, now: Date): Promise<void> {
+/** A measurement answers the looks whose time had come when its picture was taken. */
+export async function seenAgain({ id, pieceId, measuredAt }: Measurement): Promise<void> {
   for (const look of await findRows('looks_again', { pieceId, measurementId: null }, [['dueAt', 'ASC']]))
-    if (Date.parse(look.dueAt) - EARLY_MS <= now.getTime()) await changeRow('looks_again', { id: look.id }, { measurementId: id });
+    if (Date.parse(look.dueAt) - EARLY_MS <= Date.parse(measuredAt)) await changeRow('looks_again', { id: look.id }, { measurementId: id });
 }
 
 /** How a piece is kept until it is looked at again. */

@@ -13,11 +13,21 @@ export const PIECE_REGION = 'piece';
 /** Region of the hidden patch. */
 export const HIDDEN_REGION = 'hidden';
 
+/** Two clocks may be so far apart. */
+const AHEAD_MS = 5 * 60_000;
+
+const IN_ORDER = [
+  ['measuredAt', 'ASC'],
+  ['id', 'ASC'],
+] satisfies [string, string][];
+
 /** Oldest first. */
-export const measurementsOf = (restorationId: string): Promise<Measurement[]> => findRows('measurements', { restorationId }, [['measuredAt', 'ASC']]);
-export const measurementsOfPiece = (pieceId: string): Promise<Measurement[]> => findRows('measurements', { pieceId }, [['measuredAt', 'ASC']]);
+export const measurementsOf = (restorationId: string): Promise<Measurement[]> => findRows('measurements', { restorationId }, IN_ORDER);
+export const measurementsOfPiece = (pieceId: string): Promise<Measurement[]> => findRows('measurements', { pieceId }, IN_ORDER);
 
 export interface NewMeasurement {
+  /** When the picture was taken, ISO 8601; now where nobody knows better. */
+  takenAt?: string | null;
   pieceId: string;
   photoId: string;
   stage: Stage;
@@ -26,15 +36,19 @@ export interface NewMeasurement {
 }
 
 /**
- * Keeps a measurement. Its hidden patch becomes the piece's target the first time it is seen with a card;
- * an exposure that ended without a measurement takes this one as its result.
+ * Keeps a measurement, dated by its picture: what it says is how the piece was then, whenever somebody came to measure.
+ * Its hidden patch becomes the piece's target the first time it is seen with a card.
+ *
+ * @throws Refusal for a picture that is not taken yet
  */
-export async function keepMeasurement({ pieceId, photoId, stage, spec, result }: NewMeasurement, now: Date): Promise<Measurement> {
+export async function keepMeasurement({ pieceId, photoId, stage, spec, result, takenAt = null }: NewMeasurement, now: Date): Promise<Measurement> {
   return inTransaction(async () => {
     const piece = await needRow('pieces', pieceId);
     const photo = await needRow('photos', photoId);
     if (photo.restorationId !== piece.restorationId)
       throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this piece.');
+    if (takenAt !== null && Date.parse(takenAt) > now.getTime() + AHEAD_MS)
+      throw new Refusal('takenAt', 'This picture would be taken in the future. Give when it was taken; the camera’s clock may be wrong.');
     const own = result.regions.find(({ id }) => id === PIECE_REGION);
     if (!own) throw new Refusal('result', 'The measurement holds no piece. Draw the piece’s outline and measure again.');
     const hidden = result.regions.find(({ id }) => id === HIDDEN_REGION)?.lab ?? spec.referenceLab ?? null;
@@ -45,7 +59,7 @@ export async function keepMeasurement({ pieceId, photoId, stage, spec, result }:
       pieceId,
       photoId,
       stage,
-      measuredAt: now.toISOString(),
+      measuredAt: takenAt ?? now.toISOString(),
       spec,
       result,
       basis: result.basis,
@@ -58,9 +72,7 @@ export async function keepMeasurement({ pieceId, photoId, stage, spec, result }:
     };
     const measurement = await addRow('measurements', row);
     if (hidden && result.basis === 'card' && !piece.hiddenLab) await changeRow('pieces', { id: pieceId }, { hiddenLab: hidden });
-    const [ended] = (await findRows('sessions', { pieceId, measurementId: null }, [['startedAt', 'DESC']])).filter(({ endedAt }) => endedAt !== null);
-    if (ended) await changeRow('sessions', { id: ended.id }, { measurementId: measurement.id });
-    await seenAgain(measurement, now);
+    await seenAgain(measurement);
     const distance =
       deltaE00 === null
         ? 'no hidden patch to compare with'

@@ -21,6 +21,7 @@ it('brings a workshop of the version before forward, with what it held', async (
     '0007-tending',
     '0008-planned',
     '0009-movements',
+    '0010-true-any-day',
   ]);
   const first = async (sql: string) => ((await sequelize.query(sql))[0] as Record<string, unknown>[])[0]!;
   const results = JSON.parse(String((await first('SELECT results FROM function_tests')).results)) as Record<string, string>;
@@ -48,5 +49,17 @@ it('knows from then on what each timer times', async () => {
     { id: 'a', kind: 'drying' },
     { id: 'b', kind: 'other' },
   ]);
+  await sequelize.close();
+});
+
+it('gives every weekday the hours that all days had', async () => {
+  const sequelize = new Sequelize({ dialect: 'sqlite', storage: ':memory:', logging: false });
+  await migrate(sequelize, '0009-movements');
+  await sequelize.query(
+    `INSERT INTO workshop (id, name, timeZone, units, currency, dayFromH, dayToH) VALUES ('workshop', 'Old', 'UTC', 'metric', 'EUR', 9.5, 17)`,
+  );
+  await migrate(sequelize);
+  const [[row]] = (await sequelize.query('SELECT hours FROM workshop')) as [{ hours: string }[], unknown];
+  expect(JSON.parse(row!.hours)).toEqual(Array.from({ length: 7 }, () => ({ fromH: 9.5, toH: 17 })));
   await sequelize.close();
 });

@@ -4,7 +4,7 @@ import { addPerson, listPeople, removePerson } from './people';
 import { addPiece } from './pieces';
 import { answerRequest, askOwner, requestsOf } from './requests';
 import { setOwner, settleStage } from './restorations';
-import { startExposure } from './treatments';
+import { startExposure } from './exposures';
 import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_PIECE, trialRestoration, tick } from './trial';
 
 inTrialWorkshop();
@@ -33,7 +33,7 @@ const ask = (restorationId: string, rest: Partial<Parameters<typeof askOwner>[0]
 
 it('a treatment waits for the answer, and starts after a yes', async () => {
   const { restorationId, piece } = await foreignMachine();
-  const start = () => startExposure({ ...TRIAL_EXPOSURE, pieceId: piece.id }, tick());
+  const start = () => startExposure({ ...TRIAL_EXPOSURE, pieceIds: [piece.id] }, tick());
   await expect(start()).rejects.toThrow('Write a request first');
   const request = await ask(restorationId);
   await expect(start()).rejects.toThrow('Ines Torvel has not answered yet');

@@ -20,11 +20,13 @@ import type { Allowed, Asked } from '@/core/intake/owner';
 import type { Movement } from '@/core/ledger/left';
 import type { WorthEstimate } from '@/core/ledger/worth';
 import type { Share } from '@/core/photo/picture';
+import type { WeekHours } from '@/core/runsheet/hours';
 import type { Stage, StageState } from '@/core/runsheet/stages';
 import type { ConnectionKind, Joint } from '@/core/teardown/joints';
 import type { Lot } from '@/core/teardown/lots';
 import type { TestPhase, TestResults } from '@/core/runsheet/functionTest';
 import type { UnitSystem } from '@/core/units';
+import type { TableName } from './schema';
 
 /** Rows as the rest of the house sees them: plain data, never model instances. Times ISO 8601 UTC. */
 export interface Workshop {
@@ -37,9 +39,8 @@ export interface Workshop {
   units: UnitSystem;
   currency: string;
   hourlyRateMinor: number;
-  /** Hours of the day in which somebody is there to turn a piece. */
-  dayFromH: number;
-  dayToH: number;
+  /** When somebody is there to turn a piece and to hear a bell, Monday to Sunday. */
+  hours: WeekHours;
   /** UV-A of the lamp at the piece, mW/cm²; 0 without one. */
   lampMwPerCm2: number;
 }
@@ -210,6 +211,18 @@ interface WarmthReading {
   temperatureC: number;
 }
 
+/** Rows that a material was booked in, so that it can be given back. */
+export interface Booked {
+  movementIds: string[];
+  ledgerIds: string[];
+}
+
+/** A fresh coat of cream, mL. */
+interface FreshCoat extends Booked {
+  at: string;
+  amountMl: number;
+}
+
 export interface Session {
   id: string;
   treatmentId: string;
@@ -227,11 +240,16 @@ export interface Session {
   checks: string[];
   /** Warmth that was read while it ran. */
   readings: WarmthReading[];
+  /** The session that this piece goes along with, in one mixture with one timer; `null` where it leads or is alone. */
+  leadId: string | null;
+  /** Cream that was brushed on afresh while it ran. */
+  coats: FreshCoat[];
+  /** What went into it at its start; `null` where it stood already. */
+  takes: Booked | null;
   endedAt: string | null;
   actualMin: number | null;
   dose: number | null;
   words: string | null;
-  measurementId: string | null;
 }
 
 /** Cloud of an hour, from a file of hours or from somebody's own look at the sky. */
@@ -391,6 +409,19 @@ export interface Person {
   addedAt: string;
 }
 
+/** Something that was taken back: its rows, so that it can be brought back, children first. */
+export interface TakenBack {
+  id: string;
+  restorationId: string | null;
+  /** What it was, as the log says it. */
+  what: string;
+  removed: { table: TableName; row: Record<string, unknown> }[];
+  /** Fields of other rows that let go of it, as they were. */
+  changed: { table: TableName; id: string; before: Record<string, unknown> }[];
+  at: string;
+  broughtBackAt: string | null;
+}
+
 /** What lets devices of the local network in. */
 export interface Door {
   id: string;
@@ -480,6 +511,7 @@ export interface RowOf {
   own_agents: OwnAgentRow;
   own_surfaces: OwnSurfaceRow;
   tubs: TubRow;
+  taken_back: TakenBack;
   door: Door;
   log: LogEntry;
 }

@@ -4,7 +4,8 @@ import { logOf } from './log';
 import type { StockItem } from './rows';
 import { addStock, addStrength, countStock, findStock, listStock } from './stock';
 import { freshFolder, inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_WORKSHOP, trialPiece, tick } from './trial';
-import { sessionsOf, startExposure } from './treatments';
+import { startExposure } from './exposures';
+import { sessionsOf } from './treatments';
 import { saveWorkshop } from './workshop';
 
 inTrialWorkshop();
@@ -30,29 +31,29 @@ const taking = (amount: number) => ({ amount, unit: 'mL' as const, otherwise: 'p
 it('an exposure takes its share out of the bottle and puts it into the ledger, both or neither', async () => {
   const stock = await bottle();
   const piece = await trialPiece();
-  await startExposure({ ...TRIAL_EXPOSURE, pieceId: piece.id, stockId: stock.id, takes: taking(340) }, tick());
+  await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [piece.id], stockId: stock.id, takes: taking(340) }, tick());
   expect(await left(stock)).toBe(660);
   expect(await materials(piece.restorationId)).toMatchObject([
     { kind: 'material', stage: 'brighten', words: 'Peroxide 12 %, 340 mL', amountMinor: 340 },
   ]);
   // The piece is in the light already: nothing starts, so nothing is taken.
-  await expect(startExposure({ ...TRIAL_EXPOSURE, pieceId: piece.id, stockId: stock.id, takes: taking(340) }, tick())).rejects.toThrow('already');
+  await expect(startExposure({ ...TRIAL_EXPOSURE, pieceIds: [piece.id], stockId: stock.id, takes: taking(340) }, tick())).rejects.toThrow('already');
   expect([await left(stock), (await materials(piece.restorationId)).length, (await sessionsOf(piece.restorationId)).length]).toEqual([660, 1, 1]);
 });
 
 it('what stands already takes nothing; what is no bottle of the stores costs nothing here', async () => {
   const stock = await bottle();
   const [standing, elsewhere] = [await trialPiece(), await trialPiece()];
-  await startExposure({ ...TRIAL_EXPOSURE, pieceId: standing.id, stockId: stock.id, takes: null }, tick());
+  await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [standing.id], stockId: stock.id, takes: null }, tick());
   expect([await left(stock), await materials(standing.restorationId)]).toEqual([1000, []]);
-  await startExposure({ ...TRIAL_EXPOSURE, pieceId: elsewhere.id, takes: taking(200) }, tick());
+  await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [elsewhere.id], takes: taking(200) }, tick());
   expect(await materials(elsewhere.restorationId)).toMatchObject([{ words: 'peroxide, 200 mL', amountMinor: 0 }]);
 });
 
 it('more than the record knows may be poured; a count puts it right', async () => {
   const stock = await bottle();
   const piece = await trialPiece();
-  await startExposure({ ...TRIAL_EXPOSURE, pieceId: piece.id, stockId: stock.id, takes: taking(1200) }, tick());
+  await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [piece.id], stockId: stock.id, takes: taking(1200) }, tick());
   expect(await left(stock)).toBe(0);
   await countStock(stock.id, 250, tick());
   expect(await left(stock)).toBe(250);
@@ -78,7 +79,7 @@ it('more than is left is not used at the sink; powder is weighed', async () => {
 it('a bottle that comes along with an import does not stand on this shelf', async () => {
   const stock = await bottle();
   const piece = await trialPiece();
-  await startExposure({ ...TRIAL_EXPOSURE, pieceId: piece.id, stockId: stock.id, takes: taking(100) }, tick());
+  await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [piece.id], stockId: stock.id, takes: taking(100) }, tick());
   const bundle = (await gatherBundle(piece.restorationId))!;
   await freshFolder();
   await saveWorkshop(TRIAL_WORKSHOP, tick());

@@ -60,10 +60,10 @@ export async function addStrength(stockId: string, { percentWW, how }: Omit<Stre
   });
 }
 
-/** Takes so much out of a bottle, within a transaction that is under way. */
+/** Takes so much out of a bottle. */
 export async function takeOut(
   { stockId, restorationId, amount }: { stockId: string; restorationId: string | null; amount: number },
   now: Date,
-): Promise<void> {
-  await addRow('movements', { stockId, restorationId, kind: 'used', change: -amount, at: now.toISOString() });
+): Promise<MovementRow> {
+  return addRow('movements', { stockId, restorationId, kind: 'used', change: -amount, at: now.toISOString() });
 }

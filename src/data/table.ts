@@ -13,10 +13,10 @@ function within(): { transaction?: NonNullable<ReturnType<typeof transactionUnde
   return transaction ? { transaction } : {};
 }
 
-/** All rows that match, as plain data. */
-export async function findRows<T extends TableName>(table: T, where: WhereOptions = {}, order?: Order): Promise<RowOf[T][]> {
+/** All rows that match, or the first so many, as plain data. */
+export async function findRows<T extends TableName>(table: T, where: WhereOptions = {}, order?: Order, limit?: number): Promise<RowOf[T][]> {
   const { tables } = await database();
-  const found = await tables[table].findAll({ where, ...(order && { order }), ...within() });
+  const found = await tables[table].findAll({ where, ...(order && { order }), ...(limit !== undefined && { limit }), ...within() });
   return found.map((row) => row.get({ plain: true }) as RowOf[T]);
 }
 

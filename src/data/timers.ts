@@ -1,8 +1,11 @@
+import { Op } from 'sequelize';
 import { Refusal } from '@/core/refusal';
+import { bellTime } from '@/core/runsheet/hours';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
 import type { Timer } from './rows';
 import { addRow, changeRow, findRows, needRow } from './table';
+import { getWorkshop } from './workshop';
 
 const MINUTE_MS = 60_000;
 
@@ -41,27 +44,20 @@ export async function startTimer(
   });
 }
 
-/** A turn was made: the next reminder counts from now. */
+/** A turn was made, of all that lie in it: the next reminder counts from now, and keeps to the hours when somebody is there. */
 export async function noteTurn(timerId: string, now: Date): Promise<void> {
   await inTransaction(async () => {
     const timer = await needRow('timers', timerId);
     if (timer.endedAt !== null || timer.remindEveryMin === null) throw new Refusal('timer', 'This timer has no more turns: it was ended meanwhile.');
-    const next = new Date(now.getTime() + timer.remindEveryMin * MINUTE_MS).toISOString();
+    const { timeZone, hours } = await getWorkshop();
+    const next = bellTime(new Date(now.getTime() + timer.remindEveryMin * MINUTE_MS), now, timeZone, hours).toISOString();
     await changeRow('timers', { id: timerId }, { nextReminderAt: next < timer.dueAt ? next : null });
     const tends = timer.kind !== 'exposure';
-    if (timer.sessionId && !tends) {
-      const session = await needRow('sessions', timer.sessionId);
-      await changeRow('sessions', { id: session.id }, { turns: [...session.turns, now.toISOString()] });
-    }
-    await appendLog(
-      {
-        restorationId: timer.restorationId,
-        stage: 'brighten',
-        kind: 'turn',
-        words: tends ? `${timer.label}: done. ${timer.atTheBell}` : `Turned: ${timer.label}.`,
-      },
-      now,
-    );
+    if (timer.sessionId && !tends)
+      for (const { id, turns } of await findRows('sessions', { [Op.or]: [{ id: timer.sessionId }, { leadId: timer.sessionId }] }))
+        await changeRow('sessions', { id }, { turns: [...turns, now.toISOString()] });
+    const words = tends ? `${timer.label}: done. ${timer.atTheBell}` : `Turned: ${timer.label}.`;
+    await appendLog({ restorationId: timer.restorationId, stage: 'brighten', kind: 'turn', words }, now);
   });
 }
 

@@ -1,4 +1,5 @@
 import type { Lab } from '@/core/colour/types';
+import { everyDay } from '@/core/runsheet/hours';
 import type { MeasureResult } from '@/core/photo/measure';
 import { mkdtemp, rm } from 'node:fs/promises';
 import os from 'node:os';
@@ -9,7 +10,7 @@ import { addPiece, type NewPiece } from './pieces';
 import { addPhoto } from './photos/store';
 import { openRestoration } from './restorations';
 import type { Photo, Piece, Restoration, Workshop } from './rows';
-import type { StartExposure } from './treatments';
+import type { StartExposure } from './exposures';
 import { saveWorkshop } from './workshop';
 
 let last = 0;
@@ -20,6 +21,9 @@ export function tick(): Date {
   return new Date(last);
 }
 
+/** So many minutes from now, or ago. */
+export const inMinutes = (minutes: number): Date => new Date(tick().getTime() + minutes * 60_000);
+
 /** What the tests of several rooms need: a workshop in a folder of its own, a restoration and a piece. */
 export const TRIAL_WORKSHOP: Omit<Workshop, 'id'> = {
   name: 'Trial',
@@ -29,8 +33,7 @@ export const TRIAL_WORKSHOP: Omit<Workshop, 'id'> = {
   timeZone: 'Etc/GMT+2',
   units: 'metric',
   currency: 'EUR',
-  dayFromH: 9,
-  dayToH: 18,
+  hours: everyDay(9, 18),
   lampMwPerCm2: 0,
   hourlyRateMinor: 1000,
 };
@@ -73,7 +76,7 @@ export const TRIAL_PIECE: Omit<NewPiece, 'restorationId'> = {
 };
 
 /** A plain exposure, but for its piece. */
-export const TRIAL_EXPOSURE: Omit<StartExposure, 'pieceId'> = {
+export const TRIAL_EXPOSURE: Omit<StartExposure, 'pieceIds'> = {
   school: 'bag-sun',
   stockId: null,
   stockPercentWW: 12,

@@ -7,7 +7,7 @@ import { stagesOf } from './stages';
 import { findRows } from './table';
 import { endTimer, runningTimers } from './timers';
 import { holdsOf, takeOff } from './teardown';
-import { endExposure, startExposure } from './treatments';
+import { endExposure, startExposure } from './exposures';
 import { freshFolder, inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration, tick } from './trial';
 import { addOwnAgent, addOwnSurface, addOwnVerdict, addTub, listTubs, ownKnowledge, switchAgent } from './cleaning';
 import { dryIn } from './drying';
@@ -156,7 +156,7 @@ describe('the whole bench is looked at', () => {
   it('an acid does not come while a piece is in peroxide, in whatever restoration, nor peroxide while acid is open', async () => {
     const scale = await dirty('rust-stain');
     const piece = await trialPiece();
-    const session = await startExposure({ ...TRIAL_EXPOSURE, pieceId: piece.id }, tick());
+    const session = await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [piece.id] }, tick());
     await expect(startPass([scale.finding.id], 'bathroom-acid', tick())).rejects.toThrow(/does not come to a bench where the exposure of K1 is open/);
     await endExposure(
       session.id,
@@ -164,14 +164,14 @@ describe('the whole bench is looked at', () => {
       new Date(tick().getTime() + 60_000),
     );
     await startPass([scale.finding.id], 'descaler', tick());
-    await expect(startExposure({ ...TRIAL_EXPOSURE, pieceId: piece.id }, tick())).rejects.toThrow(
+    await expect(startExposure({ ...TRIAL_EXPOSURE, pieceIds: [piece.id] }, new Date(tick().getTime() + 120_000))).rejects.toThrow(
       /Peroxide does not come to a bench where descaler on K1 is open/,
     );
   });
 
   it('what is not washed is not brightened, and says what is left', async () => {
     const { piece, finding, restorationId } = await dirty();
-    await expect(startExposure({ ...TRIAL_EXPOSURE, pieceId: piece.id }, tick())).rejects.toThrow(
+    await expect(startExposure({ ...TRIAL_EXPOSURE, pieceIds: [piece.id] }, tick())).rejects.toThrow(
       'K1 Lid is not washed yet: lid. Dirt that is left hides yellow',
     );
     await pass(restorationId, finding.id, 'gone');

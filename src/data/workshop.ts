@@ -1,3 +1,4 @@
+import { everyDay } from '@/core/runsheet/hours';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
 import type { ObstacleRow, Workshop } from './rows';
@@ -16,8 +17,7 @@ export const NEW_WORKSHOP: Workshop = {
   units: 'metric',
   currency: 'EUR',
   hourlyRateMinor: 0,
-  dayFromH: 9,
-  dayToH: 18,
+  hours: everyDay(9, 18),
   lampMwPerCm2: 0,
 };
 

@@ -4,6 +4,7 @@ import { Box, Button, Flex, Grid, Input, NativeSelect, Text } from '@chakra-ui/r
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Srgb } from '@/core/colour/types';
+import type { Went } from '@/core/exposure/unevenness';
 import type { Stage } from '@/core/runsheet/stages';
 import type { Photo, Piece } from '@/data/rows';
 import { EmptyPlace } from '@/ui/layout';
@@ -24,14 +25,18 @@ interface Props {
   stage: Stage;
   photo: Photo | null;
   photos: readonly Photo[];
+  /** When the photograph was taken, as far as anybody knows, as a time in the workshop's zone. */
+  takenAt: string;
+  /** What the piece went through last before that. */
+  went: Went;
 }
 
 /** Measure a piece from a photograph: choose or take it, mark card, piece and hidden patch, measure, keep. */
-export function MeasureScreen({ piece, stage, photo, photos }: Props) {
+export function MeasureScreen({ piece, stage, photo, photos, takenAt, went }: Props) {
   const router = useRouter();
   const here = `/restorations/${piece.restorationId}/pieces/${piece.id}/measure?stage=${stage}`;
   const choose = (id: string) => `${here}&photo=${id}`;
-  if (photo) return <Marking key={photo.id} piece={piece} stage={stage} photo={photo} photos={photos} />;
+  if (photo) return <Marking key={photo.id} piece={piece} stage={stage} photo={photo} photos={photos} takenAt={takenAt} went={went} />;
   return (
     <Box>
       <EmptyPlace>
@@ -65,7 +70,8 @@ export function MeasureScreen({ piece, stage, photo, photos }: Props) {
   );
 }
 
-function Marking({ piece, stage, photo, photos }: { piece: Piece; stage: Stage; photo: Photo; photos: readonly Photo[] }) {
+function Marking({ piece, stage, photo, photos, takenAt: known, went }: Props & { photo: Photo }) {
+  const [takenAt, setTakenAt] = useState(known);
   const router = useRouter();
   const [shapes, setShapes] = useState<Shape[]>([]);
   const [view, setView] = useState<View>({ x: 0, y: 0, width: photo.width, height: photo.height });
@@ -88,7 +94,7 @@ function Marking({ piece, stage, photo, photos }: { piece: Piece; stage: Stage; 
   }
   async function keepIt() {
     if (!reading) return;
-    const answered = await keep({ pieceId: piece.id, photoId: photo.id, stage, spec: reading.spec, result: reading.result });
+    const answered = await keep({ pieceId: piece.id, photoId: photo.id, stage, spec: reading.spec, result: reading.result, takenAt });
     if (!answered.ok) return setKeepErrors(answered.errors.map(({ message }) => message));
     say('Measurement kept.');
     router.push(`/restorations/${piece.restorationId}/pieces/${piece.id}`);
@@ -195,10 +201,21 @@ function Marking({ piece, stage, photo, photos }: { piece: Piece; stage: Stage; 
         ))}
         {reading && (
           <>
-            <ReadingPanel result={reading.result} heat={showHeat} />
+            <ReadingPanel result={reading.result} heat={showHeat} went={went} />
             <Check checked={showHeat} onChange={(checked) => setShowHeat(checked)}>
               Show the map on the picture
             </Check>
+            <Box as="label" display="block" mb="3">
+              <Text fontSize="15px">Photographed at: what is measured counts for then</Text>
+              <Input
+                type="datetime-local"
+                minHeight="44px"
+                bg="sheet"
+                borderColor="lineStrong"
+                value={takenAt}
+                onChange={(event) => setTakenAt(event.target.value)}
+              />
+            </Box>
             <Button variant={'go' as never} size={'bench' as never} width="100%" onClick={() => void keepIt()}>
               Keep this measurement
             </Button>

@@ -3,6 +3,7 @@
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import { readDifference } from '@/core/colour/difference';
 import { HEAT_LEGEND } from '@/core/photo/heatMap';
+import type { Went } from '@/core/exposure/unevenness';
 import type { MeasureResult } from '@/core/photo/measure';
 import { VERDICT_WORDS } from '@/core/photo/verdict';
 import { DataTable } from '@/ui/DataTable';
@@ -16,7 +17,7 @@ const sentenceCase = (words: string) => words[0]!.toUpperCase() + words.slice(1)
 const signed = (value: number) => `${value >= 0 ? '+' : '−'}${Math.abs(value).toFixed(1)}`;
 
 /** A measurement to read: verdict, distance, colours on the plastic scale, how sure, and what to mind. */
-export function ReadingPanel({ result, heat }: { result: MeasureResult; heat: boolean }) {
+export function ReadingPanel({ result, heat, went }: { result: MeasureResult; heat: boolean; went: Went }) {
   const piece = result.regions.find(({ id }) => id === 'piece');
   const hidden = result.regions.find(({ id }) => id === 'hidden');
   if (!piece) return null;
@@ -40,7 +41,7 @@ export function ReadingPanel({ result, heat }: { result: MeasureResult; heat: bo
         {piece.yellownessIndex !== null && <Figure value={piece.yellownessIndex.toFixed(1)} label="yellowness index" />}
         <Figure value={piece.evenness.toFixed(1)} label="evenness: b* from palest to yellowest part" />
       </Grid>
-      <FaultWords fault={piece.fault} lightChanges={result.warnings.some((warning) => warning.startsWith('The light changes'))} />
+      <FaultWords fault={piece.fault} went={went} lightChanges={result.warnings.some((warning) => warning.startsWith('The light changes'))} />
       {marks.length > 0 && (
         <>
           <Flex gap="4" align="center">

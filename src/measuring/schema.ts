@@ -28,6 +28,7 @@ const measureResultSchema = Joi.object<MeasureResult>({
           size: number,
           angleDeg: numberOrNull,
           at: Joi.object({ x: number, y: number }).allow(null).required(),
+          palest: Joi.object({ x: number, y: number }),
           signs: Joi.object({ plane: number, lines: number, peaked: number }).required(),
         }),
         blotch: number,
@@ -53,6 +54,8 @@ export interface KeepForm {
   stage: Stage;
   spec: MeasureSpec;
   result: MeasureResult;
+  /** When the picture was taken, as a time in the workshop's zone. */
+  takenAt: string | null;
 }
 
 export const keepSchema = Joi.object<KeepForm>({
@@ -63,4 +66,5 @@ export const keepSchema = Joi.object<KeepForm>({
     .required(),
   spec: measureSpecSchema.required(),
   result: measureResultSchema.required(),
+  takenAt: Joi.string().empty('').default(null).allow(null).label('Photographed at'),
 });

@@ -1,25 +1,43 @@
 import { Box, Text } from '@chakra-ui/react';
-import { FAULT_WORDS, type Fault } from '@/core/photo/fault';
+import type { Fault } from '@/core/photo/fault';
+import { unevenWords, type Went } from '@/core/exposure/unevenness';
 import { placeOnFace } from '@/core/photo/placeOnFace';
 import { Worked } from './Worked';
 
+interface Props {
+  fault: Fault | undefined;
+  /** The session that it came out of, or that it had none. */
+  went: Went;
+  lightChanges: boolean;
+}
+
 /** What kind of unevenness a face shows, where, and what to do about it. */
-export function FaultWords({ fault, lightChanges }: { fault: Fault | undefined; lightChanges: boolean }) {
-  if (!fault || fault.kind === 'even') return null;
-  const { what, nextTime, now } = FAULT_WORDS[fault.kind];
+export function FaultWords({ fault, went, lightChanges }: Props) {
+  const words = fault && unevenWords(fault, went);
+  if (!fault || !words) return null;
+  // What no session made has no worst place, but a palest one.
+  const spot = went === 'life' ? fault.palest : fault.at;
+  const where = spot && `${went === 'life' ? 'Palest' : 'Most'} ${placeOnFace(spot.x, spot.y)}. `;
   return (
     <Box borderLeftWidth="8px" borderColor="work" pl="3" mb="3">
       <Text fontWeight="650">
-        {what} {fault.at && `Most ${placeOnFace(fault.at.x, fault.at.y)}. `}About {fault.size.toFixed(1)} b* apart.
+        {words.what} {where}About {fault.size.toFixed(1)} b* apart.
       </Text>
-      <Text>Now: {now}</Text>
-      <Text>Next time: {nextTime}</Text>
+      <Text>Now: {words.now}</Text>
+      {words.nextTime && <Text>Next time: {words.nextTime}</Text>}
       <Worked
         lines={[
           { what: 'How far apart', how: `5th to 95th percentile of b* over the face, without the noise of a cell: ${fault.size.toFixed(1)}` },
           {
             what: 'Why this kind',
             how: `a plane explains ${Math.round(100 * fault.signs.plane)} % of it, straight lines ${Math.round(100 * fault.signs.lines)} %; peaks stand out by ${fault.signs.peaked.toFixed(1)} (kurtosis)`,
+          },
+          {
+            what: 'Its cause',
+            how:
+              went === 'life'
+                ? 'no session came before this picture, so none made it'
+                : 'the mark that a session of this kind leaves; the picture shows the mark, not the cause',
           },
         ]}
         source="src/core/photo/fault.ts: plane over 55 % is one side, lines over 30 % are folds, kurtosis over 3.3 is spots, else marbling; tested on computed faces."

@@ -7,11 +7,16 @@ const toaster = createToaster({ placement: 'bottom-end', pauseOnPageIdle: true }
 /** The last warning, which is over once something went well. */
 let warning: string | undefined;
 
-/** Says that something was saved or done; it goes by itself. */
-export function say(words: string): void {
+/** Says that something was saved or done; it goes by itself, later where it can be undone. */
+export function say(words: string, undo?: { title: string; act: () => void }): void {
   if (warning) toaster.dismiss(warning);
   warning = undefined;
-  toaster.create({ description: words, duration: 3500, type: 'info' });
+  toaster.create({
+    description: words,
+    duration: undo ? 15_000 : 3500,
+    type: 'info',
+    ...(undo && { action: { label: undo.title, onClick: undo.act } }),
+  });
 }
 
 /** Says what went wrong; it stays until it is put away. */
@@ -29,10 +34,16 @@ export function ToastPlace() {
             color={toast.type === 'error' ? 'onHazard' : 'paper'}
             borderRadius="3px"
             marginBottom={{ base: '64px', md: '0' }}
+            width={{ base: '100%', md: '420px' }}
           >
             <Stack gap="1" flex="1">
               <Toast.Description>{toast.description}</Toast.Description>
             </Stack>
+            {toast.action && (
+              <Toast.ActionTrigger minHeight="44px" px="3" color="paper" fontWeight="650" textDecoration="underline">
+                {toast.action.label}
+              </Toast.ActionTrigger>
+            )}
             {toast.closable && <Toast.CloseTrigger />}
           </Toast.Root>
         )}

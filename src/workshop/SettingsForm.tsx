@@ -5,6 +5,7 @@ import { LocateFixed } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
+import { WEEKDAYS } from '@/core/runsheet/hours';
 import { AnswerForm, type FieldDef, type Values } from '@/ui/AnswerForm';
 import { warn } from '@/ui/toast';
 import { saveSettings } from './actions';
@@ -28,9 +29,13 @@ const FIELDS: readonly FieldDef[] = [
   },
   { name: 'currency', label: 'Currency', half: true, hint: 'Three letters, like SEK' },
   { name: 'hourlyRate', label: 'Own hourly rate', kind: 'number', half: true, hint: 'What an hour of your own work counts for; 0 if it does not' },
-  { name: 'dayFromH', label: 'There from', kind: 'number', unit: 'h', third: true, hint: 'To turn pieces in the sun' },
-  { name: 'dayToH', label: 'There until', kind: 'number', unit: 'h', third: true },
-  { name: 'lampMwPerCm2', label: 'Lamp, UV-A at the piece', kind: 'number', unit: 'mW/cm²', third: true, hint: '0 without a lamp' },
+  { name: 'lampMwPerCm2', label: 'Lamp, UV-A at the piece', kind: 'number', unit: 'mW/cm²', half: true, hint: '0 without a lamp' },
+  ...WEEKDAYS.map((day, i): FieldDef => ({
+    name: day,
+    label: `There on ${day}`,
+    third: true,
+    ...(i === 0 && { hint: 'To turn pieces and hear a bell, like 17:30 to 21:00; empty on a day off' }),
+  })),
 ];
 
 /** Name, place, zone, units and money of the workshop. */

@@ -20,12 +20,15 @@ const GIVEN = {
   units: 'us',
   currency: 'usd',
   hourlyRate: '12.50',
+  Monday: '17:30 to 21',
+  Sunday: '',
 };
 
 it('keeps the settings, and each saving in the log of the workshop', async () => {
   expect((await getWorkshop()).latitude).toBeNull();
   expect(wrongs(await saveSettings(GIVEN))).toBe('');
   expect(await getWorkshop()).toMatchObject({ latitude: 14.6, altitudeM: 0, units: 'us', currency: 'USD', hourlyRateMinor: 1250 });
+  expect((await getWorkshop()).hours).toEqual([{ fromH: 17.5, toH: 21 }, null, null, null, null, null, null]);
   expect(wrongs(await saveSettings({ ...GIVEN, currency: 'JPY', hourlyRate: '1500' }))).toBe('');
   expect((await getWorkshop()).hourlyRateMinor).toBe(1500);
   expect((await logOf(null)).filter(({ kind }) => kind === 'workshop')).toHaveLength(2);
@@ -36,7 +39,7 @@ it.each([
   ['a place off the globe', { latitude: '91' }, /latitude: /],
   ['a zone that nobody knows', { timeZone: 'Atlantis/Deep' }, /timeZone: .*like Europe/],
   ['money in words', { currency: 'crowns' }, /currency: .*three letters/],
-  ['a day that ends before it begins', { dayFromH: '18', dayToH: '9' }, /dayToH: .*later hour/],
+  ['a day that ends before it begins', { Tuesday: '18 to 9' }, /Tuesday: .*like 17:30 to 21:00/],
 ])('refuses %s', async (_, wrong, message) => {
   expect(wrongs(await saveSettings({ ...GIVEN, ...wrong }))).toMatch(message);
 });

@@ -12,10 +12,15 @@ import { idSchema, obstacleSchema, openSchema, passphraseSchema, personSchema, w
 
 /** Saves the workshop's settings. */
 export async function saveSettings(given: Record<string, string>): Promise<Answer<null>> {
-  const answered = await answer(workshopSchema, given, async ({ hourlyRate, ...settings }, now) => {
-    await saveWorkshop({ ...settings, hourlyRateMinor: minorUnits(hourlyRate, settings.currency) }, now);
-    return null;
-  });
+  const answered = await answer(
+    workshopSchema,
+    given,
+    async ({ hourlyRate, Monday, Tuesday, Wednesday, Thursday, Friday, Saturday, Sunday, ...settings }, now) => {
+      const hours = [Monday, Tuesday, Wednesday, Thursday, Friday, Saturday, Sunday];
+      await saveWorkshop({ ...settings, hours, hourlyRateMinor: minorUnits(hourlyRate, settings.currency) }, now);
+      return null;
+    },
+  );
   if (answered.ok) revalidatePath('/', 'layout');
   return answered;
 }

@@ -1,8 +1,21 @@
 import Joi from 'joi';
+import { hoursFrom, WEEKDAYS, type DayHours } from '@/core/runsheet/hours';
 import { isTimeZone } from '@/core/runsheet/time';
 import type { Workshop } from '@/data/rows';
 
-export type WorkshopForm = Omit<Workshop, 'id' | 'hourlyRateMinor'> & { hourlyRate: number };
+export type WorkshopForm = Omit<Workshop, 'id' | 'hourlyRateMinor' | 'hours'> & { hourlyRate: number } & Record<
+    (typeof WEEKDAYS)[number],
+    DayHours | null
+  >;
+
+/** Hours of one day as they are typed; an empty line is a day off. */
+const dayHours = (day: string) =>
+  Joi.any()
+    .empty('')
+    .default(null)
+    .label(day)
+    .custom((text: string, helpers) => hoursFrom(String(text)) ?? helpers.error('hours'))
+    .messages({ hours: 'Write the hours like 17:30 to 21:00, the later one last; leave the day empty where nobody is there.' });
 
 /** What the workshop form sends. */
 export const workshopSchema = Joi.object<WorkshopForm>({
@@ -24,15 +37,7 @@ export const workshopSchema = Joi.object<WorkshopForm>({
     .label('Currency')
     .messages({ 'string.pattern.base': 'Write the currency as three letters, like SEK, EUR or USD.' }),
   hourlyRate: Joi.number().min(0).max(100_000).empty('').default(0).label('Own hourly rate'),
-  dayFromH: Joi.number().min(0).max(23.5).empty('').default(9).label('There from'),
-  dayToH: Joi.number()
-    .min(0.5)
-    .max(24)
-    .empty('')
-    .default(18)
-    .greater(Joi.ref('dayFromH'))
-    .label('There until')
-    .messages({ 'number.greater': 'The day ends before it begins: give a later hour, like 18.' }),
+  ...Object.fromEntries(WEEKDAYS.map((day) => [day, dayHours(day)])),
   lampMwPerCm2: Joi.number().min(0).max(100).empty('').default(0).label('Lamp'),
 })
   // An empty field has become null by now, which `and` would take for given.

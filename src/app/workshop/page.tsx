@@ -3,6 +3,7 @@ import { headers } from 'next/headers';
 import { toString } from 'qrcode';
 import { RingSwitches } from '@/bench/RingSwitches';
 import { wholeUnits } from '@/core/ledger/money';
+import { hoursWords, WEEKDAYS } from '@/core/runsheet/hours';
 import { doorState } from '@/data/door';
 import { logOf } from '@/data/log';
 import { listPeople } from '@/data/people';
@@ -50,8 +51,7 @@ export default async function WorkshopPage() {
             units: workshop.units,
             currency: workshop.currency,
             hourlyRate: text(rate),
-            dayFromH: text(workshop.dayFromH),
-            dayToH: text(workshop.dayToH),
+            ...Object.fromEntries(WEEKDAYS.map((day, i) => [day, hoursWords(workshop.hours[i] ?? null)])),
             lampMwPerCm2: text(workshop.lampMwPerCm2),
           }}
         />

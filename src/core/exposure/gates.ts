@@ -12,11 +12,12 @@ export interface PieceFacts {
   brittle: boolean;
 }
 
-type GateId = 'labels' | 'paint' | 'window' | 'test-piece' | 'brittle' | 'weighed-down';
+type GateId = 'labels' | 'paint' | 'window' | 'test-piece' | 'brittle' | 'weighed-down' | 'no-dose';
 
 /** Something that has to be done, or taken on, before an exposure starts; the person says that it is. */
 export interface Gate {
-  id: GateId;
+  /** Of a piece among several it carries the piece's id before it. */
+  id: GateId | `${string}:${GateId}`;
   words: string;
 }
 
@@ -44,6 +45,25 @@ export function gatesOf(school: School, piece: PieceFacts, tried: boolean): Gate
     under && { id: 'weighed-down', words: 'It is weighed down under the surface, and no face lies on another' },
   ];
   return open.filter((gate): gate is Gate => gate !== false);
+}
+
+/** Less UVI·h than this is as good as none. */
+export const LEAST_DOSE = 0.2;
+
+/** A window that brings next to nothing is not begun by mistake. */
+export const noDoseGate = ({ driver }: Pick<School, 'driver'>, dose: number): Gate[] =>
+  driver === 'sun' && dose < LEAST_DOSE
+    ? [{ id: 'no-dose', words: 'The sun is down or too weak, so this window brings next to no dose. It is begun all the same' }]
+    : [];
+
+/** Gates of several pieces that lie together: those of each by its tag, and once what holds for all. */
+export function gatesTogether(of: readonly { id: string; tag: string; gates: readonly Gate[] }[]): Gate[] {
+  if (of.length === 1) return [...of[0]!.gates];
+  const shared = (gate: Gate) => gate.id === 'weighed-down';
+  const own = of.flatMap(({ id, tag, gates }) =>
+    gates.filter((gate) => !shared(gate)).map((gate): Gate => ({ id: `${id}:${gate.id as GateId}`, words: `${tag}: ${gate.words}` })),
+  );
+  return [...own, ...of[0]!.gates.filter(shared)];
 }
 
 /** Gates that were not said to be passed. */

@@ -30,6 +30,8 @@ export interface School {
   turnEveryMin: number;
   /** What to do at each turn. */
   atTheBell: string;
+  /** At each turn the old cream comes off and a fresh coat goes on. */
+  recoat?: boolean;
   /** Log-normal prior of the rate: median per UVI·h, or per hour at 25 °C for warmth. Starting guesses. */
   prior: { medianRate: number; logSd: number };
   speaksFor: string;
@@ -78,6 +80,7 @@ export const SCHOOL: Record<SchoolId, School> = {
     spreadB: 3,
     turnEveryMin: 540,
     atTheBell: 'Lamp off first. Wipe the old cream off, brush fresh cream on, film over it, turn the piece round.',
+    recoat: true,
     prior: { medianRate: 0.06, logSd: 0.6 },
     speaksFor: 'No weather; big shells with a tube of cream.',
     speaksAgainst: 'Slow, and the cream has to be renewed every 8 to 10 h.',

@@ -4,7 +4,7 @@ import { MISTAKE } from '../rehearse/mistakes';
 import { doseShares, WELL_DONE, yellowLeft, type Conduct } from '../rehearse/session';
 import { seededNormal } from '../exposure/seededNormal.testing';
 import { seededRandom } from '@/simulators/camera/random';
-import { FAULT_WORDS, FAULTS, nameFault, type FaultKind } from './fault';
+import { FAULTS, nameFault, type FaultKind } from './fault';
 
 function face(kind: FaultKind, seed: number) {
   const normal = seededNormal(seed);
@@ -55,9 +55,10 @@ it('does not mind how yellow the face is, nor holes in it', () => {
   expect(nameFault(fieldOf(5, 5, () => 3))).toMatchObject({ kind: 'even', at: null });
 });
 
-it('says of each what to do next time and what mends it now', () => {
-  for (const kind of FAULTS) expect(FAULT_WORDS[kind].nextTime.length * FAULT_WORDS[kind].now.length).toBeGreaterThan(0);
-  expect(FAULT_WORDS['fold lines'].now).toMatch(/short, even session/);
+it('finds the palest place', () => {
+  const pale = fieldOf(100, 80, (x, y) => 12 + 4 * x - (Math.hypot(x + 0.25, y) < 0.12 ? 6 : 0));
+  expect(nameFault(pale).palest!.x).toBeCloseTo(0.25, 1);
+  expect(nameFault(fieldOf(100, 80, (x) => 12 + 9 * x)).palest!.x).toBeLessThan(0.1);
 });
 
 describe('the session that is rehearsed', () => {

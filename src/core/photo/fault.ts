@@ -16,34 +16,11 @@ export interface Fault {
   angleDeg: number | null;
   /** Where it is strongest, 0 to 1 across and down. */
   at: { x: number; y: number } | null;
+  /** Where it is palest: it may be the hidden patch. Missing in what was measured before Kvell looked for it. */
+  palest?: { x: number; y: number };
   /** Figures that the name rests on. */
   signs: { plane: number; lines: number; peaked: number };
 }
-
-/** What to do next time, and what mends it now. */
-export const FAULT_WORDS: Record<FaultKind, { what: string; nextTime: string; now: string }> = {
-  even: { what: 'Even.', nextTime: 'Go on as you did.', now: 'Nothing to mend.' },
-  'fold lines': {
-    what: 'Thin lines: folds of the film, where cream stood off or dried.',
-    nextTime: 'Lay the film smooth from the middle, press the air out, massage it at every turn, keep the cream wet.',
-    now: 'One short, even session: fresh cream all over, new film, turned often. Not more of the same.',
-  },
-  'one side': {
-    what: 'One side is yellower: the light came from the other.',
-    nextTime: 'Turn it by the plan, and prop up the edge that it names.',
-    now: 'A short session with the yellower side to the sun, then one with all of it turned evenly.',
-  },
-  'thick spots': {
-    what: 'Rounded spots: cream sat thick there, or was missing.',
-    nextTime: 'Brush it to one thickness and spread it again under the film at every turn.',
-    now: 'One short, even session with a thin coat all over. The spots fade into it.',
-  },
-  marbling: {
-    what: 'Marbling all over: powder or solution that did not move, or pieces that lay upon each other.',
-    nextTime: 'Stir all of the powder in before the pieces, move them every hour, one layer only.',
-    now: 'A bath or vapour, moved often and short. A soak of the same would only deepen it.',
-  },
-};
 
 /** Less spread of b* than this is not seen side by side. */
 const EVEN_B = 2;
@@ -174,16 +151,19 @@ export function nameFault(map: FaceMap): Fault {
   const broad = cellsOf(map, smoothed({ columns, rows, values: fine }, Math.max(3, Math.round(0.03 * columns))));
   const thin = cells.map(({ x, y, value }, i): Cell => ({ x, y, value: value - broad[i]!.value }));
   const lines = lineShare(thin, columns);
+  const palestCell = broad.reduce((least, cell) => (cell.value < least.value ? cell : least));
+  const placed = ({ x, y }: Cell) => ({ x: x + 0.5, y: y * (columns / rows) + 0.5 });
   const square = meanOf(flat, ({ value }) => value ** 2);
   const peaked = square > 1e-9 ? meanOf(flat, ({ value }) => value ** 4) / square ** 2 : 0;
   const strongest = flat.reduce((most, cell) => (Math.abs(cell.value) > Math.abs(most.value) ? cell : most));
-  const at = { x: strongest.x + 0.5, y: strongest.y * (columns / rows) + 0.5 };
+  const [at, palest] = [placed(strongest), placed(palestCell)];
   const size = percentiles(cells);
   const thinSize = Math.max(...thin.map(({ value }) => Math.abs(value)));
   const signs = { plane: share, lines: lines.share, peaked };
   const lined = lines.share > LINES_SHARE && thinSize > LINE_B;
   if (size < EVEN_B && !lined && Math.abs(strongest.value) < SPOT_B) return { ...none, size, signs };
-  if (share > PLANE_SHARE && !lined) return { kind: 'one side', size, angleDeg: ((Math.atan2(dy, dx) * 180) / Math.PI + 360) % 360, at: null, signs };
-  if (lined) return { kind: 'fold lines', size: Math.max(size, thinSize), angleDeg: lines.angleDeg, at, signs };
-  return { kind: peaked > PEAKED ? 'thick spots' : 'marbling', size, angleDeg: null, at, signs };
+  if (share > PLANE_SHARE && !lined)
+    return { kind: 'one side', size, angleDeg: ((Math.atan2(dy, dx) * 180) / Math.PI + 360) % 360, at: null, palest, signs };
+  if (lined) return { kind: 'fold lines', size: Math.max(size, thinSize), angleDeg: lines.angleDeg, at, palest, signs };
+  return { kind: peaked > PEAKED ? 'thick spots' : 'marbling', size, angleDeg: null, at, palest, signs };
 }

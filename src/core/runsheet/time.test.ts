@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { formatMoney, minorUnits, workCost } from '../ledger/money';
-import { dayAround, fromLocalField, hoursOfDays, isTimeZone, showMinutes, showTime, toLocalField } from './time';
+import { dayAround, fromLocalField, isTimeZone, showMinutes, showTime, toLocalField } from './time';
 
 it('a field in the workshop’s zone comes back as the same instant', () => {
   fc.assert(
@@ -42,17 +42,4 @@ it('money comes back from minor units, also where a currency has none', () => {
   expect(minorUnits(12.5, 'EUR')).toBe(1250);
   expect(minorUnits(1250, 'JPY')).toBe(1250);
   expect(workCost(90, 1000)).toBe(1500);
-});
-
-const iso = (hours: readonly { from: Date; to: Date }[]) =>
-  hours.map(({ from, to }) => `${from.toISOString().slice(5, 16)} ${to.toISOString().slice(5, 16)}`);
-
-it('somebody’s hours stay at the clock over its change, and what is past of today is left out', () => {
-  // In this zone the clocks go forward on 29 March 2026.
-  expect(iso(hoursOfDays(new Date('2026-03-28T12:00:00Z'), 'Europe/Stockholm', 9, 18.5, 3))).toEqual([
-    '03-28T12:00 03-28T17:30',
-    '03-29T07:00 03-29T16:30',
-    '03-30T07:00 03-30T16:30',
-  ]);
-  expect(iso(hoursOfDays(new Date('2026-03-28T20:00:00Z'), 'Europe/Stockholm', 9, 18, 2))).toEqual(['03-29T07:00 03-29T16:00']);
 });

@@ -1,5 +1,5 @@
 import { TZDate } from '@date-fns/tz';
-import { addDays, addMinutes, format, startOfDay } from 'date-fns';
+import { format, startOfDay } from 'date-fns';
 
 /** An instant as the workshop's clock shows it, for reading: `25 Nov 2026, 14:05`. */
 export function showTime(iso: string, timeZone: string, pattern = 'd MMM yyyy, HH:mm'): string {
@@ -41,22 +41,4 @@ export function isTimeZone(name: string): boolean {
 export function showMinutes(minutes: number): string {
   const whole = Math.round(minutes);
   return whole < 60 ? `${whole} min` : `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')} min`;
-}
-
-/**
- * Somebody's hours on the coming days, in the workshop's zone; what is left of today comes first. Over a change of the
- * clocks they stay at the hours that the clock shows.
- *
- * @param fromH hour of the day, 9.5 for half past nine
- */
-export function hoursOfDays(now: Date, timeZone: string, fromH: number, toH: number, days: number): { from: Date; to: Date }[] {
-  const today = startOfDay(new TZDate(now.getTime(), timeZone));
-  return Array.from({ length: days }, (_, i) => {
-    const day = addDays(today, i);
-    const clock = (hours: number) => {
-      const [hour, minute] = [Math.floor(hours), Math.round(60 * (hours % 1))];
-      return new Date(addMinutes(new TZDate(day.getFullYear(), day.getMonth(), day.getDate(), hour, 0, timeZone), minute).getTime());
-    };
-    return { from: new Date(Math.max(now.getTime(), clock(fromH).getTime())), to: clock(toH) };
-  }).filter(({ from, to }) => from < to);
 }

@@ -1,5 +1,6 @@
 import { signed } from '@/core/colour/signed';
 import { deltaE00 } from '@/core/colour/difference';
+import { measurementAfter, waitsForMeasuring } from '@/core/exposure/after';
 import { doseUnit } from '@/core/exposure/dose';
 import { SCHOOLS } from '@/core/exposure/schools';
 import type { SkySource } from '@/core/exposure/sessions';
@@ -19,6 +20,8 @@ import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { Worked } from '@/ui/Worked';
 import { LinkButton } from '@/ui/links';
+import { companionsOf } from './companions';
+import { wentBefore } from '@/core/exposure/unevenness';
 import { coloursOf, historiesOf } from './history';
 import { judgePiece } from './judge';
 import { LaterExposureForm } from './LaterExposureForm';
@@ -74,7 +77,8 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky, now 
   const history = histories[chosenIndex]!;
   const { timeZone } = workshop;
   const past = await pastPieces(piece);
-  const { treatment, school, forecast, latest, advice, pooled, fade, working } = judgePiece(piece, history, past);
+  const { treatment, school, settled, forecast, latest, advice, pooled, fade, working } = judgePiece(piece, history, past);
+  const { running } = history;
   const here = `/restorations/${restorationId}/brighten?piece=${piece.id}`;
   const chosen = SCHOOLS.find((id) => id === way) ?? null;
   const ways = history.running ? null : await waysFor(piece, history, past, sky, by, now);
@@ -82,13 +86,67 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky, now 
   const coming = nextPlanned(own, now);
   const going = chosen ?? coming?.school ?? firstSchool(treatment?.school, workshop.latitude !== null);
   const window = coming?.school === going ? leftOf(coming, now) : nextWindow(ways, going, now);
+  const begins = window && Date.parse(window.from) > now.getTime() ? window.from : null;
   const minutes = window && Math.round((Date.parse(window.to) - Date.parse(window.from)) / 60_000);
   const cloudPercent = cloudOver(ways, window, now);
-  const opens = toLocalField(window?.from ?? now.toISOString(), timeZone);
+  const opens = toLocalField(begins ?? now.toISOString(), timeZone);
   const looks = (await looksOf(restorationId)).filter((look) => look.pieceId === piece.id);
   const ended = history.sessions.filter(({ endedAt }) => endedAt !== null);
-  const needsMeasuring = ended.some(({ measurementId }) => measurementId === null);
+  const needsMeasuring = waitsForMeasuring(history.sessions, history.measurements) !== null;
+  const companions = running ? [] : await companionsOf(piece, pieces, histories);
+  const lead = running && (running.leadId ?? running.id);
+  const together = histories.flatMap((other, i) =>
+    other.running && (other.running.leadId ?? other.running.id) === lead && other.running.id !== running?.id ? [pieces[i]!.tag] : [],
+  );
+  const went = history.treatments.find(({ id }) => id === running?.treatmentId);
   const first = history.measurements[0];
+  const onward = (
+    <>
+      <WaysPart
+        view={ways}
+        here={here}
+        pieceId={piece.id}
+        pieceHref={`/restorations/${restorationId}/pieces/${piece.id}`}
+        timeZone={timeZone}
+        currency={workshop.currency}
+        chosen={chosen}
+        by={by}
+      />
+      {workshop.latitude !== null && workshop.longitude !== null && (
+        <Part title="The sky of the coming days" id="sky">
+          <Fold summary="Hour by hour, and how it looks now">
+            <LaterSkyPart place={{ latitude: workshop.latitude, longitude: workshop.longitude, altitudeM: workshop.altitudeM }} timeZone={timeZone} />
+          </Fold>
+        </Part>
+      )}
+      <Part title={`Plan an exposure of ${piece.tag} ${piece.name}`} id="plan">
+        <LaterExposureForm
+          key={`${piece.id}:${chosen}:${coming?.timerId}`}
+          piece={piece}
+          stock={stock}
+          tubs={tubs}
+          timeZone={timeZone}
+          from={opens}
+          fromNow={begins === null}
+          lampMwPerCm2={workshop.lampMwPerCm2}
+          companions={companions}
+          minutes={minutes}
+          cloudPercent={cloudPercent}
+          school={going}
+        />
+      </Part>
+      <Part title="Turns in the sun" id="turns">
+        <Fold summary="Which way to point it, turn by turn">
+          <LaterTurnPart pieceId={piece.id} timeZone={timeZone} start={opens} minutes={minutes} cloudPercent={cloudPercent} />
+        </Fold>
+      </Part>
+      <Part title="Rehearse it" id="rehearse">
+        <Fold summary="Try a session out before it is done">
+          <LaterRehearsePart pieceId={piece.id} timeZone={timeZone} start={opens} />
+        </Fold>
+      </Part>
+    </>
+  );
   return (
     <>
       <PieceChoice
@@ -100,13 +158,17 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky, now 
           running: histories[i]!.running !== null,
         }))}
       />
-      {history.running ? (
+      {running ? (
         <LaterRunningExposure
           piece={piece}
-          session={history.running}
+          session={running}
+          school={went!.school}
+          beside={together}
+          coatMl={went!.amountMl * (1 + together.length)}
+          at={now.toISOString()}
           turns={await turnsOfRunning(piece, history, workshop.latitude !== null && workshop.longitude !== null)}
-          timer={timers.find(({ sessionId, kind }) => sessionId === history.running!.id && kind === 'exposure') ?? null}
-          tending={timers.filter(({ sessionId, kind }) => sessionId === history.running!.id && kind !== 'exposure')}
+          timer={timers.find(({ sessionId, kind }) => sessionId === lead && kind === 'exposure') ?? null}
+          tending={timers.filter(({ sessionId, kind }) => sessionId === lead && kind !== 'exposure')}
           warmth={await warmthOfRunning(history)}
           timeZone={timeZone}
         />
@@ -115,6 +177,7 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky, now 
           {history.set && <SetPart set={history.set} colours={new Map(pieces.map(({ id }, i) => [id, coloursOf(histories[i]!)]))} />}
           <FaultWords
             fault={latest?.result.regions.find(({ id }) => id === PIECE_REGION)?.fault}
+            went={latest ? wentBefore(latest.measuredAt, history.sessions, history.treatments) : 'life'}
             lightChanges={latest?.result.warnings.some((warning) => warning.startsWith('The light changes')) ?? false}
           />
           <AdviceBox advice={advice} latest={latest} piece={piece} treatment={treatment} needsMeasuring={needsMeasuring} />
@@ -125,17 +188,20 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky, now 
             laid={coming?.school === going}
             here={here}
             timeZone={timeZone}
+            settled={settled && !needsMeasuring}
           />
-          {forecast && ended.length > 0 && (
+          {fade && ended.length > 0 && (
             <Part title="How it fades" id="fades">
-              <Estimate
-                {...forecast.doseToGo}
-                unit={doseUnit(school)}
-                label="of dose to go"
-                from={`From ${ended.length} ${ended.length === 1 ? 'session' : 'sessions'} of this piece, and before them ${pooled.pieces > 0 ? `${pooled.pieces} past ${pooled.pieces === 1 ? 'piece' : 'pieces'} of this workshop` : 'the usual rate of this way'}.`}
-              />
-              {forecast.doubt && <p>{forecast.doubt}</p>}
-              {fade && <LaterFadePart {...fade} />}
+              {forecast && (
+                <Estimate
+                  {...forecast.doseToGo}
+                  unit={doseUnit(school)}
+                  label="of dose to go"
+                  from={`From ${ended.length} ${ended.length === 1 ? 'session' : 'sessions'} of this piece, and before them ${pooled.pieces > 0 ? `${pooled.pieces} past ${pooled.pieces === 1 ? 'piece' : 'pieces'} of this workshop` : 'the usual rate of this way'}.`}
+                />
+              )}
+              {forecast?.doubt && <p>{forecast.doubt}</p>}
+              <LaterFadePart {...fade} />
               {working && (
                 <Worked
                   lines={working}
@@ -160,56 +226,14 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky, now 
               )}
             </Part>
           )}
-          <WaysPart
-            view={ways}
-            here={here}
-            pieceId={piece.id}
-            pieceHref={`/restorations/${restorationId}/pieces/${piece.id}`}
-            timeZone={timeZone}
-            currency={workshop.currency}
-            chosen={chosen}
-            by={by}
-          />
-          {workshop.latitude !== null && workshop.longitude !== null && (
-            <Part title="The sky of the coming days" id="sky">
-              <Fold summary="Hour by hour, and how it looks now">
-                <LaterSkyPart
-                  place={{ latitude: workshop.latitude, longitude: workshop.longitude, altitudeM: workshop.altitudeM }}
-                  timeZone={timeZone}
-                />
-              </Fold>
-            </Part>
-          )}
-          <Part title={`Plan an exposure of ${piece.tag} ${piece.name}`} id="plan">
-            <LaterExposureForm
-              key={`${piece.id}:${chosen}:${coming?.timerId}`}
-              piece={piece}
-              stock={stock}
-              tubs={tubs}
-              timeZone={timeZone}
-              from={opens}
-              minutes={minutes}
-              cloudPercent={cloudPercent}
-              school={going}
-            />
-          </Part>
-          <Part title="Turns in the sun" id="turns">
-            <Fold summary="Which way to point it, turn by turn">
-              <LaterTurnPart pieceId={piece.id} timeZone={timeZone} start={opens} minutes={minutes} cloudPercent={cloudPercent} />
-            </Fold>
-          </Part>
-          <Part title="Rehearse it" id="rehearse">
-            <Fold summary="Try a session out before it is done">
-              <LaterRehearsePart pieceId={piece.id} timeZone={timeZone} start={opens} />
-            </Fold>
-          </Part>
+          {settled && !needsMeasuring ? <Fold summary="Go on all the same">{onward}</Fold> : onward}
         </>
       )}
       <LooksPart looks={looks} piece={piece} measurements={history.measurements} treatments={history.treatments} timeZone={timeZone} />
       <SessionTable
         sessions={history.sessions}
         treatments={history.treatments}
-        measurements={history.measurements}
+        after={Object.fromEntries(measurementAfter(history.sessions, history.measurements))}
         timeZone={timeZone}
         working={sessionsWorking(history, timeZone)}
       />

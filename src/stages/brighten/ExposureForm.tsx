@@ -18,8 +18,10 @@ import { Check } from '@/ui/Check';
 import { useUnits } from '@/ui/units';
 import { Wrong } from '@/ui/Wrong';
 import { planLater, start } from './actions';
-import { chosenIn, fieldsFor, firstBottle, firstTub, litresFor, type Chosen } from './planFields';
+import { chosenIn, fieldsFor, firstBottle, firstTub, litresFor, litresTogether, type Chosen, type When } from './planFields';
 import { PlanPreview } from './PlanPreview';
+import { FollowClock } from '@/ui/FollowClock';
+import { TogetherChoice, type Companion } from './TogetherChoice';
 
 interface Props {
   piece: Piece;
@@ -28,6 +30,12 @@ interface Props {
   timeZone: string;
   /** When the window begins at first, as a `datetime-local` value in the workshop's zone; and its minutes where the sun set them. */
   from: string;
+  /** It begins now, and goes with the clock until somebody types another time. */
+  fromNow: boolean;
+  /** UV-A of the workshop's lamp, mW/cm². */
+  lampMwPerCm2: number;
+  /** What may lie in the same mixture. */
+  companions: readonly Companion[];
   minutes: number | null;
   /** Cloud of the coming hours, %. */
   cloudPercent: number;
@@ -38,13 +46,14 @@ interface Props {
 const SHOWN_BELOW = ['checks', 'cautionsConfirmed'];
 
 /** Plans an exposure as one types, then starts it. */
-export function ExposureForm({ piece, stock, tubs, timeZone, from, minutes, cloudPercent, school: first }: Props) {
+export function ExposureForm({ piece, stock, tubs, timeZone, from, fromNow, lampMwPerCm2, companions, minutes, cloudPercent, school: first }: Props) {
   const router = useRouter();
   const units = useUnits();
   const [confirmed, setConfirmed] = useState(false);
   const [cautionError, setCautionError] = useState<string>();
   const [checks, setChecks] = useState<readonly string[]>([]);
   const [gateError, setGateError] = useState<string>();
+  const [withIds, setWithIds] = useState<string[]>([]);
   const { lengthMm, widthMm, heightMm } = piece;
   const size = useMemo(() => (lengthMm && widthMm && heightMm ? { lengthMm, widthMm, heightMm } : null), [lengthMm, widthMm, heightMm]);
   const initial: Values = {
@@ -62,49 +71,60 @@ export function ExposureForm({ piece, stock, tubs, timeZone, from, minutes, clou
     durationMin: String(minutes ?? 60 * SCHOOL[first].usualHours[0]),
     turnEveryMin: String(SCHOOL[first].turnEveryMin),
     cloudPercent: String(cloudPercent),
-    lampMwPerCm2: '',
+    lampMwPerCm2: lampMwPerCm2 > 0 ? String(lampMwPerCm2) : '',
     temperatureC: String(SCHOOL[first].usualC),
     toleranceB: '1.5',
   };
-  const [{ school, fromStores, inTub, later }, setChosen] = useState(() => chosenIn(initial, timeZone, deviceTime()));
+  const [{ school, fromStores, inTub, when }, setChosen] = useState(() => chosenIn(initial, timeZone, deviceTime()));
   const fields = useMemo(
-    () => fieldsFor({ school, fromStores, inTub, later }, stock, tubs, units),
-    [school, fromStores, inTub, later, stock, tubs, units],
+    () => fieldsFor({ school, fromStores, inTub, when }, stock, tubs, units),
+    [school, fromStores, inTub, when, stock, tubs, units],
   );
   const way = SCHOOL[school];
   return (
     <AnswerForm
       fields={fields}
       initial={initial}
-      submit={later ? 'Plan it for then' : 'Start exposure now'}
+      submit={SUBMIT[when]}
       bench
       shownBelow={SHOWN_BELOW}
       draftKey={`exposure-${piece.id}-${first}`}
       send={async (values) => {
-        if (later) return planLater({ ...values, pieceId: piece.id });
-        const answered = await start({ ...values, pieceId: piece.id, cautionsConfirmed: confirmed, checks });
+        if (when === 'later') return planLater({ ...values, pieceId: piece.id, withIds });
+        const answered = await start({ ...values, pieceId: piece.id, withIds, cautionsConfirmed: confirmed, checks });
         setGateError(answered.ok ? undefined : answered.errors.find(({ field }) => field === 'checks')?.message);
         setCautionError(answered.ok ? undefined : answered.errors.find(({ field }) => field === 'cautionsConfirmed')?.message);
         return answered;
       }}
-      done={later ? 'Planned. It rings when the window opens.' : 'Exposure started. The timer runs on every screen.'}
+      done={DONE[when]}
       onDone={() => router.refresh()}
     >
       {(form) => (
         <>
+          {fromNow && <FollowClock form={form} name="windowStart" timeZone={timeZone} />}
           <ChoiceWatch form={form} stock={stock} size={size} timeZone={timeZone} first={{ school: first, from }} onChosen={setChosen} />
           <Text mb="4" color="soft">
             {way.summary} {way.speaksFor} Against it: {way.speaksAgainst.toLowerCase()} Usually {way.usualHours[0]} to {way.usualHours[1]} h.
           </Text>
-          <PlanPreview form={form} pieceId={piece.id} timeZone={timeZone}>
+          <TogetherChoice
+            companions={companions}
+            chosen={withIds}
+            onChange={(ids) => {
+              setWithIds(ids);
+              const sizes = [size, ...companions.filter(({ id }) => ids.includes(id)).map(sizeOf)].filter((one): one is PieceSize => one !== null);
+              form.setValue('volumeL', litresTogether(form.getValues('school') as SchoolId, sizes));
+              if (sizes.length > 0) form.setValue('areaCm2', String(Math.round(sizes.reduce((sum, one) => sum + surfaceCm2(one), 0))));
+            }}
+          />
+          <PlanPreview form={form} pieceId={piece.id} withIds={withIds} timeZone={timeZone}>
             {(view) => (
               <>
                 <Button asChild mb="4">
-                  <a href={cardHref(piece, form.getValues())} target="_blank" rel="noreferrer">
+                  <a href={cardHref(piece, withIds, form.getValues())} target="_blank" rel="noreferrer">
                     Session card for the wall (PDF)
                   </a>
                 </Button>
-                {later && (
+                {when === 'later' && (
                   <Flex wrap="wrap" align="center" gap="3" borderLeftWidth="8px" borderColor="lineStrong" pl="3" mb="4">
                     <Text flex="1 1 300px">This window is still to come: what follows is for its start, when the bell rings.</Text>
                     <Button onClick={() => form.setValue('windowStart', toLocalField(deviceTime().toISOString(), timeZone))}>
@@ -112,26 +132,34 @@ export function ExposureForm({ piece, stock, tubs, timeZone, from, minutes, clou
                     </Button>
                   </Flex>
                 )}
-                <GateChecks
-                  gates={view.gates}
-                  passed={checks}
-                  error={gateError}
-                  onChange={(id, passed) => {
-                    setChecks((known) => (passed ? [...known, id] : known.filter((other) => other !== id)));
-                    setGateError(undefined);
-                  }}
-                />
-                <Cautions
-                  cautions={view.plan.cautions}
-                  confirm={{
-                    checked: confirmed,
-                    onChange: (checked) => {
-                      setConfirmed(checked);
-                      setCautionError(undefined);
-                    },
-                    error: cautionError,
-                  }}
-                />
+                {when === 'over' ? (
+                  <Text borderLeftWidth="8px" borderColor="lineStrong" pl="3" mb="4">
+                    This window is over. It is written down as it was, from its start for its minutes; cautions and checks come too late for it.
+                  </Text>
+                ) : (
+                  <>
+                    <GateChecks
+                      gates={view.gates}
+                      passed={checks}
+                      error={gateError}
+                      onChange={(id, passed) => {
+                        setChecks((known) => (passed ? [...known, id] : known.filter((other) => other !== id)));
+                        setGateError(undefined);
+                      }}
+                    />
+                    <Cautions
+                      cautions={view.plan.cautions}
+                      confirm={{
+                        checked: confirmed,
+                        onChange: (checked) => {
+                          setConfirmed(checked);
+                          setCautionError(undefined);
+                        },
+                        error: cautionError,
+                      }}
+                    />
+                  </>
+                )}
               </>
             )}
           </PlanPreview>
@@ -142,8 +170,25 @@ export function ExposureForm({ piece, stock, tubs, timeZone, from, minutes, clou
 }
 
 /** Address of the sheet of what is planned. */
-const cardHref = ({ id, restorationId }: Piece, values: Values) =>
-  `/api/restorations/${restorationId}/session-card?${new URLSearchParams({ ...values, pieceId: id }).toString()}`;
+const cardHref = ({ id, restorationId }: Piece, withIds: readonly string[], values: Values) =>
+  `/api/restorations/${restorationId}/session-card?${new URLSearchParams({ ...values, pieceId: id, withIds: withIds.join(',') }).toString()}`;
+
+const sizeOf = ({ lengthMm, widthMm, heightMm }: Companion): PieceSize | null =>
+  lengthMm && widthMm && heightMm ? { lengthMm, widthMm, heightMm } : null;
+
+/** What the one main button says, and what follows it, by how the window stands to now. */
+const SUBMIT: Record<When, string> = {
+  later: 'Plan it for then',
+  now: 'Start exposure now',
+  begun: 'It was begun then: start its timer',
+  over: 'It is over: write it down',
+};
+const DONE: Record<When, string> = {
+  later: 'Planned. It rings when the window opens.',
+  now: 'Exposure started. The timer runs on every screen.',
+  begun: 'Written down as begun then. The timer runs on every screen.',
+  over: 'Written down with its times. Measure the piece when it is dry.',
+};
 
 interface GateProps {
   gates: readonly Gate[];

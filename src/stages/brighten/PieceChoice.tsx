@@ -5,6 +5,7 @@ import NextLink from 'next/link';
 import type { Measurement, Piece } from '@/data/rows';
 import { Swatch } from '@/ui/PlasticScale';
 import { Tag } from '@/ui/Tag';
+import { distanceWords } from './distance';
 
 interface Row {
   piece: Piece;
@@ -36,11 +37,7 @@ export function PieceChoice({ restorationId, chosen, rows }: { restorationId: st
                   {piece.name}
                 </Text>
                 <Text fontSize="15px" color="soft" lineHeight="1.2">
-                  {running
-                    ? 'in the light'
-                    : latest?.deltaB == null
-                      ? 'not measured'
-                      : `${latest.deltaB.toFixed(1)} of b* away, ${latest.verdict ?? ''}`}
+                  {running ? 'in the light' : distanceWords(latest)}
                 </Text>
               </Box>
             </Flex>

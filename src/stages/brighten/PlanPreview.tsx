@@ -24,22 +24,24 @@ const PAUSE_MS = 350;
 export function PlanPreview({
   form,
   pieceId,
+  withIds,
   timeZone,
   children,
 }: {
   form: UseFormReturn<Values>;
   pieceId: string;
+  withIds: readonly string[];
   timeZone: string;
   children: (view: PlanView) => React.ReactNode;
 }) {
   const values = form.watch();
-  const typed = JSON.stringify(values);
+  const typed = JSON.stringify({ ...values, pieceId, withIds });
   const [view, setView] = useState<PlanView | null>(null);
   const [errors, setErrors] = useState<FieldError[]>([]);
   useEffect(() => {
     let stale = false;
     const timer = setTimeout(() => {
-      void plan({ ...(JSON.parse(typed) as Values), pieceId }).then((answered) => {
+      void plan(JSON.parse(typed) as Values).then((answered) => {
         if (stale) return;
         if (answered.ok) setView(answered.value);
         setErrors(answered.ok ? [] : answered.errors);
@@ -49,7 +51,7 @@ export function PlanPreview({
       stale = true;
       clearTimeout(timer);
     };
-  }, [typed, pieceId]);
+  }, [typed]);
   if (errors.length > 0)
     return (
       <Box role="status" borderLeftWidth="8px" borderColor="amber" pl="3" mb="4">
@@ -110,6 +112,16 @@ function PlanFigures({ view, timeZone, values }: { view: PlanView; timeZone: str
           {p.hoursToGo && <Estimate {...p.hoursToGo} unit="h" label="of hours like these until it matches" from={FROM} />}
         </Grid>
       )}
+      {view.others.map(({ tag, name, afterB }) => (
+        <Text key={tag + name} mt="2">
+          <b>
+            {tag} {name}
+          </b>{' '}
+          {afterB
+            ? `should stand at b* ${afterB.median.toFixed(1)} after it (${afterB.low.toFixed(1)} to ${afterB.high.toFixed(1)}).`
+            : 'is not measured yet: it gets the same dose.'}
+        </Text>
+      ))}
       {p.forecast?.doubt && (
         <Box borderLeftWidth="8px" borderColor="amber" pl="3" mt="3">
           {p.forecast.doubt}

@@ -22,10 +22,12 @@ interface Props {
   /** Address of the piece on this stage. */
   here: string;
   timeZone: string;
+  /** The newest measurement says that nothing is to go. */
+  settled: boolean;
 }
 
 /** The sessions that are planned for a piece: when they open, or that one is open now, or was missed. */
-export function PlannedPart({ planned, turned, next, laid, here, timeZone }: Props) {
+export function PlannedPart({ planned, turned, next, laid, here, timeZone, settled }: Props) {
   const { wrong, busy, send } = useSend();
   const now = useNow();
   if (planned.length === 0) return null;
@@ -62,9 +64,14 @@ export function PlannedPart({ planned, turned, next, laid, here, timeZone }: Pro
                     ? `${SCHOOL[school].driver === 'sun' ? 'The sun is on it' : 'It was to run'} until ${until}.${isNext && laid ? ' The plan below begins now.' : ''}`
                     : `${now > 0 ? `In ${showSpan(opens - now)}; it rings then.` : ''}${isNext && laid ? ' The plan below is laid into it: mixture, dose, turns and the card for the wall.' : ''}`}
               </Text>
+              {settled && !missed && (
+                <Text mt="2" borderLeftWidth="8px" borderColor="amber" pl="3">
+                  By its newest measurement nothing is to go. Drop this session? It rings until you do.
+                </Text>
+              )}
               {turned?.timerId === timerId && !open && !missed && <Turned planned={session} turned={turned} timeZone={timeZone} />}
             </Box>
-            {isNext && (
+            {isNext && !settled && (
               <LinkButton href={laid ? '#plan' : `${here}&way=${school}#plan`} look={open ? 'go' : 'quiet'}>
                 {open ? 'Begin it' : 'See its plan'}
               </LinkButton>
@@ -78,7 +85,7 @@ export function PlannedPart({ planned, turned, next, laid, here, timeZone }: Pro
                 )
               }
             >
-              {missed ? 'Take it off' : 'Not then'}
+              {missed ? 'Take it off' : settled ? 'Drop it' : 'Not then'}
             </Button>
           </Flex>
         );

@@ -11,9 +11,16 @@ import { AnswerForm } from '@/ui/AnswerForm';
 import { Cautions } from '@/ui/Cautions';
 import { showSpan, useNow } from '@/ui/clock';
 import { Part } from '@/ui/layout';
-import { say, warn } from '@/ui/toast';
+import { Fold } from '@/ui/Fold';
+import { FollowClock } from '@/ui/FollowClock';
+import { say } from '@/ui/toast';
+import { useSend } from '@/ui/useSend';
+import { Wrong } from '@/ui/Wrong';
 import { useUnits } from '@/ui/units';
-import { end, turned } from './actions';
+import { SCHOOL, type SchoolId } from '@/core/exposure/schools';
+import { end, turned, turnedAndCoated } from './actions';
+import { CoatPart } from './CoatPart';
+import { SessionRight } from './SessionRight';
 import { TendPart } from './TendPart';
 import { WarmthPart } from './WarmthPart';
 
@@ -28,27 +35,38 @@ interface Props {
   timeZone: string;
   /** Which way to point it, turn by turn; empty where the sun does not drive it. */
   turns: readonly Turn[];
+  school: SchoolId;
+  /** Tags of the others that lie in it. */
+  beside: readonly string[];
+  /** Cream of one coat over all of it, mL. */
+  coatMl: number;
+  /** The server's time when the page was made. */
+  at: string;
 }
 
 /** An exposure that runs: what is left, when to turn, what to do at the bell, and how it really ended. */
-export function RunningExposure({ piece, session, timer, tending, warmth, timeZone, turns }: Props) {
+export function RunningExposure({ piece, session, timer, tending, warmth, timeZone, turns, school, beside, coatMl, at }: Props) {
   const router = useRouter();
   const units = useUnits();
   const now = useNow();
+  const { recoat = false } = SCHOOL[school];
   const left = timer && now ? Date.parse(timer.dueAt) - now : null;
   const nextTurn = timer?.nextReminderAt && now ? Date.parse(timer.nextReminderAt) - now : null;
   const pointed = now ? turns.find(({ to }) => Date.parse(to) > now) : undefined;
   const next = pointed && turns[turns.indexOf(pointed) + 1];
-  async function turn() {
-    if (!timer) return;
-    const answered = await turned(timer.id);
-    if (!answered.ok) return warn(answered.errors.map(({ message }) => message).join(' '));
-    say('Turn noted.');
-    router.refresh();
-  }
+  const { wrong, busy, send } = useSend();
+  const turn = (withCoat: boolean) =>
+    timer &&
+    send(
+      () => (withCoat ? turnedAndCoated(timer.id, session.id, coatMl) : turned(timer.id)),
+      () => {
+        say(withCoat ? 'Turn and coat noted.' : 'Turn noted.');
+        router.refresh();
+      },
+    );
   return (
     <>
-      <Part title={`${piece.tag} is in the light`}>
+      <Part title={beside.length === 0 ? `${piece.tag} is in the light` : `${[piece.tag, ...beside].join(', ')} are in the light together`}>
         <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="6" alignItems="end">
           <Box
             bg={left !== null && left <= 0 ? 'amber' : 'transparent'}
@@ -71,17 +89,23 @@ export function RunningExposure({ piece, session, timer, tending, warmth, timeZo
             <Text mb="3">
               until the next turn: {timer?.atTheBell} {session.turns.length} so far.
             </Text>
-            <Flex>
+            <Flex gap="2" wrap="wrap">
               <Button
                 variant={'go' as never}
                 size={'bench' as never}
-                onClick={() => void turn()}
-                disabled={!timer?.nextReminderAt}
+                onClick={() => turn(recoat)}
+                disabled={busy || !timer?.nextReminderAt}
                 width={{ base: '100%', md: 'auto' }}
               >
-                Turn done
+                {recoat ? 'Turned, fresh coat on' : 'Turn done'}
               </Button>
+              {recoat && (
+                <Button size={'bench' as never} disabled={busy || !timer?.nextReminderAt} onClick={() => turn(false)}>
+                  Turned only
+                </Button>
+              )}
             </Flex>
+            <Wrong words={wrong} />
           </Box>
         </Grid>
       </Part>
@@ -98,6 +122,7 @@ export function RunningExposure({ piece, session, timer, tending, warmth, timeZo
         </Part>
       )}
       <TendPart timers={tending} />
+      {SCHOOL[school].medium === 'cream' && <CoatPart session={session} usualMl={coatMl} />}
       <WarmthPart session={session} warmth={warmth} limitC={HOTTEST_BATH_C} timeZone={timeZone} />
       <Cautions cautions={session.cautions} />
       <Box height="8" />
@@ -111,7 +136,7 @@ export function RunningExposure({ piece, session, timer, tending, warmth, timeZo
             { name: 'words', label: 'What happened', kind: 'long', optional: true, hint: 'Film wrinkled, dried out, came in early' },
           ]}
           initial={{
-            endedAt: toLocalField(new Date(now || Date.parse(session.startedAt)).toISOString(), timeZone),
+            endedAt: toLocalField(at, timeZone),
             cloudPercent: String(Math.round(100 * session.cloudFraction)),
             temperatureC: String(session.temperatureC),
             words: '',
@@ -122,7 +147,12 @@ export function RunningExposure({ piece, session, timer, tending, warmth, timeZo
           draftKey={`end-${session.id}`}
           onDone={() => router.refresh()}
           bench
-        />
+        >
+          {(form) => <FollowClock form={form} name="endedAt" timeZone={timeZone} />}
+        </AnswerForm>
+        <Fold summary="It began at another time, or never">
+          <SessionRight session={session} school={school} timeZone={timeZone} />
+        </Fold>
       </Part>
     </>
   );

@@ -12,8 +12,12 @@ import { DataTable } from '@/ui/DataTable';
 import { Part } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
 import { Worked, type WorkedLine } from '@/ui/Worked';
-import { say, warn } from '@/ui/toast';
-import { finishTreatment } from './actions';
+import { Fold } from '@/ui/Fold';
+import { say } from '@/ui/toast';
+import { useSend } from '@/ui/useSend';
+import { Wrong } from '@/ui/Wrong';
+import { finishTreatment, goOn } from './actions';
+import { SessionRight } from './SessionRight';
 import { distanceWorking } from './workings';
 
 // The question and its dialog come after the page: nobody ends a treatment in its first half second.
@@ -42,13 +46,16 @@ export function AdviceBox({
 }) {
   const router = useRouter();
   const measure = `/restorations/${piece.restorationId}/pieces/${piece.id}/measure?stage=brighten`;
-  async function finish() {
-    if (!treatment) return;
-    const answered = await finishTreatment(treatment.id, advice.why);
-    if (!answered.ok) return warn(answered.errors.map(({ message }) => message).join(' '));
-    say('Brightening of this piece is ended.');
-    router.refresh();
-  }
+  const { wrong, busy, send } = useSend();
+  const finish = () =>
+    treatment &&
+    send(
+      () => finishTreatment(treatment.id, advice.why),
+      () => {
+        say('Brightening of this piece is ended.', { title: 'Undo', act: () => void goOn(treatment.id).then(() => router.refresh()) });
+        router.refresh();
+      },
+    );
   return (
     <Box borderLeftWidth="10px" borderColor="work" bg="sheet" p="4" mb="6">
       <Heading as="h2" fontSize="26px">
@@ -86,15 +93,20 @@ export function AdviceBox({
         </LinkButton>
         {treatment && !needsMeasuring && (
           <Confirm
-            trigger={<Button size={'bench' as never}>End its brightening</Button>}
+            trigger={
+              <Button size={'bench' as never} disabled={busy}>
+                End its brightening
+              </Button>
+            }
             title={`End the brightening of ${piece.tag} ${piece.name}?`}
             yes="End it"
-            onYes={finish}
+            onYes={() => void finish()}
           >
             {advice.why} The reason goes into the record. A new one can be started later.
           </Confirm>
         )}
       </Flex>
+      <Wrong words={wrong} />
     </Box>
   );
 }
@@ -102,17 +114,18 @@ export function AdviceBox({
 interface TableProps {
   sessions: readonly Session[];
   treatments: readonly Treatment[];
-  measurements: readonly Measurement[];
+  /** What each session came to, by its id. */
+  after: Readonly<Record<string, Measurement>>;
   timeZone: string;
   working: readonly WorkedLine[];
 }
 
 /** The sessions of a piece so far. */
-export function SessionTable({ sessions, treatments, measurements, timeZone, working }: TableProps) {
+export function SessionTable({ sessions, treatments, after, timeZone, working }: TableProps) {
   if (sessions.length === 0) return null;
-  const after = (session: Session) => measurements.find(({ id }) => id === session.measurementId);
+  const schoolOf = (session: Session) => treatments.find(({ id }) => id === session.treatmentId)!.school;
   // Sessions in light and in vapour are not counted in the same unit.
-  const unitOf = (session: Session) => doseUnit(SCHOOL[treatments.find(({ id }) => id === session.treatmentId)!.school]);
+  const unitOf = (session: Session) => doseUnit(SCHOOL[schoolOf(session)]);
   return (
     <Part title="Sessions so far">
       <DataTable
@@ -124,8 +137,8 @@ export function SessionTable({ sessions, treatments, measurements, timeZone, wor
           { title: 'Lasted', figure: true, cell: ({ actualMin }) => (actualMin === null ? 'runs' : showMinutes(actualMin)) },
           { title: 'Dose', figure: true, cell: (session) => (session.dose === null ? '–' : `${session.dose.toFixed(1)} ${unitOf(session)}`) },
           { title: 'Turns', figure: true, cell: ({ turns }) => turns.length },
-          { title: 'b* after', figure: true, cell: (session) => after(session)?.lab?.[2].toFixed(1) ?? '–' },
-          { title: 'ΔE00 after', figure: true, cell: (session) => after(session)?.deltaE00?.toFixed(1) ?? '–' },
+          { title: 'b* after', figure: true, cell: ({ id }) => after[id]?.lab?.[2].toFixed(1) ?? '–' },
+          { title: 'ΔE00 after', figure: true, cell: ({ id }) => after[id]?.deltaE00?.toFixed(1) ?? '–' },
           {
             title: 'Words',
             cell: ({ words }) => (
@@ -135,6 +148,13 @@ export function SessionTable({ sessions, treatments, measurements, timeZone, wor
           },
         ]}
       />
+      {sessions
+        .filter(({ endedAt }) => endedAt !== null)
+        .map((session) => (
+          <Fold key={session.id} summary={`Put right: ${showTime(session.startedAt, timeZone)}`} quiet>
+            <SessionRight session={session} school={schoolOf(session)} timeZone={timeZone} />
+          </Fold>
+        ))}
       {working.length > 0 && (
         <Worked
           lines={[

@@ -5,20 +5,25 @@ import { useRouter } from 'next/navigation';
 import type { Timer } from '@/data/rows';
 import { showSpan, useNow } from '@/ui/clock';
 import { Part } from '@/ui/layout';
-import { say, warn } from '@/ui/toast';
+import { say } from '@/ui/toast';
+import { useSend } from '@/ui/useSend';
+import { Wrong } from '@/ui/Wrong';
 import { turned } from './actions';
 
 /** What is looked after beside the turns: cream that dries, froth, a bath that grows old. */
 export function TendPart({ timers }: { timers: readonly Timer[] }) {
   const router = useRouter();
   const now = useNow();
+  const { wrong, busy, send } = useSend();
   if (timers.length === 0) return null;
-  async function tended(id: string) {
-    const answered = await turned(id);
-    if (!answered.ok) return warn(answered.errors.map(({ message }) => message).join(' '));
-    say('Noted.');
-    router.refresh();
-  }
+  const tended = (id: string) =>
+    send(
+      () => turned(id),
+      () => {
+        say('Noted.');
+        router.refresh();
+      },
+    );
   return (
     <Part title="Look after it">
       {timers.map(({ id, atTheBell, nextReminderAt }) => {
@@ -41,12 +46,13 @@ export function TendPart({ timers }: { timers: readonly Timer[] }) {
             <Text flex="1" minWidth="220px">
               {atTheBell}
             </Text>
-            <Button size={'bench' as never} disabled={!nextReminderAt} onClick={() => void tended(id)} width={{ base: '100%', md: 'auto' }}>
+            <Button size={'bench' as never} disabled={busy || !nextReminderAt} onClick={() => tended(id)} width={{ base: '100%', md: 'auto' }}>
               Done
             </Button>
           </Flex>
         );
       })}
+      <Wrong words={wrong} />
     </Part>
   );
 }

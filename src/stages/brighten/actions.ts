@@ -3,11 +3,14 @@
 import { gatesLeft } from '@/core/exposure/gates';
 import { Refusal } from '@/core/refusal';
 import { fromLocalField, toLocalField } from '@/core/runsheet/time';
+import { inTransaction } from '@/data/connection';
 import { findPiece } from '@/data/pieces';
 import { endTimer, noteTurn } from '@/data/timers';
-import { opensLater } from './planFields';
+import { SCHOOL } from '@/core/exposure/schools';
+import { whenIs } from './planFields';
 import { planSession } from './planSession';
-import { endExposure, endTreatment, readWarmth, startExposure } from '@/data/treatments';
+import { correctSession, endExposure, freshCoat, readWarmth, startExposure, takeSessionBack, writeDownExposure } from '@/data/exposures';
+import { endTreatment, reopenTreatment } from '@/data/treatments';
 import { hoursFromRows } from '@/core/sun/weatherHours';
 import { keptIn } from '@/data/looks';
 import { forgetHours, keepHours } from '@/data/weather';
@@ -23,6 +26,8 @@ import { predicted, type Predicted } from './predict';
 import { graded, nextExercise, rehearsed, type ExerciseView, type Graded, type RehearsalView } from './rehearsal';
 import {
   answerSchema,
+  coatSchema,
+  correctionSchema,
   endSchema,
   keptSchema,
   lookSchema,
@@ -45,69 +50,104 @@ export async function plan(given: Given): Promise<Answer<PlanView>> {
 /** Plans the exposure of the form for its window; cautions and what stands before the start come at its bell. */
 export async function planLater(given: Given): Promise<Answer<string>> {
   return write(planSchema, given, async (form, now) => {
-    const { piece, windowStart } = await workOut(form);
+    const { pieces, windowStart } = await workOut(form);
     const from = new Date(windowStart);
-    await planSession(piece, form.school, { from, to: new Date(from.getTime() + form.durationMin * 60_000) }, now);
-    return piece.id;
+    await planSession(pieces[0]!, form.school, { from, to: new Date(from.getTime() + form.durationMin * 60_000) }, now);
+    return pieces[0]!.id;
   });
 }
 
-/** Starts the exposure now. */
+/** Starts the exposure: now, or as it was begun a while ago; one that is over already is written down with its end. */
 export async function start(given: Given): Promise<Answer<string>> {
   return write(planSchema, given, async (form, now) => {
+    const worked = await workOut(form);
+    const { plan: planned, gates, pieces, stockPercentWW, windowStart } = worked;
+    const when = whenIs(windowStart, form.durationMin, now);
+    if (when === 'later') throw new Refusal('windowStart', 'This window is still to come. Plan it for then, or set it to now and start.');
+    if (SCHOOL[form.school].driver === 'lamp' && form.lampMwPerCm2 === 0)
+      throw new Refusal('lampMwPerCm2', 'A lamp of 0 mW/cm² brings no dose. Give its UV-A at the piece, from its sheet or a meter.');
+    const exposure = {
+      pieceIds: pieces.map(({ id }) => id),
+      school: form.school,
+      stockId: form.stockId,
+      stockPercentWW,
+      targetPercentWW: planned.percentWW,
+      amountMl: planned.creamMl ?? planned.solutionL! * 1000,
+      toleranceB: form.toleranceB,
+      plannedMin: form.durationMin,
+      turnEveryMin: form.turnEveryMin,
+      cloudFraction: form.cloudPercent / 100,
+      lampMwPerCm2: form.lampMwPerCm2,
+      temperatureC: form.temperatureC,
+      takes: form.stands
+        ? null
+        : {
+            amount: planned.stockMl,
+            unit: planned.powderG === null ? ('mL' as const) : ('g' as const),
+            otherwise: `peroxide, ${stockPercentWW.toFixed(1)} %`,
+          },
+    };
+    if (when === 'over') {
+      const endedAt = new Date(Date.parse(windowStart) + form.durationMin * 60_000).toISOString();
+      const { cloudFraction, temperatureC } = exposure;
+      const real = { endedAt, cloudFraction, temperatureC, words: 'Written down afterwards.' };
+      return (await writeDownExposure({ ...exposure, startedAt: windowStart, cautions: [], checks: [] }, real, now)).id;
+    }
     if (!form.cautionsConfirmed) throw new Refusal('cautionsConfirmed', 'Read the cautions and confirm them before you start.');
-    const { plan: worked, gates, piece, stockPercentWW, windowStart } = await workOut(form);
-    if (opensLater(windowStart, now)) throw new Refusal('windowStart', 'This window is still to come. Plan it for then, or set it to now and start.');
-    if (piece.metalInside)
-      throw new Refusal(
-        'pieceId',
-        `There is still metal in ${piece.tag} (${piece.metalInside}). Peroxide attacks it and it stains the plastic: take it out, and clear it on the piece’s page.`,
-      );
+    for (const { tag, metalInside } of pieces)
+      if (metalInside)
+        throw new Refusal(
+          'pieceId',
+          `There is still metal in ${tag} (${metalInside}). Peroxide attacks it and it stains the plastic: take it out, and clear it on the piece’s page.`,
+        );
     const left = gatesLeft(gates, form.checks);
     if (left.length > 0)
       throw new Refusal('checks', `Not said done yet: ${left.map(({ words }) => words).join('; ')}. Tick it when it is, then start.`);
-    const session = await startExposure(
-      {
-        pieceId: form.pieceId,
-        school: form.school,
-        stockId: form.stockId,
-        stockPercentWW,
-        targetPercentWW: worked.percentWW,
-        amountMl: worked.creamMl ?? worked.solutionL! * 1000,
-        toleranceB: form.toleranceB,
-        plannedMin: form.durationMin,
-        turnEveryMin: form.turnEveryMin,
-        cloudFraction: form.cloudPercent / 100,
-        lampMwPerCm2: form.lampMwPerCm2,
-        temperatureC: form.temperatureC,
-        cautions: worked.cautions,
-        checks: gates.map(({ words }) => words),
-        warmAt: await warmFrom(form, now),
-        takes: form.stands
-          ? null
-          : { amount: worked.stockMl, unit: worked.powderG === null ? 'mL' : 'g', otherwise: `peroxide, ${stockPercentWW.toFixed(1)} %` },
-      },
-      now,
-    );
+    const begun = when === 'begun' ? { startedAt: windowStart } : {};
+    const warmAt = await warmFrom(form, when === 'begun' ? new Date(windowStart) : now);
+    const session = await startExposure({ ...exposure, ...begun, cautions: planned.cautions, checks: gates.map(({ words }) => words), warmAt }, now);
     return session.id;
   });
 }
 
-/** When the exposure that starts now may get too warm, by the sun of today; `null` where it does not, or no sun warms it. */
-async function warmFrom(form: PlanForm, now: Date): Promise<string | null> {
+/** When an exposure that begins then may get too warm, by the sun of that day; `null` where it does not, or no sun warms it. */
+async function warmFrom(form: PlanForm, begins: Date): Promise<string | null> {
   const { timeZone } = await getWorkshop();
-  const { warmth } = await workOut({ ...form, windowStart: toLocalField(now.toISOString(), timeZone) });
+  const { warmth } = await workOut({ ...form, windowStart: toLocalField(begins.toISOString(), timeZone) });
   return warmth?.overAt ?? null;
+}
+
+/** The instant of a time as it was typed. @throws Refusal for what is no time */
+async function instantOf(local: string, field: string): Promise<string> {
+  const instant = fromLocalField(local, (await getWorkshop()).timeZone);
+  if (!instant) throw new Refusal(field, 'Give date and time, like 2026-06-21 14:00.');
+  return instant;
 }
 
 /** Ends the exposure with what really happened. */
 export async function end(given: Given): Promise<Answer<void>> {
-  return write(endSchema, given, async ({ sessionId, endedAt, cloudPercent, temperatureC, words }, now) => {
-    const { timeZone } = await getWorkshop();
-    const instant = fromLocalField(endedAt, timeZone);
-    if (!instant) throw new Refusal('endedAt', 'Give date and time, like 2026-06-21 14:00.');
-    await endExposure(sessionId, { endedAt: instant, cloudFraction: cloudPercent / 100, temperatureC, words }, now);
+  return write(endSchema, given, async ({ sessionId, endedAt: local, cloudPercent, temperatureC, words }, now) => {
+    const endedAt = await instantOf(local, 'endedAt');
+    await endExposure(sessionId, { endedAt, cloudFraction: cloudPercent / 100, temperatureC, words }, now);
   });
+}
+
+/** Puts a session right. */
+export async function putRight(given: Given): Promise<Answer<void>> {
+  return write(correctionSchema, given, async ({ sessionId, startedAt, endedAt, cloudPercent, ...rest }, now) => {
+    const times = { startedAt: await instantOf(startedAt, 'startedAt'), endedAt: endedAt === null ? null : await instantOf(endedAt, 'endedAt') };
+    await correctSession(sessionId, { ...rest, ...times, cloudFraction: cloudPercent / 100 }, now);
+  });
+}
+
+/** Takes a session back that never was. @returns by what it is brought back */
+export async function neverWas(sessionId: string): Promise<Answer<string>> {
+  return write(idSchema('sessionId'), { sessionId }, (_, now) => takeSessionBack(sessionId, now));
+}
+
+/** Fresh cream was brushed on. */
+export async function coat(given: Given): Promise<Answer<void>> {
+  return write(coatSchema, given, ({ sessionId, amountMl }, now) => freshCoat(sessionId, amountMl, now));
 }
 
 const idSchema = (name: string) =>
@@ -168,9 +208,17 @@ export async function kept(given: Given): Promise<Answer<void>> {
 
 /** A turn was made. */
 export async function turned(timerId: string): Promise<Answer<void>> {
-  return write(idSchema('timerId'), { timerId }, async (_, now) => {
-    await noteTurn(timerId, now);
-  });
+  return write(idSchema('timerId'), { timerId }, (_, now) => noteTurn(timerId, now));
+}
+
+/** A turn was made with a fresh coat of cream: both or neither. */
+export async function turnedAndCoated(timerId: string, sessionId: string, amountMl: number): Promise<Answer<void>> {
+  return write(coatSchema, { sessionId, amountMl }, (_, now) =>
+    inTransaction(async () => {
+      await noteTurn(timerId, now);
+      await freshCoat(sessionId, amountMl, now);
+    }),
+  );
 }
 
 /** The treatment is over. */
@@ -178,6 +226,11 @@ export async function finishTreatment(treatmentId: string, why: string): Promise
   return write(idSchema('treatmentId'), { treatmentId, why }, async (_, now) => {
     await endTreatment(treatmentId, why, now);
   });
+}
+
+/** A treatment that was ended goes on. */
+export async function goOn(treatmentId: string): Promise<Answer<void>> {
+  return write(idSchema('treatmentId'), { treatmentId }, (_, now) => reopenTreatment(treatmentId, now));
 }
 
 /** The turns of a session in the sun. */

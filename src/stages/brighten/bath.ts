@@ -14,27 +14,41 @@ export interface FilledTub extends BathVolume {
 }
 
 /**
- * The bath that covers a piece in the chosen tub; `null` where the way takes none, or the litres are given.
+ * The bath that covers all pieces in the chosen tub, side by side; `null` where the way takes none, or the litres are given.
  *
  * @throws Refusal for a tub that is gone, too small or too low, and for a piece without a height
  */
-export async function bathOf({ school, tubId, weightG, targetPercentWW }: PlanForm, piece: Piece, units: UnitSystem): Promise<FilledTub | null> {
+export async function bathOf(
+  { school, tubId, weightG, targetPercentWW }: PlanForm,
+  pieces: readonly Piece[],
+  units: UnitSystem,
+): Promise<FilledTub | null> {
   if (!tubId || !isBath(SCHOOL[school])) return null;
-  const { tag, plastic, heightMm } = piece;
   const long = (value: number) => amountWords(value, 'mm', 0, units);
   const area = (a: number, b: number) => `${shownAmount(a, 'mm', 0, units).value} × ${long(b)}`;
   const tub = (await listTubs()).find(({ id }) => id === tubId);
   if (!tub) throw new Refusal('tubId', 'This tub is not in the workshop any more. Choose another, or give the amount.');
-  if (heightMm === null) throw new Refusal('tubId', `Give ${tag} its height on its page, or give the amount: the bath has to cover it.`);
-  if (piece.lengthMm !== null && piece.widthMm !== null && !liesIn(tub, { lengthMm: piece.lengthMm, widthMm: piece.widthMm }))
+  const inside = area(tub.lengthMm, tub.widthMm);
+  for (const { tag, heightMm, lengthMm, widthMm } of pieces) {
+    if (heightMm === null) throw new Refusal('tubId', `Give ${tag} its height on its page, or give the amount: the bath has to cover it.`);
+    if (lengthMm !== null && widthMm !== null && !liesIn(tub, { lengthMm, widthMm }))
+      throw new Refusal(
+        'tubId',
+        `${tag} is ${area(lengthMm, widthMm)} and does not lie flat in “${tub.name}”, ${inside} inside. Take a larger tub, or another way.`,
+      );
+  }
+  const floorMm2 = pieces.reduce((sum, { lengthMm, widthMm }) => sum + (lengthMm ?? 0) * (widthMm ?? 0), 0);
+  if (floorMm2 > tub.lengthMm * tub.widthMm)
     throw new Refusal(
       'tubId',
-      `${tag} is ${area(piece.lengthMm, piece.widthMm)} and does not lie flat in “${tub.name}”, ${area(tub.lengthMm, tub.widthMm)} inside. Take a larger tub, or another way.`,
+      `${pieces.map(({ tag }) => tag).join(', ')} do not lie side by side in “${tub.name}”, ${inside} inside. Bathe them in turns.`,
     );
+  const tallest = pieces.reduce((most, piece) => (piece.heightMm! > most.heightMm! ? piece : most));
+  const heightMm = tallest.heightMm!;
   const density = peroxideStrength(targetPercentWW, 'percentWW').densityKgPerL;
-  const weighed = weightG > 0 ? [{ massG: weightG, densityGPerCm3: plasticDensity(plastic), heightMm }] : [];
+  const weighed = weightG > 0 ? [{ massG: weightG, densityGPerCm3: plasticDensity(tallest.plastic), heightMm }] : [];
   const { lengthMm, widthMm, depthMm } = tub;
-  // Not weighed, it is a little more than it takes: what the piece pushes aside is not taken off.
+  // Not weighed, it is a little more than it takes: what the pieces push aside is not taken off.
   const bath = bathVolume(
     { shape: 'box', lengthMm, widthMm, heightMm: depthMm },
     weighed,
@@ -44,7 +58,7 @@ export async function bathOf({ school, tubId, weightG, targetPercentWW }: PlanFo
   if (bath.overflows)
     throw new Refusal(
       'tubId',
-      `${tag} stands ${long(heightMm)} high and “${tub.name}” is ${long(depthMm)} deep: with ${long(COVER_MM)} over it, it runs over. Take a deeper tub, or bathe it in turns.`,
+      `${tallest.tag} stands ${long(heightMm)} high and “${tub.name}” is ${long(depthMm)} deep: with ${long(COVER_MM)} over it, it runs over. Take a deeper tub, or bathe it in turns.`,
     );
   return { ...bath, name: tub.name };
 }

@@ -6,8 +6,10 @@ import type { Piece } from '@/data/rows';
 import { ledgerOf } from '@/data/ledger';
 import { addStock, addStrength } from '@/data/stock';
 import { runningTimers, noteTurn } from '@/data/timers';
+import { toLocalField } from '@/core/runsheet/time';
 import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_WORKSHOP, trialPiece, trialResult, tick } from '@/data/trial';
-import { endExposure, sessionsOf, startExposure, treatmentsOf } from '@/data/treatments';
+import { endExposure, startExposure } from '@/data/exposures';
+import { sessionsOf, treatmentsOf } from '@/data/treatments';
 import { saveWorkshop } from '@/data/workshop';
 import { wrongs } from '@/edge/wrongs';
 import { SCHOOL } from '@/core/exposure/schools';
@@ -200,7 +202,7 @@ describe('an exposure', () => {
     const [material] = (await ledgerOf(piece.restorationId)).filter(({ kind }) => kind === 'material');
     expect(material).toMatchObject({ words: 'Strong, 1578 mL', amountMinor: 2367 });
 
-    const now = new Date(tick().getTime() - 2 * 3_600_000 + 60_000).toISOString().slice(0, 16);
+    const now = toLocalField(tick().toISOString(), 'Etc/GMT+2');
     const ended = await end({ sessionId: began.value, endedAt: now, temperatureC: '26', cloudPercent: '0', words: 'fine' });
     expect(wrongs(ended)).toBe('');
     expect(wrongs(await end({ sessionId: began.value, endedAt: now }))).toContain('ended already');
@@ -250,7 +252,7 @@ describe('choosing the way', () => {
     const past = await freshPiece();
     await measure(past, 27, new Date(tick().getTime() - 5 * 3_600_000));
     const { id } = await startExposure(
-      { ...TRIAL_EXPOSURE, pieceId: past.id, school: 'bath-lamp', stockId, lampMwPerCm2: 3 },
+      { ...TRIAL_EXPOSURE, pieceIds: [past.id], school: 'bath-lamp', stockId, lampMwPerCm2: 3 },
       new Date(tick().getTime() - 4 * 3_600_000),
     );
     const endedAt = new Date(tick().getTime() - 2 * 3_600_000).toISOString();

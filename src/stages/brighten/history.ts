@@ -1,6 +1,7 @@
 import type { Lab } from '@/core/colour/types';
 import { SCHOOL, type School } from '@/core/exposure/schools';
 import type { Yellow } from '@/core/exposure/plan';
+import { fadeSoFar } from '@/core/exposure/after';
 import { commonTarget, type CommonTarget } from '@/core/exposure/commonTarget';
 import type { Aim } from '@/core/intake/aim';
 import { measurementsOf } from '@/data/measurements';
@@ -41,7 +42,7 @@ export async function historiesOf(pieces: readonly Piece[]): Promise<PieceHistor
 
 /** Colours of a piece by a card: at first, where that was another, and as last measured. */
 export function coloursOf({ measurements }: Pick<PieceHistory, 'measurements'>): { first: Lab | null; now: Lab | null } {
-  const coloured = measurements.filter(({ lab, basis }) => lab !== null && basis === 'card');
+  const coloured = colouredOf(measurements);
   return { first: coloured.length > 1 ? coloured[0]!.lab : null, now: coloured.pop()?.lab ?? null };
 }
 
@@ -68,25 +69,33 @@ function targetOfSet(pieces: readonly Piece[], measurements: readonly Measuremen
   );
 }
 
+/** Measurements that are colours: by a card. */
+const colouredOf = (measurements: readonly Measurement[]) => measurements.filter(({ lab, basis }) => lab !== null && basis === 'card');
+
 /**
- * What the forecast starts from: the measurement before the first session of the same kind (sun and lamp
- * count in UVI·h, vapour in hours), and every session since with what was measured after it.
+ * What the forecast starts from: the measurement before the first session of the same kind (sun and lamp count in
+ * UVI·h, vapour in hours), and every session since with what was measured after it. What another kind took away is in
+ * no dose of this one: the count begins anew after it.
  */
 export function yellowOf(piece: Piece, { measurements, treatments, sessions, set }: PieceHistory, school: School): Yellow | null {
-  const coloured = measurements.filter(({ lab, basis }) => lab !== null && basis === 'card');
+  const coloured = colouredOf(measurements);
   const latest = coloured[coloured.length - 1];
   if (!piece.hiddenLab || !latest?.lab) return null;
-  const sameKind = (treatment: Treatment) => (SCHOOL[treatment.school].driver === 'warmth') === (school.driver === 'warmth');
-  const ids = new Set(treatments.filter(sameKind).map(({ id }) => id));
-  const given = sessions.filter(({ treatmentId, dose }) => ids.has(treatmentId) && dose !== null);
-  const before = given[0] && coloured.filter(({ measuredAt }) => measuredAt <= given[0]!.startedAt).pop();
-  const start = given[0] ? before : latest;
-  if (!start?.lab) return null;
-  const measuredAfter = (session: Session) => coloured.find(({ id }) => id === session.measurementId)?.lab?.[2] ?? null;
+  const sameKind = new Set(
+    treatments.filter((treatment) => (SCHOOL[treatment.school].driver === 'warmth') === (school.driver === 'warmth')).map(({ id }) => id),
+  );
+  const over = sessions.flatMap((session) => (session.dose === null ? [] : [{ ...session, dose: session.dose }]));
+  const other = over.filter(({ treatmentId }) => !sameKind.has(treatmentId)).pop();
+  const fade = fadeSoFar(
+    over.filter(({ treatmentId, startedAt }) => sameKind.has(treatmentId) && (!other || startedAt > other.startedAt)),
+    other ? coloured.filter(({ measuredAt }) => measuredAt >= other.endedAt!) : coloured,
+  );
+  if (!fade?.start.lab) return null;
+  const startB = fade.start.lab[2];
   return {
-    startB: start.lab[2],
-    targetB: Math.min(set?.places.find(({ id }) => id === piece.id)?.targetB ?? piece.hiddenLab[2], start.lab[2]),
-    sessions: given.map((session) => ({ dose: session.dose!, measuredB: measuredAfter(session) })),
+    startB,
+    targetB: Math.min(set?.places.find(({ id }) => id === piece.id)?.targetB ?? piece.hiddenLab[2], startB),
+    sessions: fade.sessions.map(({ dose, after }) => ({ dose, measuredB: after?.lab?.[2] ?? null })),
     measurementSd: Math.max(USUAL_MEASUREMENT_SD, latest.result.card.residualDeltaE00 ?? 0),
   };
 }

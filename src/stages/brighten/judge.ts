@@ -34,7 +34,9 @@ export function judgePiece(piece: Piece, history: PieceHistory, past: readonly P
   return {
     treatment,
     school,
-    forecast,
+    /** The newest measurement says that nothing is to go: no dose to go stands beside that. */
+    settled: advice.what === 'stop',
+    forecast: advice.what === 'stop' ? null : forecast,
     latest,
     pooled,
     advice,

@@ -7,7 +7,8 @@ import { measuredFace, measuredPicture } from '@/data/photos/face';
 import { addPiece, changePiece, findPiece } from '@/data/pieces';
 import type { Measurement, Piece } from '@/data/rows';
 import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_PIECE, trialPiece, tick } from '@/data/trial';
-import { endExposure, endTreatment, startExposure, treatmentsOf } from '@/data/treatments';
+import { endExposure, startExposure } from '@/data/exposures';
+import { endTreatment, treatmentsOf } from '@/data/treatments';
 import { homeComputer } from '@/simulators/camera/machines';
 import { measured, photograph } from '../../../demo/photographs';
 import { changeInput } from './change';
@@ -45,7 +46,7 @@ const take = (piece: Piece, amount: number, takenAt: Date): Promise<Measurement>
 /** A lamp over it for two hours, as it really was. */
 async function session(piece: Piece, began: Date, temperatureC = 25) {
   const { id } = await startExposure(
-    { ...TRIAL_EXPOSURE, school: 'bath-lamp', lampMwPerCm2: 5, plannedMin: 120, pieceId: piece.id, cautions: [] },
+    { ...TRIAL_EXPOSURE, school: 'bath-lamp', lampMwPerCm2: 5, plannedMin: 120, pieceIds: [piece.id], cautions: [] },
     began,
   );
   const endedAt = new Date(began.getTime() + 2 * HOUR_MS).toISOString();
@@ -198,7 +199,7 @@ describe('what runs', () => {
     expect(await warmthOfRunning(none)).toBeNull();
     expect(await turnsOfRunning(piece, none, true)).toEqual([]);
     const noon = new Date('2026-06-21T13:00:00Z');
-    const { id } = await startExposure({ ...TRIAL_EXPOSURE, pieceId: piece.id, plannedMin: 120, temperatureC: 28 }, noon);
+    const { id } = await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [piece.id], plannedMin: 120, temperatureC: 28 }, noon);
     const history = await historyOf(piece);
     const warmth = (await warmthOfRunning(history))!;
     expect(warmth.hottest.c.low).toBeGreaterThan(28);

@@ -1,5 +1,6 @@
-import { planExposure, PURE_POWDER_PERCENT, type ExposurePlan } from '@/core/exposure/plan';
-import { gatesOf, type Gate } from '@/core/exposure/gates';
+import { afterSession, planExposure, PURE_POWDER_PERCENT, type ExposurePlan } from '@/core/exposure/plan';
+import { exposureForecast, type Band } from '@/core/exposure/forecast';
+import { gatesOf, gatesTogether, noDoseGate, type Gate } from '@/core/exposure/gates';
 import { SCHOOL } from '@/core/exposure/schools';
 import { warmthInSun, type Warmth } from '@/core/exposure/warmth';
 import { agedSince, agedWords, percentOf } from '@/core/peroxide/bottle';
@@ -15,17 +16,27 @@ import { answer, type Answer } from '@/edge/answer';
 import { bathOf, type FilledTub } from './bath';
 import { sessionCardPdf } from './cardPdf';
 import { readFacts } from './facts';
-import { historyOf, yellowOf } from './history';
+import { historiesOf, yellowOf, type PieceHistory } from './history';
 import { pastPieces, pooledFrom } from './pooled';
 import { planSchema, type PlanForm } from './schema';
 import { LEAN_DEG, turnsOf } from './turnsOf';
+
+/** A piece that lies in the same mixture: where it should stand after it. */
+export interface Beside {
+  tag: string;
+  name: string;
+  /** `null` before it is measured. */
+  afterB: Band | null;
+}
 
 interface Worked {
   plan: ExposurePlan;
   gates: Gate[];
   bath: FilledTub | null;
   warmth: Warmth | null;
-  piece: Piece;
+  /** The piece that leads first. */
+  pieces: Piece[];
+  others: Beside[];
   stock: Shelved | null;
   stockPercentWW: number;
   workshop: Workshop;
@@ -49,8 +60,8 @@ async function strengthOf(form: PlanForm): Promise<{ stock: Shelved | null; stoc
  * @throws Refusal with the field that is wrong
  */
 export async function workOut(form: PlanForm): Promise<Worked> {
-  const piece = await findPiece(form.pieceId);
-  if (!piece) throw new Refusal('pieceId', 'This piece is not here any more. Go back and choose another.');
+  const pieces = await piecesFor(form);
+  const [piece] = pieces as [Piece];
   const workshop = await getWorkshop();
   const school = SCHOOL[form.school];
   if (school.driver === 'sun' && (workshop.latitude === null || workshop.longitude === null))
@@ -58,13 +69,18 @@ export async function workOut(form: PlanForm): Promise<Worked> {
   const windowStart = fromLocalField(form.windowStart, workshop.timeZone);
   if (!windowStart) throw new Refusal('windowStart', 'Give date and time, like 2026-06-21 10:00.');
   const { stock, stockPercentWW } = await strengthOf(form);
-  const bath = await bathOf(form, piece, workshop.units);
-  const [past, facts, obstacles, history] = await Promise.all([pastPieces(piece), readFacts(piece), listObstacles(), historyOf(piece)]);
+  const bath = await bathOf(form, pieces, workshop.units);
+  const [past, obstacles, histories] = await Promise.all([pastPieces(piece), listObstacles(), historiesOf(pieces)]);
+  const [history] = histories as [PieceHistory];
   const pooled = pooledFrom(past, school, piece.plastic);
   const place = { latitude: workshop.latitude ?? 0, longitude: workshop.longitude ?? 0, altitudeM: workshop.altitudeM };
   // This way on this plastic: tried on another piece, or on this one before.
-  const tried = [{ piece, history }, ...past].some(
-    (one) => one.piece.plastic === piece.plastic && one.history.treatments.some(({ school: went }) => went === school.id),
+  const tried = (plastic: string) =>
+    [{ piece, history }, ...past].some(
+      (one) => one.piece.plastic === plastic && one.history.treatments.some(({ school: went }) => went === school.id),
+    );
+  const gates = await Promise.all(
+    pieces.map(async (each) => ({ id: each.id, tag: each.tag, gates: gatesOf(school, await readFacts(each), tried(each.plastic)) })),
   );
   const sun = {
     place,
@@ -90,17 +106,35 @@ export async function workOut(form: PlanForm): Promise<Worked> {
   });
   const aged = stock && !form.stands ? agedSince(stock, new Date(windowStart)) : null;
   const old = aged ? [`“${stock!.name}”: ${agedWords(aged)} Find out under Stores before you count on its label.`] : [];
+  const others = pieces.slice(1).map((each, i): Beside => {
+    const yellow = yellowOf(each, histories[i + 1]!, school);
+    const input = yellow && { ...yellow, toleranceB: form.toleranceB, prior: pooled.prior };
+    return { tag: each.tag, name: each.name, afterB: input && afterSession(exposureForecast(input), input, plan.dose) };
+  });
   return {
     plan: { ...plan, notes: [...plan.notes, ...old] },
-    gates: gatesOf(school, facts, tried),
+    gates: [...gatesTogether(gates), ...noDoseGate(school, plan.dose)],
     bath,
     warmth: school.driver === 'sun' ? warmthInSun({ school, ...sun, airC: form.temperatureC }) : null,
-    piece,
+    pieces,
+    others,
     stock,
     stockPercentWW,
     workshop,
     windowStart,
   };
+}
+
+/** The pieces of a plan, the one that leads first. @throws Refusal where one is not here, or cannot lie there */
+async function piecesFor({ pieceId, withIds }: PlanForm): Promise<Piece[]> {
+  const ids = [pieceId, ...new Set(withIds.filter((id) => id !== pieceId))];
+  return Promise.all(
+    ids.map(async (id) => {
+      const piece = await findPiece(id);
+      if (!piece) throw new Refusal('pieceId', 'This piece is not here any more. Go back and choose another.');
+      return piece;
+    }),
+  );
 }
 
 export interface PlanView {
@@ -114,24 +148,29 @@ export interface PlanView {
   /** The sun's course on the day of the window; `null` where no place is known or no sun is used. */
   day: SunDay | null;
   windowStart: string;
+  /** The other pieces that lie in it. */
+  others: Beside[];
 }
 
 /** The plan as its page shows it. */
 export async function planView(form: PlanForm): Promise<PlanView> {
-  const { plan: worked, gates, bath, warmth, workshop, windowStart } = await workOut(form);
+  const { plan: worked, gates, bath, warmth, workshop, windowStart, others } = await workOut(form);
   const { latitude, longitude, altitudeM, timeZone } = workshop;
   if (SCHOOL[form.school].driver !== 'sun' || latitude === null || longitude === null)
-    return { plan: worked, gates, bath, warmth: null, day: null, windowStart };
+    return { plan: worked, gates, bath, warmth: null, day: null, windowStart, others };
   const { start, hours } = dayAround(new Date(windowStart), timeZone);
-  return { plan: worked, gates, bath, warmth, day: sunDay({ latitude, longitude, altitudeM }, start, hours, form.cloudPercent / 100), windowStart };
+  const day = sunDay({ latitude, longitude, altitudeM }, start, hours, form.cloudPercent / 100);
+  return { plan: worked, gates, bath, warmth, day, windowStart, others };
 }
 
 /** The planned session as one sheet for the shed wall. */
 export async function sessionCard(given: Record<string, unknown>): Promise<Answer<{ sheet: Buffer; title: string }>> {
-  return answer(planSchema, given, async (form) => {
-    const { plan, gates, bath, warmth, piece, stock, stockPercentWW, workshop, windowStart } = await workOut(form);
+  const withIds = typeof given.withIds === 'string' ? given.withIds.split(',') : given.withIds;
+  return answer(planSchema, { ...given, withIds }, async (form) => {
+    const { plan, gates, bath, warmth, pieces, stock, stockPercentWW, workshop, windowStart } = await workOut(form);
     const school = SCHOOL[form.school];
     const { durationMin, turnEveryMin } = form;
+    const [piece] = pieces as [Piece];
     const sized = piece.lengthMm !== null && piece.widthMm !== null && piece.heightMm !== null;
     const turns =
       school.driver === 'sun' && sized
@@ -145,7 +184,7 @@ export async function sessionCard(given: Record<string, unknown>): Promise<Answe
             })
           ).plan.turns
         : [];
-    const title = `${piece.tag} ${piece.name}`;
+    const title = pieces.map(({ tag, name }) => `${tag} ${name}`).join(', ');
     const sheet = await sessionCardPdf({
       piece: title,
       school,

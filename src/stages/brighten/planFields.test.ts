@@ -3,7 +3,7 @@ import { SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
 import type { Shelved } from '@/data/stock';
 import type { WaysView } from './ways';
 import { cloudOver, firstSchool, leftOf, nextPlanned, nextWindow } from './nextWindow';
-import { chosenIn, fieldsFor, firstBottle, firstTub, litresFor, opensLater, type Chosen } from './planFields';
+import { chosenIn, fieldsFor, firstBottle, firstTub, litresFor, whenIs, type Chosen } from './planFields';
 
 const bottle = (id: string, kind: string, strengthValue: number | null): Shelved => ({
   id,
@@ -30,7 +30,7 @@ const TUBS = [
   { id: 'right', name: 'Right', lengthMm: 400, widthMm: 600, depthMm: 150, addedAt: '2026-05-01T09:00:00Z' },
 ];
 const LID = { lengthMm: 400, widthMm: 220, heightMm: 45 };
-const asking = (school: SchoolId, more: Partial<Chosen> = {}): Chosen => ({ school, fromStores: true, inTub: false, later: false, ...more });
+const asking = (school: SchoolId, more: Partial<Chosen> = {}): Chosen => ({ school, fromStores: true, inTub: false, when: 'now', ...more });
 const names = (...given: Parameters<typeof fieldsFor>) => fieldsFor(...given).map(({ name }) => name);
 
 it('each way is asked for what it takes, and begins with a bottle of its kind whose strength is known', () => {
@@ -74,24 +74,27 @@ it('the strength of a label is asked only for a bottle that is not in the stores
 
 describe('what is chosen', () => {
   const now = new Date('2026-06-21T12:00:00Z');
-  const values = { school: 'bath-lamp', stockId: '', tubId: 'right', windowStart: '2026-06-21T14:10' };
+  const values = { school: 'bath-lamp', stockId: '', tubId: 'right', windowStart: '2026-06-21T14:10', durationMin: '240' };
 
   it('follows from the form as it stands, its clock read in the workshop’s zone', () => {
-    expect(chosenIn(values, 'Etc/GMT-2', now)).toEqual({ school: 'bath-lamp', fromStores: false, inTub: true, later: false });
+    expect(chosenIn(values, 'Etc/GMT-2', now)).toEqual({ school: 'bath-lamp', fromStores: false, inTub: true, when: 'now' });
     expect(chosenIn({ ...values, stockId: 's', tubId: '' }, 'UTC', now)).toEqual({
       school: 'bath-lamp',
       fromStores: true,
       inTub: false,
-      later: true,
+      when: 'later',
     });
-    expect(chosenIn({ ...values, windowStart: 'soon' }, 'UTC', now).later).toBe(false);
+    expect(chosenIn({ ...values, windowStart: 'soon' }, 'UTC', now).when).toBe('now');
   });
 
-  it('a window within a quarter of an hour, or one that was typed a while ago, begins now', () => {
-    expect(opensLater('2026-06-21T12:14:00Z', now)).toBe(false);
-    expect(opensLater('2026-06-21T12:16:00Z', now)).toBe(true);
-    expect(opensLater('2026-06-20T12:00:00Z', now)).toBe(false);
-  });
+  it.each([
+    ['2026-06-21T12:14:00Z', 'now'],
+    ['2026-06-21T12:16:00Z', 'later'],
+    ['2026-06-21T11:59:30Z', 'now'],
+    ['2026-06-21T11:58:00Z', 'begun'],
+    ['2026-06-21T10:01:00Z', 'begun'],
+    ['2026-06-21T09:59:00Z', 'over'],
+  ] as const)('two hours from %s are %s', (from, when) => expect(whenIs(from, 120, now)).toBe(when));
 });
 
 describe('of the planned sessions', () => {

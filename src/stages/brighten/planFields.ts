@@ -8,8 +8,12 @@ import type { TubRow } from '@/data/rows';
 import type { Shelved } from '@/data/stock';
 import type { FieldDef, Values } from '@/ui/AnswerForm';
 
+/** Litres that pieces which lie together take, as they are typed. */
+export const litresTogether = (school: SchoolId, sizes: readonly PieceSize[]) =>
+  sizes.length === 0 ? '5' : sizes.reduce((sum, size) => sum + usualSolutionL(SCHOOL[school], size), 0).toFixed(1);
+
 /** Litres that a form begins with, as it is typed. */
-export const litresFor = (school: SchoolId, size: PieceSize | null) => (size ? usualSolutionL(SCHOOL[school], size).toFixed(1) : '5');
+export const litresFor = (school: SchoolId, size: PieceSize | null) => litresTogether(school, size ? [size] : []);
 
 /** The tub that a form begins with: the first that the piece is covered in. */
 export const firstTub = (tubs: readonly TubRow[], size: PieceSize | null): string => (size && tubs.find((tub) => isCoveredIn(tub, size))?.id) ?? '';
@@ -46,19 +50,33 @@ export interface Chosen {
   /** The bottle is one of the stores. */
   fromStores: boolean;
   inTub: boolean;
-  /** The window is still to come. */
-  later: boolean;
+  when: When;
 }
+
+/** How a window stands to now: still to come, to be begun now, begun a while ago, or over already. */
+export type When = 'later' | 'now' | 'begun' | 'over';
 
 /** A window that opens within this is begun now, not planned. */
 const SOON_MS = 15 * 60_000;
 
-/** Whether a window is still to come, so that it is planned and not started. */
-export const opensLater = (from: string, now: Date): boolean => Date.parse(from) > now.getTime() + SOON_MS;
+const MINUTE_MS = 60_000;
 
-export function chosenIn({ school, stockId, tubId, windowStart }: Values, timeZone: string, now: Date): Chosen {
+/** A clock on screen shows whole minutes: what begins in this one begins now. */
+export function whenIs(from: string, durationMin: number, now: Date): When {
+  const begins = Date.parse(from);
+  if (begins > now.getTime() + SOON_MS) return 'later';
+  if (begins > now.getTime() - MINUTE_MS) return 'now';
+  return begins + durationMin * MINUTE_MS > now.getTime() ? 'begun' : 'over';
+}
+
+export function chosenIn({ school, stockId, tubId, windowStart, durationMin }: Values, timeZone: string, now: Date): Chosen {
   const from = fromLocalField(windowStart ?? '', timeZone);
-  return { school: school as SchoolId, fromStores: stockId !== '', inTub: tubId !== '', later: from !== null && opensLater(from, now) };
+  return {
+    school: school as SchoolId,
+    fromStores: stockId !== '',
+    inTub: tubId !== '',
+    when: from === null ? 'now' : whenIs(from, Number(durationMin) || 0, now),
+  };
 }
 
 /** What is asked for a way: its bottle or tube, its bath in a tub or by litres, its window. */

@@ -2,7 +2,7 @@ import sharp from 'sharp';
 import { SCHOOL } from '@/core/exposure/schools';
 import { DARKER_PER_B } from '@/core/colour/plasticScale';
 import { labToSrgb } from '@/core/colour/lab';
-import { FAULT_WORDS } from '@/core/photo/fault';
+import { unevenWords } from '@/core/exposure/unevenness';
 import type { Field } from '@/core/rehearse/field';
 import { exercise, rehearse } from '@/core/rehearse/rehearse';
 import { seededRandom } from '@/core/rehearse/seededRandom';
@@ -111,7 +111,7 @@ export async function rehearsed(form: RehearseForm): Promise<RehearsalView> {
     bestMedian: done.best.median,
     bestSpread: done.best.spread,
     dose: done.dose,
-    fault: FAULT_WORDS[done.fault.kind].what,
+    fault: unevenWords(done.fault, 'film')?.what ?? 'Even.',
     mistakes: done.mistakes,
   };
 }

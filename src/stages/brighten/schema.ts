@@ -6,6 +6,8 @@ import { HOTTEST_BATH_C } from '@/core/exposure/dose';
 
 export interface PlanForm {
   pieceId: string;
+  /** Pieces that lie in the same mixture and light with it. */
+  withIds: string[];
   school: SchoolId;
   stockId: string | null;
   strengthValue: number | null;
@@ -31,9 +33,17 @@ export interface PlanForm {
   checks: string[];
 }
 
+/** Ids as a list, or in one line of an address. */
+const idList = Joi.array()
+  .items(Joi.string().max(60))
+  .max(30)
+  .default([])
+  .custom((ids: string[]) => ids.filter(Boolean));
+
 /** A planned exposure as the form sends it. */
 export const planSchema = Joi.object<PlanForm>({
   pieceId: Joi.string().required(),
+  withIds: idList,
   school: Joi.string()
     .valid(...SCHOOLS)
     .required()
@@ -121,6 +131,35 @@ export interface EndForm {
   temperatureC: number;
   words: string;
 }
+
+export interface CorrectionForm {
+  sessionId: string;
+  startedAt: string;
+  endedAt: string | null;
+  cloudPercent: number;
+  lampMwPerCm2: number;
+  temperatureC: number;
+  turns: number;
+  words: string;
+}
+
+/** What was written down wrong of a session, as it really was. */
+export const correctionSchema = Joi.object<CorrectionForm>({
+  sessionId: Joi.string().required(),
+  startedAt: Joi.string().required().label('Began at'),
+  endedAt: Joi.string().empty('').default(null).label('Ended at'),
+  cloudPercent: Joi.number().min(0).max(100).empty('').default(0).label('Cloud'),
+  lampMwPerCm2: Joi.number().min(0).max(100).empty('').default(0).label('Lamp'),
+  temperatureC: Joi.number().min(-20).max(HOTTEST_READING_C).empty('').default(25).label('Temperature'),
+  turns: Joi.number().integer().min(0).max(500).empty('').default(0).label('Turns'),
+  words: Joi.string().trim().max(2000).allow('').default('').label('What happened'),
+});
+
+/** Fresh cream while an exposure runs. */
+export const coatSchema = Joi.object<{ sessionId: string; amountMl: number }>({
+  sessionId: Joi.string().required(),
+  amountMl: Joi.number().positive().max(5000).required().label('Fresh cream'),
+});
 
 /** How an exposure really ended. */
 export const endSchema = Joi.object<EndForm>({

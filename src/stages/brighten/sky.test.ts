@@ -2,8 +2,8 @@ import { logOf } from '@/data/log';
 import { plannedIn } from '@/data/planned';
 import { settleStage } from '@/data/restorations';
 import { runningTimers } from '@/data/timers';
-import { endExposure, startExposure } from '@/data/treatments';
-import { inTrialWorkshop, TRIAL_EXPOSURE, trialPiece, tick } from '@/data/trial';
+import { endExposure, startExposure } from '@/data/exposures';
+import { inTrialWorkshop, TRIAL_EXPOSURE, trialPiece, tick, inMinutes } from '@/data/trial';
 import { keepHours, skyOver } from '@/data/weather';
 import { wrongs } from '@/edge/wrongs';
 import { simulatedSky } from '@/simulators/weather/sky';
@@ -83,11 +83,11 @@ describe('a planned session', () => {
         wrongs(await ringThen({ pieceId: piece.id, school: 'cream-film-sun', from, to: new Date(Date.parse(from) + 3 * 3_600_000).toISOString() })),
       ).toBe('');
     expect(await planned()).toEqual([soon, tomorrow, later]);
-    const { id, treatmentId } = await startExposure({ ...TRIAL_EXPOSURE, pieceId: piece.id, plannedMin: 180 }, tick());
+    const { id, treatmentId } = await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [piece.id], plannedMin: 180 }, tick());
     expect(await planned()).toEqual([tomorrow, later]);
     expect(wrongs(await giveUp((await plannedIn(piece.restorationId))[0]!.timerId))).toBe('');
     expect(await planned()).toEqual([later]);
-    await endExposure(id, { endedAt: tick().toISOString(), cloudFraction: 0, temperatureC: 24, words: '' }, tick());
+    await endExposure(id, { endedAt: inMinutes(2).toISOString(), cloudFraction: 0, temperatureC: 24, words: '' }, inMinutes(2));
     expect(wrongs(await finishTreatment(treatmentId, 'matched'))).toBe('');
     expect(await planned()).toEqual([]);
     expect(wrongs(await giveUp('gone'))).toContain('not here any more');
@@ -131,10 +131,10 @@ describe('a planned session', () => {
     const piece = await trialPiece();
     const { restorationId } = piece;
     await ringThen({ pieceId: piece.id, school: 'vapour', from: hour(30).toISOString(), to: hour(40).toISOString() });
-    const { id } = await startExposure({ ...TRIAL_EXPOSURE, pieceId: piece.id }, tick());
+    const { id } = await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [piece.id] }, tick());
     await expect(settleStage(restorationId, 'brighten', 'done', null, tick())).rejects.toThrow('K1 still lies in an exposure');
     expect(await plannedIn(restorationId)).toHaveLength(1);
-    await endExposure(id, { endedAt: tick().toISOString(), cloudFraction: 0, temperatureC: 24, words: '' }, tick());
+    await endExposure(id, { endedAt: inMinutes(2).toISOString(), cloudFraction: 0, temperatureC: 24, words: '' }, inMinutes(2));
     await settleStage(restorationId, 'brighten', 'done', null, tick());
     expect(await plannedIn(restorationId)).toEqual([]);
   });

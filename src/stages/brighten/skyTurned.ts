@@ -1,6 +1,6 @@
 import { SCHOOL } from '@/core/exposure/schools';
 import { windowNow, type WindowNow } from '@/core/exposure/sessions';
-import { hoursOfDays } from '@/core/runsheet/time';
+import { hoursOfDays } from '@/core/runsheet/hours';
 import type { PlannedSession } from '@/data/planned';
 import { getWorkshop } from '@/data/workshop';
 import { DAYS, type WaysView } from './ways';
@@ -17,13 +17,13 @@ export async function skyTurned(planned: PlannedSession | null, ways: WaysView |
   const [from, to] = [new Date(planned.from), new Date(planned.to)];
   // Once it is open it is open, and of the far sky nobody knows.
   if (from <= now || to > last.at) return null;
-  const { timeZone, dayFromH, dayToH } = await getWorkshop();
+  const { timeZone, hours } = await getWorkshop();
   const { dose, better } = windowNow(
     {
       place: ways.place,
       shading: ways.shading,
       clouds: ways.clouds,
-      hours: hoursOfDays(now, timeZone, dayFromH, dayToH, DAYS),
+      hours: hoursOfDays(now, timeZone, hours, DAYS),
       transmission: SCHOOL[planned.school].transmission,
     },
     { from, to },

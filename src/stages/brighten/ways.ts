@@ -5,7 +5,8 @@ import type { CloudHour, SkySource } from '@/core/exposure/sessions';
 import { percentOf } from '@/core/peroxide/bottle';
 import type { Place } from '@/core/sun/day';
 import type { Obstacle } from '@/core/sun/horizon';
-import { fromLocalField, hoursOfDays } from '@/core/runsheet/time';
+import { hoursOfDays } from '@/core/runsheet/hours';
+import { fromLocalField } from '@/core/runsheet/time';
 import { findingsOf } from '@/data/findings';
 import { findRestoration } from '@/data/restorations';
 import type { Piece } from '@/data/rows';
@@ -62,7 +63,7 @@ export async function waysFor(
     findingsOf(piece.restorationId),
   ]);
   const pooled = new Map(SCHOOLS.map((id) => [id, pooledFrom(past, SCHOOL[id], piece.plastic)] as const));
-  const { latitude, longitude, altitudeM, timeZone, dayFromH, dayToH, lampMwPerCm2 } = workshop;
+  const { latitude, longitude, altitudeM, timeZone, hours, lampMwPerCm2 } = workshop;
   const place = latitude === null || longitude === null ? null : { latitude, longitude, altitudeM };
   const clouds = place ? await sky(place, now, 24 * DAYS) : [];
   const comparison = compareWays({
@@ -79,7 +80,7 @@ export async function waysFor(
     priorOf: ({ id }) => pooled.get(id)!.prior,
     place,
     shading: obstacles,
-    hours: hoursOfDays(now, timeZone, dayFromH, dayToH, DAYS),
+    hours: hoursOfDays(now, timeZone, hours, DAYS),
     clouds,
     now,
     stock: stock.flatMap(ownStock),

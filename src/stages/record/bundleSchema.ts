@@ -235,7 +235,12 @@ export const bundleSchema = Joi.object<Bundle>({
     actualMin: numberOrNull,
     dose: numberOrNull,
     words: textOrNull,
-    measurementId: idOrNull,
+    leadId: idOrNull,
+    coats: Joi.array()
+      .items(Joi.object({ at: time, amountMl: number, movementIds: Joi.array().max(0).required(), ledgerIds: Joi.array().max(0).required() }))
+      .max(500)
+      .required(),
+    takes: Joi.valid(null).required(),
   }),
   removalSteps: rows({
     id,

@@ -12,8 +12,10 @@ const ROWS: Record<string, Json> = {
   pieces: { ...PLAIN },
   findings: { photoId: null, pin: null, closeUpId: null, continues: null, soil: null, visible: 'front' },
   removalSteps: { offBy: '', onBy: '' },
-  sessions: { checks: [], readings: [] },
+  sessions: { checks: [], readings: [], leadId: null, coats: [], takes: null },
 };
+/** Fields that are worked out since. */
+const DROPPED: Record<string, readonly string[]> = { sessions: ['measurementId'] };
 const ADDED = ['removalSteps', 'lots', 'connections', 'blocks', 'functionTests', 'requests', 'sinkSteps', 'ownAgents', 'ownSurfaces', 'looksAgain'];
 
 /** A test of all keys at once becomes one of each group. */
@@ -23,16 +25,19 @@ function byGroup(test: Json): Json {
   return { ...test, results: { ...rest, ...Object.fromEntries(KEY_GROUPS.map((group) => [group, keys])) } };
 }
 
+const without = (row: Json, fields: readonly string[] = []): Json =>
+  Object.fromEntries(Object.entries(row).filter(([name]) => !fields.includes(name)));
+
 /** An exported restoration of an older version in the shape of today; anything else is left as it is. */
 export function broughtForward(given: unknown): unknown {
-  if (!isJson(given) || ![1, 2, 3].includes(given.version as number)) return given;
+  if (!isJson(given) || ![1, 2, 3, 4].includes(given.version as number)) return given;
   const rows = (name: string) => (Array.isArray(given[name]) ? (given[name] as unknown[]).filter(isJson) : []);
   return {
     ...given,
     version: BUNDLE_VERSION,
     restoration: isJson(given.restoration) ? { ...AT_FIRST, ...given.restoration } : given.restoration,
     ...Object.fromEntries(ADDED.map((name) => [name, given[name] ?? []])),
-    ...Object.fromEntries(Object.entries(ROWS).map(([name, added]) => [name, rows(name).map((row) => ({ ...added, ...row }))])),
+    ...Object.fromEntries(Object.entries(ROWS).map(([name, added]) => [name, rows(name).map((row) => without({ ...added, ...row }, DROPPED[name]))])),
     functionTests: rows('functionTests').map(byGroup),
   };
 }

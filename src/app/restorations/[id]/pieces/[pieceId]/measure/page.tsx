@@ -1,8 +1,13 @@
 import { notFound } from 'next/navigation';
+import { wentBefore } from '@/core/exposure/unevenness';
+import { toLocalField } from '@/core/runsheet/time';
 import { STAGES, type Stage } from '@/core/runsheet/stages';
 import { findPiece } from '@/data/pieces';
 import { findPhoto, photosOf } from '@/data/photos/store';
 import { findRestoration } from '@/data/restorations';
+import { sessionsOfPiece, treatmentsOf } from '@/data/treatments';
+import { getWorkshop } from '@/data/workshop';
+import { clock } from '@/edge/clock';
 import { MeasureScreen } from '@/measuring/MeasureScreen';
 import { ScreenHead } from '@/ui/layout';
 import { TextLink } from '@/ui/links';
@@ -21,6 +26,10 @@ export default async function MeasurePage({ params, searchParams }: Props) {
   const stage: Stage = STAGES.find((name) => name === given) ?? 'brighten';
   const photo = photoId ? await findPhoto(photoId) : null;
   if (photo && photo.restorationId !== id) notFound();
+  const [{ timeZone }, sessions, treatments] = await Promise.all([getWorkshop(), sessionsOfPiece(pieceId), treatmentsOf(id)]);
+  const now = clock().toISOString();
+  // A camera whose clock is ahead says nothing.
+  const taken = [photo?.takenAt, photo?.addedAt].find((time) => time != null && time <= now) ?? now;
   return (
     <>
       <ScreenHead
@@ -36,7 +45,14 @@ export default async function MeasurePage({ params, searchParams }: Props) {
         }
         under={photo ? photo.originalName : 'Choose its photograph'}
       />
-      <MeasureScreen piece={piece} stage={stage} photo={photo} photos={(await photosOf(id)).reverse()} />
+      <MeasureScreen
+        piece={piece}
+        stage={stage}
+        photo={photo}
+        photos={(await photosOf(id)).reverse()}
+        takenAt={toLocalField(taken, timeZone)}
+        went={wentBefore(taken, sessions, treatments)}
+      />
     </>
   );
 }

@@ -1,0 +1,24 @@
+import type { Migration } from './migration';
+
+const RESTORATION = 'restorationId TEXT REFERENCES restorations(id) ON DELETE RESTRICT';
+
+/**
+ * Hours by weekday, several pieces in one session, fresh coats and what a session took, what was taken back, boxes
+ * beside tubs. What a session came to follows from the times alone now, so that its pointer to a measurement goes.
+ */
+export const trueAnyDay: Migration = {
+  name: '0010-true-any-day',
+  statements: [
+    `ALTER TABLE workshop ADD COLUMN hours JSON NOT NULL DEFAULT '[]'`,
+    `UPDATE workshop SET hours = json_array(${Array.from({ length: 7 }, () => `json_object('fromH', dayFromH, 'toH', dayToH)`).join(', ')})`,
+    `ALTER TABLE workshop DROP COLUMN dayFromH`,
+    `ALTER TABLE workshop DROP COLUMN dayToH`,
+    `ALTER TABLE sessions ADD COLUMN leadId TEXT REFERENCES sessions(id) ON DELETE RESTRICT`,
+    `ALTER TABLE sessions ADD COLUMN coats JSON NOT NULL DEFAULT '[]'`,
+    `ALTER TABLE sessions ADD COLUMN takes JSON`,
+    `ALTER TABLE sessions DROP COLUMN measurementId`,
+    `CREATE TABLE taken_back (id TEXT PRIMARY KEY, ${RESTORATION}, what TEXT NOT NULL, removed JSON NOT NULL, changed JSON NOT NULL,
+      at TEXT NOT NULL, broughtBackAt TEXT)`,
+    `CREATE INDEX taken_back_by_restoration ON taken_back(restorationId)`,
+  ],
+};

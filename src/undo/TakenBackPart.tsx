@@ -1,0 +1,42 @@
+'use client';
+
+import { Button, Flex, Text } from '@chakra-ui/react';
+import { showTime } from '@/core/runsheet/time';
+import type { TakenBack } from '@/data/rows';
+import { Fold } from '@/ui/Fold';
+import { say } from '@/ui/toast';
+import { useSend } from '@/ui/useSend';
+import { Wrong } from '@/ui/Wrong';
+import { bringItBack } from './actions';
+
+/** What was taken back, each with the way back. */
+export function TakenBackPart({ taken, timeZone }: { taken: readonly Pick<TakenBack, 'id' | 'what' | 'at'>[]; timeZone: string }) {
+  const { wrong, busy, send } = useSend();
+  if (taken.length === 0) return null;
+  return (
+    <Fold summary={`Taken back: ${taken.length}`}>
+      {taken.map(({ id, what, at }) => (
+        <Flex key={id} gap="3" wrap="wrap" align="center" borderTopWidth="1px" borderColor="line" py="2">
+          <Text flex="1 1 260px">
+            {what}
+            <Text as="span" color="soft">
+              , {showTime(at, timeZone)}
+            </Text>
+          </Text>
+          <Button
+            disabled={busy}
+            onClick={() =>
+              send(
+                () => bringItBack(id),
+                () => say('It is back.'),
+              )
+            }
+          >
+            Bring it back
+          </Button>
+        </Flex>
+      ))}
+      <Wrong words={wrong} />
+    </Fold>
+  );
+}
