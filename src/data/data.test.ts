@@ -184,8 +184,7 @@ describe('an exposure', () => {
   });
 
   it('once its treatment is over it is to be looked at again in 6 and 12 months, and a measurement then answers', async () => {
-    const { id } = await trialRestoration();
-    const piece = await trialPiece({ restorationId: id });
+    const piece = await trialPiece();
     const session = await startExposure({ ...START, pieceIds: [piece.id] }, began);
     await endExposure(session.id, real(90), after(91));
     const [treatment] = await treatmentsOf(piece.restorationId);

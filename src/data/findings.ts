@@ -59,10 +59,9 @@ export async function restUnasked(restorationId: string, now: Date): Promise<voi
 }
 
 /** Writes a finding down; a stage that was settled opens again where the finding asks for it. */
-export const addFinding = (finding: NewFinding, now: Date): Promise<Finding> => inTransaction(() => addFindingWithin(finding, now));
+export const addFinding = (finding: NewFinding, now: Date): Promise<Finding> => inTransaction(() => writeFinding(finding, now));
 
-/** The same, within something larger. */
-export async function addFindingWithin(finding: NewFinding, now: Date): Promise<Finding> {
+async function writeFinding(finding: NewFinding, now: Date): Promise<Finding> {
   await needRow('restorations', finding.restorationId);
   const { photoId = null, pin = null, ...rest } = finding;
   await ownPhoto(finding.restorationId, photoId);
@@ -129,11 +128,10 @@ export async function closeUp(findingId: string, photoId: string, now: Date): Pr
  * with its last finding, unless something still runs there or an answer is waited for.
  */
 export async function settleFinding(id: string, settledAs: Settlement, settledWords: string, now: Date): Promise<void> {
-  await inTransaction(() => settleWithin(id, settledAs, settledWords, now));
+  await inTransaction(() => writeSettlement(id, settledAs, settledWords, now));
 }
 
-/** The same, within something larger. */
-export async function settleWithin(id: string, settledAs: Settlement, settledWords: string, now: Date): Promise<void> {
+async function writeSettlement(id: string, settledAs: Settlement, settledWords: string, now: Date): Promise<void> {
   const finding = await needRow('findings', id);
   if (settledAs !== 'done' && !settledWords) throw new Refusal('settledWords', 'Say in a few words why; it goes into the record.');
   const { restorationId, stage, kind } = finding;

@@ -1,25 +1,46 @@
 import { knownSurface, type SurfaceId } from '@/core/cleaning/surfaces';
 import { Refusal } from '@/core/refusal';
+import type { PieceSize } from '@/core/size';
 import { ownKnowledge } from './cleaning';
 import { inTransaction } from './connection';
 import { reopenAsked } from './findings';
 import { appendLog } from './log';
 import type { Piece } from './rows';
-import { addRow, changeRow, findRow, findRows, needRow } from './table';
+import { addRow, changeRow, findRows, needRow } from './table';
 
-type Later = 'aim' | 'worthKeeping' | 'surfaces' | 'hollow';
+type Later = 'aim' | 'worthKeeping' | 'surfaces' | 'hollow' | 'parts' | 'metalUntilApart';
 export type NewPiece = Omit<Piece, 'id' | 'hiddenLab' | Later> & Partial<Pick<Piece, Later>>;
 
 /** What is not known yet of a piece. */
-export const PLAIN: Pick<Piece, Later> = { aim: null, worthKeeping: '', surfaces: [], hollow: false };
+export const PLAIN: Pick<Piece, Later> = { aim: null, worthKeeping: '', surfaces: [], hollow: false, parts: 1, metalUntilApart: false };
+
+/** Its three sides; `null` where one is missing. */
+export const sizeOf = ({ lengthMm, widthMm, heightMm }: Pick<Piece, 'lengthMm' | 'widthMm' | 'heightMm'>): PieceSize | null =>
+  lengthMm !== null && widthMm !== null && heightMm !== null ? { lengthMm, widthMm, heightMm } : null;
+
+/** What stands for the metal of a piece that nobody described. */
+const SOME_METAL = 'what the teardown has not taken out yet';
+
+/** Pieces as they stand: what holds metal only until the machine is apart holds none once the teardown is settled. */
+async function asTheyStand(pieces: readonly Piece[]): Promise<Piece[]> {
+  const waiting = pieces.filter(({ metalUntilApart }) => metalUntilApart).map(({ restorationId }) => restorationId);
+  const whole = waiting.length === 0 ? [] : await findRows('stages', { restorationId: [...new Set(waiting)], stage: 'teardown', state: 'open' });
+  const isWhole = (id: string) => whole.some(({ restorationId }) => restorationId === id);
+  return pieces.map((piece) =>
+    piece.metalUntilApart ? { ...piece, metalInside: isWhole(piece.restorationId) ? piece.metalInside || SOME_METAL : '' } : piece,
+  );
+}
 
 /** In the order of their tags. */
 export async function piecesOf(restorationId: string): Promise<Piece[]> {
-  const pieces = await findRows('pieces', { restorationId });
+  const pieces = await asTheyStand(await findRows('pieces', { restorationId }));
   return pieces.sort((a, b) => a.tag.localeCompare(b.tag, 'en', { numeric: true }));
 }
 
-export const findPiece = (id: string): Promise<Piece | null> => findRow('pieces', id);
+export async function findPiece(id: string): Promise<Piece | null> {
+  const [piece] = await asTheyStand(await findRows('pieces', { id }));
+  return piece ?? null;
+}
 
 /** @throws Refusal for a surface of somebody's own that is not in this workshop */
 async function needsKnown(surfaces: readonly SurfaceId[]): Promise<void> {

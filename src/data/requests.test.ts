@@ -11,6 +11,7 @@ inTrialWorkshop();
 
 async function foreignMachine() {
   const { id: restorationId } = await trialRestoration();
+  await settleStage(restorationId, 'wash', 'not needed', 'came clean', tick());
   const piece = await addPiece({ restorationId, ...TRIAL_PIECE }, tick());
   await setOwner(restorationId, 'Ines Torvel', { stages: ['wash'], spendMinor: 500, words: 'soap and water is fine' }, tick());
   return { restorationId, piece };

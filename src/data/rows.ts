@@ -102,6 +102,10 @@ export interface Piece {
   surfaces: SurfaceId[];
   /** Holds water inside. */
   hollow: boolean;
+  /** How many parts it is: fifty-four caps under one tag. */
+  parts: number;
+  /** Its metal is out once the machine is apart. */
+  metalUntilApart: boolean;
 }
 
 export interface Photo {
@@ -377,6 +381,8 @@ export interface SinkStep extends Omit<Tried, 'outcome'> {
   outcome: Outcome | null;
   words: string;
   photoId: string | null;
+  /** Cautions that were confirmed before it. */
+  cautions: Caution[];
 }
 
 export interface OwnVerdictRow extends OwnVerdict {

@@ -66,6 +66,8 @@ export const TABLES = {
     worthKeeping: text,
     surfaces: json,
     hollow: flag,
+    parts: whole,
+    metalUntilApart: flag,
   },
   photos: {
     id,
@@ -276,6 +278,7 @@ export const TABLES = {
     outcome: textOrNull,
     words: text,
     photoId: textOrNull,
+    cautions: json,
   },
   own_verdicts: { id, agent: text, surface: text, verdict: text, reason: text, at: text },
   agents_off: { id, at: text },

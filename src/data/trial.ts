@@ -8,7 +8,7 @@ import sharp from 'sharp';
 import { closeDatabase } from './connection';
 import { addPiece, type NewPiece } from './pieces';
 import { addPhoto } from './photos/store';
-import { openRestoration } from './restorations';
+import { openRestoration, settleStage } from './restorations';
 import type { Photo, Piece, Restoration, Workshop } from './rows';
 import type { StartExposure } from './exposures';
 import { saveWorkshop } from './workshop';
@@ -95,9 +95,10 @@ export const TRIAL_EXPOSURE: Omit<StartExposure, 'pieceIds'> = {
 export const trialRestoration = (): Promise<Restoration> =>
   openRestoration({ title: 'Trial machine', machine: '', source: '', pricePaidMinor: 2500, condition: '' }, tick());
 
-/** A piece in a restoration of its own. */
+/** A piece in a restoration of its own, whose wash is settled: a finding opens it again. */
 export async function trialPiece(fields: Partial<NewPiece> = {}): Promise<Piece> {
   const { id: restorationId } = await trialRestoration();
+  await settleStage(restorationId, 'wash', 'not needed', 'came clean', tick());
   return addPiece({ restorationId, ...TRIAL_PIECE, ...fields }, tick());
 }
 

@@ -1,4 +1,7 @@
+import { Op } from 'sequelize';
 import { agentOf, type AgentId } from '@/core/cleaning/agents';
+import { scrubMinutes } from '@/core/cleaning/bath';
+import { cautionsFor } from '@/core/cleaning/cautions';
 import { inSentence } from '@/core/cleaning/inSentence';
 import { cleaningLadder, type Ladder, type OwnKnowledge, type Rung, type Spot, type Visible } from '@/core/cleaning/ladder';
 import { refusedBeside, type Open } from '@/core/cleaning/mixing';
@@ -15,10 +18,11 @@ import { Refusal } from '@/core/refusal';
 import { inTransaction } from './connection';
 import { lowerVerdict, ownKnowledge } from './cleaning';
 import { startDrying } from './drying';
-import { addFindingWithin, findingsOf, settleWithin } from './findings';
+import { addFinding, findingsOf, settleFinding } from './findings';
 import { appendLog } from './log';
 import { needsNoAnswer } from './requests';
-import type { Finding, Piece, SinkStep } from './rows';
+import { piecesOf, sizeOf } from './pieces';
+import type { Finding, Piece, SinkStep, Timer } from './rows';
 import { addRow, changeRow, findRows, needRow } from './table';
 import { addTimer } from './timers';
 
@@ -49,14 +53,17 @@ export async function washSpots(restorationId: string): Promise<WashSpot[]> {
   const [restoration, findings, pieces, steps, own] = [
     await needRow('restorations', restorationId),
     await findingsOf(restorationId),
-    await findRows('pieces', { restorationId }),
+    await piecesOf(restorationId),
     await findRows('sink_steps', { restorationId }, [['startedAt', 'ASC']]),
     await ownKnowledge(),
   ];
   const asked = findings.flatMap((finding) => {
     const piece = pieces.find(({ id }) => id === finding.pieceId) ?? null;
     const aim = piece?.aim ?? restoration.aim;
-    return proposalFor(finding, aim).stage === 'wash' ? [{ finding, piece, spot: spotFor(finding, piece, aim) }] : [];
+    const failed = steps
+      .filter(({ findingId, outcome }) => (findingId === finding.id || findingId === finding.continues) && outcome === 'no change')
+      .map(({ agent }) => agent);
+    return proposalFor(finding, aim).stage === 'wash' ? [{ finding, piece, spot: spotFor(finding, piece, aim, failed) }] : [];
   });
   const ladders = laddersFor(asked, own);
   return asked.map(({ finding, piece, spot }): WashSpot => {
@@ -74,7 +81,7 @@ export async function washSpots(restorationId: string): Promise<WashSpot[]> {
 /** What a pass before came to, seen from a spot that it left over: it did not take that. */
 const leftSome = (step: SinkStep): SinkStep => (step.outcome === 'gone' || step.outcome === 'better' ? { ...step, outcome: 'no change' } : step);
 
-function spotFor(finding: Finding, piece: Piece | null, aim: Aim): Spot | null {
+function spotFor(finding: Finding, piece: Piece | null, aim: Aim, failed: readonly AgentId[]): Spot | null {
   if (finding.soil === null) return null;
   return {
     soil: finding.soil,
@@ -84,6 +91,7 @@ function spotFor(finding: Finding, piece: Piece | null, aim: Aim): Spot | null {
     aim,
     paperLabel: piece ? piece.labels : WHOLE.paperLabel,
     metalInside: piece ? piece.metalInside : WHOLE.metalInside,
+    failed,
   };
 }
 
@@ -150,7 +158,7 @@ export async function startPass(findingIds: readonly string[], agent: AgentId, n
     if (spots.length !== findingIds.length)
       throw new Refusal('findingIds', 'One of these spots does not ask for the wash any more. Look at the list again.');
     const own = await ownKnowledge();
-    const { title, families, dwellMin, wet } = agentOf(agent, own.agents);
+    const { title, families } = agentOf(agent, own.agents);
     for (const { finding, spot, running, ladder } of spots) {
       if (running) throw new Refusal('findingIds', `“${finding.words || finding.kind}” is being worked already, perhaps on another screen.`);
       if (!spot || !ladder) throw new Refusal('findingIds', `Say first what “${finding.words || finding.kind}” is made of.`);
@@ -163,45 +171,44 @@ export async function startPass(findingIds: readonly string[], agent: AgentId, n
     await guardBench(title, families, 'agent');
     const piece = spots[0]!.piece;
     const place = piece ? `${piece.tag} ${piece.name}` : 'the machine';
-    const timer =
-      dwellMin > 1
-        ? await addTimer(
-            {
-              restorationId,
-              pieceId: piece?.id ?? null,
-              kind: 'sink',
-              label: `${place}: ${inSentence(title)}`,
-              atTheBell: wet === 'bath' ? 'Brush every face, rinse, and say what came of it.' : 'Wipe it off and say what came of it.',
-              dueAt: new Date(now.getTime() + dwellMin * 60_000).toISOString(),
-            },
-            now,
-          )
-        : null;
-    for (const { finding, spot } of spots) {
-      const { surface } = verdictOnAll(agent, spot!.surfaces, own);
-      const step = {
-        restorationId,
-        findingId: finding.id,
-        pieceId: finding.pieceId,
-        timerId: timer?.id ?? null,
-        agent,
-        soil: spot!.soil,
-        surface,
-        startedAt: now.toISOString(),
-      };
-      await addRow('sink_steps', { ...step, endedAt: null, outcome: null, words: '', photoId: null });
-    }
-    await appendLog(
-      {
-        restorationId,
-        stage: 'wash',
-        kind: 'sink',
-        words: `${title} on ${place}: ${spots.map(({ finding }) => finding.words || finding.kind).join('; ')}.`,
-        data: { findingIds, agent },
-      },
-      now,
-    );
+    const timer = await startSoak(agent, { restorationId, pieceId: piece?.id ?? null, place }, now);
+    await addSteps(agent, spots, timer, now);
   });
+}
+
+/** The timer of an agent that has to work; `null` for one that is done at once. */
+export async function startSoak(
+  agent: AgentId,
+  { place, ...of }: { restorationId: string; pieceId: string | null; place: string },
+  now: Date,
+): Promise<Timer | null> {
+  const { title, dwellMin, wet } = agentOf(agent, (await ownKnowledge()).agents);
+  if (dwellMin <= 1) return null;
+  const atTheBell = wet === 'bath' ? 'Brush every face, rinse, and say what came of it.' : 'Wipe it off and say what came of it.';
+  const dueAt = new Date(now.getTime() + dwellMin * 60_000).toISOString();
+  return addTimer({ ...of, kind: 'sink', label: `${place}: ${inSentence(title)}`, atTheBell, dueAt }, now);
+}
+
+/** A step for each spot of one place, with the cautions that were confirmed, and the log. */
+export async function addSteps(agent: AgentId, spots: readonly WashSpot[], timer: Timer | null, now: Date): Promise<void> {
+  const own = await ownKnowledge();
+  const { restorationId } = spots[0]!.finding;
+  const cautions = cautionsFor(
+    agentOf(agent, own.agents),
+    spots.map(({ spot }) => spot!.soil),
+    spots.flatMap(({ spot }) => spot!.surfaces),
+  );
+  for (const { finding, spot } of spots) {
+    const { surface } = verdictOnAll(agent, spot!.surfaces, own);
+    const step = { restorationId, findingId: finding.id, pieceId: finding.pieceId, timerId: timer?.id ?? null, agent, soil: spot!.soil, surface };
+    await addRow('sink_steps', { ...step, startedAt: now.toISOString(), endedAt: null, outcome: null, words: '', photoId: null, cautions });
+  }
+  const { piece } = spots[0]!;
+  const place = piece ? `${piece.tag} ${piece.name}` : 'the machine';
+  const confirmed = cautions.length > 0 ? ` Cautions confirmed: ${cautions.map(({ hazard }) => hazard).join(' ')}` : '';
+  const words = `${agentOf(agent, own.agents).title} on ${place}: ${spots.map(({ finding }) => finding.words || finding.kind).join('; ')}.${confirmed}`;
+  const data = { findingIds: spots.map(({ finding }) => finding.id), agent };
+  await appendLog({ restorationId, stage: 'wash', kind: 'sink', words, data }, now);
 }
 
 /** What came of a pass. “Harmed” lowers the verdict for this surface in this workshop; “gone” settles the finding. */
@@ -220,24 +227,21 @@ export async function endPass(stepId: string, outcome: Outcome, words: string, n
     if (row.timerId && others.length === 0) await changeRow('timers', { id: row.timerId, endedAt: null }, { endedAt: now.toISOString() });
     await startDrying(row, now);
     await countHands(row, now);
-    if (outcome === 'gone') await settleWithin(row.findingId, 'done', title, now);
+    if (outcome === 'gone') await settleFinding(row.findingId, 'done', title, now);
   });
 }
 
-/** The hands of a pass go to the ledger once, however many spots it was over. */
+/** The hands of a pass go to the ledger once, however many spots it was over; of a bath by the number and size of the parts. */
 async function countHands({ id, restorationId, agent, pieceId, startedAt }: SinkStep, now: Date): Promise<void> {
   const same = await findRows('sink_steps', { restorationId, agent, pieceId, startedAt });
   if (same.some((other) => other.id !== id && other.endedAt !== null)) return;
-  const { title, handsMin } = agentOf(agent, (await ownKnowledge()).agents);
-  await addRow('ledger', {
-    restorationId,
-    stage: 'wash',
-    kind: 'minutes',
-    words: `${title}, about`,
-    amountMinor: 0,
-    minutes: handsMin,
-    at: now.toISOString(),
-  });
+  const { title, handsMin, wet } = agentOf(agent, (await ownKnowledge()).agents);
+  const piece = pieceId === null ? null : await needRow('pieces', pieceId);
+  const scrubbed = wet === 'bath' && piece !== null;
+  const minutes = scrubbed ? Math.max(1, Math.round(scrubMinutes({ parts: piece.parts, size: sizeOf(piece) }))) : handsMin;
+  const parts = scrubbed && piece.parts > 1 ? `, ${piece.parts} parts` : '';
+  const words = `${title}${piece ? `, ${piece.tag}` : ''}${parts}, about`;
+  await addRow('ledger', { restorationId, stage: 'wash', kind: 'minutes', words, amountMinor: 0, minutes, at: now.toISOString() });
 }
 
 /** Puts a photograph to a pass that did harm. */
@@ -279,18 +283,36 @@ export async function markLeft(
     const last = steps[0] ? await needRow('findings', steps[0].findingId) : null;
     for (const { pin, words } of spots) {
       const finding = { restorationId, pieceId, stage: 'wash', kind: last?.kind ?? 'soiled', severity: 'slight', words, photoId, pin } as const;
-      const { id } = await addFindingWithin(finding, now);
+      const { id } = await addFinding(finding, now);
       if (last) await changeRow('findings', { id }, { continues: last.id, soil: last.soil, visible: last.visible });
     }
   });
 }
 
-/** Holds a piece back from brightening while dirt on it would shadow the yellow. @throws Refusal that names it */
+/**
+ * Holds a piece back from brightening while dirt on it, or on the machine as a whole, would shadow the yellow; and while
+ * no step of the wash has touched it, unless the wash is settled.
+ *
+ * @throws Refusal that names what is left
+ */
 export async function needsWashed(piece: Piece): Promise<void> {
-  const open = (await washSpots(piece.restorationId)).filter(({ finding }) => finding.pieceId === piece.id && finding.settledAs === null);
+  const { restorationId } = piece;
+  const open = (await washSpots(restorationId)).filter(
+    ({ finding: { pieceId, settledAs } }) => settledAs === null && (pieceId === piece.id || pieceId === null),
+  );
+  const named = `${piece.tag} ${piece.name}`;
+  const nameOf = ({ finding: { words, kind, pieceId } }: WashSpot) => `${words || kind}${pieceId === null ? ' (the whole machine)' : ''}`;
   if (open.length > 0)
     throw new Refusal(
       'pieceId',
-      `${piece.tag} ${piece.name} is not washed yet: ${open.map(({ finding }) => finding.words || finding.kind).join('; ')}. Dirt that is left hides yellow from the peroxide. Wash it, or settle what is left on purpose.`,
+      `${named} is not washed yet: ${open.map(nameOf).join('; ')}. Dirt that is left hides yellow from the peroxide. Wash it, or settle what is left on purpose.`,
+    );
+  const [stage] = await findRows('stages', { restorationId, stage: 'wash' });
+  if (stage?.state !== 'open') return;
+  const touched = await findRows('sink_steps', { restorationId, pieceId: [piece.id, null], endedAt: { [Op.not]: null } }, undefined, 1);
+  if (touched.length === 0)
+    throw new Refusal(
+      'pieceId',
+      `Nothing was washed off ${named} yet, and dirt hides yellow from the peroxide. Bathe it under Wash, or mark the wash as not needed with your reason.`,
     );
 }

@@ -74,9 +74,17 @@ export function cautionsFor({ title, families, protection }: Agent, soils: reado
     never,
   }));
   const ofSoil = [...new Set(soils)].flatMap((soil): Caution[] => {
-    const { caution } = soilOf(soil);
+    const { caution, gear = 'gloves' } = soilOf(soil);
     return caution
-      ? [{ id: `soil-${soil}`, severity: 'caution', hazard: caution, protection, never: 'Wash hands afterwards, and keep it off food and tables.' }]
+      ? [
+          {
+            id: `soil-${soil}`,
+            severity: 'caution',
+            hazard: caution,
+            protection: gear,
+            never: 'Wash hands afterwards, and keep it off food and tables.',
+          },
+        ]
       : [];
   });
   const board: Caution[] = surfaces.includes('circuit-board')

@@ -5,7 +5,8 @@ export const FAMILIES = {
   gum: 'Soft gum lifts dust without rubbing.',
   damp: 'Wet for a moment and wiped dry.',
   bath: 'Under water for a quarter of an hour and more.',
-  soap: 'Dish soap or enzyme, rinsed off.',
+  soap: 'Dish soap, rinsed off.',
+  enzyme: 'Enzymes that digest, rinsed off.',
   alcoholMild: 'A little alcohol in water.',
   alcohol: 'Isopropyl alcohol, strong.',
   volatile: 'Volatile solvent from a spray.',
@@ -33,4 +34,6 @@ export const FAMILIES = {
 } as const;
 
 export type Family = keyof typeof FAMILIES;
+/** What only carries the others onto the surface: two that share no more are no twins. */
+export const CARRIERS: readonly Family[] = ['air', 'brush', 'damp', 'bath'];
 export const FAMILY_NAMES = Object.keys(FAMILIES) as Family[];

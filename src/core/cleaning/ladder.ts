@@ -1,6 +1,7 @@
 import type { Aim } from '../intake/aim';
 import type { Severity } from '../intake/findings';
-import { agentIds, agentOf, type AgentId } from './agents';
+import { agentIds, agentOf, type AgentId, type OwnAgent } from './agents';
+import { CARRIERS, type Family } from './families';
 import { inSentence } from './inSentence';
 import { mixture } from './mixing';
 import { chanceOf, type Chance, type Tried } from './outcomes';
@@ -25,6 +26,8 @@ export interface Spot {
   paperLabel: string;
   /** Metal still inside, in words: nothing goes into a bath before it is out. */
   metalInside: string;
+  /** What did nothing on this very spot. */
+  failed?: readonly AgentId[];
 }
 
 /** What this workshop has and knows. */
@@ -76,6 +79,9 @@ const HARM_MIN = 400;
 const TEST_SPOT_MIN = 5;
 const WAITING_SHARE = 0.1;
 const DELICATE_WEAR = 1.5;
+/** What is left of an agent's chance where a twin of it did nothing on the same spot. */
+const TWIN_LEFT = 0.35;
+const DANGEROUS: readonly Family[] = ['strongAcid', 'chlorine'];
 
 /** What getting rid of a spot is worth, in minutes that one would spend on it. */
 export const worthOf = ({ soil, visible, severity, aim }: Spot): number =>
@@ -90,6 +96,7 @@ const percent = (share: number) => `${Math.round(100 * share)} %`;
 interface Candidate {
   rung: Rung;
   roughness: number;
+  dangerous: boolean;
   /** Gain less minutes and wear. */
   merit: number;
 }
@@ -104,7 +111,7 @@ export function cleaningLadder(spot: Spot, own: OwnKnowledge = NOTHING_OWN): Lad
   const ruledOut: RuledOut[] = [];
   const allowed: Candidate[] = [];
   for (const agent of agentIds(own.agents)) {
-    const chance = chanceOf(agent, spot.soil, own.tried, own.agents);
+    const chance = chanceHere(agent, spot, own);
     if (!chance) continue;
     const out = ruledOutBy(agent, spot, own);
     if (out) ruledOut.push({ agent, ...out });
@@ -118,8 +125,10 @@ export function cleaningLadder(spot: Spot, own: OwnKnowledge = NOTHING_OWN): Lad
     if (foe) ruledOut.push({ agent, because: 'mixture', why: neverWith(foe, agent, own) });
     else compatible.push(next);
   }
-  const kept = compatible.filter((next) => {
-    if (next.merit > 0) return true;
+  // Before what is dangerous to the person, everything gentler is tried, whatever its minutes.
+  const dangerous = compatible.findLastIndex(({ rung, merit }) => merit > 0 && isDangerous(rung.agent, own));
+  const kept = compatible.filter((next, i) => {
+    if (next.merit > 0 || i < dangerous) return true;
     ruledOut.push({ agent: next.rung.agent, because: 'worth', why: notWorth(next.rung, spot, own) });
     return false;
   });
@@ -127,7 +136,25 @@ export function cleaningLadder(spot: Spot, own: OwnKnowledge = NOTHING_OWN): Lad
   return { rungs, ruledOut, end: endOf(rungs, ruledOut, spot), caution: soilOf(spot.soil).caution };
 }
 
-const inOrder = (a: Candidate, b: Candidate) => a.roughness - b.roughness || a.rung.minutesToSuccess - b.rung.minutesToSuccess;
+const inOrder = (a: Candidate, b: Candidate) =>
+  Number(a.dangerous) - Number(b.dangerous) || a.roughness - b.roughness || a.rung.minutesToSuccess - b.rung.minutesToSuccess;
+
+/** Burns or gases the person, and not only the plastic: it is the last thing, and never because it is quick. */
+const isDangerous = (agent: AgentId, { agents }: OwnKnowledge) => agentOf(agent, agents).families.some((family) => DANGEROUS.includes(family));
+
+/** Two that act by the same thing: where one did nothing the other will hardly. */
+export function areTwins(a: AgentId, b: AgentId, own: readonly OwnAgent[] = []): boolean {
+  const acting = (id: AgentId) => agentOf(id, own).families.filter((family) => !CARRIERS.includes(family));
+  const [of, other] = [acting(a), acting(b)];
+  return a !== b && of.length > 0 && of.length === other.length && of.every((family) => other.includes(family));
+}
+
+/** The chance of an agent on this very spot: less where a twin of it did nothing here. */
+function chanceHere(agent: AgentId, { soil, failed = [] }: Spot, own: OwnKnowledge): Chance | null {
+  const chance = chanceOf(agent, soil, own.tried, own.agents);
+  const twins = failed.filter((other) => areTwins(agent, other, own.agents)).length;
+  return chance && { ...chance, mean: chance.mean * TWIN_LEFT ** twins };
+}
 
 /** Why the rougher of two is left out. */
 export const neverWith = (gentler: AgentId, rougher: AgentId, { agents }: OwnKnowledge): string =>
@@ -156,6 +183,7 @@ function candidate(agent: AgentId, chance: Chance, spot: Spot, own: OwnKnowledge
   return {
     rung: { agent, chance, minutes, minutesToSuccess: minutes / chance.mean, testSpot, masks: label, between: null, why: '' },
     roughness,
+    dangerous: isDangerous(agent, own),
     merit: worthOf(spot) * chance.mean - minutes - wear,
   };
 }
@@ -170,7 +198,7 @@ function placed(kept: readonly Candidate[], i: number, { agents }: OwnKnowledge)
   const others = level.length > 1 ? `, the ${ordinal(level.indexOf(kept[i]!))} of ${level.length} as rough as this` : '';
   return {
     between: meets?.together === 'rinse between' ? `Rinse first. ${meets.reason}` : null,
-    why: `About ${Math.round(here.minutesToSuccess)} min to success${others}.${learnt}`,
+    why: `About ${Math.round(here.minutesToSuccess)} min to success${others}.${kept[i]!.merit > 0 ? '' : ' Hardly worth it by itself: it stands here because what follows is dangerous to you.'}${learnt}`,
   };
 }
 

@@ -58,7 +58,7 @@ export function planPiece(spots: readonly NamedSpot[], own: OwnKnowledge): Piece
 }
 
 /**
- * The next rung for a spot: the first that was not tried to its end. “Better” may be done again, “no change” steps
+ * The next rung for a spot: the first untried one, the gentlest first, however far somebody has gone by hand. “Better” may be done again, “no change” steps
  * up, “harmed” stops at once.
  *
  * @param done what came of each agent on this spot, in the order tried
@@ -68,7 +68,17 @@ export function nextRung(ladder: Ladder, done: readonly { agent: AgentId; outcom
   if (last && (last.outcome === 'gone' || last.outcome === 'harmed')) return null;
   if (last?.outcome === 'better' && done.filter(({ agent }) => agent === last.agent).length < 2)
     return ladder.rungs.find(({ agent }) => agent === last.agent) ?? null;
+  return untriedRungs(ladder, done)[0] ?? null;
+}
+
+/** Rungs that stand and were not tried yet, the gentlest first. */
+export function untriedRungs({ rungs }: Ladder, done: readonly { agent: AgentId }[]): Rung[] {
   const tried = new Set(done.map(({ agent }) => agent));
-  const reached = Math.max(-1, ...ladder.rungs.flatMap(({ agent }, i) => (tried.has(agent) ? [i] : [])));
-  return ladder.rungs[reached + 1] ?? null;
+  return rungs.filter(({ agent }) => !tried.has(agent));
+}
+
+/** What a rung that is chosen by hand skips: gentler ones that were not tried. */
+export function skippedBy(ladder: Ladder, done: readonly { agent: AgentId }[], agent: AgentId): AgentId[] {
+  const untried = untriedRungs(ladder, done).map((rung) => rung.agent);
+  return untried.slice(0, Math.max(0, untried.indexOf(agent)));
 }

@@ -9,6 +9,8 @@ export interface Soil {
   harms: boolean;
   /** What stands before every step on it. */
   caution: string | null;
+  /** What is worn against the soil itself, whatever takes it off; empty where it does nothing to anybody. */
+  gear?: string;
   /** Findings of intake that may be this. */
   of: readonly FindingKind[];
   /** Chance that one pass takes it, before this workshop has tried: workshop wisdom. */
@@ -21,6 +23,25 @@ const DUST_MASK = 'Old dust, soot and foam: wear a dust mask, and wet it before 
 
 /** What lies on old computers, and what takes it. */
 const SOILS = {
+  'general-grime': {
+    title: 'General grime',
+    looks: 'Dust, skin and smoke, all at once, all over. What is under it is named after the bath.',
+    harms: false,
+    caution: null,
+    of: SOILED,
+    chance: {
+      'vacuum-brush': 0.2,
+      'hose-rinse': 0.3,
+      'soap-wipe': 0.5,
+      'soap-soak': 0.8,
+      'glass-cleaner': 0.3,
+      isopropyl: 0.5,
+      'sugar-soap': 0.6,
+      'kitchen-degreaser': 0.65,
+      melamine: 0.55,
+      'soda-paste': 0.6,
+    },
+  },
   dust: {
     title: 'Dust and lint',
     looks: 'Loose, grey, thickest under caps and in vents.',
@@ -34,6 +55,7 @@ const SOILS = {
       'dry-cloth': 0.5,
       'cleaning-gum': 0.55,
       'water-wipe': 0.85,
+      'hose-rinse': 0.7,
       'soap-wipe': 0.93,
       'soap-soak': 0.97,
     },
@@ -94,8 +116,19 @@ const SOILS = {
     looks: 'Black and fine; smears when rubbed.',
     harms: false,
     caution: DUST_MASK,
+    gear: 'dust mask',
     of: SOILED,
-    chance: { 'vacuum-brush': 0.35, 'cleaning-gum': 0.3, 'soap-wipe': 0.35, 'soap-soak': 0.5, isopropyl: 0.4, 'sugar-soap': 0.6, melamine: 0.7 },
+    chance: {
+      'vacuum-brush': 0.35,
+      'cleaning-gum': 0.3,
+      'water-wipe': 0.3,
+      'hose-rinse': 0.15,
+      'soap-wipe': 0.35,
+      'soap-soak': 0.5,
+      isopropyl: 0.4,
+      'sugar-soap': 0.6,
+      melamine: 0.7,
+    },
   },
   'rubber-scuff': {
     title: 'Rubber scuff',
@@ -167,6 +200,7 @@ const SOILS = {
     looks: 'Black crumbs or tar where padding was.',
     harms: true,
     caution: DUST_MASK,
+    gear: 'dust mask',
     of: SOILED,
     chance: { 'vacuum-brush': 0.3, 'soap-wipe': 0.25, isopropyl: 0.7, 'citrus-remover': 0.5, 'plastic-card': 0.5 },
   },
@@ -199,6 +233,7 @@ const SOILS = {
     looks: 'Dots in rings, smells of cellar.',
     harms: true,
     caution: 'Mould: mask and gloves, outdoors or with an open window; wipe it wet, never brush it dry.',
+    gear: 'mask, gloves',
     of: STAINED,
     chance: { 'soap-wipe': 0.35, 'soap-soak': 0.5, 'isopropyl-half': 0.6, isopropyl: 0.75, 'oxygen-soak': 0.6, 'chlorine-bleach': 0.8 },
   },
@@ -207,8 +242,9 @@ const SOILS = {
     looks: 'Dots, webs and dry shells.',
     harms: false,
     caution: 'Dust mask and gloves.',
+    gear: 'dust mask, gloves',
     of: SOILED,
-    chance: { 'vacuum-brush': 0.5, 'soap-wipe': 0.6, 'soap-soak': 0.8, 'enzyme-wipe': 0.65, isopropyl: 0.5 },
+    chance: { 'vacuum-brush': 0.5, 'hose-rinse': 0.5, 'soap-wipe': 0.6, 'soap-soak': 0.8, 'enzyme-wipe': 0.65, isopropyl: 0.5 },
   },
   'rust-stain': {
     title: 'Rust stain on plastic',
@@ -231,6 +267,7 @@ const SOILS = {
     looks: 'Brown bloom that comes off on a finger.',
     harms: true,
     caution: 'Rust dust: mask and goggles.',
+    gear: 'dust mask, goggles',
     of: ['rust'],
     chance: { 'penetrating-oil': 0.35, vinegar: 0.5, 'citric-acid': 0.5, 'brass-brush': 0.55, 'fine-steel-wool': 0.7, descaler: 0.6 },
   },
@@ -238,17 +275,36 @@ const SOILS = {
     title: 'Leak of an alkaline cell',
     looks: 'White or blue-green crust by the contacts.',
     harms: true,
-    caution: 'Leaked batteries are caustic: gloves and goggles, and nothing under current.',
+    caution: 'Leaked batteries are caustic: gloves and goggles, crust wiped up damp and never brushed dry, nothing under current.',
+    gear: 'gloves, goggles',
     of: ['leak'],
-    chance: { 'soft-brush': 0.15, vinegar: 0.8, 'citric-acid': 0.75, isopropyl: 0.15, 'glass-fibre-pen': 0.6 },
+    chance: { 'water-wipe': 0.15, vinegar: 0.8, 'citric-acid': 0.75, isopropyl: 0.15, 'glass-fibre-pen': 0.6 },
   },
   'acid-leak': {
     title: 'Leak of an acid cell or capacitor',
     looks: 'Brown, wet or crystalline; smells of fish or vinegar.',
     harms: true,
-    caution: 'It eats skin and metal: gloves and goggles, and nothing under current.',
+    caution: 'It eats skin and metal: gloves and goggles, wiped up damp and never brushed dry, nothing under current.',
+    gear: 'gloves, goggles',
     of: ['leak'],
-    chance: { 'bicarbonate-wipe': 0.8, isopropyl: 0.15, 'glass-fibre-pen': 0.5 },
+    chance: { 'water-wipe': 0.1, 'bicarbonate-wipe': 0.8, isopropyl: 0.15, 'glass-fibre-pen': 0.5 },
+  },
+  'dull-pad': {
+    title: 'Dull carbon pad',
+    looks: 'Grey film on the black of a pad or a printed contact.',
+    harms: false,
+    caution: null,
+    of: ['dead', 'sticky', 'soiled'],
+    chance: { isopropyl: 0.6, 'plain-paper': 0.6 },
+  },
+  'green-contact': {
+    title: 'Green or dull metal contact',
+    looks: 'Verdigris or a brown film on springs and plugs.',
+    harms: true,
+    caution: null,
+    gear: 'gloves',
+    of: ['leak', 'dead', 'soiled'],
+    chance: { isopropyl: 0.15, 'contact-cleaner': 0.25, eraser: 0.5, 'glass-fibre-pen': 0.85 },
   },
   flux: {
     title: 'Solder flux',

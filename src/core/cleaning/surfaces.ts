@@ -36,6 +36,7 @@ const TEXTURE_TEST = {
 } as const satisfies Reasons;
 
 const CARRIES_NO_WATER = 'Water gets under it or into it.';
+const SCRATCHES = 'Scratches that stay.';
 
 /** Surfaces that are met on old computers. Workshop wisdom, after what happens at benches; when in doubt the stricter verdict. */
 const SURFACES = {
@@ -43,7 +44,7 @@ const SURFACES = {
     title: 'Textured ABS',
     delicate: false,
     dryH: 18,
-    fine: ['air', 'brush', 'gum', 'damp', 'bath', 'soap', 'alcoholMild', 'alcohol', 'mildAlkali', 'alkali', 'weakAcid'],
+    fine: ['air', 'brush', 'gum', 'damp', 'bath', 'soap', 'enzyme', 'alcoholMild', 'alcohol', 'mildAlkali', 'alkali', 'weakAcid'],
     test: {
       ...TEXTURE_TEST,
       volatile: 'Some sprays craze it.',
@@ -61,7 +62,7 @@ const SURFACES = {
     title: 'Glossy ABS',
     delicate: true,
     dryH: 18,
-    fine: ['air', 'damp', 'bath', 'soap', 'alcoholMild', 'mildAlkali', 'weakAcid'],
+    fine: ['air', 'damp', 'bath', 'soap', 'enzyme', 'alcoholMild', 'mildAlkali', 'weakAcid'],
     test: {
       gum: 'Dabbed, never drawn: grit in it leaves lines in gloss.',
       alkali: 'Weak mixture, a minute: some cleaners dull gloss.',
@@ -90,7 +91,7 @@ const SURFACES = {
     title: 'Flame-retarded ABS',
     delicate: true,
     dryH: 18,
-    fine: ['air', 'brush', 'gum', 'damp', 'bath', 'soap', 'alcoholMild', 'alcohol', 'mildAlkali', 'weakAcid'],
+    fine: ['air', 'brush', 'gum', 'damp', 'bath', 'soap', 'enzyme', 'alcoholMild', 'alcohol', 'mildAlkali', 'weakAcid'],
     test: {
       ...TEXTURE_TEST,
       alkali: 'Weak mixture, minutes: it is brittle and takes stains.',
@@ -111,7 +112,7 @@ const SURFACES = {
     title: 'Polystyrene',
     delicate: true,
     dryH: 18,
-    fine: ['air', 'brush', 'gum', 'damp', 'bath', 'soap', 'mildAlkali', 'weakAcid'],
+    fine: ['air', 'brush', 'gum', 'damp', 'bath', 'soap', 'enzyme', 'mildAlkali', 'weakAcid'],
     test: {
       ...TEXTURE_TEST,
       alcoholMild: 'Short: parts under load may craze.',
@@ -134,7 +135,7 @@ const SURFACES = {
     title: 'PVC cable',
     delicate: false,
     dryH: 6,
-    fine: ['air', 'brush', 'gum', 'damp', 'soap', 'alcoholMild', 'mildAlkali', 'alkali', 'weakAcid'],
+    fine: ['air', 'brush', 'gum', 'damp', 'soap', 'enzyme', 'alcoholMild', 'mildAlkali', 'alkali', 'weakAcid'],
     test: {
       bath: 'Plugs and ends stay above the water.',
       alcohol: 'Short: it draws the softener out.',
@@ -161,7 +162,7 @@ const SURFACES = {
     title: 'Polycarbonate',
     delicate: true,
     dryH: 12,
-    fine: ['air', 'damp', 'bath', 'soap'],
+    fine: ['air', 'damp', 'bath', 'soap', 'enzyme'],
     test: {
       gum: 'Dabbed, never drawn: grit in it scratches.',
       alcoholMild: 'Only where the label says without ammonia: that cracks it.',
@@ -193,7 +194,7 @@ const SURFACES = {
     title: 'Acrylic window',
     delicate: true,
     dryH: 6,
-    fine: ['air', 'damp', 'soap'],
+    fine: ['air', 'damp', 'soap', 'enzyme'],
     test: {
       gum: 'Dabbed, never drawn: grit in it scratches.',
       brush: 'Hair-soft and loose dust only: it scratches.',
@@ -226,7 +227,7 @@ const SURFACES = {
     title: 'Painted plastic',
     delicate: true,
     dryH: 18,
-    fine: ['air', 'damp', 'soap'],
+    fine: ['air', 'damp', 'soap', 'enzyme'],
     test: {
       gum: 'Pulls loose paint off.',
       brush: 'Hair-soft: loose paint goes with the dust.',
@@ -259,7 +260,7 @@ const SURFACES = {
     title: 'Plated plastic',
     delicate: true,
     dryH: 12,
-    fine: ['air', 'damp', 'soap'],
+    fine: ['air', 'damp', 'soap', 'enzyme'],
     test: {
       alcoholMild: 'A lacquer over thin plating may soften.',
       alcohol: 'A lacquer over thin plating may come off.',
@@ -292,7 +293,7 @@ const SURFACES = {
     title: 'Printed legend (pad or screen)',
     delicate: true,
     dryH: 18,
-    fine: ['air', 'damp', 'bath', 'soap'],
+    fine: ['air', 'damp', 'bath', 'soap', 'enzyme'],
     test: {
       gum: 'Pulls worn print off.',
       brush: 'Soft bristles along the print.',
@@ -324,7 +325,7 @@ const SURFACES = {
     title: 'Dyed legend',
     delicate: true,
     dryH: 18,
-    fine: ['air', 'brush', 'gum', 'damp', 'bath', 'soap', 'alcoholMild', 'mildAlkali', 'weakAcid'],
+    fine: ['air', 'brush', 'gum', 'damp', 'bath', 'soap', 'enzyme', 'alcoholMild', 'mildAlkali', 'weakAcid'],
     test: {
       alcohol: 'One cap first: what looks dyed may be printed.',
       alkali: 'Weak mixture, minutes.',
@@ -351,7 +352,7 @@ const SURFACES = {
     title: 'Moulded legend (two plastics)',
     delicate: false,
     dryH: 18,
-    fine: ['air', 'brush', 'gum', 'damp', 'bath', 'soap', 'alcoholMild', 'alcohol', 'mildAlkali', 'alkali', 'weakAcid'],
+    fine: ['air', 'brush', 'gum', 'damp', 'bath', 'soap', 'enzyme', 'alcoholMild', 'alcohol', 'mildAlkali', 'alkali', 'weakAcid'],
     test: {
       ...TEXTURE_TEST,
       oil: 'Minutes; off with alcohol.',
@@ -379,6 +380,7 @@ const SURFACES = {
       damp: 'Water destroys a paper label. Cover it, lift it, or skip the wet steps.',
       bath: 'Water destroys a paper label.',
       soap: 'Water destroys a paper label.',
+      enzyme: 'Water destroys a paper label.',
       alcoholMild: 'Ink runs.',
       alcohol: 'Ink runs.',
       volatile: 'Ink runs.',
@@ -412,6 +414,7 @@ const SURFACES = {
       gum: 'Pulls its edge up.',
       brush: 'Hair-soft only.',
       soap: 'Wiped, never soaked: the glue lets go.',
+      enzyme: 'Wiped, never soaked: the glue lets go.',
       alcoholMild: 'Its print may run.',
       alcohol: 'Its print may run.',
       mildAlkali: 'A minute, then wiped.',
@@ -445,7 +448,7 @@ const SURFACES = {
     title: 'Silicone pad',
     delicate: false,
     dryH: 12,
-    fine: ['air', 'brush', 'damp', 'bath', 'soap', 'alcoholMild', 'alcohol', 'mildAlkali', 'weakAcid'],
+    fine: ['air', 'brush', 'damp', 'bath', 'soap', 'enzyme', 'alcoholMild', 'alcohol', 'mildAlkali', 'weakAcid'],
     test: {
       gum: 'Leaves crumbs in corners.',
       alkali: 'Weak mixture, minutes.',
@@ -488,6 +491,7 @@ const SURFACES = {
       damp: 'Leaves a film that does not conduct.',
       bath: 'Leaves a film that does not conduct.',
       soap: 'Leaves a film that does not conduct.',
+      enzyme: 'Leaves a film that does not conduct.',
       volatile: 'Dissolves its binder.',
       mildAlkali: 'Leaves salts that conduct where they should not.',
       alkali: 'Eats its binder.',
@@ -526,6 +530,7 @@ const SURFACES = {
       damp: CARRIES_NO_WATER,
       bath: CARRIES_NO_WATER,
       soap: CARRIES_NO_WATER,
+      enzyme: CARRIES_NO_WATER,
       volatile: 'Dissolves the tracks.',
       mildAlkali: CARRIES_NO_WATER,
       alkali: 'Eats the tracks.',
@@ -569,6 +574,7 @@ const SURFACES = {
       damp: 'Boards are brushed, blown or wiped with alcohol, never bathed.',
       bath: 'Boards are never bathed.',
       soap: 'Leaves salts.',
+      enzyme: 'Leaves salts.',
       alkali: 'Eats solder resist and leaves salts.',
       midAcid: 'Eats traces.',
       strongAcid: 'Eats traces.',
@@ -595,6 +601,7 @@ const SURFACES = {
     test: {
       damp: 'It rusts: dry it with warm air at once.',
       soap: 'It rusts: rinse with alcohol at once.',
+      enzyme: 'It rusts: rinse with alcohol at once.',
       alcoholMild: 'It rusts: dry it at once.',
       mildAlkali: 'Rinse and dry at once.',
       alkali: 'Rinse and dry at once.',
@@ -618,6 +625,7 @@ const SURFACES = {
     fine: ['air', 'brush', 'gum', 'damp', 'alcoholMild', 'alcohol', 'oil', 'spirit'],
     test: {
       soap: 'Wiped, rinsed and dried at once.',
+      enzyme: 'Wiped, rinsed and dried at once.',
       volatile: 'Away from labels.',
       mildAlkali: 'A minute, then dried.',
       citrus: 'Rinse and dry.',
@@ -647,7 +655,7 @@ const SURFACES = {
     title: 'Aluminium',
     delicate: true,
     dryH: 1,
-    fine: ['air', 'brush', 'gum', 'damp', 'soap', 'alcoholMild', 'alcohol', 'oil'],
+    fine: ['air', 'brush', 'gum', 'damp', 'soap', 'enzyme', 'alcoholMild', 'alcohol', 'oil'],
     test: {
       spirit: 'Not over print or lacquer.',
       bath: 'Short, and dried at once.',
@@ -679,7 +687,7 @@ const SURFACES = {
     title: 'Painted steel',
     delicate: true,
     dryH: 2,
-    fine: ['air', 'brush', 'damp', 'soap'],
+    fine: ['air', 'brush', 'damp', 'soap', 'enzyme'],
     test: {
       gum: 'Pulls loose paint off.',
       bath: 'Where paint is chipped it rusts underneath.',
@@ -720,6 +728,7 @@ const SURFACES = {
       gum: 'Leaves crumbs in the grain.',
       damp: 'Wrung out, and dried along the grain.',
       soap: 'Little of it, wrung out.',
+      enzyme: 'Little of it, wrung out.',
       mildAlkali: 'May darken it.',
       oil: 'Darkens bare wood.',
       spirit: 'Takes wax.',
@@ -753,7 +762,7 @@ const SURFACES = {
     title: 'Rubber foot or pad',
     delicate: false,
     dryH: 6,
-    fine: ['air', 'brush', 'damp', 'bath', 'soap', 'alcoholMild', 'mildAlkali'],
+    fine: ['air', 'brush', 'damp', 'bath', 'soap', 'enzyme', 'alcoholMild', 'mildAlkali'],
     test: {
       gum: 'Sticky rubber takes it in.',
       alcohol: 'Dries rubber out: short.',
@@ -782,6 +791,37 @@ const SURFACES = {
       blade: 'Cuts it.',
     },
   },
+  'bare-glass': {
+    title: 'Bare display glass, its film off',
+    delicate: true,
+    dryH: 1,
+    fine: ['air', 'brush', 'gum', 'damp', 'soap', 'enzyme', 'alcoholMild', 'alcohol', 'volatile', 'mildAlkali'],
+    test: {
+      scraper: 'Flat, wet with alcohol, and never towards the ribbon.',
+      rub: 'Only with the rest of the glue under it.',
+      citrus: 'It creeps under the seal of the glass.',
+      spirit: 'It creeps under the seal of the glass.',
+      oil: 'It creeps under the seal of the glass, and no film holds on it.',
+      alkali: 'Short, and never into the seal.',
+      weakAcid: 'Short, and never into the seal.',
+      warmth: 'Gently, with air: glass and crystal crack from a sudden change.',
+      blade: 'Nearly flat and wet, never into a ribbon.',
+    },
+    never: {
+      bath: 'Water gets between the glasses.',
+      midAcid: 'Takes the clear tracks on it.',
+      strongAcid: 'Takes the clear tracks on it.',
+      peroxide: 'Nothing on it is worth it.',
+      chlorine: 'Nothing on it is worth it.',
+      ketone: 'Dissolves the seal of the glass.',
+      polish: SCRATCHES,
+      micro: SCRATCHES,
+      abrasive: SCRATCHES,
+      sanding: SCRATCHES,
+      fibre: SCRATCHES,
+      wire: SCRATCHES,
+    },
+  },
   'screen-glass': {
     title: 'Screen glass or picture tube',
     delicate: true,
@@ -791,6 +831,7 @@ const SURFACES = {
     never: {
       bath: 'The tube stays in its frame; its neck is fragile.',
       soap: 'Water only: soap leaves a veil in the coating.',
+      enzyme: 'Water only: soap leaves a veil in the coating.',
       alcoholMild: 'Takes the coating against glare.',
       alcohol: 'Takes the coating against glare.',
       volatile: 'Takes the coating against glare.',
@@ -809,12 +850,12 @@ const SURFACES = {
       rub: 'Takes the coating.',
       polish: 'Takes the coating.',
       micro: 'Takes the coating.',
-      abrasive: 'Scratches that stay.',
-      sanding: 'Scratches that stay.',
-      fibre: 'Scratches that stay.',
-      wire: 'Scratches that stay.',
-      scraper: 'Scratches that stay.',
-      blade: 'Scratches that stay.',
+      abrasive: SCRATCHES,
+      sanding: SCRATCHES,
+      fibre: SCRATCHES,
+      wire: SCRATCHES,
+      scraper: SCRATCHES,
+      blade: SCRATCHES,
     },
   },
 } as const satisfies Record<string, Surface>;

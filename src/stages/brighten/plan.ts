@@ -22,7 +22,7 @@ import { planSchema, type PlanForm } from './schema';
 import { LEAN_DEG, turnsOf } from './turnsOf';
 
 /** A piece that lies in the same mixture: where it should stand after it. */
-export interface Beside {
+interface Beside {
   tag: string;
   name: string;
   /** `null` before it is measured. */

@@ -111,6 +111,8 @@ export const bundleSchema = Joi.object<Bundle>({
     aim: aim.allow(null).required(),
     worthKeeping: text,
     surfaces: Joi.array().items(surface).required(),
+    parts: Joi.number().integer().min(1).max(1000).required(),
+    metalUntilApart: Joi.boolean().required(),
     hollow: Joi.boolean().required(),
   }),
   photos: rows({
@@ -351,6 +353,7 @@ export const bundleSchema = Joi.object<Bundle>({
       .required(),
     words: text,
     photoId: idOrNull,
+    cautions: Joi.array().items(Joi.object().unknown()).max(50).required(),
   }),
   ownAgents: rows({
     id: ownId,

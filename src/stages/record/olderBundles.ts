@@ -12,6 +12,7 @@ const ROWS: Record<string, Json> = {
   pieces: { ...PLAIN },
   findings: { photoId: null, pin: null, closeUpId: null, continues: null, soil: null, visible: 'front' },
   removalSteps: { offBy: '', onBy: '' },
+  sinkSteps: { cautions: [] },
   sessions: { checks: [], readings: [], leadId: null, coats: [], takes: null },
 };
 /** Fields that are worked out since. */

@@ -1,16 +1,16 @@
 'use client';
 
-import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
 import { VISIBLE } from '@/core/cleaning/ladder';
 import { AnswerForm, options } from '@/ui/AnswerForm';
 import { Fold } from '@/ui/Fold';
 import { itIs, leave } from './actions';
-import type { RungView, SpotView } from './view';
+import type { PassView, RungView, SpotView } from './view';
 
 const STATE = { done: 'done', running: 'at the sink', next: 'next', ahead: '' } as const;
 
 /** A spot and its ladder, from the gentlest rung up; what is ruled out and why stands folded below. */
-export function LadderPart({ spot }: { spot: SpotView }) {
+export function LadderPart({ spot, onTake }: { spot: SpotView; onTake: (pass: PassView) => void }) {
   const looks = spot.choices.find(({ value }) => value === spot.soil)?.looks;
   return (
     <Box borderTopWidth="1px" borderColor="lineStrong" py="3" id={`spot-${spot.id}`}>
@@ -25,7 +25,7 @@ export function LadderPart({ spot }: { spot: SpotView }) {
           {spot.soil !== null && spot.rungs.length > 0 && (
             <Box as="ol" listStyleType="none" my="2" aria-label={`Ladder for ${spot.name}`}>
               {spot.rungs.map((rung) => (
-                <RungRow key={rung.agent} rung={rung} />
+                <RungRow key={rung.agent} rung={rung} onTake={onTake} />
               ))}
             </Box>
           )}
@@ -78,7 +78,7 @@ export function LadderPart({ spot }: { spot: SpotView }) {
 }
 
 /** A rung: how rough it is as a bar, how likely, how long. */
-function RungRow({ rung }: { rung: RungView }) {
+function RungRow({ rung, onTake }: { rung: RungView; onTake: (pass: PassView) => void }) {
   const here = rung.state === 'next' || rung.state === 'running';
   return (
     <Grid
@@ -120,6 +120,11 @@ function RungRow({ rung }: { rung: RungView }) {
       </Text>
       <Text color="soft" fontSize="15px" gridColumn={{ base: '2 / 4', md: '2 / 3' }}>
         {rung.outcomes.length > 0 ? rung.outcomes.join(', ') : rung.why}
+        {rung.byHand && (
+          <Button variant={'bare' as never} aria-label={`Take ${rung.title} now`} onClick={() => onTake(rung.byHand!)}>
+            {rung.state === 'done' ? 'Once more' : 'Take this one'}
+          </Button>
+        )}
       </Text>
     </Grid>
   );

@@ -4,6 +4,8 @@ import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { useRef, useState } from 'react';
 import type { TubRow } from '@/data/rows';
 import type { Shelved } from '@/data/stock';
+import { BathPart } from './BathPart';
+import type { BathView } from './bathView';
 import { CleanPart } from './CleanPart';
 import { DryingBar } from './DryingBar';
 import { EmptyPlace, Part } from '@/ui/layout';
@@ -16,6 +18,7 @@ import type { PassView, SpotView } from './view';
 
 interface Props {
   restorationId: string;
+  bath: BathView;
   running: readonly PassView[];
   next: readonly PassView[];
   spots: readonly SpotView[];
@@ -29,8 +32,9 @@ interface Props {
 const isSome = (bottles: readonly Shelved[]): bottles is readonly [Shelved, ...Shelved[]] => bottles.length > 0;
 
 /** At the sink: what runs or comes next, large; then every ladder, what dries, and what can share a bath. */
-export function WashBench({ restorationId, running, next, spots, drying, loads, tubs, pieces, bottles }: Props) {
+export function WashBench({ restorationId, bath, running, next, spots, drying, loads, tubs, pieces, bottles }: Props) {
   useWakeLock();
+  const [taken, setTaken] = useState<PassView | null>(null);
   const all = [...running, ...next];
   const [chosen, setChosen] = useState<string | null>(null);
   const top = useRef<HTMLDivElement>(null);
@@ -39,13 +43,19 @@ export function WashBench({ restorationId, running, next, spots, drying, loads, 
     setChosen(keyOf(pass));
     top.current?.scrollIntoView({ block: 'start' });
   };
+  /** A rung that somebody takes by hand stands at the sink as any other. */
+  const byHand = (pass: PassView) => {
+    setTaken(pass);
+    choose(pass);
+  };
   const keyOf = (pass: PassView) => `${pass.place}:${pass.agent}`;
-  const shown = all.find((pass) => keyOf(pass) === chosen) ?? all[0];
+  const shown = all.find((pass) => keyOf(pass) === chosen) ?? (taken && keyOf(taken) === chosen ? taken : all[0]);
   const open = spots.filter(({ settled }) => settled === null);
   const unnamed = open.filter(({ soil }) => soil === null);
   return (
     <>
       <div ref={top} style={{ scrollMarginTop: 80 }} />
+      <BathPart restorationId={restorationId} bath={bath} />
       <Part title={running.length > 0 ? 'At the sink' : 'Next at the sink'} id="sink">
         {shown ? (
           <SinkCard key={keyOf(shown)} pass={shown} restorationId={restorationId} />
@@ -86,7 +96,7 @@ export function WashBench({ restorationId, running, next, spots, drying, loads, 
       {spots.length > 0 && (
         <Part title="The ladders, gentlest first" id="ladders">
           {[...unnamed, ...open.filter(({ soil }) => soil !== null), ...spots.filter(({ settled }) => settled !== null)].map((spot) => (
-            <LadderPart key={spot.id} spot={spot} />
+            <LadderPart key={spot.id} spot={spot} onTake={(pass) => byHand(pass)} />
           ))}
         </Part>
       )}

@@ -6,6 +6,8 @@ import { listStock } from '@/data/stock';
 import { runningTimers } from '@/data/timers';
 import { washSpots } from '@/data/wash';
 import { getWorkshop } from '@/data/workshop';
+import { findRows } from '@/data/table';
+import { bathView } from './bathView';
 import { loadViews } from './loadViews';
 import { passes, spotView } from './view';
 import { WashBench } from './WashBench';
@@ -23,14 +25,23 @@ export async function WashStage({ restorationId }: { restorationId: string }) {
     ownKnowledge(),
     getWorkshop(),
   ]);
-  const { running, next } = passes(spots, timers, own, units);
+  const steps = await findRows('sink_steps', { restorationId });
+  const bath = bathView(pieces, steps, timers, own, units);
+  const lying = new Set(bath.running?.pieces.map(({ id }) => id));
+  const { running, next } = passes(
+    spots.filter(({ piece, running: at }) => !(at && piece && lying.has(piece.id))),
+    timers,
+    own,
+    units,
+  );
   const drying = timers.filter((timer) => timer.restorationId === restorationId && timer.kind === 'drying');
   return (
     <WashBench
       restorationId={restorationId}
+      bath={bath}
       running={running}
       next={next}
-      spots={spots.map((spot) => spotView(spot, own))}
+      spots={spots.map((spot) => spotView(spot, own, units))}
       drying={drying.map(({ id, label, startedAt, dueAt }) => ({ id, label, startedAt, dueAt }))}
       loads={await loadViews(tubs, units)}
       tubs={tubs}

@@ -5,10 +5,13 @@ import { useFromStores as takeFromStores } from '@/data/ledger';
 import { addTub } from '@/data/cleaning';
 import { dryIn } from '@/data/drying';
 import { endPass, markLeft, nameSoil, showHarm, startPass } from '@/data/wash';
+import { endBath, startBath } from '@/data/washBath';
 import { answer, type Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
 import { howClean, type HowClean } from './howClean';
 import {
+  bathOutSchema,
+  bathSchema,
   harmPhotoSchema,
   leaveSchema,
   leftSchema,
@@ -29,6 +32,16 @@ export async function itIs(given: Given): Promise<Answer<void>> {
 /** Starts a pass at the sink. */
 export async function start(given: Given): Promise<Answer<void>> {
   return write(startSchema, given, ({ findingIds, agent }, now) => startPass(findingIds, agent, now));
+}
+
+/** Pieces go into the water together. */
+export async function bathe(given: Given): Promise<Answer<void>> {
+  return write(bathSchema, given, ({ restorationId, pieceIds, agent }, now) => startBath(restorationId, pieceIds, agent, now));
+}
+
+/** Pieces come out of the water. */
+export async function bathCameOut(given: Given): Promise<Answer<void>> {
+  return write(bathOutSchema, given, ({ restorationId, came }, now) => endBath(restorationId, came, now));
 }
 
 /** What came of a pass on one spot. */

@@ -19,7 +19,7 @@ export async function loadViews(tubs: readonly Tub[], units: UnitSystem): Promis
   const byAgent = new Map<AgentId, Map<string, { of: WashSpot; title: string }>>();
   for (const entry of waiting) {
     const agent = entry.of.next?.agent;
-    if (!agent || !entry.of.piece || agentOf(agent, agents).wet !== 'bath') continue;
+    if (!agent || !entry.of.piece || agentOf(agent, agents).perLitre === null || agentOf(agent, agents).wet !== 'bath') continue;
     const pieces = byAgent.get(agent) ?? new Map<string, { of: WashSpot; title: string }>();
     byAgent.set(agent, pieces.set(entry.of.piece.id, entry));
   }

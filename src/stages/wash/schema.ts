@@ -21,14 +21,39 @@ export const soilSchema = Joi.object<{ findingId: string; soil: SoilId; visible:
     .label('Seen from'),
 });
 
+const confirmed = Joi.boolean()
+  .valid(true)
+  .required()
+  .label('Cautions')
+  .messages({ 'any.only': 'Read the cautions and confirm that the protection is on before you start.' });
+
 export const startSchema = Joi.object<{ findingIds: string[]; agent: AgentId; confirmed: boolean }>({
   findingIds: Joi.array().items(Joi.string()).min(1).max(100).required().label('Spots'),
   agent: agentSchema.required(),
-  confirmed: Joi.boolean()
-    .valid(true)
+  confirmed,
+});
+
+/** Pieces that go into the water together. */
+export const bathSchema = Joi.object<{ restorationId: string; pieceIds: string[]; agent: AgentId; confirmed: boolean }>({
+  restorationId: id,
+  pieceIds: Joi.array()
+    .items(Joi.string())
+    .min(1)
+    .max(60)
     .required()
-    .label('Cautions')
-    .messages({ 'any.only': 'Read the cautions and confirm that the protection is on before you start.' }),
+    .label('What goes in')
+    .messages({ 'array.min': 'Choose what goes into the water.' }),
+  agent: Joi.string().valid('soap-soak', 'hose-rinse').required().label('How'),
+  confirmed,
+});
+
+export const bathOutSchema = Joi.object<{ restorationId: string; came: { pieceId: string; outcome: 'gone' | 'better' | 'no change' }[] }>({
+  restorationId: id,
+  came: Joi.array()
+    .items(Joi.object({ pieceId: id, outcome: Joi.string().valid('gone', 'better', 'no change').required() }))
+    .min(1)
+    .max(60)
+    .required(),
 });
 
 export const outcomeSchema = Joi.object<{ stepId: string; outcome: Outcome; words: string }>({

@@ -1,5 +1,7 @@
 import { agentOf, type AgentId } from '@/core/cleaning/agents';
+import { inSentence } from '@/core/cleaning/inSentence';
 import { bathWords } from '@/core/cleaning/loads';
+import { skippedBy } from '@/core/cleaning/plan';
 import { cautionsFor } from '@/core/cleaning/cautions';
 import type { OwnKnowledge, Visible } from '@/core/cleaning/ladder';
 import { SOIL_IDS, soilOf, type SoilId } from '@/core/cleaning/soils';
@@ -20,6 +22,8 @@ export interface RungView {
   testSpot: string | null;
   state: 'done' | 'running' | 'next' | 'ahead';
   outcomes: string[];
+  /** The pass that it comes to where it is taken by hand, with a word on what that skips; `null` where it cannot be begun now. */
+  byHand: PassView | null;
 }
 
 export interface SpotView {
@@ -69,13 +73,26 @@ function choicesFor(kind: FindingKind): SpotView['choices'] {
 }
 
 /** A spot as its ladder, with how far it has come. */
-export function spotView(of: WashSpot, { agents }: OwnKnowledge): SpotView {
+export function spotView(of: WashSpot, own: OwnKnowledge, units: UnitSystem = 'metric'): SpotView {
+  const { agents } = own;
   const { finding, ladder, done, running, next } = of;
   const rungs = (ladder?.rungs ?? []).map(({ agent, chance, minutes, why, testSpot }): RungView => {
     const { title, roughness } = agentOf(agent, agents);
     const outcomes = done.filter((step) => step.agent === agent).map(({ outcome }) => outcome ?? '');
     const state = running?.agent === agent ? 'running' : next?.agent === agent ? 'next' : outcomes.length > 0 ? 'done' : 'ahead';
-    return { agent, title, roughness, chance: chance.mean, minutes, why, testSpot, state, outcomes };
+    const takes = ladder !== null && running === null && finding.settledAs === null && state !== 'next';
+    return {
+      agent,
+      title,
+      roughness,
+      chance: chance.mean,
+      minutes,
+      why,
+      testSpot,
+      state,
+      outcomes,
+      byHand: takes ? byHandOf(of, agent, own, units) : null,
+    };
   });
   return {
     id: finding.id,
@@ -125,6 +142,17 @@ function passOf(id: AgentId, spots: readonly WashSpot[], timers: readonly Timer[
     spots: spots.map((of) => ({ id: of.finding.id, name: spotName(of), stepId: of.running?.id ?? null, end: of.ladder?.end ?? '' })),
     dueAt: timer?.dueAt ?? null,
   };
+}
+
+/** A pass of a rung that is not the next, for one spot. */
+function byHandOf(of: WashSpot, agent: AgentId, own: OwnKnowledge, units: UnitSystem): PassView {
+  const pass = passOf(agent, [of], [], own, units);
+  const skipped = skippedBy(of.ladder!, of.done, agent).map((id) => inSentence(agentOf(id, own.agents).title));
+  const words =
+    skipped.length === 0
+      ? []
+      : [`Taken by hand: this skips ${skipped.join(', ')}, which ${skipped.length === 1 ? 'is' : 'are'} gentler and untried here.`];
+  return { ...pass, between: [...words, ...pass.between] };
 }
 
 /** Spots that are the same far, gathered: what runs first, then what can be started, the gentlest first. */

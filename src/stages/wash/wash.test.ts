@@ -58,7 +58,9 @@ describe('the screen of the sink', () => {
     expect(spots[1]!.rungs.find(({ agent }) => agent === 'soap-soak')).toMatchObject({ state: 'done', outcomes: ['no change'] });
     expect(spots[1]!.rungs.find(({ state }) => state === 'next')).toBeDefined();
     // One bath over two spots took the hands once.
-    expect((await ledgerOf(restorationId)).filter(({ kind, stage }) => kind === 'minutes' && stage === 'wash')).toMatchObject([{ minutes: 12 }]);
+    expect((await ledgerOf(restorationId)).filter(({ kind, stage }) => kind === 'minutes' && stage === 'wash')).toMatchObject([
+      { minutes: 5, words: 'Warm water and dish soap, K1, about' },
+    ]);
   });
 
   it('a bath that runs shows only what is in it, not what could have been', async () => {
