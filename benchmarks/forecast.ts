@@ -1,5 +1,5 @@
 import { exposureForecast, yellowAfter, type ForecastInput } from '@/core/exposure/forecast';
-import { pooledPrior, type PastPiece } from '@/core/exposure/pooling';
+import { pooledPrior, rateWord, type PastPiece } from '@/core/exposure/pooling';
 import { seededRandom } from '@/simulators/camera/random';
 
 const PIECES = 500;
@@ -61,7 +61,7 @@ export async function forecasts(): Promise<void> {
         if (truth >= found.low && truth <= found.high) held++;
       }
       const past = Array.from({ length: PAST }, () => simulated(random, usual, 0.3, 2).piece);
-      const { prior } = pooledPrior(past, GUESS);
+      const { prior } = pooledPrior(past.flatMap((one) => rateWord(one, GUESS.medianRate) ?? []), GUESS);
       [0, 1].forEach((count) => {
         const sessions = piece.sessions.slice(0, count);
         const real = truthOf({ ...piece, sessions }, rate);

@@ -5,11 +5,14 @@ import type { Metadata, Viewport } from 'next';
 import { headers } from 'next/headers';
 import { Shell } from '@/bench/Shell';
 import { newestMark } from '@/data/log';
-import { runningTimers } from '@/data/timers';
+import { nextTimers } from '@/data/timers';
 import { getWorkshop, NEW_WORKSHOP } from '@/data/workshop';
 import { Provider } from '@/ui/Provider';
 import { UnitsProvider } from '@/ui/units';
 import './page.css';
+
+/** So many bells are carried on every screen; what rings later is on the bench. */
+const TIMERS = 8;
 
 export const dynamic = 'force-dynamic';
 
@@ -24,7 +27,9 @@ export default async function RootLayout({ children }: { children: React.ReactNo
   const nonce = given.get('x-nonce') ?? undefined;
   // A device that has not entered sees nothing of the workshop, not even what runs.
   const outside = given.get('x-outside') === '1';
-  const [timers, mark, { units }] = outside ? [[], 0, NEW_WORKSHOP] : await Promise.all([runningTimers(), newestMark(), getWorkshop()]);
+  const [{ timers, more }, mark, { units }] = outside
+    ? [{ timers: [], more: 0 }, 0, NEW_WORKSHOP]
+    : await Promise.all([nextTimers(TIMERS), newestMark(), getWorkshop()]);
   return (
     <html lang="en" suppressHydrationWarning>
       <body>
@@ -32,7 +37,7 @@ export default async function RootLayout({ children }: { children: React.ReactNo
           {outside ? (
             children
           ) : (
-            <Shell timers={timers} mark={mark}>
+            <Shell timers={timers} more={more} mark={mark}>
               <UnitsProvider units={units}>{children}</UnitsProvider>
             </Shell>
           )}

@@ -3,7 +3,7 @@ import { NextStepList } from '@/bench/NextStepList';
 import { nextSteps } from '@/bench/nextSteps';
 import { sunToday } from '@/bench/sunToday';
 import { showTime } from '@/core/runsheet/time';
-import { runningTimers } from '@/data/timers';
+import { nextTimers } from '@/data/timers';
 import { getWorkshop } from '@/data/workshop';
 import { clock } from '@/edge/clock';
 import { DaySun } from '@/ui/DaySun';
@@ -13,10 +13,13 @@ import { LinkButton } from '@/ui/links';
 import { Worked } from '@/ui/Worked';
 import { sky } from './sky';
 
+/** So many bells are shown at once, the next first. */
+const TIMERS = 24;
+
 /** Bench: what runs, what is due, what hands can do now, what the sun allows. */
 export default async function BenchPage() {
   const now = clock();
-  const [workshop, timers, steps] = await Promise.all([getWorkshop(), runningTimers(), nextSteps(now)]);
+  const [workshop, { timers, more: moreTimers }, { steps, more }] = await Promise.all([getWorkshop(), nextTimers(TIMERS), nextSteps(now)]);
   const { timeZone } = workshop;
   const sun = await sunToday(workshop, timers, sky, now);
   return (
@@ -39,13 +42,13 @@ export default async function BenchPage() {
       <Halves
         left={
           <Part title="Running and planned">
-            <BenchTimers timers={timers} />
+            <BenchTimers timers={timers} more={moreTimers} />
           </Part>
         }
         right={
           <Part title="Hands can do now">
             {steps.length > 0 ? (
-              <NextStepList steps={steps} />
+              <NextStepList steps={steps} more={more} />
             ) : (
               <EmptyPlace
                 action={

@@ -2,7 +2,7 @@
 
 import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
-import type { Timer } from '@/data/rows';
+import type { NamedTimer } from '@/data/timers';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { showSpan, useNow } from '@/ui/clock';
 import { EmptyPlace } from '@/ui/layout';
@@ -14,7 +14,7 @@ import { placeOf } from './places';
 import { Fold } from '@/ui/Fold';
 
 /** What runs, large enough for a wet glove, and how to start another. */
-export function BenchTimers({ timers }: { timers: readonly Timer[] }) {
+export function BenchTimers({ timers, more }: { timers: readonly NamedTimer[]; more: number }) {
   const now = useNow();
   const router = useRouter();
   async function end(id: string) {
@@ -50,6 +50,7 @@ export function BenchTimers({ timers }: { timers: readonly Timer[] }) {
               </Text>
               <Box gridRow={{ base: '1', md: 'auto' }} gridColumn={{ base: '1', md: 'auto' }}>
                 <Text fontWeight="650">{timer.label}</Text>
+                {timer.machine && <Text fontSize="15px">{timer.machine}</Text>}
                 <Text color="soft">
                   {(due || timer.atTheBell) && BELL_WORDS[kind][due ? 'due' : 'until']}
                   {timer.atTheBell}
@@ -74,6 +75,11 @@ export function BenchTimers({ timers }: { timers: readonly Timer[] }) {
           </Box>
         );
       })}
+      {more > 0 && (
+        <Text color="soft" py="3">
+          And {more} more that ring later. They come up here as these are done.
+        </Text>
+      )}
       <Fold summary="Start a soak, a cure or drying">
         <AnswerForm
           fields={[

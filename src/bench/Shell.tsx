@@ -7,7 +7,7 @@ import NextLink from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { STAGES } from '@/core/runsheet/stages';
-import type { Timer } from '@/data/rows';
+import type { NamedTimer } from '@/data/timers';
 import { useKeys } from '@/ui/useKeys';
 import { TimersBar } from './TimersBar';
 import { useFresh } from './useFresh';
@@ -24,8 +24,16 @@ const PLACES = [
   { href: '/workshop', title: 'Workshop', icon: House },
 ] as const;
 
+interface Props {
+  timers: readonly NamedTimer[];
+  /** How many more run than these. */
+  more: number;
+  mark: number;
+  children: React.ReactNode;
+}
+
 /** Head with the five places, what runs, and the page; on a phone the places stand under the thumb. */
-export function Shell({ timers, mark, children }: { timers: readonly Timer[]; mark: number; children: React.ReactNode }) {
+export function Shell({ timers, more, mark, children }: Props) {
   useFresh(mark);
   const path = usePathname();
   const router = useRouter();
@@ -99,7 +107,7 @@ export function Shell({ timers, mark, children }: { timers: readonly Timer[]; ma
           </Box>
         </Flex>
       </Box>
-      <TimersBar timers={timers} />
+      <TimersBar timers={timers} more={more} />
       <Box as="main" id="main" tabIndex={-1} flex="1" width="100%" maxWidth="1240px" mx="auto" px="4" pt="6" pb={{ base: '110px', md: '12' }}>
         {children}
       </Box>

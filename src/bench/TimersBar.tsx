@@ -3,14 +3,14 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import NextLink from 'next/link';
 import { useEffect, useRef } from 'react';
-import type { Timer } from '@/data/rows';
+import type { NamedTimer } from '@/data/timers';
 import { showSpan, useNow } from '@/ui/clock';
 import { ring } from './ring';
-import { BELL_WORDS, bellOf } from './bell';
+import { BELL_WORDS, bellOf, namedLabel } from './bell';
 import { placeOf } from './places';
 
 /** Everything that runs, in one line under the head of every screen; it rings when something is due. */
-export function TimersBar({ timers }: { timers: readonly Timer[] }) {
+export function TimersBar({ timers, more }: { timers: readonly NamedTimer[]; more: number }) {
   const now = useNow();
   const rung = useRef(new Set<string>());
   useEffect(() => {
@@ -21,7 +21,7 @@ export function TimersBar({ timers }: { timers: readonly Timer[] }) {
       if (at > now || rung.current.has(once)) continue;
       rung.current.add(once);
       // What was due long before this page opened does not ring; it shows.
-      if (now - at < 120_000) ring(`${BELL_WORDS[kind].due}${timer.label}`, timer.atTheBell);
+      if (now - at < 120_000) ring(`${BELL_WORDS[kind].due}${namedLabel(timer)}`, timer.atTheBell);
     }
   }, [timers, now]);
   if (timers.length === 0) return null;
@@ -31,12 +31,19 @@ export function TimersBar({ timers }: { timers: readonly Timer[] }) {
         {timers.map((timer) => (
           <TimerChip key={timer.id} timer={timer} now={now} />
         ))}
+        {more > 0 && (
+          <NextLink href="/#timers" style={{ flexShrink: 0 }}>
+            <Flex align="center" px="3" minHeight="48px">
+              <Text fontSize="15px">and {more} more</Text>
+            </Flex>
+          </NextLink>
+        )}
       </Flex>
     </Box>
   );
 }
 
-function TimerChip({ timer, now }: { timer: Timer; now: number }) {
+function TimerChip({ timer, now }: { timer: NamedTimer; now: number }) {
   const { at, kind } = bellOf(timer);
   const left = at - now;
   const due = now > 0 && left <= 0;
@@ -48,7 +55,7 @@ function TimerChip({ timer, now }: { timer: Timer; now: number }) {
         </Text>
         <Text fontSize="15px">
           {due ? BELL_WORDS[kind].due : BELL_WORDS[kind].untilIts}
-          {timer.label}
+          {namedLabel(timer)}
         </Text>
       </Flex>
     </NextLink>

@@ -1,4 +1,5 @@
 import type { Timer } from '@/data/rows';
+import type { NamedTimer } from '@/data/timers';
 
 /** What stands before what to do, when it is due and until then; and, where time runs in one line, before what it is for. */
 export const BELL_WORDS = {
@@ -6,6 +7,9 @@ export const BELL_WORDS = {
   tend: { due: 'Now: ', until: 'Next: ', untilIts: 'until ' },
   due: { due: 'Time is up: ', until: 'Then: ', untilIts: 'to the bell of ' },
 } as const;
+
+/** What runs, with its machine: two may have a K1 each. */
+export const namedLabel = ({ label, machine }: Pick<NamedTimer, 'label' | 'machine'>): string => (machine ? `${label}, ${machine}` : label);
 
 /** What a timer asks for now, and when. */
 export function bellOf(timer: Timer): { at: number; kind: 'turn' | 'tend' | 'due' } {

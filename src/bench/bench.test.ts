@@ -14,7 +14,7 @@ afterAll(removeFolders);
 
 it('a restoration asks first for photographs, then for tags, then for what its run sheet waits for', async () => {
   const { id } = await trialRestoration();
-  const step = async () => (await nextSteps(tick()))[0]!;
+  const step = async () => (await nextSteps(tick())).steps[0]!;
   expect((await step()).verb).toBe('Photograph every side');
   await trialPhoto(id);
   expect((await step()).verb).toBe('Tag the pieces');
@@ -47,7 +47,7 @@ it('a restoration asks first for photographs, then for tags, then for what its r
   expect(await step()).toMatchObject({ verb: 'Measure again', tag: 'K1' });
 
   for (const stage of ['brighten', 'keys', 'mend', 'finish', 'rebuild', 'record'] as const) await settleStage(id, stage, 'done', null, tick());
-  expect(await nextSteps(tick())).toEqual([]);
+  expect(await nextSteps(tick())).toEqual({ steps: [], more: 0 });
 });
 
 it('finds restorations, pieces, stages, sums and places by any of their words', async () => {

@@ -1,5 +1,5 @@
-import { findRows } from '@/data/table';
-import { listRestorations } from '@/data/restorations';
+import { lastStageOf } from '@/data/log';
+import { restorationsPage } from '@/data/restorations';
 import { stagesOf } from '@/data/stages';
 
 /**
@@ -7,12 +7,10 @@ import { stagesOf } from '@/data/stages';
  * was worked on if it still is open, else at its next. The bench where there is none.
  */
 export async function inHand(): Promise<string> {
-  const open = (await listRestorations()).filter(({ closedAt }) => closedAt === null);
-  const entries = await findRows('log', { restorationId: open.map(({ id }) => id) }, [['id', 'DESC']]);
-  const last = entries[0];
-  if (!last?.restorationId) return '/';
-  const stages = await stagesOf(last.restorationId);
-  const worked = entries.find(({ restorationId, stage }) => restorationId === last.restorationId && stage !== null)?.stage;
+  const { restorations } = await restorationsPage('open', '', 0, 1);
+  const [last] = restorations;
+  if (!last) return '/';
+  const [stages, worked] = await Promise.all([stagesOf(last.id), lastStageOf(last.id)]);
   const stage = stages.find((row) => row.stage === worked && row.state === 'open') ?? stages.find(({ state }) => state === 'open');
-  return `/restorations/${last.restorationId}${stage ? `/${stage.stage}` : ''}`;
+  return `/restorations/${last.id}${stage ? `/${stage.stage}` : ''}`;
 }

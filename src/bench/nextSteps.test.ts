@@ -20,12 +20,12 @@ it('what waits for the owner waits, and hands go on with what does not', async (
     { restorationId, pieceId: null, stage: 'wash', about: 'treatment', what: 'Wash it.', why: '', costMinor: 0, alternatives: '' },
     tick(),
   );
-  const own = (await nextSteps(tick())).filter(({ href }) => href.includes(restorationId));
+  const own = (await nextSteps(tick())).steps.filter(({ href }) => href.includes(restorationId));
   expect(own[0]).toMatchObject({ verb: 'Measure', tag: 'K1' });
   expect(own.some(({ href }) => href.endsWith('/wash'))).toBe(false);
   for (const { stage } of await stagesOf(restorationId))
     if (stage !== 'wash') await settleStage(restorationId, stage, 'not needed', 'not now', tick());
-  expect((await nextSteps(tick())).filter(({ href }) => href.includes(restorationId))).toMatchObject([
+  expect((await nextSteps(tick())).steps.filter(({ href }) => href.includes(restorationId))).toMatchObject([
     { verb: 'Get the owner’s answer', why: 'Wash it.' },
   ]);
 });
@@ -36,7 +36,7 @@ it('a piece whose time to be looked at again has come stands on the bench, whate
   const { id, treatmentId } = await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [piece.id] }, began);
   await endExposure(id, { endedAt: new Date(began.getTime() + 3_600_000).toISOString(), cloudFraction: 0, temperatureC: 24, words: '' }, tick());
   await endTreatment(treatmentId, 'matched', tick());
-  const looks = async (now: Date) => (await nextSteps(now)).filter(({ verb, tag }) => verb === 'Look again' && tag === 'K7');
+  const looks = async (now: Date) => (await nextSteps(now)).steps.filter(({ verb, tag }) => verb === 'Look again' && tag === 'K7');
   expect(await looks(tick())).toEqual([]);
   const [look] = await looks(new Date(tick().getTime() + 200 * 24 * 3_600_000));
   expect(look!.href).toContain(`/pieces/${piece.id}/measure`);
@@ -63,7 +63,7 @@ it('of the pieces that are measured the furthest is next, and none that is in th
     );
   await measured(lid.id, 14, 41);
   await measured(caps.id, 20, 42);
-  const mine = async () => (await nextSteps(tick())).filter(({ href }) => href.includes(restorationId));
+  const mine = async () => (await nextSteps(tick())).steps.filter(({ href }) => href.includes(restorationId));
   expect(await mine()).toMatchObject([{ verb: 'Brighten', tag: 'K2', why: '14.0 of b* above its hidden patch, the furthest of those that wait' }]);
   await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [caps.id] }, tick());
   const [next] = await mine();

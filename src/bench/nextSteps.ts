@@ -1,13 +1,12 @@
-import { requestsOf } from '@/data/requests';
-import { stagesOf } from '@/data/stages';
 import { waitsForMeasuring } from '@/core/exposure/after';
 import { STAGE_WORDS } from '@/core/runsheet/stages';
-import { measurementsOf } from '@/data/measurements';
 import { looksDue } from '@/data/looks';
-import { findPiece, piecesOf } from '@/data/pieces';
-import { photosOf } from '@/data/photos/store';
-import { listRestorations } from '@/data/restorations';
-import type { Measurement, Piece } from '@/data/rows';
+import { findPieces, piecesOfAll } from '@/data/pieces';
+import { newestPhotos } from '@/data/photos/store';
+import { restorationsPage, titlesOf } from '@/data/restorations';
+import type { Measurement, OwnerRequest, Piece, Restoration, Session, StageRow, Treatment } from '@/data/rows';
+import { stagesOfAll } from '@/data/stages';
+import { findColumns, findRows } from '@/data/table';
 import { sessionsOf, treatmentsOf } from '@/data/treatments';
 
 export interface NextStep {
@@ -18,88 +17,114 @@ export interface NextStep {
   why: string;
 }
 
-/** What hands can do now, for every open restoration: the first thing its run sheet waits for. */
-export async function nextSteps(now: Date): Promise<NextStep[]> {
-  const open = (await listRestorations()).filter(({ closedAt }) => closedAt === null);
-  const steps = await Promise.all(open.map(({ id, title }) => stepOf(id, title)));
-  return [...steps.flat(), ...(await looks(now))];
+/** So many machines are looked through: those that were worked on last. */
+const MACHINES = 12;
+/** So many looks whose time has come are shown at once. */
+const LOOKS = 12;
+
+type Seen = Pick<Measurement, 'id' | 'restorationId' | 'pieceId' | 'measuredAt' | 'deltaB' | 'verdict'>;
+
+/** A restoration with what decides what its hands do next. */
+interface Known {
+  restoration: Restoration;
+  stages: StageRow[];
+  pieces: Piece[];
+  photographed: boolean;
+  measurements: Seen[];
+  sessions: Session[];
+  treatments: Treatment[];
+  waiting: OwnerRequest[];
+}
+
+/**
+ * What hands can do now: the first thing that the run sheet waits for, of each open machine that was worked on last, and
+ * how many more are open.
+ */
+export async function nextSteps(now: Date): Promise<{ steps: NextStep[]; more: number }> {
+  const { restorations, all } = await restorationsPage('open', '', 0, MACHINES);
+  const known = await knownOf(restorations);
+  return { steps: [...known.flatMap(stepOf), ...(await looks(now))], more: all - restorations.length };
+}
+
+/** All that is asked of several restorations, in as many queries as of one. */
+async function knownOf(restorations: readonly Restoration[]): Promise<Known[]> {
+  const ids = restorations.map(({ id }) => id);
+  const [stages, pieces, photographed, measurements, sessions, treatments, waiting] = await Promise.all([
+    stagesOfAll(ids),
+    piecesOfAll(ids),
+    newestPhotos(ids),
+    findColumns('measurements', ['id', 'restorationId', 'pieceId', 'measuredAt', 'deltaB', 'verdict'], { restorationId: ids }, [
+      ['measuredAt', 'ASC'],
+      ['id', 'ASC'],
+    ]),
+    sessionsOf(ids),
+    treatmentsOf(ids),
+    findRows('requests', { restorationId: ids, answer: null }, [['askedAt', 'ASC']]),
+  ]);
+  return restorations.map((restoration) => {
+    const own = <T extends { restorationId: string }>(rows: readonly T[]) => rows.filter(({ restorationId }) => restorationId === restoration.id);
+    return {
+      restoration,
+      stages: stages.get(restoration.id)!,
+      pieces: own(pieces),
+      photographed: photographed.has(restoration.id),
+      measurements: own(measurements),
+      sessions: own(sessions),
+      treatments: own(treatments),
+      waiting: own(waiting),
+    };
+  });
 }
 
 /** Pieces, of closed restorations too, whose time to be looked at again has come. */
 async function looks(now: Date): Promise<NextStep[]> {
-  const titles = new Map((await listRestorations()).map(({ id, title }) => [id, title]));
-  const due = new Map((await looksDue(now)).map((look) => [look.pieceId, look]));
-  return Promise.all(
-    [...due.values()].map(async ({ restorationId, pieceId }) => ({
-      href: `/restorations/${restorationId}/pieces/${pieceId}/measure?stage=brighten`,
-      verb: 'Look again',
-      restoration: titles.get(restorationId) ?? '',
-      tag: (await findPiece(pieceId))?.tag ?? null,
-      why: 'whether the yellow came back: measure it with its hidden patch',
-    })),
-  );
+  const due = await looksDue(now, LOOKS);
+  const pieces = await findPieces([...new Set(due.map(({ pieceId }) => pieceId))]);
+  const titles = await titlesOf(due.map(({ restorationId }) => restorationId));
+  return pieces.map(({ id, restorationId, tag }) => ({
+    href: `/restorations/${restorationId}/pieces/${id}/measure?stage=brighten`,
+    verb: 'Look again',
+    restoration: titles.get(restorationId) ?? '',
+    tag,
+    why: 'whether the yellow came back: measure it with its hidden patch',
+  }));
 }
 
-async function stepOf(restorationId: string, restoration: string): Promise<NextStep[]> {
-  const base = `/restorations/${restorationId}`;
-  const [stages, pieces, photos, measurements, sessions] = await Promise.all([
-    stagesOf(restorationId),
-    piecesOf(restorationId),
-    photosOf(restorationId),
-    measurementsOf(restorationId),
-    sessionsOf(restorationId),
-  ]);
-  if (photos.length === 0)
-    return [{ href: `${base}/intake`, verb: 'Photograph every side', restoration, tag: null, why: 'before anything is touched' }];
+function stepOf({ restoration: { id, title }, stages, pieces, photographed, measurements, sessions, treatments, waiting }: Known): NextStep[] {
+  const base = `/restorations/${id}`;
+  const step = { restoration: title, tag: null };
+  if (!photographed) return [{ ...step, href: `${base}/intake`, verb: 'Photograph every side', why: 'before anything is touched' }];
   if (pieces.length === 0)
-    return [
-      { href: `${base}/pieces/new`, verb: 'Tag the pieces', restoration, tag: null, why: 'so that each can be measured and treated by itself' },
-    ];
-  const of = <T extends { pieceId: string }>(rows: T[], id: string) => rows.filter(({ pieceId }) => pieceId === id);
-  const again = pieces.flatMap((piece) => {
-    const waits = waitsForMeasuring(of(sessions, piece.id), of(measurements, piece.id));
-    return waits
-      ? [
-          {
-            href: `${base}/pieces/${piece.id}/measure?stage=brighten`,
-            verb: 'Measure again',
-            restoration,
-            tag: piece.tag,
-            why: 'its last exposure has no measurement yet',
-          },
-        ]
-      : [];
+    return [{ ...step, href: `${base}/pieces/new`, verb: 'Tag the pieces', why: 'so that each can be measured and treated by itself' }];
+  const of = <T extends { pieceId: string }>(rows: T[], pieceId: string) => rows.filter((row) => row.pieceId === pieceId);
+  const measure = (piece: Piece, verb: string, why: string): NextStep => ({
+    ...step,
+    href: `${base}/pieces/${piece.id}/measure?stage=brighten`,
+    verb,
+    tag: piece.tag,
+    why,
   });
-  if (again.length > 0) return again;
-  const requests = (await requestsOf(restorationId)).filter(({ answer }) => answer === null);
+  const again = pieces.filter((piece) => waitsForMeasuring(of(sessions, piece.id), of(measurements, piece.id)));
+  if (again.length > 0) return again.map((piece) => measure(piece, 'Measure again', 'its last exposure has no measurement yet'));
   const open = stages.filter(({ state }) => state === 'open').map(({ stage }) => stage);
   // What waits for the owner waits; hands go on with what does not.
-  const next = open.find((stage) => !requests.some((request) => request.stage === stage));
-  const answers = requests.map(({ what }) => ({ href: `${base}/owner`, verb: 'Get the owner’s answer', restoration, tag: null, why: what }));
+  const next = open.find((stage) => !waiting.some((request) => request.stage === stage));
+  const answers = waiting.map(({ what }) => ({ ...step, href: `${base}/owner`, verb: 'Get the owner’s answer', why: what }));
   if (!next) return answers;
-  const unmeasured = pieces.filter(({ id }) => !measurements.some(({ pieceId }) => pieceId === id));
-  if (next === 'brighten' && unmeasured[0])
-    return [
-      {
-        href: `${base}/pieces/${unmeasured[0].id}/measure?stage=brighten`,
-        verb: 'Measure',
-        restoration,
-        tag: unmeasured[0].tag,
-        why: 'so that its start is known before it brightens',
-      },
-    ];
+  const unmeasured = pieces.find((piece) => of(measurements, piece.id).length === 0);
+  if (next === 'brighten' && unmeasured) return [measure(unmeasured, 'Measure', 'so that its start is known before it brightens')];
   if (next === 'brighten') {
-    const ended = new Map((await treatmentsOf(restorationId)).map(({ pieceId, endedAt }) => [pieceId, endedAt !== null]));
-    const waiting = pieces.filter(
-      ({ id, aim }) => aim !== 'keep the age' && !ended.get(id) && !sessions.some(({ pieceId, endedAt }) => pieceId === id && endedAt === null),
+    const ended = new Map(treatments.map(({ pieceId, endedAt }) => [pieceId, endedAt !== null]));
+    const waits = pieces.filter(
+      (piece) => piece.aim !== 'keep the age' && !ended.get(piece.id) && !of(sessions, piece.id).some(({ endedAt }) => endedAt === null),
     );
-    return [furthestOf(base, restoration, waiting, measurements), ...answers];
+    return [furthestOf(base, title, waits, measurements), ...answers];
   }
-  return [{ href: `${base}/${next}`, verb: STAGE_WORDS[next].title, restoration, tag: null, why: STAGE_WORDS[next].first }, ...answers];
+  return [{ ...step, href: `${base}/${next}`, verb: STAGE_WORDS[next].title, why: STAGE_WORDS[next].first }, ...answers];
 }
 
 /** Of pieces that wait for a session the one that is furthest from its patch; the next is its. */
-function furthestOf(base: string, restoration: string, pieces: readonly Piece[], measurements: readonly Measurement[]): NextStep {
+function furthestOf(base: string, restoration: string, pieces: readonly Piece[], measurements: readonly Seen[]): NextStep {
   const step = { verb: STAGE_WORDS.brighten.title, restoration };
   const waiting = pieces
     .flatMap((piece) => {

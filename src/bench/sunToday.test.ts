@@ -1,5 +1,5 @@
 import type { SkySource } from '@/core/exposure/sessions';
-import type { Timer } from '@/data/rows';
+import type { NamedTimer } from '@/data/timers';
 import { TRIAL_WORKSHOP } from '@/data/trial';
 import { sunToday } from './sunToday';
 
@@ -17,7 +17,8 @@ const skyOf =
 const at = (clock: string) => new Date(`2026-06-21T${clock}:00Z`);
 const wordsAt = async (clock: string, sky: SkySource, workshop = WORKSHOP) => (await sunToday(workshop, [], sky, at(clock)))?.words;
 
-const timer = (given: Partial<Timer>): Timer => ({
+const timer = (given: Partial<NamedTimer>): NamedTimer => ({
+  machine: '',
   id: 't',
   kind: 'other',
   restorationId: 'r',

@@ -1,7 +1,8 @@
 import { cloudAt, type CloudHour, type SkySource } from '@/core/exposure/sessions';
 import { dayAround, showTime } from '@/core/runsheet/time';
 import { sunDay, type SunDay, type SunSample } from '@/core/sun/day';
-import type { Timer, Workshop } from '@/data/rows';
+import type { Workshop } from '@/data/rows';
+import type { NamedTimer } from '@/data/timers';
 
 export interface SunToday {
   day: SunDay;
@@ -20,7 +21,7 @@ const WORTH_MS = 3_600_000;
 const SEEN_UVI = 0.5;
 
 /** Today's sun at the workshop under the sky that all plans count with; `null` before it has a place. */
-export async function sunToday(workshop: Workshop, timers: readonly Timer[], sky: SkySource, now: Date): Promise<SunToday | null> {
+export async function sunToday(workshop: Workshop, timers: readonly NamedTimer[], sky: SkySource, now: Date): Promise<SunToday | null> {
   const { latitude, longitude, altitudeM, timeZone } = workshop;
   if (latitude === null || longitude === null) return null;
   const place = { latitude, longitude, altitudeM };

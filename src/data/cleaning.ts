@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { Op } from 'sequelize';
 import { AGENT_IDS, agentOf, leastRoughness, type AgentId, type OwnAgent } from '@/core/cleaning/agents';
 import { inSentence } from '@/core/cleaning/inSentence';
 import type { OwnKnowledge } from '@/core/cleaning/ladder';
@@ -13,14 +14,13 @@ import { addRow, findRow, findRows, removeRows } from './table';
 
 /** What this workshop has seen, forbidden and does not own. */
 export async function ownKnowledge(): Promise<OwnKnowledge> {
-  const [steps, verdicts, off, agents, surfaces] = await Promise.all([
-    findRows('sink_steps', {}, [['startedAt', 'ASC']]),
+  const [tried, verdicts, off, agents, surfaces] = await Promise.all([
+    findRows('learnt_outcomes', { times: { [Op.gt]: 0 } }),
     findRows('own_verdicts', {}, [['at', 'ASC']]),
     findRows('agents_off', {}),
     findRows('own_agents', {}, [['addedAt', 'ASC']]),
     findRows('own_surfaces', {}, [['addedAt', 'ASC']]),
   ]);
-  const tried = steps.flatMap(({ agent, soil, surface, outcome }) => (outcome === null ? [] : [{ agent, soil, surface, outcome }]));
   return { tried, verdicts, off: off.map(({ id }) => id), agents, surfaces };
 }
 

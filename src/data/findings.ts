@@ -10,7 +10,7 @@ import type { Finding } from './rows';
 import { setStage, stagesOf } from './stages';
 import { addRow, changeRow, findRows, needRow } from './table';
 
-export const findingsOf = (restorationId: string): Promise<Finding[]> => findRows('findings', { restorationId }, [['foundAt', 'ASC']]);
+export const findingsOf = (restorationId: string | string[]): Promise<Finding[]> => findRows('findings', { restorationId }, [['foundAt', 'ASC']]);
 
 export type NewFinding = Pick<Finding, 'restorationId' | 'pieceId' | 'stage' | 'kind' | 'words' | 'severity'> & {
   photoId?: string | null;

@@ -1,8 +1,9 @@
+import { Op } from 'sequelize';
 import type { Stage } from '@/core/runsheet/stages';
 import { Refusal } from '@/core/refusal';
 import { database, inTransaction } from './connection';
 import type { LogEntry } from './rows';
-import { addNumbered, findRows } from './table';
+import { addNumbered, findColumns, findRows } from './table';
 
 export interface NewLogEntry {
   restorationId: string | null;
@@ -27,6 +28,33 @@ export async function newestMark(): Promise<number> {
 /** Entries of a restoration, oldest first; `null` for those of the workshop. */
 export function logOf(restorationId: string | null): Promise<LogEntry[]> {
   return findRows('log', { restorationId }, [['id', 'ASC']]);
+}
+
+export interface LogPage {
+  /** Newest first. */
+  entries: LogEntry[];
+  /** Whether older ones follow. */
+  older: boolean;
+  /** Those of the entries that a later one takes the place of. */
+  replaced: number[];
+}
+
+/** The newest entries of a restoration or the workshop, before an entry where one is given. */
+export async function logPage(
+  of: { restorationId: string | null; stage?: Stage; kind?: string },
+  before: number | null,
+  size: number,
+): Promise<LogPage> {
+  const found = await findRows('log', { ...of, ...(before !== null && { id: { [Op.lt]: before } }) }, [['id', 'DESC']], size + 1);
+  const entries = found.slice(0, size);
+  const replaced = await findColumns('log', ['corrects'], { corrects: entries.map(({ id }) => id) });
+  return { entries, older: found.length > size, replaced: replaced.flatMap(({ corrects }) => corrects ?? []) };
+}
+
+/** The stage that a restoration was worked at last; `null` where none is told of. */
+export async function lastStageOf(restorationId: string): Promise<Stage | null> {
+  const [worked] = await findRows('log', { restorationId, stage: { [Op.not]: null } }, [['id', 'DESC']], 1);
+  return worked?.stage ?? null;
 }
 
 /** Writes an own note, or a new wording of an earlier one. */

@@ -1,4 +1,5 @@
 import { addMonths } from 'date-fns';
+import { Op } from 'sequelize';
 import { appendLog } from './log';
 import { inTransaction } from './connection';
 import { addRow, changeRow, findRows, needRow } from './table';
@@ -11,12 +12,17 @@ const EARLY_MS = 30 * 24 * 3_600_000;
 
 export const looksOf = (restorationId: string): Promise<LookAgain[]> => findRows('looks_again', { restorationId }, [['dueAt', 'ASC']]);
 
-/** Looks of the whole workshop whose time has come. */
-export async function looksDue(now: Date): Promise<LookAgain[]> {
-  return (await findRows('looks_again', { measurementId: null }, [['dueAt', 'ASC']])).filter(
-    ({ dueAt }) => Date.parse(dueAt) - EARLY_MS <= now.getTime(),
+/** Looks of the whole workshop whose time has come: the first so many. */
+export const looksDue = (now: Date, most: number): Promise<LookAgain[]> =>
+  findRows(
+    'looks_again',
+    { measurementId: null, dueAt: { [Op.lte]: new Date(now.getTime() + EARLY_MS).toISOString() } },
+    [
+      ['dueAt', 'ASC'],
+      ['id', 'ASC'],
+    ],
+    most,
   );
-}
 
 /** A treatment that is over asks to be looked at again; looks of an earlier one of the same piece that never came are dropped for these. */
 export async function plansLooks({ id, restorationId, pieceId }: Treatment, now: Date): Promise<void> {

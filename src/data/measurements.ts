@@ -6,7 +6,7 @@ import { inTransaction } from './connection';
 import { seenAgain } from './looks';
 import { appendLog } from './log';
 import type { Measurement } from './rows';
-import { addRow, changeRow, findRows, needRow } from './table';
+import { addRow, changeRow, findRows, needRow, select } from './table';
 
 /** Region of the piece itself in a spec of the measuring screen. */
 export const PIECE_REGION = 'piece';
@@ -22,8 +22,19 @@ const IN_ORDER = [
 ] satisfies [string, string][];
 
 /** Oldest first. */
-export const measurementsOf = (restorationId: string): Promise<Measurement[]> => findRows('measurements', { restorationId }, IN_ORDER);
+export const measurementsOf = (restorationId: string | string[]): Promise<Measurement[]> => findRows('measurements', { restorationId }, IN_ORDER);
 export const measurementsOfPiece = (pieceId: string): Promise<Measurement[]> => findRows('measurements', { pieceId }, IN_ORDER);
+
+/** The newest of each piece, by piece. */
+export async function latestOf(pieceIds: string[]): Promise<Map<string, Measurement>> {
+  const rows = await select<{ id: string }>(
+    `SELECT id FROM (SELECT id, ROW_NUMBER() OVER (PARTITION BY pieceId ORDER BY measuredAt DESC, id DESC) AS place FROM measurements
+      WHERE pieceId IN (:pieceIds)) WHERE place = 1`,
+    { pieceIds: pieceIds.length > 0 ? pieceIds : [''] },
+  );
+  const found = await findRows('measurements', { id: rows.map(({ id }) => id) });
+  return new Map(found.map((measurement) => [measurement.pieceId, measurement]));
+}
 
 export interface NewMeasurement {
   /** When the picture was taken, ISO 8601; now where nobody knows better. */

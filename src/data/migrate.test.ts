@@ -22,6 +22,7 @@ it('brings a workshop of the version before forward, with what it held', async (
     '0008-planned',
     '0009-movements',
     '0010-true-any-day',
+    '0011-kept-counts',
   ]);
   const first = async (sql: string) => ((await sequelize.query(sql))[0] as Record<string, unknown>[])[0]!;
   const results = JSON.parse(String((await first('SELECT results FROM function_tests')).results)) as Record<string, string>;

@@ -10,9 +10,22 @@ import { tending } from './migrations/0007-tending';
 import { planned } from './migrations/0008-planned';
 import { movements } from './migrations/0009-movements';
 import { trueAnyDay } from './migrations/0010-true-any-day';
+import { keptCounts } from './migrations/0011-kept-counts';
 import type { Migration } from './migrations/migration';
 
-const MIGRATIONS: readonly Migration[] = [firstSlice, teardown, intake, wash, ownCleaning, brighten, tending, planned, movements, trueAnyDay];
+const MIGRATIONS: readonly Migration[] = [
+  firstSlice,
+  teardown,
+  intake,
+  wash,
+  ownCleaning,
+  brighten,
+  tending,
+  planned,
+  movements,
+  trueAnyDay,
+  keptCounts,
+];
 
 /** Brings the database forward to the newest shape, or to an earlier one that a test needs. */
 export async function migrate(sequelize: Sequelize, to?: string): Promise<string[]> {

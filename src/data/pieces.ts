@@ -31,11 +31,21 @@ async function asTheyStand(pieces: readonly Piece[]): Promise<Piece[]> {
   );
 }
 
+const byTag = (a: Piece, b: Piece): number => a.tag.localeCompare(b.tag, 'en', { numeric: true });
+
 /** In the order of their tags. */
 export async function piecesOf(restorationId: string): Promise<Piece[]> {
-  const pieces = await asTheyStand(await findRows('pieces', { restorationId }));
-  return pieces.sort((a, b) => a.tag.localeCompare(b.tag, 'en', { numeric: true }));
+  return piecesOfAll([restorationId]);
 }
+
+/** Those of several restorations, each in the order of their tags. */
+export async function piecesOfAll(restorationIds: string[]): Promise<Piece[]> {
+  const pieces = await asTheyStand(await findRows('pieces', { restorationId: restorationIds }));
+  return pieces.sort(byTag);
+}
+
+/** Those with these ids that are still there. */
+export const findPieces = async (ids: string[]): Promise<Piece[]> => asTheyStand(await findRows('pieces', { id: ids }));
 
 export async function findPiece(id: string): Promise<Piece | null> {
   const [piece] = await asTheyStand(await findRows('pieces', { id }));

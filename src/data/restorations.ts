@@ -9,7 +9,7 @@ import { askedFor, reopenAsked, restUnasked } from './findings';
 import type { Restoration } from './rows';
 import { addStages, setStage } from './stages';
 import { holdsOf } from './teardown';
-import { addRow, changeRow, findRow, findRows, needRow } from './table';
+import { addRow, changeRow, findColumns, findRow, findRows, likeWords, needRow, select } from './table';
 
 /** What is known of a machine when it comes in. */
 export type Provenance = Pick<Restoration, 'title' | 'machine' | 'source' | 'condition' | 'claim' | 'packing'>;
@@ -49,6 +49,49 @@ export async function openRestoration(given: NewRestoration, now: Date): Promise
 
 /** Newest first. */
 export const listRestorations = (): Promise<Restoration[]> => findRows('restorations', {}, [['openedAt', 'DESC']]);
+
+export type Shown = 'open' | 'finished' | 'all';
+
+/** A page of restorations, the one that was worked on last first, and how many there are in all. */
+export async function restorationsPage(
+  shown: Shown,
+  words: string,
+  page: number,
+  size: number,
+): Promise<{ restorations: Restoration[]; all: number }> {
+  const wanted = [
+    { open: 'closedAt IS NULL', finished: 'closedAt IS NOT NULL', all: '1' }[shown],
+    ...(words ? [`(title LIKE :like ESCAPE '\\' OR machine LIKE :like ESCAPE '\\' OR owner LIKE :like ESCAPE '\\')`] : []),
+  ].join(' AND ');
+  const given = { like: `%${likeWords(words)}%`, size, skip: size * page };
+  const [ids, [count]] = await Promise.all([
+    select<{ id: string }>(
+      `SELECT restorations.id FROM restorations LEFT JOIN worked ON worked.id = restorations.id WHERE ${wanted}
+        ORDER BY COALESCE(logId, 0) DESC, restorations.id LIMIT :size OFFSET :skip`,
+      given,
+    ),
+    select<{ all: number }>(`SELECT COUNT(*) AS "all" FROM restorations WHERE ${wanted}`, given),
+  ]);
+  const found = await findRows('restorations', { id: ids.map(({ id }) => id) });
+  return { restorations: ids.flatMap(({ id }) => found.find((known) => known.id === id) ?? []), all: count!.all };
+}
+
+/** This restoration, and the others whose stage is open that were worked on last. */
+export async function withOthersAt(stage: Stage, restorationId: string, others: number): Promise<Restoration[]> {
+  const ids = await select<{ id: string }>(
+    `SELECT restorations.id FROM restorations JOIN stages ON stages.restorationId = restorations.id AND stage = :stage AND state = 'open'
+      LEFT JOIN worked ON worked.id = restorations.id
+      WHERE closedAt IS NULL AND restorations.id <> :restorationId ORDER BY COALESCE(logId, 0) DESC LIMIT :others`,
+    { stage, restorationId, others },
+  );
+  return findRows('restorations', { id: [restorationId, ...ids.map(({ id }) => id)], closedAt: null }, [['openedAt', 'DESC']]);
+}
+
+/** Restorations by their titles alone, of these ids. */
+export async function titlesOf(ids: string[]): Promise<Map<string, string>> {
+  const found = await findColumns('restorations', ['id', 'title'], { id: [...new Set(ids)] });
+  return new Map(found.map(({ id, title }) => [id, title]));
+}
 
 export const findRestoration = (id: string): Promise<Restoration | null> => findRow('restorations', id);
 

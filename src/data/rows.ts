@@ -13,6 +13,7 @@ import type { Caution } from '@/core/peroxide/cautions';
 import type { StrengthTest } from '@/core/peroxide/bottle';
 import type { StrengthUnit } from '@/core/peroxide/strength';
 import type { Obstacle } from '@/core/sun/horizon';
+import type { RateWord } from '@/core/exposure/pooling';
 import type { SchoolId } from '@/core/exposure/schools';
 import type { Aim } from '@/core/intake/aim';
 import type { FindingKind, Settlement, Severity } from '@/core/intake/findings';
@@ -370,7 +371,7 @@ export interface OwnerRequest extends Asked {
 }
 
 /** One pass of one agent over one spot. */
-export interface SinkStep extends Omit<Tried, 'outcome'> {
+export interface SinkStep extends Omit<Tried, 'outcome' | 'times'> {
   id: string;
   restorationId: string;
   findingId: string;
@@ -483,6 +484,33 @@ export interface ExerciseRow {
   at: string;
 }
 
+/** How often a pass came to an outcome in this workshop; the database counts. */
+export interface LearntOutcome extends Tried {
+  id: string;
+}
+
+/** What a brightened piece that went one way alone says of the rate of that way, ln k as mean and variance. */
+export interface LearntRate extends RateWord {
+  id: string;
+  restorationId: string;
+  pieceId: string;
+  school: SchoolId;
+  plastic: string;
+  /** When its last session ended. */
+  at: string;
+}
+
+/** A restoration by its id: what was learnt of it is to be worked out again. */
+export interface LearntStale {
+  id: string;
+}
+
+/** A restoration by its id, and its newest entry in the log. */
+export interface Worked {
+  id: string;
+  logId: number;
+}
+
 /** Which row each table holds. */
 export interface RowOf {
   workshop: Workshop;
@@ -518,6 +546,10 @@ export interface RowOf {
   own_surfaces: OwnSurfaceRow;
   tubs: TubRow;
   taken_back: TakenBack;
+  learnt_outcomes: LearntOutcome;
+  learnt_rates: LearntRate;
+  learnt_stale: LearntStale;
+  worked: Worked;
   door: Door;
   log: LogEntry;
 }

@@ -306,6 +306,10 @@ export const TABLES = {
   looks_again: { id, restorationId: text, pieceId: text, treatmentId: text, dueAt: text, storage: text, measurementId: textOrNull },
   people: { id, name: text, addedAt: text },
   taken_back: { id, restorationId: textOrNull, what: text, removed: json, changed: json, at: text, broughtBackAt: textOrNull },
+  learnt_outcomes: { id, agent: text, soil: text, surface: text, outcome: text, times: whole },
+  learnt_rates: { id, restorationId: text, pieceId: text, school: text, plastic: text, mean: real, variance: real, at: text },
+  learnt_stale: { id },
+  worked: { id, logId: whole },
   door: { id, passphrase: textOrNull, seal: text, open: flag, failures: whole, shutUntil: textOrNull },
   log: {
     id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },

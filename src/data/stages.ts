@@ -4,10 +4,17 @@ import { endPlanned } from './planned';
 import type { StageRow } from './rows';
 import { addRow, changeRow, findRows } from './table';
 
+const inOrder = (a: StageRow, b: StageRow): number => STAGES.indexOf(a.stage) - STAGES.indexOf(b.stage);
+
 /** The nine stages in the order of work. */
 export async function stagesOf(restorationId: string): Promise<StageRow[]> {
-  const rows = await findRows('stages', { restorationId });
-  return [...rows].sort((a, b) => STAGES.indexOf(a.stage) - STAGES.indexOf(b.stage));
+  return (await stagesOfAll([restorationId])).get(restorationId)!;
+}
+
+/** Those of several restorations. */
+export async function stagesOfAll(restorationIds: string[]): Promise<Map<string, StageRow[]>> {
+  const rows = await findRows('stages', { restorationId: restorationIds });
+  return new Map(restorationIds.map((id) => [id, rows.filter((row) => row.restorationId === id).sort(inOrder)]));
 }
 
 /** The nine stages of a new restoration, all open. */

@@ -1,20 +1,24 @@
-import { countOf, leftIn, unitOf } from '@/core/ledger/left';
+import { countOf, leftIn, unitOf, type Movement } from '@/core/ledger/left';
 import { FOUND, type StrengthTest } from '@/core/peroxide/bottle';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
 import type { MovementRow, StockItem } from './rows';
-import { addRow, findRow, findRows, needRow } from './table';
+import { addRow, findRow, findRows, needRow, select } from './table';
 
 /** A bottle or another consumable with what is left in it, mL, or g of powder (`null` where nobody knows), and its newest test. */
 export type Shelved = StockItem & { left: number | null; tested: StrengthTest | null };
 
-const movementsOf = (stockId: string): Promise<MovementRow[]> => findRows('movements', { stockId }, [['at', 'ASC']]);
+/** What went out of a bottle and into it by counts, added up by kind: a bottle of many years is read in two rows. */
+type Moved = Movement & { stockId: string };
+
+const MOVED = `SELECT stockId, kind, SUM(change) AS change FROM movements`;
+const movementsOf = (stockId: string): Promise<Moved[]> => select<Moved>(`${MOVED} WHERE stockId = :stockId GROUP BY stockId, kind`, { stockId });
 
 /** Bottles and other consumables, newest first. */
 export async function listStock(): Promise<Shelved[]> {
   const [stock, movements, strengths] = await Promise.all([
     findRows('stock', {}, [['addedAt', 'DESC']]),
-    findRows('movements'),
+    select<Moved>(`${MOVED} GROUP BY stockId, kind`),
     findRows('strengths', {}, [['at', 'DESC']]),
   ]);
   const of = <T extends { stockId: string }>(rows: T[], id: string) => rows.filter(({ stockId }) => stockId === id);

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { FindOptions, WhereOptions } from 'sequelize';
+import { QueryTypes, type FindOptions, type WhereOptions } from 'sequelize';
 import { Refusal } from '@/core/refusal';
 import { database, transactionUnderWay } from './connection';
 import type { RowOf } from './rows';
@@ -19,6 +19,40 @@ export async function findRows<T extends TableName>(table: T, where: WhereOption
   const found = await tables[table].findAll({ where, ...(order && { order }), ...(limit !== undefined && { limit }), ...within() });
   return found.map((row) => row.get({ plain: true }) as RowOf[T]);
 }
+
+/** Of all rows that match only some columns: what a list shows, without what is large. */
+export async function findColumns<T extends TableName, C extends keyof RowOf[T] & string>(
+  table: T,
+  columns: readonly C[],
+  where: WhereOptions = {},
+  order?: Order,
+  limit?: number,
+): Promise<Pick<RowOf[T], C>[]> {
+  const { tables } = await database();
+  const found = await tables[table].findAll({
+    attributes: [...columns],
+    where,
+    ...(order && { order }),
+    ...(limit !== undefined && { limit }),
+    ...within(),
+  });
+  return found.map((row) => row.get({ plain: true }) as Pick<RowOf[T], C>);
+}
+
+/** How many rows match. */
+export async function countRows(table: TableName, where: WhereOptions = {}): Promise<number> {
+  const { tables } = await database();
+  return tables[table].count({ where, ...within() });
+}
+
+/** What a query answers: for sums and windows that the database does better than we. Values go in by name, never into the text. */
+export async function select<Row extends object>(query: string, replacements: Record<string, unknown> = {}): Promise<Row[]> {
+  const { sequelize } = await database();
+  return sequelize.query<Row>(query, { type: QueryTypes.SELECT, replacements, ...within() });
+}
+
+/** Words as they stand in a LIKE with the escape sign \\: a per cent sign that somebody typed is one. */
+export const likeWords = (words: string): string => words.replace(/[\\%_]/g, '\\$&');
 
 /** One row by its id, or `null`. */
 export async function findRow<T extends TableName>(table: T, id: string): Promise<RowOf[T] | null> {

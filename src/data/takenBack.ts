@@ -5,7 +5,7 @@ import { inTransaction } from './connection';
 import { appendLog } from './log';
 import type { TakenBack } from './rows';
 import type { TableName } from './schema';
-import { addRow, changeRow, findRow, findRows, needRow, removeRows } from './table';
+import { addRow, changeRow, findColumns, findRow, findRows, needRow, removeRows } from './table';
 
 interface Taking {
   restorationId: string | null;
@@ -65,6 +65,9 @@ export async function bringBack(id: string, now: Date): Promise<void> {
   });
 }
 
+/** So much that was taken back can be brought back from its list. */
+const MOST_SHOWN = 40;
+
 /** What was taken back and is not here again, the newest first. */
-export const takenBackOf = (restorationId: string | null): Promise<TakenBack[]> =>
-  findRows('taken_back', { restorationId, broughtBackAt: null }, [['at', 'DESC']]);
+export const takenBackOf = (restorationId: string | null): Promise<Pick<TakenBack, 'id' | 'what' | 'at'>[]> =>
+  findColumns('taken_back', ['id', 'what', 'at'], { restorationId, broughtBackAt: null }, [['at', 'DESC']], MOST_SHOWN);

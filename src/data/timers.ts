@@ -4,13 +4,35 @@ import { bellTime } from '@/core/runsheet/hours';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
 import type { Timer } from './rows';
-import { addRow, changeRow, findRows, needRow } from './table';
+import { addRow, changeRow, countRows, findRows, needRow, select } from './table';
 import { getWorkshop } from './workshop';
 
 const MINUTE_MS = 60_000;
 
 /** Timers that still run or ring, the next due first. */
 export const runningTimers = (): Promise<Timer[]> => findRows('timers', { endedAt: null }, [['dueAt', 'ASC']]);
+
+/** Timers of one restoration that still run or ring. */
+export const timersOf = (restorationId: string): Promise<Timer[]> => findRows('timers', { restorationId, endedAt: null }, [['dueAt', 'ASC']]);
+
+/** Timers of a session, by the piece that leads it, whichever machine that is of. */
+export const timersOfSession = (sessionId: string): Promise<Timer[]> => findRows('timers', { sessionId, endedAt: null });
+
+/** A timer with the name of its machine; empty where it is of none. */
+export type NamedTimer = Timer & { machine: string };
+
+/** The timers that ring next, of the whole workshop, and how many more there are. */
+export async function nextTimers(most: number): Promise<{ timers: NamedTimer[]; more: number }> {
+  const [timers, all] = await Promise.all([
+    select<NamedTimer>(
+      `SELECT timers.*, COALESCE(restorations.title, '') AS machine FROM timers LEFT JOIN restorations ON restorations.id = timers.restorationId
+        WHERE timers.endedAt IS NULL ORDER BY MIN(dueAt, COALESCE(nextReminderAt, dueAt)), timers.id LIMIT :most`,
+      { most },
+    ),
+    countRows('timers', { endedAt: null }),
+  ]);
+  return { timers, more: all - timers.length };
+}
 
 type NewTimer = Pick<Timer, 'restorationId' | 'pieceId' | 'label' | 'atTheBell' | 'dueAt'> & Partial<Timer>;
 

@@ -1,3 +1,4 @@
+import { Op } from 'sequelize';
 import { SCHOOL } from '@/core/exposure/schools';
 import { Refusal } from '@/core/refusal';
 import { inTransaction } from './connection';
@@ -12,12 +13,19 @@ const IN_ORDER = [
   ['id', 'ASC'],
 ] satisfies [string, string][];
 
-export const treatmentsOf = (restorationId: string): Promise<Treatment[]> => findRows('treatments', { restorationId }, [['plannedAt', 'ASC']]);
-export const allTreatments = (): Promise<Treatment[]> => findRows('treatments', {});
-export const sessionsOf = (restorationId: string): Promise<Session[]> => findRows('sessions', { restorationId }, IN_ORDER);
+export const treatmentsOf = (restorationId: string | string[]): Promise<Treatment[]> =>
+  findRows('treatments', { restorationId }, [['plannedAt', 'ASC']]);
+export const sessionsOf = (restorationId: string | string[]): Promise<Session[]> => findRows('sessions', { restorationId }, IN_ORDER);
 export const sessionsOfPiece = (pieceId: string): Promise<Session[]> => findRows('sessions', { pieceId }, IN_ORDER);
 
 export type Way = Pick<Treatment, 'school' | 'stockId' | 'stockPercentWW' | 'targetPercentWW' | 'amountMl' | 'toleranceB'>;
+
+/** Exposures that run, of these pieces. */
+export const runningIn = (pieceIds: string[]): Promise<Session[]> => findRows('sessions', { pieceId: pieceIds, endedAt: null });
+
+/** Treatments of other machines that go on, those begun last first. */
+export const treatmentsElsewhere = (restorationId: string, most: number): Promise<Treatment[]> =>
+  findRows('treatments', { endedAt: null, restorationId: { [Op.ne]: restorationId } }, [['plannedAt', 'DESC']], most);
 
 /** The treatment of a piece that goes this way; where another goes, that one ends and this begins. */
 export async function treatmentFor(pieceId: string, way: Way, begins: Date): Promise<Treatment> {

@@ -21,8 +21,8 @@ import { startDrying } from './drying';
 import { addFinding, findingsOf, settleFinding } from './findings';
 import { appendLog } from './log';
 import { needsNoAnswer } from './requests';
-import { piecesOf, sizeOf } from './pieces';
-import type { Finding, Piece, SinkStep, Timer } from './rows';
+import { piecesOfAll, sizeOf } from './pieces';
+import type { Finding, Piece, Restoration, SinkStep, Timer } from './rows';
 import { addRow, changeRow, findRows, needRow } from './table';
 import { addTimer } from './timers';
 
@@ -50,13 +50,34 @@ const WHOLE = {
 
 /** Every spot of a restoration that the wash is asked for, in the order found. */
 export async function washSpots(restorationId: string): Promise<WashSpot[]> {
-  const [restoration, findings, pieces, steps, own] = [
-    await needRow('restorations', restorationId),
-    await findingsOf(restorationId),
-    await piecesOf(restorationId),
-    await findRows('sink_steps', { restorationId }, [['startedAt', 'ASC']]),
+  const restoration = await needRow('restorations', restorationId);
+  return (await washSpotsOf([restoration])).get(restorationId)!;
+}
+
+/** Those of several restorations, read in as many queries as of one. */
+export async function washSpotsOf(restorations: readonly Restoration[]): Promise<Map<string, WashSpot[]>> {
+  const ids = restorations.map(({ id }) => id);
+  const [findings, pieces, steps, own] = [
+    await findingsOf(ids),
+    await piecesOfAll(ids),
+    await findRows('sink_steps', { restorationId: ids }, [['startedAt', 'ASC']]),
     await ownKnowledge(),
   ];
+  return new Map(
+    restorations.map((restoration) => {
+      const of = <T extends { restorationId: string }>(rows: readonly T[]) => rows.filter(({ restorationId }) => restorationId === restoration.id);
+      return [restoration.id, spotsOf(restoration, of(findings), of(pieces), of(steps), own)];
+    }),
+  );
+}
+
+function spotsOf(
+  restoration: Restoration,
+  findings: readonly Finding[],
+  pieces: readonly Piece[],
+  steps: readonly SinkStep[],
+  own: OwnKnowledge,
+): WashSpot[] {
   const asked = findings.flatMap((finding) => {
     const piece = pieces.find(({ id }) => id === finding.pieceId) ?? null;
     const aim = piece?.aim ?? restoration.aim;
@@ -128,7 +149,7 @@ async function openOnBench(): Promise<Open[]> {
   const own = await ownKnowledge();
   const steps = await findRows('sink_steps', { endedAt: null });
   const sessions = await findRows('sessions', { endedAt: null });
-  const pieces = await findRows('pieces', {});
+  const pieces = await findRows('pieces', { id: [...steps, ...sessions].flatMap(({ pieceId }) => pieceId ?? []) });
   const tagOf = (id: string | null) => pieces.find((piece) => piece.id === id)?.tag ?? 'the machine';
   return [
     ...steps.map(({ agent, pieceId }) => ({

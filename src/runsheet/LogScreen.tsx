@@ -3,14 +3,24 @@
 import { Box } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { LogEntry } from '@/data/rows';
+import type { LogPage } from '@/data/log';
+import type { LogEntry, TakenBack } from '@/data/rows';
+import { TakenBackPart } from '@/undo/TakenBackPart';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { Part } from '@/ui/layout';
 import { noteDown } from './actions';
 import { LogList } from './LogList';
 
+interface Props {
+  restorationId: string;
+  page: LogPage;
+  /** What was taken back here and is not here again. */
+  taken: readonly Pick<TakenBack, 'id' | 'what' | 'at'>[];
+  timeZone: string;
+}
+
 /** The whole log of a restoration, with an own note on top. Entries are reworded, never removed. */
-export function LogScreen({ restorationId, entries, timeZone }: { restorationId: string; entries: readonly LogEntry[]; timeZone: string }) {
+export function LogScreen({ restorationId, page, taken, timeZone }: Props) {
   const router = useRouter();
   const [correcting, setCorrecting] = useState<LogEntry | null>(null);
   return (
@@ -37,8 +47,14 @@ export function LogScreen({ restorationId, entries, timeZone }: { restorationId:
           }}
         />
       </Box>
+      <TakenBackPart taken={taken} timeZone={timeZone} />
       <Part title="Newest first">
-        <LogList entries={[...entries].reverse()} timeZone={timeZone} onCorrect={setCorrecting} />
+        <LogList
+          page={page}
+          timeZone={timeZone}
+          onCorrect={setCorrecting}
+          olderHref={(before) => `/restorations/${restorationId}/log?before=${before}`}
+        />
       </Part>
     </>
   );

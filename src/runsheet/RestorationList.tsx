@@ -3,11 +3,13 @@
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import NextLink from 'next/link';
 import { STAGE_WORDS, type Stage, type StageState } from '@/core/runsheet/stages';
-import type { Restoration } from '@/data/rows';
 import { photoUrl } from '@/ui/photoUrl';
 
 interface Row {
-  restoration: Restoration;
+  id: string;
+  title: string;
+  /** What it is, or how it came. */
+  under: string;
   settled: { stage: Stage; state: StageState }[];
   photoId: string | null;
 }
@@ -16,11 +18,11 @@ interface Row {
 export function RestorationList({ rows }: { rows: readonly Row[] }) {
   return (
     <Box as="ul" listStyleType="none" mb="9">
-      {rows.map(({ restoration, settled, photoId }) => {
+      {rows.map(({ id, title, under, settled, photoId }) => {
         const next = settled.find(({ state }) => state === 'open');
         return (
-          <Box as="li" key={restoration.id} borderTopWidth="1px" borderColor="lineStrong" _hover={{ bg: 'sheet' }}>
-            <NextLink href={`/restorations/${restoration.id}`}>
+          <Box as="li" key={id} borderTopWidth="1px" borderColor="lineStrong" _hover={{ bg: 'sheet' }}>
+            <NextLink href={`/restorations/${id}`}>
               <Grid templateColumns={{ base: '110px 1fr', md: '170px 1fr 300px' }} gap="4" alignItems="center" py="3">
                 {photoId ? (
                   // eslint-disable-next-line @next/next/no-img-element
@@ -30,10 +32,10 @@ export function RestorationList({ rows }: { rows: readonly Row[] }) {
                 )}
                 <Box>
                   <Text fontFamily="heading" fontWeight="650" fontSize="22px">
-                    {restoration.title}
+                    {title}
                   </Text>
                   <Text color="soft" lineClamp={2}>
-                    {restoration.machine || restoration.condition}
+                    {under}
                   </Text>
                 </Box>
                 <Box gridColumn={{ base: '1 / 3', md: 'auto' }}>

@@ -1,11 +1,12 @@
 'use client';
 
+import type { LogPage } from '@/data/log';
 import type { Aim } from '@/core/intake/aim';
 import { Box, Button, Flex, Input, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { STAGES, STAGE_WORDS, type Stage, type StageState } from '@/core/runsheet/stages';
-import type { Finding, LedgerEntry, LogEntry, Photo, Piece } from '@/data/rows';
+import type { Finding, LedgerEntry, Photo, Piece } from '@/data/rows';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { PhotoStrip } from '@/ui/PhotoStrip';
@@ -28,7 +29,7 @@ interface Props {
   findings: readonly Finding[];
   aim: Aim;
   ledger: readonly LedgerEntry[];
-  log: readonly LogEntry[];
+  log: LogPage;
   currency: string;
   timeZone: string;
   money: Record<string, string>;
@@ -113,10 +114,10 @@ export function StageSheet(props: Props) {
       </Part>
       <StageEnd {...props} />
       <Part title="Log of this stage">
-        {props.log.length === 0 ? (
+        {props.log.entries.length === 0 ? (
           <EmptyPlace>Nothing yet. What you do here writes itself down.</EmptyPlace>
         ) : (
-          <LogList entries={props.log} timeZone={props.timeZone} />
+          <LogList page={props.log} timeZone={props.timeZone} olderHref={() => `/restorations/${restorationId}/log`} />
         )}
       </Part>
     </>

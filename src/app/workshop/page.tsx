@@ -5,7 +5,10 @@ import { RingSwitches } from '@/bench/RingSwitches';
 import { wholeUnits } from '@/core/ledger/money';
 import { hoursWords, WEEKDAYS } from '@/core/runsheet/hours';
 import { doorState } from '@/data/door';
-import { logOf } from '@/data/log';
+import { logPage } from '@/data/log';
+import { takenBackOf } from '@/data/takenBack';
+import { beforeOf, LOG_SIZE } from '@/runsheet/logPages';
+import { TakenBackPart } from '@/undo/TakenBackPart';
 import { listPeople } from '@/data/people';
 import { dataFolder } from '@/data/folder';
 import { getWorkshop, listObstacles, NEW_WORKSHOP } from '@/data/workshop';
@@ -19,10 +22,14 @@ import { SettingsForm } from '@/workshop/SettingsForm';
 
 export const metadata: Metadata = { title: 'Workshop' };
 
-export default async function WorkshopPage() {
-  const [workshop, log, people, door, given, obstacles] = await Promise.all([
+const olderLog = (before: number) => `/workshop?before=${before}#log`;
+
+export default async function WorkshopPage({ searchParams }: { searchParams: Promise<{ before?: string }> }) {
+  const { before } = await searchParams;
+  const [workshop, log, taken, people, door, given, obstacles] = await Promise.all([
     getWorkshop(),
-    logOf(null),
+    logPage({ restorationId: null }, beforeOf(before), LOG_SIZE),
+    takenBackOf(null),
     listPeople(),
     doorState(),
     headers(),
@@ -74,7 +81,8 @@ export default async function WorkshopPage() {
         </p>
       </Part>
       <Part title="Log of the workshop" id="log">
-        <LogList entries={[...log].reverse()} timeZone={workshop.timeZone} />
+        <TakenBackPart taken={taken} timeZone={workshop.timeZone} />
+        <LogList page={log} timeZone={workshop.timeZone} olderHref={olderLog} />
       </Part>
     </>
   );

@@ -38,6 +38,7 @@ const anyTried: fc.Arbitrary<Tried[]> = fc.array(
     soil: fc.constantFrom(...SOIL_IDS),
     surface: fc.constantFrom(...SURFACE_IDS),
     outcome: fc.constantFrom(...OUTCOMES),
+    times: fc.integer({ min: 1, max: 4 }),
   }),
   { maxLength: 20 },
 );
@@ -253,12 +254,7 @@ describe('the order inside one roughness', () => {
   it('follows this workshop’s own outcomes, and says so', () => {
     const film: Spot = { ...SPOT, soil: 'nicotine' };
     expect(agents(film).filter((agent) => agentOf(agent).roughness === 4)).toEqual(['kitchen-degreaser', 'sugar-soap', 'oxygen-soak']);
-    const tried: Tried[] = Array.from({ length: 6 }, () => ({
-      agent: 'kitchen-degreaser',
-      soil: 'nicotine',
-      surface: 'abs-textured',
-      outcome: 'no change',
-    }));
+    const tried: Tried[] = [{ agent: 'kitchen-degreaser', soil: 'nicotine', surface: 'abs-textured', outcome: 'no change', times: 6 }];
     const ladder = cleaningLadder(film, { ...NOTHING_OWN, tried });
     expect(ladder.rungs.filter(({ agent }) => agentOf(agent).roughness === 4).map(({ agent }) => agent)[0]).toBe('sugar-soap');
     expect(ladder.rungs.find(({ agent }) => agent === 'kitchen-degreaser')!.why).toContain('Your own 6 passes say 28 %, the data set 70 %.');
@@ -268,12 +264,7 @@ describe('the order inside one roughness', () => {
     fc.assert(
       fc.property(fc.constantFrom(...SOIL_IDS), fc.integer({ min: 1, max: 60 }), (soil, passes) => {
         const agent = AGENT_IDS.find((id) => chanceOf(id, soil, []) !== null)!;
-        const all = (outcome: 'gone' | 'no change') =>
-          chanceOf(
-            agent,
-            soil,
-            Array.from({ length: passes }, () => ({ agent, soil, surface: 'abs-textured', outcome })),
-          )!;
+        const all = (outcome: 'gone' | 'no change') => chanceOf(agent, soil, [{ agent, soil, surface: 'abs-textured', outcome, times: passes }])!;
         const { prior } = all('gone');
         expect(all('gone').mean).toBeGreaterThan(prior);
         expect(all('no change').mean).toBeLessThan(prior);

@@ -5,12 +5,13 @@ import type { SurfaceId } from './surfaces';
 export const OUTCOMES = ['gone', 'better', 'no change', 'harmed'] as const;
 export type Outcome = (typeof OUTCOMES)[number];
 
-/** What came of one pass in this workshop. */
+/** What came of passes in this workshop, and how often. */
 export interface Tried {
   agent: AgentId;
   soil: SoilId;
   surface: SurfaceId;
   outcome: Outcome;
+  times: number;
 }
 
 /** How many passes the chance of the data set counts for: as much as four of one's own. */
@@ -31,6 +32,7 @@ export function chanceOf(agent: AgentId, soil: SoilId, tried: readonly Tried[], 
   const prior = soilOf(soil).chance[agent as KnownAgentId] ?? agents.find(({ id }) => id === agent)?.takes[soil];
   if (prior === undefined) return null;
   const own = tried.filter((pass) => pass.agent === agent && pass.soil === soil);
-  const successes = own.reduce((sum, { outcome }) => sum + SUCCESS[outcome], 0);
-  return { mean: (prior * PRIOR_PASSES + successes) / (PRIOR_PASSES + own.length), prior, own: own.length };
+  const successes = own.reduce((sum, { outcome, times }) => sum + times * SUCCESS[outcome], 0);
+  const passes = own.reduce((sum, { times }) => sum + times, 0);
+  return { mean: (prior * PRIOR_PASSES + successes) / (PRIOR_PASSES + passes), prior, own: passes };
 }

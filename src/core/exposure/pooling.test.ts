@@ -1,9 +1,14 @@
 import fc from 'fast-check';
 import { exposureForecast, yellowAfter } from './forecast';
-import { pooledPrior, type PastPiece } from './pooling';
+import { pooledPrior as pooledOf, rateWord, type PastPiece } from './pooling';
 import { seededNormal } from './seededNormal.testing';
 
 const GUESS = { medianRate: 0.06, logSd: 0.6 };
+const pooledPrior = (past: readonly PastPiece[], guess: typeof GUESS) =>
+  pooledOf(
+    past.flatMap((one) => rateWord(one, guess.medianRate) ?? []),
+    guess,
+  );
 
 function piece(rate: number, normal: () => number): PastPiece {
   const at = (dose: number) => yellowAfter(26, 6, rate, dose) + 0.5 * normal();

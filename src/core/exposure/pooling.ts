@@ -3,6 +3,12 @@ import { ratePosterior, type ForecastInput } from './forecast';
 /** A past piece of the same school and plastic: what its own sessions say of its rate. */
 export type PastPiece = Pick<ForecastInput, 'startB' | 'targetB' | 'sessions' | 'measurementSd'>;
 
+/** What the sessions of one piece say of its rate: mean and variance of ln k. */
+export interface RateWord {
+  mean: number;
+  variance: number;
+}
+
 export interface Pooled {
   prior: ForecastInput['prior'];
   /** Past pieces that say something. */
@@ -22,7 +28,7 @@ const GRID = 41;
 const REACH_SD = 4;
 
 /** Mean and variance of ln k that a piece's own sessions leave, the wide prior divided out; `null` where they say nothing. */
-function ownWord(piece: PastPiece, medianRate: number): { mean: number; variance: number } | null {
+export function rateWord(piece: PastPiece, medianRate: number): RateWord | null {
   const { rates, weights } = ratePosterior({ ...piece, toleranceB: 1, prior: { medianRate, logSd: WIDE_LOG_SD } });
   let [mean, square] = [0, 0];
   rates.forEach((rate, i) => {
@@ -46,11 +52,10 @@ function ownWord(piece: PastPiece, medianRate: number): { mean: number; variance
  *
  * Hierarchical normal model: Gelman et al., Bayesian Data Analysis, chapter 5.
  *
- * @param past pieces of the same school and, where there are enough, the same plastic
+ * @param words of pieces of the same school and, where there are enough, the same plastic
  * @param guess starting guess of the school
  */
-export function pooledPrior(past: readonly PastPiece[], guess: ForecastInput['prior']): Pooled {
-  const words = past.flatMap((piece) => ownWord(piece, guess.medianRate) ?? []);
+export function pooledPrior(words: readonly RateWord[], guess: ForecastInput['prior']): Pooled {
   if (words.length === 0) return { prior: guess, pieces: 0, before: guess };
   const centre = Math.log(guess.medianRate);
   let [total, mean, square] = [0, 0, 0];

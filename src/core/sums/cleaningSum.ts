@@ -70,7 +70,7 @@ export const cleaningLadderSum: Sum<LadderInput, Ladder> = {
   compute: ({ soil, substrate, finish, record, severity, visible, aim }) =>
     cleaningLadder(
       { soil, surfaces: [substrate, ...OVER[finish]], severity, visible, aim, paperLabel: '', metalInside: '' },
-      { ...NOTHING_OWN, tried: record.map(({ agent, outcome }) => ({ agent, outcome, soil, surface: substrate })) },
+      { ...NOTHING_OWN, tried: record.map(({ agent, outcome }) => ({ agent, outcome, soil, surface: substrate, times: 1 })) },
     ),
   source: 'Data set of Kvell: workshop wisdom, reviewed. Chances move with your own record (Beta posterior, the data set counting for four passes).',
   example: { soil: 'hand-grease', substrate: 'abs-textured', finish: 'plain', severity: 'plain', visible: 'front', aim: 'presentable', record: [] },

@@ -10,7 +10,7 @@ import { inTransaction } from '../connection';
 import { dataFolder } from '../folder';
 import { appendLog } from '../log';
 import type { Photo } from '../rows';
-import { addRow, findRow, findRows, needRow } from '../table';
+import { addRow, findRow, findRows, needRow, select } from '../table';
 import { getWorkshop } from '../workshop';
 import { inspectPicture, LARGEST_PIXELS, type PictureFacts } from './decode';
 
@@ -94,6 +94,16 @@ export async function addPhoto({ bytes, ...photo }: NewPhoto, now: Date): Promis
 }
 
 export const photosOf = (restorationId: string): Promise<Photo[]> => findRows('photos', { restorationId }, [['addedAt', 'ASC']]);
+/** The newest photograph of each restoration that has one, by restoration. */
+export async function newestPhotos(restorationIds: string[]): Promise<Map<string, string>> {
+  const found = await select<{ id: string; restorationId: string }>(
+    // SQLite takes the other columns from the row that holds the greatest.
+    `SELECT id, restorationId, MAX(addedAt) FROM photos WHERE restorationId IN (:restorationIds) GROUP BY restorationId`,
+    { restorationIds: restorationIds.length > 0 ? restorationIds : [''] },
+  );
+  return new Map(found.map(({ id, restorationId }) => [restorationId, id]));
+}
+
 export const findPhoto = (id: string): Promise<Photo | null> => findRow('photos', id);
 
 /** The original as it was sent. */

@@ -11,7 +11,7 @@ import { looksOf } from '@/data/looks';
 import { piecesOf } from '@/data/pieces';
 import { plannedIn } from '@/data/planned';
 import { listStock } from '@/data/stock';
-import { runningTimers } from '@/data/timers';
+import { timersOfSession } from '@/data/timers';
 import { getWorkshop } from '@/data/workshop';
 import { BeforeAfter } from '@/ui/BeforeAfter';
 import { Estimate } from '@/ui/figures';
@@ -52,11 +52,10 @@ interface Props {
 
 /** Brighten: the pieces, and for the chosen one its advice, its running exposure or the plan of the next. */
 export async function BrightenStage({ restorationId, pieceId, way, by, sky, now }: Props) {
-  const [pieces, workshop, stock, timers, tubs, planned] = await Promise.all([
+  const [pieces, workshop, stock, tubs, planned] = await Promise.all([
     piecesOf(restorationId),
     getWorkshop(),
     listStock(),
-    runningTimers(),
     listTubs(),
     plannedIn(restorationId),
   ]);
@@ -95,6 +94,7 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky, now 
   const needsMeasuring = waitsForMeasuring(history.sessions, history.measurements) !== null;
   const companions = running ? [] : await companionsOf(piece, pieces, histories);
   const lead = running && (running.leadId ?? running.id);
+  const timers = lead ? await timersOfSession(lead) : [];
   const together = histories.flatMap((other, i) =>
     other.running && (other.running.leadId ?? other.running.id) === lead && other.running.id !== running?.id ? [pieces[i]!.tag] : [],
   );
@@ -167,8 +167,8 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky, now 
           coatMl={went!.amountMl * (1 + together.length)}
           at={now.toISOString()}
           turns={await turnsOfRunning(piece, history, workshop.latitude !== null && workshop.longitude !== null)}
-          timer={timers.find(({ sessionId, kind }) => sessionId === lead && kind === 'exposure') ?? null}
-          tending={timers.filter(({ sessionId, kind }) => sessionId === lead && kind !== 'exposure')}
+          timer={timers.find(({ kind }) => kind === 'exposure') ?? null}
+          tending={timers.filter(({ kind }) => kind !== 'exposure')}
           warmth={await warmthOfRunning(history)}
           timeZone={timeZone}
         />

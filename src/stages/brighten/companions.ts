@@ -1,7 +1,8 @@
-import { Op } from 'sequelize';
-import { findRestoration } from '@/data/restorations';
+import { latestOf } from '@/data/measurements';
+import { findPieces } from '@/data/pieces';
+import { titlesOf } from '@/data/restorations';
 import type { Measurement, Piece } from '@/data/rows';
-import { findRows } from '@/data/table';
+import { runningIn, treatmentsElsewhere } from '@/data/treatments';
 import { distanceWords } from './distance';
 import type { PieceHistory } from './history';
 import type { Companion } from './TogetherChoice';
@@ -27,24 +28,16 @@ export async function companionsOf(piece: Piece, pieces: readonly Piece[], histo
       ? []
       : [asCompanion(other, '', measurements[measurements.length - 1] ?? null)];
   });
-  const elsewhere = await findRows(
-    'treatments',
-    { endedAt: null, restorationId: { [Op.ne]: piece.restorationId } },
-    [['plannedAt', 'DESC']],
-    MOST_OTHERS,
-  );
+  const elsewhere = await treatmentsElsewhere(piece.restorationId, MOST_OTHERS);
   const ids = [...new Set(elsewhere.map(({ pieceId }) => pieceId))];
-  const [others, running] = await Promise.all([findRows('pieces', { id: ids }), findRows('sessions', { pieceId: ids, endedAt: null })]);
-  const guests = await Promise.all(
-    others
-      .filter(({ id }) => !running.some(({ pieceId }) => pieceId === id))
-      .map(async (other) => {
-        const [restoration, [latest]] = await Promise.all([
-          findRestoration(other.restorationId),
-          findRows('measurements', { pieceId: other.id }, [['measuredAt', 'DESC']], 1),
-        ]);
-        return asCompanion(other, restoration?.title ?? '', latest ?? null);
-      }),
-  );
+  const [others, running, latest, titles] = await Promise.all([
+    findPieces(ids),
+    runningIn(ids),
+    latestOf(ids),
+    titlesOf(elsewhere.map(({ restorationId }) => restorationId)),
+  ]);
+  const guests = others
+    .filter(({ id }) => !running.some(({ pieceId }) => pieceId === id))
+    .map((other) => asCompanion(other, titles.get(other.restorationId) ?? '', latest.get(other.id) ?? null));
   return [...own, ...guests];
 }

@@ -5,8 +5,8 @@ import { fadeSoFar } from '@/core/exposure/after';
 import { commonTarget, type CommonTarget } from '@/core/exposure/commonTarget';
 import type { Aim } from '@/core/intake/aim';
 import { measurementsOf } from '@/data/measurements';
-import { piecesOf } from '@/data/pieces';
-import { findRestoration } from '@/data/restorations';
+import { piecesOfAll } from '@/data/pieces';
+import { findRows } from '@/data/table';
 import { sessionsOf, treatmentsOf } from '@/data/treatments';
 import type { Measurement, Piece, Session, Treatment } from '@/data/rows';
 
@@ -22,20 +22,27 @@ export interface PieceHistory {
   set: CommonTarget | null;
 }
 
-/** All that was done to pieces; each restoration is read once, however many of its pieces are asked for. */
+/** All that was done to pieces; their restorations are read in as many queries as one. */
 export async function historiesOf(pieces: readonly Piece[]): Promise<PieceHistory[]> {
   const ids = [...new Set(pieces.map(({ restorationId }) => restorationId))];
-  const whole = new Map(await Promise.all(ids.map(async (id) => [id, await doneIn(id)] as const)));
+  const [measurements, treatments, sessions, siblings, restorations] = await Promise.all([
+    measurementsOf(ids),
+    treatmentsOf(ids),
+    sessionsOf(ids),
+    piecesOfAll(ids),
+    findRows('restorations', { id: ids }),
+  ]);
+  const within = <T extends { restorationId: string }>(rows: readonly T[], id: string) => rows.filter(({ restorationId }) => restorationId === id);
+  const sets = new Map(restorations.map(({ id, aim }) => [id, targetOfSet(within(siblings, id), within(measurements, id), aim)]));
   return pieces.map(({ id, restorationId }) => {
-    const { set, ...all } = whole.get(restorationId)!;
-    const own = <T extends { pieceId: string }>(rows: T[]) => rows.filter(({ pieceId }) => pieceId === id);
-    const sessions = own(all.sessions);
+    const own = <T extends { pieceId: string }>(rows: readonly T[]) => rows.filter(({ pieceId }) => pieceId === id);
+    const mine = own(sessions);
     return {
-      measurements: own(all.measurements),
-      treatments: own(all.treatments),
-      sessions,
-      running: sessions.find(({ endedAt }) => endedAt === null) ?? null,
-      set,
+      measurements: own(measurements),
+      treatments: own(treatments),
+      sessions: mine,
+      running: mine.find(({ endedAt }) => endedAt === null) ?? null,
+      set: sets.get(restorationId) ?? null,
     };
   });
 }
@@ -47,17 +54,6 @@ export function coloursOf({ measurements }: Pick<PieceHistory, 'measurements'>):
 }
 
 export const historyOf = async (piece: Piece): Promise<PieceHistory> => (await historiesOf([piece]))[0]!;
-
-async function doneIn(restorationId: string) {
-  const [measurements, treatments, sessions, pieces, restoration] = await Promise.all([
-    measurementsOf(restorationId),
-    treatmentsOf(restorationId),
-    sessionsOf(restorationId),
-    piecesOf(restorationId),
-    findRestoration(restorationId),
-  ]);
-  return { measurements, treatments, sessions, set: targetOfSet(pieces, measurements, restoration!.aim) };
-}
 
 /** The target that the pieces of a restoration share; a piece whose age is kept takes no part. */
 function targetOfSet(pieces: readonly Piece[], measurements: readonly Measurement[], aimOfAll: Aim): CommonTarget | null {

@@ -3,14 +3,14 @@ import { doseUnit } from '@/core/exposure/dose';
 import { exposureForecast, fadeCurve, type Forecast, type ForecastInput } from '@/core/exposure/forecast';
 import { priorOf, SCHOOL, type School } from '@/core/exposure/schools';
 import { PIECE_REGION } from '@/data/measurements';
-import type { Piece, Session } from '@/data/rows';
+import type { LearntRate, Piece, Session } from '@/data/rows';
 import type { FadeView } from './FadePart';
 import { yellowOf, type PieceHistory } from './history';
-import { pooledFrom, type Past } from './pooled';
+import { pooledFrom } from './pooled';
 import { fadeWorking } from './workings';
 
 /** Yellow left, forecast and advice of a piece, from its measurements and sessions. */
-export function judgePiece(piece: Piece, history: PieceHistory, past: readonly Past[]) {
+export function judgePiece(piece: Piece, history: PieceHistory, past: readonly LearntRate[]) {
   const treatment = history.treatments.filter(({ endedAt }) => endedAt === null).pop() ?? null;
   const school = SCHOOL[treatment?.school ?? 'cream-film-sun'];
   const yellow = yellowOf(piece, history, school);

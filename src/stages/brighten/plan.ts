@@ -8,7 +8,8 @@ import { peroxideStrength } from '@/core/peroxide/strength';
 import { Refusal } from '@/core/refusal';
 import { dayAround, fromLocalField } from '@/core/runsheet/time';
 import { sunDay, type SunDay } from '@/core/sun/day';
-import { findPiece } from '@/data/pieces';
+import { wayWentOn } from '@/data/learntRates';
+import { findPieces } from '@/data/pieces';
 import type { Piece, Workshop } from '@/data/rows';
 import { findStock, type Shelved } from '@/data/stock';
 import { getWorkshop, listObstacles } from '@/data/workshop';
@@ -16,7 +17,7 @@ import { answer, type Answer } from '@/edge/answer';
 import { bathOf, type FilledTub } from './bath';
 import { sessionCardPdf } from './cardPdf';
 import { readFacts } from './facts';
-import { historiesOf, yellowOf, type PieceHistory } from './history';
+import { historiesOf, yellowOf } from './history';
 import { pastPieces, pooledFrom } from './pooled';
 import { planSchema, type PlanForm } from './schema';
 import { LEAN_DEG, turnsOf } from './turnsOf';
@@ -71,16 +72,15 @@ export async function workOut(form: PlanForm): Promise<Worked> {
   const { stock, stockPercentWW } = await strengthOf(form);
   const bath = await bathOf(form, pieces, workshop.units);
   const [past, obstacles, histories] = await Promise.all([pastPieces(piece), listObstacles(), historiesOf(pieces)]);
-  const [history] = histories as [PieceHistory];
   const pooled = pooledFrom(past, school, piece.plastic);
   const place = { latitude: workshop.latitude ?? 0, longitude: workshop.longitude ?? 0, altitudeM: workshop.altitudeM };
   // This way on this plastic: tried on another piece, or on this one before.
-  const tried = (plastic: string) =>
-    [{ piece, history }, ...past].some(
-      (one) => one.piece.plastic === plastic && one.history.treatments.some(({ school: went }) => went === school.id),
-    );
   const gates = await Promise.all(
-    pieces.map(async (each) => ({ id: each.id, tag: each.tag, gates: gatesOf(school, await readFacts(each), tried(each.plastic)) })),
+    pieces.map(async (each) => ({
+      id: each.id,
+      tag: each.tag,
+      gates: gatesOf(school, await readFacts(each), await wayWentOn(school.id, each.plastic)),
+    })),
   );
   const sun = {
     place,
@@ -97,7 +97,7 @@ export async function workOut(form: PlanForm): Promise<Worked> {
     volumeL: bath?.solutionL ?? form.volumeL,
     areaCm2: form.areaCm2,
     toleranceB: form.toleranceB,
-    yellow: yellowOf(piece, history, school),
+    yellow: yellowOf(piece, histories[0]!, school),
     ...sun,
     lampMwPerCm2: form.lampMwPerCm2,
     temperatureC: form.temperatureC,
@@ -128,13 +128,12 @@ export async function workOut(form: PlanForm): Promise<Worked> {
 /** The pieces of a plan, the one that leads first. @throws Refusal where one is not here, or cannot lie there */
 async function piecesFor({ pieceId, withIds }: PlanForm): Promise<Piece[]> {
   const ids = [pieceId, ...new Set(withIds.filter((id) => id !== pieceId))];
-  return Promise.all(
-    ids.map(async (id) => {
-      const piece = await findPiece(id);
-      if (!piece) throw new Refusal('pieceId', 'This piece is not here any more. Go back and choose another.');
-      return piece;
-    }),
-  );
+  const found = await findPieces(ids);
+  return ids.map((id) => {
+    const piece = found.find((known) => known.id === id);
+    if (!piece) throw new Refusal('pieceId', 'This piece is not here any more. Go back and choose another.');
+    return piece;
+  });
 }
 
 export interface PlanView {

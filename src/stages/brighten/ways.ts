@@ -9,12 +9,12 @@ import { hoursOfDays } from '@/core/runsheet/hours';
 import { fromLocalField } from '@/core/runsheet/time';
 import { findingsOf } from '@/data/findings';
 import { findRestoration } from '@/data/restorations';
-import type { Piece } from '@/data/rows';
+import type { LearntRate, Piece } from '@/data/rows';
 import { listStock, type Shelved } from '@/data/stock';
 import { getWorkshop, listObstacles } from '@/data/workshop';
 import { factsOf } from './facts';
 import { yellowOf, type PieceHistory } from './history';
-import { pooledFrom, type Past } from './pooled';
+import { pooledFrom } from './pooled';
 
 /** Days ahead that are looked at. */
 export const DAYS = 14;
@@ -48,7 +48,7 @@ function wished(by: string | null, timeZone: string): Date | null {
 export async function waysFor(
   piece: Piece,
   history: PieceHistory,
-  past: readonly Past[],
+  past: readonly LearntRate[],
   sky: SkySource,
   by: string | null = null,
   now: Date,

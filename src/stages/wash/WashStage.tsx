@@ -3,7 +3,7 @@ import { measurementsOf } from '@/data/measurements';
 import { piecesOf } from '@/data/pieces';
 import { findRestoration } from '@/data/restorations';
 import { listStock } from '@/data/stock';
-import { runningTimers } from '@/data/timers';
+import { timersOf } from '@/data/timers';
 import { washSpots } from '@/data/wash';
 import { getWorkshop } from '@/data/workshop';
 import { findRows } from '@/data/table';
@@ -17,7 +17,7 @@ export async function WashStage({ restorationId }: { restorationId: string }) {
   if (!(await findRestoration(restorationId))) return null;
   const [spots, timers, tubs, pieces, measurements, stock, own, { units }] = await Promise.all([
     washSpots(restorationId),
-    runningTimers(),
+    timersOf(restorationId),
     listTubs(),
     piecesOf(restorationId),
     measurementsOf(restorationId),
@@ -34,7 +34,7 @@ export async function WashStage({ restorationId }: { restorationId: string }) {
     own,
     units,
   );
-  const drying = timers.filter((timer) => timer.restorationId === restorationId && timer.kind === 'drying');
+  const drying = timers.filter(({ kind }) => kind === 'drying');
   return (
     <WashBench
       restorationId={restorationId}
@@ -43,7 +43,7 @@ export async function WashStage({ restorationId }: { restorationId: string }) {
       next={next}
       spots={spots.map((spot) => spotView(spot, own, units))}
       drying={drying.map(({ id, label, startedAt, dueAt }) => ({ id, label, startedAt, dueAt }))}
-      loads={await loadViews(tubs, units)}
+      loads={await loadViews(restorationId, tubs, units)}
       tubs={tubs}
       bottles={stock}
       pieces={pieces.map(({ id, tag, name }) => ({

@@ -3,19 +3,23 @@ import { loadsFor, type Tub } from '@/core/cleaning/loads';
 import type { UnitId } from '@/core/sums/sum';
 import { amountWords, type UnitSystem } from '@/core/units';
 import { ownKnowledge } from '@/data/cleaning';
-import { listRestorations } from '@/data/restorations';
-import { washSpots, type WashSpot } from '@/data/wash';
+import { withOthersAt } from '@/data/restorations';
+import { washSpotsOf, type WashSpot } from '@/data/wash';
 import type { LoadView } from './TubPart';
 
 const ANY_SIZE_WORDS = 'has no size: write it down, and it is counted in';
 
-/** Loads across every open restoration, for the largest tub. */
-export async function loadViews(tubs: readonly Tub[], units: UnitSystem): Promise<LoadView[]> {
+/** So many other machines at the wash are looked through for what could share the bath: those worked on last. */
+const OTHERS = 5;
+
+/** Loads of this machine with those that are washed at the same time, for the largest tub. */
+export async function loadViews(restorationId: string, tubs: readonly Tub[], units: UnitSystem): Promise<LoadView[]> {
   const tub = [...tubs].sort((a, b) => b.lengthMm * b.widthMm * b.depthMm - a.lengthMm * a.widthMm * a.depthMm)[0];
   if (!tub) return [];
   const { agents } = await ownKnowledge();
-  const open = (await listRestorations()).filter(({ closedAt }) => closedAt === null);
-  const waiting = (await Promise.all(open.map(async ({ id, title }) => (await washSpots(id)).map((of) => ({ of, title }))))).flat();
+  const restorations = await withOthersAt('wash', restorationId, OTHERS);
+  const spots = await washSpotsOf(restorations);
+  const waiting = restorations.flatMap(({ id, title }) => (spots.get(id) ?? []).map((of) => ({ of, title })));
   const byAgent = new Map<AgentId, Map<string, { of: WashSpot; title: string }>>();
   for (const entry of waiting) {
     const agent = entry.of.next?.agent;

@@ -4,7 +4,7 @@ import { notFound } from 'next/navigation';
 import { proposalFor } from '@/core/intake/proposals';
 import { formatMoney } from '@/core/ledger/money';
 import { STAGES, STAGE_WORDS, type Stage } from '@/core/runsheet/stages';
-import { logOf } from '@/data/log';
+import { logPage } from '@/data/log';
 import { piecesOf } from '@/data/pieces';
 import { photosOf } from '@/data/photos/store';
 import { findRestoration } from '@/data/restorations';
@@ -19,6 +19,9 @@ import { StageSteps } from '@/runsheet/StageSteps';
 import { ScreenHead } from '@/ui/layout';
 import { TextLink } from '@/ui/links';
 
+/** So many entries of its log stand on a stage; all are in the log. */
+const LATELY = 12;
+
 /** A stage's screen: its own tool on top where it has one, and what every stage documents. */
 export async function StageScreen({ restorationId: id, stage, tool }: { restorationId: string; stage: Stage; tool?: React.ReactNode }) {
   const restoration = await findRestoration(id);
@@ -29,7 +32,7 @@ export async function StageScreen({ restorationId: id, stage, tool }: { restorat
     photosOf(id),
     findingsOf(id),
     ledgerOf(id),
-    logOf(id),
+    logPage({ restorationId: id, stage }, null, LATELY),
     getWorkshop(),
     requestsOf(id),
   ]);
@@ -59,7 +62,7 @@ export async function StageScreen({ restorationId: id, stage, tool }: { restorat
         findings={findings.filter((finding) => finding.stage === stage || asked(finding) === stage)}
         aim={restoration.aim}
         ledger={entries}
-        log={own(log)}
+        log={log}
         currency={currency}
         timeZone={timeZone}
         money={Object.fromEntries(entries.map((entry) => [entry.id, formatMoney(entry.amountMinor, currency)]))}

@@ -1,16 +1,23 @@
 import { notFound } from 'next/navigation';
-import { logOf } from '@/data/log';
+import { logPage } from '@/data/log';
 import { findRestoration } from '@/data/restorations';
+import { takenBackOf } from '@/data/takenBack';
 import { getWorkshop } from '@/data/workshop';
+import { beforeOf, LOG_SIZE } from '@/runsheet/logPages';
 import { LogScreen } from '@/runsheet/LogScreen';
 import { ScreenHead } from '@/ui/layout';
 import { TextLink } from '@/ui/links';
 
-export default async function LogPage({ params }: { params: Promise<{ id: string }> }) {
-  const { id } = await params;
+interface Asked {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ before?: string }>;
+}
+
+export default async function LogPage({ params, searchParams }: Asked) {
+  const [{ id }, { before }] = [await params, await searchParams];
   const restoration = await findRestoration(id);
   if (!restoration) notFound();
-  const [entries, { timeZone }] = await Promise.all([logOf(id), getWorkshop()]);
+  const [page, taken, { timeZone }] = await Promise.all([logPage({ restorationId: id }, beforeOf(before), LOG_SIZE), takenBackOf(id), getWorkshop()]);
   return (
     <>
       <ScreenHead
@@ -18,7 +25,7 @@ export default async function LogPage({ params }: { params: Promise<{ id: string
         lead={<TextLink href={`/restorations/${id}`}>{restoration.title}</TextLink>}
         under="It only grows: a rewording is a new entry, and the old one stays."
       />
-      <LogScreen restorationId={id} entries={entries} timeZone={timeZone} />
+      <LogScreen restorationId={id} page={page} taken={taken} timeZone={timeZone} />
     </>
   );
 }

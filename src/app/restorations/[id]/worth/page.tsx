@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { roughMoney } from '@/core/ledger/money';
 import { showMinutes, showTime } from '@/core/runsheet/time';
-import { logOf } from '@/data/log';
+import { logPage } from '@/data/log';
 import { findRestoration } from '@/data/restorations';
 import { getWorkshop } from '@/data/workshop';
 import { knownOf } from '@/runsheet/worth';
@@ -9,12 +9,19 @@ import { WorthForm } from '@/runsheet/WorthForm';
 import { Part, ScreenHead } from '@/ui/layout';
 import { TextLink } from '@/ui/links';
 
+/** So many estimates are shown, the newest. */
+const ESTIMATES = 40;
+
 export default async function WorthPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
   const restoration = await findRestoration(id);
   if (!restoration) notFound();
-  const [known, { currency, timeZone }, log] = await Promise.all([knownOf(id), getWorkshop(), logOf(id)]);
-  const estimates = log.filter(({ kind }) => kind === 'estimate');
+  const [known, { currency, timeZone }, log] = await Promise.all([
+    knownOf(id),
+    getWorkshop(),
+    logPage({ restorationId: id, kind: 'estimate' }, null, ESTIMATES),
+  ]);
+  const estimates = [...log.entries].reverse();
   const rate = known.hourlyRate > 0 ? ` at ${roughMoney(known.hourlyRate, currency)} an hour` : ', not counted in money';
   return (
     <>

@@ -1,6 +1,6 @@
 import { listTubs, ownKnowledge } from '@/data/cleaning';
 import { findRestoration } from '@/data/restorations';
-import { runningTimers } from '@/data/timers';
+import { timersOf } from '@/data/timers';
 import { washSpots } from '@/data/wash';
 import { getWorkshop } from '@/data/workshop';
 import { asFile, fileName } from '@/edge/fileName';
@@ -14,7 +14,7 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
   if (!restoration) return new Response('This restoration is not here.', { status: 404 });
   const [spots, timers, tubs, own, { units }] = await Promise.all([
     washSpots(restoration.id),
-    runningTimers(),
+    timersOf(restoration.id),
     listTubs(),
     ownKnowledge(),
     getWorkshop(),
@@ -24,7 +24,7 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
     restoration.title,
     [...running, ...next],
     spots.map((spot) => spotView(spot, own)),
-    await loadViews(tubs, units),
+    await loadViews(restoration.id, tubs, units),
   );
   return asFile(new Uint8Array(sheet), 'application/pdf', `${fileName(restoration.title)}-wash.pdf`);
 }

@@ -1,0 +1,56 @@
+import { Box, Button, Flex, Input, NativeSelect, Text } from '@chakra-ui/react';
+import type { Shown } from '@/data/restorations';
+import { LinkButton } from '@/ui/links';
+
+interface Props {
+  shown: Shown;
+  words: string;
+  /** From 0. */
+  page: number;
+  pages: number;
+  /** How many there are in all. */
+  all: number;
+}
+
+const SHOWN: Record<Shown, string> = { all: 'all', open: 'open', finished: 'finished' };
+
+/** Which restorations are listed, and the way to the next page of them. A plain form: it works before anything has loaded. */
+export function RestorationSearch({ shown, words, page, pages, all }: Props) {
+  const at = (to: number) => `/restorations?${new URLSearchParams({ show: shown, words, page: String(to + 1) }).toString()}`;
+  return (
+    <Box mb="4">
+      <form action="/restorations">
+        <Flex gap="3" wrap="wrap" align="flex-end">
+          <Box flex="1 1 260px" maxWidth="420px">
+            <label htmlFor="words">Name, machine or owner</label>
+            <Input id="words" name="words" defaultValue={words} size={'bench' as never} maxLength={100} />
+          </Box>
+          <Box flex="0 0 150px">
+            <label htmlFor="show">Show</label>
+            <NativeSelect.Root size={'bench' as never}>
+              <NativeSelect.Field id="show" name="show" defaultValue={shown}>
+                {Object.entries(SHOWN).map(([value, label]) => (
+                  <option key={value} value={value}>
+                    {label}
+                  </option>
+                ))}
+              </NativeSelect.Field>
+            </NativeSelect.Root>
+          </Box>
+          <Button type="submit" size={'bench' as never} variant={'quiet' as never}>
+            Look
+          </Button>
+        </Flex>
+      </form>
+      {pages > 1 && (
+        <Flex gap="3" align="center" mt="3" wrap="wrap">
+          <Text color="soft">
+            Page {page + 1} of {pages}, {all} in all, worked on last first
+          </Text>
+          {page > 0 && <LinkButton href={at(page - 1)}>Newer</LinkButton>}
+          {page + 1 < pages && <LinkButton href={at(page + 1)}>Older</LinkButton>}
+        </Flex>
+      )}
+    </Box>
+  );
+}
