@@ -61,7 +61,10 @@ export async function forecasts(): Promise<void> {
         if (truth >= found.low && truth <= found.high) held++;
       }
       const past = Array.from({ length: PAST }, () => simulated(random, usual, 0.3, 2).piece);
-      const { prior } = pooledPrior(past.flatMap((one) => rateWord(one, GUESS.medianRate) ?? []), GUESS);
+      const { prior } = pooledPrior(
+        past.flatMap((one) => rateWord(one, GUESS.medianRate) ?? []),
+        GUESS,
+      );
       [0, 1].forEach((count) => {
         const sessions = piece.sessions.slice(0, count);
         const real = truthOf({ ...piece, sessions }, rate);

@@ -5,12 +5,14 @@ import { faults } from './faults';
 import { forecasts } from './forecast';
 import { registration } from './registration';
 import { rebuildOrders } from './rebuildOrder';
+import { scale } from './scale';
 import { turnPlans } from './turnPlan';
 
 const BENCHMARKS: Record<string, () => Promise<void>> = {
   'photo-speed': photoSpeed,
   accuracy,
   pages,
+  scale,
   'rebuild-order': rebuildOrders,
   'turn-plan': turnPlans,
   forecast: forecasts,

@@ -23,7 +23,7 @@ import { creamAmount } from '@/core/peroxide/cream';
 import { peroxideDilution } from '@/core/peroxide/dilution';
 import { historyOf } from '@/stages/brighten/history';
 import { planSession } from '@/stages/brighten/planSession';
-import { waysFor } from '@/stages/brighten/ways';
+import { benchAsItStands, waysFor } from '@/stages/brighten/ways';
 import { simulatedSky } from '@/simulators/weather/sky';
 import { noteTurn, runningTimers, startTimer } from '@/data/timers';
 import { endExposure, startExposure, type StartExposure } from '@/data/exposures';
@@ -248,7 +248,15 @@ async function brimsel(at: Clock, now: Date, cream: StockItem, mixed: StockItem)
     caps,
     'lid',
   );
-  const ways = await waysFor((await findPiece(shell.id))!, await historyOf((await findPiece(shell.id))!), [], sky, null, now);
+  const ways = await waysFor(
+    (await findPiece(shell.id))!,
+    await historyOf((await findPiece(shell.id))!),
+    [],
+    sky,
+    null,
+    now,
+    await benchAsItStands(),
+  );
   const next = ways?.ways
     .find(({ school }) => school === 'cream-film-sun')
     ?.sun?.sessions.find(({ from }) => Date.parse(from) > now.getTime() + 3_600_000);

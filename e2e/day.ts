@@ -16,7 +16,8 @@ export const test = base.extend<Day>({
     await context.addInitScript((shift) => {
       const Real = Date;
       globalThis.Date = new Proxy(Real, {
-        construct: (target, given) => (given.length === 0 ? new target(Real.now() + shift) : new target(...(given as [number]))),
+        // What is derived from Date stays what it is: the dates of a time zone are.
+        construct: (target, given: number[], made) => Reflect.construct(target, given.length === 0 ? [Real.now() + shift] : given, made) as object,
         get: (target, name, itself) => (name === 'now' ? () => Real.now() + shift : (Reflect.get(target, name, itself) as unknown)),
       });
     }, clockShiftMs);

@@ -10,9 +10,9 @@ const MOST_SCRIPT_BYTES = 300 * 1000;
 
 async function addresses(page: Page): Promise<Record<string, string>> {
   await open(page, '/restorations');
-  const brimsel = (await page.getByRole('link', { name: /Brimsel Nine/ }).getAttribute('href'))!;
-  const tovarn = (await page.getByRole('link', { name: /Tovarn Desk Two/ }).getAttribute('href'))!;
-  const orvane = (await page.getByRole('link', { name: /Orvane Slab/ }).getAttribute('href'))!;
+  const brimsel = (await page.getByRole('main').getByRole('link', { name: /Brimsel Nine/ }).getAttribute('href'))!;
+  const tovarn = (await page.getByRole('main').getByRole('link', { name: /Tovarn Desk Two/ }).getAttribute('href'))!;
+  const orvane = (await page.getByRole('main').getByRole('link', { name: /Orvane Slab/ }).getAttribute('href'))!;
   await open(page, brimsel);
   const piece = (await page.getByRole('main').getByRole('link', { name: /K1/ }).first().getAttribute('href'))!;
   await open(page, `${piece}/measure?stage=brighten`);

@@ -25,7 +25,10 @@ async function openDatabase(folder: string): Promise<Database> {
   const sequelize = new Sequelize({
     dialect: 'sqlite',
     storage: path.join(folder, 'kvell.sqlite'),
-    logging: false,
+    logging: () => {
+      kept.queries += 1;
+      if (process.env.KVELL_TELL_QUERIES) process.stderr.write('query\n');
+    },
     define: { timestamps: false, freezeTableName: true },
     // A transaction that reads first and writes later could not be made to wait; this one waits at its start.
     transactionType: Transaction.TYPES.IMMEDIATE,
@@ -53,6 +56,8 @@ interface Kept {
   databases: Map<string, Promise<Database>>;
   /** The last change that was asked for; the next waits for it. */
   lastChange: Promise<unknown>;
+  /** Queries so far: what a page asks is a figure that tests and benchmarks look at. */
+  queries: number;
   /** The transaction that runs, for all that is called within it. */
   underWay: AsyncLocalStorage<Transaction>;
 }
@@ -62,6 +67,7 @@ interface Kept {
 const kept = ((globalThis as { kvell?: Kept }).kvell ??= {
   databases: new Map(),
   lastChange: Promise.resolve(),
+  queries: 0,
   underWay: new AsyncLocalStorage(),
 });
 
@@ -84,6 +90,9 @@ export async function closeDatabase(): Promise<void> {
   await (await kept.databases.get(folder))?.sequelize.close();
   kept.databases.delete(folder);
 }
+
+/** Queries that this process asked so far. */
+export const queriesSoFar = (): number => kept.queries;
 
 /** The transaction that the caller runs in; every query of the house joins it. */
 export const transactionUnderWay = (): Transaction | undefined => kept.underWay.getStore();

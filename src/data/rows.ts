@@ -485,7 +485,7 @@ export interface ExerciseRow {
 }
 
 /** How often a pass came to an outcome in this workshop; the database counts. */
-export interface LearntOutcome extends Tried {
+interface LearntOutcome extends Tried {
   id: string;
 }
 
@@ -501,12 +501,12 @@ export interface LearntRate extends RateWord {
 }
 
 /** A restoration by its id: what was learnt of it is to be worked out again. */
-export interface LearntStale {
+interface LearntStale {
   id: string;
 }
 
 /** A restoration by its id, and its newest entry in the log. */
-export interface Worked {
+interface Worked {
   id: string;
   logId: number;
 }

@@ -49,19 +49,18 @@ const WHOLE = {
 };
 
 /** Every spot of a restoration that the wash is asked for, in the order found. */
-export async function washSpots(restorationId: string): Promise<WashSpot[]> {
+export async function washSpots(restorationId: string, own?: OwnKnowledge): Promise<WashSpot[]> {
   const restoration = await needRow('restorations', restorationId);
-  return (await washSpotsOf([restoration])).get(restorationId)!;
+  return (await washSpotsOf([restoration], own ?? (await ownKnowledge()))).get(restorationId)!;
 }
 
 /** Those of several restorations, read in as many queries as of one. */
-export async function washSpotsOf(restorations: readonly Restoration[]): Promise<Map<string, WashSpot[]>> {
+export async function washSpotsOf(restorations: readonly Restoration[], own: OwnKnowledge): Promise<Map<string, WashSpot[]>> {
   const ids = restorations.map(({ id }) => id);
-  const [findings, pieces, steps, own] = [
+  const [findings, pieces, steps] = [
     await findingsOf(ids),
     await piecesOfAll(ids),
     await findRows('sink_steps', { restorationId: ids }, [['startedAt', 'ASC']]),
-    await ownKnowledge(),
   ];
   return new Map(
     restorations.map((restoration) => {

@@ -72,7 +72,7 @@ export function nextRung(ladder: Ladder, done: readonly { agent: AgentId; outcom
 }
 
 /** Rungs that stand and were not tried yet, the gentlest first. */
-export function untriedRungs({ rungs }: Ladder, done: readonly { agent: AgentId }[]): Rung[] {
+function untriedRungs({ rungs }: Ladder, done: readonly { agent: AgentId }[]): Rung[] {
   const tried = new Set(done.map(({ agent }) => agent));
   return rungs.filter(({ agent }) => !tried.has(agent));
 }

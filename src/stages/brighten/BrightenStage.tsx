@@ -80,7 +80,7 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky, now 
   const { running } = history;
   const here = `/restorations/${restorationId}/brighten?piece=${piece.id}`;
   const chosen = SCHOOLS.find((id) => id === way) ?? null;
-  const ways = history.running ? null : await waysFor(piece, history, past, sky, by, now);
+  const ways = history.running ? null : await waysFor(piece, history, past, sky, by, now, { workshop, stock });
   const own = planned.filter((session) => session.pieceId === piece.id);
   const coming = nextPlanned(own, now);
   const going = chosen ?? coming?.school ?? firstSchool(treatment?.school, workshop.latitude !== null);

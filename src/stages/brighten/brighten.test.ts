@@ -19,7 +19,7 @@ import { toJpeg } from '@/simulators/camera/jpeg';
 import { askMe, end, finishTreatment, gradeMe, lookAhead, lookWhatChanged, plan, start, tryOut, turns } from './actions';
 import { simulatedSky } from '@/simulators/weather/sky';
 import { pooledFor } from './pooled';
-import { waysFor } from './ways';
+import { benchAsItStands, waysFor } from './ways';
 import { historyOf, yellowOf } from './history';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
@@ -236,11 +236,11 @@ describe('choosing the way', () => {
 
   it('asks for the size first, then compares all eight with what the stores hold', async () => {
     const unsized = await trialPiece();
-    expect(await waysFor(unsized, await historyOf(unsized), [], sky, null, tick())).toBeNull();
+    expect(await waysFor(unsized, await historyOf(unsized), [], sky, null, tick(), await benchAsItStands())).toBeNull();
     const piece = await trialPiece({ lengthMm: 300, widthMm: 200, heightMm: 50, labels: 'serial', surfaces: ['legend-printed'] });
     await measure(piece, 24, tick());
     const known = (await findPiece(piece.id))!;
-    const view = (await waysFor(known, await historyOf(known), [], sky, null, tick()))!;
+    const view = (await waysFor(known, await historyOf(known), [], sky, null, tick(), await benchAsItStands()))!;
     expect(view.ways).toHaveLength(8);
     const vapour = view.ways.find(({ school }) => school === 'vapour')!;
     expect(vapour.costMinor).toBeGreaterThan(0);

@@ -11,7 +11,7 @@ import { finishTreatment, giveUp, planLater, ringThen, skyForgotten, skyFromFile
 import { historyOf } from './history';
 import { sessionCard } from './plan';
 import { skyTurned } from './skyTurned';
-import { waysFor } from './ways';
+import { benchAsItStands, waysFor } from './ways';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
@@ -99,7 +99,7 @@ describe('a planned session', () => {
   it('is looked at again when the sky turns, and moved to where it is clear', async () => {
     const piece = await trialPiece({ lengthMm: 300, widthMm: 200, heightMm: 50 });
     const now = tick();
-    const waysNow = async () => waysFor(piece, await historyOf(piece), [], sky, null, now);
+    const waysNow = async () => waysFor(piece, await historyOf(piece), [], sky, null, now, await benchAsItStands());
     const cover = (days: readonly number[], cloud: number) =>
       keepHours(
         days.flatMap((day) => Array.from({ length: 24 }, (_, i) => ({ at: hour(24 * day + i - 12), cloud }))),

@@ -9,7 +9,7 @@ import { hoursOfDays } from '@/core/runsheet/hours';
 import { fromLocalField } from '@/core/runsheet/time';
 import { findingsOf } from '@/data/findings';
 import { findRestoration } from '@/data/restorations';
-import type { LearntRate, Piece } from '@/data/rows';
+import type { LearntRate, Piece, Workshop } from '@/data/rows';
 import { listStock, type Shelved } from '@/data/stock';
 import { getWorkshop, listObstacles } from '@/data/workshop';
 import { factsOf } from './facts';
@@ -44,6 +44,15 @@ function wished(by: string | null, timeZone: string): Date | null {
   return end === null ? null : new Date(end);
 }
 
+/** Where and with what a piece is brightened. */
+export interface Bench {
+  workshop: Workshop;
+  stock: readonly Shelved[];
+}
+
+/** The workshop's own, as it stands. */
+export const benchAsItStands = async (): Promise<Bench> => ({ workshop: await getWorkshop(), stock: await listStock() });
+
 /** All ways for a piece in the coming days; `null` as long as its size is not known. */
 export async function waysFor(
   piece: Piece,
@@ -52,13 +61,12 @@ export async function waysFor(
   sky: SkySource,
   by: string | null = null,
   now: Date,
+  { workshop, stock }: Bench,
 ): Promise<WaysView | null> {
   const { lengthMm, widthMm, heightMm } = piece;
   if (lengthMm === null || widthMm === null || heightMm === null) return null;
-  const [workshop, obstacles, stock, restoration, findings] = await Promise.all([
-    getWorkshop(),
+  const [obstacles, restoration, findings] = await Promise.all([
     listObstacles(),
-    listStock(),
     findRestoration(piece.restorationId),
     findingsOf(piece.restorationId),
   ]);

@@ -121,7 +121,7 @@ function RungRow({ rung, onTake }: { rung: RungView; onTake: (pass: PassView) =>
       <Text color="soft" fontSize="15px" gridColumn={{ base: '2 / 4', md: '2 / 3' }}>
         {rung.outcomes.length > 0 ? rung.outcomes.join(', ') : rung.why}
         {rung.byHand && (
-          <Button variant={'bare' as never} aria-label={`Take ${rung.title} now`} onClick={() => onTake(rung.byHand!)}>
+          <Button variant={'bare' as never} aria-label={`Take this one: ${rung.title}`} onClick={() => onTake(rung.byHand!)}>
             {rung.state === 'done' ? 'Once more' : 'Take this one'}
           </Button>
         )}

@@ -15,14 +15,14 @@ import { WashBench } from './WashBench';
 /** The wash: the gentlest thing that works, step by step, and when to stop. */
 export async function WashStage({ restorationId }: { restorationId: string }) {
   if (!(await findRestoration(restorationId))) return null;
-  const [spots, timers, tubs, pieces, measurements, stock, own, { units }] = await Promise.all([
-    washSpots(restorationId),
+  const own = await ownKnowledge();
+  const [spots, timers, tubs, pieces, measurements, stock, { units }] = await Promise.all([
+    washSpots(restorationId, own),
     timersOf(restorationId),
     listTubs(),
     piecesOf(restorationId),
     measurementsOf(restorationId),
     listStock(),
-    ownKnowledge(),
     getWorkshop(),
   ]);
   const steps = await findRows('sink_steps', { restorationId });
@@ -43,7 +43,7 @@ export async function WashStage({ restorationId }: { restorationId: string }) {
       next={next}
       spots={spots.map((spot) => spotView(spot, own, units))}
       drying={drying.map(({ id, label, startedAt, dueAt }) => ({ id, label, startedAt, dueAt }))}
-      loads={await loadViews(restorationId, tubs, units)}
+      loads={await loadViews(restorationId, tubs, own, units)}
       tubs={tubs}
       bottles={stock}
       pieces={pieces.map(({ id, tag, name }) => ({

@@ -2,7 +2,7 @@ import { agentOf, type Agent, type AgentId } from '@/core/cleaning/agents';
 import { loadsFor, type Tub } from '@/core/cleaning/loads';
 import type { UnitId } from '@/core/sums/sum';
 import { amountWords, type UnitSystem } from '@/core/units';
-import { ownKnowledge } from '@/data/cleaning';
+import type { OwnKnowledge } from '@/core/cleaning/ladder';
 import { withOthersAt } from '@/data/restorations';
 import { washSpotsOf, type WashSpot } from '@/data/wash';
 import type { LoadView } from './TubPart';
@@ -13,12 +13,12 @@ const ANY_SIZE_WORDS = 'has no size: write it down, and it is counted in';
 const OTHERS = 5;
 
 /** Loads of this machine with those that are washed at the same time, for the largest tub. */
-export async function loadViews(restorationId: string, tubs: readonly Tub[], units: UnitSystem): Promise<LoadView[]> {
+export async function loadViews(restorationId: string, tubs: readonly Tub[], own: OwnKnowledge, units: UnitSystem): Promise<LoadView[]> {
   const tub = [...tubs].sort((a, b) => b.lengthMm * b.widthMm * b.depthMm - a.lengthMm * a.widthMm * a.depthMm)[0];
   if (!tub) return [];
-  const { agents } = await ownKnowledge();
+  const { agents } = own;
   const restorations = await withOthersAt('wash', restorationId, OTHERS);
-  const spots = await washSpotsOf(restorations);
+  const spots = await washSpotsOf(restorations, own);
   const waiting = restorations.flatMap(({ id, title }) => (spots.get(id) ?? []).map((of) => ({ of, title })));
   const byAgent = new Map<AgentId, Map<string, { of: WashSpot; title: string }>>();
   for (const entry of waiting) {

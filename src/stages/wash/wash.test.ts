@@ -85,7 +85,7 @@ describe('the screen of the sink', () => {
 
 it('loads, tubs and the sheet for the wall', async () => {
   const { restorationId } = await keyboard();
-  expect(await loadViews(restorationId, [], 'metric')).toEqual([]);
+  expect(await loadViews(restorationId, [], NOTHING_OWN, 'metric')).toEqual([]);
   expect(wrongs(await ownTub({ name: '', lengthMm: '20', widthMm: '400', depthMm: '' }))).toMatch(/name: .*lengthMm: .*depthMm: /s);
   expect(wrongs(await ownTub({ name: 'Trial sink', lengthMm: '500', widthMm: '400', depthMm: '200' }))).toBe('');
   const spots = await washSpots(restorationId);
@@ -94,7 +94,7 @@ it('loads, tubs and the sheet for the wall', async () => {
     'Trial',
     next,
     spots.map((spot) => spotView(spot, NOTHING_OWN)),
-    await loadViews(restorationId, [{ name: 'Trial sink', lengthMm: 500, widthMm: 400, depthMm: 200 }], 'metric'),
+    await loadViews(restorationId, [{ name: 'Trial sink', lengthMm: 500, widthMm: 400, depthMm: 200 }], NOTHING_OWN, 'metric'),
   );
   expect(sheet.subarray(0, 5).toString()).toBe('%PDF-');
 });

@@ -12,19 +12,14 @@ import { passes, spotView } from '@/stages/wash/view';
 export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const restoration = await findRestoration((await params).id);
   if (!restoration) return new Response('This restoration is not here.', { status: 404 });
-  const [spots, timers, tubs, own, { units }] = await Promise.all([
-    washSpots(restoration.id),
-    timersOf(restoration.id),
-    listTubs(),
-    ownKnowledge(),
-    getWorkshop(),
-  ]);
+  const own = await ownKnowledge();
+  const [spots, timers, tubs, { units }] = await Promise.all([washSpots(restoration.id, own), timersOf(restoration.id), listTubs(), getWorkshop()]);
   const { running, next } = passes(spots, timers, own, units);
   const sheet = await washSheetPdf(
     restoration.title,
     [...running, ...next],
     spots.map((spot) => spotView(spot, own)),
-    await loadViews(restoration.id, tubs, units),
+    await loadViews(restoration.id, tubs, own, units),
   );
   return asFile(new Uint8Array(sheet), 'application/pdf', `${fileName(restoration.title)}-wash.pdf`);
 }

@@ -1,0 +1,129 @@
+import { queriesSoFar } from '@/data/connection';
+import { addTub } from '@/data/cleaning';
+import { endExposure, startExposure } from '@/data/exposures';
+import { addFinding } from '@/data/findings';
+import { copyRestorations } from '@/data/manyYears.testing';
+import { keepMeasurement } from '@/data/measurements';
+import { planView } from '@/stages/brighten/plan';
+import { planSchema } from '@/stages/brighten/schema';
+import { findAnything } from '@/bench/find';
+import { nameSoil, endPass, startPass } from '@/data/wash';
+import { findRows } from '@/data/table';
+import { inTrialWorkshop, tick, TRIAL_EXPOSURE, trialPhoto, trialPiece, trialResult } from '@/data/trial';
+import BenchPage from './page';
+import RestorationsPage from './restorations/page';
+import RunSheetPage from './restorations/[id]/page';
+import IntakePage from './restorations/[id]/intake/page';
+import TeardownPage from './restorations/[id]/teardown/page';
+import WashPage from './restorations/[id]/wash/page';
+import BrightenPage from './restorations/[id]/brighten/page';
+import StagePage from './restorations/[id]/[stage]/page';
+import RebuildPage from './restorations/[id]/rebuild/page';
+import RecordPage from './restorations/[id]/record/page';
+import LogPage from './restorations/[id]/log/page';
+import PiecePage from './restorations/[id]/pieces/[pieceId]/page';
+import StoresPage from './stores/page';
+
+/** Queries that a page may ask, however many restorations there are; the frame round it asks four more. */
+const MOST_QUERIES = 40;
+const FRAME = 4;
+
+inTrialWorkshop();
+
+const later = (from: Date, minutes: number) => new Date(from.getTime() + minutes * 60_000);
+
+/** Makes a page as the server does: every part of it that asks the database is asked. */
+async function made(node: unknown): Promise<void> {
+  if (Array.isArray(node)) for (const one of node) await made(one);
+  if (typeof node !== 'object' || node === null || !('props' in node)) return;
+  const { type, props } = node as { type: unknown; props: Record<string, unknown> };
+  if (typeof type === 'function' && type.constructor.name === 'AsyncFunction')
+    await made(await (type as (given: unknown) => Promise<unknown>)(props));
+  else for (const part of Object.values(props)) await made(part);
+}
+
+async function queriesOf(make: () => unknown): Promise<number> {
+  const before = queriesSoFar();
+  await made(await make());
+  return queriesSoFar() - before;
+}
+
+/** A piece that was washed, went through a session and was measured before and after. */
+async function worked(): Promise<{ id: string; pieceId: string }> {
+  const { id: pieceId, restorationId: id } = await trialPiece({ lengthMm: 400, widthMm: 220, heightMm: 45 });
+  const photo = await trialPhoto(id, 40);
+  const measure = (b: number, at: Date) =>
+    keepMeasurement({ pieceId, photoId: photo.id, stage: 'brighten', spec: { card: [], regions: [] }, result: trialResult(b) }, at);
+  const finding = await addFinding({ restorationId: id, pieceId, stage: 'intake', kind: 'soiled', severity: 'plain', words: 'veil' }, tick());
+  await nameSoil(finding.id, 'nicotine', 'front', tick());
+  await startPass([finding.id], 'sugar-soap', tick());
+  const [step] = await findRows('sink_steps', { findingId: finding.id });
+  await endPass(step!.id, 'gone', '', tick());
+  await measure(22, tick());
+  const from = tick();
+  const session = await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [pieceId] }, from);
+  await endExposure(session.id, { endedAt: later(from, 120).toISOString(), cloudFraction: 0.1, temperatureC: 25, words: '' }, later(from, 121));
+  await measure(14, later(from, 200));
+  await addFinding({ restorationId: id, pieceId, stage: 'wash', kind: 'stained', severity: 'slight', words: 'left over' }, later(from, 210));
+  return { id, pieceId };
+}
+
+it('asks no more of a workshop of many years than of a new one, and never more than a page may', async () => {
+  await addTub({ name: 'Trial tub', lengthMm: 600, widthMm: 400, depthMm: 200 }, tick());
+  const [first] = [await worked(), await worked(), await worked()];
+  const { id, pieceId } = first!;
+  const params = Promise.resolve({ id, pieceId });
+  const none = Promise.resolve({});
+  const form = () =>
+    planSchema.validate({
+      pieceId,
+      school: 'bath-lamp',
+      stockId: '',
+      strengthValue: 12,
+      strengthUnit: 'percentWW',
+      targetPercentWW: 6,
+      volumeL: 2,
+      areaCm2: 500,
+      windowStart: '2026-06-21T10:00',
+      durationMin: 120,
+      turnEveryMin: 30,
+      cloudPercent: 0,
+      lampMwPerCm2: 5,
+      temperatureC: 25,
+      toleranceB: 1.5,
+    });
+  const { error, value } = form();
+  expect(error).toBeUndefined();
+  const pages: Record<string, () => unknown> = {
+    bench: () => BenchPage(),
+    restorations: () => RestorationsPage({ searchParams: none }),
+    stores: () => StoresPage(),
+    'run sheet': () => RunSheetPage({ params }),
+    intake: () => IntakePage({ params }),
+    teardown: () => TeardownPage({ params, searchParams: none }),
+    wash: () => WashPage({ params }),
+    brighten: () => BrightenPage({ params, searchParams: none }),
+    keys: () => StagePage({ params: Promise.resolve({ id, stage: 'keys' }) }),
+    rebuild: () => RebuildPage({ params }),
+    record: () => RecordPage({ params }),
+    log: () => LogPage({ params, searchParams: none }),
+    piece: () => PiecePage({ params }),
+    'preview of a plan': () => planView(value as never),
+    'what is looked for': () => findAnything('trial wash'),
+  };
+  const count = async () => {
+    const counts: Record<string, number> = {};
+    for (const [name, make] of Object.entries(pages)) {
+      await made(await make());
+      counts[name] = await queriesOf(make);
+    }
+    return counts;
+  };
+  const small = await count();
+  await copyRestorations(40);
+  const large = await count();
+  for (const [name, queries] of Object.entries(large)) {
+    expect({ name, queries: queries <= small[name]! + 2 ? 'as few' : `${queries}, before ${small[name]}` }).toEqual({ name, queries: 'as few' });
+    expect({ name, queries: queries + FRAME <= MOST_QUERIES ? 'few' : queries }).toEqual({ name, queries: 'few' });
+  }
+});
