@@ -3,20 +3,8 @@ import { TEST_ITEMS, type TestPhase, type TestResults } from '@/core/runsheet/fu
 import type { ConnectionKind, Joint } from '@/core/teardown/joints';
 import type { Share } from '@/core/photo/picture';
 import type { Lot } from '@/core/teardown/lots';
-import {
-  addBlock,
-  addConnection,
-  addLot,
-  addTray,
-  explainLot,
-  listTrays,
-  pinStep,
-  putOn,
-  takeOff,
-  teardownOf,
-  tickConnection,
-  tickLot,
-} from '@/data/teardown';
+import { addBlock, addConnection, addLot, addTray, listTrays, pinStep, takeOff, teardownOf } from '@/data/teardown';
+import { explainLot, putOn, tickConnection, tickLot } from '@/data/rebuild';
 
 interface Off {
   name: string;
@@ -27,7 +15,7 @@ interface Off {
   connection?: [ConnectionKind, string];
 }
 
-const SCREW: Lot = { drive: 'cross', head: 'pan', diameterMm: 3, lengthMm: 10, shank: 'tapered', count: 1, fate: 'kept' };
+const SCREW: Lot = { thing: 'screw', drive: 'cross', head: 'pan', diameterMm: 3, lengthMm: 10, shank: 'tapered', count: 1, fate: 'kept' };
 
 /** The home computer: 22 steps, long screws at the back, and a keyboard with a rod. */
 const BRIMSEL: Off[] = [
@@ -115,7 +103,7 @@ async function putBack(restorationId: string, names: readonly string[], at: Date
 }
 
 const tested = (faulty: string[]): TestResults =>
-  Object.fromEntries(TEST_ITEMS.map((item) => [item, item === 'drives' ? 'not there' : faulty.includes(item) ? 'faulty' : 'works'])) as TestResults;
+  Object.fromEntries(TEST_ITEMS.map((item) => [item, item === 'drives' ? 'not there' : faulty.includes(item) ? 'faulty' : 'works']));
 
 /** The home computer taken apart whole, and its keyboard together again while the shell is in the sun. */
 export async function brimselApart(restorationId: string, photoId: string, off: Date, on: Date): Promise<void> {
@@ -131,7 +119,7 @@ export async function brimselApart(restorationId: string, photoId: string, off: 
 /** The handheld apart and closed again, one lot replaced on the way. */
 export async function pellwigThereAndBack(restorationId: string, off: Date, on: Date): Promise<void> {
   const test = (phase: TestPhase, faulty: string[], at: Date) =>
-    keepFunctionTest({ restorationId, phase, results: tested(faulty), waivedWhy: null }, at);
+    keepFunctionTest({ restorationId, phase, results: tested(faulty), words: {}, waivedWhy: null }, at);
   await test('before', [], new Date(off.getTime() - 3_600_000));
   await record(restorationId, PELLWIG, off);
   const { lots, steps } = await teardownOf(restorationId);

@@ -2,6 +2,7 @@ import { BenchTimers } from '@/bench/BenchTimers';
 import { NextStepList } from '@/bench/NextStepList';
 import { nextSteps } from '@/bench/nextSteps';
 import { sunToday } from '@/bench/sunToday';
+import { thingsOnBench } from '@/bench/things';
 import { showTime } from '@/core/runsheet/time';
 import { nextTimers } from '@/data/timers';
 import { getWorkshop } from '@/data/workshop';
@@ -14,12 +15,17 @@ import { Worked } from '@/ui/Worked';
 import { sky } from './sky';
 
 /** So many bells are shown at once, the next first. */
-const TIMERS = 24;
+const TIMERS = 12;
 
 /** Bench: what runs, what is due, what hands can do now, what the sun allows. */
 export default async function BenchPage() {
   const now = clock();
-  const [workshop, { timers, more: moreTimers }, { steps, more }] = await Promise.all([getWorkshop(), nextTimers(TIMERS), nextSteps(now)]);
+  const [workshop, { timers, more: moreTimers }, { steps, more }, things] = await Promise.all([
+    getWorkshop(),
+    nextTimers(TIMERS),
+    nextSteps(now),
+    thingsOnBench(),
+  ]);
   const { timeZone } = workshop;
   const sun = await sunToday(workshop, timers, sky, now);
   return (
@@ -42,7 +48,7 @@ export default async function BenchPage() {
       <Halves
         left={
           <Part title="Running and planned">
-            <BenchTimers timers={timers} more={moreTimers} />
+            <BenchTimers timers={timers} more={moreTimers} things={things} />
           </Part>
         }
         right={

@@ -2,27 +2,43 @@
 
 import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 import type { NamedTimer } from '@/data/timers';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { showSpan, useNow } from '@/ui/clock';
 import { EmptyPlace } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
-import { say, warn } from '@/ui/toast';
+import { say } from '@/ui/toast';
+import { useSend } from '@/ui/useSend';
+import { Wrong } from '@/ui/Wrong';
 import { endOwnTimer, startOwnTimer } from './actions';
 import { BELL_WORDS, bellOf } from './bell';
 import { placeOf } from './places';
 import { Fold } from '@/ui/Fold';
 
+interface Props {
+  timers: readonly NamedTimer[];
+  more: number;
+  /** Machines and pieces that a timer may be of. */
+  things: readonly { value: string; label: string }[];
+}
+
 /** What runs, large enough for a wet glove, and how to start another. */
-export function BenchTimers({ timers, more }: { timers: readonly NamedTimer[]; more: number }) {
+export function BenchTimers({ timers, more, things }: Props) {
   const now = useNow();
   const router = useRouter();
-  async function end(id: string) {
-    const answered = await endOwnTimer(id);
-    if (!answered.ok) return warn(answered.errors.map(({ message }) => message).join(' '));
-    say('Ended. It does not ring any more.');
-    router.refresh();
-  }
+  const { wrong, busy, send } = useSend();
+  const [ended, setEnded] = useState<string | null>(null);
+  const end = (id: string) => {
+    setEnded(id);
+    send(
+      () => endOwnTimer(id),
+      () => {
+        say('Ended. It does not ring any more.');
+        router.refresh();
+      },
+    );
+  };
   return (
     <Box id="timers" scrollMarginTop="120px">
       {timers.length === 0 && <EmptyPlace>Nothing runs. Start a soak, a cure or drying here; exposures start under Brighten.</EmptyPlace>}
@@ -63,12 +79,18 @@ export function BenchTimers({ timers, more }: { timers: readonly NamedTimer[]; m
                   </LinkButton>
                 )}
                 {!timer.sessionId && (
-                  <Button size={'bench' as never} variant={(due && !timer.plannedTo ? 'go' : 'quiet') as never} onClick={() => void end(timer.id)}>
+                  <Button
+                    size={'bench' as never}
+                    variant={(due && !timer.plannedTo ? 'go' : 'quiet') as never}
+                    disabled={busy}
+                    onClick={() => end(timer.id)}
+                  >
                     {timer.plannedTo ? 'Not then' : 'End'}
                   </Button>
                 )}
               </Flex>
             </Grid>
+            {ended === timer.id && <Wrong words={wrong} />}
             <Box height="8px" bg="line" mt="2" aria-hidden>
               <Box height="100%" bg={due ? 'amber' : 'work'} style={{ width: `${100 * share}%` }} />
             </Box>
@@ -85,9 +107,16 @@ export function BenchTimers({ timers, more }: { timers: readonly NamedTimer[]; m
           fields={[
             { name: 'label', label: 'What runs', half: true },
             { name: 'minutes', label: 'For', kind: 'number', unit: 'min', half: true },
+            {
+              name: 'of',
+              label: 'Of',
+              kind: 'choice',
+              options: [{ value: '', label: 'no machine' }, ...things],
+              hint: 'The case is not closed over what still cures',
+            },
             { name: 'atTheBell', label: 'What to do at the bell', optional: true },
           ]}
-          initial={{ label: '', minutes: '', atTheBell: '' }}
+          initial={{ label: '', minutes: '', of: '', atTheBell: '' }}
           submit="Start timer"
           send={startOwnTimer}
           done="Timer started."

@@ -31,6 +31,11 @@ export function NextStepList({ steps, more }: { steps: readonly NextStep[]; more
                 )}
                 {step.restoration}
               </Text>
+              {step.unpowered && (
+                <Text color="hazard" fontWeight="700">
+                  Do not switch it on.
+                </Text>
+              )}
               <Text color="soft">{step.why}</Text>
             </Box>
             <LinkButton href={step.href} look={i === 0 ? 'go' : 'quiet'} bench>

@@ -7,7 +7,7 @@ jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
 inTrialWorkshop();
 
-const SOAK = { label: 'caps soaking', minutes: '15', atTheBell: 'rinse', restorationId: '' };
+const SOAK = { label: 'caps soaking', minutes: '15', atTheBell: 'rinse', of: '' };
 
 it('a soak runs for its minutes and ends once', async () => {
   expect(wrongs(await startOwnTimer(SOAK))).toBe('');

@@ -6,17 +6,18 @@ import { endTimer, startTimer } from '@/data/timers';
 import { answer, type Answer } from '@/edge/answer';
 import { findAnything, type Found } from './find';
 
-const timerSchema = Joi.object<{ label: string; minutes: number; atTheBell: string; restorationId: string | null }>({
+const timerSchema = Joi.object<{ label: string; minutes: number; atTheBell: string; of: string }>({
   label: Joi.string().trim().max(120).required().label('What runs').messages({ 'string.empty': 'Say what runs, like “caps soaking”.' }),
   minutes: Joi.number().integer().min(1).max(20_160).required().label('Minutes'),
   atTheBell: Joi.string().trim().max(300).allow('').default('').label('At the bell'),
-  restorationId: Joi.string().empty('').default(null).allow(null),
+  of: Joi.string().allow('').max(80).default('').label('Of'),
 });
 
 /** Starts a soak, a cure or drying. */
 export async function startOwnTimer(given: Record<string, string>): Promise<Answer<null>> {
-  const answered = await answer(timerSchema, given, async (timer, now) => {
-    await startTimer({ ...timer, pieceId: null }, now);
+  const answered = await answer(timerSchema, given, async ({ of, ...timer }, now) => {
+    const [restorationId = null, pieceId = null] = of === '' ? [] : of.split('/');
+    await startTimer({ ...timer, restorationId, pieceId }, now);
     return null;
   });
   if (answered.ok) revalidatePath('/', 'layout');

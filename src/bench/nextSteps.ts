@@ -1,5 +1,6 @@
 import { waitsForMeasuring } from '@/core/exposure/after';
-import { STAGE_WORDS } from '@/core/runsheet/stages';
+import { isPlastic, STAGE_WORDS } from '@/core/runsheet/stages';
+import { powerDecided } from '@/data/firstPower';
 import { looksDue } from '@/data/looks';
 import { findPieces, piecesOfAll } from '@/data/pieces';
 import { newestPhotos } from '@/data/photos/store';
@@ -15,10 +16,12 @@ export interface NextStep {
   restoration: string;
   tag: string | null;
   why: string;
+  /** What was decided on its first power, where it may not be switched on. */
+  unpowered: boolean;
 }
 
 /** So many machines are looked through: those that were worked on last. */
-const MACHINES = 12;
+const MACHINES = 8;
 /** So many looks whose time has come are shown at once. */
 const LOOKS = 12;
 
@@ -34,6 +37,7 @@ interface Known {
   sessions: Session[];
   treatments: Treatment[];
   waiting: OwnerRequest[];
+  unpowered: boolean;
 }
 
 /**
@@ -49,7 +53,7 @@ export async function nextSteps(now: Date): Promise<{ steps: NextStep[]; more: n
 /** All that is asked of several restorations, in as many queries as of one. */
 async function knownOf(restorations: readonly Restoration[]): Promise<Known[]> {
   const ids = restorations.map(({ id }) => id);
-  const [stages, pieces, photographed, measurements, sessions, treatments, waiting] = await Promise.all([
+  const [stages, pieces, photographed, measurements, sessions, treatments, waiting, power] = await Promise.all([
     stagesOfAll(ids),
     piecesOfAll(ids),
     newestPhotos(ids),
@@ -60,6 +64,7 @@ async function knownOf(restorations: readonly Restoration[]): Promise<Known[]> {
     sessionsOf(ids),
     treatmentsOf(ids),
     findRows('requests', { restorationId: ids, answer: null }, [['askedAt', 'ASC']]),
+    powerDecided(ids),
   ]);
   return restorations.map((restoration) => {
     const own = <T extends { restorationId: string }>(rows: readonly T[]) => rows.filter(({ restorationId }) => restorationId === restoration.id);
@@ -72,6 +77,7 @@ async function knownOf(restorations: readonly Restoration[]): Promise<Known[]> {
       sessions: own(sessions),
       treatments: own(treatments),
       waiting: own(waiting),
+      unpowered: power.get(restoration.id)?.decision === 'do not switch on',
     };
   });
 }
@@ -86,13 +92,24 @@ async function looks(now: Date): Promise<NextStep[]> {
     verb: 'Look again',
     restoration: titles.get(restorationId) ?? '',
     tag,
+    unpowered: false,
     why: 'whether the yellow came back: measure it with its hidden patch',
   }));
 }
 
-function stepOf({ restoration: { id, title }, stages, pieces, photographed, measurements, sessions, treatments, waiting }: Known): NextStep[] {
+function stepOf({
+  restoration: { id, title },
+  stages,
+  pieces,
+  photographed,
+  measurements,
+  sessions,
+  treatments,
+  waiting,
+  unpowered,
+}: Known): NextStep[] {
   const base = `/restorations/${id}`;
-  const step = { restoration: title, tag: null };
+  const step = { restoration: title, tag: null, unpowered };
   if (!photographed) return [{ ...step, href: `${base}/intake`, verb: 'Photograph every side', why: 'before anything is touched' }];
   if (pieces.length === 0)
     return [{ ...step, href: `${base}/pieces/new`, verb: 'Tag the pieces', why: 'so that each can be measured and treated by itself' }];
@@ -111,21 +128,25 @@ function stepOf({ restoration: { id, title }, stages, pieces, photographed, meas
   const next = open.find((stage) => !waiting.some((request) => request.stage === stage));
   const answers = waiting.map(({ what }) => ({ ...step, href: `${base}/owner`, verb: 'Get the owner’s answer', why: what }));
   if (!next) return answers;
-  const unmeasured = pieces.find((piece) => of(measurements, piece.id).length === 0);
+  const unmeasured = pieces.find((piece) => isPlastic(piece.plastic) && of(measurements, piece.id).length === 0);
   if (next === 'brighten' && unmeasured) return [measure(unmeasured, 'Measure', 'so that its start is known before it brightens')];
   if (next === 'brighten') {
     const ended = new Map(treatments.map(({ pieceId, endedAt }) => [pieceId, endedAt !== null]));
     const waits = pieces.filter(
-      (piece) => piece.aim !== 'keep the age' && !ended.get(piece.id) && !of(sessions, piece.id).some(({ endedAt }) => endedAt === null),
+      (piece) =>
+        isPlastic(piece.plastic) &&
+        piece.aim !== 'keep the age' &&
+        !ended.get(piece.id) &&
+        !of(sessions, piece.id).some(({ endedAt }) => endedAt === null),
     );
-    return [furthestOf(base, title, waits, measurements), ...answers];
+    return [{ ...step, ...furthestOf(base, waits, measurements) }, ...answers];
   }
   return [{ ...step, href: `${base}/${next}`, verb: STAGE_WORDS[next].title, why: STAGE_WORDS[next].first }, ...answers];
 }
 
 /** Of pieces that wait for a session the one that is furthest from its patch; the next is its. */
-function furthestOf(base: string, restoration: string, pieces: readonly Piece[], measurements: readonly Seen[]): NextStep {
-  const step = { verb: STAGE_WORDS.brighten.title, restoration };
+function furthestOf(base: string, pieces: readonly Piece[], measurements: readonly Seen[]): Pick<NextStep, 'href' | 'verb' | 'tag' | 'why'> {
+  const step = { verb: STAGE_WORDS.brighten.title };
   const waiting = pieces
     .flatMap((piece) => {
       const latest = measurements.filter(({ pieceId }) => pieceId === piece.id).pop();

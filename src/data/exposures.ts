@@ -2,6 +2,7 @@ import { doseUnit, sessionDose } from '@/core/exposure/dose';
 import { tendingOf } from '@/core/exposure/gates';
 import { SCHOOL, type School } from '@/core/exposure/schools';
 import { Refusal } from '@/core/refusal';
+import { isPlastic } from '@/core/runsheet/stages';
 import { bellTime } from '@/core/runsheet/hours';
 import { inTransaction } from './connection';
 import { bookMaterial, type Use } from './ledger';
@@ -93,6 +94,8 @@ export async function startExposure(start: StartExposure, now: Date): Promise<Se
       throw new Refusal('windowStart', 'This time has not come yet. Plan it for then, or start it now.');
     const pieces = await Promise.all(start.pieceIds.map((id) => needRow('pieces', id)));
     for (const piece of pieces) {
+      if (!isPlastic(piece.plastic))
+        throw new Refusal('pieceId', `${piece.tag} ${piece.name} is ${piece.plastic}. Only plastic goes into peroxide; it ruins the rest.`);
       await needsNoOther(piece, begins.toISOString(), null);
       await needsWashed(piece);
       await needsNoAnswer(piece.restorationId, { about: 'treatment', stage: 'brighten', pieceId: piece.id }, 'pieceId');

@@ -1,11 +1,27 @@
 import { Refusal } from '@/core/refusal';
-import { addPiece, changePiece } from './pieces';
-import { addFinding, askedFor, closeUp, findingsOf, pinFinding, settleFinding, unsettleFinding, type NewFinding } from './findings';
+import { addPiece, changePiece, findPiece } from './pieces';
+import { keepMeasurement } from './measurements';
+import { addStock, findStock } from './stock';
+import { bringBack } from './takenBack';
+import { takeThingBack } from './takingBack';
+import { nameSoil, startPass } from './wash';
+import {
+  addFinding,
+  askedFor,
+  changeFinding,
+  closeUp,
+  findingsOf,
+  foundOn,
+  pinFinding,
+  settleFinding,
+  unsettleFinding,
+  type NewFinding,
+} from './findings';
 import { logOf } from './log';
 import { setAim, settleStage } from './restorations';
 import { stagesOf } from './stages';
-import { addLedgerEntry } from './ledger';
-import { inTrialWorkshop, TRIAL_PIECE, trialPhoto, trialRestoration, tick } from './trial';
+import { addLedgerEntry, correctMinutes, ledgerOf, useFromStores } from './ledger';
+import { inTrialWorkshop, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration, trialResult, tick } from './trial';
 
 inTrialWorkshop();
 
@@ -79,6 +95,98 @@ describe('the aim', () => {
     expect((await stateOf(id)).brighten).toBe('not needed');
     await setAim(id, 'presentable', '', tick());
     expect((await stateOf(id)).brighten).toBe('open');
+  });
+});
+
+describe('putting a finding right', () => {
+  it('changes what it is and where it goes, opens what it asks for now, and the log keeps what it said', async () => {
+    const { id } = await trialRestoration();
+    const piece = await addPiece({ restorationId: id, ...TRIAL_PIECE }, tick());
+    const finding = await found(id, { kind: 'dead', words: 'no beep' });
+    await settleStage(id, 'intake', 'done', null, tick());
+    expect(await stateOf(id)).toMatchObject({ keys: 'open', mend: 'not needed' });
+    await changeFinding(finding.id, { kind: 'dead', part: 'board', severity: 'bad', words: 'no beep', pieceId: piece.id }, tick());
+    expect((await stateOf(id)).mend).toBe('open');
+    expect(await findingsOf(id)).toMatchObject([{ part: 'board', severity: 'bad', pieceId: piece.id }]);
+    expect((await logOf(id)).map(({ words }) => words)).toContain('Put right: dead, bad, on board: no beep; it was dead, bad, on keys: no beep.');
+    const other = await trialPiece();
+    await expect(changeFinding(finding.id, { kind: 'dead', part: 'board', severity: 'bad', words: '', pieceId: other.id }, tick())).rejects.toThrow(
+      'belongs to another restoration',
+    );
+  });
+
+  it('what was found on the machine is put on the piece that is tagged later', async () => {
+    const { id } = await trialRestoration();
+    const [a, b] = [await found(id), await found(id, { words: 'caps' })];
+    const piece = await addPiece({ restorationId: id, ...TRIAL_PIECE }, tick());
+    await foundOn(piece.id, [b.id], tick());
+    expect((await findingsOf(id)).map((finding) => finding.pieceId)).toEqual([null, piece.id]);
+    await expect(foundOn((await trialPiece()).id, [a.id], tick())).rejects.toThrow('belongs to another restoration');
+  });
+
+  it('“done” says how, and is told at the stage where it was done', async () => {
+    const { id } = await trialRestoration();
+    const finding = await found(id, { kind: 'crack', words: 'left ear' });
+    await expect(settleFinding(finding.id, 'done', '', tick())).rejects.toThrow('how it was done');
+    await settleFinding(finding.id, 'done', 'putty behind', tick());
+    const told = (await logOf(id)).find(({ words }) => words.startsWith('Settled:'))!;
+    expect(told).toMatchObject({ stage: 'mend', words: 'Settled: crack, done. putty behind' });
+  });
+});
+
+describe('taking back', () => {
+  it('a finding goes and comes back; one that was worked at the sink stays', async () => {
+    const piece = await trialPiece();
+    const restorationId = piece.restorationId;
+    const finding = await found(restorationId);
+    const taken = await takeThingBack('finding', finding.id, tick());
+    expect(await findingsOf(restorationId)).toEqual([]);
+    expect((await logOf(restorationId)).at(-1)!.words).toBe('Taken back: finding yellowed, lid.');
+    await bringBack(taken, tick());
+    expect(await findingsOf(restorationId)).toEqual([finding]);
+    const veil = await found(restorationId, { kind: 'soiled', pieceId: piece.id });
+    await nameSoil(veil.id, 'nicotine', 'front', tick());
+    await startPass([veil.id], 'sugar-soap', tick());
+    await expect(takeThingBack('finding', veil.id, tick())).rejects.toThrow('worked at the sink');
+  });
+
+  it('a photograph lets its findings go, and takes them up again; a measured one stays', async () => {
+    const { id: pieceId, restorationId } = await trialPiece();
+    const photo = await trialPhoto(restorationId, 12);
+    const finding = await found(restorationId, { photoId: photo.id, pin: { x: 0.2, y: 0.3 } });
+    const taken = await takeThingBack('photograph', photo.id, tick());
+    expect(await findingsOf(restorationId)).toMatchObject([{ photoId: null, pin: null }]);
+    await bringBack(taken, tick());
+    expect(await findingsOf(restorationId)).toEqual([finding]);
+    const spec = { card: [], regions: [] };
+    const measured = await keepMeasurement({ pieceId, photoId: photo.id, stage: 'brighten', spec, result: trialResult(20) }, tick());
+    await expect(takeThingBack('photograph', photo.id, tick())).rejects.toThrow('was measured on this photograph');
+    await expect(takeThingBack('piece', pieceId, tick())).rejects.toThrow('it was measured');
+    expect((await findPiece(pieceId))!.hiddenLab).not.toBeNull();
+    await takeThingBack('measurement', measured.id, tick());
+    expect((await findPiece(pieceId))!.hiddenLab).toBeNull();
+    await takeThingBack('piece', pieceId, tick());
+    expect(await findPiece(pieceId)).toBeNull();
+  });
+
+  it('a bottle goes while nothing was used of it; minutes and lots go, the price stays', async () => {
+    const { id: restorationId } = await trialRestoration();
+    const label = { kind: 'peroxide liquid', strengthValue: 12, strengthUnit: 'percentWW' as const, sizeMl: 500, priceMinor: 400, words: '' };
+    const [used, unused] = [await addStock({ name: 'Used', ...label }, tick()), await addStock({ name: 'Unused', ...label }, tick())];
+    await useFromStores({ restorationId, stage: 'wash', stockId: used.id, amount: 10 }, tick());
+    await expect(takeThingBack('bottle', used.id, tick())).rejects.toThrow('Count it as empty instead');
+    const taken = await takeThingBack('bottle', unused.id, tick());
+    expect(await findStock(unused.id)).toBeNull();
+    await bringBack(taken, tick());
+    expect((await findStock(unused.id))!.left).toBe(500);
+    await addLedgerEntry({ restorationId, stage: 'wash', kind: 'minutes', words: 'soap', amountMinor: 0, minutes: 300 }, tick());
+    const entry = async () => (await ledgerOf(restorationId)).find(({ kind }) => kind === 'minutes');
+    await correctMinutes((await entry())!.id, 30, 'soap and brush', tick());
+    expect(await entry()).toMatchObject({ minutes: 30, words: 'soap and brush' });
+    await takeThingBack('entry', (await entry())!.id, tick());
+    expect(await entry()).toBeUndefined();
+    const price = (await ledgerOf(restorationId)).find(({ kind }) => kind === 'price')!;
+    await expect(takeThingBack('entry', price.id, tick())).rejects.toThrow('it stays');
   });
 });
 

@@ -1,5 +1,5 @@
 import type { Aim } from '@/core/intake/aim';
-import type { Settlement } from '@/core/intake/findings';
+import { usualPart, type FindingPart, type Settlement } from '@/core/intake/findings';
 import { ASKED_STAGES, askedOf, proposalFor } from '@/core/intake/proposals';
 import type { Share } from '@/core/photo/picture';
 import { Refusal } from '@/core/refusal';
@@ -13,6 +13,8 @@ import { addRow, changeRow, findRows, needRow } from './table';
 export const findingsOf = (restorationId: string | string[]): Promise<Finding[]> => findRows('findings', { restorationId }, [['foundAt', 'ASC']]);
 
 export type NewFinding = Pick<Finding, 'restorationId' | 'pieceId' | 'stage' | 'kind' | 'words' | 'severity'> & {
+  /** The part that such a finding is mostly on, where none is given. */
+  part?: FindingPart;
   photoId?: string | null;
   pin?: Share | null;
 };
@@ -63,10 +65,11 @@ export const addFinding = (finding: NewFinding, now: Date): Promise<Finding> => 
 
 async function writeFinding(finding: NewFinding, now: Date): Promise<Finding> {
   await needRow('restorations', finding.restorationId);
-  const { photoId = null, pin = null, ...rest } = finding;
+  const { photoId = null, pin = null, part = usualPart(finding.kind), ...rest } = finding;
   await ownPhoto(finding.restorationId, photoId);
   const row = {
     ...rest,
+    part,
     photoId,
     pin: photoId === null ? null : pin,
     closeUpId: null,
@@ -113,6 +116,64 @@ export async function pinFinding(findingId: string, photoId: string, pin: Share,
   });
 }
 
+type Rewording = Pick<Finding, 'kind' | 'part' | 'severity' | 'words' | 'pieceId'>;
+
+/** What changed from one wording of a finding to the next, for the log. */
+const wordingOf = ({ kind, part, severity, words }: Rewording): string => `${kind}, ${severity}, on ${part}${words && `: ${words}`}`;
+
+/**
+ * Puts a finding right: what it is, how bad, on which part and piece, and its words. The log keeps what it said; a
+ * stage that it asks for now opens again.
+ *
+ * @throws Refusal while it is worked at the sink, where it would ask for something else now
+ */
+export async function changeFinding(id: string, changes: Rewording, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const finding = await needRow('findings', id);
+    const { restorationId, stage, kind, part, severity, words, pieceId } = finding;
+    if (changes.pieceId !== null) await ownPiece(restorationId, changes.pieceId);
+    const [running] = await findRows('sink_steps', { findingId: id, endedAt: null });
+    if (running && (changes.pieceId !== pieceId || changes.kind !== kind))
+      throw new Refusal('kind', 'It is being worked at the sink. Say first what came of that; then it can be another kind, or on another piece.');
+    await changeRow('findings', { id }, changes);
+    const before: Rewording = { kind, part, severity, words, pieceId };
+    await appendLog(
+      {
+        restorationId,
+        stage,
+        kind: 'finding',
+        words: `Put right: ${wordingOf(changes)}; it was ${wordingOf(before)}.`,
+        data: { findingId: id, before },
+      },
+      now,
+    );
+    await reopenAsked(restorationId, now);
+  });
+}
+
+async function ownPiece(restorationId: string, pieceId: string): Promise<void> {
+  const piece = await needRow('pieces', pieceId);
+  if (piece.restorationId !== restorationId) throw new Refusal('pieceId', 'This piece belongs to another restoration. Choose one of this.');
+}
+
+/** Findings that were written of the whole machine turn out to be on a piece. */
+export async function foundOn(pieceId: string, findingIds: readonly string[], now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const { restorationId, tag, name } = await needRow('pieces', pieceId);
+    for (const id of findingIds) {
+      const { restorationId: of, stage, kind, pieceId: before } = await needRow('findings', id);
+      if (of !== restorationId) throw new Refusal('findingIds', 'One of these findings belongs to another restoration. Look at the list again.');
+      if (before === pieceId) continue;
+      await changeRow('findings', { id }, { pieceId });
+      await appendLog(
+        { restorationId, stage, kind: 'finding', words: `On ${tag} ${name}: ${kind}.`, data: { findingId: id, before: { pieceId: before } } },
+        now,
+      );
+    }
+    if (findingIds.length > 0) await reopenAsked(restorationId, now);
+  });
+}
+
 /** Puts a close-up to a finding. */
 export async function closeUp(findingId: string, photoId: string, now: Date): Promise<void> {
   await inTransaction(async () => {
@@ -133,12 +194,17 @@ export async function settleFinding(id: string, settledAs: Settlement, settledWo
 
 async function writeSettlement(id: string, settledAs: Settlement, settledWords: string, now: Date): Promise<void> {
   const finding = await needRow('findings', id);
-  if (settledAs !== 'done' && !settledWords) throw new Refusal('settledWords', 'Say in a few words why; it goes into the record.');
+  if (!settledWords)
+    throw new Refusal(
+      'settledWords',
+      settledAs === 'done' ? 'Say in a few words how it was done; it goes into the record.' : 'Say in a few words why; it goes into the record.',
+    );
   const { restorationId, stage, kind } = finding;
   const { stage: asks } = proposalFor(finding, (await aimsOf(restorationId))(finding));
   await changeRow('findings', { id }, { settledAs, settledWords, settledAt: now.toISOString() });
   await appendLog(
-    { restorationId, stage, kind: 'finding', words: `Settled: ${kind}, ${settledAs}. ${settledWords}`.trim(), data: { findingId: id } },
+    // It is told where it was done, not where it was found.
+    { restorationId, stage: asks ?? stage, kind: 'finding', words: `Settled: ${kind}, ${settledAs}. ${settledWords}`, data: { findingId: id } },
     now,
   );
   if (asks === null) return;

@@ -1,7 +1,8 @@
-import { firstPower, type FirstPower, type PowerFacts } from '@/core/intake/firstPower';
+import { firstPower, type FirstPower, type PowerDecision, type PowerFacts } from '@/core/intake/firstPower';
 import { inTransaction } from './connection';
-import { appendLog, logOf } from './log';
-import { needRow } from './table';
+import { appendLog } from './log';
+import type { LogEntry } from './rows';
+import { needRow, select } from './table';
 
 const KIND = 'first power';
 
@@ -11,14 +12,49 @@ export async function keepFirstPower(restorationId: string, facts: PowerFacts, n
   await inTransaction(async () => {
     await needRow('restorations', restorationId);
     const words = `First power: ${found.decision}. ${found.reasons.join(' ')}`;
-    await appendLog({ restorationId, stage: 'intake', kind: KIND, words, data: { facts, decision: found.decision } }, now);
+    await appendLog({ restorationId, stage: 'intake', kind: KIND, words, data: { facts, decision: found.decision, reasons: found.reasons } }, now);
   });
   return found;
 }
 
-/** The newest facts that were written down, or `null`. */
-export async function firstPowerFacts(restorationId: string): Promise<PowerFacts | null> {
-  const entries = (await logOf(restorationId)).filter(({ kind }) => kind === KIND);
-  const last = entries[entries.length - 1];
-  return last ? (last.data as { facts: PowerFacts }).facts : null;
+/** What was known and decided last. */
+export interface PowerDecided {
+  facts: PowerFacts;
+  decision: PowerDecision;
+  reasons: string[];
+}
+
+/** Facts that were written down before the last run and several voltages were asked for. */
+type OlderFacts = Omit<PowerFacts, 'lastRun' | 'labelVolts' | 'atHandVolts'> & {
+  ranAtSeller: boolean;
+  labelVolts: number | null;
+  atHandVolts: number | null;
+};
+
+function broughtForward(facts: PowerFacts | OlderFacts): PowerFacts {
+  if ('lastRun' in facts) return facts;
+  const { ranAtSeller, labelVolts, atHandVolts, ...rest } = facts;
+  const rails = (volts: number | null) => (volts === null ? [] : [{ pin: '', volts }]);
+  return { ...rest, lastRun: ranAtSeller ? 'seen working' : 'not known', labelVolts: rails(labelVolts), atHandVolts: rails(atHandVolts) };
+}
+
+/** What was decided last on the first power of each of these restorations, where anything was. */
+export async function powerDecided(restorationIds: readonly string[]): Promise<Map<string, PowerDecided>> {
+  if (restorationIds.length === 0) return new Map();
+  const entries = await select<{ restorationId: string; data: string | LogEntry['data'] }>(
+    `SELECT restorationId, data FROM log WHERE id IN (SELECT MAX(id) FROM log WHERE kind = :kind AND restorationId IN (:restorationIds) GROUP BY restorationId)`,
+    { kind: KIND, restorationIds: [...restorationIds] },
+  );
+  return new Map(
+    entries.map(({ restorationId, data }) => {
+      const kept = (typeof data === 'string' ? JSON.parse(data) : data) as {
+        facts: PowerFacts | OlderFacts;
+        decision: PowerDecision;
+        reasons?: string[];
+      };
+      const facts = broughtForward(kept.facts);
+      // The decision stands as it was written down; what is asked anew is decided anew.
+      return [restorationId, { facts, decision: kept.decision, reasons: kept.reasons ?? firstPower(facts).reasons }];
+    }),
+  );
 }

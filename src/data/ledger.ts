@@ -6,7 +6,7 @@ import { appendLog } from './log';
 import { needsNoAnswer } from './requests';
 import type { Booked, LedgerEntry } from './rows';
 import { leftOf, takeOut } from './stock';
-import { addRow, findRows, needRow } from './table';
+import { addRow, changeRow, findRows, needRow } from './table';
 
 /** Minutes and materials of every stage. */
 export const ledgerOf = (restorationId: string): Promise<LedgerEntry[]> => findRows('ledger', { restorationId }, [['at', 'ASC']]);
@@ -24,6 +24,17 @@ async function addEntry(entry: Omit<LedgerEntry, 'id' | 'at'>, now: Date): Promi
 /** Minutes worked, or a material; a purchase beyond what the owner allows waits for the answer. */
 export async function addLedgerEntry(entry: Omit<LedgerEntry, 'id' | 'at'>, now: Date): Promise<void> {
   await inTransaction(() => addEntry(entry, now));
+}
+
+/** Puts minutes right, with their words; the log keeps what they were. */
+export async function correctMinutes(id: string, minutes: number, words: string, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const { restorationId, stage, kind, minutes: before, words: said } = await needRow('ledger', id);
+    if (kind !== 'minutes') throw new Refusal('minutes', 'This entry counts money, not minutes. Take it back, and write it anew.');
+    await changeRow('ledger', { id }, { minutes, words });
+    const told = `Minutes put right: ${minutes} min, ${words}; they were ${before} min, ${said}.`;
+    await appendLog({ restorationId, stage, kind: 'minutes', words: told, data: { entryId: id, before: { minutes: before, words: said } } }, now);
+  });
 }
 
 /** So much of a material that a stage used: of a bottle of the stores, or of one that is not in them and costs nothing here. */

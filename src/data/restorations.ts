@@ -8,7 +8,7 @@ import { appendLog } from './log';
 import { askedFor, reopenAsked, restUnasked } from './findings';
 import type { Restoration } from './rows';
 import { addStages, setStage } from './stages';
-import { holdsOf } from './teardown';
+import { holdsOf } from './rebuild';
 import { addRow, changeRow, findColumns, findRow, findRows, likeWords, needRow, select } from './table';
 
 /** What is known of a machine when it comes in. */

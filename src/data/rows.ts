@@ -16,7 +16,7 @@ import type { Obstacle } from '@/core/sun/horizon';
 import type { RateWord } from '@/core/exposure/pooling';
 import type { SchoolId } from '@/core/exposure/schools';
 import type { Aim } from '@/core/intake/aim';
-import type { FindingKind, Settlement, Severity } from '@/core/intake/findings';
+import type { FindingKind, FindingPart, Settlement, Severity } from '@/core/intake/findings';
 import type { Allowed, Asked } from '@/core/intake/owner';
 import type { Movement } from '@/core/ledger/left';
 import type { WorthEstimate } from '@/core/ledger/worth';
@@ -25,7 +25,7 @@ import type { WeekHours } from '@/core/runsheet/hours';
 import type { Stage, StageState } from '@/core/runsheet/stages';
 import type { ConnectionKind, Joint } from '@/core/teardown/joints';
 import type { Lot } from '@/core/teardown/lots';
-import type { TestPhase, TestResults } from '@/core/runsheet/functionTest';
+import type { TestPhase, TestResults, TestWords } from '@/core/runsheet/functionTest';
 import type { UnitSystem } from '@/core/units';
 import type { TableName } from './schema';
 
@@ -150,6 +150,8 @@ export interface Finding {
   pieceId: string | null;
   stage: Stage;
   kind: FindingKind;
+  /** What of the machine it is on. */
+  part: FindingPart;
   words: string;
   severity: Severity;
   /** The photograph that it is pinned on, and where. */
@@ -308,6 +310,10 @@ export interface RemovalStep {
   /** Force or trick that it needed: “slides left, then up”. */
   way: string;
   springs: string;
+  /** It was off before anybody took the machine apart here. */
+  laidAside: boolean;
+  /** The tagged piece that it is, where somebody said so. */
+  pieceId: string | null;
   photoId: string | null;
   /** Where the fasteners sat, as shares of the photograph's width and height. */
   pins: Share[];
@@ -447,6 +453,8 @@ export interface FunctionTest {
   phase: TestPhase;
   at: string;
   results: TestResults;
+  /** A word to an item, by item. */
+  words: TestWords;
   waivedWhy: string | null;
 }
 

@@ -1,32 +1,33 @@
+import { addFinding, findingsOf, settleFinding } from './findings';
 import { keepFunctionTest } from './functionTests';
+import { addPiece } from './pieces';
 import type { Lot } from '@/core/teardown/lots';
 import { logOf } from './log';
 import type { LotRow, RemovalStep } from './rows';
 import { settleStage } from './restorations';
-import { startTimer } from './timers';
-import { inTrialWorkshop, trialRestoration, tick } from './trial';
+import { addTimer, endTimer, startTimer } from './timers';
+import { inMinutes, inTrialWorkshop, TRIAL_PIECE, trialRestoration, tick } from './trial';
 import {
   addBlock,
   addConnection,
   addLot,
   addTray,
-  explainLot,
   forgetStep,
+  laidAside,
   listTrays,
-  putOn,
   recount,
+  stepIsPiece,
   removeBlock,
   takeOff,
-  takeOffAgain,
   teardownOf,
-  tickConnection,
-  tickLot,
+  inTrays,
 } from './teardown';
+import { explainLot, holdsOf, putOn, takeOffAgain, tickConnection, tickLot } from './rebuild';
 import { TEST_ITEMS, type TestResults } from '@/core/runsheet/functionTest';
 
 inTrialWorkshop();
 
-const LOT: Lot = { drive: 'cross', head: 'pan', diameterMm: 3, lengthMm: 8, shank: 'tapered', count: 4, fate: 'kept' };
+const LOT: Lot = { thing: 'screw', drive: 'cross', head: 'pan', diameterMm: 3, lengthMm: 8, shank: 'tapered', count: 4, fate: 'kept' };
 const RESULTS = Object.fromEntries(TEST_ITEMS.map((item) => [item, 'works'])) as TestResults;
 
 async function machine(...names: string[]): Promise<{ restorationId: string; steps: RemovalStep[] }> {
@@ -117,6 +118,118 @@ describe('putting on', () => {
   });
 });
 
+describe('the tray', () => {
+  it('gives a cell to one machine at a time, frees it when all is back, and a new tray takes what lies about', async () => {
+    const [one, two] = [await machine('lid'), await machine('lid')];
+    for (const tray of await listTrays()) expect(tray.columns * tray.rows).toBeLessThan(3);
+    const lots = [];
+    for (const { steps } of [one, two, one]) lots.push(await addLot(steps[0]!.id, LOT, null, tick()));
+    expect(lots.map(({ cell }) => cell)).toEqual([null, null, null]);
+    await addTray({ name: 'U', columns: 20, rows: 1 }, tick());
+    const places = async () => (await inTrays()).filter(({ tray }) => tray === 'U').map(({ cell }) => cell!);
+    const cellOf = async (id: string) => (await inTrays()).find((lot) => lot.id === id)!.cell!;
+    const [a, b, c] = [await cellOf(lots[0]!.id), await cellOf(lots[1]!.id), await cellOf(lots[2]!.id)];
+    expect([b - a, c - b]).toEqual([1, 1]);
+    await tickLot(lots[0]!.id, 4, 8, 0, tick());
+    expect(await places()).not.toContain(a);
+    while ((await places()).length < 20) await addLot(two.steps[0]!.id, LOT, null, tick());
+    expect(new Set(await places()).size).toBe(20);
+    expect((await addLot(two.steps[0]!.id, LOT, null, tick())).cell).toBeNull();
+  });
+});
+
+describe('what was off before, and which way round it was', () => {
+  it('is listed, goes on last, and is missed until then', async () => {
+    const { restorationId } = await machine('lid');
+    const strip = await laidAside({ restorationId, name: 'Trim strip', way: 'in the drawer' }, tick());
+    await expect(laidAside({ restorationId, name: 'lid', way: '' }, tick())).rejects.toThrow('on the list already');
+    const { steps } = await teardownOf(restorationId);
+    expect(steps.map(({ name, position }) => [name, position])).toEqual([
+      ['Trim strip', 0],
+      ['lid', 1],
+    ]);
+    await expect(settleStage(restorationId, 'rebuild', 'done', null, tick())).rejects.toThrow('Trim strip is not on yet');
+    await putOn({ stepId: strip.id, words: '' }, tick());
+  });
+
+  it('a plug without its way round holds the next thing off, and does not go on', async () => {
+    const { id: restorationId } = await trialRestoration();
+    const off = (name: string, joint: 'plug' | 'clips' | 'wires', round = '') =>
+      takeOff({ restorationId, name, joint, way: '', springs: '', round }, tick());
+    const plug = await off('Lamp plug', 'plug');
+    await expect(off('Lid', 'clips')).rejects.toThrow('“Lamp plug” has no way round on record yet');
+    await expect(putOn({ stepId: plug.id, words: '' }, tick())).rejects.toThrow('has no way round on record');
+    await addConnection({ stepId: plug.id, kind: 'plug', way: 'red left' }, tick());
+    await off('Sound wires', 'wires', 'black is upper');
+    await off('Lid', 'clips');
+    expect((await teardownOf(restorationId)).connections.map(({ way }) => way)).toEqual(['red left', 'black is upper']);
+  });
+});
+
+describe('going on', () => {
+  it('waits while the piece dries, not for a session that is planned, and covers nothing that is still open', async () => {
+    const { id: restorationId } = await trialRestoration();
+    const off = (name: string, joint: 'clips' | 'laid in') => takeOff({ restorationId, name, joint, way: '', springs: '' }, tick());
+    const [shell, frame] = [await off('Upper shell', 'clips'), await off('Frame', 'laid in')];
+    const pieces = [
+      await addPiece({ restorationId, ...TRIAL_PIECE, name: 'Upper shell' }, tick()),
+      await addPiece({ restorationId, ...TRIAL_PIECE, tag: 'K2', name: 'Keyboard frame' }, tick()),
+    ];
+    await stepIsPiece(frame.id, pieces[1]!.id, tick());
+    const on = (step: RemovalStep, at = tick()) => putOn({ stepId: step.id, words: '' }, at);
+    const dries = await startTimer({ restorationId, pieceId: pieces[1]!.id, label: 'K2 drying', atTheBell: '', minutes: 90 }, tick());
+    await expect(on(frame)).rejects.toThrow('K2 drying is not through: 1 h 30 min to go');
+    await endTimer(dries.id, tick());
+    await on(frame);
+    const crack = await addFinding(
+      { restorationId, pieceId: pieces[1]!.id, stage: 'mend', kind: 'crack', severity: 'bad', words: 'left ear' },
+      tick(),
+    );
+    await expect(on(shell)).rejects.toThrow('Still open on K2 Keyboard frame: crack, left ear. “Upper shell” would cover it');
+    await settleFinding(crack.id, 'done', 'putty behind', tick());
+    await addTimer(
+      {
+        restorationId,
+        pieceId: pieces[0]!.id,
+        label: 'K1 planned',
+        atTheBell: '',
+        dueAt: inMinutes(600).toISOString(),
+        plannedSchool: 'bag-sun',
+        plannedTo: inMinutes(700).toISOString(),
+      },
+      tick(),
+    );
+    await on(shell);
+    expect((await holdsOf(restorationId, tick())).map(({ kind }) => kind)).toEqual(['test']);
+  });
+
+  it('the test comes before the screws that close the case', async () => {
+    const { id: restorationId } = await trialRestoration();
+    const off = (name: string, joint: 'screws' | 'clips') => takeOff({ restorationId, name, joint, way: '', springs: '' }, tick());
+    const [screws, shell] = [await off('Bottom screws', 'screws'), await off('Shell', 'clips')];
+    await putOn({ stepId: shell.id, words: '' }, tick());
+    await expect(putOn({ stepId: screws.id, words: '' }, tick())).rejects.toThrow('The test comes before the screws');
+    await keepFunctionTest({ restorationId, phase: 'before closing', results: RESULTS, words: {}, waivedWhy: null }, tick());
+    await putOn({ stepId: screws.id, words: '' }, tick());
+  });
+});
+
+describe('a function test', () => {
+  it('makes a finding of what is faulty, once, at the stage that treats it; waived, it is left on purpose', async () => {
+    const { id: restorationId } = await trialRestoration();
+    const keep = (results: TestResults, waivedWhy: string | null = null) =>
+      keepFunctionTest({ restorationId, phase: 'before', results, words: { letters: 'lower row' }, waivedWhy }, tick());
+    await keep({ ...RESULTS, letters: 'faulty', drives: 'now and then' });
+    await keep({ ...RESULTS, letters: 'faulty' });
+    expect(await findingsOf(restorationId)).toMatchObject([
+      { kind: 'works now and then', part: 'drive', words: 'drives', settledAs: null },
+      { kind: 'dead', part: 'keys', words: 'letters: lower row', settledAs: null },
+    ]);
+    await keep({ ...RESULTS, lamps: 'faulty' }, 'no bulb of that kind is to be had');
+    expect((await findingsOf(restorationId)).at(-1)).toMatchObject({ words: 'lamps', settledAs: 'left on purpose' });
+  });
+});
+
 describe('closing the case', () => {
   it('is held until all is back, tested and dry', async () => {
     const { restorationId, steps } = await machine('lid');
@@ -125,7 +238,7 @@ describe('closing the case', () => {
     await startTimer({ restorationId, pieceId: null, label: 'hinge glue', atTheBell: '', minutes: 60 }, tick());
     await expect(close()).rejects.toThrow(/lid is not on yet.*hinge glue is not through: 60 min to go.*function test/s);
     await putOn({ stepId: steps[0]!.id, words: '' }, tick());
-    await keepFunctionTest({ restorationId, phase: 'before closing', results: RESULTS, waivedWhy: null }, tick());
+    await keepFunctionTest({ restorationId, phase: 'before closing', results: RESULTS, words: {}, waivedWhy: null }, tick());
     await settleStage(restorationId, 'rebuild', 'done', null, new Date(timer.getTime() + 60_000));
   });
 
@@ -137,10 +250,10 @@ describe('closing the case', () => {
   it('the test may be waived with a reason', async () => {
     const { restorationId, steps } = await machine('lid');
     await putOn({ stepId: steps[0]!.id, words: '' }, tick());
-    await keepFunctionTest({ restorationId, phase: 'before closing', results: RESULTS, waivedWhy: 'no supply at hand' }, tick());
+    await keepFunctionTest({ restorationId, phase: 'before closing', results: RESULTS, words: {}, waivedWhy: 'no supply at hand' }, tick());
     await settleStage(restorationId, 'rebuild', 'done', null, tick());
     expect((await logOf(restorationId)).map(({ words }) => words)).toContain(
-      'Function test before closing: nothing faulty. Waived: no supply at hand.',
+      'Function test before closing: nothing faulty of 12 tried. Waived: no supply at hand.',
     );
   });
 });

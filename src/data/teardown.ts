@@ -1,9 +1,9 @@
-import { closingHolds, type Hold } from '@/core/teardown/closing';
-import { explainMissing, holeDepth, lotWords, outstanding, returnToHole, type Lot, type LotState } from '@/core/teardown/lots';
+import { literal, Op } from 'sequelize';
+import { WAY_ROUND, type ConnectionKind } from '@/core/teardown/joints';
+import { lotWords, type Lot } from '@/core/teardown/lots';
 import { numberSteps } from '@/core/teardown/order';
-import { nextCell } from '@/core/teardown/tray';
+import { cellName, nextCell } from '@/core/teardown/tray';
 import { Refusal } from '@/core/refusal';
-import { testState } from '@/core/runsheet/functionTest';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
 import type { BlockRow, ConnectionRow, LotRow, RemovalStep, Tray } from './rows';
@@ -26,18 +26,30 @@ export async function teardownOf(restorationId: string): Promise<Teardown> {
   return { steps, lots, connections, blocks };
 }
 
-const stateOf = (row: LotRow): LotState => ({ lot: row, returned: row.returned, missing: row.missing });
-
-type NewStep = Pick<RemovalStep, 'restorationId' | 'name' | 'joint' | 'way' | 'springs'> & { by?: string };
+type NewStep = Pick<RemovalStep, 'restorationId' | 'name' | 'joint' | 'way' | 'springs'> & {
+  by?: string;
+  /** Which way round it was, where it is a plug, a ribbon or wires. */
+  round?: string;
+};
 
 /** Who did it, where somebody said so. */
-const doneBy = (by: string) => (by ? ` (${by})` : '');
+export const doneBy = (by: string) => (by ? ` (${by})` : '');
 
-/** The next thing off. */
-export async function takeOff({ by = '', ...step }: NewStep, now: Date): Promise<RemovalStep> {
+/**
+ * The next thing off.
+ *
+ * @throws Refusal for a name that is off already, and while a plug, ribbon or wire before it has no way round on record
+ */
+export async function takeOff({ by = '', round = '', ...step }: NewStep, now: Date): Promise<RemovalStep> {
   return inTransaction(async () => {
     await needRow('restorations', step.restorationId);
-    const { steps } = await teardownOf(step.restorationId);
+    const { steps, connections } = await teardownOf(step.restorationId);
+    const roundless = steps.find(({ id, joint }) => WAY_ROUND.includes(joint) && !connections.some(({ stepId }) => stepId === id));
+    if (roundless)
+      throw new Refusal(
+        'name',
+        `“${roundless.name}” has no way round on record yet. Write it down first: which side the mark is on, which colour is upper, how the clamp opens.`,
+      );
     const same = steps.find(({ name }) => name.toLowerCase() === step.name.toLowerCase());
     if (same)
       throw new Refusal(
@@ -48,6 +60,8 @@ export async function takeOff({ by = '', ...step }: NewStep, now: Date): Promise
     const added = await addRow('removal_steps', {
       ...step,
       position,
+      laidAside: false,
+      pieceId: null,
       photoId: null,
       pins: [],
       removedAt: now.toISOString(),
@@ -66,7 +80,41 @@ export async function takeOff({ by = '', ...step }: NewStep, now: Date): Promise
       },
       now,
     );
+    if (round && WAY_ROUND.includes(step.joint)) await addConnection({ stepId: added.id, kind: step.joint as ConnectionKind, way: round }, now);
     return added;
+  });
+}
+
+/** Something that was off before anybody took the machine apart here: it goes on last, and is missed until then. */
+export async function laidAside({ restorationId, name, way }: Pick<RemovalStep, 'restorationId' | 'name' | 'way'>, now: Date): Promise<RemovalStep> {
+  return inTransaction(async () => {
+    await needRow('restorations', restorationId);
+    const { steps } = await teardownOf(restorationId);
+    const same = steps.find((step) => step.name.toLowerCase() === name.toLowerCase());
+    if (same) throw new Refusal('name', `“${same.name}” is on the list already. Give this one a name of its own.`);
+    const position = Math.min(0, (steps[0]?.position ?? 1) - 1);
+    const free = { springs: '', pieceId: null, photoId: null, pins: [], onAt: null, onWords: null, offBy: '', onBy: '' };
+    const added = await addRow('removal_steps', {
+      ...{ restorationId, position, name, joint: 'laid in' as const, way, laidAside: true },
+      ...free,
+      removedAt: now.toISOString(),
+    });
+    const words = `Laid aside before the teardown: ${name}. ${way}`.trim();
+    await appendLog({ restorationId, stage: 'teardown', kind: 'off', words, data: { stepId: added.id } }, now);
+    return added;
+  });
+}
+
+/** Says which tagged piece a step is; with it go its drying and its findings. */
+export async function stepIsPiece(stepId: string, pieceId: string | null, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const step = await needRow('removal_steps', stepId);
+    const piece = pieceId === null ? null : await needRow('pieces', pieceId);
+    if (piece && piece.restorationId !== step.restorationId)
+      throw new Refusal('pieceId', 'This piece belongs to another restoration. Choose one of this.');
+    await changeRow('removal_steps', { id: stepId }, { pieceId });
+    const words = piece ? `${step.name} is ${piece.tag} ${piece.name}.` : `${step.name} is no tagged piece.`;
+    await appendLog({ restorationId: step.restorationId, stage: 'teardown', kind: 'off', words, data: { stepId, before: step.pieceId } }, now);
   });
 }
 
@@ -124,13 +172,7 @@ export async function pinStep(stepId: string, photoId: string, pins: RemovalStep
 export async function addLot(stepId: string, lot: Lot, deepestMm: number | null, now: Date): Promise<LotRow> {
   return inTransaction(async () => {
     const step = await needRow('removal_steps', stepId);
-    const { lots } = await teardownOf(step.restorationId);
-    const trays = await findRows('trays', {}, [['addedAt', 'ASC']]);
-    const place = trays.flatMap((tray) => {
-      const taken = lots.flatMap((known) => (known.tray === tray.name && known.cell !== null ? [known.cell] : []));
-      const cell = nextCell(taken, tray);
-      return cell === null ? [] : [{ tray: tray.name, cell }];
-    })[0] ?? { tray: '', cell: null };
+    const place = await freePlace();
     const row = { ...lot, ...place, restorationId: step.restorationId, stepId, deepestMm, returned: 0, missing: 0, words: '' };
     const added = await addRow('lots', row);
     await appendLog(
@@ -139,6 +181,25 @@ export async function addLot(stepId: string, lot: Lot, deepestMm: number | null,
     );
     return added;
   });
+}
+
+/** Lots that lie in a cell now, of whatever machine: a cell is free again when all of its lot are back or explained. */
+export async function inTrays(): Promise<LotRow[]> {
+  const lots = await findRows('lots', { cell: { [Op.not]: null }, [Op.and]: literal('returned + missing < count') }, [['rowid', 'ASC']]);
+  return lots;
+}
+
+/** The next free cell of the trays, in the order that they were made; none where all are full. */
+async function freePlace(): Promise<Pick<LotRow, 'tray' | 'cell'>> {
+  const [trays, taken] = [await listTrays(), await inTrays()];
+  const places = trays.flatMap((tray) => {
+    const cell = nextCell(
+      taken.flatMap((known) => (known.tray === tray.name && known.cell !== null ? [known.cell] : [])),
+      tray,
+    );
+    return cell === null ? [] : [{ tray: tray.name, cell }];
+  });
+  return places[0] ?? { tray: '', cell: null };
 }
 
 /** Corrects how many a lot holds, as they are counted. @throws Refusal below what is back already */
@@ -226,133 +287,19 @@ export async function addTray(tray: Pick<Tray, 'name' | 'columns' | 'rows'>, now
     if (taken) throw new Refusal('name', `There is a tray “${tray.name}” already. Give this one another name.`);
     await addRow('trays', { ...tray, addedAt: now.toISOString() });
     await appendLog({ restorationId: null, stage: null, kind: 'tray', words: `Tray ${tray.name}: ${tray.columns} by ${tray.rows} cells.` }, now);
-  });
-}
-
-/**
- * Fasteners of a lot go back into their holes.
- *
- * @param expected how many were back when the screen was drawn: a second tab cannot count the same screw again
- */
-export async function tickLot(lotId: string, count: number, lengthMm: number, expected: number, now: Date): Promise<void> {
-  await inTransaction(async () => {
-    const lot = await needRow('lots', lotId);
-    if (lot.returned !== expected)
-      throw new Refusal(
-        'count',
-        `This lot was ticked meanwhile on another screen: ${lot.returned} of ${lot.count} are back. Nothing was counted twice.`,
-      );
-    const after = returnToHole(stateOf(lot), count, lengthMm, holeDepth(lot, lot.deepestMm));
-    await changeRow('lots', { id: lotId }, { returned: after.returned });
-    await appendLog(
-      {
-        restorationId: lot.restorationId,
-        stage: 'rebuild',
-        kind: 'lot',
-        words: `Back: ${after.returned} of ${lotWords(lot)}.`,
-        data: { lotId, count, lengthMm },
-      },
-      now,
+    // What lies about without a cell gets one now, in the order that it came off.
+    const loose = await findRows(
+      'lots',
+      { cell: null, [Op.and]: literal('returned + missing < count') },
+      [['rowid', 'ASC']],
+      tray.columns * tray.rows,
     );
+    for (const lot of loose) {
+      const place = await freePlace();
+      if (place.cell === null) break;
+      await changeRow('lots', { id: lot.id }, place);
+      const words = `${lotWords(lot)}: into ${place.tray} ${cellName(place.cell, tray)}.`;
+      await appendLog({ restorationId: lot.restorationId, stage: 'teardown', kind: 'lot', words, data: { lotId: lot.id } }, now);
+    }
   });
-}
-
-/** Says what became of fasteners that do not come back: lost, replaced by others, or swapped. */
-export async function explainLot(lotId: string, count: number, words: string, now: Date): Promise<void> {
-  await inTransaction(async () => {
-    const lot = await needRow('lots', lotId);
-    if (!words) throw new Refusal('words', 'Say in a few words what became of them; it goes into the record.');
-    const after = explainMissing(stateOf(lot), count);
-    await changeRow('lots', { id: lotId }, { missing: after.missing, words: lot.words ? `${lot.words}; ${words}` : words });
-    await appendLog(
-      { restorationId: lot.restorationId, stage: 'rebuild', kind: 'lot', words: `${count} of ${lotWords(lot)}: ${words}.`, data: { lotId, count } },
-      now,
-    );
-  });
-}
-
-export async function tickConnection(connectionId: string, now: Date): Promise<void> {
-  await inTransaction(async () => {
-    const connection = await needRow('connections', connectionId);
-    if (connection.tickedAt !== null) return;
-    await changeRow('connections', { id: connectionId }, { tickedAt: now.toISOString() });
-    await appendLog(
-      {
-        restorationId: connection.restorationId,
-        stage: 'rebuild',
-        kind: 'connection',
-        words: `Connected: ${connection.kind}. ${connection.way}`,
-        data: { connectionId },
-      },
-      now,
-    );
-  });
-}
-
-/**
- * A step goes on again. @throws Refusal while one that must be on before it is off, or something of it is out
- */
-export async function putOn({ stepId, words, by = '' }: { stepId: string; words: string; by?: string }, now: Date): Promise<void> {
-  await inTransaction(async () => {
-    const step = await needRow('removal_steps', stepId);
-    if (step.onAt !== null) throw new Refusal('stepId', `“${step.name}” is on already, perhaps ticked on another screen. Nothing was counted twice.`);
-    const { steps, lots, connections, blocks } = await teardownOf(step.restorationId);
-    const missing = blocks
-      .filter(({ thenId }) => thenId === stepId)
-      .map(({ firstId }) => steps.find(({ id }) => id === firstId)!)
-      .filter(({ onAt }) => onAt === null);
-    if (missing.length > 0)
-      throw new Refusal(
-        'stepId',
-        `${missing.map(({ name }) => `“${name}”`).join(' and ')} must be on before “${step.name}”, or you take it off again.`,
-      );
-    const open = lots.filter((lot) => lot.stepId === stepId && outstanding(stateOf(lot)) > 0);
-    if (open.length > 0)
-      throw new Refusal(
-        'stepId',
-        `Still out: ${open.map((lot) => lotWords({ ...lot, count: outstanding(stateOf(lot)) })).join('; ')}. Tick them or say what became of them.`,
-      );
-    const loose = connections.filter((connection) => connection.stepId === stepId && connection.tickedAt === null);
-    if (loose.length > 0) throw new Refusal('stepId', `Not connected yet: ${loose.map(({ kind, way }) => `${kind} (${way})`).join('; ')}.`);
-    await changeRow('removal_steps', { id: stepId, onAt: null }, { onAt: now.toISOString(), onWords: words || null, onBy: by });
-    await appendLog(
-      { restorationId: step.restorationId, stage: 'rebuild', kind: 'on', words: `On: ${step.name}. ${words}`.trim() + doneBy(by), data: { stepId } },
-      now,
-    );
-  });
-}
-
-/** A step comes off once more: its fasteners and connections are out again. */
-export async function takeOffAgain(stepId: string, why: string, now: Date): Promise<void> {
-  await inTransaction(async () => {
-    const step = await needRow('removal_steps', stepId);
-    if (step.onAt === null) throw new Refusal('stepId', `“${step.name}” is off already.`);
-    await changeRow('removal_steps', { id: stepId }, { onAt: null, onWords: null, onBy: '' });
-    await changeRow('lots', { stepId }, { returned: 0 });
-    await changeRow('connections', { stepId }, { tickedAt: null });
-    await appendLog(
-      { restorationId: step.restorationId, stage: 'rebuild', kind: 'on', words: `Off again: ${step.name}. ${why}`.trim(), data: { stepId } },
-      now,
-    );
-  });
-}
-
-/** Why the case may not be closed yet. A restoration without a recorded teardown has nothing to hold it. */
-export async function holdsOf(restorationId: string, now: Date): Promise<Hold[]> {
-  const { steps, lots, connections } = await teardownOf(restorationId);
-  if (steps.length === 0) return [];
-  const nameOf = (stepId: string) => steps.find(({ id }) => id === stepId)?.name ?? '';
-  const tests = await findRows('function_tests', { restorationId, phase: 'before closing' }, [['at', 'ASC']]);
-  const last = tests[tests.length - 1];
-  const timers = await findRows('timers', { restorationId, endedAt: null });
-  return closingHolds(
-    {
-      lots: lots.map((lot) => ({ ...stateOf(lot), name: `${nameOf(lot.stepId)}, ${lotWords(lot)}` })),
-      connections: connections.map(({ stepId, kind, tickedAt }) => ({ name: `${nameOf(stepId)}, ${kind}`, ticked: tickedAt !== null })),
-      curing: timers.map(({ label, dueAt }) => ({ name: label, readyAt: new Date(dueAt) })),
-      functionTest: testState(last),
-      stepsOff: steps.filter(({ onAt }) => onAt === null).map(({ name }) => name),
-    },
-    now,
-  );
 }

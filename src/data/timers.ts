@@ -57,6 +57,10 @@ export async function startTimer(
 ): Promise<Timer> {
   return inTransaction(async () => {
     const { minutes, ...timer } = given;
+    if (given.restorationId !== null) await needRow('restorations', given.restorationId);
+    const piece = given.pieceId === null ? null : await needRow('pieces', given.pieceId);
+    if (piece && piece.restorationId !== given.restorationId)
+      throw new Refusal('of', 'This piece belongs to another restoration. Choose it under its own machine.');
     const added = await addTimer({ ...timer, dueAt: new Date(now.getTime() + minutes * MINUTE_MS).toISOString() }, now);
     await appendLog(
       { restorationId: given.restorationId, stage: null, kind: 'timer', words: `${given.label}: ${Math.round(minutes)} min started.` },

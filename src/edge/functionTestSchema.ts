@@ -1,17 +1,23 @@
 import Joi from 'joi';
-import { TEST_ITEMS, TEST_PHASES, TEST_STATES, type TestPhase, type TestResults } from '@/core/runsheet/functionTest';
+import { TEST_PHASES, TEST_STATES, type TestPhase, type TestResults, type TestWords } from '@/core/runsheet/functionTest';
 
-const state = Joi.string()
-  .valid(...TEST_STATES)
-  .required();
+/** What an item of a test is called. */
+const item = /^\S(.{0,58}\S)?$/;
+const state = Joi.string().valid(...TEST_STATES);
+
+/** Items of a test and how each was found. */
+export const testResultsSchema = Joi.object<TestResults>().pattern(item, state).min(1).max(60);
+/** A word to each. */
+export const testWordsSchema = Joi.object<TestWords>().pattern(item, Joi.string().trim().max(200));
 
 /** What a function test sends, at intake and before the case is closed. */
-export const functionTestSchema = Joi.object<TestResults & { restorationId: string; phase: TestPhase; waivedWhy: string }>({
+export const functionTestSchema = Joi.object<{ restorationId: string; phase: TestPhase; results: TestResults; words: TestWords; waivedWhy: string }>({
   restorationId: Joi.string().required(),
   phase: Joi.string()
     .valid(...TEST_PHASES)
     .required()
     .label('When'),
+  results: testResultsSchema.required().label('What was tested'),
+  words: testWordsSchema.default({}).label('A word to each'),
   waivedWhy: Joi.string().trim().max(500).allow('').default('').label('Waived, because'),
-  ...Object.fromEntries(TEST_ITEMS.map((item) => [item, state.label(item)])),
 });

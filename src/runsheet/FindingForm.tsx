@@ -1,11 +1,12 @@
 'use client';
 
-import { FINDING_KINDS, SEVERITIES } from '@/core/intake/findings';
+import { FINDING_KINDS, FINDING_PARTS, SEVERITIES, usualPart, type FindingKind } from '@/core/intake/findings';
 import type { Share } from '@/core/photo/picture';
 import type { Stage } from '@/core/runsheet/stages';
-import type { Piece } from '@/data/rows';
+import type { Finding, Piece } from '@/data/rows';
+import { FieldWatch } from '@/ui/FieldWatch';
 import { AnswerForm, options } from '@/ui/AnswerForm';
-import { find } from './actions';
+import { find, rewordFinding } from './actions';
 
 interface Props {
   restorationId: string;
@@ -13,26 +14,36 @@ interface Props {
   pieces: readonly Piece[];
   /** Where it was tapped on a photograph. */
   pinned?: { photoId: string; pin: Share };
+  /** One that is put right. */
+  finding?: Finding;
   onDone?: () => void;
 }
 
-/** Writes a finding down, with or without a pin. */
-export function FindingForm({ restorationId, stage, pieces, pinned, onDone }: Props) {
+/** Writes a finding down, with or without a pin, or puts one right. */
+export function FindingForm({ restorationId, stage, pieces, pinned, finding, onDone }: Props) {
   const pieceChoices = [{ value: '', label: 'the whole machine' }, ...pieces.map(({ id, tag, name }) => ({ value: id, label: `${tag} ${name}` }))];
   return (
-    <AnswerForm
+    <AnswerForm<string | void>
       fields={[
         { name: 'kind', label: 'What', kind: 'choice', half: true, options: options(FINDING_KINDS) },
         { name: 'severity', label: 'How bad', kind: 'choice', half: true, options: options(SEVERITIES) },
+        { name: 'part', label: 'What of it', kind: 'choice', half: true, options: options(FINDING_PARTS) },
         { name: 'pieceId', label: 'On', kind: 'choice', half: true, options: pieceChoices },
-        { name: 'words', label: 'Where and how', half: true, optional: true },
+        { name: 'words', label: 'Where and how', optional: true },
       ]}
-      initial={{ kind: FINDING_KINDS[0], severity: 'plain', pieceId: '', words: '' }}
-      submit={pinned ? 'Pin it' : 'Add finding'}
-      send={(values) => find({ restorationId, stage, ...values, ...pinned })}
-      done={pinned ? 'Pinned.' : 'Finding added.'}
-      draftKey={`finding-${restorationId}-${stage}`}
+      initial={
+        finding
+          ? { kind: finding.kind, severity: finding.severity, part: finding.part, pieceId: finding.pieceId ?? '', words: finding.words }
+          : { kind: FINDING_KINDS[0], severity: 'plain', part: usualPart(FINDING_KINDS[0]), pieceId: '', words: '' }
+      }
+      submit={finding ? 'Put it right' : pinned ? 'Pin it' : 'Add finding'}
+      send={(values) => (finding ? rewordFinding({ findingId: finding.id, ...values }) : find({ restorationId, stage, ...values, ...pinned }))}
+      done={finding ? 'Put right. The log keeps what it said.' : pinned ? 'Pinned.' : 'Finding added.'}
+      keeps={finding !== undefined}
+      draftKey={finding ? `finding-right-${finding.id}` : `finding-${restorationId}-${stage}`}
       onDone={() => onDone?.()}
-    />
+    >
+      {(form) => <FieldWatch form={form} name="kind" typed onChange={(kind) => form.setValue('part', usualPart(kind as FindingKind))} />}
+    </AnswerForm>
   );
 }

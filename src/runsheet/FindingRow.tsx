@@ -5,7 +5,9 @@ import type { Aim } from '@/core/intake/aim';
 import { SETTLEMENTS } from '@/core/intake/findings';
 import { proposalFor } from '@/core/intake/proposals';
 import { STAGE_WORDS } from '@/core/runsheet/stages';
-import type { Finding } from '@/data/rows';
+import type { Finding, Piece } from '@/data/rows';
+import { TakeThingBack } from '@/undo/TakeThingBack';
+import { FindingForm } from './FindingForm';
 import { AnswerForm, options } from '@/ui/AnswerForm';
 import { Fold } from '@/ui/Fold';
 import { PhotoUpload } from '@/ui/PhotoUpload';
@@ -18,15 +20,18 @@ import { settle, takeCloseUp, unsettle } from './actions';
 interface Props {
   finding: Finding;
   aim: Aim;
-  tag: string | undefined;
+  pieces: readonly Piece[];
   /** Its number on the photograph, where it has a pin there. */
   mark?: string;
   chosen?: boolean;
+  /** Its pin is to be set elsewhere. */
+  onMove?: () => void;
 }
 
 /** A finding with what it asks for under the aim, its close-up, and how it was settled. */
-export function FindingRow({ finding, aim, tag, mark, chosen = false }: Props) {
+export function FindingRow({ finding, aim, pieces, mark, chosen = false, onMove }: Props) {
   const { wrong, busy, send } = useSend();
+  const tag = pieces.find((piece) => piece.id === finding.pieceId)?.tag;
   const { id, kind, severity, words, settledAs, settledWords, closeUpId, restorationId } = finding;
   const proposal = proposalFor(finding, aim);
   return (
@@ -77,7 +82,7 @@ export function FindingRow({ finding, aim, tag, mark, chosen = false }: Props) {
             <AnswerForm
               fields={[
                 { name: 'settledAs', label: 'How', kind: 'choice', half: true, options: options(SETTLEMENTS) },
-                { name: 'settledWords', label: 'Words', half: true, hint: 'Needed where it is left or not possible' },
+                { name: 'settledWords', label: 'How it was done, or why not', half: true },
               ]}
               initial={proposal.stage ? { settledAs: 'done', settledWords: '' } : { settledAs: 'left on purpose', settledWords: proposal.words }}
               submit="Settle finding"
@@ -85,6 +90,17 @@ export function FindingRow({ finding, aim, tag, mark, chosen = false }: Props) {
               done="Settled."
               draftKey={`settle-${id}`}
             />
+          </Fold>
+          <Fold summary="Put it right" quiet>
+            <FindingForm restorationId={restorationId} stage={finding.stage} pieces={pieces} finding={finding} />
+            <Flex gap="4" wrap="wrap" mt="2">
+              {onMove && (
+                <Button variant={'bare' as never} onClick={onMove}>
+                  {mark ? 'Move its pin' : 'Pin it on this photograph'}
+                </Button>
+              )}
+              <TakeThingBack what="finding" id={id} name={[kind, words].filter(Boolean).join(', ')} />
+            </Flex>
           </Fold>
           {!closeUpId && (
             <Fold summary="Take a close-up" quiet>

@@ -4,6 +4,7 @@ import { showTime } from '@/core/runsheet/time';
 import type { Measurement } from '@/data/rows';
 import { DataTable } from '@/ui/DataTable';
 import { Swatch } from '@/ui/PlasticScale';
+import { TakeThingBack } from '@/undo/TakeThingBack';
 
 /** The measurements of a piece, oldest first. */
 export function MeasurementTable({ measurements, timeZone }: { measurements: readonly Measurement[]; timeZone: string }) {
@@ -25,6 +26,7 @@ export function MeasurementTable({ measurements, timeZone }: { measurements: rea
         { title: 'YI', figure: true, cell: ({ yellownessIndex }) => figure(yellownessIndex) },
         { title: 'ΔE00', figure: true, cell: ({ deltaE00 }) => figure(deltaE00) },
         { title: 'Verdict', cell: ({ verdict, basis }) => verdict ?? (basis === 'card' ? 'no hidden patch' : basis) },
+        { title: '', cell: ({ id, measuredAt }) => <TakeThingBack what="measurement" id={id} name={showTime(measuredAt, timeZone)} /> },
       ]}
     />
   );

@@ -1,11 +1,11 @@
 'use client';
 
-import { Grid, Text } from '@chakra-ui/react';
+import { Box, Grid, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { AIMS } from '@/core/intake/aim';
-import { FINISHES, PLASTICS } from '@/core/runsheet/stages';
-import type { Piece } from '@/data/rows';
+import { FINISHES, MATERIALS, METAL, YES_NO } from '@/core/runsheet/stages';
+import type { Finding, Piece } from '@/data/rows';
 import { AnswerForm, options, type FieldDef } from '@/ui/AnswerForm';
 import { Check } from '@/ui/Check';
 import { Fold } from '@/ui/Fold';
@@ -14,13 +14,16 @@ import { correctPiece, tagPiece } from './actions';
 const FIELDS: readonly FieldDef[] = [
   { name: 'tag', label: 'Tag', half: true, hint: 'What you write on the masking tape' },
   { name: 'name', label: 'Which piece', half: true },
-  { name: 'plastic', label: 'Plastic', kind: 'choice', half: true, options: options(PLASTICS) },
+  { name: 'plastic', label: 'Material', kind: 'choice', half: true, options: options(MATERIALS) },
   { name: 'finish', label: 'Finish', kind: 'choice', half: true, options: options(FINISHES) },
   { name: 'lengthMm', label: 'Length', kind: 'number', unit: 'mm', half: true, optional: true },
   { name: 'widthMm', label: 'Width', kind: 'number', unit: 'mm', half: true, optional: true },
   { name: 'heightMm', label: 'Height', kind: 'number', unit: 'mm', half: true, optional: true },
-  { name: 'labels', label: 'Labels to protect', half: true, optional: true, hint: 'Peroxide and water destroy paper labels' },
-  { name: 'metalInside', label: 'Metal still inside', optional: true, hint: 'It comes out before any bath' },
+  { name: 'parts', label: 'How many parts', kind: 'number', half: true, hint: 'A set of caps counts its caps' },
+  { name: 'label', label: 'A label on it?', kind: 'choice', half: true, options: options(YES_NO), hint: 'Peroxide and water destroy paper labels' },
+  { name: 'labels', label: 'Which label, and where', half: true, optional: true },
+  { name: 'metal', label: 'Metal inside?', kind: 'choice', half: true, options: options(METAL), hint: 'It comes out before any bath' },
+  { name: 'metalInside', label: 'Which metal', half: true, optional: true },
   { name: 'aim', label: 'How far to go', kind: 'choice', half: true, options: [{ value: '', label: 'as the machine' }, ...options(AIMS)] },
   { name: 'worthKeeping', label: 'Worth keeping', half: true, optional: true },
 ];
@@ -31,23 +34,29 @@ interface Props {
   piece?: Piece;
   /** Surfaces to choose from. */
   surfaces: readonly { value: string; label: string }[];
+  /** Findings of the machine that nobody has put on a piece yet. */
+  loose?: readonly Finding[];
 }
 
 /** Adds a piece, or with `piece` corrects one. */
-export function PieceForm({ restorationId, nextTag, piece, surfaces: known }: Props) {
+export function PieceForm({ restorationId, nextTag, piece, surfaces: known, loose = [] }: Props) {
   const router = useRouter();
   const [surfaces, setSurfaces] = useState<readonly string[]>(piece?.surfaces ?? []);
+  const [onIt, setOnIt] = useState<readonly string[]>([]);
   const [hollow, setHollow] = useState(piece?.hollow ?? false);
   const text = (value: number | null | undefined) => (value == null ? '' : String(value));
   const initial = {
     tag: piece?.tag ?? nextTag,
     name: piece?.name ?? '',
-    plastic: piece?.plastic ?? PLASTICS[0],
+    plastic: piece?.plastic ?? MATERIALS[0],
     finish: piece?.finish ?? FINISHES[0],
     lengthMm: text(piece?.lengthMm),
     widthMm: text(piece?.widthMm),
     heightMm: text(piece?.heightMm),
+    parts: text(piece?.parts ?? 1),
+    label: piece?.labels ? 'yes' : 'no',
     labels: piece?.labels ?? '',
+    metal: piece?.metalUntilApart ? 'until it is apart' : piece?.metalInside ? 'yes' : 'no',
     metalInside: piece?.metalInside ?? '',
     aim: piece?.aim ?? '',
     worthKeeping: piece?.worthKeeping ?? '',
@@ -59,7 +68,7 @@ export function PieceForm({ restorationId, nextTag, piece, surfaces: known }: Pr
       submit={piece ? 'Save piece' : 'Tag this piece'}
       send={(values) => {
         const given = { ...values, surfaces, hollow };
-        return piece ? correctPiece({ ...given, pieceId: piece.id }) : tagPiece({ ...given, restorationId });
+        return piece ? correctPiece({ ...given, pieceId: piece.id }) : tagPiece({ ...given, restorationId, findingIds: onIt });
       }}
       done={piece ? 'Piece saved.' : 'Piece tagged.'}
       keeps={piece !== undefined}
@@ -67,25 +76,38 @@ export function PieceForm({ restorationId, nextTag, piece, surfaces: known }: Pr
       onDone={(id) => (piece ? router.refresh() : router.push(`/restorations/${restorationId}/pieces/${id}`))}
     >
       {() => (
-        <Fold summary={surfaces.length > 0 ? `Surfaces named: ${surfaces.length}` : 'Print, paint, badge or window on it?'} quiet>
-          <Text color="soft">
-            Name every surface that a wash would touch; each step must be borne by all of them. None named: what plastic and finish say.
-          </Text>
-          <Grid role="group" aria-label="Surfaces" templateColumns={{ base: '1fr', md: '1fr 1fr' }} columnGap="5">
-            {known.map(({ value, label }) => (
-              <Check
-                key={value}
-                checked={surfaces.includes(value)}
-                onChange={(checked) => setSurfaces(checked ? [...surfaces, value] : surfaces.filter((other) => other !== value))}
-              >
-                {label}
-              </Check>
-            ))}
-          </Grid>
-          <Check checked={hollow} onChange={setHollow}>
-            It is hollow and holds water inside
-          </Check>
-        </Fold>
+        <>
+          {loose.length > 0 && (
+            <Box role="group" aria-label="Which of these are on it?" mb="4">
+              <Text fontWeight="650">Which of these are on it?</Text>
+              {loose.map(({ id, kind, severity, words }) => (
+                <Check key={id} checked={onIt.includes(id)} onChange={(on) => setOnIt(on ? [...onIt, id] : onIt.filter((other) => other !== id))}>
+                  {kind}, {severity}
+                  {words && `: ${words}`}
+                </Check>
+              ))}
+            </Box>
+          )}
+          <Fold summary={surfaces.length > 0 ? `Surfaces named: ${surfaces.length}` : 'Print, paint, badge or window on it?'} quiet>
+            <Text color="soft">
+              Name every surface that a wash would touch; each step must be borne by all of them. None named: what plastic and finish say.
+            </Text>
+            <Grid role="group" aria-label="Surfaces" templateColumns={{ base: '1fr', md: '1fr 1fr' }} columnGap="5">
+              {known.map(({ value, label }) => (
+                <Check
+                  key={value}
+                  checked={surfaces.includes(value)}
+                  onChange={(checked) => setSurfaces(checked ? [...surfaces, value] : surfaces.filter((other) => other !== value))}
+                >
+                  {label}
+                </Check>
+              ))}
+            </Grid>
+            <Check checked={hollow} onChange={setHollow}>
+              It is hollow and holds water inside
+            </Check>
+          </Fold>
+        </>
       )}
     </AnswerForm>
   );

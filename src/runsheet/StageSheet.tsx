@@ -11,8 +11,11 @@ import { AnswerForm } from '@/ui/AnswerForm';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { PhotoStrip } from '@/ui/PhotoStrip';
 import { PhotoUpload } from '@/ui/PhotoUpload';
-import { say, warn } from '@/ui/toast';
-import { markStage, noteDown, spendMinutes, useMaterial as takeMaterial } from './actions';
+import { say } from '@/ui/toast';
+import { useSend } from '@/ui/useSend';
+import { Wrong } from '@/ui/Wrong';
+import { TakeThingBack } from '@/undo/TakeThingBack';
+import { markStage, noteDown, rightMinutes, spendMinutes, useMaterial as takeMaterial } from './actions';
 import { FindingForm } from './FindingForm';
 import { FindingRow } from './FindingRow';
 import { LogList } from './LogList';
@@ -50,6 +53,7 @@ export function StageSheet(props: Props) {
             <PhotoUpload restorationId={restorationId} stage={stage} pieceId={null} onAdded={() => router.refresh()} />
             {photos.length > 0 && (
               <PhotoStrip
+                below={({ id, under }) => <TakeThingBack what="photograph" id={id} name={under} />}
                 photos={photos.map((photo) => ({
                   id: photo.id,
                   alt: `${photo.originalName}, ${stage}`,
@@ -104,10 +108,13 @@ export function StageSheet(props: Props) {
         {props.ledger.length > 0 && (
           <Box as="ul" mt="4" listStyleType="none">
             {props.ledger.map((entry) => (
-              <Flex as="li" key={entry.id} justify="space-between" borderTopWidth="1px" borderColor="line" py="2" gap="3">
-                <Text>{entry.words}</Text>
-                <Text fontFamily="mono">{entry.kind === 'minutes' ? `${entry.minutes} min` : props.money[entry.id]}</Text>
-              </Flex>
+              <Box as="li" key={entry.id} borderTopWidth="1px" borderColor="line" py="2">
+                <Flex justify="space-between" gap="3">
+                  <Text>{entry.words}</Text>
+                  <Text fontFamily="mono">{entry.kind === 'minutes' ? `${entry.minutes} min` : props.money[entry.id]}</Text>
+                </Flex>
+                {entry.kind !== 'price' && <EntryRight entry={entry} />}
+              </Box>
             ))}
           </Box>
         )}
@@ -124,13 +131,36 @@ export function StageSheet(props: Props) {
   );
 }
 
+/** Puts an entry right: minutes that booked themselves are a guess. */
+function EntryRight({ entry: { id, kind, minutes, words } }: { entry: LedgerEntry }) {
+  return (
+    <Fold summary="Put it right" quiet>
+      {kind === 'minutes' && (
+        <AnswerForm
+          fields={[
+            { name: 'minutes', label: 'Minutes spent', kind: 'number', unit: 'min', half: true },
+            { name: 'words', label: 'On what', half: true },
+          ]}
+          initial={{ minutes: String(minutes), words }}
+          submit="Put minutes right"
+          send={(values) => rightMinutes({ entryId: id, ...values })}
+          done="Put right. The log keeps what it was."
+          keeps
+          draftKey={`entry-${id}`}
+        />
+      )}
+      <TakeThingBack what="entry" id={id} name={words} />
+    </Fold>
+  );
+}
+
 /** What was found on this stage, and what other stages found that asks for it. */
 function Findings({ restorationId, stage, findings, pieces, aim }: Props) {
   return (
     <Part title="Findings">
       {findings.map((finding) => {
         const piece = pieces.find(({ id }) => id === finding.pieceId);
-        return <FindingRow key={finding.id} finding={finding} aim={piece?.aim ?? aim} tag={piece?.tag} />;
+        return <FindingRow key={finding.id} finding={finding} aim={piece?.aim ?? aim} pieces={pieces} />;
       })}
       <Fold summary="Add a finding">
         <FindingForm restorationId={restorationId} stage={stage} pieces={pieces} />
@@ -142,14 +172,17 @@ function Findings({ restorationId, stage, findings, pieces, aim }: Props) {
 function StageEnd({ restorationId, stage, state, reason }: Props) {
   const router = useRouter();
   const [why, setWhy] = useState('');
+  const { wrong, busy, send } = useSend();
   const after = STAGES[STAGES.indexOf(stage) + 1];
-  async function mark(to: StageState) {
-    const answered = await markStage({ restorationId, stage, state: to, reason: to === 'not needed' ? why : '' });
-    if (!answered.ok) return warn(answered.errors.map(({ message }) => message).join(' '));
-    say(to === 'open' ? 'Stage is open again.' : `Stage ${to}.`);
-    if (to === 'done' && after) router.push(`/restorations/${restorationId}/${after}`);
-    else router.refresh();
-  }
+  const mark = (to: StageState) =>
+    send(
+      () => markStage({ restorationId, stage, state: to, reason: to === 'not needed' ? why : '' }),
+      () => {
+        say(to === 'open' ? 'Stage is open again.' : `Stage ${to}.`);
+        if (to === 'done' && after) router.push(`/restorations/${restorationId}/${after}`);
+        else router.refresh();
+      },
+    );
   if (state !== 'open')
     return (
       <Part title="This stage is settled">
@@ -158,14 +191,17 @@ function StageEnd({ restorationId, stage, state, reason }: Props) {
             {state}
             {reason && `: ${reason}`}
           </Text>
-          <Button onClick={() => void mark('open')}>Open it again</Button>
+          <Button disabled={busy} onClick={() => mark('open')}>
+            Open it again
+          </Button>
         </Flex>
+        <Wrong words={wrong} />
       </Part>
     );
   return (
     <Part title="Settle this stage">
       <Flex gap="4" wrap="wrap" align="end">
-        <Button variant={'go' as never} size={'bench' as never} onClick={() => void mark('done')} width={{ base: '100%', md: 'auto' }}>
+        <Button variant={'go' as never} size={'bench' as never} disabled={busy} onClick={() => mark('done')} width={{ base: '100%', md: 'auto' }}>
           {STAGE_WORDS[stage].title} is done
         </Button>
         <Box flex="1" minWidth="220px">
@@ -176,8 +212,11 @@ function StageEnd({ restorationId, stage, state, reason }: Props) {
             <Input value={why} onChange={(event) => setWhy(event.target.value)} bg="sheet" borderColor="lineStrong" minHeight="46px" />
           </label>
         </Box>
-        <Button onClick={() => void mark('not needed')}>Not needed</Button>
+        <Button disabled={busy} onClick={() => mark('not needed')}>
+          Not needed
+        </Button>
       </Flex>
+      <Wrong words={wrong} />
     </Part>
   );
 }

@@ -11,6 +11,10 @@ import { EmptyPlace, Part } from '@/ui/layout';
 import { PhotoUpload } from '@/ui/PhotoUpload';
 import { photoUrl } from '@/ui/photoUrl';
 import { PinnedPhoto } from '@/ui/PinnedPhoto';
+import { useSend } from '@/ui/useSend';
+import { Wrong } from '@/ui/Wrong';
+import { TakeThingBack } from '@/undo/TakeThingBack';
+import { movePin } from './actions';
 import { FindingForm } from './FindingForm';
 import { FindingRow } from './FindingRow';
 
@@ -28,6 +32,9 @@ export function Survey({ restorationId, photos, pieces, findings, aim }: Props) 
   const [shown, setShown] = useState<string | null>(null);
   const [place, setPlace] = useState<Share | null>(null);
   const [chosen, setChosen] = useState<string | null>(null);
+  /** The finding whose pin the next tap sets. */
+  const [moving, setMoving] = useState<string | null>(null);
+  const { wrong, send } = useSend();
   const photo = photos.find(({ id }) => id === shown) ?? photos[0] ?? null;
   // Numbered through the whole machine, so that a number means one thing on every photograph.
   const marks = new Map(findings.filter(({ pin }) => pin !== null).map(({ id }, i) => [id, String(i + 1)]));
@@ -41,7 +48,8 @@ export function Survey({ restorationId, photos, pieces, findings, aim }: Props) 
         key={finding.id}
         finding={finding}
         aim={piece?.aim ?? aim}
-        tag={piece?.tag}
+        pieces={pieces}
+        {...(photo && { onMove: () => setMoving(finding.id) })}
         chosen={chosen === finding.id}
         {...(mark && { mark })}
       />
@@ -66,14 +74,26 @@ export function Survey({ restorationId, photos, pieces, findings, aim }: Props) 
                   ...here.map(({ id, pin, kind }) => ({ ...pin!, mark: marks.get(id)!, name: `${marks.get(id)}: ${kind}`, chosen: id === chosen })),
                   ...(place ? [{ ...place, mark: '?', name: '? new pin: take it away', chosen: true }] : []),
                 ]}
-                onPlace={setPlace}
+                onPlace={(tapped) => {
+                  if (moving === null || !photo) return setPlace(tapped);
+                  send(
+                    () => movePin({ findingId: moving, photoId: photo.id, pin: tapped }),
+                    () => setMoving(null),
+                  );
+                }}
                 onPin={(index) => (here[index] ? setChosen(here[index].id) : setPlace(null))}
               />
               <Text color="soft" fontSize="15px" mt="1">
-                {place ? 'Say what it is there.' : 'Tap the photograph where something is wrong, or worth keeping.'}
+                {moving !== null
+                  ? 'Tap where its pin belongs.'
+                  : place
+                    ? 'Say what it is there.'
+                    : 'Tap the photograph where something is wrong, or worth keeping.'}
               </Text>
             </>
           )}
+          <Wrong words={wrong} />
+          {photo && <TakeThingBack what="photograph" id={photo.id} name={photo.originalName} />}
           {photos.length > 1 && (
             <Flex as="ul" listStyleType="none" gap="2" wrap="wrap" mt="3" aria-label="Sides photographed">
               {photos.map(({ id, originalName }) => {

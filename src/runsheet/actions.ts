@@ -1,12 +1,13 @@
 'use server';
 
-import { addFinding, closeUp, settleFinding, unsettleFinding } from '@/data/findings';
+import { addFinding, changeFinding, closeUp, foundOn, pinFinding, settleFinding, unsettleFinding } from '@/data/findings';
 import { minorUnits } from '@/core/ledger/money';
+import { inTransaction } from '@/data/connection';
 import { writeNote } from '@/data/log';
 import { addPiece, changePiece } from '@/data/pieces';
 import { answerRequest, askOwner } from '@/data/requests';
 import { setAim, setEstimate, setOwner, settleStage } from '@/data/restorations';
-import { addLedgerEntry } from '@/data/ledger';
+import { addLedgerEntry, correctMinutes } from '@/data/ledger';
 import { getWorkshop } from '@/data/workshop';
 import type { Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
@@ -19,11 +20,15 @@ import {
   findingIdSchema,
   findingSchema,
   materialSchema,
+  minutesRightSchema,
   minutesSchema,
+  movePinSchema,
   noteSchema,
   ownerSchema,
+  pieceOf,
   pieceSchema,
   requestSchema,
+  rewordSchema,
   settleFindingSchema,
   settleStageSchema,
 } from './schema';
@@ -39,6 +44,11 @@ export async function spendMinutes(given: Given): Promise<Answer<void>> {
   return write(minutesSchema, given, (entry, now) => addLedgerEntry({ ...entry, kind: 'minutes', amountMinor: 0 }, now));
 }
 
+/** Puts minutes right that were typed or booked wrongly. */
+export async function rightMinutes(given: Given): Promise<Answer<void>> {
+  return write(minutesRightSchema, given, ({ entryId, minutes, words }, now) => correctMinutes(entryId, minutes, words, now));
+}
+
 /** Material used, with what it cost. */
 export async function useMaterial(given: Given): Promise<Answer<void>> {
   return write(materialSchema, given, async ({ cost, ...entry }, now) => {
@@ -50,6 +60,16 @@ export async function useMaterial(given: Given): Promise<Answer<void>> {
 /** A finding: what is wrong, or worth keeping. */
 export async function find(given: Given): Promise<Answer<string>> {
   return write(findingSchema, given, async (finding, now) => (await addFinding(finding, now)).id);
+}
+
+/** Puts a finding right. */
+export async function rewordFinding(given: Given): Promise<Answer<void>> {
+  return write(rewordSchema, given, ({ findingId, ...changes }, now) => changeFinding(findingId, changes, now));
+}
+
+/** Moves the pin of a finding. */
+export async function movePin(given: Given): Promise<Answer<void>> {
+  return write(movePinSchema, given, ({ findingId, photoId, pin }, now) => pinFinding(findingId, photoId, pin, now));
 }
 
 /** Settles a finding. */
@@ -110,10 +130,16 @@ export async function markStage(given: Given): Promise<Answer<void>> {
 
 /** Adds a piece with its tag. */
 export async function tagPiece(given: Given): Promise<Answer<string>> {
-  return write(pieceSchema, given, async (piece, now) => (await addPiece(piece, now)).id);
+  return write(pieceSchema, given, ({ findingIds, ...typed }, now) =>
+    inTransaction(async () => {
+      const { id } = await addPiece(pieceOf(typed), now);
+      await foundOn(id, findingIds, now);
+      return id;
+    }),
+  );
 }
 
 /** Changes what is known of a piece. */
 export async function correctPiece(given: Given): Promise<Answer<void>> {
-  return write(changePieceSchema, given, ({ pieceId, ...changes }, now) => changePiece(pieceId, changes, now));
+  return write(changePieceSchema, given, ({ pieceId, ...typed }, now) => changePiece(pieceId, pieceOf(typed), now));
 }

@@ -1,4 +1,13 @@
-import { FINDING_KINDS, SETTLEMENTS, SEVERITIES, type Settlement } from '@/core/intake/findings';
+import {
+  FINDING_KINDS,
+  FINDING_PARTS,
+  SETTLEMENTS,
+  SEVERITIES,
+  type FindingKind,
+  type FindingPart,
+  type Settlement,
+  type Severity,
+} from '@/core/intake/findings';
 import type { NewFinding } from '@/data/findings';
 import type { OwnerRequest } from '@/data/rows';
 import Joi from 'joi';
@@ -6,7 +15,7 @@ import { surfaceSchema } from '@/edge/cleaningSchema';
 import { AIMS, type Aim } from '@/core/intake/aim';
 import { ABOUTS, ANSWERS, CHANGING, type OwnerAnswer } from '@/core/intake/owner';
 import type { Share } from '@/core/photo/picture';
-import { FINISHES, PLASTICS, STAGES, STAGE_STATES, type Stage, type StageState } from '@/core/runsheet/stages';
+import { FINISHES, MATERIALS, METAL, STAGES, STAGE_STATES, type Stage, type StageState, YES_NO } from '@/core/runsheet/stages';
 
 import type { NewPiece } from '@/data/pieces';
 
@@ -34,29 +43,57 @@ export const minutesSchema = Joi.object<{ restorationId: string; stage: Stage; m
   words: words('What was done'),
 });
 
+export const minutesRightSchema = Joi.object<{ entryId: string; minutes: number; words: string }>({
+  entryId: Joi.string().required(),
+  minutes: Joi.number().integer().min(0).max(1440).required().label('Minutes'),
+  words: words('What was done'),
+});
+
 export const materialSchema = Joi.object<{ restorationId: string; stage: Stage; words: string; cost: number }>({
   ...place,
   words: words('Material'),
   cost: Joi.number().min(0).max(1_000_000).empty('').default(0).label('Cost'),
 });
 
-export const findingSchema = Joi.object<NewFinding>({
-  ...place,
+const wording = {
   pieceId: Joi.string().empty('').default(null).allow(null),
   kind: Joi.string()
     .valid(...FINDING_KINDS)
     .required()
     .label('What'),
+  part: Joi.string()
+    .valid(...FINDING_PARTS)
+    .label('What of it'),
   severity: Joi.string()
     .valid(...SEVERITIES)
     .required()
     .label('How bad'),
   words: Joi.string().trim().max(1000).allow('').default('').label('Where and how'),
+};
+const pin = Joi.object<Share>({ x: Joi.number().min(0).max(1).required(), y: Joi.number().min(0).max(1).required() }).label('Pin');
+
+export const findingSchema = Joi.object<NewFinding>({
+  ...place,
+  ...wording,
   photoId: Joi.string().allow(null).default(null),
-  pin: Joi.object<Share>({ x: Joi.number().min(0).max(1).required(), y: Joi.number().min(0).max(1).required() })
-    .allow(null)
-    .default(null)
-    .label('Pin'),
+  pin: pin.allow(null).default(null),
+});
+
+interface Reworded {
+  findingId: string;
+  pieceId: string | null;
+  kind: FindingKind;
+  part: FindingPart;
+  severity: Severity;
+  words: string;
+}
+
+export const rewordSchema = Joi.object<Reworded>({ findingId: Joi.string().required(), ...wording, part: wording.part.required() });
+
+export const movePinSchema = Joi.object<{ findingId: string; photoId: string; pin: Share }>({
+  findingId: Joi.string().required(),
+  photoId: Joi.string().required(),
+  pin: pin.required(),
 });
 
 export const closeUpSchema = Joi.object<{ findingId: string; photoId: string }>({
@@ -87,9 +124,9 @@ const pieceFields = {
   tag: Joi.string().trim().max(12).required().label('Tag').messages({ 'string.empty': 'Give it the tag you write on the masking tape.' }),
   name: Joi.string().trim().max(120).required().label('Piece').messages({ 'string.empty': 'Say which piece it is.' }),
   plastic: Joi.string()
-    .valid(...PLASTICS)
+    .valid(...MATERIALS)
     .required()
-    .label('Plastic'),
+    .label('Material'),
   finish: Joi.string()
     .valid(...FINISHES)
     .required()
@@ -97,8 +134,24 @@ const pieceFields = {
   lengthMm: millimetres('Length'),
   widthMm: millimetres('Width'),
   heightMm: millimetres('Height'),
-  labels: Joi.string().trim().max(500).allow('').default('').label('Labels to protect'),
-  metalInside: Joi.string().trim().max(500).allow('').default('').label('Metal still inside'),
+  parts: Joi.number()
+    .integer()
+    .min(1)
+    .max(1000)
+    .empty('')
+    .default(1)
+    .label('How many parts')
+    .messages({ 'number.min': 'At least one part. A set of caps counts its caps.' }),
+  label: Joi.string()
+    .valid(...YES_NO)
+    .default('no')
+    .label('A label on it'),
+  labels: Joi.string().trim().max(500).allow('').default('').label('Which label'),
+  metal: Joi.string()
+    .valid(...METAL)
+    .default('no')
+    .label('Metal inside'),
+  metalInside: Joi.string().trim().max(500).allow('').default('').label('Which metal'),
   aim: Joi.string()
     .valid(...AIMS)
     .empty('')
@@ -110,8 +163,32 @@ const pieceFields = {
   hollow: Joi.boolean().default(false).label('Hollow'),
 };
 
-export const pieceSchema = Joi.object<NewPiece>({ restorationId: Joi.string().required(), ...pieceFields });
-export const changePieceSchema = Joi.object<Omit<NewPiece, 'restorationId'> & { pieceId: string }>({
+/** What of a piece is asked as yes or no, with words beside. */
+interface YesNo {
+  label: (typeof YES_NO)[number];
+  metal: (typeof METAL)[number];
+}
+
+/** A piece as it was typed, as it is kept: a no is no, whatever is written beside it. */
+export function pieceOf<T extends YesNo & { labels: string; metalInside: string }>({
+  label,
+  metal,
+  ...piece
+}: T): Omit<T, keyof YesNo> & { metalUntilApart: boolean } {
+  return {
+    ...piece,
+    labels: label === 'no' ? '' : piece.labels || 'a label',
+    metalInside: metal === 'no' ? '' : piece.metalInside || (metal === 'yes' ? 'metal' : ''),
+    metalUntilApart: metal === 'until it is apart',
+  };
+}
+
+export const pieceSchema = Joi.object<NewPiece & YesNo & { findingIds: string[] }>({
+  restorationId: Joi.string().required(),
+  ...pieceFields,
+  findingIds: Joi.array().items(Joi.string()).unique().max(500).default([]).label('Findings on it'),
+});
+export const changePieceSchema = Joi.object<Omit<NewPiece, 'restorationId'> & YesNo & { pieceId: string }>({
   pieceId: Joi.string().required(),
   ...pieceFields,
 });

@@ -8,6 +8,7 @@ import { peroxideStrength } from '@/core/peroxide/strength';
 import type { Shelved } from '@/data/stock';
 import { Fold } from '@/ui/Fold';
 import { useAmount } from '@/ui/units';
+import { TakeThingBack } from '@/undo/TakeThingBack';
 import { Bottle } from './Bottle';
 import { CountForm } from './CountForm';
 import { strengthWords } from './strengthChoices';
@@ -39,6 +40,7 @@ export function Shelf({ stock, prices, now, timeZone }: Props) {
             <Strength bottle={item} now={now} timeZone={timeZone} />
             <Fold summary="Note what is really left" quiet>
               <CountForm bottle={item} />
+              <TakeThingBack what="bottle" id={item.id} name={item.name} />
             </Fold>
           </Box>
         </Flex>

@@ -59,23 +59,16 @@ const draftOf = (key: string): Values | null => {
   }
 };
 
+/** The one form; another thing's form is another form, so that what was typed for one never shows up in the next. */
+export function AnswerForm<T>(props: Props<T>) {
+  return <FormOf key={props.draftKey} {...props} />;
+}
+
 /**
- * The one form. It sends to an action that answers with errors by field, puts each beside its field, keeps
+ * It sends to an action that answers with errors by field, puts each beside its field, keeps
  * what was typed on every error, and keeps a draft while the page is closed.
  */
-export function AnswerForm<T>({
-  fields,
-  initial,
-  submit,
-  send,
-  onDone,
-  done,
-  draftKey,
-  children,
-  shownBelow = [],
-  bench = false,
-  keeps = false,
-}: Props<T>) {
+function FormOf<T>({ fields, initial, submit, send, onDone, done, draftKey, children, shownBelow = [], bench = false, keeps = false }: Props<T>) {
   const key = `kvell-draft:${draftKey}`;
   const form = useForm<Values>({ defaultValues: initial });
   const [general, setGeneral] = useState<string[]>([]);

@@ -14,14 +14,22 @@ interface Props extends Pick<ComponentProps<typeof Button>, 'width'> {
   act: () => Promise<{ ok: true; value: string } | { ok: false; errors: FieldError[] }>;
   /** What the message says, beside its undo. */
   done: string;
+  /** Looks like a word, not like a button. */
+  quiet?: boolean;
 }
 
 /** Takes one thing back, at once and with an undo; what stands against it is said beside the button. */
-export function TakeBack({ children, label, act, done, width }: Props) {
+export function TakeBack({ children, label, act, done, width, quiet = false }: Props) {
   const { wrong, busy, takeBack } = useTakeBack();
   return (
     <>
-      <Button aria-label={label} disabled={busy} {...(width !== undefined && { width })} onClick={() => takeBack(act, done)}>
+      <Button
+        aria-label={label}
+        disabled={busy}
+        {...(quiet && { variant: 'bare' as never })}
+        {...(width !== undefined && { width })}
+        onClick={() => takeBack(act, done)}
+      >
         {children}
       </Button>
       <Wrong words={wrong} />

@@ -1,5 +1,13 @@
 import type { SurfaceId } from './surfaces';
 
+const MATERIAL: Record<string, SurfaceId[]> = {
+  // What kind of metal nobody said: only what all of them bear.
+  metal: ['bare-steel', 'zinc-plated-steel', 'aluminium'],
+  rubber: ['rubber-foot'],
+  glass: ['screen-glass'],
+  paper: ['paper-label'],
+  wood: ['wood'],
+};
 const PLASTIC: Record<string, SurfaceId[]> = {
   ABS: ['abs-textured'],
   'flame-retarded ABS': ['abs-flame-retarded'],
@@ -15,6 +23,8 @@ const FINISH: Record<string, SurfaceId[]> = { glossy: ['abs-glossy'], painted: [
 /** Surfaces of a piece: those that were named, else what its plastic and finish say. A step must be borne by all of them. */
 export function surfacesOfPiece(piece: { plastic: string; finish: string; surfaces: readonly SurfaceId[] }): SurfaceId[] {
   if (piece.surfaces.length > 0) return [...piece.surfaces];
+  const other = MATERIAL[piece.plastic];
+  if (other) return piece.plastic === 'metal' && piece.finish === 'painted' ? ['painted-steel'] : [...other];
   const plastic = PLASTIC[piece.plastic] ?? PLASTIC['not known']!;
   const finish = FINISH[piece.finish] ?? [];
   return piece.plastic === 'ABS' && piece.finish === 'glossy' ? finish : [...new Set([...plastic, ...finish])];

@@ -1,4 +1,9 @@
 import type { Caution } from '../peroxide/cautions';
+import { compareRails, type Rail } from './rails';
+
+/** How it ran when it was last switched on, as far as anybody knows. */
+export const LAST_RUNS = ['not known', 'seen working', 'failed', 'hummed', 'smoked', 'blew its fuse'] as const;
+type LastRun = (typeof LAST_RUNS)[number];
 
 export const SUPPLY_KINDS = ['mains inside', 'outside supply', 'batteries', 'not known'] as const;
 type SupplyKind = (typeof SUPPLY_KINDS)[number];
@@ -8,14 +13,14 @@ type Polarity = (typeof POLARITIES)[number];
 
 /** What is known before anybody touches a switch. `null`: not known. */
 export interface PowerFacts {
-  /** Run by the seller, seen to work. */
-  ranAtSeller: boolean;
+  lastRun: LastRun;
   longStored: boolean;
   supply: SupplyKind;
-  labelVolts: number | null;
+  /** What the label asks for, pin by pin where several voltages come over one plug; empty where it is not known. */
+  labelVolts: Rail[];
   labelPolarity: Polarity;
   /** The supply at hand, where there is one outside the machine. */
-  atHandVolts: number | null;
+  atHandVolts: Rail[];
   atHandPolarity: Polarity;
   /** Wet, crusted or brown spots, or a fishy smell. */
   leaked: boolean;
@@ -27,15 +32,13 @@ export interface PowerFacts {
   supplyChecked: boolean;
 }
 
-type PowerDecision = 'do not switch on' | 'supply to be checked by a technician first' | 'brief test';
+export type PowerDecision = 'do not switch on' | 'supply to be checked by a technician first' | 'brief test';
 
 export interface FirstPower {
   decision: PowerDecision;
   reasons: string[];
   caution: Caution;
 }
-
-const VOLTS_TOLERANCE = 0.05;
 
 const CAUTION: Record<PowerDecision, Caution> = {
   'do not switch on': {
@@ -64,44 +67,51 @@ const CAUTION: Record<PowerDecision, Caution> = {
 
 /** What is wrong with the supply at hand against the label; empty where nothing is. */
 function supplyFaults({ labelVolts, atHandVolts, labelPolarity, atHandPolarity }: PowerFacts): string[] {
-  const faults: string[] = [];
-  if (labelVolts !== null && atHandVolts !== null && Math.abs(atHandVolts - labelVolts) > VOLTS_TOLERANCE * labelVolts)
-    faults.push(
-      `The label asks for ${labelVolts} V and the supply at hand gives ${atHandVolts} V. ${atHandVolts > labelVolts ? 'Too much voltage destroys chips at once.' : 'Too little lets drives and memory fail.'} Find one of ${labelVolts} V.`,
-    );
+  const faults = compareRails(labelVolts, atHandVolts).wrong;
   const known = labelPolarity !== 'not on the label' && atHandPolarity !== 'not on the label';
   if (known && labelPolarity !== atHandPolarity)
     faults.push(`The label says ${labelPolarity}, the supply at hand is ${atHandPolarity}. Reversed, it destroys the machine. Do not connect it.`);
   return faults;
 }
 
+/** What the last run speaks against: what burnt or blew goes on where it stopped. */
+const AGAINST: Partial<Record<LastRun, string>> = {
+  smoked: 'It smoked when it was last switched on: something has burnt, and power would carry on where it stopped.',
+  'blew its fuse': 'It blew its fuse when it was last switched on: there is a short, and a new fuse only finds it again.',
+};
+const DOUBTS: Partial<Record<LastRun, string>> = {
+  failed: 'It failed when it was last switched on, and nobody knows of what.',
+  hummed: 'It hummed when it was last switched on: that is a supply which works against a fault.',
+};
+
 /**
  * Whether the machine may be switched on before work starts. Anything that speaks against it wins; only what
- * is known to be good leads to a test.
+ * is known to be good leads to a test, and mains or a picture tube never without a technician’s check.
  */
 export function firstPower(facts: PowerFacts): FirstPower {
   const decide = (decision: PowerDecision, reasons: string[]): FirstPower => ({ decision, reasons, caution: CAUTION[decision] });
+  const { lastRun, supply } = facts;
   const against = supplyFaults(facts);
+  if (AGAINST[lastRun]) against.push(AGAINST[lastRun]);
   if (facts.burntSmell) against.push('It smells burnt: something has failed already, and power would carry on where it stopped.');
   if (facts.leaked) against.push('Something has leaked: it conducts, and it eats tracks. It is cleaned and looked at first.');
   if (facts.batteryLeaked) against.push('A battery has leaked. It comes out and the spot is cleaned before any power.');
   if (against.length > 0) return decide('do not switch on', against);
   if (facts.supplyChecked) return decide('brief test', ['The supply was checked by somebody competent.']);
-  if (facts.ranAtSeller && !facts.longStored) return decide('brief test', ['It was seen running a short while ago, and nothing speaks against it.']);
   const check: string[] = [];
+  if (DOUBTS[lastRun]) check.push(DOUBTS[lastRun]);
+  if (facts.tubeInside || supply === 'mains inside') check.push('Mains or a picture tube is inside: that is work for a qualified technician.');
+  if (check.length === 0 && lastRun === 'seen working' && !facts.longStored)
+    return decide('brief test', ['It was seen running a short while ago, and nothing speaks against it.']);
   if (facts.longStored) check.push('It stood for long: capacitors dry out, and the supply shows it first.');
-  if (facts.tubeInside || facts.supply === 'mains inside') check.push('Mains or a picture tube is inside: that is work for a qualified technician.');
-  if (facts.supply === 'not known') check.push('What supply it takes is not known.');
-  if (
-    facts.supply === 'outside supply' &&
-    (facts.labelVolts === null ||
-      facts.atHandVolts === null ||
-      facts.labelPolarity === 'not on the label' ||
-      facts.atHandPolarity === 'not on the label')
-  )
-    check.push('Voltage or polarity is not known on both sides. Read both labels, or have the supply measured.');
+  if (supply === 'not known') check.push('What supply it takes is not known.');
+  if (supply === 'outside supply') {
+    check.push(...compareRails(facts.labelVolts, facts.atHandVolts).unknown);
+    if (facts.labelPolarity === 'not on the label' || facts.atHandPolarity === 'not on the label')
+      check.push('The polarity is not known on both sides. Read both labels, or have the supply measured.');
+  }
   if (check.length > 0) return decide('supply to be checked by a technician first', check);
   return decide('brief test', [
-    `Its ${facts.supply === 'batteries' ? 'batteries are' : 'supply is'} what the label asks for, it was not stored for long, and nothing leaked or burnt.`,
+    `Its ${supply === 'batteries' ? 'batteries are' : 'supply is'} what the label asks for, it was not stored for long, and nothing leaked or burnt.`,
   ]);
 }

@@ -54,5 +54,11 @@ export const STAGE_WORDS: Record<Stage, { title: string; purpose: string; first:
   },
 };
 
-export const PLASTICS = ['ABS', 'flame-retarded ABS', 'polystyrene', 'polycarbonate', 'PVC', 'acrylic', 'not known'] as const;
+const PLASTICS = ['ABS', 'flame-retarded ABS', 'polystyrene', 'polycarbonate', 'PVC', 'acrylic', 'not known'] as const;
+/** Of what a piece may be; only plastic is brightened. */
+export const MATERIALS = [...PLASTICS, 'metal', 'rubber', 'glass', 'paper', 'wood'] as const;
+export const isPlastic = (material: string): boolean => !(MATERIALS as readonly string[]).slice(PLASTICS.length).includes(material);
+/** Answers to whether a piece has a label on it, and metal in it. */
+export const YES_NO = ['no', 'yes'] as const;
+export const METAL = ['no', 'until it is apart', 'yes'] as const;
 export const FINISHES = ['textured', 'smooth', 'glossy', 'painted', 'plated'] as const;

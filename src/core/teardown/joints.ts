@@ -68,4 +68,6 @@ export const JOINT_KINDS = Object.keys(JOINTS) as Joint[];
 
 /** Joints whose undoing is a connection with a way round, to be ticked on the way back. */
 export const CONNECTION_KINDS = ['plug', 'ribbon clamp', 'wires', 'solder'] as const;
+/** Joints of which nobody sees afterwards which way round they were: the way is written down before the next thing comes off. */
+export const WAY_ROUND: readonly Joint[] = ['plug', 'ribbon clamp', 'wires'];
 export type ConnectionKind = (typeof CONNECTION_KINDS)[number];

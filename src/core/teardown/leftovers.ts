@@ -15,7 +15,7 @@ export interface Origin {
   how: 'same' | 'looks alike' | 'swapped';
 }
 
-const asLot = (leftover: Leftover): Lot => ({ ...leftover, count: 1, fate: 'kept' });
+const asLot = (leftover: Leftover): Lot => ({ ...leftover, thing: 'screw', count: 1, fate: 'kept' });
 const RANK = { same: 0, 'looks alike': 1, swapped: 2 } as const;
 
 /** Steps that a leftover can have come from, the likeliest first. */

@@ -1,10 +1,22 @@
 import fc from 'fast-check';
-import { closingHolds, type ClosingState } from './closing';
+import { closingHolds, closingScrews, type ClosingState } from './closing';
 import { originsOf, type LotOfStep } from './leftovers';
-import { explainMissing, holeDepth, lengthGuard, LENGTH_TOLERANCE_MM, lotWords, outstanding, returnToHole, type Lot, type LotState } from './lots';
+import {
+  explainMissing,
+  holeDepth,
+  isSameKind,
+  lengthGuard,
+  LENGTH_TOLERANCE_MM,
+  lotWords,
+  outstanding,
+  PLAIN_THING,
+  returnToHole,
+  type Lot,
+  type LotState,
+} from './lots';
 import { cellName, nextCell, screwShape } from './tray';
 
-const LOT: Lot = { drive: 'cross', head: 'pan', diameterMm: 3, lengthMm: 8, shank: 'tapered', count: 4, fate: 'kept' };
+const LOT: Lot = { thing: 'screw', drive: 'cross', head: 'pan', diameterMm: 3, lengthMm: 8, shank: 'tapered', count: 4, fate: 'kept' };
 const out = (lot: Partial<Lot> = {}): LotState => ({ lot: { ...LOT, ...lot }, returned: 0, missing: 0 });
 
 describe('counts', () => {
@@ -67,9 +79,34 @@ describe('leftovers', () => {
   });
 });
 
+describe('what is no screw', () => {
+  it('is a counted lot that no ruler guards, told apart by its bore', () => {
+    const clip: Lot = { ...LOT, thing: 'clip', ...PLAIN_THING };
+    expect(lotWords(clip)).toBe('4 × clip');
+    expect(lotWords({ ...LOT, thing: 'nut' })).toBe('4 × nut, ⌀ 3 mm');
+    expect(returnToHole({ lot: clip, returned: 0, missing: 0 }, 4, 30, 1).returned).toBe(4);
+    expect(isSameKind(clip, LOT)).toBe(false);
+    expect(isSameKind({ ...LOT, thing: 'nut' }, { ...LOT, thing: 'nut', lengthMm: 1 })).toBe(true);
+    expect(originsOf(LOT, [{ lot: clip, lotId: 'c', stepId: 's', returned: 0, missing: 0 }])).toEqual([]);
+  });
+});
+
 describe('closing the case', () => {
+  it('its screws are those before the first cover, and not what was laid aside', () => {
+    const step = (id: string, joint: 'screws' | 'clips', position: number, laidAside = false) => ({ id, joint, position, laidAside });
+    const steps = [
+      step('strip', 'clips', 0, true),
+      step('front', 'screws', 1),
+      step('back', 'screws', 2),
+      step('shell', 'clips', 3),
+      step('board', 'screws', 4),
+    ];
+    expect(closingScrews(steps)).toEqual(['front', 'back']);
+    expect(closingScrews([step('a', 'screws', 1)])).toEqual([]);
+  });
+
   const now = new Date('2026-06-21T12:00:00Z');
-  const ready: ClosingState = { lots: [], connections: [], curing: [], functionTest: 'passed', stepsOff: [] };
+  const ready: ClosingState = { lots: [], connections: [], curing: [], findings: [], functionTest: 'passed', stepsOff: [] };
   const kinds = (state: Partial<ClosingState>) => closingHolds({ ...ready, ...state }, now).map(({ kind }) => kind);
 
   it('is held for each thing that is not settled, and for nothing else', () => {
@@ -83,6 +120,7 @@ describe('closing the case', () => {
     expect(kinds({ curing: [{ name: 'hinge glue', readyAt: new Date('2026-06-21T13:00:00Z') }] })).toEqual(['curing']);
     expect(kinds({ curing: [{ name: 'hinge glue', readyAt: now }] })).toEqual([]);
     expect(kinds({ stepsOff: ['inner shield'] })).toEqual(['step']);
+    expect(kinds({ findings: ['crack, lid'] })).toEqual(['finding']);
   });
 });
 

@@ -1,10 +1,13 @@
 import { Refusal } from '../refusal';
 
+/** What is counted into a lot. Only screws have a length that a hole may be too short for. */
+export const THINGS = ['screw', 'nut', 'washer', 'clip', 'spring', 'small part'] as const;
 export const DRIVES = ['cross', 'slot', 'hexagon socket', 'six-lobe', 'six-lobe with pin', 'hexagon head', 'three-wing', 'other'] as const;
 export const HEADS = ['pan', 'flat', 'countersunk', 'round', 'flanged', 'none'] as const;
 export const SHANKS = ['straight', 'tapered'] as const;
 export const FATES = ['kept', 'replaced'] as const;
 
+export type Thing = (typeof THINGS)[number];
 export type Drive = (typeof DRIVES)[number];
 export type Head = (typeof HEADS)[number];
 export type Shank = (typeof SHANKS)[number];
@@ -12,6 +15,7 @@ type Fate = (typeof FATES)[number];
 
 /** Fasteners that came out of one step and are alike. Lengths are under the head, mm. */
 export interface Lot {
+  thing: Thing;
   drive: Drive;
   head: Head;
   diameterMm: number;
@@ -26,15 +30,23 @@ export const MOST_IN_A_LOT = 500;
 const same = <K extends keyof Lot>(a: Lot, b: Lot, keys: readonly K[]) => keys.every((key) => a[key] === b[key]);
 
 /** Whether two lots look alike in the hand, so that only a ruler tells them apart. */
-export const looksLike = (a: Lot, b: Lot): boolean => same(a, b, ['drive', 'head', 'diameterMm', 'shank']);
+export const looksLike = (a: Lot, b: Lot): boolean =>
+  a.thing === 'screw' ? same(a, b, ['thing', 'drive', 'head', 'diameterMm', 'shank']) : same(a, b, ['thing', 'diameterMm']);
 
 /** Whether two lots can change places for good. */
-export const isSameKind = (a: Lot, b: Lot): boolean => looksLike(a, b) && a.lengthMm === b.lengthMm;
+export const isSameKind = (a: Lot, b: Lot): boolean => looksLike(a, b) && (a.thing !== 'screw' || a.lengthMm === b.lengthMm);
+
+/** Whether it is known by its bore. */
+export const hasBore = (thing: Thing): boolean => thing === 'nut' || thing === 'washer';
+
+/** A lot without its screw's own words: what is no screw has none of them. */
+export const PLAIN_THING = { drive: 'other', head: 'none', shank: 'straight', lengthMm: 1, diameterMm: 1 } as const;
 
 const mm = (value: number) => `${Number(value.toFixed(1))} mm`;
 
 /** How a lot is called at the bench: “4 × cross pan, ⌀ 3 × 12 mm, tapered”. */
-export function lotWords({ count, drive, head, diameterMm, lengthMm, shank }: Lot): string {
+export function lotWords({ count, thing, drive, head, diameterMm, lengthMm, shank }: Lot): string {
+  if (thing !== 'screw') return `${count} × ${thing}${hasBore(thing) ? `, ⌀ ${mm(diameterMm)}` : ''}`;
   return `${count} × ${drive} ${head === 'none' ? 'headless' : head}, ⌀ ${Number(diameterMm.toFixed(1))} × ${mm(lengthMm)}, ${shank}`;
 }
 
@@ -85,7 +97,7 @@ export function returnToHole(state: LotState, count: number, lengthMm: number, d
   const left = outstanding(state);
   if (left === 0) throw new Refusal('count', `All ${state.lot.count} of this lot are back or explained already. Nothing was counted twice.`);
   if (count > left) throw new Refusal('count', `Only ${left} of this lot are still out, not ${count}. If one is over, it belongs to another hole.`);
-  const guard = lengthGuard(lengthMm, deepestMm);
+  const guard = state.lot.thing === 'screw' ? lengthGuard(lengthMm, deepestMm) : null;
   if (guard) throw new Refusal('lengthMm', guard);
   return { ...state, returned: state.returned + count };
 }

@@ -7,7 +7,7 @@ interface Step {
 }
 
 /** Joints of things that are fasteners themselves and cover nothing. */
-const COVERS_NOTHING: readonly Joint[] = ['screws', 'plug', 'ribbon clamp', 'wires', 'solder', 'spring', 'cap'];
+export const COVERS_NOTHING: readonly Joint[] = ['screws', 'plug', 'ribbon clamp', 'wires', 'solder', 'spring', 'cap'];
 
 /**
  * What may be out of reach once a step is on again, to be asked at the right moment: all that came off before it

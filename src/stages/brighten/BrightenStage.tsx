@@ -2,6 +2,7 @@ import { signed } from '@/core/colour/signed';
 import { deltaE00 } from '@/core/colour/difference';
 import { measurementAfter, waitsForMeasuring } from '@/core/exposure/after';
 import { doseUnit } from '@/core/exposure/dose';
+import { isPlastic } from '@/core/runsheet/stages';
 import { SCHOOLS } from '@/core/exposure/schools';
 import type { SkySource } from '@/core/exposure/sessions';
 import { showTime, toLocalField } from '@/core/runsheet/time';
@@ -52,18 +53,21 @@ interface Props {
 
 /** Brighten: the pieces, and for the chosen one its advice, its running exposure or the plan of the next. */
 export async function BrightenStage({ restorationId, pieceId, way, by, sky, now }: Props) {
-  const [pieces, workshop, stock, tubs, planned] = await Promise.all([
+  const [all, workshop, stock, tubs, planned] = await Promise.all([
     piecesOf(restorationId),
     getWorkshop(),
     listStock(),
     listTubs(),
     plannedIn(restorationId),
   ]);
+  const pieces = all.filter(({ plastic }) => isPlastic(plastic));
   if (pieces.length === 0)
     return (
       <Part title="Which piece">
         <EmptyPlace action={<LinkButton href={`/restorations/${restorationId}/pieces/new`}>Tag a piece</LinkButton>}>
-          Brightening goes piece by piece. Tag them first.
+          {all.length > 0
+            ? 'Of what is tagged nothing is plastic, and only plastic is brightened.'
+            : 'Brightening goes piece by piece. Tag them first.'}
         </EmptyPlace>
       </Part>
     );

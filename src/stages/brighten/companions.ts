@@ -1,3 +1,4 @@
+import { isPlastic } from '@/core/runsheet/stages';
 import { latestOf } from '@/data/measurements';
 import { findPieces } from '@/data/pieces';
 import { titlesOf } from '@/data/restorations';
@@ -24,7 +25,7 @@ export async function companionsOf(piece: Piece, pieces: readonly Piece[], histo
   const own = pieces.flatMap((other, i) => {
     const { running, treatments, measurements } = histories[i]!;
     const done = treatments.length > 0 && treatments.every(({ endedAt }) => endedAt !== null);
-    return other.id === piece.id || running || done || other.aim === 'keep the age'
+    return other.id === piece.id || running || done || other.aim === 'keep the age' || !isPlastic(other.plastic)
       ? []
       : [asCompanion(other, '', measurements[measurements.length - 1] ?? null)];
   });

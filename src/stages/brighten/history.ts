@@ -1,4 +1,5 @@
 import type { Lab } from '@/core/colour/types';
+import { isPlastic } from '@/core/runsheet/stages';
 import { SCHOOL, type School } from '@/core/exposure/schools';
 import type { Yellow } from '@/core/exposure/plan';
 import { fadeSoFar } from '@/core/exposure/after';
@@ -60,7 +61,7 @@ function targetOfSet(pieces: readonly Piece[], measurements: readonly Measuremen
   const measured = (id: string) => measurements.filter(({ pieceId, basis, lab }) => pieceId === id && basis === 'card' && lab !== null).pop();
   return commonTarget(
     pieces
-      .filter(({ aim }) => (aim ?? aimOfAll) !== 'keep the age')
+      .filter(({ aim, plastic }) => (aim ?? aimOfAll) !== 'keep the age' && isPlastic(plastic))
       .map(({ id, tag, hiddenLab }) => ({ id, tag, hiddenB: hiddenLab?.[2] ?? null, currentB: measured(id)?.lab?.[2] ?? null })),
   );
 }

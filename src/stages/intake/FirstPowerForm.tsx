@@ -1,7 +1,7 @@
 'use client';
 
 import { Box, Text } from '@chakra-ui/react';
-import { firstPower, POLARITIES, SUPPLY_KINDS, type PowerFacts } from '@/core/intake/firstPower';
+import { firstPower, LAST_RUNS, POLARITIES, SUPPLY_KINDS, type PowerFacts } from '@/core/intake/firstPower';
 import { AnswerForm, options, type FieldDef, type Values } from '@/ui/AnswerForm';
 import { Cautions } from '@/ui/Cautions';
 import { decidePower } from './actions';
@@ -17,17 +17,19 @@ const yesNo = (name: string, label: string, hint?: string): FieldDef => ({
   ...(hint && { hint }),
 });
 
+const SEVERAL = 'Several on one plug: 1: 5; 2: 12; 3: −12';
+
 const FIELDS: FieldDef[] = [
   yesNo('burntSmell', 'Does it smell burnt?'),
   yesNo('leaked', 'Has something leaked?', 'Crusts, brown spots, a fishy smell'),
   yesNo('batteryLeaked', 'Has a battery leaked?'),
   yesNo('longStored', 'Was it stored for long?', 'Years without power'),
-  yesNo('ranAtSeller', 'Was it seen running?'),
+  { name: 'lastRun', label: 'When it was last switched on it …', kind: 'choice', options: options(LAST_RUNS), half: true },
   yesNo('tubeInside', 'Picture tube or mains part inside?'),
   { name: 'supply', label: 'Supply', kind: 'choice', options: options(SUPPLY_KINDS), half: true },
   yesNo('supplyChecked', 'Was the supply checked by somebody competent?'),
-  { name: 'labelVolts', label: 'Voltage on the label', kind: 'number', unit: 'V', optional: true, half: true },
-  { name: 'atHandVolts', label: 'Voltage of the supply at hand', kind: 'number', unit: 'V', optional: true, half: true },
+  { name: 'labelVolts', label: 'Volts that the label asks for', optional: true, half: true, hint: SEVERAL },
+  { name: 'atHandVolts', label: 'Volts of the supply at hand', optional: true, half: true, hint: SEVERAL },
   { name: 'labelPolarity', label: 'Polarity on the label', kind: 'choice', options: options(POLARITIES), half: true },
   { name: 'atHandPolarity', label: 'Polarity of the supply at hand', kind: 'choice', options: options(POLARITIES), half: true },
 ];
@@ -37,7 +39,7 @@ const UNKNOWN: Values = {
   leaked: 'no',
   batteryLeaked: 'no',
   longStored: 'yes',
-  ranAtSeller: 'no',
+  lastRun: 'not known',
   tubeInside: 'no',
   supply: 'not known',
   supplyChecked: 'no',

@@ -1,9 +1,9 @@
-import { compareTests } from '@/core/runsheet/functionTest';
-import { firstPowerFacts } from '@/data/firstPower';
+import { powerDecided } from '@/data/firstPower';
 import { functionTestsOf } from '@/data/functionTests';
 import { findRestoration } from '@/data/restorations';
 import { Fold } from '@/ui/Fold';
 import { Part } from '@/ui/layout';
+import { PowerBanner } from '@/ui/PowerBanner';
 import { FirstPowerForm } from './FirstPowerForm';
 import { MachineForm } from './MachineForm';
 import { TestBefore } from './TestBefore';
@@ -12,7 +12,8 @@ import { TestBefore } from './TestBefore';
 export async function IntakeStage({ restorationId }: { restorationId: string }) {
   const restoration = await findRestoration(restorationId);
   if (!restoration) return null;
-  const [facts, tests] = await Promise.all([firstPowerFacts(restorationId), functionTestsOf(restorationId)]);
+  const [decided, tests] = await Promise.all([powerDecided([restorationId]), functionTestsOf(restorationId)]);
+  const power = decided.get(restorationId) ?? null;
   const { source, claim, packing, condition } = restoration;
   const known = [source && `from ${source}`, claim && `claimed: ${claim}`, packing && `packed: ${packing}`, condition].filter(Boolean);
   return (
@@ -26,12 +27,13 @@ export async function IntakeStage({ restorationId }: { restorationId: string }) 
         </Fold>
       </Part>
       <Part title="First power" id="power">
-        <Fold summary={facts ? 'Look the decision over' : 'Switch it on, or not? Decide before it is plugged in'}>
-          <FirstPowerForm restorationId={restorationId} facts={facts} />
+        <Fold summary={power ? 'Decide it anew' : 'Switch it on, or not? Decide before it is plugged in'}>
+          <FirstPowerForm restorationId={restorationId} facts={power?.facts ?? null} />
         </Fold>
       </Part>
       <Part title="Function test before the work" id="test">
-        <TestBefore restorationId={restorationId} compared={compareTests(tests)} tested={tests.length > 0} />
+        <PowerBanner decided={power} />
+        <TestBefore restorationId={restorationId} tests={tests} />
       </Part>
     </>
   );

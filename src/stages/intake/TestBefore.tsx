@@ -1,17 +1,18 @@
 'use client';
 
-import type { Comparison } from '@/core/runsheet/functionTest';
+import { compareTests } from '@/core/runsheet/functionTest';
+import type { FunctionTest } from '@/data/rows';
 import { Fold } from '@/ui/Fold';
 import { ComparedTests, FunctionTestForm } from '@/ui/FunctionTestForm';
 import { test } from './actions';
 
 /** The function test before the work, which the later ones are held against. */
-export function TestBefore({ restorationId, compared, tested }: { restorationId: string; compared: readonly Comparison[]; tested: boolean }) {
+export function TestBefore({ restorationId, tests }: { restorationId: string; tests: readonly FunctionTest[] }) {
   return (
     <>
-      {tested && <ComparedTests compared={compared} />}
-      <Fold summary={tested ? 'Test again' : 'Test what may be tried, group by group'}>
-        <FunctionTestForm restorationId={restorationId} phase="before" send={(values) => test({ restorationId, ...values })} />
+      {tests.length > 0 && <ComparedTests compared={compareTests(tests)} />}
+      <Fold summary={tests.length > 0 ? 'Test again' : 'Test what may be tried, group by group'}>
+        <FunctionTestForm restorationId={restorationId} phase="before" tests={tests} send={(given) => test({ restorationId, ...given })} />
       </Fold>
     </>
   );

@@ -35,7 +35,5 @@ export async function correctMachine(given: Given): Promise<Answer<void>> {
 
 /** A function test before the work. */
 export async function test(given: Given): Promise<Answer<void>> {
-  return write(functionTestSchema, given, ({ restorationId, phase, waivedWhy, ...results }, now) =>
-    keepFunctionTest({ restorationId, phase, results, waivedWhy: waivedWhy || null }, now),
-  );
+  return write(functionTestSchema, given, ({ waivedWhy, ...given }, now) => keepFunctionTest({ ...given, waivedWhy: waivedWhy || null }, now));
 }

@@ -4,7 +4,7 @@ import { listRestorations } from '@/data/restorations';
 import { ledgerOf } from '@/data/ledger';
 import { inTrialWorkshop } from '@/data/trial';
 import { wrongs } from '@/edge/wrongs';
-import { firstPowerFacts } from '@/data/firstPower';
+import { powerDecided } from '@/data/firstPower';
 import { factsTyped, typedFacts } from './powerTyped';
 import { functionTestsOf } from '@/data/functionTests';
 import { findRestoration } from '@/data/restorations';
@@ -38,7 +38,7 @@ it('needs a name and an honest price', async () => {
 
 describe('first power', () => {
   const FACTS = {
-    ranAtSeller: 'no',
+    lastRun: 'not known',
     longStored: 'no',
     supply: 'outside supply',
     labelVolts: '9',
@@ -55,24 +55,28 @@ describe('first power', () => {
   it('is decided from what is known, written into the log, and decided anew when more is known', async () => {
     const opened = await open(GIVEN);
     const restorationId = opened.ok ? opened.value : '';
-    expect(await firstPowerFacts(restorationId)).toBeNull();
+    const decided = async () => (await powerDecided([restorationId])).get(restorationId) ?? null;
+    expect(await decided()).toBeNull();
     expect(wrongs(await decidePower({ restorationId, ...FACTS }))).toBe('');
     expect((await logOf(restorationId)).at(-1)!.words).toMatch(/^First power: do not switch on\. The label asks for 9 V/);
+    expect(await decided()).toMatchObject({ decision: 'do not switch on' });
     expect(wrongs(await decidePower({ restorationId, ...FACTS, atHandVolts: '9' }))).toBe('');
     expect((await logOf(restorationId)).at(-1)!.words).toMatch(/^First power: brief test/);
-    expect(await firstPowerFacts(restorationId)).toMatchObject({ atHandVolts: 9, leaked: false });
+    expect(await decided()).toMatchObject({ decision: 'brief test', facts: { atHandVolts: [{ pin: '', volts: 9 }], leaked: false } });
   });
 
   it('the form and the facts say the same, both ways', async () => {
     const facts = factsTyped({ ...FACTS, atHandVolts: '' })!;
-    expect(facts).toMatchObject({ labelVolts: 9, atHandVolts: null, leaked: false });
+    expect(facts).toMatchObject({ labelVolts: [{ pin: '', volts: 9 }], atHandVolts: [], leaked: false });
+    const several = { ...FACTS, labelVolts: '1: 5; 2: 12; 3: −12', atHandVolts: '' };
+    expect(typedFacts(factsTyped(several)!)).toEqual(several);
     expect(typedFacts(facts)).toEqual({ ...FACTS, atHandVolts: '' });
     expect(factsTyped({ ...FACTS, labelVolts: 'nine' })).toBeNull();
-    expect(factsTyped({ ...FACTS, labelVolts: '-9' })).toBeNull();
+    expect(factsTyped({ ...FACTS, labelVolts: '0' })).toBeNull();
   });
 
   it('refuses what is no answer', async () => {
-    expect(wrongs(await decidePower({ restorationId: 'x', ...FACTS, labelVolts: '-9', leaked: 'perhaps', supply: 'steam' }))).toMatch(
+    expect(wrongs(await decidePower({ restorationId: 'x', ...FACTS, labelVolts: 'nine', leaked: 'perhaps', supply: 'steam' }))).toMatch(
       /supply: .*labelVolts: .*leaked: /s,
     );
     expect(wrongs(await decidePower({ restorationId: 'nobody', ...FACTS }))).toMatch(/restoration is not here/);
@@ -93,7 +97,8 @@ it('a function test before the work is kept with each key group', async () => {
   const opened = await open(GIVEN);
   const restorationId = opened.ok ? opened.value : '';
   const results = Object.fromEntries(TEST_ITEMS.map((item) => [item, 'works']));
-  expect(wrongs(await keepTest({ restorationId, phase: 'before', ...results, 'number pad': 'faulty' }))).toBe('');
+  expect(wrongs(await keepTest({ restorationId, phase: 'before', results: { ...results, 'number pad': 'faulty' } }))).toBe('');
   expect(await functionTestsOf(restorationId)).toMatchObject([{ phase: 'before', results: { letters: 'works', 'number pad': 'faulty' } }]);
-  expect((await logOf(restorationId)).at(-1)).toMatchObject({ stage: 'intake', words: 'Function test before: faulty: number pad.' });
+  expect((await logOf(restorationId)).at(-2)).toMatchObject({ stage: 'intake', words: 'Function test before: faulty: number pad.' });
+  expect((await logOf(restorationId)).at(-1)!.words).toBe('Found: dead, plain. number pad');
 });

@@ -1,22 +1,22 @@
 import type { PowerFacts } from '@/core/intake/firstPower';
-import { withPoint } from '@/core/units';
+import { railsTyped, typedRails } from '@/core/intake/rails';
 
 type Typed = Record<string, string>;
 
 /** Facts as the form shows them. */
-export const typedFacts = (facts: PowerFacts): Typed =>
-  Object.fromEntries(
-    Object.entries(facts).map(([name, value]) => [name, typeof value === 'boolean' ? (value ? 'yes' : 'no') : value === null ? '' : String(value)]),
-  );
+export const typedFacts = ({ labelVolts, atHandVolts, ...facts }: PowerFacts): Typed => ({
+  ...Object.fromEntries(Object.entries(facts).map(([name, value]) => [name, typeof value === 'boolean' ? (value ? 'yes' : 'no') : value])),
+  labelVolts: typedRails(labelVolts),
+  atHandVolts: typedRails(atHandVolts),
+});
 
 /** What is typed as facts, for the decision while one types; `null` while a voltage is no number. The action checks again. */
 export function factsTyped(values: Typed): PowerFacts | null {
-  const volts = (typed = '') => (typed.trim() === '' ? null : Number(withPoint(typed)));
-  const [labelVolts, atHandVolts] = [volts(values.labelVolts), volts(values.atHandVolts)];
-  if ([labelVolts, atHandVolts].some((v) => v !== null && !(v > 0))) return null;
+  const [labelVolts, atHandVolts] = [railsTyped(values.labelVolts ?? ''), railsTyped(values.atHandVolts ?? '')];
+  if (labelVolts === null || atHandVolts === null) return null;
   const yes = (name: string) => values[name] === 'yes';
   return {
-    ranAtSeller: yes('ranAtSeller'),
+    lastRun: values.lastRun as PowerFacts['lastRun'],
     longStored: yes('longStored'),
     supply: values.supply as PowerFacts['supply'],
     labelVolts,

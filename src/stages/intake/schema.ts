@@ -1,5 +1,6 @@
 import Joi from 'joi';
-import { POLARITIES, SUPPLY_KINDS, type PowerFacts } from '@/core/intake/firstPower';
+import { railsTyped } from '@/core/intake/rails';
+import { LAST_RUNS, POLARITIES, SUPPLY_KINDS, type PowerFacts } from '@/core/intake/firstPower';
 import type { Provenance } from '@/data/restorations';
 
 const provenance = {
@@ -24,7 +25,16 @@ export const provenanceSchema = Joi.object<Provenance & { restorationId: string 
   ...provenance,
 }).messages(NAMELESS);
 
-const volts = (label: string) => Joi.number().positive().max(1000).empty('').default(null).allow(null).label(label);
+const VOLTS = '{#label}: write 9, or with their pins 1: 5; 2: 12; 3: −12.';
+const volts = (label: string) =>
+  Joi.string()
+    .trim()
+    .max(200)
+    .allow('')
+    .default([])
+    .custom((typed: string, { error }) => railsTyped(typed) ?? error('any.invalid'))
+    .label(label)
+    .messages({ 'any.invalid': VOLTS });
 const yes = (label: string) => Joi.boolean().truthy('yes').falsy('no').required().label(label);
 const polarity = (label: string) =>
   Joi.string()
@@ -35,7 +45,10 @@ const polarity = (label: string) =>
 /** What is known before the first power. */
 export const powerSchema = Joi.object<PowerFacts & { restorationId: string }>({
   restorationId: Joi.string().required(),
-  ranAtSeller: yes('Seen running'),
+  lastRun: Joi.string()
+    .valid(...LAST_RUNS)
+    .required()
+    .label('When it last ran'),
   longStored: yes('Stored for long'),
   supply: Joi.string()
     .valid(...SUPPLY_KINDS)

@@ -1,7 +1,10 @@
 'use client';
 
 import { Box, Text } from '@chakra-ui/react';
-import type { Comparison } from '@/core/runsheet/functionTest';
+import { compareTests } from '@/core/runsheet/functionTest';
+import type { PowerDecided } from '@/data/firstPower';
+import type { FunctionTest } from '@/data/rows';
+import { PowerBanner } from '@/ui/PowerBanner';
 import type { Hold } from '@/core/teardown/closing';
 import { Fold } from '@/ui/Fold';
 import { ComparedTests, FunctionTestForm } from '@/ui/FunctionTestForm';
@@ -11,12 +14,12 @@ import { test } from './actions';
 interface Props {
   restorationId: string;
   holds: readonly Hold[];
-  compared: readonly Comparison[];
-  tested: boolean;
+  tests: readonly FunctionTest[];
+  power: PowerDecided | null;
 }
 
 /** Test before closing, and again after; the case stays open until everything is settled. */
-export function ClosingPart({ restorationId, holds, compared, tested }: Props) {
+export function ClosingPart({ restorationId, holds, tests, power }: Props) {
   return (
     <Part title="Before the case is closed" id="closing">
       {holds.length === 0 ? (
@@ -30,9 +33,10 @@ export function ClosingPart({ restorationId, holds, compared, tested }: Props) {
           ))}
         </Box>
       )}
-      {tested && <ComparedTests compared={compared} />}
+      {tests.length > 0 && <ComparedTests compared={compareTests(tests)} />}
+      <PowerBanner decided={power} href={`/restorations/${restorationId}/intake#power`} />
       <Fold summary="Make a function test">
-        <FunctionTestForm restorationId={restorationId} phase="before closing" send={(values) => test({ restorationId, ...values })} />
+        <FunctionTestForm restorationId={restorationId} phase="before closing" tests={tests} send={(given) => test({ restorationId, ...given })} />
       </Fold>
     </Part>
   );

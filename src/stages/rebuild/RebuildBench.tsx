@@ -3,11 +3,11 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import dynamic from 'next/dynamic';
 import { Check } from 'lucide-react';
-import type { Comparison } from '@/core/runsheet/functionTest';
-import type { Hold } from '@/core/teardown/closing';
+import { closingScrews, type Hold } from '@/core/teardown/closing';
 import { maybeOutOfReach } from '@/core/teardown/reach';
 import type { RebuildOrder } from '@/core/teardown/rebuildOrder';
-import type { BlockRow, ConnectionRow, LotRow, RemovalStep } from '@/data/rows';
+import type { PowerDecided } from '@/data/firstPower';
+import type { BlockRow, ConnectionRow, FunctionTest, LotRow, RemovalStep } from '@/data/rows';
 import { Part } from '@/ui/layout';
 import { WhoPart } from '@/ui/WhoPart';
 import { useSend } from '@/ui/useSend';
@@ -29,14 +29,14 @@ interface Props {
   blocks: readonly BlockRow[];
   way: RebuildOrder;
   holds: readonly Hold[];
-  compared: readonly Comparison[];
-  tested: boolean;
+  tests: readonly FunctionTest[];
+  power: PowerDecided | null;
   sizes: Readonly<Record<string, { width: number; height: number }>>;
   people: readonly string[];
 }
 
 /** The bench screen of the way back: the next thing on, large; then the whole way, the leftovers and the closing. */
-export function RebuildBench({ restorationId, steps, lots, connections, blocks, way, holds, compared, tested, sizes, people }: Props) {
+export function RebuildBench({ restorationId, steps, lots, connections, blocks, way, holds, tests, power, sizes, people }: Props) {
   useWakeLock();
   const { wrong, busy, send } = useSend();
   const stepOf = new Map(steps.map((step) => [step.id, step]));
@@ -57,11 +57,17 @@ export function RebuildBench({ restorationId, steps, lots, connections, blocks, 
   /** Those that a step goes in before, though it came off before them. */
   const passes = (id: string) => blocks.filter(({ firstId }) => firstId === id).map(({ thenId }) => nameOf(thenId));
   const next = order.find(({ onAt }) => onAt === null);
+  const testFirst = next !== undefined && closingScrews(steps).includes(next.id);
   const done = order.filter(({ onAt }) => onAt !== null).length;
   return (
     <>
       <WhoPart people={people} />
       <Part title={next ? `Next thing on: ${next.name}` : 'Everything is on'} id="next">
+        {testFirst && (
+          <Text borderLeftWidth="8px" borderColor="amber" pl="3" mb="3" fontWeight="650">
+            These close the case: make the function test below before they go in.
+          </Text>
+        )}
         {next ? (
           <StepOn
             key={next.id}
@@ -119,7 +125,7 @@ export function RebuildBench({ restorationId, steps, lots, connections, blocks, 
         </Text>
       </Part>
       <LeftoverPart lots={lots} nameOf={nameOf} />
-      <ClosingPart restorationId={restorationId} holds={holds} compared={compared} tested={tested} />
+      <ClosingPart restorationId={restorationId} holds={holds} tests={tests} power={power} />
     </>
   );
 }

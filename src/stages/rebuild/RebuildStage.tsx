@@ -1,10 +1,11 @@
+import { powerDecided } from '@/data/firstPower';
 import { functionTestsOf } from '@/data/functionTests';
-import { compareTests } from '@/core/runsheet/functionTest';
 import { rebuildOrder } from '@/core/teardown/rebuildOrder';
 import { listPeople } from '@/data/people';
 import { photosOf } from '@/data/photos/store';
 import { findRestoration } from '@/data/restorations';
-import { holdsOf, teardownOf } from '@/data/teardown';
+import { teardownOf } from '@/data/teardown';
+import { holdsOf } from '@/data/rebuild';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
 import { RebuildBench } from './RebuildBench';
@@ -12,12 +13,13 @@ import { RebuildBench } from './RebuildBench';
 /** The way back, computed from what came off and what must be on before what. */
 export async function RebuildStage({ restorationId, now }: { restorationId: string; now: Date }) {
   if (!(await findRestoration(restorationId))) return null;
-  const [{ steps, lots, connections, blocks }, tests, photos, holds, people] = await Promise.all([
+  const [{ steps, lots, connections, blocks }, tests, photos, holds, people, power] = await Promise.all([
     teardownOf(restorationId),
     functionTestsOf(restorationId),
     photosOf(restorationId),
     holdsOf(restorationId, now),
     listPeople(),
+    powerDecided([restorationId]),
   ]);
   if (steps.length === 0)
     return (
@@ -42,8 +44,8 @@ export async function RebuildStage({ restorationId, now }: { restorationId: stri
       blocks={blocks}
       way={way}
       holds={holds}
-      compared={compareTests(tests)}
-      tested={tests.length > 0}
+      tests={tests}
+      power={power.get(restorationId) ?? null}
       sizes={sizes}
       people={people.map(({ name }) => name)}
     />

@@ -30,6 +30,7 @@ interface Props {
 export function StepOn({ step, lots, connections, early, size, people, stillOff }: Props) {
   const [who] = useWho(people);
   const { wrong, busy, send } = useSend();
+  const box = boxFor(lots);
   return (
     <Box>
       {early && (
@@ -38,7 +39,12 @@ export function StepOn({ step, lots, connections, early, size, people, stillOff 
         </Text>
       )}
       <Text mb="3">
-        {[`Came off as number ${step.position}`, JOINTS[step.joint].title, step.way && `${step.way}, now the other way`, step.springs]
+        {[
+          step.laidAside ? 'Was off before the teardown began' : `Came off as number ${step.position}`,
+          JOINTS[step.joint].title,
+          step.way && `${step.way}, now the other way`,
+          step.springs,
+        ]
           .filter(Boolean)
           .join(' · ')}
       </Text>
@@ -55,9 +61,8 @@ export function StepOn({ step, lots, connections, early, size, people, stillOff 
           />
         )}
         <Box>
-          <Wrong words={wrong} />
           {lots.map((lot) => (
-            <LotOn key={lot.id} lot={lot} busy={busy} send={send} />
+            <LotOn key={lot.id} lot={lot} box={box} busy={busy} send={send} />
           ))}
           {connections.map(({ id, kind, way, tickedAt }) => (
             <Box key={id} borderTopWidth="1px" borderColor="line" py="2">
@@ -90,26 +95,35 @@ export function StepOn({ step, lots, connections, early, size, people, stillOff 
           >
             It is on
           </Button>
+          <Wrong words={wrong} />
         </Box>
       </Grid>
     </Box>
   );
 }
 
-function LotOn({ lot, busy, send }: { lot: LotRow; busy: boolean; send: ReturnType<typeof useSend>['send'] }) {
+interface LotProps {
+  lot: LotRow;
+  /** One scale for all lots of a step. */
+  box: ReturnType<typeof boxFor>;
+  busy: boolean;
+  send: ReturnType<typeof useSend>['send'];
+}
+
+function LotOn({ lot, box, busy, send }: LotProps) {
   const left = outstanding({ lot, returned: lot.returned, missing: lot.missing });
   const put = (count: number) => send(() => tick({ lotId: lot.id, count, lengthMm: lot.lengthMm, expected: lot.returned }));
   return (
     <Box borderTopWidth="1px" borderColor="line" py="2">
       <Flex gap="3" align="center">
         <Box width="44px" height="64px" flex="none">
-          <Screw screw={lot} boxMm={boxFor([lot])} title={`${lot.lengthMm} mm`} />
+          <Screw screw={lot} boxMm={box} title={lotWords(lot)} />
         </Box>
         <Box flex="1">
           <Text fontWeight="650">{lotWords(lot)}</Text>
           <Text color="soft" fontSize="15px">
-            {lot.returned} of {lot.count} back{lot.missing > 0 ? `, ${lot.missing} ${lot.words}` : ''} · no longer than{' '}
-            {holeDepth(lot, lot.deepestMm)} mm
+            {lot.returned} of {lot.count} back{lot.missing > 0 ? `, ${lot.missing} ${lot.words}` : ''}
+            {lot.thing === 'screw' && ` · no longer than ${holeDepth(lot, lot.deepestMm)} mm`}
           </Text>
         </Box>
       </Flex>

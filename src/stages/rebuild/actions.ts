@@ -1,7 +1,8 @@
 'use server';
 
 import { keepFunctionTest } from '@/data/functionTests';
-import { addBlock, explainLot, putOn, takeOffAgain, tickConnection, tickLot } from '@/data/teardown';
+import { addBlock } from '@/data/teardown';
+import { explainLot, putOn, takeOffAgain, tickConnection, tickLot } from '@/data/rebuild';
 import type { Answer } from '@/edge/answer';
 import { functionTestSchema } from '@/edge/functionTestSchema';
 import { blockSchema } from '@/edge/blockSchema';
@@ -37,7 +38,5 @@ export async function offAgain(given: Given): Promise<Answer<void>> {
 
 /** A function test, or that it is waived. */
 export async function test(given: Given): Promise<Answer<void>> {
-  return write(functionTestSchema, given, ({ restorationId, phase, waivedWhy, ...results }, now) =>
-    keepFunctionTest({ restorationId, phase, results, waivedWhy: waivedWhy || null }, now),
-  );
+  return write(functionTestSchema, given, ({ waivedWhy, ...given }, now) => keepFunctionTest({ ...given, waivedWhy: waivedWhy || null }, now));
 }

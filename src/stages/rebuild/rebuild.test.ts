@@ -1,6 +1,7 @@
 import { functionTestsOf } from '@/data/functionTests';
 import { TEST_ITEMS } from '@/core/runsheet/functionTest';
-import { addBlock, addConnection, addLot, holdsOf, takeOff, teardownOf } from '@/data/teardown';
+import { addBlock, addConnection, addLot, takeOff, teardownOf } from '@/data/teardown';
+import { holdsOf } from '@/data/rebuild';
 import { inTrialWorkshop, tick as later, trialRestoration } from '@/data/trial';
 import { wrongs } from '@/edge/wrongs';
 import { connect, explain, offAgain, on, test as keepTest, tick } from './actions';
@@ -9,7 +10,7 @@ jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
 inTrialWorkshop();
 
-const LOT = { drive: 'cross', head: 'pan', diameterMm: 3, lengthMm: 10, shank: 'tapered', count: 3, fate: 'kept' } as const;
+const LOT = { thing: 'screw', drive: 'cross', head: 'pan', diameterMm: 3, lengthMm: 10, shank: 'tapered', count: 3, fate: 'kept' } as const;
 
 async function lidAndShield() {
   const { id: restorationId } = await trialRestoration();
@@ -35,7 +36,7 @@ it('goes from everything off to nothing held, one thing at a time', async () => 
   expect(wrongs(await connect(plug.id))).toBe('');
   expect(wrongs(await on({ stepId: lid.id, words: 'one screw fewer' }))).toBe('');
   expect(await held(restorationId)).toEqual(['test']);
-  expect(wrongs(await keepTest({ restorationId, phase: 'before closing', ...results('works') }))).toBe('');
+  expect(wrongs(await keepTest({ restorationId, phase: 'before closing', results: results('works') }))).toBe('');
   expect(await held(restorationId)).toEqual([]);
 });
 
@@ -69,8 +70,10 @@ it('what comes off once more is out again', async () => {
 
 it('a function test names every item; a waived one carries its reason', async () => {
   const { restorationId } = await lidAndShield();
-  expect(wrongs(await keepTest({ restorationId, phase: 'someday', ...results('works'), keys: 'sticky' }))).toMatch(/phase: .*keys: /s);
-  expect(wrongs(await keepTest({ restorationId, phase: 'before closing', ...results('not tried'), waivedWhy: 'no supply' }))).toBe('');
+  expect(wrongs(await keepTest({ restorationId, phase: 'someday', results: { ...results('works'), keys: 'sticky' } }))).toMatch(
+    /phase: .*results\.keys: /s,
+  );
+  expect(wrongs(await keepTest({ restorationId, phase: 'before closing', results: results('not tried'), waivedWhy: 'no supply' }))).toBe('');
   expect(await functionTestsOf(restorationId)).toMatchObject([{ phase: 'before closing', waivedWhy: 'no supply' }]);
   expect(await held(restorationId)).not.toContain('test');
 });

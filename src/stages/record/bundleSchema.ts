@@ -6,15 +6,16 @@ import { OUTCOMES } from '@/core/cleaning/outcomes';
 import { SOIL_IDS } from '@/core/cleaning/soils';
 import { SURFACE_IDS } from '@/core/cleaning/surfaces';
 import { AIMS } from '@/core/intake/aim';
-import { FINDING_KINDS, SETTLEMENTS, SEVERITIES } from '@/core/intake/findings';
+import { FINDING_KINDS, FINDING_PARTS, SETTLEMENTS, SEVERITIES } from '@/core/intake/findings';
 import { ABOUTS, ANSWERS } from '@/core/intake/owner';
 import { measureSpecSchema } from '@/core/photo/spec';
 import { VERDICTS } from '@/core/photo/verdict';
 import { STRENGTH_UNITS } from '@/core/peroxide/strength';
 import { STAGES, STAGE_STATES } from '@/core/runsheet/stages';
-import { TEST_ITEMS, TEST_PHASES, TEST_STATES } from '@/core/runsheet/functionTest';
+import { TEST_PHASES } from '@/core/runsheet/functionTest';
+import { testResultsSchema, testWordsSchema } from '@/edge/functionTestSchema';
 import { CONNECTION_KINDS, JOINT_KINDS } from '@/core/teardown/joints';
-import { DRIVES, FATES, HEADS, MOST_IN_A_LOT, SHANKS } from '@/core/teardown/lots';
+import { DRIVES, FATES, HEADS, MOST_IN_A_LOT, SHANKS, THINGS } from '@/core/teardown/lots';
 import { agentSchema, surfaceSchema } from '@/edge/cleaningSchema';
 import { BUNDLE_FORMAT, BUNDLE_VERSION, type Bundle } from '@/data/bundle';
 
@@ -40,6 +41,9 @@ const surface = surfaceSchema;
 const share = Joi.object({ x: number, y: number });
 const range = Joi.object({ low: number, likely: number, high: number }).required();
 const lotKind = {
+  thing: Joi.string()
+    .valid(...THINGS)
+    .required(),
   drive: Joi.string()
     .valid(...DRIVES)
     .required(),
@@ -161,6 +165,9 @@ export const bundleSchema = Joi.object<Bundle>({
     kind: Joi.string()
       .valid(...FINDING_KINDS)
       .required(),
+    part: Joi.string()
+      .valid(...FINDING_PARTS)
+      .required(),
     words: text,
     severity: Joi.string()
       .valid(...SEVERITIES)
@@ -247,7 +254,7 @@ export const bundleSchema = Joi.object<Bundle>({
   removalSteps: rows({
     id,
     restorationId,
-    position: whole,
+    position: Joi.number().integer().required(),
     name: text,
     joint: Joi.string()
       .valid(...JOINT_KINDS)
@@ -261,6 +268,8 @@ export const bundleSchema = Joi.object<Bundle>({
     onWords: textOrNull,
     offBy: text,
     onBy: text,
+    laidAside: Joi.boolean().required(),
+    pieceId: idOrNull,
   }),
   lots: rows({
     id,
@@ -293,16 +302,8 @@ export const bundleSchema = Joi.object<Bundle>({
       .valid(...TEST_PHASES)
       .required(),
     at: time,
-    results: Joi.object(
-      Object.fromEntries(
-        TEST_ITEMS.map((item) => [
-          item,
-          Joi.string()
-            .valid(...TEST_STATES)
-            .required(),
-        ]),
-      ),
-    ).required(),
+    results: testResultsSchema.required(),
+    words: testWordsSchema.required(),
     waivedWhy: textOrNull,
   }),
   requests: rows({

@@ -1,3 +1,4 @@
+import { usualPart, type FindingKind } from '@/core/intake/findings';
 import { KEY_GROUPS } from '@/core/runsheet/functionTest';
 import { BUNDLE_VERSION } from '@/data/bundle';
 import { PLAIN } from '@/data/pieces';
@@ -11,7 +12,8 @@ const isJson = (value: unknown): value is Json => value !== null && typeof value
 const ROWS: Record<string, Json> = {
   pieces: { ...PLAIN },
   findings: { photoId: null, pin: null, closeUpId: null, continues: null, soil: null, visible: 'front' },
-  removalSteps: { offBy: '', onBy: '' },
+  removalSteps: { offBy: '', onBy: '', laidAside: false, pieceId: null },
+  lots: { thing: 'screw' },
   sinkSteps: { cautions: [] },
   sessions: { checks: [], readings: [], leadId: null, coats: [], takes: null },
 };
@@ -39,6 +41,7 @@ export function broughtForward(given: unknown): unknown {
     restoration: isJson(given.restoration) ? { ...AT_FIRST, ...given.restoration } : given.restoration,
     ...Object.fromEntries(ADDED.map((name) => [name, given[name] ?? []])),
     ...Object.fromEntries(Object.entries(ROWS).map(([name, added]) => [name, rows(name).map((row) => without({ ...added, ...row }, DROPPED[name]))])),
-    functionTests: rows('functionTests').map(byGroup),
+    findings: rows('findings').map((row) => ({ ...ROWS.findings, part: usualPart(row.kind as FindingKind), ...row })),
+    functionTests: rows('functionTests').map((test) => ({ words: {}, ...byGroup(test) })),
   };
 }

@@ -1,41 +1,54 @@
 'use client';
 
-import { DRIVES, FATES, HEADS, SHANKS } from '@/core/teardown/lots';
+import { useState } from 'react';
+import { DRIVES, FATES, hasBore, HEADS, SHANKS, THINGS, type Thing } from '@/core/teardown/lots';
 import type { LotRow } from '@/data/rows';
-import { AnswerForm, options } from '@/ui/AnswerForm';
+import { AnswerForm, options, type FieldDef } from '@/ui/AnswerForm';
+import { FieldWatch } from '@/ui/FieldWatch';
 import { putIntoTray } from './actions';
+
+const THING: FieldDef = { name: 'thing', label: 'What', kind: 'choice', options: options(THINGS), half: true };
+const COUNT: FieldDef = { name: 'count', label: 'How many', kind: 'number', half: true };
+const BORE: FieldDef = { name: 'diameterMm', label: 'Diameter', kind: 'number', unit: 'mm', fixedUnit: true, half: true };
+const FATE: FieldDef = { name: 'fate', label: 'They will be', kind: 'choice', options: options(FATES), half: true };
+const SCREW: readonly FieldDef[] = [
+  { name: 'lengthMm', label: 'Length under the head', kind: 'number', unit: 'mm', fixedUnit: true, half: true },
+  BORE,
+  { name: 'drive', label: 'Drive', kind: 'choice', options: options(DRIVES), half: true },
+  { name: 'head', label: 'Head', kind: 'choice', options: options(HEADS), half: true },
+  { name: 'shank', label: 'Shank', kind: 'choice', options: options(SHANKS), half: true },
+  FATE,
+  {
+    name: 'deepestMm',
+    label: 'Deepest the hole allows',
+    kind: 'number',
+    unit: 'mm',
+    fixedUnit: true,
+    optional: true,
+    half: true,
+    hint: 'Unless measured: no deeper than these',
+  },
+];
+
+/** What is asked of a lot: a screw has its whole size, a nut its bore, a clip only its number. */
+const fieldsOf = (thing: Thing): FieldDef[] => [THING, COUNT, ...(thing === 'screw' ? SCREW : [...(hasBore(thing) ? [BORE] : []), FATE])];
 
 /** Fasteners of one kind; it begins with what the last lot was, since most machines use few kinds. */
 export function LotForm({ stepId, like }: { stepId: string; like: LotRow | null }) {
+  const [thing, setThing] = useState<Thing>('screw');
+  const screw = like?.thing === 'screw' ? like : null;
   return (
     <AnswerForm
       draftKey={`lot:${stepId}`}
-      fields={[
-        { name: 'count', label: 'How many', kind: 'number', half: true },
-        { name: 'lengthMm', label: 'Length under the head', kind: 'number', unit: 'mm', fixedUnit: true, half: true },
-        { name: 'diameterMm', label: 'Diameter', kind: 'number', unit: 'mm', fixedUnit: true, half: true },
-        { name: 'drive', label: 'Drive', kind: 'choice', options: options(DRIVES), half: true },
-        { name: 'head', label: 'Head', kind: 'choice', options: options(HEADS), half: true },
-        { name: 'shank', label: 'Shank', kind: 'choice', options: options(SHANKS), half: true },
-        { name: 'fate', label: 'They will be', kind: 'choice', options: options(FATES), half: true },
-        {
-          name: 'deepestMm',
-          label: 'Deepest the hole allows',
-          kind: 'number',
-          unit: 'mm',
-          fixedUnit: true,
-          optional: true,
-          half: true,
-          hint: 'Unless measured: no deeper than these',
-        },
-      ]}
+      fields={fieldsOf(thing)}
       initial={{
+        thing: 'screw',
         count: '1',
-        lengthMm: like ? String(like.lengthMm) : '',
-        diameterMm: like ? String(like.diameterMm) : '3',
-        drive: like?.drive ?? 'cross',
-        head: like?.head ?? 'pan',
-        shank: like?.shank ?? 'tapered',
+        lengthMm: screw ? String(screw.lengthMm) : '',
+        diameterMm: screw ? String(screw.diameterMm) : '3',
+        drive: screw?.drive ?? 'cross',
+        head: screw?.head ?? 'pan',
+        shank: screw?.shank ?? 'tapered',
         fate: 'kept',
         deepestMm: '',
       }}
@@ -43,6 +56,8 @@ export function LotForm({ stepId, like }: { stepId: string; like: LotRow | null 
       done="In the tray."
       bench
       send={(values) => putIntoTray({ stepId, ...values })}
-    />
+    >
+      {(form) => <FieldWatch form={form} name="thing" onChange={(chosen) => setThing(chosen as Thing)} />}
+    </AnswerForm>
   );
 }

@@ -2,16 +2,18 @@
 
 import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
 import dynamic from 'next/dynamic';
-import { JOINTS } from '@/core/teardown/joints';
+import { JOINTS, WAY_ROUND } from '@/core/teardown/joints';
 import { isSameKind, lotWords } from '@/core/teardown/lots';
+import { TakeThingBack } from '@/undo/TakeThingBack';
 import { cellName } from '@/core/teardown/tray';
-import type { ConnectionRow, LotRow, RemovalStep, Tray } from '@/data/rows';
+import type { ConnectionRow, LotRow, Piece, RemovalStep, Tray } from '@/data/rows';
+import { AnswerForm } from '@/ui/AnswerForm';
 import { Fold } from '@/ui/Fold';
 import { PhotoUpload } from '@/ui/PhotoUpload';
 import { boxFor, Screw } from '@/ui/Screw';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
-import { count, forget, pin, putIntoTray } from './actions';
+import { count, forget, isPiece, pin, putIntoTray } from './actions';
 import { ConnectionForm } from './ConnectionForm';
 import { LotForm } from './LotForm';
 import { PinPhoto } from './PinPhoto';
@@ -27,6 +29,7 @@ interface Props {
   lastLot: LotRow | null;
   trays: readonly Tray[];
   size: { width: number; height: number } | null;
+  pieces: readonly Piece[];
 }
 
 export const placeOf = (lot: LotRow, trays: readonly Tray[]): string => {
@@ -35,7 +38,8 @@ export const placeOf = (lot: LotRow, trays: readonly Tray[]): string => {
 };
 
 /** One step with its photograph, fasteners and connections. */
-export function StepCard({ step, lots, connections, lastLot, trays, size }: Props) {
+export function StepCard({ step, lots, connections, lastLot, trays, size, pieces }: Props) {
+  const box = boxFor(lots);
   const { wrong, busy, send } = useSend();
   return (
     <Box pb="4">
@@ -63,7 +67,7 @@ export function StepCard({ step, lots, connections, lastLot, trays, size }: Prop
         </Box>
         <Box>
           {lots.map((lot) => (
-            <LotLine key={lot.id} lot={lot} place={placeOf(lot, trays)} busy={busy} onCount={(to) => send(() => count(lot.id, to))} />
+            <LotLine key={lot.id} lot={lot} box={box} place={placeOf(lot, trays)} busy={busy} onCount={(to) => send(() => count(lot.id, to))} />
           ))}
           {lastLot && !lots.some((lot) => isSameKind(lot, lastLot)) && (
             <Button
@@ -87,12 +91,35 @@ export function StepCard({ step, lots, connections, lastLot, trays, size }: Prop
           </Fold>
           {connections.map(({ id, kind, way }) => (
             <Text key={id} borderTopWidth="1px" borderColor="line" py="2">
-              <b>{JOINTS[kind].title}</b>: {way}
+              <b>{JOINTS[kind].title}</b>: {way} <TakeThingBack what="connection" id={id} name={way} />
             </Text>
           ))}
-          <Fold summary="A plug, ribbon or wire was undone">
+          <Fold summary="A plug, ribbon or wire was undone" openAtFirst={WAY_ROUND.includes(step.joint) && connections.length === 0}>
             <ConnectionForm stepId={step.id} joint={step.joint} />
           </Fold>
+          {pieces.length > 0 && (
+            <Fold summary={step.pieceId ? `It is ${pieceName(pieces, step.pieceId)}` : 'Which tagged piece is it?'} quiet>
+              <AnswerForm
+                fields={[
+                  {
+                    name: 'pieceId',
+                    label: 'It is',
+                    kind: 'choice',
+                    options: [
+                      { value: '', label: 'no tagged piece' },
+                      ...pieces.map(({ id, tag, name }) => ({ value: id, label: `${tag} ${name}` })),
+                    ],
+                  },
+                ]}
+                initial={{ pieceId: step.pieceId ?? '' }}
+                submit="It is this"
+                done="Noted. While it dries it does not go on."
+                keeps
+                draftKey={`step-piece:${step.id}`}
+                send={(values) => isPiece({ stepId: step.id, ...values })}
+              />
+            </Fold>
+          )}
           {step.onAt === null && (
             <Confirm
               trigger={<Button variant={'bare' as never}>Take this step back</Button>}
@@ -109,19 +136,34 @@ export function StepCard({ step, lots, connections, lastLot, trays, size }: Prop
   );
 }
 
-const kindOf = ({ drive, head, diameterMm, lengthMm, shank, fate }: LotRow) => ({ drive, head, diameterMm, lengthMm, shank, fate });
+const pieceName = (pieces: readonly Piece[], id: string): string => {
+  const piece = pieces.find((known) => known.id === id);
+  return piece ? `${piece.tag} ${piece.name}` : 'a piece';
+};
 
-function LotLine({ lot, place, busy, onCount }: { lot: LotRow; place: string; busy: boolean; onCount: (to: number) => void }) {
+const kindOf = ({ thing, drive, head, diameterMm, lengthMm, shank, fate }: LotRow) => ({ thing, drive, head, diameterMm, lengthMm, shank, fate });
+
+interface LotProps {
+  lot: LotRow;
+  /** One scale for all lots of a step. */
+  box: ReturnType<typeof boxFor>;
+  place: string;
+  busy: boolean;
+  onCount: (to: number) => void;
+}
+
+function LotLine({ lot, box, place, busy, onCount }: LotProps) {
   return (
     <Flex align="center" gap="3" borderTopWidth="1px" borderColor="line" py="2">
       <Box width="44px" height="64px" flex="none">
-        <Screw screw={lot} boxMm={boxFor([lot])} title={`${lot.lengthMm} mm`} />
+        <Screw screw={lot} boxMm={box} title={lotWords(lot)} />
       </Box>
       <Box flex="1" minWidth="0">
         <Text fontWeight="650">{lotWords(lot)}</Text>
         <Text color="soft" fontSize="15px">
           {place}
         </Text>
+        <TakeThingBack what="lot" id={lot.id} name={lotWords(lot)} />
       </Box>
       <Button aria-label="One fewer" disabled={busy || lot.count <= 1} onClick={() => onCount(lot.count - 1)} minWidth="52px" height="52px">
         −

@@ -3,8 +3,9 @@
 import { Box, Text } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import { maybeOutOfReach } from '@/core/teardown/reach';
-import { JOINT_KINDS, JOINTS, type Joint } from '@/core/teardown/joints';
-import type { BlockRow, ConnectionRow, LotRow, RemovalStep, Tray } from '@/data/rows';
+import { JOINT_KINDS, JOINTS, WAY_ROUND, type Joint } from '@/core/teardown/joints';
+import { FieldWatch } from '@/ui/FieldWatch';
+import type { BlockRow, ConnectionRow, LotRow, Piece, RemovalStep, Tray } from '@/data/rows';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part } from '@/ui/layout';
@@ -15,7 +16,7 @@ import { useWakeLock } from '@/ui/useWakeLock';
 import { useWho } from '@/ui/useWho';
 import { WhoPart } from '@/ui/WhoPart';
 import { Wrong } from '@/ui/Wrong';
-import { block, off } from './actions';
+import { aside, block, off } from './actions';
 import { BlockPart } from './BlockPart';
 import { FilesPart } from './FilesPart';
 import { StepCard } from './StepCard';
@@ -28,6 +29,9 @@ interface Props {
   connections: readonly ConnectionRow[];
   blocks: readonly BlockRow[];
   trays: readonly Tray[];
+  /** What lies in the trays of other machines, by tray and cell. */
+  taken: readonly { tray: string; cell: number; machine: string }[];
+  pieces: readonly Piece[];
   /** Steps that wait for each other in a ring, by id. */
   circles: readonly (readonly string[])[];
   sizes: Readonly<Record<string, { width: number; height: number }>>;
@@ -39,14 +43,18 @@ interface Props {
 const JOINT_OPTIONS = JOINT_KINDS.map((kind) => ({ value: kind, label: JOINTS[kind].title }));
 
 /** The bench screen: the next thing off on top, the step in hand below it, then the tray and the blocks. */
-export function TeardownBench({ restorationId, steps, lots, connections, blocks, trays, circles, sizes, people, opened }: Props) {
+export function TeardownBench({ restorationId, steps, lots, connections, blocks, trays, taken, pieces, circles, sizes, people, opened }: Props) {
   useWakeLock();
   const [who] = useWho(people);
   const { wrong, busy, send } = useSend();
-  const newestFirst = [...steps].reverse();
+  const newestFirst = [...steps].filter(({ laidAside }) => !laidAside).reverse();
+  const asides = steps.filter(({ laidAside }) => laidAside);
+  const [joint, setJoint] = useState<Joint>('screws');
   const card = (step: RemovalStep) => (
     <StepCard
+      key={step.id}
       step={step}
+      pieces={pieces}
       lots={lots.filter(({ stepId }) => stepId === step.id)}
       connections={connections.filter(({ stepId }) => stepId === step.id)}
       lastLot={lots[lots.length - 1] ?? null}
@@ -95,9 +103,12 @@ export function TeardownBench({ restorationId, steps, lots, connections, blocks,
             { name: 'name', label: 'What comes off', hint: 'Lid screws, lid, shield, keyboard plug' },
             { name: 'joint', label: 'Held by', kind: 'choice', options: JOINT_OPTIONS, half: true },
             { name: 'way', label: 'Force or trick', optional: true, half: true, hint: 'Slides left, then up' },
+            ...(WAY_ROUND.includes(joint)
+              ? [{ name: 'round', label: 'Which way round', hint: 'Red to the edge, blue upper, bare side of the foil down, bar swings up' }]
+              : []),
             { name: 'springs', label: 'Springs and small parts', optional: true },
           ]}
-          initial={{ name: '', joint: 'screws', way: '', springs: '' }}
+          initial={{ name: '', joint: 'screws', way: '', springs: '', round: '' }}
           submit="It is off"
           done="Off, and in the log."
           bench
@@ -107,8 +118,34 @@ export function TeardownBench({ restorationId, steps, lots, connections, blocks,
             return answer;
           }}
         >
-          {(form) => <JointCaution joint={form.watch('joint') as Joint} />}
+          {(form) => (
+            <>
+              <FieldWatch form={form} name="joint" onChange={(chosen) => setJoint(chosen as Joint)} />
+              <JointCaution joint={joint} />
+            </>
+          )}
         </AnswerForm>
+      </Part>
+      <Part title="Off before you began" id="aside">
+        {asides.map((step) => (
+          <Text key={step.id} borderTopWidth="1px" borderColor="line" py="2">
+            <b>{step.name}</b>
+            {step.way && `: ${step.way}`}
+          </Text>
+        ))}
+        <Fold summary="A cover or strip was off already" quiet={asides.length > 0}>
+          <AnswerForm
+            draftKey={`aside:${restorationId}`}
+            fields={[
+              { name: 'name', label: 'What was off', hint: 'Trim strip, battery door, drive cover', half: true },
+              { name: 'way', label: 'Where it lies, how it goes on', half: true, optional: true },
+            ]}
+            initial={{ name: '', way: '' }}
+            submit="It is laid aside"
+            done="Listed. It is missed until it is on again."
+            send={(values) => aside({ restorationId, ...values })}
+          />
+        </Fold>
       </Part>
       {earlier.length > 0 && (
         <Part title="Off before">
@@ -124,7 +161,7 @@ export function TeardownBench({ restorationId, steps, lots, connections, blocks,
           ))}
         </Part>
       )}
-      <TrayPart lots={lots} steps={steps} trays={trays} />
+      <TrayPart lots={lots} steps={steps} trays={trays} taken={taken} />
       <Part title="On paper">
         <FilesPart restorationId={restorationId} lots={lots.length} />
       </Part>

@@ -12,8 +12,16 @@ import { boxFor, Screw } from '@/ui/Screw';
 import { ownTray } from './actions';
 import { placeOf } from './StepCard';
 
+interface Props {
+  lots: readonly LotRow[];
+  steps: readonly RemovalStep[];
+  trays: readonly Tray[];
+  /** Cells that other machines have. */
+  taken: readonly { tray: string; cell: number; machine: string }[];
+}
+
 /** The tray as a tray: every lot in its cell, all at one scale. */
-export function TrayPart({ lots, steps, trays }: { lots: readonly LotRow[]; steps: readonly RemovalStep[]; trays: readonly Tray[] }) {
+export function TrayPart({ lots, steps, trays, taken }: Props) {
   const box = boxFor(lots);
   const nameOf = (stepId: string) => steps.find(({ id }) => id === stepId)?.name ?? '';
   return (
@@ -31,13 +39,19 @@ export function TrayPart({ lots, steps, trays }: { lots: readonly LotRow[]; step
             aria-label={`Tray ${tray.name}`}
           >
             {Array.from({ length: tray.columns * tray.rows }, (_, cell) => {
-              const lot = lots.find((known) => known.tray === tray.name && known.cell === cell);
+              const lot = lots.find((known) => known.tray === tray.name && known.cell === cell && known.returned + known.missing < known.count);
+              const other = lot ? undefined : taken.find((known) => known.tray === tray.name && known.cell === cell);
               return (
                 <Box key={cell} role="listitem" borderWidth="1px" borderColor="line" p="1" minHeight="92px" minWidth="0">
                   <Text fontSize="13px" color="soft">
                     {cellName(cell, tray)}
                     {lot && ` ${lot.count}×`}
                   </Text>
+                  {other && (
+                    <Text fontSize="13px" lineClamp={3}>
+                      {other.machine}
+                    </Text>
+                  )}
                   {lot && (
                     <>
                       <Box height="56px">

@@ -1,14 +1,38 @@
 'use server';
 
-import { addBlock, addConnection, addLot, addTray, forgetStep, pinStep, recount, removeBlock, takeOff } from '@/data/teardown';
+import {
+  addBlock,
+  addConnection,
+  addLot,
+  addTray,
+  forgetStep,
+  laidAside,
+  pinStep,
+  recount,
+  removeBlock,
+  stepIsPiece,
+  takeOff,
+} from '@/data/teardown';
 import type { Answer } from '@/edge/answer';
 import { blockSchema } from '@/edge/blockSchema';
 import { write, type Given } from '@/edge/write';
-import { connectionSchema, idSchema, lotSchema, pinSchema, recountSchema, stepSchema, traySchema } from './schema';
+import { asideSchema, connectionSchema, idSchema, lotSchema, pinSchema, recountSchema, stepPieceSchema, stepSchema, traySchema } from './schema';
 
 /** The next thing off. */
 export async function off(given: Given): Promise<Answer<string>> {
   return write(stepSchema, given, async (step, now) => (await takeOff(step, now)).id);
+}
+
+/** Something that was off before the teardown began. */
+export async function aside(given: Given): Promise<Answer<void>> {
+  return write(asideSchema, given, async (thing, now) => {
+    await laidAside(thing, now);
+  });
+}
+
+/** Which tagged piece a step is. */
+export async function isPiece(given: Given): Promise<Answer<void>> {
+  return write(stepPieceSchema, given, ({ stepId, pieceId }, now) => stepIsPiece(stepId, pieceId, now));
 }
 
 /** A step that was written by mistake. */

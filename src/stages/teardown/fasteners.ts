@@ -11,8 +11,9 @@ const MOST_ROWS = 2000;
 export function fastenersCsv({ steps, lots }: Teardown): string {
   const nameOf = (id: string) => steps.find((step) => step.id === id)?.name ?? '';
   return toCsv(
-    lots.map(({ stepId, drive, head, diameterMm, lengthMm, shank, count, fate, deepestMm, tray, cell, returned, missing, words }) => ({
+    lots.map(({ stepId, thing, drive, head, diameterMm, lengthMm, shank, count, fate, deepestMm, tray, cell, returned, missing, words }) => ({
       step: nameOf(stepId),
+      thing,
       drive,
       head,
       diameterMm,
@@ -44,8 +45,19 @@ export async function takeInFasteners(restorationId: string, text: string, now: 
       'There is no row in this file. The first line names the columns: step, drive, head, diameterMm, lengthMm, shank, count, fate.',
     );
   if (rows.length > MOST_ROWS) throw new Refusal('file', `The file has ${rows.length} rows; a teardown has at most ${MOST_ROWS}.`);
-  const lots = rows.map(({ step = '', drive, head, diameterMm, lengthMm, shank, count, fate, deepestMm }, i) => {
-    const given = { stepId: step || undefined, drive, head, diameterMm, lengthMm, shank, count, fate: fate ?? 'kept', deepestMm: deepestMm ?? '' };
+  const lots = rows.map(({ step = '', thing, drive, head, diameterMm, lengthMm, shank, count, fate, deepestMm }, i) => {
+    const given = {
+      stepId: step || undefined,
+      thing: thing ?? 'screw',
+      drive,
+      head,
+      diameterMm,
+      lengthMm,
+      shank,
+      count,
+      fate: fate ?? 'kept',
+      deepestMm: deepestMm ?? '',
+    };
     const { value, error } = lotSchema.validate(given, VALIDATE);
     for (const { field, message } of error ? fieldErrors(error) : [])
       wrong.push(`line ${i + 2}: ${field === 'stepId' ? 'Step is empty. Write what it came out of.' : `${field}: ${message}`}`);

@@ -11,7 +11,8 @@ const SCREW_COLUMN_MM = 11;
 /** Labels on the paper that is at hand. */
 export function labelsPdf(labels: readonly Label[], paperName: PaperName, origin: string): Promise<Buffer> {
   const { pageMm, labelMm, columns, rows }: Paper = PAPERS[paperName];
-  const cells = labels.map((label) => labelCell(label, labelMm, origin));
+  const scale = commonScale(labels, labelMm.height);
+  const cells = labels.map((label) => labelCell(label, labelMm, origin, scale));
   const body: TableCell[][] = [];
   for (let at = 0; at < cells.length; at += columns) body.push(Array.from({ length: columns }, (_, i) => cells[at + i] ?? ''));
   const pages: Content[] = [];
@@ -43,8 +44,8 @@ export function labelsPdf(labels: readonly Label[], paperName: PaperName, origin
   });
 }
 
-function labelCell({ tag, title, words, lot, path }: Label, { width, height }: { width: number; height: number }, origin: string): TableCell {
-  const screw = lot ? [screwColumn(lot, height)] : [];
+function labelCell({ tag, title, words, lot, path }: Label, { width }: { width: number; height: number }, origin: string, scale: number): TableCell {
+  const screw = lot ? [lot.thing === 'screw' ? screwColumn(lot, scale) : { width: mm(SCREW_COLUMN_MM), text: '' }] : [];
   const room = width - 2 * PADDING_MM - CODE_MM - (lot ? SCREW_COLUMN_MM : 0) - 4;
   return {
     margin: [mm(PADDING_MM), mm(PADDING_MM), mm(PADDING_MM), 0],
@@ -60,11 +61,20 @@ function labelCell({ tag, title, words, lot, path }: Label, { width, height }: {
   };
 }
 
-/** The fastener at its true size where the label has room, else at half. */
-function screwColumn(lot: NonNullable<Label['lot']>, labelHeightMm: number) {
-  const { svg, widthMm, heightMm } = screwPicture(lot);
+/** One scale for all screws of a sheet, for they lie side by side: true size where every label has room, else half, else what fits. */
+function commonScale(labels: readonly Label[], labelHeightMm: number): number {
   const room = labelHeightMm - 2 * PADDING_MM - 5;
-  const scale = heightMm <= room && widthMm <= SCREW_COLUMN_MM ? 1 : Math.min(0.5, room / heightMm, SCREW_COLUMN_MM / widthMm);
+  const fits = labels.flatMap(({ lot }) => {
+    if (lot?.thing !== 'screw') return [];
+    const { widthMm, heightMm } = screwPicture(lot);
+    return [Math.min(room / heightMm, SCREW_COLUMN_MM / widthMm)];
+  });
+  const most = Math.min(1, ...fits);
+  return most === 1 || most < 0.5 ? most : 0.5;
+}
+
+function screwColumn(lot: NonNullable<Label['lot']>, scale: number) {
+  const { svg, widthMm } = screwPicture(lot);
   return {
     width: mm(SCREW_COLUMN_MM),
     stack: [

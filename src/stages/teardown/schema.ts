@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { CONNECTION_KINDS, JOINT_KINDS, type ConnectionKind, type Joint } from '@/core/teardown/joints';
-import { DRIVES, FATES, HEADS, MOST_IN_A_LOT, SHANKS, type Lot } from '@/core/teardown/lots';
+import { DRIVES, FATES, HEADS, MOST_IN_A_LOT, PLAIN_THING, SHANKS, THINGS, type Lot } from '@/core/teardown/lots';
 
 const id = Joi.string().required();
 const few = (label: string) => Joi.string().trim().max(500).allow('').default('').label(label);
@@ -10,7 +10,7 @@ const one = (values: readonly string[], label: string) =>
     .required()
     .label(label);
 
-export const stepSchema = Joi.object<{ restorationId: string; name: string; joint: Joint; way: string; springs: string; by: string }>({
+export const stepSchema = Joi.object<{ restorationId: string; name: string; joint: Joint; way: string; springs: string; round: string; by: string }>({
   restorationId: id,
   name: Joi.string()
     .trim()
@@ -21,6 +21,7 @@ export const stepSchema = Joi.object<{ restorationId: string; name: string; join
   joint: one(JOINT_KINDS, 'Held by'),
   way: few('Force or trick'),
   springs: few('Springs and small parts'),
+  round: few('Which way round'),
   by: Joi.string().trim().max(80).allow('').default('').label('Who'),
 });
 
@@ -35,16 +36,48 @@ const count = Joi.number()
     'number.max': `More than ${MOST_IN_A_LOT} of one kind never came out of one step. Count again.`,
   });
 
+/** What only a screw has: of anything else it stands for nothing, whatever is sent. */
+const ofScrew = (name: keyof typeof PLAIN_THING, schema: Joi.Schema) =>
+  Joi.any().when('thing', { is: 'screw', then: schema, otherwise: Joi.any().empty(Joi.any()).default(PLAIN_THING[name]) });
+
 export const lotSchema = Joi.object<Lot & { stepId: string; deepestMm: number | null }>({
   stepId: id,
-  drive: one(DRIVES, 'Drive'),
-  head: one(HEADS, 'Head'),
-  diameterMm: Joi.number().positive().max(20).required().label('Diameter'),
-  lengthMm: Joi.number().positive().max(300).required().label('Length'),
-  shank: one(SHANKS, 'Shank'),
+  thing: Joi.string()
+    .valid(...THINGS)
+    .default('screw')
+    .label('What'),
+  drive: ofScrew('drive', one(DRIVES, 'Drive')),
+  head: ofScrew('head', one(HEADS, 'Head')),
+  diameterMm: Joi.number()
+    .positive()
+    .max(20)
+    .label('Diameter')
+    .when('thing', {
+      is: Joi.valid('screw', 'nut', 'washer'),
+      then: Joi.required(),
+      otherwise: Joi.any().empty(Joi.any()).default(PLAIN_THING.diameterMm),
+    }),
+  lengthMm: ofScrew('lengthMm', Joi.number().positive().max(300).required().label('Length')),
+  shank: ofScrew('shank', one(SHANKS, 'Shank')),
   count,
   fate: one(FATES, 'Kept or replaced'),
   deepestMm: Joi.number().positive().max(300).empty('').default(null).allow(null).label('Deepest the hole allows'),
+});
+
+export const asideSchema = Joi.object<{ restorationId: string; name: string; way: string }>({
+  restorationId: id,
+  name: Joi.string()
+    .trim()
+    .max(120)
+    .required()
+    .label('What was off')
+    .messages({ 'string.empty': 'Say what was off already, like “trim strip” or “battery door”.' }),
+  way: few('Where it lies, how it goes on'),
+});
+
+export const stepPieceSchema = Joi.object<{ stepId: string; pieceId: string | null }>({
+  stepId: id,
+  pieceId: Joi.string().empty('').default(null).allow(null),
 });
 
 export const recountSchema = Joi.object<{ lotId: string; count: number }>({ lotId: id, count });

@@ -98,10 +98,17 @@ describe('on paper', () => {
   it('every lot has a label with its place, its hole and a code for its step; a tray has one too', async () => {
     const { restorationId, ids } = await apart('Lid screws', 'Shield screws');
     await putIntoTray({ stepId: ids[0], ...SCREWS });
+    const before = await teardownOf(restorationId);
+    expect(labelsOf({ id: restorationId, title: 'Trial machine' }, before, await listTrays()).map(({ tag }) => tag)).toEqual(['Bag 1']);
+    // A new tray takes what lies about, of this machine and of others.
     await ownTray({ name: 'Label tray', columns: '6', rows: '3' });
     await putIntoTray({ stepId: ids[1], ...SCREWS, lengthMm: '26', deepestMm: '27' });
     const labels = labelsOf({ id: restorationId, title: 'Trial machine' }, await teardownOf(restorationId), await listTrays());
-    expect(labels.map(({ tag }) => tag)).toEqual(['Label tray', 'Bag 1', 'Label tray A1']);
+    expect(labels.map(({ tag }) => tag)).toEqual([
+      'Label tray',
+      expect.stringMatching(/^Label tray [ABC]\d$/),
+      expect.stringMatching(/^Label tray [ABC]\d$/),
+    ]);
     expect(labels[2]).toMatchObject({ title: '2 Shield screws', path: `/restorations/${restorationId}/teardown?step=${ids[1]}` });
     expect(labels[2]!.words).toEqual(['4 × cross pan, ⌀ 3 × 26 mm, tapered', 'no longer than 27 mm', 'Trial machine']);
     for (const [paper, pages, size] of [

@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation';
 import { formatMoney } from '@/core/ledger/money';
 import { showTime } from '@/core/runsheet/time';
+import { powerDecided } from '@/data/firstPower';
 import { findRestoration } from '@/data/restorations';
 import { getWorkshop } from '@/data/workshop';
 import { runSheetRows } from '@/runsheet/facts';
@@ -9,13 +10,14 @@ import { RunSheet } from '@/runsheet/RunSheet';
 import { sightsOf } from '@/runsheet/sights';
 import { EmptyPlace, Part, ScreenHead } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
+import { PowerBanner } from '@/ui/PowerBanner';
 import { Wide } from '@/ui/Wide';
 
 export default async function RunSheetPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
   const restoration = await findRestoration(id);
   if (!restoration) notFound();
-  const [rows, sights, { currency, timeZone }] = await Promise.all([runSheetRows(id), sightsOf(id), getWorkshop()]);
+  const [rows, sights, { currency, timeZone }, power] = await Promise.all([runSheetRows(id), sightsOf(id), getWorkshop(), powerDecided([id])]);
   const under = [
     restoration.machine,
     `aim: ${restoration.aim}`,
@@ -36,6 +38,7 @@ export default async function RunSheetPage({ params }: { params: Promise<{ id: s
           </>
         }
       />
+      <PowerBanner decided={power.get(id) ?? null} href={`/restorations/${id}/intake#power`} />
       <Wide
         main={
           <Part title="Run sheet">

@@ -16,6 +16,7 @@ import { LinkButton, TextLink } from '@/ui/links';
 import { PlasticScale } from '@/ui/PlasticScale';
 import { Tag } from '@/ui/Tag';
 import { Wide } from '@/ui/Wide';
+import { TakeThingBack } from '@/undo/TakeThingBack';
 
 export default async function PiecePage({ params }: { params: Promise<{ id: string; pieceId: string }> }) {
   const { id, pieceId } = await params;
@@ -73,6 +74,7 @@ export default async function PiecePage({ params }: { params: Promise<{ id: stri
         side={
           <Part title="What is known of it">
             <PieceForm restorationId={id} nextTag={piece.tag} piece={piece} surfaces={await surfaceOptions()} />
+            <TakeThingBack what="piece" id={pieceId} name={`${piece.tag} ${piece.name}`} />
           </Part>
         }
       />

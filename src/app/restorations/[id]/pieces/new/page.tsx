@@ -1,4 +1,5 @@
 import { notFound } from 'next/navigation';
+import { findingsOf } from '@/data/findings';
 import { findRestoration } from '@/data/restorations';
 import { PieceForm } from '@/runsheet/PieceForm';
 import { surfaceOptions } from '@/runsheet/surfaceOptions';
@@ -13,7 +14,12 @@ export default async function NewPiecePage({ params }: { params: Promise<{ id: s
   return (
     <>
       <ScreenHead title="Tag a piece" lead={<TextLink href={`/restorations/${id}`}>{restoration.title}</TextLink>} />
-      <PieceForm restorationId={id} nextTag={await nextTag(id)} surfaces={await surfaceOptions()} />
+      <PieceForm
+        restorationId={id}
+        nextTag={await nextTag(id)}
+        surfaces={await surfaceOptions()}
+        loose={(await findingsOf(id)).filter(({ pieceId, settledAs }) => pieceId === null && settledAs === null)}
+      />
     </>
   );
 }

@@ -1,0 +1,17 @@
+import { piecesOfAll } from '@/data/pieces';
+import { restorationsPage } from '@/data/restorations';
+
+/** So many machines are offered: those that were worked on last. */
+const MACHINES = 8;
+
+/** Machines and pieces that something on the bench may be of; a value is the machine, or machine and piece with a stroke between. */
+export async function thingsOnBench(): Promise<{ value: string; label: string }[]> {
+  const { restorations } = await restorationsPage('open', '', 0, MACHINES);
+  const pieces = await piecesOfAll(restorations.map(({ id }) => id));
+  return restorations.flatMap(({ id, title }) => [
+    { value: id, label: title },
+    ...pieces
+      .filter(({ restorationId }) => restorationId === id)
+      .map((piece) => ({ value: `${id}/${piece.id}`, label: `${title}: ${piece.tag} ${piece.name}` })),
+  ]);
+}
