@@ -78,6 +78,9 @@ function IntoBath({ restorationId, bath: { ways, pieces } }: { restorationId: st
         variant={'go' as never}
         size={'bench' as never}
         width="100%"
+        whiteSpace="normal"
+        height="auto"
+        py="3"
         mt="3"
         loading={busy}
         disabled={going.length === 0}
