@@ -56,6 +56,8 @@ const UNKNOWN_PLASTIC: Lab = [84, -0.5, 7];
 /** A region with fewer pixels than this says nothing. */
 const SMALLEST_REGION_PX = 64;
 const DARK_LIGHTNESS = 25;
+/** Less of a region than this of one colour, and the rest left out for shade, glare or another colour: no verdict is given on so little. */
+const LEAST_USED = 0.5;
 const LIGHT_CHANGE_LIMIT = 0.1;
 /** Low-pass width of the blotch score, as a share of the piece's width. */
 const BLOTCH_SIGMA = 0.02;
@@ -131,9 +133,9 @@ const splitUse = (region: Region) => ({ result: region, used: region.colours });
 
 /** Counts one region's colours into a table lent to it. */
 function readRegion(picture: Picture, words: Uint32Array, spec: MeasureSpec, index: number, correction: Correction): (table: Uint32Array) => Region {
-  const { id, polygon } = spec.regions[index]!;
+  const { id, polygon, holes = [] } = spec.regions[index]!;
   const field = `regions[${index}].polygon`;
-  const runs = polygonRuns(polygon, picture.width, picture.height);
+  const runs = polygonRuns(polygon, picture.width, picture.height, holes);
   if (runs.pixelCount < SMALLEST_REGION_PX)
     throw new Refusal(field, `“${id}” covers only ${runs.pixelCount} pixels. Draw it larger: at least ${SMALLEST_REGION_PX} pixels.`);
   return (table) => {
@@ -206,6 +208,9 @@ function paperBalance(readings: readonly PatchReading[]): number[] {
   return mean.map((v) => mean[1] / Math.max(1e-4, v));
 }
 
+/** Whether most of a region is of one colour, so that what was left out does not decide. */
+const speaks = ({ usedCount }: RobustColour, { pixelCount }: Runs): boolean => usedCount >= LEAST_USED * pixelCount;
+
 function regionResult({ id, runs, robust }: Region, cells: CellMap, reference: Lab | null, isReference: boolean, basis: Basis): RegionResult {
   const speaking = speakingCells(cells);
   const sigma = Math.max(0.8, BLOTCH_SIGMA * cells.columns);
@@ -235,7 +240,10 @@ function regionResult({ id, runs, robust }: Region, cells: CellMap, reference: L
             y: Math.round(cells.top + (Math.floor(farthest / cells.columns) + 0.5) * cells.cellPx),
             deltaE00: smoothE[farthest]!,
           },
-    verdict: difference === null || deltaL === null || deltaB === null || isReference ? null : judge(difference, deltaL, deltaB, even),
+    verdict:
+      difference === null || deltaL === null || deltaB === null || isReference || !speaks(robust, runs)
+        ? null
+        : judge(difference, deltaL, deltaB, even),
     ...(!isReference && !isSeveralParts(even) && { fault: nameFault(faceMap(cells, speaking)) }),
   };
 }
@@ -261,6 +269,10 @@ function regionWarnings({ id: name, runs, colours, robust }: Region, cells: Cell
   const share = (n: number) => n / runs.pixelCount;
   const percent = (n: number) => `${Math.round(100 * share(n))} %`;
   if (share(clipped) > CLIPPED_SHARE) warnings.push(`${percent(clipped)} of “${name}” is burnt out. Take the picture a stop darker, without glare.`);
+  if (!speaks(robust, runs))
+    warnings.push(
+      `Only ${percent(robust.usedCount)} of “${name}” is of one colour; the rest lies in shade or glare, or is another part. No verdict is given on so little: outline one part, in even light.`,
+    );
   if (share(dark) > 0.5 || robust.lab[0] < DARK_LIGHTNESS)
     warnings.push(`“${name}” is too dark to measure well. Use more light or a longer exposure.`);
   const change = lightChange(cells, speakingCells(cells));

@@ -11,11 +11,12 @@ export interface Runs {
 }
 
 /**
- * The pixels whose centre lies inside a polygon (even-odd rule), cut to the picture.
+ * The pixels whose centre lies inside a polygon and in none of its holes, cut to the picture. A polygon that crosses
+ * itself is filled by the even-odd rule; holes may lie over each other.
  *
  * @param polygon at least three corners, pixels
  */
-export function polygonRuns(polygon: readonly Point[], width: number, height: number): Runs {
+export function polygonRuns(polygon: readonly Point[], width: number, height: number, holes: readonly (readonly Point[])[] = []): Runs {
   const ys = polygon.map((p) => p[1]);
   const top = Math.max(0, Math.floor(Math.min(...ys)));
   const bottom = Math.min(height, Math.ceil(Math.max(...ys)));
@@ -24,18 +25,36 @@ export function polygonRuns(polygon: readonly Point[], width: number, height: nu
   let left = width;
   let right = 0;
   for (let y = top; y < bottom; y++) {
-    const crossings = rowCrossings(polygon, y + 0.5);
-    for (let i = 0; i + 1 < crossings.length; i += 2) {
-      const from = Math.max(0, Math.ceil(crossings[i]! - 0.5));
-      const to = Math.min(width, Math.ceil(crossings[i + 1]! - 0.5));
-      if (to <= from) continue;
-      triples.push(y, from, to);
-      pixelCount += to - from;
-      left = Math.min(left, from);
-      right = Math.max(right, to);
-    }
+    const out = holes.flatMap((hole) => spans(rowCrossings(hole, y + 0.5))).sort((a, b) => a[0] - b[0]);
+    for (const whole of spans(rowCrossings(polygon, y + 0.5)))
+      for (const [start, end] of without(whole, out)) {
+        const from = Math.max(0, Math.ceil(start - 0.5));
+        const to = Math.min(width, Math.ceil(end - 0.5));
+        if (to <= from) continue;
+        triples.push(y, from, to);
+        pixelCount += to - from;
+        left = Math.min(left, from);
+        right = Math.max(right, to);
+      }
   }
   return { triples: Int32Array.from(triples), pixelCount, left: Math.min(left, right), top, right, bottom };
+}
+
+type Span = [from: number, to: number];
+
+const spans = (crossings: readonly number[]): Span[] =>
+  Array.from({ length: crossings.length >> 1 }, (_, i): Span => [crossings[2 * i]!, crossings[2 * i + 1]!]);
+
+/** A span without others, which are sorted by where they begin. */
+function without([from, to]: Span, others: readonly Span[]): Span[] {
+  const left: Span[] = [];
+  let at = from;
+  for (const [start, end] of others) {
+    if (end <= at || start >= to) continue;
+    if (start > at) left.push([at, start]);
+    at = Math.max(at, end);
+  }
+  return at < to ? [...left, [at, to]] : left;
 }
 
 function rowCrossings(polygon: readonly Point[], y: number): number[] {

@@ -14,6 +14,8 @@ export interface CardPatch {
 interface RegionSpec {
   id: string;
   polygon: readonly Point[];
+  /** What lies inside the outline and is not the piece: its keyboard’s well, a window, a badge, a label’s shade. */
+  holes?: readonly (readonly Point[])[];
 }
 
 export interface MeasureSpec {
@@ -29,6 +31,8 @@ export interface MeasureSpec {
 
 const pixels = Joi.number().min(-1_000_000).max(1_000_000);
 const triple = (low: number, high: number) => Joi.array().items(Joi.number().min(low).max(high)).length(3);
+
+const outline = Joi.array().items(Joi.array().ordered(pixels.required(), pixels.required())).min(3).max(400);
 
 /** What is measured in a picture; coordinates are pixels of the upright picture. */
 export const measureSpecSchema = Joi.object<MeasureSpec>({
@@ -50,7 +54,8 @@ export const measureSpecSchema = Joi.object<MeasureSpec>({
     .items(
       Joi.object({
         id: Joi.string().trim().max(80).required(),
-        polygon: Joi.array().items(Joi.array().ordered(pixels.required(), pixels.required())).min(3).max(400).required(),
+        polygon: outline.required(),
+        holes: Joi.array().items(outline).max(80),
       }),
     )
     .min(1)

@@ -1,6 +1,6 @@
 import { linearToLab } from '../colour/lab';
 import { LINEAR_OF_CODE } from '../colour/bulk';
-import type { Lab } from '../colour/types';
+import type { Lab, LinearRgb } from '../colour/types';
 import { fourCorners, refineCorners, type Corners } from './corners';
 import { heldTogether } from './flood';
 import type { Picture, Point } from './picture';
@@ -14,9 +14,18 @@ const OFF_BENCH = 14;
 const LEAST_SHARE = 0.04;
 const REACH = 0.02;
 
-/** Mean colour of each cell. */
-function labCells({ data, width, height }: Picture): { columns: number; rows: number; size: number; labs: Lab[] } {
-  const size = Math.max(1, Math.floor(width / CELLS_ACROSS));
+/** A picture in square cells, each with its mean colour as the camera gave it. */
+export interface LabCells {
+  columns: number;
+  rows: number;
+  /** Pixels of a side. */
+  size: number;
+  labs: Lab[];
+}
+
+/** Mean colour of each cell, about so many across; a gain of each channel undoes the light where it is known. */
+export function labCells({ data, width, height }: Picture, across: number, gains: LinearRgb = [1, 1, 1]): LabCells {
+  const size = Math.max(1, Math.floor(width / across));
   const [columns, rows] = [Math.floor(width / size), Math.floor(height / size)];
   const step = Math.max(1, Math.floor(size / 3));
   const labs = Array.from({ length: columns * rows }, (_, cell): Lab => {
@@ -30,7 +39,7 @@ function labCells({ data, width, height }: Picture): { columns: number; rows: nu
         b += LINEAR_OF_CODE[data[p + 2]!]!;
         n++;
       }
-    return linearToLab([r / n, g / n, b / n]);
+    return linearToLab([(gains[0] * r) / n, (gains[1] * g) / n, (gains[2] * b) / n]);
   });
   return { columns, rows, size, labs };
 }
@@ -44,7 +53,18 @@ const middle = (values: number[]) => values.sort((a, b) => a - b)[values.length 
  * @returns `null` where nothing stands out from the bench, or it fills the picture
  */
 export function suggestCorners(picture: Picture): Corners | null {
-  const { columns, rows, size, labs } = labCells(picture);
+  const cells = labCells(picture, CELLS_ACROSS);
+  const { columns, rows, size, labs } = cells;
+  const best = standing(cells).reduce((most, part) => (part.length > most.length ? part : most), [] as number[]);
+  if (best.length < LEAST_SHARE * labs.length) return null;
+  const corners = fourCorners(best.map((cell): Point => [((cell % columns) + 0.5) * size, (Math.floor(cell / columns) + 0.5) * size]));
+  const atRim = corners.filter(([x, y]) => x < 2 * size || y < 2 * size || x > picture.width - 2 * size || y > picture.height - 2 * size);
+  if (atRim.length > 1) return null;
+  return refineCorners(picture, corners, REACH * picture.width);
+}
+
+/** What stands out from the bench, part by part, as cells. */
+function standing({ columns, rows, labs }: LabCells): number[][] {
   const rim = labs.filter((_, cell) => {
     const [column, row] = [cell % columns, Math.floor(cell / columns)];
     return column < RIM || row < RIM || column >= columns - RIM || row >= rows - RIM;
@@ -55,10 +75,5 @@ export function suggestCorners(picture: Picture): Corners | null {
     // A piece is lighter than the bench or of another colour; what is only darker is its shadow.
     return colour > OFF_BENCH || lab[0] - bench[0]! > OFF_BENCH ? 1 : 0;
   });
-  const best = heldTogether(stands, columns, rows).reduce((most, cells) => (cells.length > most.length ? cells : most), [] as number[]);
-  if (best.length < LEAST_SHARE * labs.length) return null;
-  const corners = fourCorners(best.map((cell): Point => [((cell % columns) + 0.5) * size, (Math.floor(cell / columns) + 0.5) * size]));
-  const atRim = corners.filter(([x, y]) => x < 2 * size || y < 2 * size || x > picture.width - 2 * size || y > picture.height - 2 * size);
-  if (atRim.length > 1) return null;
-  return refineCorners(picture, corners, REACH * picture.width);
+  return heldTogether(stands, columns, rows);
 }
