@@ -1,5 +1,5 @@
 /** The rules of the house: who may import whom. */
-const COMPUTING = ['culori', 'suncalc', 'ml-matrix', 'joi', '@date-fns/tz', 'date-fns', 'fast-check'];
+const COMPUTING = ['d3-contour', 'simplify-js', 'culori', 'suncalc', 'ml-matrix', 'joi', '@date-fns/tz', 'date-fns', 'fast-check'];
 
 /** @type {import('dependency-cruiser').IConfiguration} */
 module.exports = {
@@ -26,7 +26,12 @@ module.exports = {
       to: { path: '^src/', pathNot: '^src/(simulators|core)/' },
     },
     { name: 'workers-call-core', severity: 'error', from: { path: '^src/workers/' }, to: { path: '^src/', pathNot: '^src/(core|workers)/' } },
-    { name: 'edge-over-core', severity: 'error', from: { path: '^src/edge/', pathNot: '\\.test\\.ts$' }, to: { path: '^src/', pathNot: '^src/(edge|core)/' } },
+    {
+      name: 'edge-over-core',
+      severity: 'error',
+      from: { path: '^src/edge/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/', pathNot: '^src/(edge|core)/' },
+    },
     {
       name: 'rooms-over-core-data-ui',
       comment: 'Stages, bench, stores and the rooms beside them share through core, data, edge and ui, never through each other.',
@@ -34,7 +39,12 @@ module.exports = {
       from: { path: '^src/(stages/[^/]+|bench|stores|runsheet|measuring|sums|workshop)/', pathNot: '\\.test\\.tsx?$' },
       to: { path: '^src/', pathNot: '^src/(core|data|edge|ui|undo|workers|$1)/' },
     },
-    { name: 'undo-for-all-rooms', severity: 'error', from: { path: '^src/undo/', pathNot: '\\.test\\.tsx?$' }, to: { path: '^src/', pathNot: '^src/(undo|core|data|edge|ui)/' } },
+    {
+      name: 'undo-for-all-rooms',
+      severity: 'error',
+      from: { path: '^src/undo/', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^src/', pathNot: '^src/(undo|core|data|edge|ui)/' },
+    },
     { name: 'nobody-imports-app', severity: 'error', from: { pathNot: '^src/app/' }, to: { path: '^src/app/' } },
     { name: 'nothing-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },
   ],

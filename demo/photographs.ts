@@ -1,3 +1,4 @@
+import { withHoles } from '@/core/photo/find';
 import type { Measured } from '@/core/photo/measure';
 import { measurePicture } from '@/core/photo/measure';
 import type { Share } from '@/core/photo/picture';
@@ -56,6 +57,8 @@ export async function measured(taking: Taking, piece: Piece, region: string): Pr
     ],
     reference: HIDDEN_REGION,
   };
-  const { result }: Measured = measurePicture(await decodePicture(bytes), wanted);
-  return keepMeasurement({ pieceId: piece.id, photoId: photo.id, stage: taking.stage, spec: wanted, result }, taking.takenAt);
+  const picture = await decodePicture(bytes);
+  const opened = withHoles(picture, wanted, PIECE_REGION, HIDDEN_REGION);
+  const { result }: Measured = measurePicture(picture, opened);
+  return keepMeasurement({ pieceId: piece.id, photoId: photo.id, stage: taking.stage, spec: opened, result }, taking.takenAt);
 }

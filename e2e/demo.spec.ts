@@ -10,9 +10,18 @@ const MOST_SCRIPT_BYTES = 300 * 1000;
 
 async function addresses(page: Page): Promise<Record<string, string>> {
   await open(page, '/restorations');
-  const brimsel = (await page.getByRole('main').getByRole('link', { name: /Brimsel Nine/ }).getAttribute('href'))!;
-  const tovarn = (await page.getByRole('main').getByRole('link', { name: /Tovarn Desk Two/ }).getAttribute('href'))!;
-  const orvane = (await page.getByRole('main').getByRole('link', { name: /Orvane Slab/ }).getAttribute('href'))!;
+  const brimsel = (await page
+    .getByRole('main')
+    .getByRole('link', { name: /Brimsel Nine/ })
+    .getAttribute('href'))!;
+  const tovarn = (await page
+    .getByRole('main')
+    .getByRole('link', { name: /Tovarn Desk Two/ })
+    .getAttribute('href'))!;
+  const orvane = (await page
+    .getByRole('main')
+    .getByRole('link', { name: /Orvane Slab/ })
+    .getAttribute('href'))!;
   await open(page, brimsel);
   const piece = (await page.getByRole('main').getByRole('link', { name: /K1/ }).first().getAttribute('href'))!;
   await open(page, `${piece}/measure?stage=brighten`);
@@ -169,7 +178,7 @@ test('every way to brighten is compared, the turns are drawn, and the change of 
 
   await page.getByText('Which way to point it, turn by turn').click();
   const turns = page.locator('#turns');
-  await turns.getByLabel('From').fill('2026-06-21T10:00');
+  await turns.getByLabel('From').fill('2027-06-22T10:00');
   await turns.getByLabel('Turn every').fill('1');
   await turns.getByRole('button', { name: 'Work out the turns' }).click();
   await expect(turns.getByText(/Turn every.*5/)).toBeVisible();
@@ -240,12 +249,14 @@ test('how clean is a figure with its maps; what is no soil is unticked, the rest
   await expect(clean.getByText(/is marked already/)).toBeVisible();
 });
 
-test('the piece’s corners are found on its bench, and can be taken from there', async ({ page }) => {
+test('card, piece and hidden patch are found and measured by themselves, and can be taken from there', async ({ page }) => {
   const { measure } = await addresses(page);
   await open(page, measure!);
-  await page.getByRole('button', { name: 'Find the piece’s corners' }).click();
-  await expect(page.getByRole('button', { name: 'Piece, corner 4', exact: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Piece, corner 4', exact: true })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('button', { name: 'Keep this measurement' })).toBeVisible({ timeout: 60_000 });
+  await page.getByText('Frames on the picture').click();
   await expect(page.getByRole('button', { name: 'Take off: Piece' })).toBeVisible();
+  await page.getByRole('button', { name: 'Take off: Hidden patch' }).click();
   await expect(page.getByLabel('Even the light by a picture of a plain sheet')).toBeVisible();
 });
 
@@ -261,7 +272,9 @@ test('a bath is worked out from tub and piece, and the sessions so far show thei
   await expect(page.getByLabel('Liquid wanted')).toHaveValue('6.3');
   await expect(page.getByText(/deep in the tub/)).toBeHidden();
   await page.getByText('How this is worked out').last().click();
-  await expect(page.getByText(/UV index under 25 % cloud.*= 12\.2 UVI·h/)).toBeVisible();
+  const [, dose] = /UV index under 25 % cloud.*= (\d+\.\d) UVI·h/.exec((await page.getByText(/UV index under 25 % cloud.* UVI·h/).innerText())!)!;
+  expect(Number(dose)).toBeGreaterThan(5);
+  await expect(page.getByRole('cell', { name: new RegExp(`^${dose}`) }).first()).toBeVisible();
 });
 
 test('a planned session stands with its piece; the plan is laid into it, and has its card for the wall', async ({ page, request }) => {

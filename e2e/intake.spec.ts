@@ -46,10 +46,34 @@ test('a machine of somebody else is surveyed, weighed and asked about, on the ph
 
   await test.step('a function test is kept before the work', async () => {
     await page.getByText('Test what may be tried, group by group').click();
-    await page.getByLabel('Letters').selectOption('works');
-    await page.getByLabel('Cursor keys').selectOption('faulty');
+    await page.getByRole('button', { name: 'All of it works' }).click();
+    await page.getByRole('group', { name: 'cursor keys' }).getByRole('button', { name: 'faulty' }).click();
+    await page.getByLabel('A word to cursor keys').fill('left only');
+    await page.getByLabel('Something else to test').fill('tape port');
+    await page.getByRole('button', { name: 'Test this too' }).click();
+    await page.getByRole('group', { name: 'tape port' }).getByRole('button', { name: 'now & then' }).click();
     await page.getByRole('button', { name: 'Keep this test' }).click();
-    await expect(page.getByRole('region', { name: 'Function tests side by side' })).toBeVisible();
+    await expect(page.getByRole('region', { name: 'Function tests side by side' })).toContainText('left only');
+    await expect(page.locator('#survey').getByText('dead, plain: cursor keys: left only')).toBeVisible();
+    await expect(page.locator('#survey').getByText('works now and then, plain: tape port')).toBeVisible();
+  });
+
+  await test.step('what is not so is put right; a decision not to switch on stands in red until it is decided anew', async () => {
+    const port = page.locator('#survey').locator('[id^="finding-"]', { hasText: 'tape port' });
+    await port.getByText('Put it right').first().click();
+    await port.getByLabel('Where and how').fill('tape port, only when warm');
+    await port.getByRole('button', { name: 'Put it right' }).click();
+    await expect(page.locator('#survey').getByText('tape port, only when warm')).toBeVisible();
+    await port.getByRole('button', { name: /^Take it back/ }).click();
+    await expect(page.locator('#survey').getByText('tape port, only when warm')).toBeHidden();
+    await page.getByText('Switch it on, or not?').click();
+    await page.getByLabel('When it was last switched on').selectOption('smoked');
+    await page.getByRole('button', { name: 'Write this decision down' }).click();
+    await expect(page.getByText('Decision written down.')).toBeVisible();
+    await open(page, base);
+    await expect(page.getByRole('note', { name: 'First power' })).toContainText('Do not switch it on');
+    await open(page, '/');
+    await expect(page.getByText('Do not switch it on.')).toBeVisible();
   });
 
   await test.step('the owner is asked, and what waits for the answer waits in the run sheet', async () => {
@@ -105,6 +129,9 @@ test('a machine of somebody else is surveyed, weighed and asked about, on the ph
     await page.getByRole('button', { name: 'Mend is done' }).click();
     await expect(page.getByText('Findings still ask for it: missing, one foot')).toBeVisible();
     await page.getByText('Settle it').click();
+    await page.getByRole('button', { name: 'Settle finding' }).click();
+    await expect(page.getByText('Say in a few words how it was done')).toBeVisible();
+    await page.getByLabel('How it was done, or why not').fill('a foot from a donor');
     await page.getByRole('button', { name: 'Settle finding' }).click();
     await expect(page.getByRole('heading', { name: 'This stage is settled' })).toBeVisible();
     await expect(page.getByText('done: its findings are settled', { exact: true })).toBeVisible();

@@ -1,4 +1,5 @@
 import { Refusal } from '@/core/refusal';
+import type { Srgb } from '@/core/colour/types';
 import type { MeasureResult } from '@/core/photo/measure';
 import type { MeasureSpec } from '@/core/photo/spec';
 import type { Stage } from '@/core/runsheet/stages';
@@ -34,6 +35,12 @@ export async function latestOf(pieceIds: string[]): Promise<Map<string, Measurem
   );
   const found = await findRows('measurements', { id: rows.map(({ id }) => id) });
   return new Map(found.map((measurement) => [measurement.pieceId, measurement]));
+}
+
+/** The colour that the workshop's grey card was given when it was last measured with; `null` before. */
+export async function lastCardColour(): Promise<Srgb | null> {
+  const [last] = await findRows('measurements', { basis: 'card' }, [['measuredAt', 'DESC']], 1);
+  return last?.spec.card.find(({ kind }) => kind === 'known')?.srgb ?? null;
 }
 
 export interface NewMeasurement {

@@ -2,7 +2,7 @@
 
 import { Box, Button, Flex, Grid, Input, NativeSelect, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Srgb } from '@/core/colour/types';
 import type { Went } from '@/core/exposure/unevenness';
 import type { Stage } from '@/core/runsheet/stages';
@@ -11,12 +11,15 @@ import { EmptyPlace } from '@/ui/layout';
 import { PhotoStrip } from '@/ui/PhotoStrip';
 import { PhotoUpload } from '@/ui/PhotoUpload';
 import { photoUrl } from '@/ui/photoUrl';
+import { Fold } from '@/ui/Fold';
 import { say } from '@/ui/toast';
+import { useSend } from '@/ui/useSend';
+import { Wrong } from '@/ui/Wrong';
 import { Working } from '@/ui/Working';
 import { keep } from './actions';
 import { PictureBoard, type View } from './PictureBoard';
-import { ReadingPanel } from './ReadingPanel';
-import { newShape, SHAPE_WORDS, specOf, type Shape, type ShapeKind } from './shapes';
+import { ReadingPanel, VerdictLine } from './ReadingPanel';
+import { missingWords, newShape, SHAPE_WORDS, shapesOf, specOf, type Shape, type ShapeKind } from './shapes';
 import { useMeasurement } from './useMeasurement';
 import { Check } from '@/ui/Check';
 
@@ -29,14 +32,17 @@ interface Props {
   takenAt: string;
   /** What the piece went through last before that. */
   went: Went;
+  /** The colour that this workshop's card was given last. */
+  cardSrgb: Srgb;
 }
 
 /** Measure a piece from a photograph: choose or take it, mark card, piece and hidden patch, measure, keep. */
-export function MeasureScreen({ piece, stage, photo, photos, takenAt, went }: Props) {
+export function MeasureScreen({ piece, stage, photo, photos, takenAt, went, cardSrgb }: Props) {
   const router = useRouter();
   const here = `/restorations/${piece.restorationId}/pieces/${piece.id}/measure?stage=${stage}`;
   const choose = (id: string) => `${here}&photo=${id}`;
-  if (photo) return <Marking key={photo.id} piece={piece} stage={stage} photo={photo} photos={photos} takenAt={takenAt} went={went} />;
+  if (photo)
+    return <Marking key={photo.id} piece={piece} stage={stage} photo={photo} photos={photos} takenAt={takenAt} went={went} cardSrgb={cardSrgb} />;
   return (
     <Box>
       <EmptyPlace>
@@ -70,141 +76,79 @@ export function MeasureScreen({ piece, stage, photo, photos, takenAt, went }: Pr
   );
 }
 
-function Marking({ piece, stage, photo, photos, takenAt: known, went }: Props & { photo: Photo }) {
+function Marking({ piece, stage, photo, photos, takenAt: known, went, cardSrgb }: Props & { photo: Photo }) {
   const [takenAt, setTakenAt] = useState(known);
   const router = useRouter();
   const [shapes, setShapes] = useState<Shape[]>([]);
   const [view, setView] = useState<View>({ x: 0, y: 0, width: photo.width, height: photo.height });
   const [showHeat, setShowHeat] = useState(true);
   const [flat, setFlat] = useState('');
-  const { share, reading, errors, measure, corners, stop, forget } = useMeasurement();
-  const [keepErrors, setKeepErrors] = useState<string[]>([]);
+  const [foundWords, setFoundWords] = useState('');
+  const { share, reading, errors, measure, find, stop, forget } = useMeasurement();
+  const { wrong, busy, send } = useSend();
   const has = (kind: ShapeKind) => shapes.some((shape) => shape.kind === kind);
   const change = (next: Shape[]) => {
     setShapes(next);
     if (reading) forget();
   };
-  const add = (kind: ShapeKind) => change([...shapes, newShape(kind, view, shapes.filter((shape) => shape.kind === kind).length)]);
-  /** The piece's outline on the corners that stand out from the bench. */
-  async function findCorners() {
-    const found = await corners(photoUrl(photo.id));
+  const add = (kind: ShapeKind) => change([...shapes, newShape(kind, view, shapes.filter((shape) => shape.kind === kind).length, cardSrgb)]);
+  const measureThese = (these: readonly Shape[]) =>
+    void measure(photoUrl(photo.id), { ...specOf(these, piece.hiddenLab), ...(flat && { flatField: flat }) }, flat ? photoUrl(flat) : undefined);
+  /** Looks for all that is to be outlined; where nothing is missing it is measured at once, and somebody looks it over. */
+  async function findAll() {
+    const found = await find(photoUrl(photo.id), cardSrgb);
     if (!found) return;
-    const outline = { ...newShape('piece', view, 0), points: found.map(([x, y]): [number, number] => [x, y]) };
-    change([...shapes.filter(({ kind }) => kind !== 'piece'), outline]);
+    const these = shapesOf(found, cardSrgb);
+    const missing = missingWords(found, piece.hiddenLab !== null);
+    change(these);
+    setFoundWords(missing || 'Found by itself. Look whether each frame lies where it belongs, and drag its corners if not.');
+    if (missing === '') measureThese(these);
   }
-  async function keepIt() {
-    if (!reading) return;
-    const answered = await keep({ pieceId: piece.id, photoId: photo.id, stage, spec: reading.spec, result: reading.result, takenAt });
-    if (!answered.ok) return setKeepErrors(answered.errors.map(({ message }) => message));
-    say('Measurement kept.');
-    router.push(`/restorations/${piece.restorationId}/pieces/${piece.id}`);
-  }
+  const begun = useRef(false);
+  useEffect(() => {
+    if (begun.current) return;
+    begun.current = true;
+    void findAll();
+    // Once for a photograph: what is put on by hand afterwards is not looked for again.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+  const keepIt = () =>
+    reading &&
+    send(
+      () => keep({ pieceId: piece.id, photoId: photo.id, stage, spec: reading.spec, result: reading.result, takenAt }),
+      () => {
+        say('Measurement kept.');
+        router.push(`/restorations/${piece.restorationId}/pieces/${piece.id}`);
+      },
+    );
+  const holes = reading?.spec.regions.find(({ id }) => id === 'piece')?.holes ?? [];
   return (
-    <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1.75fr) minmax(320px, 1fr)' }} gap="6">
-      <PictureBoard
-        width={photo.width}
-        height={photo.height}
-        small={photoUrl(photo.id, 'large')}
-        original={photoUrl(photo.id)}
-        alt={`Photograph ${photo.originalName} of ${piece.name}`}
-        shapes={shapes}
-        onChange={change}
-        heats={showHeat && reading ? reading.heats : []}
-        onView={setView}
-      />
+    <Grid templateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 1.75fr) minmax(320px, 1fr)' }} gap="6">
       <Box>
-        <Box as="ol" listStyleType="none" mb="4">
-          {(['card', 'piece', 'hidden'] as const).map((kind, i) => (
-            <Flex as="li" key={kind} gap="3" align="start" borderTopWidth="1px" borderColor="line" py="2">
-              <Text fontFamily="mono" fontSize="22px">
-                {i + 1}
-              </Text>
-              <Box flex="1">
-                <Text fontWeight="650">{SHAPE_WORDS[kind].title}</Text>
-                <Text fontSize="15px" color="soft">
-                  {kind === 'hidden' && piece.hiddenLab && !has('hidden')
-                    ? 'Known from an earlier measurement; mark it again where the picture shows it.'
-                    : SHAPE_WORDS[kind].how}
-                </Text>
-              </Box>
-              {has(kind) && kind !== 'card' ? (
-                <Button aria-label={`Take off: ${SHAPE_WORDS[kind].title}`} onClick={() => change(shapes.filter((shape) => shape.kind !== kind))}>
-                  Take off
-                </Button>
-              ) : (
-                <Button
-                  variant={(has(kind) ? 'quiet' : 'go') as never}
-                  onClick={() => add(kind)}
-                  aria-label={kind === 'card' && has('card') ? 'One more Grey card patch' : `Put on: ${SHAPE_WORDS[kind].title}`}
-                >
-                  {kind === 'card' && has('card') ? 'One more' : 'Put on'}
-                </Button>
-              )}
-            </Flex>
-          ))}
-        </Box>
-        {shapes
-          .filter(({ kind }) => kind === 'card')
-          .map((shape) => (
-            <CardPatchFields
-              key={shape.id}
-              shape={shape}
-              onChange={(next) => change(shapes.map((s) => (s.id === next.id ? next : s)))}
-              onRemove={() => change(shapes.filter(({ id }) => id !== shape.id))}
-            />
-          ))}
-        {share === null && !reading && (
-          <Button width="100%" mb="3" onClick={() => void findCorners()}>
-            Find the piece’s corners
-          </Button>
-        )}
-        {photos.length > 1 && !reading && (
-          <Box as="label" display="block" mb="3">
-            <Text fontSize="15px">Even the light by a picture of a plain sheet, if one was taken</Text>
-            <NativeSelect.Root>
-              <NativeSelect.Field minHeight="44px" bg="sheet" borderColor="lineStrong" value={flat} onChange={(event) => setFlat(event.target.value)}>
-                <option value="">none was taken</option>
-                {photos
-                  .filter(({ id }) => id !== photo.id)
-                  .map(({ id, originalName }) => (
-                    <option key={id} value={id}>
-                      {originalName}
-                    </option>
-                  ))}
-              </NativeSelect.Field>
-              <NativeSelect.Indicator />
-            </NativeSelect.Root>
-          </Box>
-        )}
-        {share === null && !reading && (
-          <Button
-            variant={'go' as never}
-            size={'bench' as never}
-            width="100%"
-            disabled={!has('piece')}
-            onClick={() =>
-              void measure(
-                photoUrl(photo.id),
-                { ...specOf(shapes, piece.hiddenLab), ...(flat && { flatField: flat }) },
-                flat ? photoUrl(flat) : undefined,
-              )
-            }
-          >
-            Measure
-          </Button>
-        )}
+        <PictureBoard
+          width={photo.width}
+          height={photo.height}
+          small={photoUrl(photo.id, 'large')}
+          original={photoUrl(photo.id)}
+          alt={`Photograph ${photo.originalName} of ${piece.name}`}
+          shapes={shapes}
+          holes={holes}
+          onChange={change}
+          heats={showHeat && reading ? reading.heats : []}
+          onView={setView}
+        />
+        {reading && <VerdictLine result={reading.result} heat={showHeat} />}
+      </Box>
+      <Box>
         {share !== null && <Working share={share} words="Working on the picture." onStop={stop} />}
-        {[...errors, ...keepErrors].map((message) => (
-          <Box key={message} role="alert" borderLeftWidth="8px" borderColor="hazard" pl="3" mt="3">
+        {foundWords && share === null && !reading && <Text mb="3">{foundWords}</Text>}
+        {errors.map((message) => (
+          <Box key={message} role="alert" borderLeftWidth="8px" borderColor="hazard" pl="3" mb="3">
             {message}
           </Box>
         ))}
         {reading && (
           <>
-            <ReadingPanel result={reading.result} heat={showHeat} went={went} />
-            <Check checked={showHeat} onChange={(checked) => setShowHeat(checked)}>
-              Show the map on the picture
-            </Check>
             <Box as="label" display="block" mb="3">
               <Text fontSize="15px">Photographed at: what is measured counts for then</Text>
               <Input
@@ -216,14 +160,106 @@ function Marking({ piece, stage, photo, photos, takenAt: known, went }: Props & 
                 onChange={(event) => setTakenAt(event.target.value)}
               />
             </Box>
-            <Button variant={'go' as never} size={'bench' as never} width="100%" onClick={() => void keepIt()}>
+            <Button variant={'go' as never} size={'bench' as never} width="100%" disabled={busy} onClick={keepIt}>
               Keep this measurement
             </Button>
+            <Wrong words={wrong} />
+            {holes.length > 0 && (
+              <Text color="soft" fontSize="15px" mt="2">
+                {holes.length === 1 ? 'One part' : `${holes.length} parts`} inside the outline {holes.length === 1 ? 'is' : 'are'} left out: not the
+                plastic along its edge.
+              </Text>
+            )}
+            <Check checked={showHeat} onChange={(checked) => setShowHeat(checked)}>
+              Show the map on the picture
+            </Check>
+            <ReadingPanel result={reading.result} went={went} />
           </>
         )}
+        <Frames title={reading ? 'Frames on the picture' : null}>
+          <Box as="ol" listStyleType="none" mb="4">
+            {(['card', 'piece', 'hidden'] as const).map((kind, i) => (
+              <Flex as="li" key={kind} gap="3" align="start" borderTopWidth="1px" borderColor="line" py="2">
+                <Text fontFamily="mono" fontSize="22px">
+                  {i + 1}
+                </Text>
+                <Box flex="1">
+                  <Text fontWeight="650">{SHAPE_WORDS[kind].title}</Text>
+                  <Text fontSize="15px" color="soft">
+                    {kind === 'hidden' && piece.hiddenLab && !has('hidden')
+                      ? 'Known from an earlier measurement; mark it again where the picture shows it.'
+                      : SHAPE_WORDS[kind].how}
+                  </Text>
+                </Box>
+                {has(kind) && kind !== 'card' ? (
+                  <Button aria-label={`Take off: ${SHAPE_WORDS[kind].title}`} onClick={() => change(shapes.filter((shape) => shape.kind !== kind))}>
+                    Take off
+                  </Button>
+                ) : (
+                  <Button
+                    variant={(has(kind) ? 'quiet' : 'go') as never}
+                    onClick={() => add(kind)}
+                    aria-label={kind === 'card' && has('card') ? 'One more Grey card patch' : `Put on: ${SHAPE_WORDS[kind].title}`}
+                  >
+                    {kind === 'card' && has('card') ? 'One more' : 'Put on'}
+                  </Button>
+                )}
+              </Flex>
+            ))}
+          </Box>
+          {shapes
+            .filter(({ kind }) => kind === 'card')
+            .map((shape) => (
+              <CardPatchFields
+                key={shape.id}
+                shape={shape}
+                onChange={(next) => change(shapes.map((s) => (s.id === next.id ? next : s)))}
+                onRemove={() => change(shapes.filter(({ id }) => id !== shape.id))}
+              />
+            ))}
+          {share === null && !reading && (
+            <Button width="100%" mb="3" onClick={() => void findAll()}>
+              Look for all of it again
+            </Button>
+          )}
+          {photos.length > 1 && !reading && (
+            <Box as="label" display="block" mb="3">
+              <Text fontSize="15px">Even the light by a picture of a plain sheet, if one was taken</Text>
+              <NativeSelect.Root>
+                <NativeSelect.Field
+                  minHeight="44px"
+                  bg="sheet"
+                  borderColor="lineStrong"
+                  value={flat}
+                  onChange={(event) => setFlat(event.target.value)}
+                >
+                  <option value="">none was taken</option>
+                  {photos
+                    .filter(({ id }) => id !== photo.id)
+                    .map(({ id, originalName }) => (
+                      <option key={id} value={id}>
+                        {originalName}
+                      </option>
+                    ))}
+                </NativeSelect.Field>
+                <NativeSelect.Indicator />
+              </NativeSelect.Root>
+            </Box>
+          )}
+          {share === null && !reading && (
+            <Button variant={'go' as never} size={'bench' as never} width="100%" disabled={!has('piece')} onClick={() => measureThese(shapes)}>
+              Measure
+            </Button>
+          )}
+        </Frames>
       </Box>
     </Grid>
   );
+}
+
+/** The frames by name: open while they are put on, folded away once there is something to read. */
+function Frames({ title, children }: { title: string | null; children: React.ReactNode }) {
+  return title === null ? <>{children}</> : <Fold summary={title}>{children}</Fold>;
 }
 
 function CardPatchFields({ shape, onChange, onRemove }: { shape: Shape; onChange: (shape: Shape) => void; onRemove: () => void }) {

@@ -29,6 +29,8 @@ interface Props {
   original: string;
   alt: string;
   shapes: readonly Shape[];
+  /** What inside the piece is left out, as outlines. */
+  holes: readonly (readonly Point[])[];
   onChange: (shapes: Shape[]) => void;
   heats: readonly HeatImage[];
   onView: (view: View) => void;
@@ -43,7 +45,7 @@ const CLOSEST = 12;
  * The photograph to draw on: drag the background to pan, wheel or two fingers to zoom, drag a shape or its
  * corners; with the keyboard, tab to a shape or corner and use the arrow keys (shift for larger steps).
  */
-export function PictureBoard({ width, height, small, original, alt, shapes, onChange, heats, onView }: Props) {
+export function PictureBoard({ width, height, small, original, alt, shapes, holes, onChange, heats, onView }: Props) {
   const whole: View = { x: 0, y: 0, width, height };
   const [view, setView] = useState<View>(whole);
   const svgRef = useRef<SVGSVGElement>(null);
@@ -98,6 +100,8 @@ export function PictureBoard({ width, height, small, original, alt, shapes, onCh
     return () => watch.disconnect();
   }, [view.width]);
 
+  /** The corner in hand: a finger covers what it points at. */
+  const [held, setHeld] = useState<Point | null>(null);
   const change = (next: Shape) => onChange(shapes.map((shape) => (shape.id === next.id ? next : shape)));
   return (
     <Box>
@@ -121,10 +125,23 @@ export function PictureBoard({ width, height, small, original, alt, shapes, onCh
               opacity={0.82}
             />
           ))}
+          {holes.map((hole) => (
+            <polygon
+              key={hole.map((p) => p.join()).join(' ')}
+              points={hole.map((p) => p.join(',')).join(' ')}
+              fill="#22282b"
+              fillOpacity={0.55}
+              stroke="#ffffff"
+              strokeWidth={1.5 * unit}
+              strokeDasharray={`${3 * unit} ${4 * unit}`}
+              pointerEvents="none"
+            />
+          ))}
           {shapes.map((shape) => (
-            <ShapeOnBoard key={shape.id} shape={shape} unit={unit} width={width} height={height} onChange={change} />
+            <ShapeOnBoard key={shape.id} shape={shape} unit={unit} width={width} height={height} onChange={change} onHold={setHeld} />
           ))}
         </svg>
+        {held && <Loupe at={held} unit={unit} picture={{ href: original, width, height }} shapes={shapes} view={view} />}
       </Box>
       <Flex gap="2" mt="2" wrap="wrap">
         <Button onClick={() => zoomTo(zoom * 1.5)} aria-label="Zoom in">
@@ -146,9 +163,59 @@ interface ShapeProps {
   width: number;
   height: number;
   onChange: (shape: Shape) => void;
+  /** The corner that is dragged, and `null` when it is let go. */
+  onHold: (corner: Point | null) => void;
 }
 
-function ShapeOnBoard({ shape, unit, width, height, onChange }: ShapeProps) {
+const LOUPE_PX = 132;
+/** So many times larger than on the board. */
+const LOUPE_TIMES = 4;
+
+interface LoupeProps {
+  at: Point;
+  unit: number;
+  picture: { href: string; width: number; height: number };
+  shapes: readonly Shape[];
+  view: View;
+}
+
+/** What lies under the finger, larger, in the upper corner that the finger is not at. */
+function Loupe({ at: [x, y], unit, picture: { href, width, height }, shapes, view }: LoupeProps) {
+  const wide = (LOUPE_PX / LOUPE_TIMES) * unit;
+  const onLeft = x < view.x + view.width / 2;
+  return (
+    <Box
+      position="absolute"
+      top="2"
+      {...(onLeft ? { right: '2' } : { left: '2' })}
+      width={`${LOUPE_PX}px`}
+      height={`${LOUPE_PX}px`}
+      borderRadius="50%"
+      overflow="hidden"
+      borderWidth="3px"
+      borderColor="amber"
+      bg="ink"
+      pointerEvents="none"
+      aria-hidden
+    >
+      <svg viewBox={`${x - wide / 2} ${y - wide / 2} ${wide} ${wide}`} style={{ width: '100%', height: '100%', display: 'block' }}>
+        <image href={href} x={0} y={0} width={width} height={height} preserveAspectRatio="none" />
+        {shapes.map((shape) => (
+          <polygon
+            key={shape.id}
+            points={shape.points.map((p) => p.join(',')).join(' ')}
+            fill="none"
+            stroke={COLOURS[shape.kind]}
+            strokeWidth={(2 * unit) / LOUPE_TIMES}
+          />
+        ))}
+        <path d={`M${x - wide / 2} ${y} H${x + wide / 2} M${x} ${y - wide / 2} V${y + wide / 2}`} stroke="#ffffff" strokeWidth={unit / LOUPE_TIMES} />
+      </svg>
+    </Box>
+  );
+}
+
+function ShapeOnBoard({ shape, unit, width, height, onChange, onHold }: ShapeProps) {
   const inside = ([x, y]: Point): Point => [Math.max(0, Math.min(width, x)), Math.max(0, Math.min(height, y))];
   const drag = useDragOnBoard();
   const title = shape.kind === 'card' ? `Card patch ${shape.id.split('-')[1]}` : SHAPE_WORDS[shape.kind].title;
@@ -231,7 +298,11 @@ function ShapeOnBoard({ shape, unit, width, height, onChange }: ShapeProps) {
           role="button"
           aria-label={`${title}, corner ${i + 1}`}
           style={{ cursor: 'grab' }}
-          {...drag((by) => onChange(moveCorner(shape, i, inside([x + by[0], y + by[1]]))))}
+          {...drag((by) => {
+            const to = inside([x + by[0], y + by[1]]);
+            onHold(to);
+            onChange(moveCorner(shape, i, to));
+          }, onHold)}
           onKeyDown={(event) => {
             if ((event.key === 'Delete' || event.key === 'Backspace') && shape.kind !== 'card' && shape.points.length > 3)
               onChange({ ...shape, points: shape.points.filter((_, k) => k !== i) });
@@ -249,7 +320,7 @@ function ShapeOnBoard({ shape, unit, width, height, onChange }: ShapeProps) {
 /** Pointer handlers for something on the board that is dragged; `move` is told the way in picture pixels since the last call. */
 function useDragOnBoard() {
   const last = useRef<Point | null>(null);
-  return (move: (by: Point) => void) => ({
+  return (move: (by: Point) => void, onHold?: (corner: null) => void) => ({
     onPointerDown: (event: React.PointerEvent<SVGElement>) => {
       event.stopPropagation();
       event.currentTarget.setPointerCapture(event.pointerId);
@@ -264,6 +335,11 @@ function useDragOnBoard() {
     },
     onPointerUp: () => {
       last.current = null;
+      onHold?.(null);
+    },
+    onPointerCancel: () => {
+      last.current = null;
+      onHold?.(null);
     },
   });
 }

@@ -16,8 +16,37 @@ import { Fold } from '@/ui/Fold';
 const sentenceCase = (words: string) => words[0]!.toUpperCase() + words.slice(1);
 const signed = (value: number) => `${value >= 0 ? '+' : '−'}${Math.abs(value).toFixed(1)}`;
 
-/** A measurement to read: verdict, distance, colours on the plastic scale, how sure, and what to mind. */
-export function ReadingPanel({ result, heat, went }: { result: MeasureResult; heat: boolean; went: Went }) {
+/** Verdict and map in one view: what it says, straight below the picture that it says it of. */
+export function VerdictLine({ result, heat }: { result: MeasureResult; heat: boolean }) {
+  const piece = result.regions.find(({ id }) => id === 'piece');
+  if (!piece) return null;
+  return (
+    <Box aria-live="polite" mt="3">
+      {heat && (
+        <Box mb="2">
+          <Flex height="12px" aria-hidden style={{ background: `linear-gradient(90deg, ${HEAT_LEGEND.map(({ css }) => css).join(', ')})` }} />
+          <Flex justify="space-between" fontSize="14px" color="soft">
+            {HEAT_LEGEND.map(({ difference }) => (
+              <span key={difference}>{difference}</span>
+            ))}
+          </Flex>
+          <Text fontSize="15px" color="soft">
+            Map on the picture: ΔE00 to the hidden patch
+          </Text>
+        </Box>
+      )}
+      {piece.verdict && (
+        <Text fontFamily="heading" fontSize="30px" fontWeight="700" lineHeight="1.1">
+          {sentenceCase(piece.verdict)}
+        </Text>
+      )}
+      {piece.verdict && <Text>{VERDICT_WORDS[piece.verdict]}</Text>}
+    </Box>
+  );
+}
+
+/** A measurement to read: distance, colours on the plastic scale, how sure, and what to mind. */
+export function ReadingPanel({ result, went }: { result: MeasureResult; went: Went }) {
   const piece = result.regions.find(({ id }) => id === 'piece');
   const hidden = result.regions.find(({ id }) => id === 'hidden');
   if (!piece) return null;
@@ -27,12 +56,6 @@ export function ReadingPanel({ result, heat, went }: { result: MeasureResult; he
   ];
   return (
     <Box aria-live="polite">
-      {piece.verdict && (
-        <Text fontFamily="heading" fontSize="30px" fontWeight="700" lineHeight="1.1" mb="1">
-          {sentenceCase(piece.verdict)}
-        </Text>
-      )}
-      {piece.verdict && <Text mb="3">{VERDICT_WORDS[piece.verdict]}</Text>}
       <Grid templateColumns="1fr 1fr" gap="4" mb="3">
         {piece.deltaE00 !== null && (
           <Figure value={piece.deltaE00.toFixed(1)} label={`ΔE00 to the hidden patch, ${readDifference(piece.deltaE00)}`} />
@@ -53,19 +76,6 @@ export function ReadingPanel({ result, heat, went }: { result: MeasureResult; he
           </Flex>
           <PlasticScale marks={marks} />
         </>
-      )}
-      {heat && (
-        <Box mb="3">
-          <Flex height="12px" aria-hidden style={{ background: `linear-gradient(90deg, ${HEAT_LEGEND.map(({ css }) => css).join(', ')})` }} />
-          <Flex justify="space-between" fontSize="14px" color="soft">
-            {HEAT_LEGEND.map(({ difference }) => (
-              <span key={difference}>{difference}</span>
-            ))}
-          </Flex>
-          <Text fontSize="15px" color="soft">
-            Map on the picture: ΔE00 to the hidden patch
-          </Text>
-        </Box>
       )}
       {result.warnings.length > 0 && (
         <Box borderLeftWidth="8px" borderColor="amber" pl="3" mb="3">

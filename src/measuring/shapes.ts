@@ -1,5 +1,7 @@
 import type { Lab, Srgb } from '@/core/colour/types';
+import type { Found } from '@/core/photo/find';
 import type { Point } from '@/core/photo/picture';
+import { rectPolygon } from '@/core/photo/polygon';
 import type { MeasureSpec } from '@/core/photo/spec';
 
 export type ShapeKind = 'card' | 'piece' | 'hidden';
@@ -20,10 +22,37 @@ export const SHAPE_WORDS: Record<ShapeKind, { title: string; how: string }> = {
 };
 
 /** Grey of an ordinary card where nothing else is known. */
-const USUAL_CARD: Srgb = [160, 160, 160];
+export const USUAL_CARD: Srgb = [160, 160, 160];
+
+/** What was found by itself, as shapes to look over. */
+export function shapesOf({ card, piece, hidden }: Found, cardSrgb: Srgb): Shape[] {
+  const shape = (kind: ShapeKind, points: readonly Point[]): Shape => ({
+    id: kind === 'card' ? 'card-1' : kind,
+    kind,
+    points: points.map(([x, y]): Point => [x, y]),
+    srgb: cardSrgb,
+    paper: false,
+  });
+  return [
+    ...(card ? [shape('card', rectPolygon(card))] : []),
+    ...(piece ? [shape('piece', piece)] : []),
+    ...(hidden ? [shape('hidden', hidden)] : []),
+  ];
+}
+
+/** What was not found, in words; empty where all was. A hidden patch that is known of the piece need not be in the picture. */
+export function missingWords({ card, piece, hidden }: Found, hasKnownPatch: boolean): string {
+  const missing = [...(card ? [] : ['the grey card']), ...(piece ? [] : ['the piece']), ...(hidden || hasKnownPatch ? [] : ['the hidden patch'])];
+  return missing.length === 0 ? '' : `Not found by itself: ${missing.join(', ')}. Put it on below and drag its corners.`;
+}
 
 /** A new shape in the middle of what is seen, to be dragged into place. */
-export function newShape(kind: ShapeKind, view: { x: number; y: number; width: number; height: number }, count: number): Shape {
+export function newShape(
+  kind: ShapeKind,
+  view: { x: number; y: number; width: number; height: number },
+  count: number,
+  srgb: Srgb = USUAL_CARD,
+): Shape {
   const [w, h] = kind === 'piece' ? [view.width * 0.5, view.height * 0.35] : [view.width * 0.14, view.height * 0.1];
   const x = view.x + (view.width - w) / 2 + (kind === 'piece' ? 0 : count * w * 0.3);
   const y = view.y + (view.height - h) / 2;
@@ -33,7 +62,7 @@ export function newShape(kind: ShapeKind, view: { x: number; y: number; width: n
     [x + w, y + h],
     [x, y + h],
   ];
-  return { id: kind === 'card' ? `card-${count + 1}` : kind, kind, points, srgb: USUAL_CARD, paper: false };
+  return { id: kind === 'card' ? `card-${count + 1}` : kind, kind, points, srgb, paper: false };
 }
 
 /** A shape with one corner moved; a card patch keeps its right angles. */

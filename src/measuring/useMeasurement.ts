@@ -4,7 +4,8 @@ import { proxy } from 'comlink';
 import { useState } from 'react';
 import type { MeasureResult } from '@/core/photo/measure';
 import type { MeasureSpec } from '@/core/photo/spec';
-import type { Corners } from '@/core/photo/corners';
+import type { Srgb } from '@/core/colour/types';
+import type { Found } from '@/core/photo/find';
 import { pixelsUrl } from '@/ui/pixelsUrl';
 import type { Heat } from '@/workers/picture.worker';
 import { usePictureWorker } from '@/workers/usePictureWorker';
@@ -27,21 +28,18 @@ const heatImage = ({ id, pixels, columns, rows, left, top, cellPx }: Heat): Heat
 
 /** Measures in a worker of its own, with progress; stopping ends the worker. */
 export function useMeasurement() {
-  const { share, setShare, errors, setErrors, run, stop } = usePictureWorker();
+  const { share, setShare, errors, run, stop } = usePictureWorker();
   const [reading, setReading] = useState<Reading | null>(null);
 
   async function measure(url: string, spec: MeasureSpec, flatUrl?: string) {
     setReading(null);
     const found = await run('The measurement', (remote) => remote.measure({ url, flatUrl }, spec, proxy(setShare)));
-    if (found) setReading({ spec, result: found.result, heats: found.heats.map(heatImage) });
+    if (found) setReading({ spec: found.spec, result: found.result, heats: found.heats.map(heatImage) });
   }
 
-  /** Corners of the piece on the bench; says so where nothing stands out from it. */
-  async function corners(url: string): Promise<Corners | null> {
-    const found = await run('Looking for the corners', (remote) => remote.corners({ url }));
-    if (found === null) setErrors(['Nothing stands out from the bench by itself here. Put the outline on by hand and drag its corners.']);
-    return found ?? null;
-  }
+  /** Card, piece and hidden patch, as far as the picture allows. */
+  const find = (url: string, cardSrgb: Srgb): Promise<Found | undefined> =>
+    run('Looking for card and piece', (remote) => remote.find({ url }, cardSrgb));
 
-  return { share, reading, errors, measure, corners, stop, forget: () => setReading(null) };
+  return { share, reading, errors, measure, find, stop, forget: () => setReading(null) };
 }

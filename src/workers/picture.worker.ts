@@ -1,12 +1,12 @@
 import { expose } from 'comlink';
-import type { Corners } from '@/core/photo/corners';
 import { faceChange, type FaceChange } from '@/core/photo/faceChange';
 import { evened } from '@/core/photo/flatField';
 import { heatPixels } from '@/core/photo/heatMap';
 import { measurePicture, type MeasureResult } from '@/core/photo/measure';
 import type { Picture } from '@/core/photo/picture';
 import type { MeasureSpec } from '@/core/photo/spec';
-import { suggestCorners } from '@/core/photo/suggest';
+import { findOnBench, withHoles, type Found } from '@/core/photo/find';
+import type { Srgb } from '@/core/colour/types';
 import { Refusal } from '@/core/refusal';
 import type { FieldError } from '@/core/sums/fieldErrors';
 
@@ -19,6 +19,17 @@ export interface Heat {
   top: number;
   cellPx: number;
 }
+
+/** What was measured, with the spec that it was measured by. */
+interface Reading {
+  spec: MeasureSpec;
+  result: MeasureResult;
+  heats: Heat[];
+}
+
+/** Regions of the measuring screen, as what is kept names them. */
+const PIECE = 'piece';
+const HIDDEN = 'hidden';
 
 export type Worded<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] };
 
@@ -57,11 +68,12 @@ async function inWords<T>(work: () => Promise<T>): Promise<Worded<T>> {
 }
 
 const pictureWorker = {
-  /** Measures a picture, with a heat map of each region. */
-  measure(source: Source, spec: MeasureSpec, onProgress: (share: number) => void): Promise<Worded<{ result: MeasureResult; heats: Heat[] }>> {
+  /** Measures a picture, with a heat map of each region; what lies inside the piece's outline and is not it is left out. */
+  measure(source: Source, drawn: MeasureSpec, onProgress: (share: number) => void): Promise<Worded<Reading>> {
     return inWords(async () => {
       onProgress(0);
       const picture = await load(source);
+      const spec = withHoles(picture, drawn, PIECE, HIDDEN);
       onProgress(0.4);
       const { result, maps } = measurePicture(picture, spec, (share) => onProgress(0.4 + 0.6 * share));
       const heats = maps.map(({ id, cells }) => ({
@@ -73,13 +85,13 @@ const pictureWorker = {
         top: cells.top,
         cellPx: cells.cellPx,
       }));
-      return { result, heats };
+      return { spec, result, heats };
     });
   },
 
-  /** Corners of the piece on the bench; `null` where nothing stands out from it. */
-  corners(source: Source): Promise<Worded<Corners | null>> {
-    return inWords(async () => suggestCorners(await load(source)));
+  /** Card, piece and hidden patch on the bench, as far as the picture allows. */
+  find(source: Source, cardSrgb: Srgb): Promise<Worded<Found>> {
+    return inWords(async () => findOnBench(await load(source), cardSrgb));
   },
 
   /** Lays a later picture of a face over the first. */

@@ -108,16 +108,61 @@ describe('a shell outlined as a whole', () => {
   });
 });
 
-it('most of it in shade gives no verdict, and says so', () => {
-  const { picture, spec } = shotOf(homeComputer({ amount: 20 }, { amount: 20 }));
-  const lid = spec.regions.find(({ id }) => id === 'lid')!.polygon;
-  // A third of it at random in deep shade of many depths.
-  for (let p = 0; p < picture.data.length; p += 4)
-    if ((p >> 2) % 9 < 5) for (let c = 0; c < 3; c++) picture.data[p + c]! *= 0.2 + 0.09 * ((p >> 2) % 9);
-  const { result } = measurePicture(picture, {
-    ...spec,
-    regions: [{ id: 'lid', polygon: lid }, ...spec.regions.filter(({ id }) => id === 'hidden')],
+describe('what lies in shade or is of another colour', () => {
+  const matched = homeComputer({ amount: 0.6 }, { amount: 0.6 });
+  const uneven = homeComputer({ amount: 20 }, { amount: 20 });
+  /** Measures the lid with a part of it changed, pixel by pixel. */
+  const spoiled = (scene: Scene, share: number, change: (rgb: [number, number, number]) => [number, number, number]) => {
+    const { picture, spec } = shotOf(scene, { seed: 8 });
+    const lid = spec.regions.find(({ id }) => id === 'lid')!;
+    const { left, right } = boxOf(lid.polygon);
+    const until = left + share * (right - left);
+    const { triples } = polygonRuns(lid.polygon, picture.width, picture.height);
+    for (let i = 0; i < triples.length; i += 3)
+      for (let x = triples[i + 1]!; x < Math.min(triples[i + 2]!, until); x++) {
+        const p = 4 * (triples[i]! * picture.width + x);
+        picture.data.set(change([picture.data[p]!, picture.data[p + 1]!, picture.data[p + 2]!]), p);
+      }
+    return measurePicture(picture, {
+      ...spec,
+      regions: [{ ...lid, id: 'piece' }, ...spec.regions.filter(({ id }) => id === 'hidden')],
+      reference: 'hidden',
+    }).result.regions[0]!;
+  };
+
+  it.each([0.1, 0.2, 0.3])('never decides the verdict: a shadow over %s of a piece', (share) => {
+    const shade = (rgb: [number, number, number]) => rgb.map((v) => v * 0.62) as [number, number, number];
+    expect(spoiled(matched, share, shade).verdict).toBe('matched');
+    expect(spoiled(matched, share, shade).fault!.kind).toBe('even');
+    expect(spoiled(uneven, share, shade).verdict).toBe('to go');
   });
-  const [region] = result.regions;
-  if (region!.usedShare < 0.5) expect(region!.verdict).toBeNull();
+
+  it('gives no verdict where three parts of it leave less than half of one colour, and says so', () => {
+    const { picture, spec } = shotOf(uneven);
+    const lid = spec.regions.find(({ id }) => id === 'lid')!;
+    const { left, right } = boxOf(lid.polygon);
+    const parts = [
+      [200, 199, 190],
+      [204, 198, 160],
+      [120, 117, 82],
+    ] as const;
+    const { triples } = polygonRuns(lid.polygon, picture.width, picture.height);
+    for (let i = 0; i < triples.length; i += 3)
+      for (let x = triples[i + 1]!; x < triples[i + 2]!; x++)
+        picture.data.set(parts[Math.min(2, Math.floor((3 * (x - left)) / (right - left)))]!, 4 * (triples[i]! * picture.width + x));
+    const { regions, warnings } = measurePicture(picture, {
+      ...spec,
+      regions: [{ ...lid, id: 'piece' }, ...spec.regions.filter(({ id }) => id === 'hidden')],
+      reference: 'hidden',
+    }).result;
+    expect(regions[0]!.usedShare).toBeLessThan(0.5);
+    expect(regions[0]!.verdict).toBeNull();
+    expect(warnings.join(' ')).toContain('No verdict is given on so little');
+  });
+
+  it.each([0.1, 0.2, 0.3])('never decides the verdict: a red strap over %s of a piece', (share) => {
+    const strap = (): [number, number, number] => [150, 40, 36];
+    expect(spoiled(matched, share, strap).verdict).toBe('matched');
+    expect(spoiled(uneven, share, strap).verdict).toBe('to go');
+  });
 });

@@ -54,7 +54,7 @@ const middle = (values: number[]) => values.sort((a, b) => a - b)[values.length 
  */
 export function suggestCorners(picture: Picture): Corners | null {
   const cells = labCells(picture, CELLS_ACROSS);
-  const { columns, rows, size, labs } = cells;
+  const { columns, size, labs } = cells;
   const best = standing(cells).reduce((most, part) => (part.length > most.length ? part : most), [] as number[]);
   if (best.length < LEAST_SHARE * labs.length) return null;
   const corners = fourCorners(best.map((cell): Point => [((cell % columns) + 0.5) * size, (Math.floor(cell / columns) + 0.5) * size]));

@@ -8,7 +8,9 @@ import { findRestoration } from '@/data/restorations';
 import { sessionsOfPiece, treatmentsOf } from '@/data/treatments';
 import { getWorkshop } from '@/data/workshop';
 import { clock } from '@/edge/clock';
+import { lastCardColour } from '@/data/measurements';
 import { MeasureScreen } from '@/measuring/MeasureScreen';
+import { USUAL_CARD } from '@/measuring/shapes';
 import { ScreenHead } from '@/ui/layout';
 import { TextLink } from '@/ui/links';
 import { Tag } from '@/ui/Tag';
@@ -26,7 +28,12 @@ export default async function MeasurePage({ params, searchParams }: Props) {
   const stage: Stage = STAGES.find((name) => name === given) ?? 'brighten';
   const photo = photoId ? await findPhoto(photoId) : null;
   if (photo && photo.restorationId !== id) notFound();
-  const [{ timeZone }, sessions, treatments] = await Promise.all([getWorkshop(), sessionsOfPiece(pieceId), treatmentsOf(id)]);
+  const [{ timeZone }, sessions, treatments, cardSrgb] = await Promise.all([
+    getWorkshop(),
+    sessionsOfPiece(pieceId),
+    treatmentsOf(id),
+    lastCardColour(),
+  ]);
   const now = clock().toISOString();
   // A camera whose clock is ahead says nothing.
   const taken = [photo?.takenAt, photo?.addedAt].find((time) => time != null && time <= now) ?? now;
@@ -52,6 +59,7 @@ export default async function MeasurePage({ params, searchParams }: Props) {
         photos={(await photosOf(id)).reverse()}
         takenAt={toLocalField(taken, timeZone)}
         went={wentBefore(taken, sessions, treatments)}
+        cardSrgb={cardSrgb ?? USUAL_CARD}
       />
     </>
   );
