@@ -1,3 +1,4 @@
+import { assumed } from '@/core/assumptions/assumptions';
 import { cloudAt, type CloudHour, type SkySource } from '@/core/exposure/sessions';
 import { dayAround, showTime } from '@/core/runsheet/time';
 import { sunDay, type SunDay, type SunSample } from '@/core/sun/day';
@@ -13,10 +14,6 @@ export interface SunToday {
   working: { what: string; how: string }[];
 }
 
-/** UV index from which a sunny session is worth the setting up. */
-const WORTH_UVI = 2;
-/** And for how long at least. */
-const WORTH_MS = 3_600_000;
 /** Less difference of the UV index than this is not worth a word. */
 const SEEN_UVI = 0.5;
 
@@ -48,14 +45,14 @@ function worthOf(samples: readonly SunSample[], now: Date): { from: string; to: 
   let from: string | null = null;
   const span = (a: string, b: string) => Date.parse(b) - Date.parse(a);
   for (const { time, uvIndex } of samples) {
-    if (uvIndex < WORTH_UVI || Date.parse(time) < now.getTime()) {
+    if (uvIndex < assumed('worth putting out') || Date.parse(time) < now.getTime()) {
       from = null;
       continue;
     }
     from ??= time;
     if (!best || span(from, time) > span(best.from, best.to)) best = { from, to: time };
   }
-  return best && span(best.from, best.to) >= WORTH_MS ? best : null;
+  return best && span(best.from, best.to) >= 3_600_000 * assumed('worth the setting up') ? best : null;
 }
 
 function sunWorking({ kind, samples }: SunDay, altitudeM: number, clouds: readonly CloudHour[], timeZone: string): SunToday['working'] {
@@ -71,7 +68,7 @@ function sunWorking({ kind, samples }: SunDay, altitudeM: number, clouds: readon
       what: 'Under the sky of today',
       how: `× (1 − 0.75 × ${cloud.toFixed(2)}^3.4), the share of the sky that is covered in that hour, = ${uvIndex.toFixed(1)}`,
     },
-    { what: 'Worth putting out', how: `the longest stretch to come with a UV index of ${WORTH_UVI} or more, an hour at least` },
+    { what: 'Worth putting out', how: `the longest stretch to come with a UV index of ${assumed('worth putting out')} or more, an hour at least` },
   ];
 }
 

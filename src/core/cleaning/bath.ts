@@ -1,9 +1,7 @@
+import { assumed } from '../assumptions/assumptions';
 import { surfaceCm2 } from '../exposure/amounts';
 import type { PieceSize } from '../size';
 
-/** Minutes to scrub one part all over: for handling it, and for each cm² of it. Fifty key caps take a good twenty minutes. */
-const HANDLING_MIN = 0.3;
-const MIN_PER_CM2 = 0.008;
 /** A part whose size nobody gave: one shell, or one of many small ones. */
 const UNSIZED_MIN = { one: 12, many: 0.4 } as const;
 
@@ -23,5 +21,5 @@ export interface Scrubbed {
 export function scrubMinutes({ parts, size }: Scrubbed): number {
   const count = Math.max(1, parts);
   if (!size) return count === 1 ? UNSIZED_MIN.one : count * UNSIZED_MIN.many;
-  return count * HANDLING_MIN + MIN_PER_CM2 * surfaceCm2(size);
+  return count * assumed('handling a part') + assumed('brushing') * surfaceCm2(size);
 }

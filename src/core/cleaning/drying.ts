@@ -1,3 +1,4 @@
+import { assumed } from '../assumptions/assumptions';
 import type { Agent } from './agents';
 import type { Surface } from './surfaces';
 
@@ -22,12 +23,9 @@ export const saturationHpa = (temperatureC: number): number => 6.112 * Math.exp(
 const thirstHpa = (temperatureC: number, humidity: number): number => saturationHpa(temperatureC) * (1 - humidity);
 
 const USUAL_HPA = thirstHpa(20, 0.5);
-const HOLLOW = 1.5;
-const AIRING = 0.5;
 /** Alcohol is gone soon, vinegar stays longer than water: the craft's own observation. */
 const LIQUID: Record<string, number> = { nothing: 0, water: 1, alcohol: 0.03, vinegar: 1.3, oil: 0 };
 const LEAST_HPA = 1;
-const DAMP_SHARE = 0.2;
 
 /**
  * Hours until a piece is dry. At 20 °C and half humidity shells and caps take a night (18 h); drier, warmer or moving
@@ -36,8 +34,8 @@ const DAMP_SHARE = 0.2;
 export function dryHours({ leaves, wet }: Agent, { surfaces, hollow, airing, temperatureC, humidity }: Drying): number {
   const longest = Math.max(0, ...surfaces.map(({ dryH }) => dryH));
   const air = USUAL_HPA / Math.max(LEAST_HPA, thirstHpa(temperatureC, humidity));
-  const share = wet === 'bath' ? 1 : wet === 'damp' ? DAMP_SHARE : 0.05;
-  return longest * LIQUID[leaves]! * share * air * (hollow ? HOLLOW : 1) * (airing ? AIRING : 1);
+  const share = wet === 'bath' ? 1 : wet === 'damp' ? assumed('drying after a cloth') : 0.05;
+  return longest * LIQUID[leaves]! * share * air * (hollow ? assumed('drying hollow') : 1) * (airing ? assumed('drying in moving air') : 1);
 }
 
 /** When it is dry, from when it came out of the wet. */

@@ -1,3 +1,4 @@
+import { assumed, type AssumptionName } from '../assumptions/assumptions';
 import type { Aim } from '../intake/aim';
 import type { Severity } from '../intake/findings';
 import { agentIds, agentOf, type AgentId, type OwnAgent } from './agents';
@@ -71,21 +72,15 @@ export interface Ladder {
   caution: string | null;
 }
 
-const VALUE_MIN: Record<Visible, number> = { front: 90, underside: 25, hidden: 6 };
+/** What a plain spot is worth, by how it is seen. */
+const VALUE: Record<Visible, AssumptionName> = { front: 'a spot in front', underside: 'a spot underneath', hidden: 'a spot inside' };
 const SEVERE: Record<Severity, number> = { slight: 0.5, plain: 1, bad: 1.5 };
 const FAR: Record<Aim, number> = { 'keep the age': 0.4, 'clean only': 0.8, presentable: 1, 'as new': 2 };
-/** What eats on is worth this much wherever it sits. */
-const HARM_MIN = 400;
-const TEST_SPOT_MIN = 5;
-const WAITING_SHARE = 0.1;
-const DELICATE_WEAR = 1.5;
-/** What is left of an agent's chance where a twin of it did nothing on the same spot. */
-const TWIN_LEFT = 0.35;
 const DANGEROUS: readonly Family[] = ['strongAcid', 'chlorine'];
 
 /** What getting rid of a spot is worth, in minutes that one would spend on it. */
 export const worthOf = ({ soil, visible, severity, aim }: Spot): number =>
-  Math.max(soilOf(soil).harms ? HARM_MIN : 0, VALUE_MIN[visible] * SEVERE[severity] * FAR[aim]);
+  Math.max(soilOf(soil).harms ? assumed('what eats on') : 0, assumed(VALUE[visible]) * SEVERE[severity] * FAR[aim]);
 
 /** Minutes that a row of attempts takes until one succeeds or all are tried. */
 export const expectedMinutes = (row: readonly { minutes: number; chance: number }[]): number =>
@@ -153,7 +148,7 @@ export function areTwins(a: AgentId, b: AgentId, own: readonly OwnAgent[] = []):
 function chanceHere(agent: AgentId, { soil, failed = [] }: Spot, own: OwnKnowledge): Chance | null {
   const chance = chanceOf(agent, soil, own.tried, own.agents);
   const twins = failed.filter((other) => areTwins(agent, other, own.agents)).length;
-  return chance && { ...chance, mean: chance.mean * TWIN_LEFT ** twins };
+  return chance && { ...chance, mean: chance.mean * assumed('a twin') ** twins };
 }
 
 /** Why the rougher of two is left out. */
@@ -173,9 +168,9 @@ function candidate(agent: AgentId, chance: Chance, spot: Spot, own: OwnKnowledge
   const { roughness, handsMin, dwellMin, wet } = agentOf(agent, own.agents);
   const { verdict, reason, surface } = verdictOnAll(agent, spot.surfaces, own);
   const testSpot = verdict === 'test first' ? `${surfaceOf(surface, own.surfaces).title}: ${reason}` : null;
-  const minutes = handsMin + WAITING_SHARE * dwellMin + (testSpot ? TEST_SPOT_MIN : 0);
+  const minutes = handsMin + assumed('waiting at the sink') * dwellMin + (testSpot ? assumed('a test spot') : 0);
   const delicate = spot.surfaces.some((id) => surfaceOf(id, own.surfaces).delicate);
-  const wear = WEAR_MIN[roughness] * (delicate ? DELICATE_WEAR : 1);
+  const wear = WEAR_MIN[roughness] * (delicate ? assumed('wear of the delicate') : 1);
   const label =
     spot.paperLabel && wet !== 'dry'
       ? [wet === 'bath' ? `${spot.paperLabel}: lift it, or tape it over whole and keep it above the water` : `${spot.paperLabel}: tape it over`]

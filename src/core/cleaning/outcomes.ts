@@ -1,3 +1,4 @@
+import { assumed } from '../assumptions/assumptions';
 import type { AgentId, KnownAgentId, OwnAgent } from './agents';
 import { soilOf, type SoilId } from './soils';
 import type { SurfaceId } from './surfaces';
@@ -14,8 +15,6 @@ export interface Tried {
   times: number;
 }
 
-/** How many passes the chance of the data set counts for: as much as four of one's own. */
-const PRIOR_PASSES = 4;
 const SUCCESS: Record<Outcome, number> = { gone: 1, better: 0.5, 'no change': 0, harmed: 0 };
 
 export interface Chance {
@@ -34,5 +33,5 @@ export function chanceOf(agent: AgentId, soil: SoilId, tried: readonly Tried[], 
   const own = tried.filter((pass) => pass.agent === agent && pass.soil === soil);
   const successes = own.reduce((sum, { outcome, times }) => sum + times * SUCCESS[outcome], 0);
   const passes = own.reduce((sum, { times }) => sum + times, 0);
-  return { mean: (prior * PRIOR_PASSES + successes) / (PRIOR_PASSES + passes), prior, own: passes };
+  return { mean: (prior * assumed('weight of the data set') + successes) / (assumed('weight of the data set') + passes), prior, own: passes };
 }

@@ -1,3 +1,4 @@
+import { assumed } from '../assumptions/assumptions';
 import { isSeveralParts, type Verdict } from '../photo/verdict';
 import type { Forecast } from './forecast';
 
@@ -19,11 +20,6 @@ export interface Advised {
   /** What one session at this place and season gives, and what it asks of the person. */
   session: { dose: number; handsMin: number; waitingH: number };
 }
-
-/** Less b* than this is not seen, even side by side. */
-const SEEN_B = 1;
-/** Palest parts so far below the hidden patch are on their way past it. */
-const PALEST_B = -1.5;
 
 /** Go on or stop after a measurement, and why. The last word stays with the person. */
 export function adviseAfter({ verdict, deltaB, evenness, uneven, forecast, session }: Advised): Advice {
@@ -48,14 +44,14 @@ export function adviseAfter({ verdict, deltaB, evenness, uneven, forecast, sessi
     };
   // Of several parts in one outline the palest is another plastic, not this one further on.
   const palest = isSeveralParts(evenness) ? deltaB : deltaB - evenness / 2;
-  if (palest < PALEST_B)
+  if (palest < assumed('palest part'))
     return {
       what: 'even it out',
       why: `On the whole it is ${distance}, but its palest parts are ${Math.abs(palest).toFixed(1)} below it already: the same again would take them past it. Shade those and give the yellow parts a short session, or stop here.`,
     };
   if (forecast && session.dose > 0) {
     const gain = (rate: number) => deltaB * (1 - Math.exp(-rate * session.dose));
-    if (gain(forecast.rate.high) < SEEN_B)
+    if (gain(forecast.rate.high) < assumed('seen b*'))
       return {
         what: 'stop',
         why: `It is ${distance}, and another session like the ones before would take about ${gain(forecast.rate.median).toFixed(1)} of b*, at most ${gain(forecast.rate.high).toFixed(1)}: less than can be seen side by side, for ${session.handsMin} min of hands and ${session.waitingH.toFixed(1)} h of waiting.`,

@@ -1,3 +1,4 @@
+import { assumed } from '../assumptions/assumptions';
 /** A piece that sits together with others on one machine. */
 export interface SetPiece {
   id: string;
@@ -29,11 +30,6 @@ export interface CommonTarget {
   past: string[];
 }
 
-/** Nearer than this counts as there. */
-const THERE_B = 1.5;
-/** A hidden patch further than this from the middle of all is looked at again. */
-const APART_B = 3;
-
 /**
  * One target for pieces that sit together, so that they come out alike: the middle of their hidden patches. A patch
  * that stands apart (it was not hidden after all) does not pull it, and neither does a piece that is past it. No piece
@@ -47,7 +43,7 @@ export function commonTarget(pieces: readonly SetPiece[]): CommonTarget | null {
   const targetB = (hidden[(hidden.length - 1) >> 1]! + hidden[hidden.length >> 1]!) / 2;
   const places = pieces.map(({ id, tag, hiddenB, currentB }): SetPlace => {
     // Its own patch counts for as far as it can be trusted.
-    const own = hiddenB !== null && Math.abs(hiddenB - targetB) <= APART_B ? Math.max(targetB, hiddenB) : targetB;
+    const own = hiddenB !== null && Math.abs(hiddenB - targetB) <= assumed('patch apart') ? Math.max(targetB, hiddenB) : targetB;
     return { id, tag, targetB: own, aboveB: currentB === null ? null : currentB - own };
   });
   places.sort((a, b) => (b.aboveB ?? -Infinity) - (a.aboveB ?? -Infinity));
@@ -55,8 +51,8 @@ export function commonTarget(pieces: readonly SetPiece[]): CommonTarget | null {
   return {
     targetB,
     places,
-    leads: first.aboveB !== null && first.aboveB > THERE_B ? first.id : null,
-    apart: pieces.filter(({ hiddenB }) => hiddenB !== null && Math.abs(hiddenB - targetB) > APART_B).map(({ tag }) => tag),
-    past: places.filter(({ aboveB }) => aboveB !== null && aboveB < -THERE_B).map(({ tag }) => tag),
+    leads: first.aboveB !== null && first.aboveB > assumed('there together') ? first.id : null,
+    apart: pieces.filter(({ hiddenB }) => hiddenB !== null && Math.abs(hiddenB - targetB) > assumed('patch apart')).map(({ tag }) => tag),
+    past: places.filter(({ aboveB }) => aboveB !== null && aboveB < -assumed('there together')).map(({ tag }) => tag),
   };
 }

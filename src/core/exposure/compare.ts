@@ -1,3 +1,4 @@
+import { assumed } from '../assumptions/assumptions';
 import type { Aim } from '../intake/aim';
 import { surfaceCm2, usualSolutionL } from './amounts';
 import { creamAmount } from '../peroxide/cream';
@@ -90,14 +91,6 @@ const LONGEST_SUN_MIN = 8 * 60;
 /** Longer than this and not higher than that, hot water bends it. */
 const LONG_MM = 180;
 const THIN_MM = 25;
-/** Minutes of hands that a day of waiting, and a unit of uneven b*, count for in the recommendation. */
-const DAY_COUNTS_MIN = 20;
-const UNEVEN_COUNTS_MIN = 15;
-const RISK_COUNTS_MIN = 30;
-const MISSING_COUNTS_MIN = 60;
-const LATE_COUNTS_MIN = 600;
-/** Another way than the one that goes asks for new material and starts without a rate of this piece's own. */
-const SWITCH_COUNTS_MIN = 120;
 
 /** What can go wrong with a piece on a way, as the craft knows it. */
 function risksOf(school: School, { labels, printed, painted, clear, brittle, lengthMm, widthMm, heightMm }: CompareInput['piece']): string[] {
@@ -257,7 +250,13 @@ function insteadOfSun(ways: readonly Way[], by: Date | null): Way[] | null {
 function effortOf({ handsMin, finish, finishSlow, spreadB, risks, missing }: Way, now: Date): number {
   const late = finishSlow ?? finish;
   const days = late ? (Date.parse(late) - now.getTime()) / (24 * HOUR_MS) : 60;
-  return handsMin + DAY_COUNTS_MIN * days + UNEVEN_COUNTS_MIN * spreadB + RISK_COUNTS_MIN * risks.length + MISSING_COUNTS_MIN * missing.length;
+  return (
+    handsMin +
+    assumed('a day of waiting') * days +
+    assumed('a unit of uneven b*') * spreadB +
+    assumed('a risk') * risks.length +
+    assumed('a thing to buy') * missing.length
+  );
 }
 
 /**
@@ -278,7 +277,9 @@ export function compareWays(input: CompareInput): Comparison {
   const open = ways.filter(({ school, blocked }) => school !== 'leave-it' && blocked.length === 0);
   if (open.length === 0) return say('leave-it', `Nothing may be started yet. ${blockedBy(piece)[0]}`);
   const effort = (way: Way) =>
-    effortOf(way, now) + (isLate(way, input.by) ? LATE_COUNTS_MIN : 0) + (input.going !== null && way.school !== input.going ? SWITCH_COUNTS_MIN : 0);
+    effortOf(way, now) +
+    (isLate(way, input.by) ? assumed('too late') : 0) +
+    (input.going !== null && way.school !== input.going ? assumed('a change of way') : 0);
   const sorted = [...open].sort((a, b) => effort(a) - effort(b));
   const [best, next] = sorted as [Way, Way];
   return say(best.school, whyOf(best, next, aboveB !== null, input.going));

@@ -1,3 +1,4 @@
+import { assumed } from '../assumptions/assumptions';
 import { Refusal } from '../refusal';
 
 export interface Band {
@@ -168,9 +169,6 @@ export function fadeCurve(input: ForecastInput, { rate, doseToGo }: Forecast, po
   });
 }
 
-/** A session that took less than this share of what was to be expected has come to rest. */
-const AT_REST_SHARE = 0.3;
-
 /** Says so when measurements contradict a steady fade, instead of pretending to a narrow band. */
 function doubtAbout({ startB, targetB, toleranceB, sessions, measurementSd }: ForecastInput, rate: number): string | null {
   const doses = cumulativeDoses(sessions);
@@ -186,7 +184,7 @@ function doubtAbout({ startB, targetB, toleranceB, sessions, measurementSd }: Fo
     const wanted = (before.b - targetB) * (1 - Math.exp(-pace * (doses[s]! - before.dose)));
     const took = before.b - measured;
     const far = measured - targetB > toleranceB + 2 * measurementSd;
-    if (s > 0 && before.dose > 0 && far && wanted > 3 * measurementSd && took < AT_REST_SHARE * wanted)
+    if (s > 0 && before.dose > 0 && far && wanted > 3 * measurementSd && took < assumed('come to rest') * wanted)
       rested = `The last session took ${Math.max(0, took).toFixed(1)} of b* where ${wanted.toFixed(1)} were to be expected: it seems to come to rest near b* ${measured.toFixed(1)}, above the target of ${targetB.toFixed(1)}. The hidden patch may be bluer than this plastic can come back to, or the solution is spent: try fresh solution once, then stop.`;
     else rested = null;
     before = { b: measured, dose: doses[s]! };

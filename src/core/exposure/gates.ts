@@ -1,3 +1,4 @@
+import { assumed } from '../assumptions/assumptions';
 import type { School } from './schools';
 
 /** What has to be known of a piece to say which ways are open to it. */
@@ -47,12 +48,9 @@ export function gatesOf(school: School, piece: PieceFacts, tried: boolean): Gate
   return open.filter((gate): gate is Gate => gate !== false);
 }
 
-/** Less UVI·h than this is as good as none. */
-export const LEAST_DOSE = 0.2;
-
 /** A window that brings next to nothing is not begun by mistake. */
 export const noDoseGate = ({ driver }: Pick<School, 'driver'>, dose: number): Gate[] =>
-  driver === 'sun' && dose < LEAST_DOSE
+  driver === 'sun' && dose < assumed('next to no dose')
     ? [{ id: 'no-dose', words: 'The sun is down or too weak, so this window brings next to no dose. It is begun all the same' }]
     : [];
 

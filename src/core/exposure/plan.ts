@@ -5,7 +5,7 @@ import { oxygenRelease } from '../peroxide/oxygen';
 import { PEROXIDE_SHARE, powderFor } from '../peroxide/percarbonate';
 import { Refusal } from '../refusal';
 import { amountWords, pouredWords, type UnitSystem } from '../units';
-import { LEAST_DOSE } from './gates';
+import { assumed } from '../assumptions/assumptions';
 import { doseUnit, HOTTEST_BATH_C, sessionDose, type Circumstances } from './dose';
 import { exposureForecast, yellowAfter, type Band, type ExposedSession, type Forecast, type ForecastInput } from './forecast';
 import { priorOf, type School } from './schools';
@@ -137,7 +137,7 @@ function shortOf({ school, stockLeft = null, units = 'metric' }: PlanInput, need
 function notesOn({ school, yellow, lampMwPerCm2, shading }: PlanInput, percentWW: number, dose: number): string[] {
   const notes: string[] = [];
   if (!yellow) notes.push('Not measured yet with card and hidden patch: no forecast. Measure it first, so that the start is known.');
-  if (school.driver === 'sun' && dose < LEAST_DOSE)
+  if (school.driver === 'sun' && dose < assumed('next to no dose'))
     notes.push(
       `This window brings next to no ultraviolet: night, winter${shading.length > 0 ? ', what stands in the sun’s way,' : ''} or polar night. Choose another hour or place, a lamp or vapour.`,
     );

@@ -1,3 +1,4 @@
+import { assumed } from '../assumptions/assumptions';
 import { ratePosterior, type ForecastInput } from './forecast';
 
 /** A past piece of the same school and plastic: what its own sessions say of its rate. */
@@ -18,8 +19,6 @@ export interface Pooled {
 }
 
 /** How far the usual rate of a workshop may lie from the starting guess, and how far its pieces from one another: log. */
-const WORKSHOP_LOG_SD = 0.7;
-const SPREAD_LOG_SD = 0.5;
 /** So wide a prior leaves a piece's own sessions to speak alone. */
 const WIDE_LOG_SD = 2.5;
 /** Less than this narrower than the wide prior, and a piece has said nothing. */
@@ -63,9 +62,9 @@ export function pooledPrior(words: readonly RateWord[], guess: ForecastInput['pr
   for (let i = 0; i < GRID; i++)
     for (let j = 1; j <= GRID; j++) {
       const z = REACH_SD * ((2 * i) / (GRID - 1) - 1);
-      const mu = centre + z * WORKSHOP_LOG_SD;
-      const tau = (3 * SPREAD_LOG_SD * j) / GRID;
-      let log = -0.5 * z * z - 0.5 * (tau / SPREAD_LOG_SD) ** 2;
+      const mu = centre + z * assumed('spread of workshops');
+      const tau = (3 * assumed('spread of pieces') * j) / GRID;
+      let log = -0.5 * z * z - 0.5 * (tau / assumed('spread of pieces')) ** 2;
       for (const word of words) {
         const variance = word.variance + tau * tau;
         log -= 0.5 * Math.log(variance) + (0.5 * (word.mean - mu) ** 2) / variance;

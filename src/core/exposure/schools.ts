@@ -1,3 +1,4 @@
+import { assumed, type AssumptionName } from '../assumptions/assumptions';
 import type { CautionId } from '../peroxide/cautions';
 
 export const SCHOOLS = ['cream-film-sun', 'cream-film-lamp', 'bag-sun', 'bath-sun', 'bath-lamp', 'vapour', 'oxygen-soak'] as const;
@@ -39,6 +40,16 @@ export interface School {
   cautions: readonly CautionId[];
 }
 
+/** The first guess of a rate: what it is assumed to be while the workshop has measured nothing. */
+const firstRate = (name: AssumptionName): School['prior'] => ({
+  get medianRate() {
+    return assumed(name);
+  },
+  get logSd() {
+    return assumed('spread of fades');
+  },
+});
+
 /** Schools as practitioners describe them, with the starting guesses of the science brief. */
 export const SCHOOL: Record<SchoolId, School> = {
   'cream-film-sun': {
@@ -58,7 +69,7 @@ export const SCHOOL: Record<SchoolId, School> = {
     spreadB: 3.5,
     turnEveryMin: 30,
     atTheBell: 'Turn the piece a quarter, massage the cream under the film, keep it wet.',
-    prior: { medianRate: 0.06, logSd: 0.6 },
+    prior: firstRate('fade of cream'),
     speaksFor: 'Cheap, and works for big shells.',
     speaksAgainst: 'Streaks where the film wrinkles or the cream dries.',
     cautions: ['sun-heat'],
@@ -81,7 +92,7 @@ export const SCHOOL: Record<SchoolId, School> = {
     turnEveryMin: 540,
     atTheBell: 'Lamp off first. Wipe the old cream off, brush fresh cream on, film over it, turn the piece round.',
     recoat: true,
-    prior: { medianRate: 0.06, logSd: 0.6 },
+    prior: firstRate('fade of cream'),
     speaksFor: 'No weather; big shells with a tube of cream.',
     speaksAgainst: 'Slow, and the cream has to be renewed every 8 to 10 h.',
     cautions: ['uv-lamp'],
@@ -103,7 +114,7 @@ export const SCHOOL: Record<SchoolId, School> = {
     spreadB: 2.5,
     turnEveryMin: 30,
     atTheBell: 'Vent the bag, shake the pieces over, lay it flat again.',
-    prior: { medianRate: 0.04, logSd: 0.6 },
+    prior: firstRate('fade of bag and bath'),
     speaksFor: 'Right for caps and small parts; little liquid.',
     speaksAgainst: 'Pieces must be turned; the bag must be vented.',
     cautions: ['sun-heat'],
@@ -125,7 +136,7 @@ export const SCHOOL: Record<SchoolId, School> = {
     spreadB: 2.5,
     turnEveryMin: 60,
     atTheBell: 'Push floating pieces under, skim froth off, turn what lies in shade.',
-    prior: { medianRate: 0.04, logSd: 0.6 },
+    prior: firstRate('fade of bag and bath'),
     speaksFor: 'Cheap, and wets every face.',
     speaksAgainst: 'Plastic floats and has to be weighed down; froth and old solution shade the light; labels die in it.',
     cautions: ['sun-heat'],
@@ -147,7 +158,7 @@ export const SCHOOL: Record<SchoolId, School> = {
     spreadB: 1.5,
     turnEveryMin: 60,
     atTheBell: 'Push floating pieces under, wipe froth off, turn what lies in shade.',
-    prior: { medianRate: 0.04, logSd: 0.6 },
+    prior: firstRate('fade of bag and bath'),
     speaksFor: 'Even, and no weather.',
     speaksAgainst: 'Much liquid; strong peroxide burns; labels die in it.',
     cautions: ['uv-lamp'],
@@ -169,7 +180,7 @@ export const SCHOOL: Record<SchoolId, School> = {
     spreadB: 1,
     turnEveryMin: 720,
     atTheBell: 'Look at the pool and the warmth; turn the pieces over once a day.',
-    prior: { medianRate: 0.04, logSd: 0.6 },
+    prior: firstRate('fade of vapour'),
     speaksFor: 'Safest for evenness, no streaks.',
     speaksAgainst: 'Slow without sun; big pieces need a big box.',
     cautions: ['vapour-box'],
@@ -191,7 +202,7 @@ export const SCHOOL: Record<SchoolId, School> = {
     spreadB: 4,
     turnEveryMin: 60,
     atTheBell: 'Stir, turn the pieces over, add hot water but stay under 50 °C (122 °F).',
-    prior: { medianRate: 0.015, logSd: 0.6 },
+    prior: firstRate('fade of oxygen soak'),
     speaksFor: 'No liquid peroxide, no sun; good for caps.',
     speaksAgainst: 'Uneven, marbles; hot water bends long caps.',
     cautions: ['oxygen-bleach'],
@@ -203,5 +214,5 @@ export const isBath = ({ medium, solution }: School) => medium !== 'cream' && so
 
 /** Strong baths work faster than the usual 6 to 12 %: prior median 0.10 per UVI·h over 12 % w/w. */
 export function priorOf(school: School, percentWW: number): School['prior'] {
-  return school.id === 'bath-lamp' && percentWW > 12 ? { ...school.prior, medianRate: 0.1 } : school.prior;
+  return school.id === 'bath-lamp' && percentWW > 12 ? { ...school.prior, medianRate: assumed('fade of a strong bath') } : school.prior;
 }

@@ -1,3 +1,4 @@
+import { assumed } from '../assumptions/assumptions';
 import { sunAndUv, sunDose, type Place } from '../sun/day';
 import { lightPast, skyShare, type Obstacle } from '../sun/horizon';
 import { diffuseShare } from '../sun/uvIndex';
@@ -158,9 +159,6 @@ export function evenCloud(sun: Pick<SessionsInput, 'place' | 'shading' | 'clouds
   return (clear + covered) / 2;
 }
 
-/** A window that brings less than this share more is not worth moving for. */
-const CLEARLY_MORE = 1.5;
-
 export interface WindowNow {
   /** What it brings under the sky as it is expected now, UVI·h through the cover. */
   dose: number;
@@ -174,5 +172,8 @@ export function windowNow(sun: Omit<SessionsInput, 'doseToGo' | 'longestMin'>, w
   const longestMin = (window.to.getTime() - window.from.getTime()) / 60_000;
   const { days } = placeSessions({ ...sun, longestMin, doseToGo: Infinity });
   const best = days.reduce<PlannedSession | null>((most, day) => (most && most.dose >= day.dose ? most : day), null);
-  return { dose, better: best && best.dose >= Math.max(CLEARLY_MORE * dose, 1) ? { from: best.from, to: best.to, dose: best.dose } : null };
+  return {
+    dose,
+    better: best && best.dose >= Math.max(assumed('worth moving') * dose, 1) ? { from: best.from, to: best.to, dose: best.dose } : null,
+  };
 }

@@ -1,3 +1,4 @@
+import { assumed } from '../assumptions/assumptions';
 import { withPoint } from '../units';
 
 /** One voltage of a supply, on its pin where that is known; against its own ground, so it may be negative. */
@@ -40,8 +41,7 @@ export const typedRails = (rails: readonly Rail[]): string =>
 /** Voltages in words. */
 const railWords = (rails: readonly Rail[]): string => rails.map(({ pin, volts }) => `${volt(volts)} V${pin ? ` on ${pin}` : ''}`).join(', ');
 
-const TOLERANCE = 0.05;
-const isSame = (asked: number, given: number): boolean => Math.abs(given - asked) <= TOLERANCE * Math.abs(asked);
+const isSame = (asked: number, given: number): boolean => Math.abs(given - asked) <= assumed('volts off') * Math.abs(asked);
 
 /** What is wrong with the voltages at hand against the label, and what is not known of them. */
 export function compareRails(label: readonly Rail[], atHand: readonly Rail[]): { wrong: string[]; unknown: string[] } {

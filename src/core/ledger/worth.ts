@@ -1,3 +1,4 @@
+import { assumed } from '../assumptions/assumptions';
 /** An estimate in whole units of money or hours: the least, the likeliest and the most. */
 export interface Range {
   low: number;
@@ -36,7 +37,6 @@ export interface Worth {
 }
 
 const STEPS = 100;
-const LIKELY = 0.75;
 
 /** Triangular distribution in equal shares of probability: its value in the middle of each share. */
 function triangular({ low, likely, high }: Range): number[] {
@@ -86,6 +86,6 @@ export function worth({ pricePaid, parts, spent, hours, hoursWorked, hourlyRate,
     chanceWorth,
     cashGain: quantiles(cash),
     perHour: allHours > 0 ? (goodOne.likely - pricePaid - spent - parts.likely) / allHours : null,
-    verdict: chanceWorth >= LIKELY ? 'worth it' : chanceWorth <= 1 - LIKELY ? 'not for the money' : 'open',
+    verdict: chanceWorth >= assumed('likely worth it') ? 'worth it' : chanceWorth <= 1 - assumed('likely worth it') ? 'not for the money' : 'open',
   };
 }

@@ -1,13 +1,9 @@
+import { assumed } from '../assumptions/assumptions';
 import type { Band } from '../exposure/forecast';
 import { Refusal } from '../refusal';
 import { MOLAR_VOLUME_L, PEROXIDE_MOLAR_MASS, peroxideStrength } from './strength';
 
-/** Share that a stabilised, closed bottle loses in a year at 20 °C, and an opened one: a guess from what shops and benches see. */
-const CLOSED_A_YEAR = 0.02;
-const OPEN_A_YEAR = 0.15;
 const USUAL_C = 20;
-/** The guess may be off by this factor either way. */
-const UNSURE = 2.5;
 
 export interface AgedBottle {
   /** Months since it was made, and of them with its seal broken. */
@@ -26,10 +22,10 @@ export interface AgedBottle {
  */
 export function agedStrength(percentWW: number, { months, openMonths, storageC }: AgedBottle): Band {
   if (openMonths > months) throw new Refusal('openMonths', 'It cannot have been open for longer than it exists. Give the months of both.');
-  const years = (CLOSED_A_YEAR * (months - openMonths) + OPEN_A_YEAR * openMonths) / 12;
+  const years = (assumed('a closed bottle') * (months - openMonths) + assumed('an open bottle') * openMonths) / 12;
   const decay = years * 2 ** ((storageC - USUAL_C) / 10);
   const left = (factor: number) => percentWW * Math.exp(-decay * factor);
-  return { low: left(UNSURE), median: left(1), high: left(1 / UNSURE) };
+  return { low: left(assumed('doubt about a bottle')), median: left(1), high: left(1 / assumed('doubt about a bottle')) };
 }
 
 /** Gas of a sample, mL of oxygen at a temperature and pressure. */

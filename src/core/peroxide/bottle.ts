@@ -1,3 +1,4 @@
+import { assumed } from '../assumptions/assumptions';
 import type { Band } from '../exposure/forecast';
 import { agedStrength } from './agedBottle';
 import { peroxideStrength, type StrengthUnit } from './strength';
@@ -38,8 +39,6 @@ const MONTH_MS = (365.25 / 12) * 24 * 3_600_000;
 /** Mean months from an instant (ISO 8601) to another. */
 export const monthsSince = (at: string, now: Date): number => (now.getTime() - Date.parse(at)) / MONTH_MS;
 
-/** Younger than this, the guess of its age says less than the label. */
-const OLD_MONTHS = 3;
 const ROOM_C = 20;
 
 /**
@@ -49,7 +48,7 @@ const ROOM_C = 20;
 export function agedSince(bottle: Bottle, now: Date): { months: number; percentWW: Band } | null {
   const percent = percentOf(bottle);
   const months = monthsSince(bottle.tested?.at ?? bottle.addedAt, now);
-  if (percent === null || months < OLD_MONTHS) return null;
+  if (percent === null || months < assumed('an old bottle')) return null;
   return { months, percentWW: agedStrength(percent, { months, openMonths: months, storageC: ROOM_C }) };
 }
 

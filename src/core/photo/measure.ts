@@ -1,3 +1,4 @@
+import { assumed } from '../assumptions/assumptions';
 import { deltaE00 } from '../colour/difference';
 import { labToLinear, yellownessIndexOfLab } from '../colour/lab';
 import type { Lab, LinearRgb } from '../colour/types';
@@ -56,8 +57,6 @@ const UNKNOWN_PLASTIC: Lab = [84, -0.5, 7];
 /** A region with fewer pixels than this says nothing. */
 const SMALLEST_REGION_PX = 64;
 const DARK_LIGHTNESS = 25;
-/** Less of a region than this of one colour, and the rest left out for shade, glare or another colour: no verdict is given on so little. */
-const LEAST_USED = 0.5;
 const LIGHT_CHANGE_LIMIT = 0.1;
 /** Low-pass width of the blotch score, as a share of the piece's width. */
 const BLOTCH_SIGMA = 0.02;
@@ -209,7 +208,7 @@ function paperBalance(readings: readonly PatchReading[]): number[] {
 }
 
 /** Whether most of a region is of one colour, so that what was left out does not decide. */
-const speaks = ({ usedCount }: RobustColour, { pixelCount }: Runs): boolean => usedCount >= LEAST_USED * pixelCount;
+const speaks = ({ usedCount }: RobustColour, { pixelCount }: Runs): boolean => usedCount >= assumed('of one colour') * pixelCount;
 
 function regionResult({ id, runs, robust }: Region, cells: CellMap, reference: Lab | null, isReference: boolean, basis: Basis): RegionResult {
   const speaking = speakingCells(cells);

@@ -1,10 +1,6 @@
+import { assumed } from '../assumptions/assumptions';
 export const VERDICTS = ['to go', 'matched', 'uneven', 'past it'] as const;
 export type Verdict = (typeof VERDICTS)[number];
-
-/** At or under this ΔE00 a piece counts as matched: only a trained eye sees the rest. */
-const MATCHED_DELTA_E = 2;
-/** A matched piece whose Δb* spreads wider than this between its 5th and 95th percentile is uneven. */
-const UNEVEN_DELTA_B = 5;
 
 /**
  * Verdict of a region against its reference.
@@ -16,15 +12,12 @@ const UNEVEN_DELTA_B = 5;
  */
 export function judge(deltaE00: number, deltaL: number, deltaB: number, evenness: number): Verdict {
   if (deltaL > 2 && deltaB < 0) return 'past it';
-  if (deltaE00 > MATCHED_DELTA_E) return 'to go';
-  return evenness > UNEVEN_DELTA_B ? 'uneven' : 'matched';
+  if (deltaE00 > assumed('matched ΔE00')) return 'to go';
+  return evenness > assumed('uneven b*') ? 'uneven' : 'matched';
 }
 
-/** No session leaves one plastic so uneven, b*: it is several parts, keys and shell, that lie inside the outline. */
-const SEVERAL_PARTS_B = 15;
-
 /** Whether a region holds several parts of very different yellow, so that its evenness says nothing of a session. */
-export const isSeveralParts = (evenness: number): boolean => evenness > SEVERAL_PARTS_B;
+export const isSeveralParts = (evenness: number): boolean => evenness > assumed('several parts');
 
 /** What a verdict means at the bench. */
 export const VERDICT_WORDS: Record<Verdict, string> = {

@@ -1,3 +1,4 @@
+import { assumed } from '../assumptions/assumptions';
 import { TZDate } from '@date-fns/tz';
 import { addDays, addMinutes, startOfDay } from 'date-fns';
 
@@ -67,8 +68,6 @@ export function hoursOfDays(now: Date, timeZone: string, week: WeekHours, days: 
   }).filter((span): span is Span => span !== null && span.from < span.to);
 }
 
-/** Whoever began or attended to something within this is taken to be there still. */
-const STILL_THERE_MS = 2 * 3_600_000;
 const WEEK_DAYS = 8;
 
 /**
@@ -78,6 +77,6 @@ const WEEK_DAYS = 8;
  * @param since when it was begun or last attended to
  */
 export function bellTime(at: Date, since: Date, timeZone: string, week: WeekHours): Date {
-  if (at.getTime() - since.getTime() <= STILL_THERE_MS) return at;
+  if (at.getTime() - since.getTime() <= 3_600_000 * assumed('still there')) return at;
   return hoursOfDays(at, timeZone, week, WEEK_DAYS)[0]?.from ?? at;
 }

@@ -7,7 +7,7 @@ import { Part } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
 import { Worked } from '@/ui/Worked';
 import { KeptChoice } from './KeptChoice';
-import { USUAL_MEASUREMENT_SD } from './history';
+import { assumed } from '@/core/assumptions/assumptions';
 
 interface Props {
   looks: readonly LookAgain[];
@@ -26,7 +26,7 @@ export function LooksPart({ looks, piece, measurements, treatments, timeZone }: 
   const since = last ? [last, ...coloured.filter(({ measuredAt }) => measuredAt > over.endedAt!)] : [];
   const back = yellowReturning(
     since.map(({ measuredAt, lab }) => ({ at: measuredAt, b: lab![2] })),
-    USUAL_MEASUREMENT_SD,
+    assumed('a measured b*'),
   );
   const open = looks.filter(({ measurementId }) => measurementId === null);
   const storage = (open[0] ?? looks[0]!).storage;
@@ -49,7 +49,7 @@ export function LooksPart({ looks, piece, measurements, treatments, timeZone }: 
               what: 'b* since its end',
               how: since.map(({ measuredAt, lab }) => `${showTime(measuredAt, timeZone, 'd MMM yyyy')}: ${lab![2].toFixed(1)}`).join(', '),
             },
-            { what: 'A year', how: `slope of a line through them, each known to ± ${USUAL_MEASUREMENT_SD}; 5 % to 95 %` },
+            { what: 'A year', how: `slope of a line through them, each known to ± ${assumed('a measured b*')}; 5 % to 95 %` },
           ]}
           source="Least squares."
         />

@@ -1,3 +1,4 @@
+import { assumed } from '@/core/assumptions/assumptions';
 import type { Lab } from '@/core/colour/types';
 import { isPlastic } from '@/core/runsheet/stages';
 import { SCHOOL, type School } from '@/core/exposure/schools';
@@ -10,9 +11,6 @@ import { piecesOfAll } from '@/data/pieces';
 import { findRows } from '@/data/table';
 import { sessionsOf, treatmentsOf } from '@/data/treatments';
 import type { Measurement, Piece, Session, Treatment } from '@/data/rows';
-
-/** Uncertainty of one measured b*, with a card in the picture. */
-export const USUAL_MEASUREMENT_SD = 0.6;
 
 export interface PieceHistory {
   measurements: Measurement[];
@@ -93,6 +91,6 @@ export function yellowOf(piece: Piece, { measurements, treatments, sessions, set
     startB,
     targetB: Math.min(set?.places.find(({ id }) => id === piece.id)?.targetB ?? piece.hiddenLab[2], startB),
     sessions: fade.sessions.map(({ dose, after }) => ({ dose, measuredB: after?.lab?.[2] ?? null })),
-    measurementSd: Math.max(USUAL_MEASUREMENT_SD, latest.result.card.residualDeltaE00 ?? 0),
+    measurementSd: Math.max(assumed('a measured b*'), latest.result.card.residualDeltaE00 ?? 0),
   };
 }

@@ -1,0 +1,93 @@
+/**
+ * How sure a number is that decides advice: a law of nature, a figure of handbooks or standards, a convention that Kvell
+ * takes, or a guess that stands until the workshop's own record says better.
+ */
+export const STANDINGS = ['law', 'handbook', 'convention', 'guess'] as const;
+export type Standing = (typeof STANDINGS)[number];
+
+export interface Assumption {
+  value: number;
+  unit: string;
+  /** What it decides, as a sentence that the value completes. */
+  what: string;
+  source: string;
+  standing: Standing;
+}
+
+const CRAFT = 'What people at benches see, put into figures by Kvell.';
+const OWN = 'Kvell’s own weighing.';
+
+const a = (value: number, unit: string, what: string, standing: Standing, source = standing === 'guess' ? CRAFT : OWN): Assumption => ({
+  value,
+  unit,
+  what,
+  source,
+  standing,
+});
+
+/**
+ * Every number that decides advice and is no measurement: in one place, each with its standing. A test names for each a
+ * case that it decides.
+ */
+export const ASSUMPTIONS = {
+  'fade of cream': a(0.06, 'of the yellow per UVI·h', 'Cream and film takes at first', 'guess'),
+  'fade of bag and bath': a(0.04, 'of the yellow per UVI·h', 'Bag and bath take at first', 'guess'),
+  'fade of a strong bath': a(0.1, 'of the yellow per UVI·h', 'A bath over 12 % takes at first', 'guess'),
+  'fade of oxygen soak': a(0.015, 'of the yellow per hour at 25 °C', 'Warm oxygen-bleach soak takes at first', 'guess'),
+  'fade of vapour': a(0.04, 'of the yellow per hour at 25 °C', 'Vapour takes at first', 'guess'),
+  'spread of fades': a(0.6, 'log standard deviation', 'A first rate may be off by', 'guess'),
+  'spread of workshops': a(0.7, 'log standard deviation', 'A workshop’s usual rate lies about the first guess within', 'guess'),
+  'spread of pieces': a(0.5, 'log standard deviation', 'Pieces of one workshop differ from each other by', 'guess'),
+  'a measured b*': a(0.6, 'b*', 'One measurement with a card is good to', 'guess', 'The simulated camera under noise, tilt and five kinds of light.'),
+  'a day of waiting': a(20, 'min of hands', 'Between two ways a day of waiting counts for', 'convention'),
+  'a unit of uneven b*': a(15, 'min of hands', 'Between two ways a unit of uneven b* counts for', 'convention'),
+  'a risk': a(30, 'min of hands', 'Between two ways each thing that can go wrong counts for', 'convention'),
+  'a thing to buy': a(60, 'min of hands', 'Between two ways each thing that is missing counts for', 'convention'),
+  'too late': a(600, 'min of hands', 'Between two ways being late for the wished day counts for', 'convention'),
+  'a change of way': a(120, 'min of hands', 'Leaving the way that goes counts for', 'convention'),
+  'seen b*': a(1, 'b*', 'Less than this is not seen side by side, and no session is advised for it', 'convention'),
+  'palest part': a(-1.5, 'b*', 'Palest parts so far below the hidden patch are on their way past it', 'convention'),
+  'there together': a(1.5, 'b*', 'Pieces nearer than this to their common target count as there', 'convention'),
+  'patch apart': a(3, 'b*', 'A hidden patch farther than this from the others is not trusted', 'convention'),
+  'come to rest': a(0.3, 'of what was to be expected', 'A session that took less than this share has come to rest', 'guess'),
+  'worth moving': a(1.5, 'times the dose', 'A planned window is moved only for', 'convention'),
+  'next to no dose': a(0.2, 'UVI·h', 'A session that brings less is asked about before it begins', 'convention'),
+  'worth putting out': a(2, 'UV index', 'Sun is worth putting plastic out from', 'convention'),
+  'worth the setting up': a(1, 'h', 'Sun is worth the setting up where it lasts', 'convention'),
+  'a spot in front': a(90, 'min', 'A plain spot in front is worth', 'convention'),
+  'a spot underneath': a(25, 'min', 'A plain spot underneath is worth', 'convention'),
+  'a spot inside': a(6, 'min', 'A plain spot inside is worth', 'convention'),
+  'what eats on': a(400, 'min', 'What eats on is worth, wherever it sits', 'convention'),
+  'a test spot': a(5, 'min', 'A test on a hidden spot takes', 'guess'),
+  'waiting at the sink': a(0.1, 'of a minute of hands', 'A minute of waiting at the sink counts for', 'convention'),
+  'wear of the delicate': a(1.5, 'times', 'Wear counts on a delicate surface', 'convention'),
+  'a twin': a(0.35, 'of its chance', 'Where one agent did nothing, its twin keeps', 'guess'),
+  'weight of the data set': a(4, 'own passes', 'The data set’s chance counts for as much as', 'convention'),
+  'handling a part': a(0.3, 'min', 'Handling one part at the brush takes', 'guess'),
+  brushing: a(0.008, 'min per cm²', 'Brushing all over takes', 'guess'),
+  'drying hollow': a(1.5, 'times', 'What is hollow dries longer', 'guess'),
+  'drying in moving air': a(0.5, 'of the time', 'In moving air it dries in', 'guess'),
+  'drying after a cloth': a(0.2, 'of the time', 'After a damp cloth it dries in', 'guess'),
+  'a closed bottle': a(0.02, 'a year at 20 °C', 'A closed bottle loses', 'guess'),
+  'an open bottle': a(0.15, 'a year at 20 °C', 'An opened bottle loses', 'guess'),
+  'doubt about a bottle': a(2.5, 'times', 'The loss of a bottle may be off by', 'guess'),
+  'an old bottle': a(3, 'months', 'A bottle’s age says more than its label from', 'convention'),
+  'likely worth it': a(0.75, 'of the chances', 'A restoration is called worth it from', 'convention'),
+  'matched ΔE00': a(
+    2,
+    'ΔE00',
+    'A piece matches its hidden patch up to',
+    'handbook',
+    'Differences up to about 2 are seen only by a trained eye, side by side (CIE practice).',
+  ),
+  'uneven b*': a(5, 'b*', 'A piece that matches is uneven from a spread of', 'convention'),
+  'several parts': a(15, 'b*', 'An outline holds several parts from a spread of', 'convention'),
+  'of one colour': a(0.5, 'of the outline', 'A verdict needs of one colour at least', 'convention'),
+  'still there': a(2, 'h', 'Whoever attended to something within this is taken to be there still', 'convention'),
+  'volts off': a(0.05, 'of the label’s', 'A supply may be off its label by', 'convention', 'Logic of that time bears five in a hundred.'),
+} satisfies Record<string, Assumption>;
+
+export type AssumptionName = keyof typeof ASSUMPTIONS;
+
+/** The value that a sum goes by. */
+export const assumed = (name: AssumptionName): number => ASSUMPTIONS[name].value;
