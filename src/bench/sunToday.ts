@@ -1,7 +1,8 @@
-import { assumed } from '@/core/assumptions/assumptions';
+import { assumed, assumedLine } from '@/core/assumptions/assumptions';
 import { cloudAt, type CloudHour, type SkySource } from '@/core/exposure/sessions';
 import { dayAround, showTime } from '@/core/runsheet/time';
-import { sunDay, type SunDay, type SunSample } from '@/core/sun/day';
+import { worthStretch } from '@/core/sun/worthStretch';
+import { sunDay, type SunDay } from '@/core/sun/day';
 import type { Workshop } from '@/data/rows';
 import type { NamedTimer } from '@/data/timers';
 
@@ -39,22 +40,6 @@ export async function sunToday(workshop: Workshop, timers: readonly NamedTimer[]
   return { day, bars, words: sunWords(day, timeZone, now), working: sunWorking(day, altitudeM, clouds, timeZone) };
 }
 
-/** The longest stretch of the rest of the day that is worth the setting up; `null` where none is. */
-function worthOf(samples: readonly SunSample[], now: Date): { from: string; to: string } | null {
-  let best: { from: string; to: string } | null = null;
-  let from: string | null = null;
-  const span = (a: string, b: string) => Date.parse(b) - Date.parse(a);
-  for (const { time, uvIndex } of samples) {
-    if (uvIndex < assumed('worth putting out') || Date.parse(time) < now.getTime()) {
-      from = null;
-      continue;
-    }
-    from ??= time;
-    if (!best || span(from, time) > span(best.from, best.to)) best = { from, to: time };
-  }
-  return best && span(best.from, best.to) >= 3_600_000 * assumed('worth the setting up') ? best : null;
-}
-
 function sunWorking({ kind, samples }: SunDay, altitudeM: number, clouds: readonly CloudHour[], timeZone: string): SunToday['working'] {
   if (kind === 'polar night') return [];
   const { time, elevationDeg, uvIndexClear, uvIndex } = samples.reduce((best, sample) => (sample.uvIndex > best.uvIndex ? sample : best));
@@ -68,7 +53,11 @@ function sunWorking({ kind, samples }: SunDay, altitudeM: number, clouds: readon
       what: 'Under the sky of today',
       how: `× (1 − 0.75 × ${cloud.toFixed(2)}^3.4), the share of the sky that is covered in that hour, = ${uvIndex.toFixed(1)}`,
     },
-    { what: 'Worth putting out', how: `the longest stretch to come with a UV index of ${assumed('worth putting out')} or more, an hour at least` },
+    assumedLine(['worth putting out', 'worth the setting up']),
+    {
+      what: 'Worth putting out',
+      how: `the longest stretch to come with a UV index of ${assumed('worth putting out')} or more, ${assumed('worth the setting up')} h at least`,
+    },
   ];
 }
 
@@ -78,10 +67,10 @@ function sunWords({ kind, samples, highestUvIndex }: SunDay, timeZone: string, n
   const clear = Math.max(...samples.map(({ uvIndexClear }) => uvIndexClear));
   const lost = clear - highestUvIndex >= SEEN_UVI ? ` (${clear.toFixed(1)} were it clear)` : '';
   const highest = `UV index up to ${highestUvIndex.toFixed(1)} under the sky of today${lost}.`;
-  const worth = worthOf(samples, now);
+  const worth = worthStretch(samples, now);
   if (worth) {
     const hour = (iso: string) => showTime(iso, timeZone, 'HH:mm');
     return `${highest} Worth putting plastic out from ${hour(worth.from)} to ${hour(worth.to)}.`;
   }
-  return `${highest} ${worthOf(samples, new Date(0)) ? 'The best of it is over for today.' : 'Too weak for a sunny session; think of a lamp or vapour.'}`;
+  return `${highest} ${worthStretch(samples, new Date(0)) ? 'The best of it is over for today.' : 'Too weak for a sunny session; think of a lamp or vapour.'}`;
 }

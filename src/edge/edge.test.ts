@@ -33,8 +33,8 @@ describe('answer', () => {
     await expect(answer(schema, {}, () => Promise.resolve(0))).resolves.toEqual({
       ok: false,
       errors: [
-        { field: 'n', message: 'n is required' },
-        { field: 'm', message: 'm is required' },
+        { field: 'n', message: 'n is missing. Give it.' },
+        { field: 'm', message: 'm is missing. Give it.' },
       ],
     });
   });

@@ -1,5 +1,6 @@
 'use client';
 
+import { assumedLine } from '@/core/assumptions/assumptions';
 import { Box, Text } from '@chakra-ui/react';
 import { roughMoney } from '@/core/ledger/money';
 import { verdictLine } from '@/core/ledger/verdict';
@@ -84,7 +85,7 @@ function Verdict({ values, known, currency }: { values: Values; known: Known; cu
         unit={currency}
         digits={0}
         label="It will have cost, own hours counted"
-        from="From your own guesses."
+        from={`From your own guesses. ${assumedLine(['likely worth it']).how}.`}
       />
       <Text mt="3">A good one less that: {between(found.gain)}.</Text>
       <Text>In money alone: {between(found.cashGain)}.</Text>

@@ -1,3 +1,4 @@
+import { VALIDATE } from '@/core/sums/fieldErrors';
 import type { Measurement, Piece } from '@/data/rows';
 import { PLAIN } from '@/data/pieces';
 import { TRIAL_PIECE } from '@/data/trial';
@@ -50,21 +51,21 @@ describe('a piece on the plastic scale', () => {
 
 describe('what the stage sheet sends', () => {
   const place = { restorationId: 'r', stage: 'wash' };
-  const errorOf = (schema: { validate: (given: unknown) => { error?: { message: string } } }, given: object) =>
-    schema.validate(given).error?.message ?? '';
+  const errorOf = (schema: { validate: (given: unknown, options: object) => { error?: { message: string } } }, given: object) =>
+    schema.validate(given, VALIDATE).error?.message ?? '';
 
   it.each([
     [noteSchema, { ...place, words: '  ' }, 'Write a few words'],
-    [noteSchema, { ...place, stage: 'nowhere', words: 'x' }, 'must be one of'],
-    [minutesSchema, { ...place, minutes: '0', words: 'x' }, 'greater than or equal to 1'],
-    [minutesSchema, { ...place, minutes: '2000', words: 'x' }, 'less than or equal to 1440'],
-    [minutesSchema, { ...place, minutes: 'many', words: 'x' }, 'must be a number'],
-    [materialSchema, { ...place, words: 'soap', cost: '-1' }, 'greater than or equal to 0'],
-    [findingSchema, { ...place, kind: 'haunted', severity: 'bad' }, 'must be one of'],
-    [settleFindingSchema, { findingId: 'f', settledAs: 'forgotten' }, 'must be one of'],
-    [settleStageSchema, { ...place, state: 'half' }, 'must be one of'],
+    [noteSchema, { ...place, stage: 'nowhere', words: 'x' }, 'is none of these'],
+    [minutesSchema, { ...place, minutes: '0', words: 'x' }, 'must be at least 1'],
+    [minutesSchema, { ...place, minutes: '2000', words: 'x' }, 'must be at most 1440'],
+    [minutesSchema, { ...place, minutes: 'many', words: 'x' }, 'is no number'],
+    [materialSchema, { ...place, words: 'soap', cost: '-1' }, 'must be at least 0'],
+    [findingSchema, { ...place, kind: 'haunted', severity: 'bad' }, 'is none of these'],
+    [settleFindingSchema, { findingId: 'f', settledAs: 'forgotten' }, 'is none of these'],
+    [settleStageSchema, { ...place, state: 'half' }, 'is none of these'],
     [pieceSchema, { restorationId: 'r', tag: '', name: 'Lid', plastic: 'ABS', finish: 'smooth' }, 'masking tape'],
-    [pieceSchema, { restorationId: 'r', tag: 'K1', name: 'Lid', plastic: 'ABS', finish: 'smooth', lengthMm: '-4' }, 'positive'],
+    [pieceSchema, { restorationId: 'r', tag: 'K1', name: 'Lid', plastic: 'ABS', finish: 'smooth', lengthMm: '-4' }, 'must be more than 0'],
   ])('%# is refused with what would be right', (schema, given, words) => {
     expect(errorOf(schema as never, given)).toContain(words);
   });

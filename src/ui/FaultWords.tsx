@@ -1,3 +1,4 @@
+import { FAULT_LIMITS } from '@/core/photo/faultLimits';
 import { Box, Text } from '@chakra-ui/react';
 import type { Fault } from '@/core/photo/fault';
 import { unevenWords, type Went } from '@/core/exposure/unevenness';
@@ -40,7 +41,7 @@ export function FaultWords({ fault, went, lightChanges }: Props) {
                 : 'the mark that a session of this kind leaves; the picture shows the mark, not the cause',
           },
         ]}
-        source="src/core/photo/fault.ts: plane over 55 % is one side, lines over 30 % are folds, kurtosis over 3.3 is spots, else marbling; tested on computed faces."
+        source={`A convention of Kvell: a plane over ${100 * FAULT_LIMITS.plane} % is one side, lines over ${100 * FAULT_LIMITS.lines} % are folds, kurtosis over ${FAULT_LIMITS.peaked} is spots, else marbling; tried on computed faces.`}
       />
       {fault.kind === 'one side' && lightChanges && (
         <Text color="soft">The light of this picture changes as well: it may be the picture. Take it again in even light.</Text>

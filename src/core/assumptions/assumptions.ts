@@ -91,3 +91,18 @@ export type AssumptionName = keyof typeof ASSUMPTIONS;
 
 /** The value that a sum goes by. */
 export const assumed = (name: AssumptionName): number => ASSUMPTIONS[name].value;
+
+/** A value without the last digits that nobody counts. */
+const plain = (value: number): string => String(Number(value.toPrecision(4)));
+
+/** An assumption in a line: what, how much, and how sure that is. */
+export const assumedWords = (name: AssumptionName): string => {
+  const { what, value, unit, standing } = ASSUMPTIONS[name];
+  return `${what} ${plain(value)} ${unit} (${standing})`;
+};
+
+/** Assumptions as a line of working, for where the advice stands. */
+export const assumedLine = (names: readonly AssumptionName[]): { what: string; how: string } => ({
+  what: 'Assumed',
+  how: names.map(assumedWords).join('; '),
+});

@@ -246,16 +246,22 @@ function insteadOfSun(ways: readonly Way[], by: Date | null): Way[] | null {
   return [...drivenBy('lamp'), ...ways.filter(({ school }) => school === 'vapour')];
 }
 
-/** What a way costs, all counted in minutes of hands; lower is better. */
-function effortOf({ handsMin, finish, finishSlow, spreadB, risks, missing }: Way, now: Date): number {
-  const late = finishSlow ?? finish;
-  const days = late ? (Date.parse(late) - now.getTime()) / (24 * HOUR_MS) : 60;
+/** What has no end in sight counts for so many days. */
+const NEVER_DAYS = 60;
+
+/** What a way costs, all counted in minutes of hands, lateness and a change of way too; lower is better. */
+export function effortOf(way: Way, { now, by, going }: Pick<CompareInput, 'now' | 'by' | 'going'>): number {
+  const { handsMin, finish, finishSlow, spreadB, risks, missing, school } = way;
+  const end = finishSlow ?? finish;
+  const days = end ? (Date.parse(end) - now.getTime()) / (24 * HOUR_MS) : NEVER_DAYS;
   return (
     handsMin +
     assumed('a day of waiting') * days +
     assumed('a unit of uneven b*') * spreadB +
     assumed('a risk') * risks.length +
-    assumed('a thing to buy') * missing.length
+    assumed('a thing to buy') * missing.length +
+    (isLate(way, by) ? assumed('too late') : 0) +
+    (going !== null && school !== going ? assumed('a change of way') : 0)
   );
 }
 
@@ -265,7 +271,7 @@ function effortOf({ handsMin, finish, finishSlow, spreadB, risks, missing }: Way
  */
 export function compareWays(input: CompareInput): Comparison {
   const ways = [...SCHOOLS.map((id) => wayOf(SCHOOL[id], input)), LEAVE_IT];
-  const { aim, aboveB, piece, now, toleranceB } = input;
+  const { aim, aboveB, piece, toleranceB } = input;
   const say = (recommended: Way['school'], why: string): Comparison => ({ ways, recommended, why, instead: insteadOfSun(ways, input.by) });
   if (aim === 'keep the age') return say('leave-it', 'The aim is to keep its age.');
   if (piece.painted || piece.clear)
@@ -276,10 +282,7 @@ export function compareWays(input: CompareInput): Comparison {
   if (aboveB !== null && aboveB <= toleranceB) return say('leave-it', 'It matches its hidden patch already: more would go past it.');
   const open = ways.filter(({ school, blocked }) => school !== 'leave-it' && blocked.length === 0);
   if (open.length === 0) return say('leave-it', `Nothing may be started yet. ${blockedBy(piece)[0]}`);
-  const effort = (way: Way) =>
-    effortOf(way, now) +
-    (isLate(way, input.by) ? assumed('too late') : 0) +
-    (input.going !== null && way.school !== input.going ? assumed('a change of way') : 0);
+  const effort = (way: Way) => effortOf(way, input);
   const sorted = [...open].sort((a, b) => effort(a) - effort(b));
   const [best, next] = sorted as [Way, Way];
   return say(best.school, whyOf(best, next, aboveB !== null, input.going));

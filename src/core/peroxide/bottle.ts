@@ -1,4 +1,4 @@
-import { assumed } from '../assumptions/assumptions';
+import { assumed, assumedWords } from '../assumptions/assumptions';
 import type { Band } from '../exposure/forecast';
 import { agedStrength } from './agedBottle';
 import { peroxideStrength, type StrengthUnit } from './strength';
@@ -54,5 +54,5 @@ export function agedSince(bottle: Bottle, now: Date): { months: number; percentW
 
 /** The same in words. */
 export function agedWords({ months, percentWW: { low, median, high } }: { months: number; percentWW: Band }): string {
-  return `It has stood for ${Math.round(months)} months: by its age about ${median.toFixed(1)} % is left (${low.toFixed(1)} to ${high.toFixed(1)}, an estimate).`;
+  return `It has stood for ${Math.round(months)} months: by its age about ${median.toFixed(1)} % is left (${low.toFixed(1)} to ${high.toFixed(1)}, an estimate). ${assumedWords('an open bottle')}.`;
 }

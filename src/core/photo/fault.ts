@@ -1,3 +1,5 @@
+import { FAULT_LIMITS } from './faultLimits';
+
 /** A face in cells: b* of each, `NaN` where there is no piece. */
 export interface FaceMap {
   columns: number;
@@ -27,9 +29,6 @@ const EVEN_B = 2;
 /** A thin line is seen from less; a spot has to stand out from its surroundings by this. */
 const LINE_B = 1.2;
 const SPOT_B = 1.6;
-const PLANE_SHARE = 0.55;
-const LINES_SHARE = 0.3;
-const PEAKED = 3.3;
 const ANGLES = 36;
 
 /** Gaussian-like mean of the cells around, `NaN` left out: three passes of a box. */
@@ -160,10 +159,10 @@ export function nameFault(map: FaceMap): Fault {
   const size = percentiles(cells);
   const thinSize = Math.max(...thin.map(({ value }) => Math.abs(value)));
   const signs = { plane: share, lines: lines.share, peaked };
-  const lined = lines.share > LINES_SHARE && thinSize > LINE_B;
+  const lined = lines.share > FAULT_LIMITS.lines && thinSize > LINE_B;
   if (size < EVEN_B && !lined && Math.abs(strongest.value) < SPOT_B) return { ...none, size, signs };
-  if (share > PLANE_SHARE && !lined)
+  if (share > FAULT_LIMITS.plane && !lined)
     return { kind: 'one side', size, angleDeg: ((Math.atan2(dy, dx) * 180) / Math.PI + 360) % 360, at: null, palest, signs };
   if (lined) return { kind: 'fold lines', size: Math.max(size, thinSize), angleDeg: lines.angleDeg, at, palest, signs };
-  return { kind: peaked > PEAKED ? 'thick spots' : 'marbling', size, angleDeg: null, at, palest, signs };
+  return { kind: peaked > FAULT_LIMITS.peaked ? 'thick spots' : 'marbling', size, angleDeg: null, at, palest, signs };
 }

@@ -1,4 +1,3 @@
-import { assumed } from '../assumptions/assumptions';
 import { deltaE00 } from '../colour/difference';
 import { labToLinear, yellownessIndexOfLab } from '../colour/lab';
 import type { Lab, LinearRgb } from '../colour/types';
@@ -14,7 +13,7 @@ import { robustColour, type RobustColour } from './robust';
 import { isBlurred } from './sharpness';
 import type { MeasureSpec } from './spec';
 import { nameFault, type FaceMap, type Fault } from './fault';
-import { isSeveralParts, judge, type Verdict } from './verdict';
+import { isOneColour, isSeveralParts, judge, type Verdict } from './verdict';
 
 interface RegionResult {
   id: string;
@@ -208,7 +207,7 @@ function paperBalance(readings: readonly PatchReading[]): number[] {
 }
 
 /** Whether most of a region is of one colour, so that what was left out does not decide. */
-const speaks = ({ usedCount }: RobustColour, { pixelCount }: Runs): boolean => usedCount >= assumed('of one colour') * pixelCount;
+const speaks = ({ usedCount }: RobustColour, { pixelCount }: Runs): boolean => isOneColour(usedCount / pixelCount);
 
 function regionResult({ id, runs, robust }: Region, cells: CellMap, reference: Lab | null, isReference: boolean, basis: Basis): RegionResult {
   const speaking = speakingCells(cells);

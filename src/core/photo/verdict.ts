@@ -26,3 +26,6 @@ export const VERDICT_WORDS: Record<Verdict, string> = {
   uneven: 'On the whole it matches, but parts of it differ.',
   'past it': 'It is lighter and less yellow than the hidden patch: bleached too far.',
 };
+
+/** Whether most of a region is of one colour, so that what was left out for shade, glare or another colour does not decide. */
+export const isOneColour = (usedShare: number): boolean => usedShare >= assumed('of one colour');

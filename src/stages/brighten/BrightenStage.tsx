@@ -2,6 +2,8 @@ import { signed } from '@/core/colour/signed';
 import { deltaE00 } from '@/core/colour/difference';
 import { measurementAfter, waitsForMeasuring } from '@/core/exposure/after';
 import { doseUnit } from '@/core/exposure/dose';
+import { assumedLine } from '@/core/assumptions/assumptions';
+import { fadesAssume } from '@/core/assumptions/ofSchools';
 import { isPlastic } from '@/core/runsheet/stages';
 import { SCHOOLS } from '@/core/exposure/schools';
 import type { SkySource } from '@/core/exposure/sessions';
@@ -208,7 +210,7 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky, now 
               <LaterFadePart {...fade} />
               {working && (
                 <Worked
-                  lines={working}
+                  lines={[...working, assumedLine([...fadesAssume(school.id), 'come to rest'])]}
                   source="First-order fade; posterior of ln k on a grid, prior pooled over past pieces (Gelman et al., Bayesian Data Analysis, ch. 5)."
                   sum={{ name: 'exposure-forecast', title: 'exposure forecast' }}
                 />

@@ -7,7 +7,7 @@ import { Part } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
 import { Worked } from '@/ui/Worked';
 import { KeptChoice } from './KeptChoice';
-import { assumed } from '@/core/assumptions/assumptions';
+import { assumed, assumedLine } from '@/core/assumptions/assumptions';
 
 interface Props {
   looks: readonly LookAgain[];
@@ -50,6 +50,7 @@ export function LooksPart({ looks, piece, measurements, treatments, timeZone }: 
               how: since.map(({ measuredAt, lab }) => `${showTime(measuredAt, timeZone, 'd MMM yyyy')}: ${lab![2].toFixed(1)}`).join(', '),
             },
             { what: 'A year', how: `slope of a line through them, each known to ± ${assumed('a measured b*')}; 5 % to 95 %` },
+            assumedLine(['a measured b*']),
           ]}
           source="Least squares."
         />

@@ -1,5 +1,6 @@
 'use client';
 
+import { assumed, assumedLine } from '@/core/assumptions/assumptions';
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
@@ -72,12 +73,13 @@ export function AdviceBox({
             ...(latest ? distanceWorking(latest) : []),
             {
               what: 'Stop',
-              how: 'ΔE00 to the patch at most 2; or lighter by L* 2 and less yellow; or less than b* 1 to be gained by a session like the ones before, even at the quick end of the rate',
+              how: `ΔE00 to the patch at most ${assumed('matched ΔE00')}; or lighter by L* 2 and less yellow; or less than b* ${assumed('seen b*')} to be gained by a session like the ones before, even at the quick end of the rate`,
             },
             {
               what: 'Even it out',
-              how: 'it matches but spreads over b* 5; or distance − half the spread lies below −1.5: the palest parts would go past it',
+              how: `it matches but spreads over b* ${assumed('uneven b*')}; or distance − half the spread lies below ${assumed('palest part')}: the palest parts would go past it`,
             },
+            assumedLine(['matched ΔE00', 'seen b*', 'uneven b*', 'palest part', 'a measured b*']),
           ]}
           source="What is seen side by side: Sharma, Wu and Dalal (2005) for ΔE00; the limits of the advice are conventions of Kvell."
         />

@@ -1,3 +1,4 @@
+import { assumed, assumedLine } from '@/core/assumptions/assumptions';
 import { Box, Grid, Text } from '@chakra-ui/react';
 import type { Lab } from '@/core/colour/types';
 import type { CommonTarget } from '@/core/exposure/commonTarget';
@@ -48,8 +49,12 @@ export function SetPart({ set, colours }: Props) {
       ))}
       <Worked
         lines={[
-          { what: 'Common target', how: `median b* of the hidden patches = ${set.targetB.toFixed(1)}; a patch more than 3 from it is not followed` },
+          {
+            what: 'Common target',
+            how: `median b* of the hidden patches = ${set.targetB.toFixed(1)}; a patch more than ${assumed('patch apart')} from it is not followed`,
+          },
           { what: 'To go', how: 'b* as last measured − the target, or − its own hidden patch where that is yellower' },
+          assumedLine(['there together', 'patch apart']),
         ]}
         source="A convention of Kvell: all pieces that sit together to the same colour, not each to its own best."
       />

@@ -1,3 +1,5 @@
+import { assumedLine } from '@/core/assumptions/assumptions';
+import { waysAssume } from '@/core/assumptions/ofSchools';
 import { Box, Button, Flex, Grid, Input, Text } from '@chakra-ui/react';
 import type { Way } from '@/core/exposure/compare';
 import { formatMoney } from '@/core/ledger/money';
@@ -151,7 +153,7 @@ function WayBody({
           <SunSessions pieceId={pieceId} title={way.title} school={school} sessions={sun.sessions} timeZone={timeZone} />
         )}
         <Worked
-          lines={wayWorking(way)}
+          lines={[...wayWorking(way), assumedLine(waysAssume(school))]}
           source="The models of Science in the docs; minutes of hands and spreads are workshop guesses."
           sum={{ name: 'exposure-forecast', title: 'exposure forecast' }}
         />

@@ -164,7 +164,7 @@ export async function planView(form: PlanForm): Promise<PlanView> {
 
 /** The planned session as one sheet for the shed wall. */
 export async function sessionCard(given: Record<string, unknown>): Promise<Answer<{ sheet: Buffer; title: string }>> {
-  const withIds = typeof given.withIds === 'string' ? given.withIds.split(',') : given.withIds;
+  const withIds = typeof given.withIds === 'string' ? given.withIds.split(',').filter(Boolean) : given.withIds;
   return answer(planSchema, { ...given, withIds }, async (form) => {
     const { plan, gates, bath, warmth, pieces, stock, stockPercentWW, workshop, windowStart } = await workOut(form);
     const school = SCHOOL[form.school];

@@ -1,5 +1,6 @@
 'use client';
 
+import { assumedLine, type AssumptionName } from '@/core/assumptions/assumptions';
 import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
 import { VISIBLE } from '@/core/cleaning/ladder';
 import { AnswerForm, options } from '@/ui/AnswerForm';
@@ -7,6 +8,17 @@ import { Fold } from '@/ui/Fold';
 import { itIs, leave } from './actions';
 import type { PassView, RungView, SpotView } from './view';
 
+const LADDER_ASSUMES: readonly AssumptionName[] = [
+  'a spot in front',
+  'a spot underneath',
+  'a spot inside',
+  'what eats on',
+  'a test spot',
+  'waiting at the sink',
+  'wear of the delicate',
+  'a twin',
+  'weight of the data set',
+];
 const STATE = { done: 'done', running: 'at the sink', next: 'next', ahead: '' } as const;
 
 /** A spot and its ladder, from the gentlest rung up; what is ruled out and why stands folded below. */
@@ -50,6 +62,13 @@ export function LadderPart({ spot, onTake }: { spot: SpotView; onTake: (pass: Pa
               {(form) => <Text color="soft">{spot.choices.find(({ value }) => value === form.watch('soil'))?.looks ?? looks}</Text>}
             </AnswerForm>
           </Fold>
+          {spot.soil !== null && (
+            <Fold summary="What this ladder assumes" quiet>
+              <Text fontSize="15px">
+                {assumedLine(LADDER_ASSUMES).how}; chances, minutes and wear of the data set (guesses, moved by your own passes).
+              </Text>
+            </Fold>
+          )}
           {spot.ruledOut.length > 0 && (
             <Fold summary={`Ruled out: ${spot.ruledOut.length}`} quiet>
               {spot.ruledOut.map(({ title, why }) => (

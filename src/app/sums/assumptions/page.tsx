@@ -1,0 +1,32 @@
+import type { Metadata } from 'next';
+import { ASSUMPTIONS, STANDINGS, type Assumption, type Standing } from '@/core/assumptions/assumptions';
+import { AssumptionTable } from '@/sums/AssumptionTable';
+import { ScreenHead } from '@/ui/layout';
+import { TextLink } from '@/ui/links';
+
+export const metadata: Metadata = { title: 'What Kvell assumes' };
+
+const WORDS: Record<Standing, string> = {
+  law: 'Laws of nature',
+  handbook: 'Out of handbooks and standards',
+  convention: 'Conventions of Kvell: another could be taken',
+  guess: 'Guesses, until your own record says better',
+};
+
+/** Every number that decides advice and was not measured, by how sure it is. */
+export default function AssumptionsPage() {
+  const all = Object.entries(ASSUMPTIONS).map(([name, assumption]) => ({ name, ...(assumption as Assumption) }));
+  return (
+    <>
+      <ScreenHead
+        title="What Kvell assumes"
+        lead={<TextLink href="/sums">Sums</TextLink>}
+        under="Every number that decides advice and was not measured, with how sure it is. What you measure outweighs each of them."
+      />
+      {STANDINGS.flatMap((standing) => {
+        const rows = all.filter((assumption) => assumption.standing === standing);
+        return rows.length === 0 ? [] : [<AssumptionTable key={standing} title={WORDS[standing]} rows={rows} />];
+      })}
+    </>
+  );
+}

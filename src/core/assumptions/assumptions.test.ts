@@ -1,0 +1,369 @@
+import { areTwins, cleaningLadder, NOTHING_OWN, worthOf, type Spot } from '../cleaning/ladder';
+import { agentOf } from '../cleaning/agents';
+import { scrubMinutes } from '../cleaning/bath';
+import { dryHours } from '../cleaning/drying';
+import { chanceOf } from '../cleaning/outcomes';
+import { adviseAfter } from '../exposure/advice';
+import { commonTarget } from '../exposure/commonTarget';
+import { compareWays, effortOf, guessOf, type CompareInput, type Way } from '../exposure/compare';
+import { exposureForecast } from '../exposure/forecast';
+import { noDoseGate } from '../exposure/gates';
+import { pooledPrior } from '../exposure/pooling';
+import { priorOf, SCHOOL } from '../exposure/schools';
+import { yellowReturning } from '../exposure/returning';
+import { windowNow } from '../exposure/sessions';
+import { compareRails } from '../intake/rails';
+import { worth } from '../ledger/worth';
+import { agedStrength } from '../peroxide/agedBottle';
+import { agedSince, type Bottle } from '../peroxide/bottle';
+import { isOneColour, isSeveralParts, judge } from '../photo/verdict';
+import type { SunSample } from '../sun/day';
+import { worthStretch } from '../sun/worthStretch';
+import { bellTime, everyDay } from '../runsheet/hours';
+import { ASSUMPTIONS, assumed, STANDINGS, type AssumptionName } from './assumptions';
+
+interface Case {
+  /** What it decides here. */
+  decides: string;
+  of: () => unknown;
+  is: unknown;
+  /** A value not far off, with which it would come out otherwise. */
+  other: number;
+}
+
+const NOW = new Date('2026-06-15T06:00:00Z');
+const inDays = (days: number) => new Date(NOW.getTime() + days * 86_400_000).toISOString();
+const WAY: Way = {
+  ...{ school: 'bag-sun', title: 'Bag, sun', dose: null, sessions: 1, waitingH: 0, costMinor: 0, blocked: [], sun: null },
+  ...{ finish: inDays(0), finishSlow: inDays(0), handsMin: 0, spreadB: 0, risks: [], missing: [] },
+};
+/** Which of two ways weighs less. */
+const lighter = (a: Partial<Way>, b: Partial<Way>, by: Date | null = null) => {
+  const effort = (way: Partial<Way>) => effortOf({ ...WAY, ...way }, { now: NOW, by, going: null });
+  return effort(a) < effort(b) ? 'the first' : 'the second';
+};
+
+const HOURS = Array.from({ length: 14 }, (_, day) => ({
+  from: new Date(NOW.getTime() + day * 86_400_000 + 2 * 3_600_000),
+  to: new Date(NOW.getTime() + day * 86_400_000 + 11 * 3_600_000),
+}));
+const CLEAR = Array.from({ length: 14 * 24 }, (_, i) => ({ at: new Date(NOW.getTime() + i * 3_600_000), cloud: 0 }));
+const LID: CompareInput = {
+  piece: { lengthMm: 400, widthMm: 300, heightMm: 60, labels: '', metalInside: '', printed: false, painted: false, clear: false, brittle: false },
+  ...{ aim: 'presentable', aboveB: 18, toleranceB: 1.5, priorOf: guessOf, place: { latitude: 50, longitude: 10 }, shading: [], hours: HOURS },
+  yellowOf: () => ({ startB: 24, targetB: 6, sessions: [], measurementSd: 0.6 }),
+  ...{ clouds: CLEAR, now: NOW, lampMwPerCm2: 5, going: null, by: null },
+  stock: [
+    { kind: 'cream', percentWW: 11.7, sizeMl: 1000, priceMinor: 1200, left: 1000 },
+    { kind: 'liquid', percentWW: 12, sizeMl: 9000, priceMinor: 2000, left: 9000 },
+  ],
+};
+const doseToGo = (school: 'cream-film-sun' | 'bag-sun' | 'bath-lamp' | 'vapour' | 'oxygen-soak', percentWW = SCHOOL[school].usualPercentWW) => {
+  const { doseToGo: to } = exposureForecast({
+    ...{ startB: 24, targetB: 6, sessions: [], measurementSd: 0.6, toleranceB: 1.5 },
+    prior: priorOf(SCHOOL[school], percentWW),
+  });
+  return Math.round(to.median);
+};
+
+const SPOT: Spot = {
+  soil: 'hand-grease',
+  surfaces: ['abs-textured'],
+  severity: 'plain',
+  visible: 'front',
+  aim: 'presentable',
+  paperLabel: '',
+  metalInside: '',
+};
+const rungOf = (spot: Partial<Spot>, agent: string, own = NOTHING_OWN) =>
+  cleaningLadder({ ...SPOT, ...spot }, own).rungs.find((rung) => rung.agent === agent);
+const advised = (deltaB: number, evenness: number, dose: number) =>
+  adviseAfter({
+    ...{ verdict: 'to go' as const, deltaB, evenness, uneven: false, session: { dose, handsMin: 40, waitingH: 3 } },
+    forecast: exposureForecast({
+      startB: 20,
+      targetB: 6,
+      sessions: [{ dose: 10, measuredB: 12 }],
+      measurementSd: 0.2,
+      toleranceB: 1,
+      prior: { medianRate: 0.06, logSd: 0.3 },
+    }),
+  }).what;
+const piece = (id: string, hiddenB: number, currentB: number) => ({ id, tag: id, hiddenB, currentB });
+const shell = { surfaces: [{ dryH: 18 }], hollow: false, airing: false, temperatureC: 20, humidity: 0.5 };
+const BOTTLE: Bottle = { kind: 'peroxide liquid', strengthValue: 12, strengthUnit: 'percentWW', addedAt: '2026-01-01T00:00:00Z', tested: null };
+const old = { months: 12, openMonths: 0, storageC: 20 };
+const narrow = (value: number) => ({ low: value, likely: value, high: value });
+/** A sky that is grey but for one day. */
+const greyBut = (day: number, cloud: number) =>
+  CLEAR.map(({ at }) => ({ at, cloud: Math.floor((at.getTime() - NOW.getTime()) / 86_400_000) === day ? 0 : cloud }));
+
+/** Sun of one strength every ten minutes, so many samples of it. */
+const weak = (uvIndex: number, samples = 20): SunSample[] =>
+  Array.from({ length: samples }, (_, i) => ({
+    ...{ time: new Date(NOW.getTime() + i * 600_000).toISOString(), elevationDeg: 30, azimuthDeg: 180, uvIndexClear: uvIndex },
+    uvIndex,
+  }));
+
+const CASES: Record<AssumptionName, Case> = {
+  'fade of cream': { decides: 'the dose to go by cream', of: () => doseToGo('cream-film-sun'), is: 41, other: 0.05 },
+  'fade of bag and bath': { decides: 'the dose to go in a bag', of: () => doseToGo('bag-sun'), is: 62, other: 0.05 },
+  'fade of a strong bath': { decides: 'the dose to go in a bath of 15 %', of: () => doseToGo('bath-lamp', 15), is: 25, other: 0.08 },
+  'fade of oxygen soak': { decides: 'the hours in oxygen bleach', of: () => doseToGo('oxygen-soak'), is: 166, other: 0.018 },
+  'fade of vapour': { decides: 'the hours in vapour', of: () => doseToGo('vapour'), is: 62, other: 0.05 },
+  'spread of fades': {
+    decides: 'how long a first forecast may take at worst',
+    of: () => {
+      const prior = priorOf(SCHOOL['cream-film-sun'], 12);
+      return Math.round(exposureForecast({ startB: 24, targetB: 6, sessions: [], measurementSd: 0.6, toleranceB: 1.5, prior }).doseToGo.high);
+    },
+    is: 111,
+    other: 0.5,
+  },
+  'spread of workshops': {
+    decides: 'how far two pieces move the first guess',
+    of: () => {
+      const words = [0.12, 0.12].map((rate) => ({ mean: Math.log(rate), variance: 0.02 }));
+      return pooledPrior(words, { medianRate: 0.06, logSd: 0.6 }).prior.medianRate.toFixed(3);
+    },
+    is: '0.112',
+    other: 0.5,
+  },
+  'spread of pieces': {
+    decides: 'how sure a workshop’s rate is of its next piece',
+    of: () => pooledPrior([{ mean: Math.log(0.1), variance: 0.02 }], { medianRate: 0.06, logSd: 0.6 }).prior.logSd.toFixed(2),
+    is: '0.59',
+    other: 0.4,
+  },
+  'a measured b*': {
+    decides: 'whether what came back in a year is more than the error of measuring',
+    of: () =>
+      yellowReturning(
+        [
+          { at: '2026-01-01T00:00:00Z', b: 6 },
+          { at: '2027-01-01T00:00:00Z', b: 7.6 },
+        ],
+        assumed('a measured b*'),
+      )!.certain,
+    is: true,
+    other: 0.75,
+  },
+  'a day of waiting': {
+    decides: 'three days sooner against 55 min of hands',
+    of: () => lighter({ handsMin: 55 }, { finishSlow: inDays(3) }),
+    is: 'the first',
+    other: 16,
+  },
+  'a unit of uneven b*': {
+    decides: 'two of b* evener against 25 min of hands',
+    of: () => lighter({ handsMin: 25 }, { spreadB: 2 }),
+    is: 'the first',
+    other: 12,
+  },
+  'a risk': {
+    decides: 'one risk less against 25 min of hands',
+    of: () => lighter({ handsMin: 25 }, { risks: ['streaks'] }),
+    is: 'the first',
+    other: 24,
+  },
+  'a thing to buy': {
+    decides: 'nothing to buy against 50 min of hands',
+    of: () => lighter({ handsMin: 50 }, { missing: ['a lamp'] }),
+    is: 'the first',
+    other: 45,
+  },
+  'too late': {
+    decides: 'a way in time that asks 560 min more of the hands',
+    of: () => lighter({ handsMin: 560, finish: inDays(1) }, { finish: inDays(3) }, new Date(inDays(2))),
+    is: 'the first',
+    other: 500,
+  },
+  'a change of way': {
+    decides: 'whether the bath under the lamp goes on',
+    of: () => compareWays({ ...LID, lampMwPerCm2: 3, going: 'bath-lamp' }).recommended,
+    is: 'bath-lamp',
+    other: 80,
+  },
+  'seen b*': { decides: 'whether a small session is worth the hands', of: () => advised(5, 0, 2.8), is: 'go on', other: 1.2 },
+  'palest part': { decides: 'whether the same again takes the palest parts past it', of: () => advised(3, 8.6, 6), is: 'go on', other: -1.2 },
+  'there together': {
+    decides: 'whether a piece still leads',
+    of: () => commonTarget([piece('K1', 6, 7.7), piece('K2', 6, 6)])!.leads,
+    is: 'K1',
+    other: 1.8,
+  },
+  'patch apart': {
+    decides: 'whether a hidden patch is trusted',
+    of: () => commonTarget([piece('K1', 6, 20), piece('K2', 6, 20), piece('K3', 9.4, 20)])!.apart,
+    is: ['K3'],
+    other: 3.6,
+  },
+  'come to rest': {
+    decides: 'whether a session that took little is called at rest',
+    of: () =>
+      /come to rest/.test(
+        exposureForecast({
+          ...{ startB: 26, targetB: 6, measurementSd: 0.3, toleranceB: 1.5, prior: { medianRate: 0.06, logSd: 0.6 } },
+          sessions: [
+            { dose: 10, measuredB: 16 },
+            { dose: 10, measuredB: 14.6 },
+          ],
+        }).doubt ?? '',
+      ),
+    is: true,
+    other: 0.24,
+  },
+  'worth moving': {
+    decides: 'whether a planned window is moved to a clearer day',
+    of: () => windowNow({ place: LID.place!, shading: [], hours: HOURS, clouds: greyBut(2, 0.82), transmission: 1 }, HOURS[0]!).better !== null,
+    is: true,
+    other: 1.9,
+  },
+  'next to no dose': { decides: 'whether a session is asked about', of: () => noDoseGate({ driver: 'sun' }, 0.18).length, is: 1, other: 0.16 },
+  'worth putting out': { decides: 'whether a weak afternoon is worth it', of: () => worthStretch(weak(2.2), NOW) !== null, is: true, other: 2.4 },
+  'worth the setting up': { decides: 'whether an hour of sun is worth it', of: () => worthStretch(weak(5, 7), NOW) !== null, is: true, other: 1.2 },
+  'a spot in front': { decides: 'what a plain spot in front is worth', of: () => worthOf(SPOT), is: 90, other: 80 },
+  'a spot underneath': {
+    decides: 'whether a rough rung stands for a spot underneath',
+    of: () => worthOf({ ...SPOT, visible: 'underside' }),
+    is: 25,
+    other: 22,
+  },
+  'a spot inside': { decides: 'what a plain spot inside is worth', of: () => worthOf({ ...SPOT, visible: 'hidden' }), is: 6, other: 5 },
+  'what eats on': {
+    decides: 'what a leak is worth inside',
+    of: () => worthOf({ ...SPOT, soil: 'alkaline-leak' as Spot['soil'], visible: 'hidden' }),
+    is: 400,
+    other: 350,
+  },
+  'a test spot': {
+    decides: 'the minutes of a rung that is tested first',
+    of: () => rungOf({ soil: 'marker', surfaces: ['polystyrene'] }, 'isopropyl')?.minutes,
+    is: 17.1,
+    other: 6,
+  },
+  'waiting at the sink': { decides: 'the minutes of a soak', of: () => rungOf({ soil: 'nicotine' }, 'soap-soak')?.minutes, is: 13.5, other: 0.12 },
+  'wear of the delicate': {
+    decides: 'whether the rougher of two stands on gloss',
+    of: () => cleaningLadder({ ...SPOT, soil: 'pencil', surfaces: ['abs-glossy'], visible: 'underside' }).rungs.map(({ agent }) => agent),
+    is: ['eraser'],
+    other: 1.3,
+  },
+  'a twin': {
+    decides: 'the chance of an agent whose twin did nothing',
+    of: () => {
+      const failed = ['soap-wipe'] as const;
+      const twin = cleaningLadder({ ...SPOT, failed }).rungs.find(({ agent }) => areTwins('soap-wipe', agent))!;
+      return twin.chance.mean.toFixed(3);
+    },
+    is: '0.262',
+    other: 0.5,
+  },
+  'weight of the data set': {
+    decides: 'the chance after four passes that did nothing',
+    of: () => {
+      const tried = [{ agent: 'isopropyl', soil: 'hand-grease', surface: 'abs-textured', outcome: 'no change', times: 4 }] as const;
+      const { mean, prior } = chanceOf('isopropyl', 'hand-grease', tried)!;
+      return (mean / prior).toFixed(2);
+    },
+    is: '0.50',
+    other: 5,
+  },
+  'handling a part': {
+    decides: 'the minutes for fifty caps',
+    of: () => Math.round(scrubMinutes({ parts: 50, size: { lengthMm: 260, widthMm: 140, heightMm: 12 } })),
+    is: 19,
+    other: 0.36,
+  },
+  brushing: {
+    decides: 'the minutes for a large shell',
+    of: () => Math.round(scrubMinutes({ parts: 1, size: { lengthMm: 400, widthMm: 300, heightMm: 60 } })),
+    is: 17,
+    other: 0.01,
+  },
+  'drying hollow': {
+    decides: 'the hours of a hollow shell',
+    of: () => dryHours(agentOf('soap-soak'), { ...shell, hollow: true }),
+    is: 27,
+    other: 1.3,
+  },
+  'drying in moving air': {
+    decides: 'the hours in front of a fan',
+    of: () => dryHours(agentOf('soap-soak'), { ...shell, airing: true }),
+    is: 9,
+    other: 0.6,
+  },
+  'drying after a cloth': {
+    decides: 'the hours after a cloth',
+    of: () => Number(dryHours(agentOf('soap-wipe'), shell).toFixed(1)),
+    is: 3.6,
+    other: 0.25,
+  },
+  'a closed bottle': {
+    decides: 'what a closed bottle holds after a year',
+    of: () => agedStrength(12, old).median.toFixed(2),
+    is: '11.76',
+    other: 0.03,
+  },
+  'an open bottle': {
+    decides: 'what an open bottle holds after a year',
+    of: () => agedStrength(12, { ...old, openMonths: 12 }).median.toFixed(1),
+    is: '10.3',
+    other: 0.18,
+  },
+  'doubt about a bottle': {
+    decides: 'what it may hold at worst',
+    of: () => agedStrength(12, { ...old, openMonths: 12 }).low.toFixed(1),
+    is: '8.2',
+    other: 2,
+  },
+  'an old bottle': {
+    decides: 'whether its age is spoken of',
+    of: () => agedSince(BOTTLE, new Date('2026-04-20T00:00:00Z')) !== null,
+    is: true,
+    other: 4,
+  },
+  'likely worth it': {
+    decides: 'whether it is called worth it',
+    of: () => {
+      const estimate = { parts: narrow(20), hours: narrow(4), goodOne: { low: 100, likely: 108, high: 150 } };
+      return worth({ ...estimate, pricePaid: 50, spent: 0, hoursWorked: 0, hourlyRate: 10 }).verdict;
+    },
+    is: 'worth it',
+    other: 0.85,
+  },
+  'matched ΔE00': { decides: 'whether it matches', of: () => judge(1.9, 0, 1.5, 1), is: 'matched', other: 1.7 },
+  'uneven b*': { decides: 'whether it is uneven', of: () => judge(1, 0, 0.5, 5.3), is: 'uneven', other: 5.5 },
+  'several parts': { decides: 'whether one outline holds several parts', of: () => isSeveralParts(16), is: true, other: 17 },
+  'of one colour': { decides: 'whether a verdict is given', of: () => isOneColour(0.45), is: false, other: 0.4 },
+  'still there': {
+    decides: 'whether a bell rings after hours',
+    of: () => bellTime(new Date('2026-06-21T21:50:00Z'), new Date('2026-06-21T20:00:00Z'), 'Etc/UTC', everyDay(9, 18)).toISOString(),
+    is: '2026-06-21T21:50:00.000Z',
+    other: 1.6,
+  },
+  'volts off': {
+    decides: 'whether a supply of 9.4 V is right for 9',
+    of: () => compareRails([{ pin: '', volts: 9 }], [{ pin: '', volts: 9.4 }]).wrong.length,
+    is: 0,
+    other: 0.04,
+  },
+};
+
+it.each(Object.entries(CASES) as [AssumptionName, Case][])('“%s” decides something, and at its value', (name, { of, is, other }) => {
+  const kept = ASSUMPTIONS[name].value;
+  expect(of()).toEqual(is);
+  try {
+    ASSUMPTIONS[name].value = other;
+    expect(of()).not.toEqual(is);
+  } finally {
+    ASSUMPTIONS[name].value = kept;
+  }
+});
+
+it('each has its standing, its source and words', () => {
+  for (const { standing, source, what, unit } of Object.values(ASSUMPTIONS)) {
+    expect(STANDINGS).toContain(standing);
+    expect([source, what, unit].every((words) => words.length > 0)).toBe(true);
+  }
+});
