@@ -7,7 +7,9 @@ import { showTime } from '@/core/runsheet/time';
 import { nextTimers } from '@/data/timers';
 import { getWorkshop } from '@/data/workshop';
 import { clock } from '@/edge/clock';
+import { LaterSkyPart } from '@/stages/brighten/laterParts';
 import { DaySun } from '@/ui/DaySun';
+import { Fold } from '@/ui/Fold';
 import { Halves } from '@/ui/Wide';
 import { EmptyPlace, Part, ScreenHead } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
@@ -36,9 +38,12 @@ export default async function BenchPage() {
           <DaySun samples={sun.day.samples} timeZone={timeZone} now={now.toISOString()} height={150} bars={sun.bars} />
           <Worked
             lines={sun.working}
-            source="Clear sky after Madronich (2007), cloud after Kasten and Czeplak (1980); the sky is your own look or file, else the forecast that ships with Kvell, simulated."
+            source="Clear sky after Madronich (2007), cloud after Kasten and Czeplak (1980); the sky is your own look or file, else invented."
             sum={{ name: 'sun-and-uv', title: 'sun and UV' }}
           />
+          <Fold summary="How does the sky look?">
+            <LaterSkyPart place={sun.place} timeZone={timeZone} />
+          </Fold>
         </div>
       ) : (
         <EmptyPlace action={<LinkButton href="/workshop">Set the place</LinkButton>}>

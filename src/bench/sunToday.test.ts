@@ -6,12 +6,12 @@ import { sunToday } from './sunToday';
 const WORKSHOP = { ...TRIAL_WORKSHOP, id: 'w' };
 /** A sky of the same cloud in all hours, but for those (UTC) that are given. */
 const skyOf =
-  (cloud: number, but: Record<number, number> = {}): SkySource =>
+  (cloud: number, but: Record<number, number> = {}, own = false): SkySource =>
   (_, from, hours) =>
     Promise.resolve(
       Array.from({ length: hours }, (__, i) => {
         const at = new Date(from.getTime() + i * 3_600_000);
-        return { at, cloud: but[at.getUTCHours()] ?? cloud };
+        return { at, cloud: but[at.getUTCHours()] ?? cloud, own };
       }),
     );
 const at = (clock: string) => new Date(`2026-06-21T${clock}:00Z`);
@@ -38,9 +38,19 @@ const timer = (given: Partial<NamedTimer>): NamedTimer => ({
 
 it('counts with the sky of the day, and says what a clear one would bring', async () => {
   expect(await wordsAt('06:00', skyOf(0))).toMatch(
-    /^UV index up to 12\.\d under the sky of today\. Worth putting plastic out from 0\d:\d\d to 1\d:\d\d\.$/,
+    /^UV index up to 12\.\d under an invented sky\. Worth putting plastic out from 0\d:\d\d to 1\d:\d\d\.$/,
   );
-  expect(await wordsAt('06:00', skyOf(0.9))).toMatch(/^UV index up to 5\.\d under the sky of today \(12\.\d were it clear\)\. Worth/);
+  expect(await wordsAt('06:00', skyOf(0.9))).toMatch(/^UV index up to 5\.\d under an invented sky \(12\.\d were it clear\)\. Worth/);
+});
+
+it('says that the sky is invented until somebody looks, and which part of it still is', async () => {
+  expect(await wordsAt('12:00', skyOf(0))).toContain('under an invented sky');
+  expect(await wordsAt('12:00', skyOf(0, {}, true))).toContain('under the sky of today as you gave it');
+  const looked: SkySource = async (place, from, hours) =>
+    (await skyOf(0)(place, from, hours)).map((hour) => ({ ...hour, own: hour.at.getTime() < at('15:00').getTime() }));
+  expect(await wordsAt('12:00', looked)).toContain('a sky that you gave in part, the rest invented');
+  // What is past does not make the rest any surer.
+  expect(await wordsAt('15:30', looked)).toContain('under an invented sky');
 });
 
 it('names the longest stretch that is left, and says when there is none', async () => {

@@ -1,13 +1,15 @@
 import { assumed, assumedLine } from '@/core/assumptions/assumptions';
 import { cloudAt, type CloudHour, type SkySource } from '@/core/exposure/sessions';
 import { dayAround, showTime } from '@/core/runsheet/time';
+import { SKY_HERE, skyKnown, type SkyKnown } from '@/core/sun/skyKnown';
 import { worthStretch } from '@/core/sun/worthStretch';
-import { sunDay, type SunDay } from '@/core/sun/day';
+import { sunDay, type Place, type SunDay } from '@/core/sun/day';
 import type { Workshop } from '@/data/rows';
 import type { NamedTimer } from '@/data/timers';
 
 export interface SunToday {
   day: SunDay;
+  place: Place;
   /** What runs or is planned today. */
   bars: { label: string; from: string; to: string }[];
   words: string;
@@ -37,10 +39,24 @@ export async function sunToday(workshop: Workshop, timers: readonly NamedTimer[]
     // What is for another day does not run through this one; what lasts longer runs to its end.
     .filter(({ from, to }) => Date.parse(from) < until && Date.parse(to) > start.getTime())
     .map(({ label, from, to }) => ({ label, from: within(from), to: within(to) }));
-  return { day, bars, words: sunWords(day, timeZone, now), working: sunWorking(day, altitudeM, clouds, timeZone) };
+  const known = skyLeft(day, clouds, now);
+  return { day, place, bars, words: sunWords(day, known, timeZone, now), working: sunWorking(day, altitudeM, clouds, known, timeZone) };
 }
 
-function sunWorking({ kind, samples }: SunDay, altitudeM: number, clouds: readonly CloudHour[], timeZone: string): SunToday['working'] {
+/** How much is known of the sky over the light that is left of the day. */
+function skyLeft({ samples }: SunDay, clouds: readonly CloudHour[], now: Date): SkyKnown {
+  const light = samples.filter(({ uvIndexClear }) => uvIndexClear > 0).map(({ time }) => Date.parse(time));
+  const [first, last] = [light[0] ?? 0, light[light.length - 1] ?? 0];
+  return skyKnown(clouds, new Date(Math.min(Math.max(first, now.getTime()), last)), new Date(last));
+}
+
+function sunWorking(
+  { kind, samples }: SunDay,
+  altitudeM: number,
+  clouds: readonly CloudHour[],
+  known: SkyKnown,
+  timeZone: string,
+): SunToday['working'] {
   if (kind === 'polar night') return [];
   const { time, elevationDeg, uvIndexClear, uvIndex } = samples.reduce((best, sample) => (sample.uvIndex > best.uvIndex ? sample : best));
   const cloud = cloudAt(clouds, new Date(time));
@@ -50,7 +66,7 @@ function sunWorking({ kind, samples }: SunDay, altitudeM: number, clouds: readon
       how: `12.5 × sin(${elevationDeg.toFixed(1)}°)^2.42 × (1 + 0.06 × ${(altitudeM / 1000).toFixed(2)} km) = ${uvIndexClear.toFixed(1)}, ozone taken as 300 DU`,
     },
     {
-      what: 'Under the sky of today',
+      what: `Under ${SKY_HERE[known]}`,
       how: `× (1 − 0.75 × ${cloud.toFixed(2)}^3.4), the share of the sky that is covered in that hour, = ${uvIndex.toFixed(1)}`,
     },
     assumedLine(['worth putting out', 'worth the setting up']),
@@ -62,11 +78,11 @@ function sunWorking({ kind, samples }: SunDay, altitudeM: number, clouds: readon
 }
 
 /** What the sun allows today, in words. */
-function sunWords({ kind, samples, highestUvIndex }: SunDay, timeZone: string, now: Date): string {
+function sunWords({ kind, samples, highestUvIndex }: SunDay, known: SkyKnown, timeZone: string, now: Date): string {
   if (kind === 'polar night') return 'The sun does not rise today.';
   const clear = Math.max(...samples.map(({ uvIndexClear }) => uvIndexClear));
   const lost = clear - highestUvIndex >= SEEN_UVI ? ` (${clear.toFixed(1)} were it clear)` : '';
-  const highest = `UV index up to ${highestUvIndex.toFixed(1)} under the sky of today${lost}.`;
+  const highest = `UV index up to ${highestUvIndex.toFixed(1)} under ${SKY_HERE[known]}${lost}.`;
   const worth = worthStretch(samples, now);
   if (worth) {
     const hour = (iso: string) => showTime(iso, timeZone, 'HH:mm');

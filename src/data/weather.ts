@@ -26,22 +26,22 @@ export async function keepHours(hours: readonly SkyHour[], source: WeatherHour['
   });
 }
 
-/** Forgets what was looked at and read from files, from an instant on: the forecast counts again. */
+/** Forgets what was looked at and read from files, from an instant on: the sky is invented again. */
 export async function forgetHours(from: Date, now: Date): Promise<void> {
   await inTransaction(async () => {
     await removeRows('weather_hours', { at: { [Op.gte]: new Date(from.getTime() - HOUR_MS).toISOString() } });
     await appendLog(
-      { restorationId: null, stage: null, kind: 'sky', words: 'Own looks and hours from files are forgotten; the forecast counts.' },
+      { restorationId: null, stage: null, kind: 'sky', words: 'Own looks and hours from files are forgotten; the sky is invented again.' },
       now,
     );
   });
 }
 
-/** A sky that goes by the workshop's own hours where it has some, and by a forecast elsewhere. */
+/** A sky that goes by the workshop's own hours where it has some, and by a stand-in elsewhere. */
 export const skyOver =
-  (forecast: SkySource): SkySource =>
+  (standIn: SkySource): SkySource =>
   async (place, from, hours) =>
     skyWith(
-      await forecast(place, from, hours),
+      await standIn(place, from, hours),
       (await ownHours(from, hours)).map(({ at, cloud }) => ({ at: new Date(at), cloud })),
     );

@@ -35,7 +35,7 @@ const NOW = new Date('2026-06-15T06:00:00Z');
 const inDays = (days: number) => new Date(NOW.getTime() + days * 86_400_000).toISOString();
 const WAY: Way = {
   ...{ school: 'bag-sun', title: 'Bag, sun', dose: null, sessions: 1, waitingH: 0, costMinor: 0, blocked: [], sun: null },
-  ...{ finish: inDays(0), finishSlow: inDays(0), handsMin: 0, spreadB: 0, risks: [], missing: [] },
+  ...{ finish: inDays(0), finishSlow: inDays(0), handsMin: 0, spreadB: 0, risks: [], missing: [], buy: [], supply: null },
 };
 /** Which of two ways weighs less. */
 const lighter = (a: Partial<Way>, b: Partial<Way>, by: Date | null = null) => {
@@ -53,9 +53,10 @@ const LID: CompareInput = {
   ...{ aim: 'presentable', aboveB: 18, toleranceB: 1.5, priorOf: guessOf, place: { latitude: 50, longitude: 10 }, shading: [], hours: HOURS },
   yellowOf: () => ({ startB: 24, targetB: 6, sessions: [], measurementSd: 0.6 }),
   ...{ clouds: CLEAR, now: NOW, lampMwPerCm2: 5, going: null, by: null },
+  tubs: [],
   stock: [
-    { kind: 'cream', percentWW: 11.7, sizeMl: 1000, priceMinor: 1200, left: 1000 },
-    { kind: 'liquid', percentWW: 12, sizeMl: 9000, priceMinor: 2000, left: 9000 },
+    { id: 'a', name: 'Tube', kind: 'cream', percentWW: 11.7, sizeMl: 1000, priceMinor: 1200, left: 1000 },
+    { id: 'b', name: 'Bottle', kind: 'liquid', percentWW: 12, sizeMl: 9000, priceMinor: 2000, left: 9000 },
   ],
 };
 const doseToGo = (school: 'cream-film-sun' | 'bag-sun' | 'bath-lamp' | 'vapour' | 'oxygen-soak', percentWW = SCHOOL[school].usualPercentWW) => {

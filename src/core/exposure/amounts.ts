@@ -4,7 +4,8 @@ import type { School } from './schools';
 
 /** Solution for each litre of the piece's box, and at least so much: it is covered, wetted in a bag, or above a pool of a centimetre. */
 const SOLUTION = { bath: { least: 2, overBox: 1.6 }, bag: { least: 0.5, overBox: 0.4 }, pool: { least: 0.3, overBox: 0 } } as const;
-const POOL_MM = 10;
+/** How deep the pool under a piece is, mm. */
+export const POOL_MM = 10;
 const POOL_OVER_PIECE = 1.5;
 
 /** What cream has to cover: top and sides, cm². */
@@ -23,5 +24,6 @@ export function liesIn(tub: TubSize, { lengthMm, widthMm }: Pick<PieceSize, 'len
   return wide <= Math.max(tub.lengthMm, tub.widthMm) && narrow <= Math.min(tub.lengthMm, tub.widthMm);
 }
 
-/** Whether it lies in it with the usual depth of solution over it. */
-export const isCoveredIn = (tub: TubSize, piece: PieceSize): boolean => liesIn(tub, piece) && piece.heightMm + COVER_MM <= tub.depthMm;
+/** Whether a way can be done with it in there: covered with the usual depth, or clear above a pool and under the lid. */
+export const fitsIn = ({ solution }: School, tub: TubSize, piece: PieceSize): boolean =>
+  liesIn(tub, piece) && piece.heightMm + (solution === 'pool' ? POOL_MM : COVER_MM) <= tub.depthMm;

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { simulatedSky } from '@/simulators/weather/sky';
-import { compareWays, guessOf, type CompareInput, type OwnStock } from './compare';
+import { compareWays, guessOf, type CompareInput } from './compare';
 import { SCHOOLS } from './schools';
 import { sunDose } from '../sun/day';
+import type { OwnStock } from './supply';
 import { evenCloud, placeSessions, windowNow, type SessionsInput } from './sessions';
 
 const DAY_MS = 86_400_000;
@@ -13,8 +14,8 @@ const hours = Array.from({ length: 14 }, (_, day) => ({
   to: new Date(NOW.getTime() + day * DAY_MS + 11 * 3_600_000),
 }));
 const STOCK: OwnStock[] = [
-  { kind: 'cream', percentWW: 11.7, sizeMl: 1000, priceMinor: 1200, left: 1000 },
-  { kind: 'liquid', percentWW: 12, sizeMl: 5000, priceMinor: 2000, left: 5000 },
+  { id: 'tube', name: 'Tube', kind: 'cream', percentWW: 11.7, sizeMl: 1000, priceMinor: 1200, left: 1000 },
+  { id: 'bottle', name: 'Bottle', kind: 'liquid', percentWW: 12, sizeMl: 5000, priceMinor: 2000, left: 5000 },
 ];
 const YELLOW = { startB: 24, targetB: 6, sessions: [], measurementSd: 0.6 };
 const LID: CompareInput = {
@@ -30,6 +31,7 @@ const LID: CompareInput = {
   clouds: simulatedSky(50, 10, NOW, 14 * 24),
   now: NOW,
   stock: STOCK,
+  tubs: [],
   lampMwPerCm2: 0,
   going: null,
   by: null,
@@ -172,10 +174,45 @@ it('the simulated sky is a sky: the same again, between clear and covered, and i
 });
 
 it('takes the bottle that has enough left; where none has, it says what is missing', () => {
-  const cream = (left: number | null): OwnStock => ({ kind: 'cream', percentWW: 11.7, sizeMl: 1000, priceMinor: 1200, left });
+  const cream = (left: number | null): OwnStock => ({
+    id: String(left),
+    name: 'Tube',
+    kind: 'cream',
+    percentWW: 11.7,
+    sizeMl: 1000,
+    priceMinor: 1200,
+    left,
+  });
   const missing = (stock: OwnStock[]) => wayOf('cream-film-sun', { stock }).missing.join();
-  expect(missing([cream(10), cream(null)])).not.toContain('left in the stores');
-  expect(missing([cream(10), cream(5000)])).not.toContain('left in the stores');
-  expect(missing([cream(10), cream(20)])).toMatch(/\d+ mL more than is left in the stores/);
+  expect(missing([cream(10), cream(null)])).not.toContain('left in');
+  expect(missing([cream(10), cream(5000)])).not.toContain('left in');
+  expect(missing([cream(10), cream(20)])).toMatch(/\d+ mL more than is left in “Tube”/);
   expect(missing([{ ...cream(5000), percentWW: 30 }])).toContain('peroxide cream of');
+});
+
+describe('the shelf first', () => {
+  it('takes the best way that all is here for, and says beside it what would do better if it were bought', () => {
+    const onlyLiquid = STOCK.filter(({ kind }) => kind === 'liquid');
+    const all = recommended({ lampMwPerCm2: 3 });
+    expect(all.better).toBeNull();
+    for (const stock of [STOCK, onlyLiquid]) {
+      const { ways, recommended: best, better } = recommended({ stock });
+      expect(ways.find(({ school }) => school === best)!.missing).toEqual([]);
+      if (better) expect(better.buy).toEqual(better.missing);
+    }
+    // Cream in the sun is quickest here, but there is none.
+    const quick = { ...LID, priorOf: ({ id }: { id: string }) => ({ medianRate: id === 'cream-film-sun' ? 5 : 0.01, logSd: 0.3 }) };
+    const { recommended: best, better } = compareWays({ ...quick, stock: onlyLiquid });
+    expect(best).not.toBe('cream-film-sun');
+    expect(better!.school).toBe('cream-film-sun');
+    expect(better!.buy.join()).toContain('peroxide cream');
+    expect(compareWays(quick)).toMatchObject({ recommended: 'cream-film-sun', better: null });
+  });
+
+  it('says so where nothing is all here for any way; a lack of sun is nothing to buy', () => {
+    const empty = recommended({ stock: [] });
+    expect(empty.why).toMatch(/^Nothing is all here for any way\./);
+    expect(empty.better).toBeNull();
+    expect(wayOf('cream-film-sun', { place: null }).buy).toEqual([]);
+  });
 });

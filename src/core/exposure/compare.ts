@@ -1,31 +1,16 @@
 import { assumed } from '../assumptions/assumptions';
 import type { Aim } from '../intake/aim';
-import { surfaceCm2, usualSolutionL } from './amounts';
-import { creamAmount } from '../peroxide/cream';
-import { peroxideDilution } from '../peroxide/dilution';
-import { powderFor } from '../peroxide/percarbonate';
 import { doseUnit, UVI_PER_MW_CM2, warmthFactor } from './dose';
-import { shareOfPrice } from '../ledger/left';
 import type { PieceSize } from '../size';
 import type { PieceFacts } from './gates';
 import { exposureForecast, type Band, type ForecastInput } from './forecast';
-import { FILM_MM, PURE_POWDER_PERCENT, type Yellow } from './plan';
+import type { Yellow } from './plan';
 import { priorOf, SCHOOL, SCHOOLS, type School, type SchoolId } from './schools';
 import { placeSessions, type CloudHour, type Hours, type SessionPlan } from './sessions';
 import type { Place } from '../sun/day';
 import type { Obstacle } from '../sun/horizon';
-import { amountWords, pouredWords, type UnitSystem } from '../units';
-
-/** A bottle, tube or tub of powder of the stores. */
-export interface OwnStock {
-  kind: 'cream' | 'liquid' | 'powder';
-  /** Peroxide by weight; of powder what it sets free. */
-  percentWW: number;
-  sizeMl: number | null;
-  priceMinor: number | null;
-  /** What is left in it, mL or g; `null` where nobody knows. */
-  left: number | null;
-}
+import { supplyFor, type OwnStock, type OwnTub, type Supply } from './supply';
+import type { UnitSystem } from '../units';
 
 export interface CompareInput {
   piece: PieceFacts & PieceSize;
@@ -45,6 +30,8 @@ export interface CompareInput {
   clouds: readonly CloudHour[];
   now: Date;
   stock: readonly OwnStock[];
+  /** Tubs, sinks and boxes that were measured inside. */
+  tubs: readonly OwnTub[];
   /** UV-A of the workshop's lamp at the piece, mW/cm²; 0 without one. */
   lampMwPerCm2: number;
   /** The way that a treatment of this piece goes now; `null` where none goes. */
@@ -68,10 +55,13 @@ export interface Way {
   waitingH: number;
   /** Of the workshop's own stock; `null` where it has none or its price is not known. */
   costMinor: number | null;
+  supply: Pick<Supply, 'stockId' | 'tubId' | 'litres' | 'words'> | null;
   /** Spread of b* over a face that this way leaves. */
   spreadB: number;
   risks: string[];
   missing: string[];
+  /** What of that can be bought. */
+  buy: string[];
   /** Why it must not be done on this piece as it is; empty where it may. */
   blocked: string[];
   sun: SessionPlan | null;
@@ -83,6 +73,8 @@ export interface Comparison {
   instead: Way[] | null;
   recommended: Way['school'];
   why: string;
+  /** What would do better than what the shelf allows, if it were bought; `null` where nothing would. */
+  better: Way | null;
 }
 
 const HOUR_MS = 3_600_000;
@@ -116,37 +108,6 @@ function risksOf(school: School, { labels, printed, painted, clear, brittle, len
 
 function blockedBy({ metalInside }: PieceFacts): string[] {
   return metalInside ? [`Metal still inside: ${metalInside}. Peroxide attacks it and it stains the plastic. Take it out first.`] : [];
-}
-
-interface Material {
-  costMinor: number | null;
-  missing: string[];
-}
-
-/** What the way needs from the stores, what that costs, and what is not there. */
-function materialOf(school: School, { piece, stock, units = 'metric' }: CompareInput, sessions: number): Material {
-  const strongest = school.medium === 'cream' ? school.percentRangeWW[1] + 0.5 : Infinity;
-  const weakest = school.medium === 'liquid' ? school.usualPercentWW - 0.5 : 0;
-  const usable = stock.filter(({ kind, percentWW }) => kind === school.medium && percentWW >= weakest && percentWW <= strongest);
-  const litres = usualSolutionL(school, piece);
-  const usedOf = ({ percentWW }: OwnStock): number =>
-    school.medium === 'cream'
-      ? creamAmount(surfaceCm2(piece), FILM_MM, Math.max(1, sessions), 100).creamMl
-      : school.medium === 'powder'
-        ? powderFor(school.usualPercentWW, percentWW / PURE_POWDER_PERCENT, litres)
-        : peroxideDilution(percentWW, Math.min(percentWW, school.usualPercentWW), litres).stockVolumeL * 1000;
-  const shortBy = (one: OwnStock) => Math.max(0, usedOf(one) - (one.left ?? Infinity));
-  // The newest that has enough in it; where none has, the one that lacks least.
-  const [bottle] = [...usable].sort((a, b) => shortBy(a) - shortBy(b));
-  if (!bottle) {
-    const name = { cream: 'peroxide cream', liquid: 'peroxide liquid', powder: 'oxygen-bleach powder' }[school.medium];
-    return { costMinor: null, missing: [`${name} of ${school.usualPercentWW} % or more${school.medium === 'cream' ? ', at most 12 %' : ''}`] };
-  }
-  const { priceMinor, sizeMl } = bottle;
-  const costMinor = priceMinor !== null && sizeMl ? shareOfPrice(priceMinor, sizeMl, usedOf(bottle)) : null;
-  const short = shortBy(bottle);
-  const words = school.medium === 'powder' ? amountWords(short, 'g', 0, units) : pouredWords(short / 1000, units);
-  return { costMinor, missing: short > 0 ? [`${words} more than is left in the stores`] : [] };
 }
 
 interface Course {
@@ -194,10 +155,10 @@ function wayOf(school: School, input: CompareInput): Way {
   const toGo = yellow ? exposureForecast({ ...yellow, toleranceB, prior: input.priorOf(school) }).doseToGo : null;
   const course = courseOf(school, toGo?.median ?? 0, input);
   const slow = courseOf(school, toGo?.high ?? 0, input);
-  const material = materialOf(school, input, course.sessions);
+  const supply = supplyFor(school, piece, input.stock, input.tubs, course.sessions, input.units ?? 'metric');
+  const buy = [...supply.buy, ...(school.driver === 'lamp' && lampMwPerCm2 === 0 ? ['an ultraviolet lamp (say its UV-A under Workshop)'] : [])];
   const missing = [
-    ...material.missing,
-    ...(school.driver === 'lamp' && lampMwPerCm2 === 0 ? ['an ultraviolet lamp (say its UV-A under Workshop)'] : []),
+    ...buy,
     ...(school.driver === 'sun' && !place ? ['the workshop’s place, for the sun'] : []),
     ...(school.driver === 'sun' && place && toGo && !course.finish ? ['enough sun in the days ahead'] : []),
   ];
@@ -210,10 +171,12 @@ function wayOf(school: School, input: CompareInput): Way {
     sessions: course.sessions,
     handsMin: Math.max(1, course.sessions) * school.hands.setUpMin + course.turns * school.hands.turnMin,
     waitingH: course.waitingH,
-    costMinor: material.costMinor,
+    costMinor: supply.costMinor,
+    supply,
     spreadB: school.spreadB,
     risks: risksOf(school, piece),
     missing,
+    buy,
     blocked: blockedBy(piece),
     sun: course.sun,
   };
@@ -229,9 +192,11 @@ const LEAVE_IT: Way = {
   handsMin: 0,
   waitingH: 0,
   costMinor: 0,
+  supply: null,
   spreadB: 0,
   risks: ['It stays yellow. Nothing is risked and nothing is lost.'],
   missing: [],
+  buy: [],
   blocked: [],
   sun: null,
 };
@@ -272,7 +237,13 @@ export function effortOf(way: Way, { now, by, going }: Pick<CompareInput, 'now' 
 export function compareWays(input: CompareInput): Comparison {
   const ways = [...SCHOOLS.map((id) => wayOf(SCHOOL[id], input)), LEAVE_IT];
   const { aim, aboveB, piece, toleranceB } = input;
-  const say = (recommended: Way['school'], why: string): Comparison => ({ ways, recommended, why, instead: insteadOfSun(ways, input.by) });
+  const say = (recommended: Way['school'], why: string, better: Way | null = null): Comparison => ({
+    ways,
+    recommended,
+    why,
+    better,
+    instead: insteadOfSun(ways, input.by),
+  });
   if (aim === 'keep the age') return say('leave-it', 'The aim is to keep its age.');
   if (piece.painted || piece.clear)
     return say(
@@ -284,8 +255,12 @@ export function compareWays(input: CompareInput): Comparison {
   if (open.length === 0) return say('leave-it', `Nothing may be started yet. ${blockedBy(piece)[0]}`);
   const effort = (way: Way) => effortOf(way, input);
   const sorted = [...open].sort((a, b) => effort(a) - effort(b));
-  const [best, next] = sorted as [Way, Way];
-  return say(best.school, whyOf(best, next, aboveB !== null, input.going));
+  // What is on the shelf comes first; what would have to be bought is said beside it. A way that goes on has its bath.
+  const ready = sorted.filter(({ missing, school }) => missing.length === 0 || school === input.going);
+  const best = ready[0] ?? sorted[0]!;
+  const next = (ready.length > 1 ? ready : sorted).find((way) => way !== best)!;
+  const better = ready.length > 0 ? sorted.slice(0, sorted.indexOf(best)).find(({ missing, buy }) => missing.length === buy.length) : null;
+  return say(best.school, `${ready.length > 0 ? '' : 'Nothing is all here for any way. '}${whyOf(best, next, aboveB !== null, input.going)}`, better);
 }
 
 function whyOf(best: Way, next: Way, measured: boolean, going: SchoolId | null): string {

@@ -16,9 +16,11 @@ export interface Hours {
 export interface CloudHour {
   at: Date;
   cloud: number;
+  /** Looked at, or given in a file; of any other hour nobody knows. */
+  own?: boolean;
 }
 
-/** Where the sky of the coming hours comes from: the stand-in that ships with Kvell, or a service behind the same call. */
+/** Where the sky of the coming hours comes from: looks and files of the workshop, and for every other hour the stand-in that ships with Kvell. */
 export type SkySource = (place: Place, from: Date, hours: number) => Promise<CloudHour[]>;
 
 interface PlannedSession {

@@ -41,7 +41,9 @@ it('says line by line what cannot be read and what would be right, and takes not
 });
 
 it('tells of gaps, and of hours that the clock leaves out or gives twice', () => {
-  expect(taken(['2026-06-21 10:00', '2026-06-21 14:00'], ['40', '60']).notes).toEqual(['3 of its 5 hours are missing; the forecast fills them.']);
+  expect(taken(['2026-06-21 10:00', '2026-06-21 14:00'], ['40', '60']).notes).toEqual([
+    '3 of its 5 hours are missing; there the sky stays invented.',
+  ]);
   const spring = taken(['2026-03-29 00:00', '2026-03-29 01:00', '2026-03-29 02:00'], ['10', '20', '30']);
   expect(spring.notes[0]).toMatch(/2026-03-29 01:00 does not exist here/);
   expect(spring.hours.map(({ at }) => at.toISOString())).toEqual(['2026-03-29T00:00:00.000Z', '2026-03-29T01:00:00.000Z']);

@@ -132,15 +132,15 @@ export function hoursFromRows(rows: readonly Record<string, string>[], zone: str
   if (skipped.length > 0) notes.push(`${skipped.join(', ')} does not exist here: the clocks are set forward. Left out.`);
   if (repeated > 0) notes.push('The hour that comes twice, when the clocks are set back, is taken once for each.');
   const whole = Math.round((hours[hours.length - 1]!.at.getTime() - hours[0]!.at.getTime()) / HOUR_MS) + 1;
-  if (whole > hours.length) notes.push(`${whole - hours.length} of its ${whole} hours are missing; the forecast fills them.`);
+  if (whole > hours.length) notes.push(`${whole - hours.length} of its ${whole} hours are missing; there the sky stays invented.`);
   if (unit !== 'percent') notes.push(unit === 'okta' ? 'Cloud taken as eighths of the sky.' : 'Cloud taken as a share of the sky, 0 to 1.');
   return { hours, notes };
 }
 
-/** Cloud hour by hour: what was looked at or read from a file before what a forecast says. */
-export function skyWith<Hour extends SkyHour>(forecast: readonly Hour[], own: readonly SkyHour[]): (SkyHour & { own: boolean })[] {
+/** Cloud hour by hour: what was looked at or read from a file before what a stand-in says. */
+export function skyWith<Hour extends SkyHour>(standIn: readonly Hour[], own: readonly SkyHour[]): (SkyHour & { own: boolean })[] {
   const known = new Map(own.map(({ at, cloud }) => [at.getTime(), cloud]));
-  return forecast.map(({ at, cloud }) => {
+  return standIn.map(({ at, cloud }) => {
     const seen = known.get(at.getTime());
     return seen === undefined ? { at, cloud, own: false } : { at, cloud: seen, own: true };
   });

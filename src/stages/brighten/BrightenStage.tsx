@@ -30,15 +30,15 @@ import { judgePiece } from './judge';
 import { LaterExposureForm } from './LaterExposureForm';
 import { LaterRunningExposure, LaterChangePart, LaterFadePart, LaterPredictPart, LaterSkyPart, LaterRehearsePart, LaterTurnPart } from './laterParts';
 import { LooksPart } from './LooksPart';
-import { cloudOver, firstSchool, leftOf, nextPlanned, nextWindow } from './nextWindow';
+import { cloudOver, firstSchool, leftOf, nextPlanned, nextWindow, skyOfWindow } from './nextWindow';
 import { PieceChoice } from './PieceChoice';
 import { PlannedPart } from './PlannedPart';
 import { pastPieces } from './pooled';
 import { turnsOfRunning, warmthOfRunning } from './running';
 import { AdviceBox, SessionTable } from './SessionHistory';
 import { SetPart } from './SetPart';
-import { skyTurned } from './skyTurned';
-import { waysFor } from './ways';
+import { skiesOf, skyTurned } from './skyTurned';
+import { suppliesOf, waysFor } from './ways';
 import { WaysPart } from './WaysPart';
 import { sessionsWorking } from './workings';
 
@@ -86,7 +86,7 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky, now 
   const { running } = history;
   const here = `/restorations/${restorationId}/brighten?piece=${piece.id}`;
   const chosen = SCHOOLS.find((id) => id === way) ?? null;
-  const ways = history.running ? null : await waysFor(piece, history, past, sky, by, now, { workshop, stock });
+  const ways = history.running ? null : await waysFor(piece, history, past, sky, by, now, { workshop, stock, tubs });
   const own = planned.filter((session) => session.pieceId === piece.id);
   const coming = nextPlanned(own, now);
   const going = chosen ?? coming?.school ?? firstSchool(treatment?.school, workshop.latitude !== null);
@@ -130,6 +130,7 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky, now 
           key={`${piece.id}:${chosen}:${coming?.timerId}`}
           piece={piece}
           stock={stock}
+          supplies={suppliesOf(ways)}
           tubs={tubs}
           timeZone={timeZone}
           from={opens}
@@ -138,6 +139,7 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky, now 
           companions={companions}
           minutes={minutes}
           cloudPercent={cloudPercent}
+          sky={ways?.place ? skyOfWindow(ways, window, now) : null}
           school={going}
         />
       </Part>
@@ -190,6 +192,7 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky, now 
           <PlannedPart
             planned={own}
             turned={await skyTurned(coming, ways, now)}
+            skies={skiesOf(own, ways)}
             next={coming?.timerId ?? null}
             laid={coming?.school === going}
             here={here}

@@ -8,7 +8,9 @@ import { surfaceCm2 } from '@/core/exposure/amounts';
 import type { Gate } from '@/core/exposure/gates';
 import { SCHOOL, type SchoolId } from '@/core/exposure/schools';
 import { toLocalField } from '@/core/runsheet/time';
+import type { Supply } from '@/core/exposure/supply';
 import type { PieceSize } from '@/core/size';
+import type { SkyKnown } from '@/core/sun/skyKnown';
 import type { Piece, TubRow } from '@/data/rows';
 import type { Shelved } from '@/data/stock';
 import { deviceTime } from '@/ui/clock';
@@ -18,7 +20,7 @@ import { Check } from '@/ui/Check';
 import { useUnits } from '@/ui/units';
 import { Wrong } from '@/ui/Wrong';
 import { planLater, start } from './actions';
-import { chosenIn, fieldsFor, firstBottle, firstTub, litresFor, litresTogether, type Chosen, type When } from './planFields';
+import { chosenIn, fieldsFor, firstBottle, litresFor, litresTogether, type Chosen, type When } from './planFields';
 import { PlanPreview } from './PlanPreview';
 import { FollowClock } from '@/ui/FollowClock';
 import { TogetherChoice, type Companion } from './TogetherChoice';
@@ -27,6 +29,8 @@ interface Props {
   piece: Piece;
   stock: readonly Shelved[];
   tubs: readonly TubRow[];
+  /** What each way takes, as the comparison counts: bottle, tub and litres; nothing before the piece has a size. */
+  supplies: Partial<Record<SchoolId, Laid>>;
   timeZone: string;
   /** When the window begins at first, as a `datetime-local` value in the workshop's zone; and its minutes where the sun set them. */
   from: string;
@@ -39,14 +43,35 @@ interface Props {
   minutes: number | null;
   /** Cloud of the coming hours, %. */
   cloudPercent: number;
+  /** What is known of that sky; `null` where no sun counts. */
+  sky: SkyKnown | null;
   school: SchoolId;
 }
+
+type Laid = Pick<Supply, 'stockId' | 'tubId'>;
+
+/** The bottle that a plan of a way begins with: that of the comparison. */
+const stockOf = (school: SchoolId, supplies: Props['supplies'], stock: readonly Shelved[]) => supplies[school]?.stockId ?? firstBottle(school, stock);
 
 /** Beside the boxes that are to be ticked. */
 const SHOWN_BELOW = ['checks', 'cautionsConfirmed'];
 
 /** Plans an exposure as one types, then starts it. */
-export function ExposureForm({ piece, stock, tubs, timeZone, from, fromNow, lampMwPerCm2, companions, minutes, cloudPercent, school: first }: Props) {
+export function ExposureForm({
+  piece,
+  stock,
+  tubs,
+  supplies,
+  timeZone,
+  from,
+  fromNow,
+  lampMwPerCm2,
+  companions,
+  minutes,
+  cloudPercent,
+  sky,
+  school: first,
+}: Props) {
   const router = useRouter();
   const units = useUnits();
   const [confirmed, setConfirmed] = useState(false);
@@ -58,13 +83,13 @@ export function ExposureForm({ piece, stock, tubs, timeZone, from, fromNow, lamp
   const size = useMemo(() => (lengthMm && widthMm && heightMm ? { lengthMm, widthMm, heightMm } : null), [lengthMm, widthMm, heightMm]);
   const initial: Values = {
     school: first,
-    stockId: firstBottle(first, stock),
+    stockId: stockOf(first, supplies, stock),
     strengthValue: '',
     strengthUnit: 'percentWW',
     targetPercentWW: String(SCHOOL[first].usualPercentWW),
     stands: '',
     volumeL: litresFor(first, size),
-    tubId: firstTub(tubs, size),
+    tubId: supplies[first]?.tubId ?? '',
     weightG: '',
     areaCm2: size ? String(Math.round(surfaceCm2(size))) : '500',
     windowStart: from,
@@ -102,7 +127,15 @@ export function ExposureForm({ piece, stock, tubs, timeZone, from, fromNow, lamp
       {(form) => (
         <>
           {fromNow && <FollowClock form={form} name="windowStart" timeZone={timeZone} />}
-          <ChoiceWatch form={form} stock={stock} size={size} timeZone={timeZone} first={{ school: first, from }} onChosen={setChosen} />
+          <ChoiceWatch
+            form={form}
+            stock={stock}
+            supplies={supplies}
+            size={size}
+            timeZone={timeZone}
+            first={{ school: first, from }}
+            onChosen={setChosen}
+          />
           <Text mb="4" color="soft">
             {way.summary} {way.speaksFor} Against it: {way.speaksAgainst.toLowerCase()} Usually {way.usualHours[0]} to {way.usualHours[1]} h.
           </Text>
@@ -116,7 +149,7 @@ export function ExposureForm({ piece, stock, tubs, timeZone, from, fromNow, lamp
               if (sizes.length > 0) form.setValue('areaCm2', String(Math.round(sizes.reduce((sum, one) => sum + surfaceCm2(one), 0))));
             }}
           />
-          <PlanPreview form={form} pieceId={piece.id} withIds={withIds} timeZone={timeZone}>
+          <PlanPreview form={form} pieceId={piece.id} withIds={withIds} timeZone={timeZone} sky={sky && { known: sky, percent: cloudPercent }}>
             {(view) => (
               <>
                 <Button asChild mb="4">
@@ -216,6 +249,7 @@ function GateChecks({ gates, passed, error, onChange }: GateProps) {
 interface WatchProps {
   form: UseFormReturn<Values>;
   stock: readonly Shelved[];
+  supplies: Props['supplies'];
   size: PieceSize | null;
   timeZone: string;
   /** The way that the form began with, and when its window opens. */
@@ -226,7 +260,7 @@ interface WatchProps {
 const LOOK_MS = 20_000;
 
 /** When the way changes, so do the usual strength, time, turns, litres and bottle. */
-function ChoiceWatch({ form, stock, size, timeZone, first, onChosen }: WatchProps) {
+function ChoiceWatch({ form, stock, supplies, size, timeZone, first, onChosen }: WatchProps) {
   const { subscribe, setValue, getValues } = form;
   // A page that stays open comes to the window that it was laid into.
   useEffect(() => {
@@ -250,11 +284,12 @@ function ChoiceWatch({ form, stock, size, timeZone, first, onChosen }: WatchProp
           setValue('turnEveryMin', String(turnEveryMin));
           setValue('temperatureC', String(usualC));
           setValue('volumeL', litresFor(id, size));
-          setValue('stockId', firstBottle(id, stock));
+          setValue('stockId', stockOf(id, supplies, stock));
+          setValue('tubId', supplies[id]?.tubId ?? '');
           setValue('stands', '');
         },
       }),
-    [subscribe, setValue, stock, size, timeZone, first.school, first.from, onChosen],
+    [subscribe, setValue, stock, supplies, size, timeZone, first.school, first.from, onChosen],
   );
   return null;
 }

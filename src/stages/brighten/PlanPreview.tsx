@@ -5,6 +5,7 @@ import { useEffect, useMemo, useState } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
 import { SCHOOL, type SchoolId } from '@/core/exposure/schools';
 import type { FieldError } from '@/core/sums/fieldErrors';
+import { SKY_WORDS, type SkyKnown } from '@/core/sun/skyKnown';
 import { poured } from '@/core/units';
 import type { Values } from '@/ui/AnswerForm';
 import { DaySun } from '@/ui/DaySun';
@@ -18,6 +19,12 @@ import { planWorking } from './workings';
 
 const FROM = 'From the usual rate of this way and this piece’s own sessions.';
 
+/** The cloud that a plan begins with, and what is known of it: what somebody types instead is theirs. */
+interface SkyOfPlan {
+  known: SkyKnown;
+  percent: number;
+}
+
 const PAUSE_MS = 350;
 
 /** The plan as its form stands, worked out a moment after the last key; what comes after it sees it too. */
@@ -26,12 +33,14 @@ export function PlanPreview({
   pieceId,
   withIds,
   timeZone,
+  sky,
   children,
 }: {
   form: UseFormReturn<Values>;
   pieceId: string;
   withIds: readonly string[];
   timeZone: string;
+  sky: SkyOfPlan | null;
   children: (view: PlanView) => React.ReactNode;
 }) {
   const values = form.watch();
@@ -63,13 +72,13 @@ export function PlanPreview({
   if (!view) return <Text role="status">Working it out.</Text>;
   return (
     <Box aria-live="polite">
-      <PlanFigures view={view} timeZone={timeZone} values={values} />
+      <PlanFigures view={view} timeZone={timeZone} values={values} sky={sky} />
       {children(view)}
     </Box>
   );
 }
 
-function PlanFigures({ view, timeZone, values }: { view: PlanView; timeZone: string; values: Values }) {
+function PlanFigures({ view, timeZone, values, sky }: { view: PlanView; timeZone: string; values: Values; sky: SkyOfPlan | null }) {
   const { plan: p, bath, day, windowStart } = view;
   const amount = useAmount();
   const minutes = Number(values.durationMin);
@@ -87,7 +96,13 @@ function PlanFigures({ view, timeZone, values }: { view: PlanView; timeZone: str
             <AmountFigure {...poured(p.dilution.waterVolumeL)} label="of water, poured in first" />
           </>
         )}
-        {bath && <AmountFigure amount={bath.fillHeightMm} unit="mm" label={`deep in the tub: ${amount(bath.solutionL, 'L', 1)}`} />}
+        {bath && (
+          <AmountFigure
+            amount={bath.fillHeightMm}
+            unit="mm"
+            label={`deep in the ${SCHOOL[values.school as SchoolId].solution === 'pool' ? 'box' : 'tub'}: ${amount(bath.solutionL, 'L', 1)}`}
+          />
+        )}
         {bath && bath.weightToHoldDownG > 0 && <AmountFigure amount={Math.ceil(bath.weightToHoldDownG)} unit="g" label="on it, or it floats up" />}
         {p.powderG !== null && !bath && <AmountFigure amount={p.solutionL!} unit="L" digits={1} label="of warm water" />}
         {p.powderG !== null && !stands && <AmountFigure amount={p.powderG} unit="g" label="of powder, stirred in slowly" />}
@@ -101,6 +116,7 @@ function PlanFigures({ view, timeZone, values }: { view: PlanView; timeZone: str
             {day.kind === 'polar night' && 'Polar night: the sun does not rise here that day. '}
             {day.kind === 'midnight sun' && 'Midnight sun: it does not set here that day. '}
             Highest {day.highestElevationDeg.toFixed(0)}°, UV index up to {day.highestUvIndex.toFixed(1)}.
+            {sky && Number(values.cloudPercent) === sky.percent && ` ${SKY_WORDS[sky.known]}`}
           </Text>
           <DaySun samples={day.samples} timeZone={timeZone} bars={bars} height={190} />
         </>

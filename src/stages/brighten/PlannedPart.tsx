@@ -2,6 +2,7 @@
 
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { SCHOOL } from '@/core/exposure/schools';
+import { SKY_WORDS, type SkyKnown } from '@/core/sun/skyKnown';
 import { showTime } from '@/core/runsheet/time';
 import type { PlannedSession } from '@/data/planned';
 import { showSpan, useNow } from '@/ui/clock';
@@ -16,6 +17,8 @@ import type { TurnedSky } from './skyTurned';
 interface Props {
   planned: readonly PlannedSession[];
   turned: TurnedSky | null;
+  /** What is known of the sky of each, by the id of its bell; nothing for ways without sun. */
+  skies: Partial<Record<string, SkyKnown>>;
   /** The next that can be begun, and whether the plan on the page is laid into it or goes another way. */
   next: string | null;
   laid: boolean;
@@ -27,7 +30,7 @@ interface Props {
 }
 
 /** The sessions that are planned for a piece: when they open, or that one is open now, or was missed. */
-export function PlannedPart({ planned, turned, next, laid, here, timeZone, settled }: Props) {
+export function PlannedPart({ planned, turned, skies, next, laid, here, timeZone, settled }: Props) {
   const { wrong, busy, send } = useSend();
   const now = useNow();
   if (planned.length === 0) return null;
@@ -64,6 +67,7 @@ export function PlannedPart({ planned, turned, next, laid, here, timeZone, settl
                     ? `${SCHOOL[school].driver === 'sun' ? 'The sun is on it' : 'It was to run'} until ${until}.${isNext && laid ? ' The plan below begins now.' : ''}`
                     : `${now > 0 ? `In ${showSpan(opens - now)}; it rings then.` : ''}${isNext && laid ? ' The plan below is laid into it: mixture, dose, turns and the card for the wall.' : ''}`}
               </Text>
+              {!missed && skies[timerId] && <Text color="soft">{SKY_WORDS[skies[timerId]]}</Text>}
               {settled && !missed && (
                 <Text mt="2" borderLeftWidth="8px" borderColor="amber" pl="3">
                   By its newest measurement nothing is to go. Drop this session? It rings until you do.
@@ -102,7 +106,7 @@ function Turned({ planned, turned: { dose, better }, timeZone }: { planned: Plan
   return (
     <Box borderLeftWidth="8px" borderColor="amber" pl="3" mt="2">
       <Text>
-        <b>The sky has turned.</b> As it is forecast now this window brings {dose.toFixed(1)} UVI·h; {when} brings {better.dose.toFixed(1)}.
+        <b>The sky has turned.</b> By the sky as it stands now this window brings {dose.toFixed(1)} UVI·h; {when} brings {better.dose.toFixed(1)}.
       </Text>
       <Button
         mt="2"

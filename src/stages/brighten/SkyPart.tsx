@@ -63,6 +63,7 @@ export function SkyPart({ place, timeZone }: Props) {
   }, [start, hours, day, asked]);
   const sun = useMemo(() => sunDay(place, start, hours, (at) => cloudAt(found?.hours ?? [], at)), [place, start, hours, found]);
   const own = found?.hours.filter((hour) => hour.own).length ?? 0;
+  const all = found?.hours.length ?? 0;
   const mean = found && found.hours.length > 0 ? found.hours.reduce((sum, { cloud }) => sum + cloud, 0) / found.hours.length : null;
   const changed = (words: string) => {
     say(words);
@@ -89,9 +90,8 @@ export function SkyPart({ place, timeZone }: Props) {
       <Text aria-live="polite">
         UV index up to {sun.highestUvIndex.toFixed(1)}, the sun {sun.highestElevationDeg.toFixed(0)}° high
         {mean !== null && `, ${Math.round(100 * mean)} % of the sky covered on the whole`}.{' '}
-        {own > 0
-          ? `${own} of its hours are from this workshop’s own looks or files.`
-          : 'All of it is forecast, by a simulated service that ships with Kvell.'}
+        {own === 0 && 'All of it is invented: Kvell has no forecast. Say how it looks, or give a file of hours.'}
+        {own > 0 && `${own} of its ${all} hours are from your looks or files${own < all ? '; the others are invented' : ''}.`}
       </Text>
       <DaySun samples={sun.samples} timeZone={timeZone} height={180} />
       <Text mt="4" fontWeight="650">
@@ -123,7 +123,7 @@ export function SkyPart({ place, timeZone }: Props) {
             onClick={() =>
               send(
                 () => skyForgotten(),
-                () => changed('Forgotten. The forecast counts again.'),
+                () => changed('Forgotten. The sky is invented again.'),
               )
             }
           >

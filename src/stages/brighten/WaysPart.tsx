@@ -2,6 +2,7 @@ import { assumedLine } from '@/core/assumptions/assumptions';
 import { waysAssume } from '@/core/assumptions/ofSchools';
 import { Box, Button, Flex, Grid, Input, Text } from '@chakra-ui/react';
 import type { Way } from '@/core/exposure/compare';
+import { SKY_WORDS, skyKnown } from '@/core/sun/skyKnown';
 import { formatMoney } from '@/core/ledger/money';
 import { showMinutes, showTime } from '@/core/runsheet/time';
 import { Fold } from '@/ui/Fold';
@@ -44,6 +45,12 @@ function figuresOf({ finish, finishSlow, handsMin, waitingH, costMinor, sessions
   ].filter(Boolean);
 }
 
+/** What is known of the sky that the dates of a way rest on, in words; empty where it is known, or where no sun is used. */
+function skyOf({ sun }: Way, clouds: WaysView['clouds']): string {
+  const [first, last] = [sun?.sessions[0], sun?.sessions[sun.sessions.length - 1]];
+  return first && last ? SKY_WORDS[skyKnown(clouds, new Date(first.from), new Date(last.to))] : '';
+}
+
 /** What a way that needs no sun asks. */
 function insteadWords({ finish, costMinor, missing }: Way, timeZone: string, currency: string): string {
   return [
@@ -74,13 +81,19 @@ export function WaysPart({ view, here, pieceId, pieceHref, timeZone, currency, c
           Kvell would take: {best.title.toLowerCase()}
         </Text>
         <Text mb="2">{view.why}</Text>
+        {view.better && (
+          <Text mb="2">
+            Better, if you buy {view.better.buy.join(', and ')}: <b>{view.better.title.toLowerCase()}</b>,{' '}
+            {figuresOf(view.better, timeZone, currency).slice(0, 3).join(', ')}.
+          </Text>
+        )}
         {view.instead && (
           <Text mb="2" borderLeftWidth="8px" borderColor="amber" pl="3">
             The sky will not do it by then. Instead:{' '}
             {view.instead.map((way) => `${way.title.toLowerCase()}: ${insteadWords(way, timeZone, currency)}`).join('; ')}.
           </Text>
         )}
-        <WayBody way={best} {...{ here, pieceId, timeZone, currency, chosen }} pieces={view.pieces} />
+        <WayBody way={best} {...{ here, pieceId, timeZone, currency, chosen }} pieces={view.pieces} clouds={view.clouds} />
       </Box>
       <form action="#ways" method="get">
         <input type="hidden" name="piece" value={pieceId} />
@@ -98,7 +111,7 @@ export function WaysPart({ view, here, pieceId, pieceHref, timeZone, currency, c
             <Text fontWeight="650" fontSize="18px">
               {way.title}
             </Text>
-            <WayBody way={way} {...{ here, pieceId, timeZone, currency, chosen }} pieces={view.pieces} />
+            <WayBody way={way} {...{ here, pieceId, timeZone, currency, chosen }} pieces={view.pieces} clouds={view.clouds} />
           </Box>
         ))}
       </Fold>
@@ -119,6 +132,7 @@ function WayBody({
   currency,
   chosen,
   pieces,
+  clouds,
 }: {
   way: Way;
   here: string;
@@ -127,8 +141,10 @@ function WayBody({
   currency: string;
   chosen: string | null;
   pieces: WaysView['pieces'];
+  clouds: WaysView['clouds'];
 }) {
-  const { school, risks, missing, blocked, spreadB, dose, sun } = way;
+  const sky = skyOf(way, clouds);
+  const { school, risks, missing, blocked, spreadB, dose, sun, supply } = way;
   if (school === 'leave-it') return <Text>{risks[0]}</Text>;
   return (
     <Grid templateColumns={{ base: '1fr', md: 'minmax(0, 1fr) auto' }} gap="3" alignItems="start">
@@ -139,6 +155,12 @@ function WayBody({
           {pieces[school] ? `from ${pieces[school]} past ${pieces[school] === 1 ? 'piece' : 'pieces'}; ` : 'from the usual rate; '}
           spread about {spreadB} b*
         </Text>
+        {supply?.words && <Text color="soft">It takes {supply.words}.</Text>}
+        {sky && (
+          <Text borderLeftWidth="8px" borderColor="lineStrong" pl="3" my="1">
+            {sky}
+          </Text>
+        )}
         {[...blocked, ...missing.map((words) => `Missing: ${words}.`)].map((words) => (
           <Text key={words} borderLeftWidth="8px" borderColor="amber" pl="3" my="1" fontWeight="650">
             {words}

@@ -1,5 +1,6 @@
-import { liesIn } from '@/core/exposure/amounts';
-import { isBath, SCHOOL } from '@/core/exposure/schools';
+import { liesIn, POOL_MM } from '@/core/exposure/amounts';
+import { takesTub } from '@/core/exposure/supply';
+import { SCHOOL } from '@/core/exposure/schools';
 import { bathVolume, COVER_MM, plasticDensity, type BathVolume } from '@/core/peroxide/bathVolume';
 import { peroxideStrength } from '@/core/peroxide/strength';
 import { Refusal } from '@/core/refusal';
@@ -14,7 +15,8 @@ export interface FilledTub extends BathVolume {
 }
 
 /**
- * The bath that covers all pieces in the chosen tub, side by side; `null` where the way takes none, or the litres are given.
+ * The bath that covers all pieces in the chosen tub, side by side, or the pool under them in a box; `null` where the
+ * way takes none, or the litres are given.
  *
  * @throws Refusal for a tub that is gone, too small or too low, and for a piece without a height
  */
@@ -23,7 +25,8 @@ export async function bathOf(
   pieces: readonly Piece[],
   units: UnitSystem,
 ): Promise<FilledTub | null> {
-  if (!tubId || !isBath(SCHOOL[school])) return null;
+  if (!tubId || !takesTub(SCHOOL[school])) return null;
+  const pool = SCHOOL[school].solution === 'pool';
   const long = (value: number) => amountWords(value, 'mm', 0, units);
   const area = (a: number, b: number) => `${shownAmount(a, 'mm', 0, units).value} × ${long(b)}`;
   const tub = (await listTubs()).find(({ id }) => id === tubId);
@@ -46,15 +49,20 @@ export async function bathOf(
   const tallest = pieces.reduce((most, piece) => (piece.heightMm! > most.heightMm! ? piece : most));
   const heightMm = tallest.heightMm!;
   const density = peroxideStrength(targetPercentWW, 'percentWW').densityKgPerL;
-  const weighed = weightG > 0 ? [{ massG: weightG, densityGPerCm3: plasticDensity(tallest.plastic), heightMm }] : [];
+  const weighed = weightG > 0 && !pool ? [{ massG: weightG, densityGPerCm3: plasticDensity(tallest.plastic), heightMm }] : [];
   const { lengthMm, widthMm, depthMm } = tub;
   // Not weighed, it is a little more than it takes: what the pieces push aside is not taken off.
   const bath = bathVolume(
     { shape: 'box', lengthMm, widthMm, heightMm: depthMm },
     weighed,
-    weighed.length > 0 ? COVER_MM : heightMm + COVER_MM,
+    pool ? POOL_MM : weighed.length > 0 ? COVER_MM : heightMm + COVER_MM,
     density,
   );
+  if (pool && heightMm + POOL_MM > depthMm)
+    throw new Refusal(
+      'tubId',
+      `${tallest.tag} stands ${long(heightMm)} high and “${tub.name}” is ${long(depthMm)} deep: above a pool of ${long(POOL_MM)} its lid does not close. Take a deeper box.`,
+    );
   if (bath.overflows)
     throw new Refusal(
       'tubId',

@@ -161,6 +161,15 @@ describe('a bath in a tub', () => {
     expect((await treatmentsOf(piece.restorationId)).map(({ amountMl }) => Math.round(amountMl!))).toEqual([15_400]);
   });
 
+  it('for vapour it is a pool of a centimetre, in a box whose lid closes over the piece', async () => {
+    const piece = await trialPiece({ lengthMm: 300, widthMm: 200, heightMm: 60 });
+    const vapour = await plan(form(piece, { tubId: await tubbed('Box', 75), school: 'vapour' }));
+    if (!vapour.ok) throw new Error(wrongs(vapour));
+    expect(vapour.value.bath).toMatchObject({ fillHeightMm: 10, weightToHoldDownG: 0 });
+    expect(vapour.value.bath!.solutionL).toBeCloseTo(0.5 * 0.4 * 0.01 * 1000, 9);
+    expect(wrongs(await plan(form(piece, { tubId: await tubbed('Shallow', 65), school: 'vapour' })))).toContain('its lid does not close');
+  });
+
   it('is not for ways that take none, and a tub that is too low, gone or cannot be judged is refused', async () => {
     const piece = await trialPiece({ lengthMm: 300, widthMm: 200, heightMm: 60 });
     const low = await tubbed('Low', 70);

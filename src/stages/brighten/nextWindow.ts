@@ -1,6 +1,7 @@
 import { SCHOOL, type SchoolId } from '@/core/exposure/schools';
 import { evenCloud } from '@/core/exposure/sessions';
 import { sunAndUv } from '@/core/sun/day';
+import { skyKnown, type SkyKnown } from '@/core/sun/skyKnown';
 import type { WaysView } from './ways';
 
 const HOUR_MS = 3_600_000;
@@ -31,10 +32,19 @@ export function nextWindow(ways: WaysView | null, school: SchoolId, now: Date): 
   return ways.ways.find((way) => way.school === school)?.sun?.sessions[0] ?? null;
 }
 
+/** A window, or the hours to come where there is none. */
+const windowOf = (window: Window | null, now: Date) =>
+  window ? { from: new Date(window.from), to: new Date(window.to) } : { from: now, to: new Date(now.getTime() + 3 * HOUR_MS) };
+
+/** What is known of the sky over a window, or over the hours to come. */
+export function skyOfWindow({ clouds }: WaysView, window: Window | null, now: Date): SkyKnown {
+  const { from, to } = windowOf(window, now);
+  return skyKnown(clouds, from, to);
+}
+
 /** Cloud over a window, or over the hours to come, in whole per cent: held all along it brings the dose that the sky of all plans brings. */
 export function cloudOver(ways: WaysView | null, window: Window | null, now: Date): number {
   if (!ways?.place || ways.clouds.length === 0) return 0;
-  const [from, to] = window ? [Date.parse(window.from), Date.parse(window.to)] : [now.getTime(), now.getTime() + 3 * HOUR_MS];
   const { place, shading, clouds } = ways;
-  return Math.round(100 * evenCloud({ place, shading, clouds }, { from: new Date(from), to: new Date(to) }));
+  return Math.round(100 * evenCloud({ place, shading, clouds }, windowOf(window, now)));
 }

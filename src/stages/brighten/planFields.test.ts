@@ -3,7 +3,7 @@ import { SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
 import type { Shelved } from '@/data/stock';
 import type { WaysView } from './ways';
 import { cloudOver, firstSchool, leftOf, nextPlanned, nextWindow } from './nextWindow';
-import { chosenIn, fieldsFor, firstBottle, firstTub, litresFor, whenIs, type Chosen } from './planFields';
+import { chosenIn, fieldsFor, firstBottle, litresFor, whenIs, type Chosen } from './planFields';
 
 const bottle = (id: string, kind: string, strengthValue: number | null): Shelved => ({
   id,
@@ -112,15 +112,16 @@ describe('of the planned sessions', () => {
   });
 });
 
-it('a bath is asked for its tub; then for the weight in place of litres. A bag and a pool stand in none', () => {
+it('a bath is asked for its tub, vapour for its box; then for no litres. A bag and cream stand in none', () => {
   expect(names(asking('bath-lamp', { inTub: true }), STOCK, TUBS, 'metric')).toEqual(expect.arrayContaining(['tubId', 'weightG']));
   expect(names(asking('bath-lamp', { inTub: true }), STOCK, TUBS, 'metric')).not.toContain('volumeL');
   expect(names(asking('bath-lamp'), STOCK, [], 'metric')).not.toContain('tubId');
-  for (const school of ['bag-sun', 'vapour', 'cream-film-sun'] as const)
+  const vapour = fieldsFor(asking('vapour', { inTub: true }), STOCK, TUBS, 'metric');
+  expect(vapour.find(({ name }) => name === 'tubId')!.label).toBe('Box with a lid');
+  expect(vapour.map(({ name }) => name)).not.toEqual(expect.arrayContaining(['volumeL']));
+  expect(vapour.map(({ name }) => name)).not.toEqual(expect.arrayContaining(['weightG']));
+  for (const school of ['bag-sun', 'cream-film-sun'] as const)
     expect(names(asking(school, { inTub: true }), STOCK, TUBS, 'metric')).not.toContain('tubId');
-  expect(firstTub(TUBS, LID)).toBe('right');
-  expect(firstTub(TUBS, null)).toBe('');
-  expect(firstTub(TUBS.slice(0, 2), LID)).toBe('');
   expect(litresFor('bath-lamp', LID)).toBe('6.3');
   expect(litresFor('bath-lamp', null)).toBe('5');
 });

@@ -1,4 +1,5 @@
-import { isCoveredIn, usualSolutionL } from '@/core/exposure/amounts';
+import { usualSolutionL } from '@/core/exposure/amounts';
+import { takesTub } from '@/core/exposure/supply';
 import { isBath, SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
 import { fromLocalField } from '@/core/runsheet/time';
 import type { PieceSize } from '@/core/size';
@@ -15,9 +16,6 @@ export const litresTogether = (school: SchoolId, sizes: readonly PieceSize[]) =>
 /** Litres that a form begins with, as it is typed. */
 export const litresFor = (school: SchoolId, size: PieceSize | null) => litresTogether(school, size ? [size] : []);
 
-/** The tub that a form begins with: the first that the piece is covered in. */
-export const firstTub = (tubs: readonly TubRow[], size: PieceSize | null): string => (size && tubs.find((tub) => isCoveredIn(tub, size))?.id) ?? '';
-
 const STRENGTH_UNITS = [
   { value: 'percentWW', label: '% by weight' },
   { value: 'percentWV', label: '% weight in volume' },
@@ -33,7 +31,7 @@ function bottlesFor(school: SchoolId, stock: readonly Shelved[]): Shelved[] {
   return stock.filter(({ kind, strengthValue }) => kind === wanted && strengthValue !== null);
 }
 
-/** The bottle that a form begins with; none where the stores hold none for the way. */
+/** The bottle that a form begins with before a comparison chose one; none where the stores hold none for the way. */
 export function firstBottle(school: SchoolId, stock: readonly Shelved[]): string {
   const bottles = bottlesFor(school, stock);
   return (bottles.find(({ left }) => left !== 0) ?? bottles[0])?.id ?? '';
@@ -83,6 +81,8 @@ export function chosenIn({ school, stockId, tubId, windowStart, durationMin }: V
 export function fieldsFor({ school, fromStores, inTub }: Chosen, stock: readonly Shelved[], tubs: readonly TubRow[], units: UnitSystem): FieldDef[] {
   const { driver, medium } = SCHOOL[school];
   const bath = isBath(SCHOOL[school]);
+  const inside = takesTub(SCHOOL[school]);
+  const what = bath ? 'tub' : 'box';
   const bottles = bottlesFor(school, stock);
   const powder: FieldDef[] = [
     {
@@ -112,9 +112,16 @@ export function fieldsFor({ school, fromStores, inTub }: Chosen, stock: readonly
     ...(fromStores ? [] : medium === 'powder' ? powder : typed),
     medium !== 'cream' && { name: 'stands', label: 'The solution is', kind: 'choice', half: true, options: STANDS },
     medium !== 'cream' && { name: 'targetPercentWW', label: 'Strength wanted', kind: 'number', unit: '% by weight', half: true },
-    bath && tubs.length > 0 && { name: 'tubId', label: 'Tub', kind: 'choice', half: true, options: [...tubs.map(asOption), BY_HAND] },
-    bath && inTub
-      ? {
+    inside &&
+      tubs.length > 0 && {
+        name: 'tubId',
+        label: bath ? 'Tub' : 'Box with a lid',
+        kind: 'choice',
+        half: true,
+        options: [...tubs.map(asOption), BY_HAND],
+      },
+    inside && inTub
+      ? bath && {
           name: 'weightG',
           label: 'Weight of the piece',
           kind: 'number',
@@ -129,7 +136,7 @@ export function fieldsFor({ school, fromStores, inTub }: Chosen, stock: readonly
           kind: 'number',
           unit: 'L',
           half: true,
-          ...(bath && tubs.length === 0 && { hint: 'A tub measured under Wash works it out' }),
+          ...(inside && tubs.length === 0 && { hint: `A ${what} measured under Wash works it out` }),
         },
     medium === 'cream' && { name: 'areaCm2', label: 'Surface to cover', kind: 'number', unit: 'cm²', hint: 'Brushed on about 1 mm (0.04 in) thick' },
     { name: 'windowStart', label: 'From', kind: 'time', half: true },

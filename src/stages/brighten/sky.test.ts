@@ -10,7 +10,7 @@ import { simulatedSky } from '@/simulators/weather/sky';
 import { finishTreatment, giveUp, planLater, ringThen, skyForgotten, skyFromFile, skyNow, start } from './actions';
 import { historyOf } from './history';
 import { sessionCard } from './plan';
-import { skyTurned } from './skyTurned';
+import { skiesOf, skyTurned } from './skyTurned';
 import { benchAsItStands, waysFor } from './ways';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
@@ -113,6 +113,11 @@ describe('a planned session', () => {
     const at = (hours: number) => new Date(noon + hours * 3_600_000).toISOString();
     expect(wrongs(await ringThen({ pieceId: piece.id, school: 'cream-film-sun', from: at(-1.5), to: at(1.5) }))).toBe('');
     const [planned] = await plannedIn(piece.restorationId);
+    const skies = async (...more: (typeof planned)[]) => Object.values(skiesOf([planned!, ...more.map((one) => one!)], await waysNow()));
+    expect(await skies()).toEqual(['known']);
+    expect(await skies({ ...planned!, timerId: 'later', from: at(480), to: at(483) })).toEqual(['known', 'invented']);
+    expect(await skies({ ...planned!, timerId: 'dark', school: 'vapour' })).toEqual(['known']);
+    expect(Object.values(skiesOf([planned!], null))).toEqual(['invented']);
     expect(await skyTurned(planned!, await waysNow(), now)).toBeNull();
     await cover([2, 3, 4], 1);
     const turned = await skyTurned(planned!, await waysNow(), now);

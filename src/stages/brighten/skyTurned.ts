@@ -1,5 +1,6 @@
 import { SCHOOL } from '@/core/exposure/schools';
 import { windowNow, type WindowNow } from '@/core/exposure/sessions';
+import { skyKnown, type SkyKnown } from '@/core/sun/skyKnown';
 import { hoursOfDays } from '@/core/runsheet/hours';
 import type { PlannedSession } from '@/data/planned';
 import { getWorkshop } from '@/data/workshop';
@@ -9,6 +10,14 @@ export interface TurnedSky extends WindowNow {
   timerId: string;
   better: NonNullable<WindowNow['better']>;
 }
+
+/** What is known of the sky of each planned session in the sun, by the id of its bell. */
+export const skiesOf = (planned: readonly PlannedSession[], ways: WaysView | null): Partial<Record<string, SkyKnown>> =>
+  Object.fromEntries(
+    planned
+      .filter(({ school }) => SCHOOL[school].driver === 'sun')
+      .map(({ timerId, from, to }) => [timerId, skyKnown(ways?.clouds ?? [], new Date(from), new Date(to))]),
+  );
 
 /** Whether the sky has turned since a session was planned, so that another window brings clearly more; `null` where not. */
 export async function skyTurned(planned: PlannedSession | null, ways: WaysView | null, now: Date): Promise<TurnedSky | null> {

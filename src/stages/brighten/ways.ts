@@ -1,15 +1,17 @@
-import { compareWays, type Comparison, type OwnStock } from '@/core/exposure/compare';
+import { compareWays, type Comparison, type Way } from '@/core/exposure/compare';
 import { PURE_POWDER_PERCENT } from '@/core/exposure/plan';
 import { SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
 import type { CloudHour, SkySource } from '@/core/exposure/sessions';
+import type { OwnStock } from '@/core/exposure/supply';
 import { percentOf } from '@/core/peroxide/bottle';
 import type { Place } from '@/core/sun/day';
 import type { Obstacle } from '@/core/sun/horizon';
 import { hoursOfDays } from '@/core/runsheet/hours';
 import { fromLocalField } from '@/core/runsheet/time';
+import { listTubs } from '@/data/cleaning';
 import { findingsOf } from '@/data/findings';
 import { findRestoration } from '@/data/restorations';
-import type { LearntRate, Piece, Workshop } from '@/data/rows';
+import type { LearntRate, Piece, TubRow, Workshop } from '@/data/rows';
 import { listStock, type Shelved } from '@/data/stock';
 import { getWorkshop, listObstacles } from '@/data/workshop';
 import { factsOf } from './facts';
@@ -30,12 +32,12 @@ export interface WaysView extends Comparison {
 }
 
 function ownStock(bottle: Shelved): OwnStock[] {
-  const { kind, strengthValue, sizeMl, priceMinor, left } = bottle;
+  const { id, name, kind, strengthValue, sizeMl, priceMinor, left } = bottle;
   const as = KIND[kind as keyof typeof KIND];
   if (!as) return [];
   // What stands on a tub of powder is its share of percarbonate; half of it where nothing stands there.
   const percentWW = as === 'powder' ? ((strengthValue ?? 50) * PURE_POWDER_PERCENT) / 100 : percentOf(bottle);
-  return percentWW === null ? [] : [{ kind: as, percentWW, sizeMl, priceMinor, left }];
+  return percentWW === null ? [] : [{ id, name, kind: as, percentWW, sizeMl, priceMinor, left }];
 }
 
 /** The end of a wished day in the workshop's zone; `null` for what is no day. */
@@ -48,10 +50,11 @@ function wished(by: string | null, timeZone: string): Date | null {
 export interface Bench {
   workshop: Workshop;
   stock: readonly Shelved[];
+  tubs: readonly TubRow[];
 }
 
 /** The workshop's own, as it stands. */
-export const benchAsItStands = async (): Promise<Bench> => ({ workshop: await getWorkshop(), stock: await listStock() });
+export const benchAsItStands = async (): Promise<Bench> => ({ workshop: await getWorkshop(), stock: await listStock(), tubs: await listTubs() });
 
 /** All ways for a piece in the coming days; `null` as long as its size is not known. */
 export async function waysFor(
@@ -61,7 +64,7 @@ export async function waysFor(
   sky: SkySource,
   by: string | null = null,
   now: Date,
-  { workshop, stock }: Bench,
+  { workshop, stock, tubs }: Bench,
 ): Promise<WaysView | null> {
   const { lengthMm, widthMm, heightMm } = piece;
   if (lengthMm === null || widthMm === null || heightMm === null) return null;
@@ -92,6 +95,7 @@ export async function waysFor(
     clouds,
     now,
     stock: stock.flatMap(ownStock),
+    tubs,
     lampMwPerCm2,
     units: workshop.units,
     by: wished(by, timeZone),
@@ -99,3 +103,7 @@ export async function waysFor(
   });
   return { ...comparison, clouds, place, shading: obstacles, pieces: Object.fromEntries([...pooled].map(([id, { pieces }]) => [id, pieces])) };
 }
+
+/** The bottle, tub and litres of each way, as the comparison counts with them: what its plan begins with. */
+export const suppliesOf = (ways: WaysView | null): Partial<Record<SchoolId, NonNullable<Way['supply']>>> =>
+  Object.fromEntries((ways?.ways ?? []).flatMap(({ school, supply }) => (supply ? [[school, supply]] : [])));

@@ -116,7 +116,10 @@ export function planWorking(plan: ExposurePlan, school: School, given: Given, ba
       ? [
           {
             what: 'Litres',
-            how: `floor of the tub × ${n(bath.fillHeightMm, 0)} mm (the piece as it lies and ${COVER_MM} mm over it) − ${n(bath.displacedL, 2)} L that the piece pushes aside = ${n(bath.solutionL, 2)} L`,
+            how:
+              school.solution === 'pool'
+                ? `floor of the box × ${n(bath.fillHeightMm, 0)} mm, a pool that the piece stands clear of = ${n(bath.solutionL, 2)} L`
+                : `floor of the tub × ${n(bath.fillHeightMm, 0)} mm (the piece as it lies and ${COVER_MM} mm over it) − ${n(bath.displacedL, 2)} L that the piece pushes aside = ${n(bath.solutionL, 2)} L`,
           },
         ]
       : []),
