@@ -29,7 +29,7 @@ async function measure(page: Page, { address }: Tagged, photo: Awaited<ReturnTyp
 /** One session under a strong lamp that was begun this morning, from its plan to its end now. */
 async function session(page: Page, restoration: string, { id }: Tagged, words: string, clockShiftMs: number, way = 'bath-lamp'): Promise<void> {
   await open(page, `/${restoration}/brighten?piece=${id}&way=${way}`);
-  await page.getByLabel('Stock bottle').selectOption('');
+  await page.getByLabel(way.startsWith('cream') ? 'Tube or bottle of cream' : 'Stock bottle').selectOption('');
   await page.getByLabel('Strength on the label').fill('12');
   await page.getByLabel('UV-A at the piece').fill('100');
   await page.getByLabel('For', { exact: true }).fill('240');

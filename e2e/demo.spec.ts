@@ -123,6 +123,12 @@ test('a measurement is marked, made and kept with the keyboard alone', async ({ 
   await expect(page.getByText('No card in the picture')).toBeVisible();
   await press('Keep this measurement');
   await page.waitForURL(/pieces\/[0-9a-f-]{36}$/);
+  // It was of the wrong place: taken back, the one before it counts again.
+  const wrong = page.getByRole('row').filter({ hasText: 'no card' });
+  await expect(wrong).toHaveCount(1);
+  await wrong.getByRole('button', { name: /^Take it back/ }).focus();
+  await page.keyboard.press('Enter');
+  await expect(wrong).toHaveCount(0);
 });
 
 test('single keys go to stages and places, and none fires while typing', async ({ page }) => {

@@ -6,6 +6,9 @@ import { DataTable } from '@/ui/DataTable';
 import { Swatch } from '@/ui/PlasticScale';
 import { TakeThingBack } from '@/undo/TakeThingBack';
 
+/** Without a card its colour is that of the camera; what it says rests on less. */
+const NO_CARD = 'no card';
+
 /** The measurements of a piece, oldest first. */
 export function MeasurementTable({ measurements, timeZone }: { measurements: readonly Measurement[]; timeZone: string }) {
   const figure = (value: number | null | undefined) => value?.toFixed(1) ?? '–';
@@ -25,7 +28,10 @@ export function MeasurementTable({ measurements, timeZone }: { measurements: rea
         { title: 'b*', figure: true, cell: ({ lab }) => figure(lab?.[2]) },
         { title: 'YI', figure: true, cell: ({ yellownessIndex }) => figure(yellownessIndex) },
         { title: 'ΔE00', figure: true, cell: ({ deltaE00 }) => figure(deltaE00) },
-        { title: 'Verdict', cell: ({ verdict, basis }) => verdict ?? (basis === 'card' ? 'no hidden patch' : basis) },
+        {
+          title: 'Verdict',
+          cell: ({ verdict, basis }) => [verdict ?? 'no hidden patch', basis === 'card' ? '' : NO_CARD].filter(Boolean).join(', '),
+        },
         { title: '', cell: ({ id, measuredAt }) => <TakeThingBack what="measurement" id={id} name={showTime(measuredAt, timeZone)} /> },
       ]}
     />
