@@ -1,5 +1,6 @@
 import type { Aim } from '@/core/intake/aim';
 import { usualPart, type FindingPart, type Settlement } from '@/core/intake/findings';
+import { marksToKeep } from '@/core/intake/marks';
 import { ASKED_STAGES, askedOf, proposalFor } from '@/core/intake/proposals';
 import type { Share } from '@/core/photo/picture';
 import { Refusal } from '@/core/refusal';
@@ -213,7 +214,9 @@ async function writeSettlement(id: string, settledAs: Settlement, settledWords: 
   if (rest.length > 0 || row?.state !== 'open') return;
   const running = asks === 'brighten' ? await findRows('sessions', { restorationId, endedAt: null }) : [];
   const waiting = await findRows('requests', { restorationId, stage: asks, answer: null });
-  if (running.length === 0 && waiting.length === 0)
+  // What was to be kept is looked at before finish ends.
+  const marks = asks === 'finish' ? marksToKeep(await findingsOf(restorationId), null) : [];
+  if (running.length === 0 && waiting.length === 0 && marks.length === 0)
     await setStage({ restorationId, stage: asks, state: 'done', reason: 'its findings are settled' }, now);
 }
 

@@ -1,11 +1,12 @@
 import { Refusal } from '@/core/refusal';
 import { AIM_WORDS, type Aim } from '@/core/intake/aim';
+import { marksToKeep } from '@/core/intake/marks';
 import { ASKED_STAGES } from '@/core/intake/proposals';
 import type { WorthEstimate } from '@/core/ledger/worth';
 import type { Stage, StageState } from '@/core/runsheet/stages';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
-import { askedFor, reopenAsked, restUnasked } from './findings';
+import { askedFor, findingsOf, reopenAsked, restUnasked } from './findings';
 import type { Restoration } from './rows';
 import { addStages, setStage } from './stages';
 import { holdsOf } from './rebuild';
@@ -113,6 +114,10 @@ export async function settleStage(restorationId: string, stage: Stage, state: St
     if (stage === 'rebuild' && state === 'done') {
       const holds = await holdsOf(restorationId, now);
       if (holds.length > 0) throw new Refusal('state', `Do not close the case yet. ${holds.map(({ words }) => words).join(' ')}`);
+    }
+    if (stage === 'finish' && state === 'done' && !reason) {
+      const marks = marksToKeep(await findingsOf(restorationId), null);
+      if (marks.length > 0) throw new Refusal('reason', `Look at what was to be kept first: ${marks.join('; ')}. Say whether each is still there.`);
     }
     if (stage === 'brighten' && state !== 'open') await nothingInTheLight(restorationId);
     await setStage({ restorationId, stage, state, reason }, now);

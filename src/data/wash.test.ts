@@ -1,5 +1,5 @@
 import { gatherBundle, keepBundle } from './bundle';
-import { addFinding, findingsOf } from './findings';
+import { addFinding, findingsOf, settleFinding } from './findings';
 import { logOf } from './log';
 import { addPiece, type NewPiece } from './pieces';
 import { settleStage } from './restorations';
@@ -286,4 +286,27 @@ it('what a workshop added itself goes along with a restoration, and one that lac
   const own = await ownKnowledge();
   expect(own.surfaces.map(({ title, like }) => [title, like])).toContainEqual(['Rubbery coat (2)', 'abs-textured']);
   expect((await spotOf(restorationId)).done.map((step) => [step.agent, step.surface])).toEqual([[agent, surface]]);
+});
+
+it('a mark to keep is asked about at the sink, kept with the pass, and asked about once more at the end of finish', async () => {
+  const { restorationId, finding } = await dirty();
+  const mark = { restorationId, pieceId: null, stage: 'intake', kind: 'keep this mark', severity: 'slight', words: 'school sticker' } as const;
+  const { id: markId } = await addFinding(mark, tick());
+  await startPass([finding.id], 'soap-soak', tick());
+  const [step] = await findRows('sink_steps', { findingId: finding.id });
+  expect(step!.cautions.map(({ hazard }) => hazard)).toContain('Keep this mark: school sticker.');
+  await expect(settleStage(restorationId, 'finish', 'done', null, tick())).rejects.toThrow('Look at what was to be kept first: school sticker.');
+  await settleStage(restorationId, 'finish', 'done', 'kept: school sticker', tick());
+  await settleStage(restorationId, 'finish', 'open', null, tick());
+  await settleFinding(markId, 'left on purpose', 'it came off', tick());
+  await settleStage(restorationId, 'finish', 'done', null, tick());
+});
+
+it('finish does not settle by itself while a mark is to be kept', async () => {
+  const { id: restorationId } = await trialRestoration();
+  const found = { restorationId, pieceId: null, stage: 'intake', severity: 'slight', words: '' } as const;
+  await addFinding({ ...found, kind: 'keep this mark' }, tick());
+  const rust = await addFinding({ ...found, kind: 'rust' }, tick());
+  await settleFinding(rust.id, 'done', 'brushed', tick());
+  expect((await stagesOf(restorationId)).find(({ stage }) => stage === 'finish')!.state).toBe('open');
 });

@@ -12,6 +12,7 @@ import type { SoilId } from '@/core/cleaning/soils';
 import type { SurfaceId } from '@/core/cleaning/surfaces';
 import { verdictOnAll } from '@/core/cleaning/verdicts';
 import type { Aim } from '@/core/intake/aim';
+import { marksToKeep } from '@/core/intake/marks';
 import { proposalFor } from '@/core/intake/proposals';
 import type { Share } from '@/core/photo/picture';
 import { Refusal } from '@/core/refusal';
@@ -36,6 +37,8 @@ export interface WashSpot {
   done: SinkStep[];
   running: SinkStep | null;
   next: Rung | null;
+  /** What is to be kept as it is there, in words. */
+  marks: string[];
 }
 
 /**
@@ -94,7 +97,7 @@ function spotsOf(
     const ladder = ladders.get(finding.id) ?? null;
     const passes = done.flatMap(({ agent, outcome }) => (outcome === null ? [] : [{ agent, outcome }]));
     const next = ladder !== null && finding.settledAs === null && running === null ? nextRung(ladder, passes) : null;
-    return { finding, piece, spot, ladder, done, running, next };
+    return { finding, piece, spot, ladder, done, running, next, marks: marksToKeep(findings, finding.pieceId) };
   });
 }
 
@@ -217,6 +220,7 @@ export async function addSteps(agent: AgentId, spots: readonly WashSpot[], timer
     agentOf(agent, own.agents),
     spots.map(({ spot }) => spot!.soil),
     spots.flatMap(({ spot }) => spot!.surfaces),
+    spots[0]!.marks,
   );
   for (const { finding, spot } of spots) {
     const { surface } = verdictOnAll(agent, spot!.surfaces, own);

@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { STAGES, STAGE_WORDS, type Stage, type StageState } from '@/core/runsheet/stages';
 import type { Finding, LedgerEntry, Photo, Piece } from '@/data/rows';
 import { AnswerForm } from '@/ui/AnswerForm';
+import { Check } from '@/ui/Check';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { PhotoStrip } from '@/ui/PhotoStrip';
 import { PhotoUpload } from '@/ui/PhotoUpload';
@@ -31,6 +32,8 @@ interface Props {
   /** Found on this stage, or asking for it. */
   findings: readonly Finding[];
   aim: Aim;
+  /** What is to be kept as it is on this machine, in words. */
+  marks: readonly string[];
   ledger: readonly LedgerEntry[];
   log: LogPage;
   currency: string;
@@ -169,14 +172,17 @@ function Findings({ restorationId, stage, findings, pieces, aim }: Props) {
   );
 }
 
-function StageEnd({ restorationId, stage, state, reason }: Props) {
+function StageEnd({ restorationId, stage, state, reason, marks }: Props) {
   const router = useRouter();
   const [why, setWhy] = useState('');
+  const [kept, setKept] = useState(false);
+  const toKeep = stage === 'finish' ? marks : [];
   const { wrong, busy, send } = useSend();
   const after = STAGES[STAGES.indexOf(stage) + 1];
   const mark = (to: StageState) =>
     send(
-      () => markStage({ restorationId, stage, state: to, reason: to === 'not needed' ? why : '' }),
+      () =>
+        markStage({ restorationId, stage, state: to, reason: to === 'not needed' ? why : to === 'done' && kept ? `kept: ${toKeep.join('; ')}` : '' }),
       () => {
         say(to === 'open' ? 'Stage is open again.' : `Stage ${to}.`);
         if (to === 'done' && after) router.push(`/restorations/${restorationId}/${after}`);
@@ -200,6 +206,11 @@ function StageEnd({ restorationId, stage, state, reason }: Props) {
     );
   return (
     <Part title="Settle this stage">
+      {toKeep.length > 0 && (
+        <Check checked={kept} onChange={setKept}>
+          Covered before any coat, and still there: {toKeep.join('; ')}
+        </Check>
+      )}
       <Flex gap="4" wrap="wrap" align="end">
         <Button variant={'go' as never} size={'bench' as never} disabled={busy} onClick={() => mark('done')} width={{ base: '100%', md: 'auto' }}>
           {STAGE_WORDS[stage].title} is done

@@ -49,7 +49,18 @@ const HOURS = Array.from({ length: 14 }, (_, day) => ({
 }));
 const CLEAR = Array.from({ length: 14 * 24 }, (_, i) => ({ at: new Date(NOW.getTime() + i * 3_600_000), cloud: 0 }));
 const LID: CompareInput = {
-  piece: { lengthMm: 400, widthMm: 300, heightMm: 60, labels: '', metalInside: '', printed: false, painted: false, clear: false, brittle: false },
+  piece: {
+    lengthMm: 400,
+    widthMm: 300,
+    heightMm: 60,
+    labels: '',
+    metalInside: '',
+    printed: false,
+    painted: false,
+    clear: false,
+    brittle: false,
+    marks: [],
+  },
   ...{ aim: 'presentable', aboveB: 18, toleranceB: 1.5, priorOf: guessOf, place: { latitude: 50, longitude: 10 }, shading: [], hours: HOURS },
   yellowOf: () => ({ startB: 24, targetB: 6, sessions: [], measurementSd: 0.6 }),
   ...{ clouds: CLEAR, now: NOW, lampMwPerCm2: 5, going: null, by: null },

@@ -3,7 +3,8 @@ import type { SoilId } from './soils';
 import type { SurfaceId } from './surfaces';
 import { cautionsFor } from './cautions';
 
-const of = (agent: AgentId, soils: SoilId[] = [], surfaces: SurfaceId[] = []) => cautionsFor(agentOf(agent), soils, surfaces);
+const of = (agent: AgentId, soils: SoilId[] = [], surfaces: SurfaceId[] = [], marks: string[] = []) =>
+  cautionsFor(agentOf(agent), soils, surfaces, marks);
 const hazards = (...given: Parameters<typeof of>) =>
   of(...given)
     .map(({ hazard }) => hazard)
@@ -25,4 +26,9 @@ it('names what never to combine, the soil that harms, and static at a board', ()
   );
   expect(hazards('isopropyl', ['alkaline-leak'], ['circuit-board'])).toMatch(/caustic.*fire and fumes.*Static/);
   expect(of('hydrochloric-acid')[0]!.severity).toBe('strong');
+});
+
+it('a mark to keep stands before every pass, and says that it is covered', () => {
+  const [mark] = of('soap-wipe', [], [], ['school sticker']);
+  expect(mark).toMatchObject({ hazard: 'Keep this mark: school sticker.', protection: expect.stringContaining('tape or film over it') });
 });

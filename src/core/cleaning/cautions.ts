@@ -63,8 +63,18 @@ const KINDS: readonly Kind[] = [
   },
 ];
 
-/** Cautions that stand before a pass: what the soil is, what the agent does, and static where a board is touched. */
-export function cautionsFor({ title, families, protection }: Agent, soils: readonly SoilId[], surfaces: readonly SurfaceId[]): Caution[] {
+/**
+ * Cautions that stand before a pass: what the soil is, what the agent does, static where a board is touched, and each mark
+ * that is to be kept.
+ *
+ * @param marks what is to be kept on these pieces, in words
+ */
+export function cautionsFor(
+  { title, families, protection }: Agent,
+  soils: readonly SoilId[],
+  surfaces: readonly SurfaceId[],
+  marks: readonly string[],
+): Caution[] {
   const has = (kind: readonly Family[]) => (families as readonly Family[]).some((family) => kind.includes(family));
   const ofAgent = KINDS.filter((kind) => has(kind.families)).map(({ severity, hazard, never }, i): Caution => ({
     id: `${title}-${i}`,
@@ -98,5 +108,12 @@ export function cautionsFor({ title, families, protection }: Agent, soils: reado
         },
       ]
     : [];
-  return [...ofSoil, ...ofAgent, ...board];
+  const ofMarks = marks.map((mark, i): Caution => ({
+    id: `mark-${i}`,
+    severity: 'caution',
+    hazard: `Keep this mark: ${mark}.`,
+    protection: 'tape or film over it, pressed down at its edge.',
+    never: 'Never soak, wipe or brush over it while it is bare.',
+  }));
+  return [...ofSoil, ...ofAgent, ...board, ...ofMarks];
 }

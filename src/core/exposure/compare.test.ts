@@ -19,7 +19,18 @@ const STOCK: OwnStock[] = [
 ];
 const YELLOW = { startB: 24, targetB: 6, sessions: [], measurementSd: 0.6 };
 const LID: CompareInput = {
-  piece: { lengthMm: 400, widthMm: 300, heightMm: 60, labels: '', metalInside: '', printed: false, painted: false, clear: false, brittle: false },
+  piece: {
+    lengthMm: 400,
+    widthMm: 300,
+    heightMm: 60,
+    labels: '',
+    metalInside: '',
+    printed: false,
+    painted: false,
+    clear: false,
+    brittle: false,
+    marks: [],
+  },
   aim: 'presentable',
   yellowOf: () => YELLOW,
   aboveB: 18,

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { gatesLeft, gatesOf, tendingOf } from './gates';
 import { SCHOOL, SCHOOLS } from './schools';
 
-const plain = { labels: '', metalInside: '', printed: false, painted: false, clear: false, brittle: false };
+const plain = { labels: '', metalInside: '', printed: false, painted: false, clear: false, brittle: false, marks: [] as string[] };
 
 it('a plain piece of a plastic that came through before has nothing before its start', () => {
   expect(gatesOf(SCHOOL['cream-film-sun'], plain, true)).toEqual([]);
@@ -13,6 +13,7 @@ it('labels, paint, windows, print and brittleness each stand before it, and a fi
   expect(ids({}, false)).toEqual(['test-piece']);
   expect(ids({ labels: 'serial plate' })).toEqual(['labels']);
   expect(ids({ painted: true, clear: true })).toEqual(['paint', 'window']);
+  expect(ids({ marks: ['school sticker'] })).toEqual(['marks']);
   expect(ids({ brittle: true })).toEqual(['test-piece', 'brittle']);
   expect(ids({ printed: true })).toEqual(['test-piece']);
   expect(gatesOf(SCHOOL['bath-sun'], { ...plain, labels: 'serial plate' }, true).map(({ words }) => words)).toEqual([

@@ -11,9 +11,11 @@ export interface PieceFacts {
   painted: boolean;
   clear: boolean;
   brittle: boolean;
+  /** What is to be kept as it is on it, in words. */
+  marks: readonly string[];
 }
 
-type GateId = 'labels' | 'paint' | 'window' | 'test-piece' | 'brittle' | 'weighed-down' | 'no-dose';
+type GateId = 'labels' | 'marks' | 'paint' | 'window' | 'test-piece' | 'brittle' | 'weighed-down' | 'no-dose';
 
 /** Something that has to be done, or taken on, before an exposure starts; the person says that it is. */
 export interface Gate {
@@ -29,13 +31,14 @@ export interface Gate {
  * @param tried whether a piece of this plastic came through this way here before
  */
 export function gatesOf(school: School, piece: PieceFacts, tried: boolean): Gate[] {
-  const { labels, printed, painted, clear, brittle } = piece;
+  const { labels, marks, printed, painted, clear, brittle } = piece;
   const under = school.solution === 'bath' && school.medium !== 'cream';
   const open: (Gate | false)[] = [
     labels !== '' && {
       id: 'labels',
       words: under ? `Lifted, or taped over and kept above the solution: ${labels}` : `Taped over or lifted: ${labels}`,
     },
+    marks.length > 0 && { id: 'marks', words: `Covered from ${under ? 'solution' : 'cream'} and light, and kept: ${marks.join('; ')}` },
     painted && { id: 'paint', words: 'The paint is masked, or may be lost' },
     clear && { id: 'window', words: 'The clear window is taken off or masked' },
     (printed || brittle || !tried) && {

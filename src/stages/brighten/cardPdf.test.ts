@@ -5,7 +5,7 @@ import { bathVolume } from '@/core/peroxide/bathVolume';
 import { CAUTION_CLOSE } from '@/core/peroxide/cautions';
 import { cardContent, type SessionCard } from './cardPdf';
 
-const FACTS = { labels: 'serial plate', metalInside: '', printed: false, painted: false, clear: false, brittle: false };
+const FACTS = { labels: 'serial plate', metalInside: '', printed: false, painted: false, clear: false, brittle: false, marks: [] };
 
 function card(id: SchoolId, given: Partial<SessionCard> & { stockPercentWW: number; targetPercentWW: number }): SessionCard {
   const school = SCHOOL[id];

@@ -1,5 +1,6 @@
 import { surfacesOfPiece } from '@/core/cleaning/pieceSurfaces';
 import type { PieceFacts } from '@/core/exposure/gates';
+import { marksToKeep } from '@/core/intake/marks';
 import { findingsOf } from '@/data/findings';
 import type { Finding, Piece } from '@/data/rows';
 
@@ -9,6 +10,7 @@ export function factsOf(piece: Piece, findings: readonly Finding[]): PieceFacts 
   return {
     labels: piece.labels,
     metalInside: piece.metalInside,
+    marks: marksToKeep(findings, piece.id),
     printed: surfaces.includes('legend-printed') || surfaces.includes('legend-dyed'),
     painted: surfaces.includes('painted-plastic'),
     clear: surfaces.includes('acrylic-window') || surfaces.includes('polycarbonate'),

@@ -1,4 +1,5 @@
 import { listTubs, ownKnowledge } from '@/data/cleaning';
+import { findingsOf } from '@/data/findings';
 import { measurementsOf } from '@/data/measurements';
 import { piecesOf } from '@/data/pieces';
 import { findRestoration } from '@/data/restorations';
@@ -16,17 +17,18 @@ import { WashBench } from './WashBench';
 export async function WashStage({ restorationId }: { restorationId: string }) {
   if (!(await findRestoration(restorationId))) return null;
   const own = await ownKnowledge();
-  const [spots, timers, tubs, pieces, measurements, stock, { units }] = await Promise.all([
+  const [spots, timers, tubs, pieces, findings, measurements, stock, { units }] = await Promise.all([
     washSpots(restorationId, own),
     timersOf(restorationId),
     listTubs(),
     piecesOf(restorationId),
+    findingsOf(restorationId),
     measurementsOf(restorationId),
     listStock(),
     getWorkshop(),
   ]);
   const steps = await findRows('sink_steps', { restorationId });
-  const bath = bathView(pieces, steps, timers, own, units);
+  const bath = bathView(pieces, findings, steps, timers, own, units);
   const lying = new Set(bath.running?.pieces.map(({ id }) => id));
   const { running, next } = passes(
     spots.filter(({ piece, running: at }) => !(at && piece && lying.has(piece.id))),

@@ -1,6 +1,7 @@
 import { agentOf, type AgentId } from '@/core/cleaning/agents';
 import { scrubMinutes } from '@/core/cleaning/bath';
 import { cautionsFor } from '@/core/cleaning/cautions';
+import { marksToKeep } from '@/core/intake/marks';
 import { inSentence } from '@/core/cleaning/inSentence';
 import type { OwnKnowledge } from '@/core/cleaning/ladder';
 import { bathWords } from '@/core/cleaning/loads';
@@ -10,7 +11,7 @@ import { verdictOnAll } from '@/core/cleaning/verdicts';
 import type { Caution } from '@/core/peroxide/cautions';
 import type { UnitSystem } from '@/core/units';
 import { sizeOf } from '@/data/pieces';
-import type { Piece, SinkStep, Timer } from '@/data/rows';
+import type { Finding, Piece, SinkStep, Timer } from '@/data/rows';
 
 /** A piece as the bath sees it. */
 export interface Bathing {
@@ -45,6 +46,7 @@ function outOf(piece: Piece, own: OwnKnowledge): string | null {
 /** The bath that comes first: what goes in, how long the hands take, and what lies in it now. */
 export function bathView(
   pieces: readonly Piece[],
+  findings: readonly Finding[],
   steps: readonly SinkStep[],
   timers: readonly Timer[],
   own: OwnKnowledge,
@@ -63,7 +65,7 @@ export function bathView(
         does: way.does,
         mix: bathWords(way, units),
         dwellMin: way.dwellMin,
-        cautions: cautionsFor(way, ['general-grime'], pieces.flatMap(surfacesOfPiece)),
+        cautions: cautionsFor(way, ['general-grime'], pieces.flatMap(surfacesOfPiece), marksToKeep(findings, null)),
       };
     }),
     pieces: pieces

@@ -138,6 +138,7 @@ function passOf(id: AgentId, spots: readonly WashSpot[], timers: readonly Timer[
       agent,
       spots.flatMap(({ spot }) => (spot ? [spot.soil] : [])),
       spots.flatMap(({ spot }) => spot?.surfaces ?? []),
+      spots[0]!.marks,
     ),
     spots: spots.map((of) => ({ id: of.finding.id, name: spotName(of), stepId: of.running?.id ?? null, end: of.ladder?.end ?? '' })),
     dueAt: timer?.dueAt ?? null,

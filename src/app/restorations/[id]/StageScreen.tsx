@@ -1,6 +1,7 @@
 import { stagesOf } from '@/data/stages';
 import { findingsOf } from '@/data/findings';
 import { notFound } from 'next/navigation';
+import { marksToKeep } from '@/core/intake/marks';
 import { proposalFor } from '@/core/intake/proposals';
 import { formatMoney } from '@/core/ledger/money';
 import { STAGES, STAGE_WORDS, type Stage } from '@/core/runsheet/stages';
@@ -61,6 +62,7 @@ export async function StageScreen({ restorationId: id, stage, tool }: { restorat
         photos={own(photos)}
         findings={findings.filter((finding) => finding.stage === stage || asked(finding) === stage)}
         aim={restoration.aim}
+        marks={marksToKeep(findings, null)}
         ledger={entries}
         log={log}
         currency={currency}
