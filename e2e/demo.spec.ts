@@ -176,7 +176,7 @@ test('every way to brighten is compared, the turns are drawn, and the change of 
   const ways = page.locator('#ways');
   await expect(ways.getByText(/^Kvell would take: /)).toBeVisible();
   await ways.getByText('The other 7 ways').click();
-  for (const way of ['Cream and film, sun', 'Bath, lamp', 'Warm oxygen-bleach soak', 'Leave it'])
+  for (const way of ['Cream and film, lamp box', 'Bath, lamp', 'Warm oxygen-bleach soak', 'Leave it'])
     await expect(ways.getByText(way, { exact: true })).toBeVisible();
   await expect(ways.getByText('Missing: an ultraviolet lamp (say its UV-A under Workshop).').first()).toBeVisible();
   await ways

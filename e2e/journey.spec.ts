@@ -87,9 +87,12 @@ test('from the empty workshop to the exported record', async ({ page, clockShift
     await open(page, `/${restoration}/brighten?way=bath-lamp`);
     await page.getByLabel('UV-A at the piece').fill('5');
     await page.getByLabel('For', { exact: true }).fill('120');
+    // It lies there for half an hour already.
+    const begun = new Date(timeBy(clockShiftMs).getTime() - 2 * 3_600_000 - 30 * 60_000).toISOString().slice(0, 16);
+    await page.locator('#plan').getByLabel('From').fill(begun);
     for (const gate of await gates.all()) await gate.check();
     await page.getByText('I have read this').click();
-    await page.getByRole('button', { name: 'Start exposure now' }).click();
+    await page.getByRole('button', { name: 'It was begun then: start its timer' }).click();
     await expect(page.getByRole('heading', { name: /is in the light/ })).toBeVisible();
   });
 
@@ -112,18 +115,6 @@ test('from the empty workshop to the exported record', async ({ page, clockShift
     const now = new Date(timeBy(clockShiftMs).getTime() - 2 * 3_600_000).toISOString().slice(0, 15);
     expect((await page.getByLabel('Ended at').inputValue()).slice(0, 15)).toBe(now);
     await page.getByRole('button', { name: 'Wash off and end exposure' }).click();
-    await expect(
-      page
-        .getByText('It would have lasted no minute')
-        .or(page.getByRole('heading', { name: 'Measure again' }))
-        .first(),
-    ).toBeVisible();
-    // Clocks of two devices may stand some minutes apart.
-    const soon = new Date(timeBy(clockShiftMs).getTime() - 2 * 3_600_000 + 120_000).toISOString().slice(0, 16);
-    if (await page.getByLabel('Ended at').isVisible()) {
-      await page.getByLabel('Ended at').fill(soon);
-      await page.getByRole('button', { name: 'Wash off and end exposure' }).click();
-    }
     await expect(page.getByRole('heading', { name: 'Measure again' })).toBeVisible();
   });
 

@@ -113,6 +113,15 @@ describe('a session with its real times', () => {
   });
 });
 
+it('a device whose clock goes ahead neither begins nor ends a session in what is still to come', async () => {
+  const piece = await trialPiece();
+  const session = await startExposure({ ...exposure(piece), startedAt: iso(3) }, at(0));
+  expect(session.startedAt).toBe(iso(0));
+  await expect(endExposure(session.id, real(66), at(60))).rejects.toThrow('has not come yet');
+  const ended = await endExposure(session.id, real(64), at(60));
+  expect(ended).toMatchObject({ endedAt: iso(60), actualMin: 60 });
+});
+
 describe('a session put right', () => {
   const right = (session: Session, more: Partial<Correction> = {}): Correction => ({
     startedAt: session.startedAt,

@@ -89,9 +89,10 @@ async function bookMixture(start: StartExposure, pieces: readonly Piece[], at: D
  */
 export async function startExposure(start: StartExposure, now: Date): Promise<Session> {
   return inTransaction(async () => {
-    const begins = start.startedAt ? new Date(start.startedAt) : now;
-    if (begins.getTime() > now.getTime() + CLOCKS_APART_MS)
+    const given = start.startedAt ?? now.toISOString();
+    if (Date.parse(given) > now.getTime() + CLOCKS_APART_MS)
       throw new Refusal('windowStart', 'This time has not come yet. Plan it for then, or start it now.');
+    const begins = new Date(notAhead(given, now));
     const pieces = await Promise.all(start.pieceIds.map((id) => needRow('pieces', id)));
     for (const piece of pieces) {
       if (!isPlastic(piece.plastic))
@@ -221,13 +222,22 @@ async function doseOf(
   return { minutes, dose };
 }
 
-/** @throws Refusal for an end that has not come yet, or that leaves nothing between */
-function checkSpan(startedAt: string, endedAt: string, now: Date): void {
+/** A time given by a device whose clock goes ahead is now: what is measured after it would else come before it. */
+const notAhead = (given: string, now: Date): string => new Date(Math.min(Date.parse(given), now.getTime())).toISOString();
+
+/**
+ * The end as it is kept.
+ *
+ * @throws Refusal for one that has not come yet, or that leaves nothing between
+ */
+function endOf(startedAt: string, given: string, now: Date): string {
+  if (Date.parse(given) > now.getTime() + CLOCKS_APART_MS) throw new Refusal('endedAt', 'This time has not come yet. Give when it really ended.');
+  const endedAt = notAhead(given, now);
   const elapsedMs = Date.parse(endedAt) - Date.parse(startedAt);
   if (elapsedMs <= -MINUTE_MS) throw new Refusal('endedAt', 'It would have ended before it began. Give a time after the start.');
-  if (Date.parse(endedAt) > now.getTime() + CLOCKS_APART_MS) throw new Refusal('endedAt', 'This time has not come yet. Give when it really ended.');
   if (elapsedMs < MINUTE_MS)
     throw new Refusal('endedAt', 'It would have lasted no minute, and that brings nothing. Give when it really ended, or take the session back.');
+  return endedAt;
 }
 
 /**
@@ -236,14 +246,14 @@ function checkSpan(startedAt: string, endedAt: string, now: Date): void {
  * @returns the session that leads
  * @throws Refusal when it ended before it began, has no length, or somebody else ended it
  */
-export async function endExposure(sessionId: string, real: RealEnd, now: Date): Promise<Session> {
+export async function endExposure(sessionId: string, given: RealEnd, now: Date): Promise<Session> {
   return inTransaction(async () => {
     const all = await sessionsWith(await needRow('sessions', sessionId));
     const [lead] = all as [Session];
     const over = () => new Refusal('endedAt', 'This exposure was ended already, perhaps on another screen. Nothing was changed.');
     const running = all.filter(({ endedAt }) => endedAt === null);
     if (running.length === 0) throw over();
-    checkSpan(lead.startedAt, real.endedAt, now);
+    const real = { ...given, endedAt: endOf(lead.startedAt, given.endedAt, now) };
     for (const session of running) {
       const { school: id } = await needRow('treatments', session.treatmentId);
       const school = SCHOOL[id];
@@ -344,9 +354,9 @@ export async function correctSession(sessionId: string, right: Correction, now: 
     const noted = turnsAsCounted(session.turns, turns, right.startedAt, right.endedAt ?? now.toISOString());
     const changes: Partial<Session> = { ...rest, turns: noted };
     if (right.endedAt !== null) {
-      checkSpan(right.startedAt, right.endedAt, now);
-      const { minutes, dose } = await doseOf(SCHOOL[id], { ...right, endedAt: right.endedAt });
-      Object.assign(changes, { actualMin: minutes, dose });
+      const endedAt = endOf(right.startedAt, right.endedAt, now);
+      const { minutes, dose } = await doseOf(SCHOOL[id], { ...right, endedAt });
+      Object.assign(changes, { endedAt, actualMin: minutes, dose });
     } else await moveTimers(session, right.startedAt);
     await changeRow('sessions', { id: sessionId }, changes);
     const before = Object.fromEntries(Object.keys(changes).map((key) => [key, session[key as keyof Session]]));

@@ -87,20 +87,20 @@ export function RunningExposure({ piece, session, timer, tending, warmth, timeZo
               {nextTurn === null ? '–' : `${nextTurn <= 0 ? 'now, ' : ''}${showSpan(nextTurn)}`}
             </Text>
             <Text mb="3">
-              until the next turn: {timer?.atTheBell} {session.turns.length} so far.
+              {nextTurn === null ? 'No turn rings before its end' : 'until the next turn'}: {timer?.atTheBell} {session.turns.length} so far.
             </Text>
             <Flex gap="2" wrap="wrap">
               <Button
                 variant={'go' as never}
                 size={'bench' as never}
                 onClick={() => turn(recoat)}
-                disabled={busy || !timer?.nextReminderAt}
+                disabled={busy || !timer}
                 width={{ base: '100%', md: 'auto' }}
               >
                 {recoat ? 'Turned, fresh coat on' : 'Turn done'}
               </Button>
               {recoat && (
-                <Button size={'bench' as never} disabled={busy || !timer?.nextReminderAt} onClick={() => turn(false)}>
+                <Button size={'bench' as never} disabled={busy || !timer} onClick={() => turn(false)}>
                   Turned only
                 </Button>
               )}

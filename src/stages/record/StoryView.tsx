@@ -7,7 +7,7 @@ import { CAUTION_CLOSE } from '@/core/peroxide/cautions';
 import { STAGE_WORDS } from '@/core/runsheet/stages';
 import { showMinutes, showTime } from '@/core/runsheet/time';
 import type { Photo } from '@/data/rows';
-import type { PieceStory, StageStory, Story } from './story';
+import type { PassStory, PieceStory, StageStory, Story } from './story';
 
 interface Props {
   story: Story;
@@ -42,8 +42,30 @@ export function StoryView({ story, src }: Props) {
       ))}
       <h2>What was done</h2>
       {story.stages.map((stage) => (
-        <StagePart key={stage.stage} story={stage} src={src} />
+        <StagePart key={stage.stage} story={stage} passes={stage.stage === 'wash' ? story.passes : []} src={src} time={time} />
       ))}
+      {story.tested.length > 0 && (
+        <>
+          <h2>Tried and tested</h2>
+          <ul>
+            {story.tested.map(({ id, at, phase, found }) => (
+              <li key={id}>
+                {time(at)}, {phase}: {found}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {story.marks.length > 0 && (
+        <>
+          <h2>Kept on purpose</h2>
+          <ul>
+            {story.marks.map((mark) => (
+              <li key={mark}>{mark}</li>
+            ))}
+          </ul>
+        </>
+      )}
       {story.asked.length > 0 && (
         <>
           <h2>Asked and answered</h2>
@@ -199,10 +221,11 @@ function PiecePart({ story, photos, src, time }: { story: PieceStory; photos: re
           <ul>
             {sessions.map((session) => (
               <li key={session.id}>
-                {time(session.startedAt)}:{' '}
+                {time(session.startedAt)}
+                {session.together.length > 0 && `, together with ${session.together.join(', ')}`}:{' '}
                 {session.actualMin === null
                   ? 'still running'
-                  : `${showMinutes(session.actualMin)}, ${session.dose?.toFixed(1)} ${doseUnit(SCHOOL[school])}, ${session.turns.length} turns`}
+                  : `${showMinutes(session.actualMin)}, ${session.dose?.toFixed(1)} ${doseUnit(SCHOOL[school])}, ${session.turns.length} ${session.turns.length === 1 ? 'turn' : 'turns'}`}
                 . {session.words} Cautions confirmed: {session.cautions.map(({ hazard }) => hazard).join(' ')} {CAUTION_CLOSE}
               </li>
             ))}
@@ -213,8 +236,15 @@ function PiecePart({ story, photos, src, time }: { story: PieceStory; photos: re
   );
 }
 
-function StagePart({ story, src }: { story: StageStory; src: Props['src'] }) {
-  const { stage, state, reason, photos, notes, findings, ledger, minutes } = story;
+interface StageProps {
+  story: StageStory;
+  passes: readonly PassStory[];
+  src: Props['src'];
+  time: (iso: string) => string;
+}
+
+function StagePart({ story, passes, src, time }: StageProps) {
+  const { stage, state, reason, photos, notes, findings, settled, ledger, minutes } = story;
   return (
     <section>
       <h3>
@@ -232,6 +262,29 @@ function StagePart({ story, src }: { story: StageStory; src: Props['src'] }) {
           {findings.map(({ id, kind, severity, words, settledAs, settledWords }) => (
             <li key={id}>
               {kind}, {severity}. {words} <em>{settledAs ? `${settledAs}${settledWords ? `: ${settledWords}` : ''}` : 'open'}</em>
+            </li>
+          ))}
+        </ul>
+      )}
+      {settled.length > 0 && (
+        <ul>
+          {settled.map(({ id, kind, words, settledAs, settledWords }) => (
+            <li key={id}>
+              Settled: {[kind, words].filter(Boolean).join(', ')}{' '}
+              <em>
+                {settledAs}
+                {settledWords && `: ${settledWords}`}
+              </em>
+            </li>
+          ))}
+        </ul>
+      )}
+      {passes.length > 0 && (
+        <ul>
+          {passes.map(({ id, at, what, came, cautions }) => (
+            <li key={id}>
+              {time(at)}: {what}, <em>{came}</em>
+              {cautions.length > 0 && `. Cautions confirmed: ${cautions.join(' ')} ${CAUTION_CLOSE}`}
             </li>
           ))}
         </ul>

@@ -41,6 +41,66 @@ it('the demo workshop is told: one finished, one under way, one taken in', () =>
   expect(pellwig.cost).toMatchObject({ price: '€8.00', minutes: 162, work: '€32.40' });
 });
 
+it('tells what was confirmed at the sink, what was tested, where something was settled, who lay together and what is kept', () => {
+  const bundle = bundles.find(({ restoration }) => restoration.title === 'Pellwig Pocket')!;
+  const [piece] = bundle.pieces as [Bundle['pieces'][number]];
+  const at = '2026-05-02T10:00:00.000Z';
+  const finding: Bundle['findings'][number] = {
+    ...bundle.findings[0]!,
+    id: 'soiled-lid',
+    pieceId: piece.id,
+    stage: 'intake',
+    kind: 'soiled',
+    words: 'lid',
+    severity: 'bad',
+    settledAs: 'done',
+    settledWords: 'dish soap',
+  };
+  const step = {
+    id: 'a',
+    restorationId: bundle.restoration.id,
+    findingId: finding.id,
+    pieceId: piece.id,
+    timerId: null,
+    agent: 'soap-wipe',
+    soil: 'hand-grease',
+    surface: 'abs-textured',
+    startedAt: at,
+    endedAt: at,
+    outcome: 'gone',
+    words: '',
+    photoId: null,
+    cautions: [{ id: 'mark-0', severity: 'caution', hazard: 'Keep this mark: sticker.', protection: 'tape', never: 'Never bare.' }],
+  } as Bundle['sinkSteps'][number];
+  const alone = bundle.sessions[0]!;
+  const story = tellStory({
+    ...bundle,
+    pieces: [piece, { ...piece, id: 'other', tag: 'K9' }],
+    findings: [finding, { ...finding, id: 'mark', kind: 'keep this mark', words: 'sticker', settledAs: null, settledWords: null }],
+    sinkSteps: [step, { ...step, id: 'b', findingId: 'mark' }],
+    sessions: [alone, { ...alone, id: 'along', pieceId: 'other', leadId: alone.id }],
+    functionTests: [
+      {
+        id: 't',
+        restorationId: step.restorationId,
+        phase: 'before',
+        at,
+        results: { display: 'works', sound: 'faulty' },
+        words: {},
+        waivedWhy: 'no speaker',
+      },
+    ],
+  });
+  expect(story.passes).toHaveLength(1);
+  expect(story.passes[0]).toMatchObject({ came: 'gone', cautions: ['Keep this mark: sticker.'] });
+  expect(story.tested[0]!.found).toBe('faulty: sound; waived: no speaker');
+  expect(story.marks).toEqual(['sticker']);
+  expect(story.undone.join()).not.toContain('keep this mark');
+  const settledAt = (stage: string) => story.stages.find((known) => known.stage === stage)!.settled.map(({ id }) => id);
+  expect([settledAt('wash'), settledAt('intake')]).toEqual([['soiled-lid'], []]);
+  expect(story.pieces[0]!.treatments.flatMap(({ sessions }) => sessions)[0]!.together).toEqual(['K9']);
+});
+
 it('follows its published schema, which is the one in docs', async () => {
   const schema = bundleJsonSchema();
   if (process.env.KVELL_WRITE_SCHEMA) await writeFile(SCHEMA_FILE, `${JSON.stringify(schema, null, 2)}\n`);
