@@ -26,6 +26,10 @@ export const test = base.extend<Day>({
 });
 
 /** The clock that pages and server go by. */
-export const timeBy = (clockShiftMs: number): Date => new Date(Date.now() + clockShiftMs);
+const timeBy = (clockShiftMs: number): Date => new Date(Date.now() + clockShiftMs);
 
 export { expect, type Page } from '@playwright/test';
+
+/** So many minutes ago by the clock of a workshop in Etc/GMT+2, as its fields take it: 2026-06-21T09:30. */
+export const minutesAgo = (clockShiftMs: number, minutes: number): string =>
+  new Date(timeBy(clockShiftMs).getTime() - 2 * 3_600_000 - minutes * 60_000).toISOString().slice(0, 16);

@@ -1,4 +1,4 @@
-import { expect, test, timeBy, type Page } from './day';
+import { expect, minutesAgo, test, type Page } from './day';
 import { readFile } from 'node:fs/promises';
 import { measureOn, sendPhoto } from './measuring';
 import { awake, open } from './open';
@@ -55,7 +55,7 @@ test('from the empty workshop to the exported record', async ({ page, clockShift
     await page.waitForURL(/pieces\/[0-9a-f-]{36}$/);
     await page.getByRole('link', { name: 'Measure', exact: true }).click();
     // Three taps: the way here, the photograph, and to keep what was found and measured by itself.
-    await sendPhoto(page, await testPhoto(22), 'before.jpg');
+    await sendPhoto(page, await testPhoto(22, 1, {}, minutesAgo(clockShiftMs, 60)), 'before.jpg');
     await expect(page.getByText('To go', { exact: true })).toBeVisible();
     await page.getByRole('button', { name: 'Keep this measurement' }).click();
     await page.waitForURL(/pieces\/[0-9a-f-]{36}$/);
@@ -88,8 +88,7 @@ test('from the empty workshop to the exported record', async ({ page, clockShift
     await page.getByLabel('UV-A at the piece').fill('5');
     await page.getByLabel('For', { exact: true }).fill('120');
     // It lies there for half an hour already.
-    const begun = new Date(timeBy(clockShiftMs).getTime() - 2 * 3_600_000 - 30 * 60_000).toISOString().slice(0, 16);
-    await page.locator('#plan').getByLabel('From').fill(begun);
+    await page.locator('#plan').getByLabel('From').fill(minutesAgo(clockShiftMs, 30));
     for (const gate of await gates.all()) await gate.check();
     await page.getByText('I have read this').click();
     await page.getByRole('button', { name: 'It was begun then: start its timer' }).click();
@@ -112,7 +111,7 @@ test('from the empty workshop to the exported record', async ({ page, clockShift
     await expect(page.getByText('It would have ended before it began.')).toBeVisible();
     // As it stands when somebody comes to the page: it ends now, whatever the day.
     await open(page, `/${restoration}/brighten`);
-    const now = new Date(timeBy(clockShiftMs).getTime() - 2 * 3_600_000).toISOString().slice(0, 15);
+    const now = minutesAgo(clockShiftMs, 0).slice(0, 15);
     expect((await page.getByLabel('Ended at').inputValue()).slice(0, 15)).toBe(now);
     await page.getByRole('button', { name: 'Wash off and end exposure' }).click();
     await expect(page.getByRole('heading', { name: 'Measure again' })).toBeVisible();

@@ -27,13 +27,17 @@ export const FOLDS: Partial<Yellowing> = {
   },
 };
 
-/** A photograph of a home computer with so much yellow, small enough to be quick. */
-export async function testPhoto(yellow: number, seed = 1, rest: Partial<Yellowing> = {}): Promise<TestPhoto> {
+/**
+ * A photograph of a home computer with so much yellow, small enough to be quick.
+ *
+ * @param taken by the camera's clock, like 2026-06-21T09:30; without it the picture does not say
+ */
+export async function testPhoto(yellow: number, seed = 1, rest: Partial<Yellowing> = {}, taken?: string): Promise<TestPhoto> {
   const shot = { ...PLAIN_SHOT, width: 800, height: 600, tilt: 0.1, seed };
   const { picture, spec } = takePhotograph(homeComputer({ amount: yellow, ...rest }, { amount: yellow }), shot);
   const region = (id: string) => [...spec.regions.find((r) => r.id === id)!.polygon];
   return {
-    jpeg: await toJpeg(picture),
+    jpeg: await toJpeg(picture, taken ? { takenAt: new Date(taken) } : {}),
     width: 800,
     height: 600,
     card: spec.card[0]!,

@@ -222,8 +222,9 @@ async function doseOf(
   return { minutes, dose };
 }
 
-/** A time given by a device whose clock goes ahead is now: what is measured after it would else come before it. */
-const notAhead = (given: string, now: Date): string => new Date(Math.min(Date.parse(given), now.getTime())).toISOString();
+/** A time given by a device whose clock goes ahead is this minute: what is measured after it would else come before it. */
+const notAhead = (given: string, now: Date): string =>
+  Date.parse(given) <= now.getTime() ? given : new Date(Math.floor(now.getTime() / MINUTE_MS) * MINUTE_MS).toISOString();
 
 /**
  * The end as it is kept.

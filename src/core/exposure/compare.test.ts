@@ -227,3 +227,15 @@ describe('the shelf first', () => {
     expect(wayOf('cream-film-sun', { place: null }).buy).toEqual([]);
   });
 });
+
+it('a bath that goes on counts as here; a lamp that is missing, or cream that is used up, does not', () => {
+  const empty = { stock: [], lampMwPerCm2: 0 };
+  expect(recommended({ ...empty, going: 'bath-sun' })).toMatchObject({
+    recommended: 'bath-sun',
+    why: expect.not.stringContaining('Nothing is all here'),
+  });
+  for (const going of ['bath-lamp', 'cream-film-sun'] as const)
+    expect(recommended({ ...empty, going }).why).toContain('Nothing is all here for any way.');
+  expect(wayOf('cream-film-sun', empty).buy).toEqual(['peroxide cream of 3 to 12 %']);
+  expect(wayOf('bath-sun', empty).buy[0]).toBe('peroxide liquid of 6 % or more');
+});

@@ -5,7 +5,7 @@ import type { PieceSize } from '../size';
 import type { PieceFacts } from './gates';
 import { exposureForecast, type Band, type ForecastInput } from './forecast';
 import type { Yellow } from './plan';
-import { priorOf, SCHOOL, SCHOOLS, type School, type SchoolId } from './schools';
+import { isBath, priorOf, SCHOOL, SCHOOLS, type School, type SchoolId } from './schools';
 import { placeSessions, type CloudHour, type Hours, type SessionPlan } from './sessions';
 import type { Place } from '../sun/day';
 import type { Obstacle } from '../sun/horizon';
@@ -256,7 +256,13 @@ export function compareWays(input: CompareInput): Comparison {
   const effort = (way: Way) => effortOf(way, input);
   const sorted = [...open].sort((a, b) => effort(a) - effort(b));
   // What is on the shelf comes first; what would have to be bought is said beside it. A way that goes on has its bath.
-  const ready = sorted.filter(({ missing, school }) => missing.length === 0 || school === input.going);
+  const stands = ({ school, missing, buy }: Way) =>
+    school !== 'leave-it' &&
+    school === input.going &&
+    isBath(SCHOOL[school]) &&
+    missing.length === buy.length &&
+    (SCHOOL[school].driver !== 'lamp' || input.lampMwPerCm2 > 0);
+  const ready = sorted.filter((way) => way.missing.length === 0 || stands(way));
   const best = ready[0] ?? sorted[0]!;
   const next = (ready.length > 1 ? ready : sorted).find((way) => way !== best)!;
   const better = ready.length > 0 ? sorted.slice(0, sorted.indexOf(best)).find(({ missing, buy }) => missing.length === buy.length) : null;

@@ -55,6 +55,10 @@ export const takesTub = ({ medium, solution }: School): boolean => medium !== 'c
 
 const BY_NAME = { cream: 'peroxide cream', liquid: 'peroxide liquid', powder: 'oxygen-bleach powder' } as const;
 
+/** Cream goes on as it is, liquid is thinned, powder is all one. */
+const strengthToBuy = ({ medium, usualPercentWW, percentRangeWW: [weak, strong] }: School): string =>
+  medium === 'cream' ? ` of ${weak} to ${strong} %` : medium === 'liquid' ? ` of ${usualPercentWW} % or more` : '';
+
 /**
  * What a way takes for a piece, of what the workshop has.
  *
@@ -98,7 +102,7 @@ export function supplyFor(
       stockId: null,
       words: '',
       costMinor: null,
-      buy: [`${BY_NAME[school.medium]} of ${school.usualPercentWW} % or more${school.medium === 'cream' ? ', at most 12 %' : ''}`, ...box],
+      buy: [`${BY_NAME[school.medium]}${strengthToBuy(school)}`, ...box],
     };
   const { id, name, priceMinor, sizeMl } = bottle;
   const used = usedOf(bottle);
