@@ -44,7 +44,7 @@ async function plan(page: Page, restoration: string, { id }: Tagged, way: string
 async function session(page: Page, restoration: string, piece: Tagged, words: string, clockShiftMs: number, way = 'bath-lamp'): Promise<void> {
   await plan(page, restoration, piece, way, minutesAgo(clockShiftMs, 200));
   const gates = page.getByRole('group', { name: 'Before the start' }).getByRole('checkbox');
-  await expect(gates.first()).toBeVisible();
+  await expect(page.getByText('I have read this')).toBeVisible();
   for (const gate of await gates.all()) await gate.check();
   await page.getByText('I have read this').click();
   await page.getByRole('button', { name: 'It was begun then: start its timer' }).click();
