@@ -38,6 +38,7 @@ function card(id: SchoolId, given: Partial<SessionCard> & { stockPercentWW: numb
     turns: [],
     gates: gatesOf(school, FACTS, true),
     warmth: null,
+    sky: '',
     timeZone: 'Etc/GMT+2',
     units: 'metric' as const,
     stands: false,

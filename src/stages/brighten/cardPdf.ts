@@ -26,6 +26,8 @@ export interface SessionCard {
   turns: readonly Turn[];
   gates: readonly Gate[];
   warmth: Warmth | null;
+  /** That the sky of its dose is no real one; empty where it is. */
+  sky: string;
   timeZone: string;
   units: UnitSystem;
 }
@@ -55,7 +57,7 @@ export const sessionCardPdf = (card: SessionCard): Promise<Buffer> =>
   pdf({ info: { title: `${card.piece}: ${card.school.title}` }, content: cardContent(card) });
 
 export function cardContent(card: SessionCard): Content[] {
-  const { piece, school, plan, stock, stands, bath, from, durationMin, turnEveryMin, turns, gates, warmth, timeZone, units } = card;
+  const { piece, school, plan, stock, stands, bath, from, durationMin, turnEveryMin, turns, gates, warmth, sky, timeZone, units } = card;
   const degrees = (c: number) => amountWords(c, '°C', 0, units);
   const clock = (iso: string) => showTime(iso, timeZone, 'HH:mm');
   const to = new Date(Date.parse(from) + durationMin * 60_000).toISOString();
@@ -99,6 +101,6 @@ export function cardContent(card: SessionCard): Content[] {
         plan.afterB ? `It should stand at b* ${plan.afterB.median.toFixed(1)} (${plan.afterB.low.toFixed(1)} to ${plan.afterB.high.toFixed(1)}).` : ''
       }`,
     },
-    { text: `Dose of this window: ${plan.dose.toFixed(1)} ${plan.doseUnit}.`, color: '#555555', margin: [0, 6, 0, 0] as Margin },
+    { text: `Dose of this window: ${plan.dose.toFixed(1)} ${plan.doseUnit}. ${sky}`.trim(), color: '#555555', margin: [0, 6, 0, 0] as Margin },
   ];
 }

@@ -1,5 +1,6 @@
 import { afterSession, planExposure, PURE_POWDER_PERCENT, type ExposurePlan } from '@/core/exposure/plan';
 import { exposureForecast, type Band } from '@/core/exposure/forecast';
+import { evenCloud, type SkySource } from '@/core/exposure/sessions';
 import { gatesOf, gatesTogether, noDoseGate, type Gate } from '@/core/exposure/gates';
 import { SCHOOL } from '@/core/exposure/schools';
 import { warmthInSun, type Warmth } from '@/core/exposure/warmth';
@@ -7,6 +8,7 @@ import { agedSince, agedWords, percentOf } from '@/core/peroxide/bottle';
 import { peroxideStrength } from '@/core/peroxide/strength';
 import { Refusal } from '@/core/refusal';
 import { dayAround, fromLocalField } from '@/core/runsheet/time';
+import { skyKnown, SKY_WORDS } from '@/core/sun/skyKnown';
 import { sunDay, type SunDay } from '@/core/sun/day';
 import { wayWentOn } from '@/data/learntRates';
 import { findPieces } from '@/data/pieces';
@@ -21,6 +23,8 @@ import { historiesOf, yellowOf } from './history';
 import { pastPieces, pooledFrom } from './pooled';
 import { planSchema, type PlanForm } from './schema';
 import { LEAN_DEG, turnsOf } from './turnsOf';
+
+const MINUTE_MS = 60_000;
 
 /** A piece that lies in the same mixture: where it should stand after it. */
 interface Beside {
@@ -162,8 +166,23 @@ export async function planView(form: PlanForm): Promise<PlanView> {
   return { plan: worked, gates, bath, warmth, day, windowStart, others };
 }
 
+/** What is known of the sky that a plan counts with; empty where its cloud was typed, or no sun drives it. */
+export async function skyWords(
+  { school, cloudPercent, durationMin }: Pick<PlanForm, 'school' | 'cloudPercent' | 'durationMin'>,
+  windowStart: string,
+  { latitude, longitude, altitudeM }: Workshop,
+  sky: SkySource,
+): Promise<string> {
+  if (SCHOOL[school].driver !== 'sun' || latitude === null || longitude === null) return '';
+  const place = { latitude, longitude, altitudeM };
+  const window = { from: new Date(windowStart), to: new Date(Date.parse(windowStart) + durationMin * MINUTE_MS) };
+  const clouds = await sky(place, window.from, Math.ceil(durationMin / 60) + 1);
+  const even = evenCloud({ place, shading: await listObstacles(), clouds }, window);
+  return Math.round(100 * even) === Math.round(cloudPercent) ? SKY_WORDS[skyKnown(clouds, window.from, window.to)] : '';
+}
+
 /** The planned session as one sheet for the shed wall. */
-export async function sessionCard(given: Record<string, unknown>): Promise<Answer<{ sheet: Buffer; title: string }>> {
+export async function sessionCard(given: Record<string, unknown>, sky: SkySource): Promise<Answer<{ sheet: Buffer; title: string }>> {
   const withIds = typeof given.withIds === 'string' ? given.withIds.split(',').filter(Boolean) : given.withIds;
   return answer(planSchema, { ...given, withIds }, async (form) => {
     const { plan, gates, bath, warmth, pieces, stock, stockPercentWW, workshop, windowStart } = await workOut(form);
@@ -197,6 +216,7 @@ export async function sessionCard(given: Record<string, unknown>): Promise<Answe
       turns,
       gates,
       warmth,
+      sky: await skyWords(form, windowStart, workshop, sky),
       timeZone: workshop.timeZone,
       units: workshop.units,
     });

@@ -9,7 +9,9 @@ import { wrongs } from '@/edge/wrongs';
 import { simulatedSky } from '@/simulators/weather/sky';
 import { finishTreatment, giveUp, planLater, ringThen, skyForgotten, skyFromFile, skyNow, start } from './actions';
 import { historyOf } from './history';
-import { sessionCard } from './plan';
+import { sessionCard, skyWords } from './plan';
+import { evenCloud } from '@/core/exposure/sessions';
+import { getWorkshop, listObstacles } from '@/data/workshop';
 import { skiesOf, skyTurned } from './skyTurned';
 import { benchAsItStands, waysFor } from './ways';
 
@@ -187,12 +189,25 @@ describe('a planned session', () => {
       temperatureC: '25',
       toleranceB: '1.5',
     };
-    const card = await sessionCard(form);
+    const card = await sessionCard(form, sky);
     if (!card.ok) throw new Error(wrongs(card));
     expect(card.value.title).toBe('K1 Lid');
     expect(card.value.sheet.subarray(0, 5).toString()).toBe('%PDF-');
     expect(card.value.sheet.byteLength).toBeGreaterThan(5000);
-    expect(wrongs(await sessionCard({ ...form, temperatureC: '70' }))).toContain('long thin parts bend');
-    expect(wrongs(await sessionCard({ ...form, windowStart: 'noon' }))).toContain('Give date and time');
+    expect(wrongs(await sessionCard({ ...form, temperatureC: '70' }, sky))).toContain('long thin parts bend');
+    expect(wrongs(await sessionCard({ ...form, windowStart: 'noon' }, sky))).toContain('Give date and time');
+  });
+
+  it('says on its card that the sky it counts with is invented, and not of a cloud that somebody typed', async () => {
+    const workshop = await getWorkshop();
+    const place = { latitude: workshop.latitude!, longitude: workshop.longitude!, altitudeM: workshop.altitudeM };
+    const window = { from: hour(24), to: hour(27) };
+    const clouds = await sky(place, window.from, 4);
+    const cloudPercent = Math.round(100 * evenCloud({ place, shading: await listObstacles(), clouds }, window));
+    const words = (percent: number, school: 'bag-sun' | 'bath-lamp' = 'bag-sun') =>
+      skyWords({ school, cloudPercent: percent, durationMin: 180 }, window.from.toISOString(), workshop, sky);
+    expect(await words(cloudPercent)).toContain('is invented');
+    expect(await words((cloudPercent + 40) % 100)).toBe('');
+    expect(await words(cloudPercent, 'bath-lamp')).toBe('');
   });
 });

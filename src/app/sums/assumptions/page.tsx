@@ -1,7 +1,8 @@
 import type { Metadata } from 'next';
 import { ASSUMPTIONS, STANDINGS, type Assumption, type Standing } from '@/core/assumptions/assumptions';
 import { AssumptionTable } from '@/sums/AssumptionTable';
-import { ScreenHead } from '@/ui/layout';
+import { Text } from '@chakra-ui/react';
+import { Part, ScreenHead } from '@/ui/layout';
 import { TextLink } from '@/ui/links';
 
 export const metadata: Metadata = { title: 'What Kvell assumes' };
@@ -27,6 +28,14 @@ export default function AssumptionsPage() {
         const rows = all.filter((assumption) => assumption.standing === standing);
         return rows.length === 0 ? [] : [<AssumptionTable key={standing} title={WORDS[standing]} rows={rows} />];
       })}
+      <Part title="Guesses that stand in tables">
+        <Text>
+          Each cleaning agent’s minutes, roughness and chance with a soil, each way’s minutes of hands, usual spread and strength, the densities of
+          plastics and the time a piece dries are guesses of what people at benches see. They stand where they are used, and your own outcomes move
+          the chances and rates.
+        </Text>
+        <TextLink href="/stores/agents">Cleaning agents, with what each may touch</TextLink>
+      </Part>
     </>
   );
 }
