@@ -1,5 +1,6 @@
 import { Box, Button, Flex, Input, NativeSelect, Text } from '@chakra-ui/react';
 import type { Shown } from '@/data/restorations';
+import { FIELD_BOX } from '@/ui/fieldBox';
 import { LinkButton } from '@/ui/links';
 
 interface Props {
@@ -23,18 +24,19 @@ export function RestorationSearch({ shown, words, page, pages, all }: Props) {
         <Flex gap="3" wrap="wrap" align="flex-end">
           <Box flex="1 1 260px" maxWidth="420px">
             <label htmlFor="words">Name, machine or owner</label>
-            <Input id="words" name="words" defaultValue={words} size={'bench' as never} maxLength={100} />
+            <Input id="words" name="words" defaultValue={words} {...FIELD_BOX} height="56px" maxLength={100} />
           </Box>
           <Box flex="0 0 150px">
             <label htmlFor="show">Show</label>
-            <NativeSelect.Root size={'bench' as never}>
-              <NativeSelect.Field id="show" name="show" defaultValue={shown}>
+            <NativeSelect.Root>
+              <NativeSelect.Field id="show" name="show" defaultValue={shown} {...FIELD_BOX} height="56px">
                 {Object.entries(SHOWN).map(([value, label]) => (
                   <option key={value} value={value}>
                     {label}
                   </option>
                 ))}
               </NativeSelect.Field>
+              <NativeSelect.Indicator />
             </NativeSelect.Root>
           </Box>
           <Button type="submit" size={'bench' as never} variant={'quiet' as never}>

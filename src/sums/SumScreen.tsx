@@ -8,6 +8,7 @@ import type { Figure as FigureOf } from '@/core/sums/sum';
 import { fromTyped, shownUnit, toShown, toTyped, withPoint, type UnitSystem } from '@/core/units';
 import { Estimate, Figure } from '@/ui/figures';
 import { Part } from '@/ui/layout';
+import { FIELD_BOX } from '@/ui/fieldBox';
 
 interface Props {
   name: string;
@@ -161,8 +162,6 @@ function FieldsOf({ fields, value, onChange, path, errorAt, system }: FieldsProp
   );
 }
 
-const BOX = { bg: 'sheet', borderColor: 'lineStrong', borderWidth: '1.5px', borderRadius: '3px', minHeight: '46px' } as const;
-
 function OneField({
   field,
   value,
@@ -228,7 +227,7 @@ function OneField({
             <label key={label}>
               {label}
               <Input
-                {...BOX}
+                {...FIELD_BOX}
                 fontFamily="mono"
                 inputMode="decimal"
                 value={String(parts[i] ?? '')}
@@ -251,7 +250,7 @@ function OneField({
       <label>
         <b>{field.label}</b>
         <Textarea
-          {...BOX}
+          {...FIELD_BOX}
           rows={6}
           value={Array.isArray(value) ? value.join('\n') : ''}
           onChange={(event) => onChange(event.target.value.split('\n'))}
@@ -264,7 +263,7 @@ function OneField({
       <label>
         <b>{field.label}</b>
         <NativeSelect.Root>
-          <NativeSelect.Field {...BOX} value={String(value)} onChange={(event) => onChange(event.target.value)}>
+          <NativeSelect.Field {...FIELD_BOX} value={String(value)} onChange={(event) => onChange(event.target.value)}>
             {field.options.map((option) => (
               <option key={option} value={option}>
                 {option}
@@ -280,7 +279,7 @@ function OneField({
     return (
       <label>
         <b>{field.label}</b>
-        <Input {...BOX} value={String(value)} onChange={(event) => onChange(event.target.value)} />
+        <Input {...FIELD_BOX} value={String(value)} onChange={(event) => onChange(event.target.value)} />
         {problem}
       </label>
     );
@@ -309,7 +308,7 @@ function NumberField({
       <b>{field.label}</b>
       {unit && <span>, {unit}</span>}
       <Input
-        {...BOX}
+        {...FIELD_BOX}
         fontFamily="mono"
         inputMode="decimal"
         value={typed}

@@ -6,6 +6,7 @@ import { useController, useForm, type Control as FormControl, type UseFormReturn
 import type { FieldError } from '@/core/sums/fieldErrors';
 import { fromTyped, limitShown, shownUnit, toTyped, withPoint, type UnitSystem } from '@/core/units';
 import { useAwake } from './awake';
+import { FIELD_BOX } from './fieldBox';
 import { notArrived } from './notArrived';
 import { say } from './toast';
 import { useUnits } from './units';
@@ -215,8 +216,6 @@ function FormOf<T>({ fields, initial, submit, send, onDone, done, draftKey, chil
   );
 }
 
-const BOX = { bg: 'sheet', borderColor: 'lineStrong', borderWidth: '1.5px', borderRadius: '3px', minHeight: '46px' } as const;
-
 interface ControlProps {
   field: FieldDef;
   /** What stands in it before the page has woken up. */
@@ -226,11 +225,11 @@ interface ControlProps {
 
 function Control({ field, first, props: registered }: ControlProps) {
   const props = { ...registered, defaultValue: first };
-  if (field.kind === 'long') return <Textarea {...BOX} {...props} rows={3} autoresize />;
+  if (field.kind === 'long') return <Textarea {...FIELD_BOX} {...props} rows={3} autoresize />;
   if (field.kind === 'choice')
     return (
       <NativeSelect.Root>
-        <NativeSelect.Field {...BOX} height="46px" {...props}>
+        <NativeSelect.Field {...FIELD_BOX} height="46px" {...props}>
           {field.options?.map(({ value, label }) => (
             <option key={value} value={value}>
               {label}
@@ -242,7 +241,7 @@ function Control({ field, first, props: registered }: ControlProps) {
     );
   const input = (
     <Input
-      {...BOX}
+      {...FIELD_BOX}
       {...props}
       type={field.kind === 'time' ? 'datetime-local' : field.kind === 'secret' ? 'password' : 'text'}
       {...(field.kind === 'number' && { inputMode: 'decimal' as const, fontFamily: 'mono' })}
@@ -273,7 +272,7 @@ function ConvertedNumber({ field: { name, unit = '' }, control, units, onEarly }
   return (
     <InputGroup endElement={shownUnit(unit, units)}>
       <Input
-        {...BOX}
+        {...FIELD_BOX}
         name={name}
         inputMode="decimal"
         fontFamily="mono"
