@@ -11,7 +11,8 @@ const config = await createConfig({
   maxWorkers: '100%',
   roots: ['<rootDir>/src', '<rootDir>/scripts'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
-  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  // No request is at hand in a unit test.
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^next/headers$': '<rootDir>/src/edge/request.testing.ts' },
 })();
 
 const jestConfig = {

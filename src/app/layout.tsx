@@ -3,6 +3,7 @@ import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource/atkinson-hyperlegible-mono';
 import type { Metadata, Viewport } from 'next';
 import { headers } from 'next/headers';
+import { standing } from '@/edge/entered';
 import { Shell } from '@/bench/Shell';
 import { newestMark } from '@/data/log';
 import { nextTimers } from '@/data/timers';
@@ -26,7 +27,7 @@ export default async function RootLayout({ children }: { children: React.ReactNo
   const given = await headers();
   const nonce = given.get('x-nonce') ?? undefined;
   // A device that has not entered sees nothing of the workshop, not even what runs.
-  const outside = given.get('x-outside') === '1';
+  const outside = (await standing()) !== 'inside';
   const [{ timers, more }, mark, { units }] = outside
     ? [{ timers: [], more: 0 }, 0, NEW_WORKSHOP]
     : await Promise.all([nextTimers(TIMERS), newestMark(), getWorkshop()]);

@@ -1,3 +1,4 @@
+import { needsEntered } from '@/edge/entered';
 import { BenchTimers } from '@/bench/BenchTimers';
 import { NextStepList } from '@/bench/NextStepList';
 import { nextSteps } from '@/bench/nextSteps';
@@ -21,6 +22,7 @@ const TIMERS = 12;
 
 /** Bench: what runs, what is due, what hands can do now, what the sun allows. */
 export default async function BenchPage() {
+  await needsEntered();
   const now = clock();
   const [workshop, { timers, more: moreTimers }, { steps, more }, things] = await Promise.all([
     getWorkshop(),

@@ -4,6 +4,7 @@ import Joi from 'joi';
 import { revalidatePath } from 'next/cache';
 import { endTimer, startTimer } from '@/data/timers';
 import { answer, type Answer } from '@/edge/answer';
+import { standing } from '@/edge/entered';
 import { findAnything, type Found } from './find';
 
 const timerSchema = Joi.object<{ label: string; minutes: number; atTheBell: string; of: string }>({
@@ -36,5 +37,6 @@ export async function endOwnTimer(timerId: string): Promise<Answer<null>> {
 
 /** Everything whose name holds the words. */
 export async function search(words: string): Promise<Found[]> {
+  if ((await standing()) !== 'inside') return [];
   return findAnything(String(words).slice(0, 100));
 }

@@ -2,6 +2,7 @@ import type Joi from 'joi';
 import { Refusal } from '@/core/refusal';
 import { fieldErrors, VALIDATE, type FieldError } from '@/core/sums/fieldErrors';
 import { clock } from './clock';
+import { REFUSED, standing } from './entered';
 
 /** What every action and route answers: the one error shape of the house. */
 export type Answer<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] };
@@ -10,7 +11,11 @@ export type Answer<T> = { ok: true; value: T } | { ok: false; errors: FieldError
  * Validates what came in and does the work, all of it at one instant. What a person can act on comes back as errors by field; what
  * nobody foresaw is written to the server's error output and said so.
  */
-export async function answer<Input, T>(schema: Joi.Schema<Input>, given: unknown, work: (input: Input, now: Date) => Promise<T>): Promise<Answer<T>> {
+export async function answerAnyone<Input, T>(
+  schema: Joi.Schema<Input>,
+  given: unknown,
+  work: (input: Input, now: Date) => Promise<T>,
+): Promise<Answer<T>> {
   const now = clock();
   const { value, error } = schema.validate(given, VALIDATE);
   if (error) return { ok: false, errors: fieldErrors(error) };
@@ -29,4 +34,11 @@ export async function answer<Input, T>(schema: Joi.Schema<Input>, given: unknown
       ],
     };
   }
+}
+
+/** The same for whoever has entered; anybody else is told so, and nothing is validated, read or written. */
+export async function answer<Input, T>(schema: Joi.Schema<Input>, given: unknown, work: (input: Input, now: Date) => Promise<T>): Promise<Answer<T>> {
+  const how = await standing();
+  if (how !== 'inside') return { ok: false, errors: [{ field: '', message: REFUSED[how].message }] };
+  return answerAnyone(schema, given, work);
 }

@@ -1,3 +1,4 @@
+import { needsEntered } from '@/edge/entered';
 import type { Metadata } from 'next';
 import { newestPhotos } from '@/data/photos/store';
 import { restorationsPage, type Shown } from '@/data/restorations';
@@ -22,6 +23,7 @@ interface Asked {
 const shownOf = (show: string | undefined): Shown => (show === 'open' || show === 'finished' ? show : 'all');
 
 export default async function RestorationsPage({ searchParams }: { searchParams: Promise<Asked> }) {
+  await needsEntered();
   const asked = await searchParams;
   const [shown, words] = [shownOf(asked.show), String(asked.words ?? '').slice(0, 100)];
   const page = Math.max(0, Math.floor(Number(asked.page ?? 1)) - 1 || 0);

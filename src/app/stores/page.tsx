@@ -1,3 +1,4 @@
+import { needsEntered } from '@/edge/entered';
 import type { Metadata } from 'next';
 import { formatMoney } from '@/core/ledger/money';
 import { listStock } from '@/data/stock';
@@ -11,6 +12,7 @@ import { EmptyPlace, Part, ScreenHead } from '@/ui/layout';
 export const metadata: Metadata = { title: 'Stores' };
 
 export default async function StoresPage() {
+  await needsEntered();
   const [stock, { currency, timeZone }] = await Promise.all([listStock(), getWorkshop()]);
   return (
     <>

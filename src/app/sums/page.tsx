@@ -1,3 +1,4 @@
+import { needsEntered } from '@/edge/entered';
 import type { Metadata } from 'next';
 import { SUMS } from '@/core/sums/catalogue';
 import { SumList } from '@/sums/SumList';
@@ -6,7 +7,8 @@ import { LinkButton } from '@/ui/links';
 
 export const metadata: Metadata = { title: 'Sums' };
 
-export default function SumsPage() {
+export default async function SumsPage() {
+  await needsEntered();
   return (
     <>
       <ScreenHead

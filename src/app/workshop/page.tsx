@@ -1,3 +1,4 @@
+import { needsEntered } from '@/edge/entered';
 import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import { toString } from 'qrcode';
@@ -25,6 +26,7 @@ export const metadata: Metadata = { title: 'Workshop' };
 const olderLog = (before: number) => `/workshop?before=${before}#log`;
 
 export default async function WorkshopPage({ searchParams }: { searchParams: Promise<{ before?: string }> }) {
+  await needsEntered();
   const { before } = await searchParams;
   const [workshop, log, taken, people, door, given, obstacles] = await Promise.all([
     getWorkshop(),

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { tryPassphrase } from '@/data/door';
-import { answer } from '@/edge/answer';
+import { answerAnyone } from '@/edge/answer';
 import { passCookie, sealPass } from '@/edge/pass';
 import { respond } from '@/edge/respond';
 
@@ -12,7 +12,7 @@ const schema = Joi.object<{ passphrase: string }>({
 export async function POST(request: Request): Promise<Response> {
   const given: unknown = await request.json().catch(() => ({}));
   let cookie = '';
-  const answered = await answer(schema, given as Record<string, unknown>, async ({ passphrase }, now) => {
+  const answered = await answerAnyone(schema, given as Record<string, unknown>, async ({ passphrase }, now) => {
     cookie = passCookie(await sealPass(await tryPassphrase(passphrase, now), now));
   });
   const response = respond(answered);

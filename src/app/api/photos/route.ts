@@ -1,3 +1,4 @@
+import { insideOnly } from '@/edge/entered';
 import Joi from 'joi';
 import { Refusal } from '@/core/refusal';
 import { STAGES, type Stage } from '@/core/runsheet/stages';
@@ -18,7 +19,7 @@ const schema = Joi.object<{ restorationId: string; pieceId: string | null; stage
 const refusal = (message: string) => respond({ ok: false, errors: [{ field: 'photo', message }] });
 
 /** Takes one photograph in, as a multipart form. */
-export async function POST(request: Request): Promise<Response> {
+export const POST = insideOnly(async (request: Request): Promise<Response> => {
   const length = Number(request.headers.get('content-length') ?? 0);
   if (length > LARGEST_FILE_BYTES + 65_536)
     return refusal(`The file is ${Math.round(length / 1048576)} MB. Send pictures of up to ${LARGEST_FILE_BYTES / 1048576} MB.`);
@@ -31,4 +32,4 @@ export async function POST(request: Request): Promise<Response> {
       return addPhoto({ ...place, bytes, originalName: photo.name.slice(0, 200), words: '' }, now);
     }),
   );
-}
+});

@@ -1,6 +1,7 @@
+import { insideOnly } from '@/edge/entered';
 import { bundleJsonSchema } from '@/stages/record/jsonSchema';
 
 /** The published JSON Schema of an exported restoration. */
-export function GET(): Response {
+export const GET = insideOnly((): Response => {
   return Response.json(bundleJsonSchema());
-}
+});

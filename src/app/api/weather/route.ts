@@ -1,3 +1,4 @@
+import { insideOnly } from '@/edge/entered';
 import Joi from 'joi';
 import { getWorkshop } from '@/data/workshop';
 import { answer } from '@/edge/answer';
@@ -19,7 +20,7 @@ const askedSchema = Joi.object<Asked>({
 }).and('latitude', 'longitude');
 
 /** `GET /api/weather?from=2026-06-21T00:00Z&hours=24`: cloud hour by hour at the workshop's place, or at the one given. */
-export async function GET(request: Request): Promise<Response> {
+export const GET = insideOnly(async (request: Request): Promise<Response> => {
   const given = Object.fromEntries(new URL(request.url).searchParams);
   const answered = await answer(askedSchema, given, async ({ from, hours, latitude, longitude }) => {
     const workshop = await getWorkshop();
@@ -29,4 +30,4 @@ export async function GET(request: Request): Promise<Response> {
     return { place, hours: await sky({ latitude: place.latitude, longitude: place.longitude, altitudeM: workshop.altitudeM }, from, hours) };
   });
   return answered.ok ? Response.json(answered.value) : Response.json({ errors: answered.errors }, { status: 400 });
-}
+});

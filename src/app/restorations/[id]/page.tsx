@@ -1,3 +1,4 @@
+import { needsEntered } from '@/edge/entered';
 import { notFound } from 'next/navigation';
 import { formatMoney } from '@/core/ledger/money';
 import { showTime } from '@/core/runsheet/time';
@@ -14,6 +15,7 @@ import { PowerBanner } from '@/ui/PowerBanner';
 import { Wide } from '@/ui/Wide';
 
 export default async function RunSheetPage({ params }: { params: Promise<{ id: string }> }) {
+  await needsEntered();
   const { id } = await params;
   const restoration = await findRestoration(id);
   if (!restoration) notFound();

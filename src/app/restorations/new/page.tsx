@@ -1,3 +1,4 @@
+import { needsEntered } from '@/edge/entered';
 import type { Metadata } from 'next';
 import { getWorkshop } from '@/data/workshop';
 import { OpenForm } from '@/stages/intake/OpenForm';
@@ -6,6 +7,7 @@ import { ScreenHead } from '@/ui/layout';
 export const metadata: Metadata = { title: 'Open a restoration' };
 
 export default async function NewRestorationPage() {
+  await needsEntered();
   const { currency } = await getWorkshop();
   return (
     <>

@@ -1,3 +1,4 @@
+import { needsEntered } from '@/edge/entered';
 import type { Metadata } from 'next';
 import { agentIds, agentOf } from '@/core/cleaning/agents';
 import { ROUGHNESS } from '@/core/cleaning/roughness';
@@ -13,6 +14,7 @@ import { TextLink } from '@/ui/links';
 export const metadata: Metadata = { title: 'Cleaning agents' };
 
 export default async function AgentsPage({ searchParams }: { searchParams: Promise<{ surface?: string }> }) {
+  await needsEntered();
   const { surface: asked } = await searchParams;
   const own = await ownKnowledge();
   const surface = surfaceIds(own.surfaces).find((id) => id === asked) ?? 'abs-textured';

@@ -1,3 +1,4 @@
+import { needsEntered } from '@/edge/entered';
 import { notFound } from 'next/navigation';
 import { findSum } from '@/core/sums/catalogue';
 import { sumFields } from '@/core/sums/fields';
@@ -7,6 +8,7 @@ import { ScreenHead } from '@/ui/layout';
 import { TextLink } from '@/ui/links';
 
 export default async function SumPage({ params }: { params: Promise<{ name: string }> }) {
+  await needsEntered();
   const sum = findSum((await params).name);
   if (!sum) notFound();
   const { units } = await getWorkshop();

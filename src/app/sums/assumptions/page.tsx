@@ -1,3 +1,4 @@
+import { needsEntered } from '@/edge/entered';
 import type { Metadata } from 'next';
 import { ASSUMPTIONS, STANDINGS, type Assumption, type Standing } from '@/core/assumptions/assumptions';
 import { AssumptionTable } from '@/sums/AssumptionTable';
@@ -15,7 +16,8 @@ const WORDS: Record<Standing, string> = {
 };
 
 /** Every number that decides advice and was not measured, by how sure it is. */
-export default function AssumptionsPage() {
+export default async function AssumptionsPage() {
+  await needsEntered();
   const all = Object.entries(ASSUMPTIONS).map(([name, assumption]) => ({ name, ...(assumption as Assumption) }));
   return (
     <>

@@ -1,7 +1,8 @@
+import { insideOnly } from '@/edge/entered';
 import { findPhoto, readOriginal, readThumbnail, THUMBNAIL_PX, type ThumbnailSize } from '@/data/photos/store';
 
 /** A photograph: the original, or with `?size=small|large` a small upright picture. */
-export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+export const GET = insideOnly(async (request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> => {
   const photo = await findPhoto((await params).id);
   if (!photo) return new Response('This photograph is not here.', { status: 404 });
   const size = new URL(request.url).searchParams.get('size');
@@ -14,4 +15,4 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
       'Content-Disposition': 'inline',
     },
   });
-}
+});

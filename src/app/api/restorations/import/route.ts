@@ -1,3 +1,4 @@
+import { insideOnly } from '@/edge/entered';
 import Joi from 'joi';
 import { Refusal } from '@/core/refusal';
 import { answer } from '@/edge/answer';
@@ -7,7 +8,7 @@ import { importZip, LARGEST_ZIP_BYTES } from '@/stages/record/importZip';
 const schema = Joi.object<{ file: File; copy: boolean }>({ file: Joi.any().required(), copy: Joi.boolean().default(false) });
 
 /** Takes a restoration in from its ZIP, as a multipart form. */
-export async function POST(request: Request): Promise<Response> {
+export const POST = insideOnly(async (request: Request): Promise<Response> => {
   if (Number(request.headers.get('content-length') ?? 0) > LARGEST_ZIP_BYTES)
     return respond({
       ok: false,
@@ -21,4 +22,4 @@ export async function POST(request: Request): Promise<Response> {
       return importZip(Buffer.from(await file.arrayBuffer()), copy, now);
     }),
   );
-}
+});

@@ -1,8 +1,9 @@
+import { insideOnly } from '@/edge/entered';
 import { findSum, SUMS } from '@/core/sums/catalogue';
 import { runSum } from '@/core/sums/run';
 
 /** `POST /api/sums/<name>`: JSON in, the sum's output out; with `?explain=1` its figures and working too. */
-export async function POST(request: Request, { params }: { params: Promise<{ name: string }> }): Promise<Response> {
+export const POST = insideOnly(async (request: Request, { params }: { params: Promise<{ name: string }> }): Promise<Response> => {
   const { name } = await params;
   const sum = findSum(name);
   if (!sum)
@@ -20,4 +21,4 @@ export async function POST(request: Request, { params }: { params: Promise<{ nam
   if (!outcome.ok) return Response.json({ errors: outcome.errors }, { status: 400 });
   const explain = new URL(request.url).searchParams.has('explain');
   return Response.json(explain ? { output: outcome.output, figures: outcome.figures, working: outcome.working } : outcome.output);
-}
+});

@@ -1,3 +1,4 @@
+import { needsEntered } from '@/edge/entered';
 import { clock } from '@/edge/clock';
 import { BrightenStage } from '@/stages/brighten/BrightenStage';
 import { sky } from '../../../sky';
@@ -9,6 +10,7 @@ interface Props {
 }
 
 export default async function BrightenPage({ params, searchParams }: Props) {
+  await needsEntered();
   const { id } = await params;
   const { piece, way, by } = await searchParams;
   return (

@@ -1,3 +1,4 @@
+import { needsEntered } from '@/edge/entered';
 import { notFound } from 'next/navigation';
 import { logPage } from '@/data/log';
 import { findRestoration } from '@/data/restorations';
@@ -14,6 +15,7 @@ interface Asked {
 }
 
 export default async function LogPage({ params, searchParams }: Asked) {
+  await needsEntered();
   const [{ id }, { before }] = [await params, await searchParams];
   const restoration = await findRestoration(id);
   if (!restoration) notFound();

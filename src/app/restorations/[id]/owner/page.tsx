@@ -1,3 +1,4 @@
+import { needsEntered } from '@/edge/entered';
 import { notFound } from 'next/navigation';
 import { formatMoney, wholeUnits } from '@/core/ledger/money';
 import { piecesOf } from '@/data/pieces';
@@ -10,6 +11,7 @@ import { ScreenHead } from '@/ui/layout';
 import { TextLink } from '@/ui/links';
 
 export default async function OwnerPage({ params }: { params: Promise<{ id: string }> }) {
+  await needsEntered();
   const { id } = await params;
   const restoration = await findRestoration(id);
   if (!restoration) notFound();

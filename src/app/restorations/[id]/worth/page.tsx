@@ -1,3 +1,4 @@
+import { needsEntered } from '@/edge/entered';
 import { notFound } from 'next/navigation';
 import { roughMoney } from '@/core/ledger/money';
 import { showMinutes, showTime } from '@/core/runsheet/time';
@@ -13,6 +14,7 @@ import { TextLink } from '@/ui/links';
 const ESTIMATES = 40;
 
 export default async function WorthPage({ params }: { params: Promise<{ id: string }> }) {
+  await needsEntered();
   const { id } = await params;
   const restoration = await findRestoration(id);
   if (!restoration) notFound();

@@ -1,3 +1,4 @@
+import { insideOnly } from '@/edge/entered';
 import Joi from 'joi';
 import { findRestoration } from '@/data/restorations';
 import { listTrays, teardownOf } from '@/data/teardown';
@@ -19,7 +20,7 @@ interface Context {
 const MOST_BYTES = 2 * 1024 * 1024;
 
 /** The teardown as a file: `?as=csv` its fasteners, `?as=pdf` the sheet, `?as=labels&paper=a4` the labels, else the sheet in Markdown. */
-export async function GET(request: Request, { params }: Context): Promise<Response> {
+export const GET = insideOnly(async (request: Request, { params }: Context): Promise<Response> => {
   const restoration = await findRestoration((await params).id);
   if (!restoration) return new Response('This restoration is not here.', { status: 404 });
   const teardown = await teardownOf(restoration.id);
@@ -41,10 +42,10 @@ export async function GET(request: Request, { params }: Context): Promise<Respon
     default:
       return asFile(sheetMarkdown(sheet), 'text/markdown; charset=utf-8', `${name}-teardown.md`);
   }
-}
+});
 
 /** Takes fasteners in from a CSV. */
-export async function POST(request: Request, { params }: Context): Promise<Response> {
+export const POST = insideOnly(async (request: Request, { params }: Context): Promise<Response> => {
   const { id } = await params;
   const file = (await request.formData()).get('file');
   const text = file instanceof File && file.size <= MOST_BYTES ? await file.text() : undefined;
@@ -56,4 +57,4 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
       .messages({ 'any.required': 'Choose a CSV file of at most 2 MB.', 'string.empty': 'This file is empty.' }),
   });
   return respond(await write(schema, { id, text }, (given, now) => takeInFasteners(given.id, given.text, now)));
-}
+});

@@ -1,3 +1,4 @@
+import { insideOnly } from '@/edge/entered';
 import { listTubs, ownKnowledge } from '@/data/cleaning';
 import { findRestoration } from '@/data/restorations';
 import { timersOf } from '@/data/timers';
@@ -9,7 +10,7 @@ import { washSheetPdf } from '@/stages/wash/sheetPdf';
 import { passes, spotView } from '@/stages/wash/view';
 
 /** The sheet for the wall by the sink as PDF. */
-export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+export const GET = insideOnly(async (_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> => {
   const restoration = await findRestoration((await params).id);
   if (!restoration) return new Response('This restoration is not here.', { status: 404 });
   const own = await ownKnowledge();
@@ -22,4 +23,4 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
     await loadViews(restoration.id, tubs, own, units),
   );
   return asFile(new Uint8Array(sheet), 'application/pdf', `${fileName(restoration.title)}-wash.pdf`);
-}
+});

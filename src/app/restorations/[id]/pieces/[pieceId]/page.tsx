@@ -1,3 +1,4 @@
+import { needsEntered } from '@/edge/entered';
 import { notFound } from 'next/navigation';
 import { signed } from '@/core/colour/signed';
 import { deltaE00 } from '@/core/colour/difference';
@@ -19,6 +20,7 @@ import { Wide } from '@/ui/Wide';
 import { TakeThingBack } from '@/undo/TakeThingBack';
 
 export default async function PiecePage({ params }: { params: Promise<{ id: string; pieceId: string }> }) {
+  await needsEntered();
   const { id, pieceId } = await params;
   const [restoration, piece] = await Promise.all([findRestoration(id), findPiece(pieceId)]);
   if (!restoration || !piece || piece.restorationId !== id) notFound();

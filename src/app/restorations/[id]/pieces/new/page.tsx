@@ -1,3 +1,4 @@
+import { needsEntered } from '@/edge/entered';
 import { notFound } from 'next/navigation';
 import { findingsOf } from '@/data/findings';
 import { findRestoration } from '@/data/restorations';
@@ -8,6 +9,7 @@ import { ScreenHead } from '@/ui/layout';
 import { TextLink } from '@/ui/links';
 
 export default async function NewPiecePage({ params }: { params: Promise<{ id: string }> }) {
+  await needsEntered();
   const { id } = await params;
   const restoration = await findRestoration(id);
   if (!restoration) notFound();

@@ -1,3 +1,4 @@
+import { needsEntered } from '@/edge/entered';
 import { notFound } from 'next/navigation';
 import { wentBefore } from '@/core/exposure/unevenness';
 import { toLocalField } from '@/core/runsheet/time';
@@ -21,6 +22,7 @@ interface Props {
 }
 
 export default async function MeasurePage({ params, searchParams }: Props) {
+  await needsEntered();
   const { id, pieceId } = await params;
   const { stage: given, photo: photoId } = await searchParams;
   const [restoration, piece] = await Promise.all([findRestoration(id), findPiece(pieceId)]);

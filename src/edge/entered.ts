@@ -1,0 +1,60 @@
+import { cookies, headers } from 'next/headers';
+import { notFound, redirect } from 'next/navigation';
+import { doorState } from '@/data/door';
+import { isOnLan, ownAddresses } from './network';
+import { isOwnHost, securityHeaders } from './origin';
+import { holdsPass, PASS_COOKIE } from './pass';
+
+/** How whoever asks stands to this workshop: `foreign` came under a name that is not this machine's. */
+export type Standing = 'inside' | 'outside' | 'foreign';
+
+/** Where a device enters. */
+export const OUTSIDE = '/enter';
+
+/**
+ * Whether a request may be answered: the one function that stands before pages, routes and actions, in the proxy and once
+ * more where something is read or written.
+ *
+ * @param host of the request
+ * @param pass the cookie of a device that has entered
+ */
+export async function standingOf(host: string | null, pass: string | undefined): Promise<Standing> {
+  const door = isOnLan() ? await doorState() : null;
+  const letsIn = door !== null && door.open && door.hasPassphrase;
+  if (!isOwnHost(host, letsIn ? ownAddresses() : [])) return 'foreign';
+  // A server that the network can reach cannot tell the desk from the network: every device has to enter.
+  return door === null || (await holdsPass(pass, door.seal)) ? 'inside' : 'outside';
+}
+
+/** How the request at hand stands. */
+export async function standing(): Promise<Standing> {
+  const [given, jar] = await Promise.all([headers(), cookies()]);
+  return standingOf(given.get('host'), jar.get(PASS_COOKIE)?.value);
+}
+
+/** Why a request is not answered, and with which status. */
+export const REFUSED: Record<Exclude<Standing, 'inside'>, { status: number; message: string }> = {
+  foreign: { status: 403, message: 'Kvell answers only at its own address. Open it there.' },
+  outside: { status: 401, message: 'This device has not entered. Open Kvell and type the passphrase.' },
+};
+
+/** Before a page reads anything: whoever has not entered is led to where one enters, and a foreign name finds nothing. */
+export async function needsEntered(): Promise<void> {
+  const how = await standing();
+  if (how === 'outside') redirect(OUTSIDE);
+  if (how === 'foreign') notFound();
+}
+
+/** A refusal as a route gives it, with the headers that every answer carries. */
+export function refusal(message: string, status: number): Response {
+  const headers = securityHeaders(crypto.randomUUID().replaceAll('-', ''), process.env.NODE_ENV === 'development');
+  return Response.json({ ok: false, errors: [{ field: '', message }] }, { status, headers });
+}
+
+/** A route that answers only whoever has entered. */
+export const insideOnly =
+  <Given extends unknown[]>(route: (...given: Given) => Response | Promise<Response>) =>
+  async (...given: Given): Promise<Response> => {
+    const how = await standing();
+    return how === 'inside' ? route(...given) : refusal(REFUSED[how].message, REFUSED[how].status);
+  };
