@@ -6,7 +6,7 @@ import { addPerson } from '@/data/people';
 import { PASSPHRASE } from './passphrase';
 
 // A workshop of two with one machine half apart, behind a passphrase.
-await setPassphrase(PASSPHRASE, tick());
+await setPassphrase(PASSPHRASE, null, tick());
 await setDoor(true, tick());
 for (const name of ['Lindra', 'Osk']) await addPerson(name, tick());
 const { id } = await openRestoration({ title: 'Machine at the sink', machine: '', source: '', pricePaidMinor: 0, condition: '' }, tick());

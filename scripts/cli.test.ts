@@ -114,7 +114,7 @@ describe('the door', () => {
     const data = await mkdtemp(path.join(os.tmpdir(), 'kvell-door-'));
     expect(await door(data, '--open')).toMatchObject({ open: false, refused: expect.stringContaining('Set a passphrase first') as string });
     process.env.KVELL_DATA = data;
-    await setPassphrase('rain on a tin roof', tick());
+    await setPassphrase('rain on a tin roof', null, tick());
     await closeDatabase();
     expect(await door(data)).toEqual({ open: false, refused: null });
     expect(await door(data, '--open')).toEqual({ open: true, refused: null });

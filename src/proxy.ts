@@ -12,6 +12,9 @@ export async function proxy(request: NextRequest): Promise<Response> {
   if (!READS.has(request.method) && !isSameOrigin(request.headers))
     return refusal('This write came from another site and was refused. Use Kvell’s own pages.', 403);
   const { pathname, search } = request.nextUrl;
+  // An action is called by Kvell's own scripts, with its name in a header: a form that names one in a field is none of them.
+  if (!READS.has(request.method) && !pathname.startsWith('/api/') && !request.headers.has('next-action'))
+    return refusal('This was sent as a plain form. Send it from Kvell’s own pages.', 400);
   if (how === 'outside' && !isOutside(request, pathname)) {
     if (request.method === 'GET' && !pathname.startsWith('/api/'))
       return NextResponse.redirect(new URL(`${OUTSIDE}?to=${encodeURIComponent(pathname + search)}`, `http://${request.headers.get('host')}`));

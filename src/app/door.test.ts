@@ -36,7 +36,7 @@ const CALLERS = [
 ] as const;
 
 beforeAll(async () => {
-  await setPassphrase('twelve blue screws', tick());
+  await setPassphrase('twelve blue screws', null, tick());
   await setDoor(true, tick());
 });
 afterEach(() => {

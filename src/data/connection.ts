@@ -1,5 +1,5 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
-import { mkdir } from 'node:fs/promises';
+import { chmod, mkdir } from 'node:fs/promises';
 import path from 'node:path';
 import { Sequelize, Transaction, type Model, type ModelAttributes, type ModelStatic } from 'sequelize';
 import { dataFolder } from './folder';
@@ -21,7 +21,9 @@ const ownColumns = (columns: ModelAttributes): ModelAttributes =>
 
 /** Opens the database of a folder, migrated, with foreign keys, write-ahead log and a busy timeout. */
 async function openDatabase(folder: string): Promise<Database> {
-  await mkdir(folder, { recursive: true });
+  await mkdir(folder, { recursive: true, mode: 0o700 });
+  // What is kept is for whoever keeps it, also where the folder was made by an earlier version.
+  await chmod(folder, 0o700);
   const sequelize = new Sequelize({
     dialect: 'sqlite',
     storage: path.join(folder, 'kvell.sqlite'),
@@ -44,6 +46,8 @@ async function openDatabase(folder: string): Promise<Database> {
     return connection;
   };
   await sequelize.query('PRAGMA journal_mode = WAL');
+  // SQLite gives its other files the mode of the first.
+  await chmod(path.join(folder, 'kvell.sqlite'), 0o600);
   await migrate(sequelize);
   const tables = Object.fromEntries(
     Object.entries(TABLES).map(([name, columns]) => [name, sequelize.define(name, ownColumns(columns as ModelAttributes))]),

@@ -1,6 +1,7 @@
+import { scryptSync } from 'node:crypto';
 import { doorState, setDoor, setPassphrase, signEveryoneOut, tryPassphrase, waitAfter } from './door';
 import { logOf } from './log';
-import { findRow } from './table';
+import { changeRow, findRow } from './table';
 import { freshFolder, removeFolders, tick } from './trial';
 
 beforeEach(freshFolder);
@@ -17,10 +18,10 @@ it('does not open without a passphrase, and says why', async () => {
 });
 
 it('keeps a salted hash and never the words, in the table or in the log', async () => {
-  await setPassphrase(WORDS, tick());
+  await setPassphrase(WORDS, null, tick());
   const [first, seal] = [(await findRow('door', 'door'))!.passphrase!, (await doorState()).seal];
-  expect(first).toMatch(/^[0-9a-f]{32}:[0-9a-f]{64}$/);
-  await setPassphrase(WORDS, tick());
+  expect(first).toMatch(/^131072:8:1:[0-9a-f]{32}:[0-9a-f]{64}$/);
+  await setPassphrase(WORDS, null, tick());
   // The same words under another salt, and a new seal: every device has to enter again.
   expect((await findRow('door', 'door'))!.passphrase).not.toBe(first);
   expect((await doorState()).seal).not.toBe(seal);
@@ -28,7 +29,7 @@ it('keeps a salted hash and never the words, in the table or in the log', async 
 });
 
 it('lets the right words in, and signs everyone out with a new seal', async () => {
-  await setPassphrase(WORDS, tick());
+  await setPassphrase(WORDS, null, tick());
   const seal = await tryPassphrase(WORDS, tick());
   expect(seal).toBe((await doorState()).seal);
   await signEveryoneOut(tick());
@@ -36,7 +37,7 @@ it('lets the right words in, and signs everyone out with a new seal', async () =
 });
 
 it('slows wrong tries down, more with each, and forgets them after a right one', async () => {
-  await setPassphrase(WORDS, tick());
+  await setPassphrase(WORDS, null, tick());
   for (const wait of ['', '', ' Wait 5 s']) await expect(tryPassphrase('guess', NOW)).rejects.toThrow(`That is not the passphrase.${wait}`);
   await expect(tryPassphrase(WORDS, later(4))).rejects.toThrow('Too many wrong tries. Wait 1 s');
   await expect(tryPassphrase('guess', later(5))).rejects.toThrow('Wait 10 s before the next try');
@@ -46,9 +47,34 @@ it('slows wrong tries down, more with each, and forgets them after a right one',
 });
 
 it('many tries at once gain nothing', async () => {
-  await setPassphrase(WORDS, tick());
+  await setPassphrase(WORDS, null, tick());
   const tries = await Promise.allSettled(Array.from({ length: 12 }, () => tryPassphrase('guess', NOW)));
   const words = tries.map((tried) => (tried as PromiseRejectedResult).reason.message as string);
   expect(words.filter((word) => word.startsWith('That is not'))).toHaveLength(3);
   expect(words.filter((word) => word.startsWith('Too many'))).toHaveLength(9);
+});
+
+it('another passphrase asks for the one before, and a wrong one counts as a try', async () => {
+  await setPassphrase(WORDS, 'nothing was set', NOW);
+  await expect(setPassphrase('a new one altogether', 'guess', NOW)).rejects.toMatchObject({ field: 'before' });
+  expect((await findRow('door', 'door'))!.failures).toBe(1);
+  await setPassphrase('a new one altogether', WORDS, NOW);
+  await expect(tryPassphrase(WORDS, NOW)).rejects.toThrow('That is not the passphrase');
+  await tryPassphrase('a new one altogether', NOW);
+});
+
+it('a hash of an earlier, cheaper kind still lets in, and is raised by that', async () => {
+  await setPassphrase(WORDS, null, NOW);
+  const salt = Buffer.alloc(16, 7);
+  const cheap = scryptSync(WORDS, salt, 32, { N: 2 ** 15, r: 8, p: 1, maxmem: 64 * 1024 * 1024 });
+  await changeRow('door', { id: 'door' }, { passphrase: `${salt.toString('hex')}:${cheap.toString('hex')}` });
+  await tryPassphrase(WORDS, NOW);
+  expect((await findRow('door', 'door'))!.passphrase).toMatch(/^131072:8:1:/);
+  await tryPassphrase(WORDS, NOW);
+});
+
+it('with the clock set back a wait is never longer than its maximum', async () => {
+  await setPassphrase(WORDS, null, NOW);
+  for (const _ of [1, 2, 3]) await tryPassphrase('guess', NOW).catch(() => {});
+  await expect(tryPassphrase(WORDS, later(-86_400 * 365))).rejects.toThrow('Wait 900 s');
 });

@@ -7,15 +7,40 @@ import type { Door } from './rows';
 import { addRow, changeRow, findRow } from './table';
 
 const ONLY = 'door';
-/** Cost of the hash: some tens of milliseconds and 32 MB a try. */
-const COST = { N: 2 ** 15, r: 8, p: 1, maxmem: 64 * 1024 * 1024 };
+/** Cost of the hash, kept beside it: some tenths of a second and 128 MB a try (OWASP, password storage, scrypt). */
+const COST = { N: 2 ** 17, r: 8, p: 1 };
+/** What a hash without a cost beside it was made with. */
+const FIRST_COST = { ...COST, N: 2 ** 15 };
 const HASH_BYTES = 32;
 /** Tries that are free; after them each failure doubles the wait. */
 const FREE_TRIES = 3;
 const FIRST_WAIT_S = 5;
 const LONGEST_WAIT_S = 15 * 60;
 
-const slowHash = promisify<string, Buffer, number, typeof COST, Buffer>(scrypt);
+type Cost = typeof COST;
+const scryptAsync = promisify<string, Buffer, number, Cost & { maxmem: number }, Buffer>(scrypt);
+let lastHash: Promise<unknown> = Promise.resolve();
+/** One at a time: many tries at once take no more memory than one. */
+function slowHash(words: string, salt: Buffer, cost: Cost): Promise<Buffer> {
+  const hash = lastHash.then(() => scryptAsync(words, salt, HASH_BYTES, { ...cost, maxmem: 2 * 128 * cost.N * cost.r }));
+  lastHash = hash.catch(() => {});
+  return hash;
+}
+
+/** A passphrase as it is kept: `N:r:p:salt:hash`. */
+async function hashed(passphrase: string): Promise<string> {
+  const salt = randomBytes(16);
+  const { N, r, p } = COST;
+  return [N, r, p, salt.toString('hex'), (await slowHash(passphrase, salt, COST)).toString('hex')].join(':');
+}
+
+function readKept(kept: string): { cost: Cost; salt: Buffer; hash: Buffer } {
+  const parts = kept.split(':');
+  const [salt, hash] = parts.slice(-2).map((part) => Buffer.from(part, 'hex')) as [Buffer, Buffer];
+  const [N, r, p] = parts.slice(0, -2).map(Number);
+  return { cost: N && r && p ? { N, r, p } : FIRST_COST, salt, hash };
+}
+
 const newSeal = () => randomBytes(32).toString('hex');
 
 async function doorRow(): Promise<Door> {
@@ -32,13 +57,17 @@ export async function doorState(): Promise<{ hasPassphrase: boolean; open: boole
 
 const note = (words: string, now: Date) => appendLog({ restorationId: null, stage: null, kind: 'door', words }, now);
 
-/** Sets the passphrase: salt and slow hash are kept, and every device has to enter again. */
-export async function setPassphrase(passphrase: string, now: Date): Promise<void> {
-  const salt = randomBytes(16);
-  const hash = await slowHash(passphrase, salt, HASH_BYTES, COST);
+/**
+ * Sets the passphrase: salt and slow hash are kept, and every device has to enter again.
+ *
+ * @param before the one that holds until now; not asked for where none does, or `null` is given
+ * @throws Refusal (`before`) where that is not it
+ */
+export async function setPassphrase(passphrase: string, before: string | null, now: Date): Promise<void> {
+  if (before !== null && (await doorState()).hasPassphrase) await tryWords(before, 'before', now);
+  const kept = await hashed(passphrase);
   await inTransaction(async () => {
     await doorRow();
-    const kept = `${salt.toString('hex')}:${hash.toString('hex')}`;
     await changeRow('door', { id: ONLY }, { passphrase: kept, seal: newSeal(), failures: 0, shutUntil: null });
     await note('A passphrase for the local network was set. Every device has to enter anew.', now);
   });
@@ -70,28 +99,37 @@ export const waitAfter = (failures: number): number =>
   failures < FREE_TRIES ? 0 : Math.min(LONGEST_WAIT_S, FIRST_WAIT_S * 2 ** (failures - FREE_TRIES));
 
 /**
- * Tries a passphrase. A try counts as failed before it is weighed, so that many at once gain nothing.
+ * Weighs words against the passphrase. A try counts as failed before it is weighed, so that many at once gain nothing.
+ *
+ * @throws Refusal where they are wrong, or too many were tried
+ */
+async function tryWords(words: string, field: string, now: Date): Promise<void> {
+  const { kept, waitS } = await inTransaction(async () => {
+    const door = await doorRow();
+    if (door.passphrase === null) throw new Refusal(field, 'No passphrase is set. Set one at the desk, under Workshop.');
+    const shutMs = door.shutUntil === null ? 0 : Math.min(Date.parse(door.shutUntil) - now.getTime(), 1000 * LONGEST_WAIT_S);
+    if (shutMs > 0) throw new Refusal(field, `Too many wrong tries. Wait ${Math.ceil(shutMs / 1000)} s, then try again.`);
+    const failures = door.failures + 1;
+    const wait = waitAfter(failures);
+    await changeRow('door', { id: ONLY }, { failures, shutUntil: wait > 0 ? new Date(now.getTime() + 1000 * wait).toISOString() : null });
+    return { kept: door.passphrase, waitS: wait };
+  });
+  const { cost, salt, hash } = readKept(kept);
+  if (!timingSafeEqual(hash, await slowHash(words, salt, cost)))
+    throw new Refusal(field, `That is not the passphrase.${waitS > 0 ? ` Wait ${waitS} s before the next try.` : ''}`);
+  // What was hashed more cheaply is hashed anew, now that the words are known.
+  const dearer = cost.N < COST.N ? { passphrase: await hashed(words) } : {};
+  await inTransaction(() => changeRow('door', { id: ONLY, passphrase: kept }, { failures: 0, shutUntil: null, ...dearer }));
+}
+
+/**
+ * Lets a device in that knows the passphrase.
  *
  * @returns what the cookie is sealed with
  * @throws Refusal where it is wrong, or too many were tried
  */
 export async function tryPassphrase(passphrase: string, now: Date): Promise<string> {
-  const { kept, seal, waitS } = await inTransaction(async () => {
-    const door = await doorRow();
-    if (door.passphrase === null) throw new Refusal('passphrase', 'No passphrase is set. Set one at the desk, under Workshop.');
-    const shutMs = door.shutUntil === null ? 0 : Date.parse(door.shutUntil) - now.getTime();
-    if (shutMs > 0) throw new Refusal('passphrase', `Too many wrong tries. Wait ${Math.ceil(shutMs / 1000)} s, then try again.`);
-    const failures = door.failures + 1;
-    const wait = waitAfter(failures);
-    await changeRow('door', { id: ONLY }, { failures, shutUntil: wait > 0 ? new Date(now.getTime() + 1000 * wait).toISOString() : null });
-    return { kept: door.passphrase, seal: door.seal, waitS: wait };
-  });
-  const [salt, hash] = kept.split(':').map((part) => Buffer.from(part, 'hex')) as [Buffer, Buffer];
-  if (!timingSafeEqual(hash, await slowHash(passphrase, salt, HASH_BYTES, COST)))
-    throw new Refusal('passphrase', `That is not the passphrase.${waitS > 0 ? ` Wait ${waitS} s before the next try.` : ''}`);
-  await inTransaction(async () => {
-    await changeRow('door', { id: ONLY }, { failures: 0, shutUntil: null });
-    await note('A device entered.', now);
-  });
-  return seal;
+  await tryWords(passphrase, 'passphrase', now);
+  await inTransaction(() => note('A device entered.', now));
+  return (await doorState()).seal;
 }

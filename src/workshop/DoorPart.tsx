@@ -72,6 +72,7 @@ export function DoorPart({ hasPassphrase, open, onLan, places }: Props) {
         <AnswerForm
           draftKey="passphrase"
           fields={[
+            ...(hasPassphrase && onLan ? [{ name: 'before', label: 'Passphrase until now', kind: 'secret' as const }] : []),
             {
               name: 'passphrase',
               label: 'Passphrase',
@@ -81,7 +82,7 @@ export function DoorPart({ hasPassphrase, open, onLan, places }: Props) {
             },
             { name: 'again', label: 'The same again', kind: 'secret', half: true },
           ]}
-          initial={{ passphrase: '', again: '' }}
+          initial={{ before: '', passphrase: '', again: '' }}
           submit="Set the passphrase"
           done="Passphrase set. Every device has to enter with it."
           send={newPassphrase}

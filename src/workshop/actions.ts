@@ -7,6 +7,7 @@ import { setDoor, setPassphrase, signEveryoneOut } from '@/data/door';
 import { addPerson, removePerson } from '@/data/people';
 import { addObstacle, removeObstacle, saveWorkshop } from '@/data/workshop';
 import { answer, type Answer } from '@/edge/answer';
+import { isOnLan } from '@/edge/network';
 import { write, type Given } from '@/edge/write';
 import { idSchema, obstacleSchema, openSchema, passphraseSchema, personSchema, workshopSchema } from './schema';
 
@@ -25,9 +26,12 @@ export async function saveSettings(given: Record<string, string>): Promise<Answe
   return answered;
 }
 
-/** Sets the passphrase of the local network. */
+/**
+ * Sets the passphrase of the local network. While the network is let in, the one before is asked for; where only this
+ * machine reaches Kvell, a forgotten one can be replaced.
+ */
 export async function newPassphrase(given: Given): Promise<Answer<void>> {
-  return write(passphraseSchema, given, ({ passphrase }, now) => setPassphrase(passphrase, now));
+  return write(passphraseSchema, given, ({ passphrase, before }, now) => setPassphrase(passphrase, isOnLan() ? before : null, now));
 }
 
 /** Lets the local network in or shuts it out. */

@@ -46,7 +46,8 @@ export const workshopSchema = Joi.object<WorkshopForm>({
 
 const SHORTEST_PASSPHRASE = 10;
 
-export const passphraseSchema = Joi.object<{ passphrase: string; again: string }>({
+export const passphraseSchema = Joi.object<{ before: string; passphrase: string; again: string }>({
+  before: Joi.string().max(200).allow('').default('').label('Passphrase until now'),
   passphrase: Joi.string()
     .min(SHORTEST_PASSPHRASE)
     .max(200)

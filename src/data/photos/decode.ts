@@ -46,7 +46,7 @@ export async function inspectPicture(bytes: Buffer): Promise<PictureFacts> {
   } catch {
     throw new Refusal('photo', 'This is not a picture, whatever its name says. Send a JPEG, PNG or WebP as the camera made it.');
   }
-  const type = TYPES[facts.format as PictureType];
+  const type = Object.hasOwn(TYPES, facts.format) ? TYPES[facts.format as PictureType] : null;
   if (!type) throw new Refusal('photo', `Pictures of type ${facts.format} are not taken in. Save it as JPEG, PNG or WebP.`);
   const pixels = facts.width * facts.height;
   if (pixels > LARGEST_PIXELS) throw new Refusal('photo', `The picture has ${million(pixels)} pixels. Send one of up to ${million(LARGEST_PIXELS)}.`);
@@ -62,6 +62,15 @@ export async function inspectPicture(bytes: Buffer): Promise<PictureFacts> {
   }
   const { width, height } = facts.autoOrient;
   return { ...type, width, height };
+}
+
+/** The type of a kept file by its bytes; `null` where it is none of those that are taken in. */
+export async function mimeOf(bytes: Buffer): Promise<string | null> {
+  const format = await sharp(bytes, { limitInputPixels: false })
+    .metadata()
+    .then((facts) => facts.format)
+    .catch(() => '');
+  return Object.hasOwn(TYPES, format) ? TYPES[format as PictureType].mime : null;
 }
 
 /** Decodes a picture upright, in sRGB, as RGBA. */

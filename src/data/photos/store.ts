@@ -1,4 +1,4 @@
-import { createHash } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { mkdir, readFile, rename, stat, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { TZDate } from '@date-fns/tz';
@@ -28,9 +28,9 @@ const exists = (file: string) =>
 
 /** Writes a file whole or not at all. */
 async function writeWhole(file: string, bytes: Buffer): Promise<void> {
-  await mkdir(path.dirname(file), { recursive: true });
-  const half = `${file}.${process.pid}.part`;
-  await writeFile(half, bytes);
+  await mkdir(path.dirname(file), { recursive: true, mode: 0o700 });
+  const half = `${file}.${process.pid}.${randomUUID()}.part`;
+  await writeFile(half, bytes, { mode: 0o600, flush: true });
   await rename(half, file);
 }
 

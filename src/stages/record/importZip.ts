@@ -148,10 +148,14 @@ export async function importZip(bytes: Buffer, copy: boolean, now: Date): Promis
     if (!content) throw refuse(`The photograph ${photo.originalName} is missing from the ZIP. Export it again.`);
     if (createHash('sha256').update(content).digest('hex') !== photo.hash)
       throw refuse(`The photograph ${photo.originalName} was changed after the export. Export it again.`);
-    await inspectPicture(content);
+    const facts = await inspectPicture(content);
+    if (facts.mime !== photo.mime || facts.extension !== photo.extension)
+      throw refuse(`The photograph ${photo.originalName} is not of the type that the ZIP says. Export it again.`);
+    Object.assign(photo, facts, { bytes: content.byteLength });
   }
   const bundle = copy ? asCopy(given) : given;
-  await keepBundle(bundle, now);
+  // Files first: a row never names a file that is not there.
   for (const photo of given.photos) await keepFile(photos.get(photoEntry(photo))!, photo.extension);
+  await keepBundle(bundle, now);
   return bundle.restoration.id;
 }

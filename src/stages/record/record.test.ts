@@ -182,3 +182,16 @@ it('CSV holds every entry, and no cell that a spreadsheet would run', () => {
     /^tag,measuredAt,stage,L,a,b,yellownessIndex,deltaE00/,
   );
 });
+
+it('a picture in a ZIP is what its bytes are: its size is read from them, and a type that it is not is refused', async () => {
+  // The demo's own pictures are still where they were exported from.
+  await freshFolder();
+  for (const zip of zips) await importZip(zip, false, tick());
+  const bundle = bundles.find(({ photos }) => photos.length > 0)!;
+  const zipOf = (change: Partial<Bundle['photos'][number]>) =>
+    exportZip({ ...bundle, photos: bundle.photos.map((photo, i) => (i === 0 ? { ...photo, ...change } : photo)) });
+  await expect(importZip(await zipOf({ mime: 'image/png' }), true, tick())).rejects.toThrow('not of the type that the ZIP says');
+  const id = await importZip(await zipOf({ width: 1, height: 1 }), true, tick());
+  const [photo] = (await gatherBundle(id))!.photos;
+  expect([photo!.width, photo!.height]).toEqual([bundle.photos[0]!.width, bundle.photos[0]!.height]);
+});

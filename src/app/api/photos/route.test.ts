@@ -20,7 +20,11 @@ async function multipart(restorationId: string, bytes: Uint8Array): Promise<{ bo
 }
 const post = async (body: Uint8Array, type: string) => {
   const response = await POST(
-    new Request('http://127.0.0.1/api/photos', { method: 'POST', body: body as BodyInit, headers: { 'Content-Type': type } }),
+    new Request('http://127.0.0.1/api/photos', {
+      method: 'POST',
+      body: body as BodyInit,
+      headers: { 'Content-Type': type, 'Content-Length': String(body.length) },
+    }),
   );
   return { status: response.status, ...((await response.json()) as Answered) };
 };

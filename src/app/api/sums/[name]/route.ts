@@ -1,6 +1,11 @@
 import { insideOnly } from '@/edge/entered';
+import { Refusal } from '@/core/refusal';
+import { readJson } from '@/edge/body';
 import { findSum, SUMS } from '@/core/sums/catalogue';
 import { runSum } from '@/core/sums/run';
+
+/** More than any sum takes. */
+const MOST_BYTES = 1_048_576;
 
 /** `POST /api/sums/<name>`: JSON in, the sum's output out; with `?explain=1` its figures and working too. */
 export const POST = insideOnly(async (request: Request, { params }: { params: Promise<{ name: string }> }): Promise<Response> => {
@@ -13,9 +18,10 @@ export const POST = insideOnly(async (request: Request, { params }: { params: Pr
     );
   let given: unknown;
   try {
-    given = await request.json();
-  } catch {
-    return Response.json({ errors: [{ field: '', message: `The body is not JSON. Example: ${JSON.stringify(sum.example)}` }] }, { status: 400 });
+    given = await readJson(request, MOST_BYTES);
+  } catch (failure) {
+    if (!(failure instanceof Refusal)) throw failure;
+    return Response.json({ errors: [{ field: '', message: `${failure.message} Example: ${JSON.stringify(sum.example)}` }] }, { status: 400 });
   }
   const outcome = runSum(sum, given);
   if (!outcome.ok) return Response.json({ errors: outcome.errors }, { status: 400 });

@@ -4,6 +4,7 @@ import { findRestoration } from '@/data/restorations';
 import { listTrays, teardownOf } from '@/data/teardown';
 import { asFile, fileName } from '@/edge/fileName';
 import { originFor } from '@/edge/network';
+import { readForm } from '@/edge/body';
 import { respond } from '@/edge/respond';
 import { write } from '@/edge/write';
 import { fastenersCsv, takeInFasteners } from '@/stages/teardown/fasteners';
@@ -47,7 +48,9 @@ export const GET = insideOnly(async (request: Request, { params }: Context): Pro
 /** Takes fasteners in from a CSV. */
 export const POST = insideOnly(async (request: Request, { params }: Context): Promise<Response> => {
   const { id } = await params;
-  const file = (await request.formData()).get('file');
+  const form = await readForm(request, MOST_BYTES + 65_536, 'text', 'The CSV');
+  if (!(form instanceof FormData)) return respond(form);
+  const file = form.get('file');
   const text = file instanceof File && file.size <= MOST_BYTES ? await file.text() : undefined;
   const schema = Joi.object<{ id: string; text: string }>({
     id: Joi.string().required(),
