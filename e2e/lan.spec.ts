@@ -3,6 +3,7 @@ import { expect, test, type Page } from './day';
 import { awake, open } from './open';
 import { PASSPHRASE } from './passphrase';
 import { testPhoto } from './photographs';
+import { HEADER_SETS, METHODS, raw, WAYS_ROUND } from './raw';
 
 const DESK = { viewport: { width: 1280, height: 800 } };
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true };
@@ -45,6 +46,21 @@ test('a device that has not entered sees nothing, changes nothing, and is slowed
   }).toPass();
   await expect(page.getByText('Machine at the sink')).toBeVisible();
   await page.context().close();
+});
+
+test('no way round the door shows anything to a device that has not entered', async ({ baseURL }) => {
+  const through: string[] = [];
+  for (const path of WAYS_ROUND)
+    for (const method of METHODS)
+      for (const headers of HEADER_SETS) {
+        const { status, headers: given, body } = await raw(baseURL!, path, { method, headers });
+        const tells = /Machine at the sink|Running now|[0-9a-f]{8}-[0-9a-f]{4}-4/.test(body);
+        const bare = status !== 308 && status !== 307 && status !== 400 && given['content-security-policy'] === undefined;
+        // The page that asks for the passphrase, its files, and that there is nothing: all else is shut.
+        const shut = status >= 300 || path === '/icon.svg' || /^\/enter/.test(path);
+        if (tells || bare || !shut) through.push(`${method} ${path} ${JSON.stringify(headers)}: ${status}`);
+      }
+  expect(through).toEqual([]);
 });
 
 test('the phone opens on the bench screen in hand; desk and phone see each other’s steps without reloading', async ({ browser, baseURL }) => {

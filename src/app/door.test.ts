@@ -59,8 +59,8 @@ describe.each(CALLERS)('a device %s', (_, request, onLan) => {
   };
 
   it.each(pages)('gets nothing from %s', async (file) => {
-    const module = await load(file);
-    for (const make of [module.default!, ...(module.generateMetadata ? [module.generateMetadata] : [])]) {
+    const page = await load(file);
+    for (const make of [page.default!, ...(page.generateMetadata ? [page.generateMetadata] : [])]) {
       const { came, queries } = await asked(() => make(props()));
       expect(came).toMatchObject({ digest: expect.stringMatching(/^NEXT_(REDIRECT|HTTP_ERROR_FALLBACK;404)/) as string });
       expect(queries).toBeLessThanOrEqual(0);
@@ -74,12 +74,12 @@ describe.each(CALLERS)('a device %s', (_, request, onLan) => {
   });
 
   it.each(routes)('is refused by %s, with the headers that every answer carries', async (file) => {
-    const module = await load(file);
-    const methods = Object.keys(module).filter((name) => /^[A-Z]+$/.test(name));
+    const route = await load(file);
+    const methods = Object.keys(route).filter((name) => /^[A-Z]+$/.test(name));
     expect(methods.length).toBeGreaterThan(0);
     for (const method of methods) {
       const { came, queries } = await asked(() =>
-        module[method]!(new Request('http://127.0.0.1:3000/', { method }), { params: Promise.resolve(ANY) }),
+        route[method]!(new Request('http://127.0.0.1:3000/', { method }), { params: Promise.resolve(ANY) }),
       );
       const answer = came as Response;
       expect([401, 403]).toContain(answer.status);
@@ -97,6 +97,17 @@ describe.each(CALLERS)('a device %s', (_, request, onLan) => {
       else expect(came).toEqual([]);
     }
   });
+});
+
+it('a write of another site is refused where the proxy is not', async () => {
+  const beside = /matcher: '\/\(\(\?!(.*)\)\.\*\)'/.exec(readFileSync(path.join(ROOT, 'src/proxy.ts'), 'utf8'))![1]!.split('|');
+  expect(beside).toEqual(['api/photos$', 'api/restorations/import$']);
+  for (const name of beside) {
+    const { POST } = await load(`src/app/${name.replace('$', '')}/route.ts`);
+    const headers = { origin: 'https://elsewhere.example', host: '127.0.0.1:3000' };
+    const answer = (await POST!(new Request('http://127.0.0.1:3000/', { method: 'POST', headers }))) as Response;
+    expect([answer.status, answer.headers.get('X-Frame-Options')]).toEqual([403, 'DENY']);
+  }
 });
 
 it('walks what there is', () => {

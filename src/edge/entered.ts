@@ -2,7 +2,7 @@ import { cookies, headers } from 'next/headers';
 import { notFound, redirect } from 'next/navigation';
 import { doorState } from '@/data/door';
 import { isOnLan, ownAddresses } from './network';
-import { isOwnHost, securityHeaders } from './origin';
+import { isOwnHost, isSameOrigin, securityHeaders } from './origin';
 import { holdsPass, PASS_COOKIE } from './pass';
 
 /** How whoever asks stands to this workshop: `foreign` came under a name that is not this machine's. */
@@ -45,11 +45,20 @@ export async function needsEntered(): Promise<void> {
   if (how === 'foreign') notFound();
 }
 
+/** The headers of an answer that nobody else gives them to. */
+const ownHeaders = () => securityHeaders(crypto.randomUUID().replaceAll('-', ''), process.env.NODE_ENV === 'development');
+
 /** A refusal as a route gives it, with the headers that every answer carries. */
-export function refusal(message: string, status: number): Response {
-  const headers = securityHeaders(crypto.randomUUID().replaceAll('-', ''), process.env.NODE_ENV === 'development');
-  return Response.json({ ok: false, errors: [{ field: '', message }] }, { status, headers });
-}
+export const refusal = (message: string, status: number): Response =>
+  Response.json({ ok: false, errors: [{ field: '', message }] }, { status, headers: ownHeaders() });
+
+const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
+
+/** Why a write is refused by where it comes from; `null` for a read, and for one of Kvell's own pages. */
+export const foreignWrite = (request: Request): Response | null =>
+  READS.has(request.method) || isSameOrigin(request.headers)
+    ? null
+    : refusal('This write came from another site and was refused. Use Kvell’s own pages.', 403);
 
 /** A route that answers only whoever has entered. */
 export const insideOnly =
@@ -58,3 +67,16 @@ export const insideOnly =
     const how = await standing();
     return how === 'inside' ? route(...given) : refusal(REFUSED[how].message, REFUSED[how].status);
   };
+
+/**
+ * The same for a route that takes large files. The proxy keeps what it passes on in memory, whoever sends it: such a
+ * route stands beside it, and does for itself what the proxy does for all others.
+ */
+export const insideBesideProxy = <Given extends unknown[]>(route: (request: Request, ...given: Given) => Promise<Response>) => {
+  const inside = insideOnly(route);
+  return async (request: Request, ...given: Given): Promise<Response> => {
+    const response = foreignWrite(request) ?? (await inside(request, ...given));
+    for (const [name, value] of Object.entries(ownHeaders())) if (!response.headers.has(name)) response.headers.set(name, value);
+    return response;
+  };
+};

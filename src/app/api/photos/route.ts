@@ -1,4 +1,4 @@
-import { insideOnly } from '@/edge/entered';
+import { insideBesideProxy } from '@/edge/entered';
 import Joi from 'joi';
 import { Refusal } from '@/core/refusal';
 import { STAGES, type Stage } from '@/core/runsheet/stages';
@@ -18,7 +18,7 @@ const schema = Joi.object<{ restorationId: string; pieceId: string | null; stage
 });
 
 /** Takes one photograph in, as a multipart form. */
-export const POST = insideOnly(async (request: Request): Promise<Response> => {
+export const POST = insideBesideProxy(async (request: Request): Promise<Response> => {
   const form = await readForm(request, LARGEST_FILE_BYTES + 65_536, 'photo', 'The photograph');
   if (!(form instanceof FormData)) return respond(form);
   return respond(

@@ -1,4 +1,4 @@
-import { insideOnly } from '@/edge/entered';
+import { insideBesideProxy } from '@/edge/entered';
 import Joi from 'joi';
 import { Refusal } from '@/core/refusal';
 import { answer } from '@/edge/answer';
@@ -9,7 +9,7 @@ import { importZip, LARGEST_ZIP_BYTES } from '@/stages/record/importZip';
 const schema = Joi.object<{ file: File; copy: boolean }>({ file: Joi.any().required(), copy: Joi.boolean().default(false) });
 
 /** Takes a restoration in from its ZIP, as a multipart form. */
-export const POST = insideOnly(async (request: Request): Promise<Response> => {
+export const POST = insideBesideProxy(async (request: Request): Promise<Response> => {
   const form = await readForm(request, LARGEST_ZIP_BYTES + 65_536, 'file', 'The ZIP');
   if (!(form instanceof FormData)) return respond(form);
   return respond(
