@@ -125,6 +125,25 @@ test('a plain form does not call an action', async ({ baseURL }) => {
   }
 });
 
+test('an answer that is lost after it was written is asked for again, and nothing is written twice', async ({ page }) => {
+  await open(page, `/restorations/${restorationId}/mend`);
+  await page.getByText('Write a note').click();
+  await page.getByLabel('Note', { exact: true }).fill('The hinge was glued before');
+  await page.route('**/mend', async (route) => {
+    if (route.request().method() !== 'POST') return route.continue();
+    await page.unroute('**/mend');
+    await route.fetch();
+    return route.abort('connectionreset');
+  });
+  await page.getByRole('button', { name: 'Write into log' }).click();
+  await expect(page.getByText('The answer did not come back', { exact: false })).toBeVisible();
+  await expect(page.getByText('it is taken once', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'Write into log' }).click();
+  await expect(page.getByText('In the log.')).toBeVisible();
+  await open(page, `/restorations/${restorationId}/log`);
+  await expect(page.getByText('The hinge was glued before')).toHaveCount(1);
+});
+
 test('sums answer bad input with every field', async ({ request }) => {
   const answered = await request.post('/api/sums/peroxide-dilution', { data: { stockPercentWW: 0, targetPercentWW: -3 } });
   expect(answered.status()).toBe(400);

@@ -93,7 +93,7 @@ test('the phone opens on the bench screen in hand; desk and phone see each other
     await phone.getByLabel('What comes off').fill('Board');
     await phone.context().setOffline(true);
     await phone.getByRole('button', { name: 'It is off', exact: true }).click();
-    await expect(phone.getByText(/did not arrive/)).toBeVisible();
+    await expect(phone.getByText(/The answer did not come back/)).toBeVisible();
     await expect(phone.getByLabel('What comes off')).toHaveValue('Board');
     await phone.context().setOffline(false);
     await phone.getByRole('button', { name: 'It is off', exact: true }).click();

@@ -1,10 +1,10 @@
 'use server';
 
 import Joi from 'joi';
-import { revalidatePath } from 'next/cache';
 import { endTimer, startTimer } from '@/data/timers';
-import { answer, type Answer } from '@/edge/answer';
+import type { Answer } from '@/edge/answer';
 import { standing } from '@/edge/entered';
+import { write, type Given } from '@/edge/write';
 import { findAnything, type Found } from './find';
 
 const timerSchema = Joi.object<{ label: string; minutes: number; atTheBell: string; of: string }>({
@@ -15,24 +15,20 @@ const timerSchema = Joi.object<{ label: string; minutes: number; atTheBell: stri
 });
 
 /** Starts a soak, a cure or drying. */
-export async function startOwnTimer(given: Record<string, string>): Promise<Answer<null>> {
-  const answered = await answer(timerSchema, given, async ({ of, ...timer }, now) => {
+export async function startOwnTimer(given: Given): Promise<Answer<null>> {
+  return write(timerSchema, given, async ({ of, ...timer }, now) => {
     const [restorationId = null, pieceId = null] = of === '' ? [] : of.split('/');
     await startTimer({ ...timer, restorationId, pieceId }, now);
     return null;
   });
-  if (answered.ok) revalidatePath('/', 'layout');
-  return answered;
 }
 
 /** Ends a soak, a cure or drying. */
 export async function endOwnTimer(timerId: string): Promise<Answer<null>> {
-  const answered = await answer(Joi.object({ timerId: Joi.string().required() }), { timerId }, async (_, now) => {
+  return write(Joi.object({ timerId: Joi.string().required() }), { timerId }, async (_, now) => {
     await endTimer(timerId, now);
     return null;
   });
-  if (answered.ok) revalidatePath('/', 'layout');
-  return answered;
 }
 
 /** Everything whose name holds the words. */

@@ -11,6 +11,7 @@ import { planned } from './migrations/0008-planned';
 import { movements } from './migrations/0009-movements';
 import { trueAnyDay } from './migrations/0010-true-any-day';
 import { keptCounts } from './migrations/0011-kept-counts';
+import { answered } from './migrations/0012-answered';
 import type { Migration } from './migrations/migration';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -25,6 +26,7 @@ const MIGRATIONS: readonly Migration[] = [
   movements,
   trueAnyDay,
   keptCounts,
+  answered,
 ];
 
 /** Brings the database forward to the newest shape, or to an earlier one that a test needs. */

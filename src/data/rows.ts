@@ -520,7 +520,15 @@ interface Worked {
 }
 
 /** Which row each table holds. */
+/** What a form was answered with, by the key that its page made. */
+interface AnsweredRow {
+  id: string;
+  at: string;
+  value: unknown;
+}
+
 export interface RowOf {
+  answered: AnsweredRow;
   workshop: Workshop;
   obstacles: ObstacleRow;
   exercises: ExerciseRow;

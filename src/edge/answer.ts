@@ -40,5 +40,13 @@ export async function answerAnyone<Input, T>(
 export async function answer<Input, T>(schema: Joi.Schema<Input>, given: unknown, work: (input: Input, now: Date) => Promise<T>): Promise<Answer<T>> {
   const how = await standing();
   if (how !== 'inside') return { ok: false, errors: [{ field: '', message: REFUSED[how].message }] };
-  return answerAnyone(schema, given, work);
+  return answerAnyone(schema, withoutKey(given), work);
+}
+
+/** The key of a form is no field of it: what only reads does without. */
+function withoutKey(given: unknown): unknown {
+  if (typeof given !== 'object' || given === null || !('once' in given)) return given;
+  const fields: Record<string, unknown> = { ...given };
+  delete fields.once;
+  return fields;
 }

@@ -7,6 +7,7 @@ import type { FieldError } from '@/core/sums/fieldErrors';
 import { fromTyped, limitShown, shownUnit, toTyped, withPoint, type UnitSystem } from '@/core/units';
 import { useAwake } from './awake';
 import { FIELD_BOX } from './fieldBox';
+import { keysOfForm } from './keysOfForm';
 import { notArrived } from './notArrived';
 import { say } from './toast';
 import { useUnits } from './units';
@@ -78,6 +79,7 @@ function FormOf<T>({ fields, initial, submit, send, onDone, done, draftKey, chil
   const alertRef = useRef<HTMLDivElement>(null);
   const awake = useAwake();
   const units = useUnits();
+  const [keys] = useState(keysOfForm);
   const early = useRef<Values>({});
   const { register, handleSubmit, formState, setError, reset, subscribe } = form;
 
@@ -125,12 +127,15 @@ function FormOf<T>({ fields, initial, submit, send, onDone, done, draftKey, chil
 
   const onSubmit = handleSubmit(async (values) => {
     setGeneral([]);
-    const answer = await send(values).catch((failure: unknown) => notArrived(failure));
+    const answer = await send({ ...values, once: keys.of(values) }).catch((failure: unknown) =>
+      notArrived(failure, 'Send it again: it is taken once.'),
+    );
     if (typeof answer === 'string') {
       setFailed((times) => times + 1);
       return setGeneral([answer]);
     }
     if (answer.ok) {
+      keys.answered();
       localStorage.removeItem(key);
       reset(keeps ? values : initial);
       localStorage.removeItem(key);

@@ -1,3 +1,3 @@
-/** What is said where an answer never came: the network or the server is away. Nothing that was typed is gone. */
-export const notArrived = (failure: unknown): string =>
-  `It did not arrive (${(failure as Error).message}). Look whether Kvell still runs and this device is in its network, then try again.`;
+/** What is said where an answer never came: whether it was saved, nobody here can know. */
+export const notArrived = (failure: unknown, then = 'Look whether it is, before you try again.'): string =>
+  `The answer did not come back (${(failure as Error).message}): it may be saved all the same. See that Kvell runs and this device is in its network. ${then}`;

@@ -31,7 +31,8 @@ export async function saveSettings(given: Record<string, string>): Promise<Answe
  * machine reaches Kvell, a forgotten one can be replaced.
  */
 export async function newPassphrase(given: Given): Promise<Answer<void>> {
-  return write(passphraseSchema, given, ({ passphrase, before }, now) => setPassphrase(passphrase, isOnLan() ? before : null, now));
+  // A wrong try has to be counted though the whole is refused: nothing is undone here.
+  return write(passphraseSchema, { ...given, once: '' }, ({ passphrase, before }, now) => setPassphrase(passphrase, isOnLan() ? before : null, now));
 }
 
 /** Lets the local network in or shuts it out. */

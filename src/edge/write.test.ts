@@ -1,0 +1,53 @@
+import Joi from 'joi';
+import { Refusal } from '@/core/refusal';
+import { logOf, writeNote } from '@/data/log';
+import { findRows } from '@/data/table';
+import { inTrialWorkshop, tick, trialRestoration } from '@/data/trial';
+import { write } from './write';
+
+jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
+
+inTrialWorkshop();
+
+const schema = Joi.object<{ words: string }>({ words: Joi.string().required() });
+const key = (digit: string) => digit.repeat(32);
+const notes = async (restorationId: string) => (await logOf(restorationId)).filter(({ kind }) => kind === 'note').map(({ words }) => words);
+
+it('what is sent twice under its key is done once, at once or later, and answered the same', async () => {
+  const { id } = await trialRestoration();
+  const send = (once: unknown, words = 'lid off') =>
+    write(schema, { words, once }, async (given, now) => {
+      await writeNote({ restorationId: id, stage: 'wash', words: given.words, corrects: null }, now);
+      return (await notes(id)).length;
+    });
+  const both = await Promise.all([send(key('a')), send(key('a'))]);
+  expect([...both, await send(key('a'))]).toEqual(Array.from({ length: 3 }, () => ({ ok: true, value: 1 })));
+  expect(await notes(id)).toEqual(['lid off']);
+  await send(key('b'));
+  // Without a key of a page, each is another.
+  for (const once of [undefined, '', 'x', 7]) await send(once);
+  expect(await notes(id)).toHaveLength(6);
+});
+
+it('what was refused is not kept: put right, it is done under the same key', async () => {
+  const { id } = await trialRestoration();
+  let refuses = true;
+  const send = () =>
+    write(schema, { words: 'base off', once: key('c') }, async (given, now) => {
+      await writeNote({ restorationId: id, stage: 'wash', words: given.words, corrects: null }, now);
+      if (refuses) throw new Refusal('words', 'Not yet.');
+      return null;
+    });
+  expect((await send()).ok).toBe(false);
+  expect(await notes(id)).toEqual([]);
+  refuses = false;
+  expect((await send()).ok).toBe(true);
+  expect(await notes(id)).toEqual(['base off']);
+});
+
+it('an answer is kept for a week', async () => {
+  await write(schema, { words: 'x', once: key('d') }, () => Promise.resolve(1));
+  const [kept] = await findRows('answered', { id: key('d') });
+  expect(kept!.value).toBe(1);
+  expect(Date.parse(kept!.at)).toBeLessThanOrEqual(tick().getTime() + 86_400_000);
+});
