@@ -4,6 +4,7 @@ import path from 'node:path';
 import { Sequelize, Transaction, type Model, type ModelAttributes, type ModelStatic } from 'sequelize';
 import { dataFolder } from './folder';
 import { migrate } from './migrate';
+import { sweepHalfWritten } from './photos/sweep';
 import { TABLES, type TableName } from './schema';
 
 const BUSY_TIMEOUT_MS = 5000;
@@ -24,6 +25,7 @@ async function openDatabase(folder: string): Promise<Database> {
   await mkdir(folder, { recursive: true, mode: 0o700 });
   // What is kept is for whoever keeps it, also where the folder was made by an earlier version.
   await chmod(folder, 0o700);
+  await sweepHalfWritten(folder);
   const sequelize = new Sequelize({
     dialect: 'sqlite',
     storage: path.join(folder, 'kvell.sqlite'),

@@ -21,6 +21,17 @@ describe('CSV', () => {
     );
   });
 
+  it('a formula behind a semicolon stays in its cell, whichever sign parts cells there', () => {
+    expect(toCsv([{ words: 'a;=1+1', more: 'b' }])).toBe('words,more\r\n"a;=1+1",b');
+  });
+
+  it('what is not UTF-8 is refused and not guessed', () => {
+    const read = (bytes: Uint8Array) => fromCsv(new TextDecoder().decode(bytes));
+    expect(read(Buffer.from('step\nGehäuse\n', 'latin1'))).toEqual({ rows: [], wrong: [expect.stringContaining('not in UTF-8')] });
+    expect(read(Buffer.from('step\nLid\n', 'utf16le')).wrong).toHaveLength(1);
+    expect(read(Buffer.from('step\nGehäuse\n')).wrong).toEqual([]);
+  });
+
   it('takes the mark of a byte order, blank lines and spaces without complaint, and tells of a ragged line', () => {
     expect(fromCsv('\uFEFFstep , count\n Lid , 4 \n\n').rows).toEqual([{ step: 'Lid', count: '4' }]);
     expect(fromCsv('a,b\n1,2,3\n').wrong.join()).toMatch(/line 2: Too many fields/);
