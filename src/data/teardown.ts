@@ -183,11 +183,14 @@ export async function addLot(stepId: string, lot: Lot, deepestMm: number | null,
   });
 }
 
-/** Lots that lie in a cell now, of whatever machine: a cell is free again when all of its lot are back or explained. */
-export async function inTrays(): Promise<LotRow[]> {
-  const lots = await findRows('lots', { cell: { [Op.not]: null }, [Op.and]: literal('returned + missing < count') }, [['rowid', 'ASC']]);
-  return lots;
-}
+/** The lot that lies in each cell now, of whatever machine: a cell is free again when all of its lot are back or explained. */
+export const inTrays = (): Promise<LotRow[]> =>
+  findRows(
+    'lots',
+    // As many as there are cells, however many lots ever lay in them.
+    literal('rowid IN (SELECT MIN(rowid) FROM lots WHERE cell IS NOT NULL AND returned + missing < count GROUP BY tray, cell)'),
+    [['rowid', 'ASC']],
+  );
 
 /** The next free cell of the trays, in the order that they were made; none where all are full. */
 async function freePlace(): Promise<Pick<LotRow, 'tray' | 'cell'>> {
