@@ -129,9 +129,10 @@ test('an answer that is lost after it was written is asked for again, and nothin
   await open(page, `/restorations/${restorationId}/mend`);
   await page.getByText('Write a note').click();
   await page.getByLabel('Note', { exact: true }).fill('The hinge was glued before');
+  let lost = false;
   await page.route('**/mend', async (route) => {
-    if (route.request().method() !== 'POST') return route.continue();
-    await page.unroute('**/mend');
+    if (lost || route.request().method() !== 'POST') return route.continue();
+    lost = true;
     await route.fetch();
     return route.abort('connectionreset');
   });

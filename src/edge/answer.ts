@@ -17,7 +17,7 @@ export async function answerAnyone<Input, T>(
   work: (input: Input, now: Date) => Promise<T>,
 ): Promise<Answer<T>> {
   const now = clock();
-  const { value, error } = schema.validate(given, VALIDATE);
+  const { value, error } = schema.validate(withoutKey(given), VALIDATE);
   if (error) return { ok: false, errors: fieldErrors(error) };
   try {
     return { ok: true, value: await work(value as Input, now) };
@@ -40,7 +40,7 @@ export async function answerAnyone<Input, T>(
 export async function answer<Input, T>(schema: Joi.Schema<Input>, given: unknown, work: (input: Input, now: Date) => Promise<T>): Promise<Answer<T>> {
   const how = await standing();
   if (how !== 'inside') return { ok: false, errors: [{ field: '', message: REFUSED[how].message }] };
-  return answerAnyone(schema, withoutKey(given), work);
+  return answerAnyone(schema, given, work);
 }
 
 /** The key of a form is no field of it: what only reads does without. */

@@ -16,7 +16,6 @@ import { plannedIn } from '@/data/planned';
 import { listStock } from '@/data/stock';
 import { timersOfSession } from '@/data/timers';
 import { getWorkshop } from '@/data/workshop';
-import { BeforeAfter } from '@/ui/BeforeAfter';
 import { Estimate } from '@/ui/figures';
 import { FaultWords } from '@/ui/FaultWords';
 import { Fold } from '@/ui/Fold';
@@ -28,7 +27,16 @@ import { wentBefore } from '@/core/exposure/unevenness';
 import { coloursOf, historiesOf } from './history';
 import { judgePiece } from './judge';
 import { LaterExposureForm } from './LaterExposureForm';
-import { LaterRunningExposure, LaterChangePart, LaterFadePart, LaterPredictPart, LaterSkyPart, LaterRehearsePart, LaterTurnPart } from './laterParts';
+import {
+  LaterBeforeAfter,
+  LaterRunningExposure,
+  LaterChangePart,
+  LaterFadePart,
+  LaterPredictPart,
+  LaterSkyPart,
+  LaterRehearsePart,
+  LaterTurnPart,
+} from './laterParts';
 import { LooksPart } from './LooksPart';
 import { cloudOver, firstSchool, leftOf, nextPlanned, nextWindow, skyOfWindow } from './nextWindow';
 import { PieceChoice } from './PieceChoice';
@@ -223,7 +231,7 @@ export async function BrightenStage({ restorationId, pieceId, way, by, sky, now 
           {forecast && <LaterPredictPart pieceId={piece.id} unit={doseUnit(school)} />}
           {first && latest && first.photoId !== latest.photoId && (
             <Part title="Before and now">
-              <BeforeAfter
+              <LaterBeforeAfter
                 before={{ photoId: first.photoId, words: showTime(first.measuredAt, timeZone) }}
                 after={{ photoId: latest.photoId, words: showTime(latest.measuredAt, timeZone) }}
               />

@@ -3,7 +3,6 @@
 import { Text } from '@chakra-ui/react';
 import dynamic from 'next/dynamic';
 
-/** These come after the page, when somebody opens them. */
 /** Only what runs asks for it; made on the server, so that a phone shows the clock at once. */
 export const LaterRunningExposure = dynamic(() => import('./RunningExposure').then((part) => part.RunningExposure));
 
@@ -26,4 +25,9 @@ export const LaterPredictPart = dynamic(() => import('./PredictPart').then((part
 export const LaterRehearsePart = dynamic(() => import('./RehearsePart').then((part) => part.RehearsePart), {
   ssr: false,
   loading: () => <Text role="status">Setting the scene.</Text>,
+});
+
+export const LaterBeforeAfter = dynamic(() => import('@/ui/BeforeAfter').then((part) => part.BeforeAfter), {
+  ssr: false,
+  loading: () => <Text role="status">Laying one over the other.</Text>,
 });
