@@ -8,11 +8,14 @@ import { rebuildOrders } from './rebuildOrder';
 import { scale } from './scale';
 import { turnPlans } from './turnPlan';
 
+/** `npm run benchmark` runs all, `npm run benchmark -- accuracy` one, `npm run benchmark -- scale /wash` its pages with `/wash` in their address. */
+const only = process.argv.slice(2).filter((word) => word.startsWith('/'));
+
 const BENCHMARKS: Record<string, () => Promise<void>> = {
   'photo-speed': photoSpeed,
   accuracy,
   pages,
-  scale,
+  scale: () => scale(only),
   'rebuild-order': rebuildOrders,
   'turn-plan': turnPlans,
   forecast: forecasts,
@@ -20,7 +23,6 @@ const BENCHMARKS: Record<string, () => Promise<void>> = {
   registration,
 };
 
-/** `npm run benchmark` runs all, `npm run benchmark -- accuracy` one. */
-const wanted = process.argv.slice(2);
+const wanted = process.argv.slice(2).filter((word) => !word.startsWith('/'));
 for (const name of wanted) if (!BENCHMARKS[name]) throw new Error(`There is no benchmark “${name}”. One of: ${Object.keys(BENCHMARKS).join(', ')}.`);
 for (const [name, run] of Object.entries(BENCHMARKS)) if (wanted.length === 0 || wanted.includes(name)) await run();

@@ -74,7 +74,7 @@ async function inProcess(machines: readonly string[]): Promise<Record<string, ()
 }
 
 /** Every page of a workshop of 1,004 restorations beside the same page of the demo, visited in turn (needs `npm run demo` once before). */
-export async function scale(): Promise<void> {
+export async function scale(only: readonly string[] = []): Promise<void> {
   const folder = await mkdtemp(path.join(tmpdir(), 'kvell-scale-'));
   const [demo, large] = [path.join(folder, 'data-test-demo'), path.join(folder, 'data-test-large')];
   const servers: Served[] = [];
@@ -112,7 +112,7 @@ export async function scale(): Promise<void> {
       );
     };
     console.log(`   demo  many years  ratio  queries  page (median of ${VISITS} visits in turn, after two)`);
-    for (const address of addresses) {
+    for (const address of addresses.filter((one) => !only.length || only.some((part) => one.includes(part)))) {
       const [a, b]: [number[], number[]] = [[], []];
       let queries = 0;
       for (let i = -2; i < VISITS; i++) {
