@@ -24,6 +24,7 @@ it('brings a workshop of the version before forward, with what it held', async (
     '0010-true-any-day',
     '0011-kept-counts',
     '0012-answered',
+    '0013-own-relations',
   ]);
   const first = async (sql: string) => ((await sequelize.query(sql))[0] as Record<string, unknown>[])[0]!;
   const results = JSON.parse(String((await first('SELECT results FROM function_tests')).results)) as Record<string, string>;

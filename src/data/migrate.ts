@@ -12,6 +12,7 @@ import { movements } from './migrations/0009-movements';
 import { trueAnyDay } from './migrations/0010-true-any-day';
 import { keptCounts } from './migrations/0011-kept-counts';
 import { answered } from './migrations/0012-answered';
+import { ownRelations } from './migrations/0013-own-relations';
 import type { Migration } from './migrations/migration';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -27,6 +28,7 @@ const MIGRATIONS: readonly Migration[] = [
   trueAnyDay,
   keptCounts,
   answered,
+  ownRelations,
 ];
 
 /** Brings the database forward to the newest shape, or to an earlier one that a test needs. */

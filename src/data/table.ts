@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { QueryTypes, type FindOptions, type WhereOptions } from 'sequelize';
 import { Refusal } from '@/core/refusal';
 import { database, transactionUnderWay } from './connection';
+import { asRefusal } from './relations';
 import type { RowOf } from './rows';
 import type { TableName } from './schema';
 
@@ -82,25 +83,30 @@ export async function needRow<T extends TableName>(table: T, id: string): Promis
   return row;
 }
 
+/** What the database refuses, in words. */
+const inWords = (failure: unknown): never => {
+  throw asRefusal(failure);
+};
+
 /** Adds a row; an `id` is made where none is given. */
 export async function addRow<T extends TableName>(table: T, row: Omit<RowOf[T], 'id'> & { id?: string }): Promise<RowOf[T]> {
   const { tables } = await database();
   const complete = { ...row, id: row.id ?? randomUUID() } as RowOf[T];
-  await tables[table].create(complete as never, within());
+  await tables[table].create(complete as never, within()).catch(inWords);
   return complete;
 }
 
 /** Adds a row that the database numbers. @returns its number */
 export async function addNumbered(table: 'log', row: Omit<RowOf['log'], 'id'>): Promise<number> {
   const { tables } = await database();
-  const added = await tables[table].create(row as never, within());
+  const added = await tables[table].create(row as never, within()).catch(inWords);
   return added.get('id') as number;
 }
 
 /** Changes some fields of a row; `where` may name what it must still be, so that two people cannot both win. */
 export async function changeRow<T extends TableName>(table: T, where: WhereOptions, changes: Partial<RowOf[T]>): Promise<boolean> {
   const { tables } = await database();
-  const [count] = await tables[table].update(changes as never, { where, ...within() });
+  const [count] = await tables[table].update(changes as never, { where, ...within() }).catch(inWords);
   return count > 0;
 }
 
