@@ -14,6 +14,8 @@ import { photosOf } from './photos/store';
 import { piecesOf } from './pieces';
 import { requestsOf } from './requests';
 import { findRestoration } from './restorations';
+import { addNumbered, addRow, deferRelations, findRow, findRows } from './table';
+import type { TableName } from './schema';
 import type {
   BlockRow,
   ConnectionRow,
@@ -39,13 +41,12 @@ import type {
   Treatment,
 } from './rows';
 import { ledgerOf } from './ledger';
-import { addNumbered, addRow, findRow, findRows } from './table';
 import { sessionsOf, treatmentsOf } from './treatments';
 import { teardownOf } from './teardown';
 import { getWorkshop } from './workshop';
 
 export const BUNDLE_FORMAT = 'kvell-restoration';
-export const BUNDLE_VERSION = 5;
+export const BUNDLE_VERSION = 6;
 
 /** One restoration with everything that belongs to it. */
 export interface Bundle {
@@ -75,7 +76,31 @@ export interface Bundle {
   ledger: LedgerEntry[];
   /** Numbered from 1 in their own order, since a log's numbers belong to its workshop. */
   log: LogEntry[];
+  /** Hashes of photographs whose file was gone when it was exported: their rows go along, and name what is missing. */
+  missing: string[];
 }
+
+/** Which table each part of a bundle fills, what others name before what names them. */
+export const BUNDLE_TABLES = {
+  stages: 'stages',
+  pieces: 'pieces',
+  photos: 'photos',
+  measurements: 'measurements',
+  findings: 'findings',
+  treatments: 'treatments',
+  sessions: 'sessions',
+  removalSteps: 'removal_steps',
+  lots: 'lots',
+  connections: 'connections',
+  blocks: 'blocks',
+  functionTests: 'function_tests',
+  requests: 'requests',
+  sinkSteps: 'sink_steps',
+  looksAgain: 'looks_again',
+  ledger: 'ledger',
+} as const satisfies Partial<Record<keyof Bundle, TableName>>;
+export type BundlePart = keyof typeof BUNDLE_TABLES;
+export const BUNDLE_PARTS = Object.keys(BUNDLE_TABLES) as BundlePart[];
 
 /** Gathers a restoration; `null` where there is none. */
 export async function gatherBundle(restorationId: string): Promise<Bundle | null> {
@@ -145,6 +170,7 @@ export async function gatherBundle(restorationId: string): Promise<Bundle | null
     ownSurfaces: ownSurfaces.filter(({ id }) => surfaces.has(id)),
     ledger,
     log: log.map((entry, i) => ({ ...entry, id: i + 1, corrects: entry.corrects === null ? null : (position.get(entry.corrects) ?? null) })),
+    missing: [],
   };
 }
 
@@ -183,6 +209,12 @@ async function keepBottle(item: StockItem, now: Date): Promise<void> {
   await addRow('movements', empty);
 }
 
+/** @throws Refusal where the restoration is here already */
+export async function needsNew({ id, title }: Restoration): Promise<void> {
+  if (await findRow('restorations', id))
+    throw new Refusal('file', `“${title}” is here already. Tick “import as a copy” to have it twice, or leave it.`);
+}
+
 /**
  * Puts a bundle into this workshop, whole or not at all.
  *
@@ -191,30 +223,15 @@ async function keepBottle(item: StockItem, now: Date): Promise<void> {
 export async function keepBundle(bundle: Bundle, now: Date): Promise<void> {
   await inTransaction(async () => {
     const { restoration } = bundle;
-    if (await findRow('restorations', restoration.id))
-      throw new Refusal('file', `“${restoration.title}” is here already. Tick “import as a copy” to have it twice, or leave it.`);
+    await needsNew(restoration);
     await addRow('restorations', restoration);
     for (const item of bundle.stock) await keepBottle(item, now);
     for (const row of bundle.ownAgents) await keepOwn('own_agents', row);
     for (const row of bundle.ownSurfaces) await keepOwn('own_surfaces', row);
     await needsKnown(bundle);
-    for (const row of bundle.stages) await addRow('stages', row);
-    for (const row of bundle.pieces) await addRow('pieces', row);
-    for (const row of bundle.photos) await addRow('photos', row);
-    for (const row of bundle.measurements) await addRow('measurements', row);
-    for (const row of bundle.findings) await addRow('findings', row);
-    for (const row of bundle.treatments) await addRow('treatments', row);
-    // What goes along with another session points to it.
-    for (const row of [...bundle.sessions].sort((a, b) => Number(a.leadId !== null) - Number(b.leadId !== null))) await addRow('sessions', row);
-    for (const row of bundle.removalSteps) await addRow('removal_steps', row);
-    for (const row of bundle.lots) await addRow('lots', row);
-    for (const row of bundle.connections) await addRow('connections', row);
-    for (const row of bundle.blocks) await addRow('blocks', row);
-    for (const row of bundle.functionTests) await addRow('function_tests', row);
-    for (const row of bundle.requests) await addRow('requests', row);
-    for (const row of bundle.sinkSteps) await addRow('sink_steps', row);
-    for (const row of bundle.looksAgain) await addRow('looks_again', row);
-    for (const row of bundle.ledger) await addRow('ledger', row);
+    // What is named may come after what names it; all of it was checked to be there.
+    await deferRelations();
+    for (const part of BUNDLE_PARTS) for (const row of bundle[part]) await addRow(BUNDLE_TABLES[part], row);
     await keepLog(bundle.log);
     await appendLog(
       { restorationId: null, stage: null, kind: 'import', words: `Imported: ${restoration.title}, from ${bundle.workshop.name}.` },

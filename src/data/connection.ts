@@ -25,7 +25,6 @@ async function openDatabase(folder: string): Promise<Database> {
   await mkdir(folder, { recursive: true, mode: 0o700 });
   // What is kept is for whoever keeps it, also where the folder was made by an earlier version.
   await chmod(folder, 0o700);
-  await sweepHalfWritten(folder);
   const sequelize = new Sequelize({
     dialect: 'sqlite',
     storage: path.join(folder, 'kvell.sqlite'),
@@ -54,6 +53,7 @@ async function openDatabase(folder: string): Promise<Database> {
   const tables = Object.fromEntries(
     Object.entries(TABLES).map(([name, columns]) => [name, sequelize.define(name, ownColumns(columns as ModelAttributes))]),
   ) as Tables;
+  await sweepHalfWritten(folder, async (hash) => (await tables.photos.count({ where: { hash } })) > 0);
   return { sequelize, tables };
 }
 

@@ -88,6 +88,12 @@ const inWords = (failure: unknown): never => {
   throw asRefusal(failure);
 };
 
+/** Until the transaction under way ends, a row may name one that comes later in it. */
+export async function deferRelations(): Promise<void> {
+  const { sequelize } = await database();
+  await sequelize.query('PRAGMA defer_foreign_keys = ON', within());
+}
+
 /** Adds a row; an `id` is made where none is given. */
 export async function addRow<T extends TableName>(table: T, row: Omit<RowOf[T], 'id'> & { id?: string }): Promise<RowOf[T]> {
   const { tables } = await database();

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { MOST } from './limits';
 
 const step = Joi.string().required();
 
@@ -6,5 +7,5 @@ const step = Joi.string().required();
 export const blockSchema = Joi.object<{ firstId: string; thenId: string; why: string }>({
   firstId: step.label('Goes on first'),
   thenId: step.label('And only then'),
-  why: Joi.string().trim().max(500).allow('').default('').label('Why'),
+  why: Joi.string().trim().max(MOST.few).allow('').default('').label('Why'),
 });

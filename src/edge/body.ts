@@ -9,7 +9,7 @@ const sizeWords = (bytes: number) => (bytes < 1_048_576 ? `${Math.round(bytes / 
  *
  * @throws Refusal for one that is too long, or does not say how long it is
  */
-function needsLength(request: Request, mostBytes: number, field: string, name: string): void {
+export function needsLength(request: Request, mostBytes: number, field: string, name: string): void {
   const said = request.headers.get('content-length');
   if (said === null || !/^\d+$/.test(said)) throw new Refusal(field, `${name} came without its length. Send it from Kvell’s own pages.`);
   if (Number(said) > mostBytes) throw new Refusal(field, `${name} is ${sizeWords(Number(said))}. Send up to ${sizeWords(mostBytes)}.`);

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { MOST } from './limits';
 import { TEST_PHASES, TEST_STATES, type TestPhase, type TestResults, type TestWords } from '@/core/runsheet/functionTest';
 
 /** What an item of a test is called. */
@@ -19,5 +20,5 @@ export const functionTestSchema = Joi.object<{ restorationId: string; phase: Tes
     .label('When'),
   results: testResultsSchema.required().label('What was tested'),
   words: testWordsSchema.default({}).label('A word to each'),
-  waivedWhy: Joi.string().trim().max(500).allow('').default('').label('Waived, because'),
+  waivedWhy: Joi.string().trim().max(MOST.few).allow('').default('').label('Waived, because'),
 });

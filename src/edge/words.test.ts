@@ -4,7 +4,7 @@ import { SUMS } from '@/core/sums/catalogue';
 import { fieldErrors, VALIDATE } from '@/core/sums/fieldErrors';
 import * as brighten from '@/stages/brighten/schema';
 import * as intake from '@/stages/intake/schema';
-import * as measuring from '@/measuring/schema';
+import * as measuring from '@/edge/measureSchema';
 import * as rebuild from '@/stages/rebuild/schema';
 import * as runsheet from '@/runsheet/schema';
 import * as stores from '@/stores/schema';

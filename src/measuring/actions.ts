@@ -6,7 +6,7 @@ import { fromLocalField } from '@/core/runsheet/time';
 import { keepMeasurement } from '@/data/measurements';
 import { getWorkshop } from '@/data/workshop';
 import { answer, type Answer } from '@/edge/answer';
-import { keepSchema, type KeepForm } from './schema';
+import { keepSchema, type KeepForm } from '@/edge/measureSchema';
 
 /** Keeps a measurement that the worker made. */
 export async function keep(given: KeepForm): Promise<Answer<string>> {

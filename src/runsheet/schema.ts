@@ -11,6 +11,7 @@ import {
 import type { NewFinding } from '@/data/findings';
 import type { OwnerRequest } from '@/data/rows';
 import Joi from 'joi';
+import { MOST } from '@/edge/limits';
 import { surfaceSchema } from '@/edge/cleaningSchema';
 import { AIMS, type Aim } from '@/core/intake/aim';
 import { ABOUTS, ANSWERS, CHANGING, type OwnerAnswer } from '@/core/intake/owner';
@@ -28,8 +29,8 @@ const place = {
     .required(),
 };
 const words = (label: string) =>
-  Joi.string().trim().max(4000).required().label(label).messages({ 'string.empty': '{#label} is empty. Write a few words.' });
-const millimetres = (label: string) => Joi.number().positive().max(5000).empty('').default(null).allow(null).label(label);
+  Joi.string().trim().max(MOST.long).required().label(label).messages({ 'string.empty': '{#label} is empty. Write a few words.' });
+const millimetres = (label: string) => Joi.number().positive().max(MOST.sideMm).empty('').default(null).allow(null).label(label);
 
 export const noteSchema = Joi.object<{ restorationId: string; stage: Stage; words: string; corrects: number | null }>({
   ...place,
@@ -52,7 +53,7 @@ export const minutesRightSchema = Joi.object<{ entryId: string; minutes: number;
 export const materialSchema = Joi.object<{ restorationId: string; stage: Stage; words: string; cost: number }>({
   ...place,
   words: words('Material'),
-  cost: Joi.number().min(0).max(1_000_000).empty('').default(0).label('Cost'),
+  cost: Joi.number().min(0).max(MOST.money).empty('').default(0).label('Cost'),
 });
 
 const wording = {
@@ -68,7 +69,7 @@ const wording = {
     .valid(...SEVERITIES)
     .required()
     .label('How bad'),
-  words: Joi.string().trim().max(1000).allow('').default('').label('Where and how'),
+  words: Joi.string().trim().max(MOST.words).allow('').default('').label('Where and how'),
 };
 const pin = Joi.object<Share>({ x: Joi.number().min(0).max(1).required(), y: Joi.number().min(0).max(1).required() }).label('Pin');
 
@@ -109,7 +110,7 @@ export const settleFindingSchema = Joi.object<{ findingId: string; settledAs: Se
     .valid(...SETTLEMENTS)
     .required()
     .label('How'),
-  settledWords: Joi.string().trim().max(1000).allow('').default('').label('Words'),
+  settledWords: Joi.string().trim().max(MOST.words).allow('').default('').label('Words'),
 });
 
 export const settleStageSchema = Joi.object<{ restorationId: string; stage: Stage; state: StageState; reason: string }>({
@@ -117,12 +118,12 @@ export const settleStageSchema = Joi.object<{ restorationId: string; stage: Stag
   state: Joi.string()
     .valid(...STAGE_STATES)
     .required(),
-  reason: Joi.string().trim().max(1000).allow('').default('').label('Reason'),
+  reason: Joi.string().trim().max(MOST.words).allow('').default('').label('Reason'),
 });
 
 const pieceFields = {
-  tag: Joi.string().trim().max(12).required().label('Tag').messages({ 'string.empty': 'Give it the tag you write on the masking tape.' }),
-  name: Joi.string().trim().max(120).required().label('Piece').messages({ 'string.empty': 'Say which piece it is.' }),
+  tag: Joi.string().trim().max(MOST.tag).required().label('Tag').messages({ 'string.empty': 'Give it the tag you write on the masking tape.' }),
+  name: Joi.string().trim().max(MOST.name).required().label('Piece').messages({ 'string.empty': 'Say which piece it is.' }),
   plastic: Joi.string()
     .valid(...MATERIALS)
     .required()
@@ -137,7 +138,7 @@ const pieceFields = {
   parts: Joi.number()
     .integer()
     .min(1)
-    .max(1000)
+    .max(MOST.parts)
     .empty('')
     .default(1)
     .label('How many parts')
@@ -146,19 +147,19 @@ const pieceFields = {
     .valid(...YES_NO)
     .default('no')
     .label('A label on it'),
-  labels: Joi.string().trim().max(500).allow('').default('').label('Which label'),
+  labels: Joi.string().trim().max(MOST.few).allow('').default('').label('Which label'),
   metal: Joi.string()
     .valid(...METAL)
     .default('no')
     .label('Metal inside'),
-  metalInside: Joi.string().trim().max(500).allow('').default('').label('Which metal'),
+  metalInside: Joi.string().trim().max(MOST.few).allow('').default('').label('Which metal'),
   aim: Joi.string()
     .valid(...AIMS)
     .empty('')
     .default(null)
     .allow(null)
     .label('How far to go'),
-  worthKeeping: Joi.string().trim().max(500).allow('').default('').label('Worth keeping'),
+  worthKeeping: Joi.string().trim().max(MOST.few).allow('').default('').label('Worth keeping'),
   surfaces: Joi.array().items(surfaceSchema).unique().default([]).label('Surfaces'),
   hollow: Joi.boolean().default(false).label('Hollow'),
 };
@@ -199,18 +200,18 @@ export const aimSchema = Joi.object<{ restorationId: string; aim: Aim; worthKeep
     .valid(...AIMS)
     .required()
     .label('How far to go'),
-  worthKeeping: Joi.string().trim().max(1000).allow('').default('').label('Worth keeping'),
+  worthKeeping: Joi.string().trim().max(MOST.words).allow('').default('').label('Worth keeping'),
 });
 
-const money = (label: string) => Joi.number().min(0).max(1_000_000).empty('').default(0).label(label);
+const money = (label: string) => Joi.number().min(0).max(MOST.money).empty('').default(0).label(label);
 const changing = Joi.string().valid(...CHANGING);
 
 export const ownerSchema = Joi.object<{ restorationId: string; owner: string; stages: Stage[]; spend: number; words: string }>({
   restorationId: Joi.string().required(),
-  owner: Joi.string().trim().max(120).allow('').default('').label('Owner'),
+  owner: Joi.string().trim().max(MOST.title).allow('').default('').label('Owner'),
   stages: Joi.array().items(changing).unique().default([]).label('Allowed without asking'),
   spend: money('Purchases up to'),
-  words: Joi.string().trim().max(1000).allow('').default('').label('In the owner’s words'),
+  words: Joi.string().trim().max(MOST.words).allow('').default('').label('In the owner’s words'),
 });
 
 export const requestSchema = Joi.object<NewRequest & { cost: number }>({
@@ -233,11 +234,11 @@ export const answerSchema = Joi.object<{ requestId: string; answer: OwnerAnswer;
     .valid(...ANSWERS)
     .required()
     .label('Answer'),
-  answerWords: Joi.string().trim().max(1000).allow('').default('').label('Conditions or words'),
+  answerWords: Joi.string().trim().max(MOST.words).allow('').default('').label('Conditions or words'),
 });
 
 const guess = (label: string) =>
-  Joi.number().min(0).max(1_000_000).required().label(label).messages({ 'number.base': '{#label} is empty. A guess is enough.' });
+  Joi.number().min(0).max(MOST.money).required().label(label).messages({ 'number.base': '{#label} is empty. A guess is enough.' });
 const range = (name: string, label: string) => ({
   [`${name}Low`]: guess(`${label}, at least`),
   [`${name}Likely`]: guess(`${label}, most likely`)

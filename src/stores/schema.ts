@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { MOST } from '@/edge/limits';
 import type { AgentId, OwnAgent } from '@/core/cleaning/agents';
 import { FAMILY_NAMES, type Family } from '@/core/cleaning/families';
 import { SOIL_IDS, type SoilId } from '@/core/cleaning/soils';
@@ -24,7 +25,7 @@ const isPeroxide = Joi.string().valid('peroxide liquid', 'peroxide cream');
 
 /** What goes into the stores. Peroxide needs the strength of its label. */
 export const stockSchema = Joi.object<StockForm>({
-  name: Joi.string().trim().max(120).required().label('Name'),
+  name: Joi.string().trim().max(MOST.name).required().label('Name'),
   kind: Joi.string()
     .valid(...STOCK_KINDS)
     .required()
@@ -40,9 +41,9 @@ export const stockSchema = Joi.object<StockForm>({
     .valid(...STRENGTH_UNITS)
     .default('percentWW')
     .label('Unit of the strength'),
-  sizeMl: Joi.number().positive().max(1_000_000).empty('').default(null).allow(null).label('Content'),
-  price: Joi.number().min(0).max(1_000_000).empty('').default(null).allow(null).label('Price'),
-  words: Joi.string().trim().max(1000).allow('').default('').label('Remarks'),
+  sizeMl: Joi.number().positive().max(MOST.stockMl).empty('').default(null).allow(null).label('Content'),
+  price: Joi.number().min(0).max(MOST.money).empty('').default(null).allow(null).label('Price'),
+  words: Joi.string().trim().max(MOST.words).allow('').default('').label('Remarks'),
 }).messages({ 'string.empty': '{#label} is empty. Write what the label says.' });
 
 /** What somebody found to be left in a bottle, mL, or g of powder. */

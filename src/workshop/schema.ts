@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { hoursFrom, WEEKDAYS, type DayHours } from '@/core/runsheet/hours';
-import { isTimeZone } from '@/core/runsheet/time';
+import { currencySchema, timeZoneSchema } from '@/edge/localSchema';
 import type { Workshop } from '@/data/rows';
 
 export type WorkshopForm = Omit<Workshop, 'id' | 'hourlyRateMinor' | 'hours'> & { hourlyRate: number } & Record<
@@ -23,19 +23,9 @@ export const workshopSchema = Joi.object<WorkshopForm>({
   latitude: Joi.number().min(-90).max(90).empty('').default(null).allow(null).label('Latitude'),
   longitude: Joi.number().min(-180).max(180).empty('').default(null).allow(null).label('Longitude'),
   altitudeM: Joi.number().min(-400).max(6000).empty('').default(0).label('Altitude'),
-  timeZone: Joi.string()
-    .required()
-    .label('Time zone')
-    .custom((value: string, helpers) => (isTimeZone(value) ? value : helpers.error('zone')))
-    .messages({ zone: 'This time zone is not known. Write it like Europe/Stockholm.' }),
+  timeZone: timeZoneSchema,
   units: Joi.string().valid('metric', 'us').required().label('Units'),
-  currency: Joi.string()
-    .trim()
-    .uppercase()
-    .pattern(/^[A-Z]{3}$/)
-    .required()
-    .label('Currency')
-    .messages({ 'string.pattern.base': 'Write the currency as three letters, like SEK, EUR or USD.' }),
+  currency: currencySchema,
   hourlyRate: Joi.number().min(0).max(100_000).empty('').default(0).label('Own hourly rate'),
   ...Object.fromEntries(WEEKDAYS.map((day) => [day, dayHours(day)])),
   lampMwPerCm2: Joi.number().min(0).max(100).empty('').default(0).label('Lamp'),

@@ -1,5 +1,5 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { mkdir, readFile, rename, stat, writeFile } from 'node:fs/promises';
+import { mkdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { TZDate } from '@date-fns/tz';
 import exifr from 'exifr';
@@ -10,9 +10,10 @@ import { inTransaction } from '../connection';
 import { dataFolder } from '../folder';
 import { appendLog } from '../log';
 import type { Photo } from '../rows';
-import { addRow, findRow, findRows, needRow, select } from '../table';
+import { addRow, countRows, findRow, findRows, needRow, select } from '../table';
 import { getWorkshop } from '../workshop';
 import { inspectPicture, LARGEST_PIXELS, type PictureFacts } from './decode';
+import { removeUnspoken, type Spoken } from './sweep';
 
 /** Sides of the small pictures, pixels. */
 export const THUMBNAIL_PX = { small: 320, large: 1280 } as const;
@@ -26,6 +27,15 @@ const exists = (file: string) =>
     () => false,
   );
 
+/** Where the original of a photograph lies. */
+export const originalFile = ({ hash, extension }: Pick<Photo, 'hash' | 'extension'>): string => originalPath(hash, extension);
+
+/** Those of some photographs whose file is gone. */
+export async function withoutFile(photos: readonly Photo[]): Promise<Photo[]> {
+  const there = await Promise.all(photos.map((photo) => exists(originalFile(photo))));
+  return photos.filter((_, i) => !there[i]);
+}
+
 /** Writes a file whole or not at all. */
 async function writeWhole(file: string, bytes: Buffer): Promise<void> {
   await mkdir(path.dirname(file), { recursive: true, mode: 0o700 });
@@ -34,12 +44,57 @@ async function writeWhole(file: string, bytes: Buffer): Promise<void> {
   await rename(half, file);
 }
 
-/** Keeps the original untouched under its SHA-256. */
-export async function keepFile(bytes: Buffer, extension: string): Promise<string> {
+const isSpoken: Spoken = async (hash) => (await countRows('photos', { hash })) > 0;
+
+/** A file that was kept, until what is written about it stands. */
+interface KeptFile {
+  hash: string;
+  /** Its row stands. */
+  settle: () => Promise<void>;
+  /** Nothing was written about it: it goes again, unless a row has it or somebody else is keeping it too. */
+  drop: () => Promise<void>;
+}
+
+/**
+ * Keeps the original untouched under its SHA-256, before its row is written. A mark lies beside it until it is settled,
+ * so that a crash in between leaves no file that nothing speaks of: the next start clears it away.
+ */
+async function keepFile(bytes: Buffer, extension: string): Promise<KeptFile> {
   const hash = createHash('sha256').update(bytes).digest('hex');
   const file = originalPath(hash, extension);
-  if (!(await exists(file))) await writeWhole(file, bytes);
-  return hash;
+  await mkdir(path.dirname(file), { recursive: true, mode: 0o700 });
+  const mark = `${file}.${process.pid}.${randomUUID()}.part`;
+  await writeFile(mark, '', { mode: 0o600 });
+  const settle = () => rm(mark, { force: true });
+  const drop = async () => {
+    await settle();
+    await removeUnspoken(dataFolder(), file, isSpoken);
+  };
+  try {
+    if (!(await exists(file))) await writeWhole(file, bytes);
+  } catch (failure) {
+    await drop();
+    throw failure;
+  }
+  return { hash, settle, drop };
+}
+
+/** Keeps files, writes what there is to write about them, and lets them go again where that is refused. */
+export async function withFiles<T>(work: (keep: (bytes: Buffer, extension: string) => Promise<string>) => Promise<T>): Promise<T> {
+  const kept: KeptFile[] = [];
+  const each = (what: 'settle' | 'drop') => Promise.all(kept.map((file) => file[what]()));
+  try {
+    const done = await work(async (bytes, extension) => {
+      const file = await keepFile(bytes, extension);
+      kept.push(file);
+      return file.hash;
+    });
+    await each('settle');
+    return done;
+  } catch (failure) {
+    await each('drop');
+    throw failure;
+  }
 }
 
 /** When the camera says it was taken: its own clock, read in the workshop's zone. */
@@ -72,13 +127,20 @@ export async function addPhoto({ bytes, ...photo }: NewPhoto, now: Date): Promis
   const facts: PictureFacts = await inspectPicture(bytes);
   const { timeZone } = await getWorkshop();
   const takenAt = await exifTime(bytes, timeZone);
-  const hash = await keepFile(bytes, facts.extension);
+  return withFiles(async (keep) =>
+    writePhoto({ ...photo, ...facts, takenAt, hash: await keep(bytes, facts.extension), bytes: bytes.byteLength }, now),
+  );
+}
+
+/** The row of a photograph whose file lies there, and its entry in the log. */
+async function writePhoto(photo: Omit<Photo, 'id' | 'addedAt'>, now: Date): Promise<Photo> {
+  const { hash } = photo;
   return inTransaction(async () => {
     await needRow('restorations', photo.restorationId);
     // The same file sent twice to the same place is one photograph, not two.
     const [same] = await findRows('photos', { restorationId: photo.restorationId, stage: photo.stage, pieceId: photo.pieceId, hash });
     if (same) return same;
-    const added = await addRow('photos', { ...photo, ...facts, hash, bytes: bytes.byteLength, takenAt, addedAt: now.toISOString() });
+    const added = await addRow('photos', { ...photo, addedAt: now.toISOString() });
     await appendLog(
       {
         restorationId: photo.restorationId,

@@ -1,9 +1,12 @@
-import { readdir, rm } from 'node:fs/promises';
+import { access, readdir, rm } from 'node:fs/promises';
 import path from 'node:path';
 
-/** Whether the process that writes a half file still runs; its number stands in the name. */
+/** A half file or a mark: what it stands for, the process that writes it, and one name of its own. */
+const PART = /^(.+)\.(\d+)\.[^.]+\.part$/;
+
+/** Whether the process that left a half file still runs; its number stands in the name. */
 function isBeingWritten(file: string): boolean {
-  const pid = Number(/\.(\d+)\.[^.]+\.part$/.exec(file)?.[1] ?? 0);
+  const pid = Number(PART.exec(file)?.[2] ?? 0);
   if (pid <= 0) return false;
   try {
     process.kill(pid, 0);
@@ -13,11 +16,27 @@ function isBeingWritten(file: string): boolean {
   }
 }
 
-/** Takes away what a crash left half written; a whole file never has such a name. */
-export async function sweepHalfWritten(folder: string): Promise<void> {
-  for (const place of ['photos', 'thumbnails']) {
+/** Whether a row has the file of this hash. */
+export type Spoken = (hash: string) => Promise<boolean>;
+
+/** Takes a photograph's file away where no row has it and nobody else is keeping it just now. */
+export async function removeUnspoken(folder: string, file: string, isSpoken: Spoken): Promise<void> {
+  if (!path.relative(path.join(folder, 'photos'), file).match(/^..\/[0-9a-f]{64}\.\w+$/)) return;
+  const beside = await readdir(path.dirname(file)).catch(() => []);
+  if (beside.some((name) => name.startsWith(`${path.basename(file)}.`))) return;
+  if (!(await isSpoken(path.basename(file).split('.')[0]!))) await rm(file, { force: true });
+}
+
+/** Takes away what a crash left half written, and whole files that it left without the row that speaks of them. */
+export async function sweepHalfWritten(folder: string, isSpoken: Spoken): Promise<void> {
+  for (const place of ['photos', 'thumbnails', 'incoming']) {
     const root = path.join(folder, place);
-    const files = await readdir(root, { recursive: true }).catch(() => []);
-    for (const file of files) if (file.endsWith('.part') && !isBeingWritten(file)) await rm(path.join(root, file), { force: true });
+    if (await access(root).catch(() => true)) continue;
+    for (const file of await readdir(root, { recursive: true })) {
+      if (!file.endsWith('.part') || isBeingWritten(file)) continue;
+      await rm(path.join(root, file), { force: true });
+      const whole = PART.exec(file)?.[1];
+      if (whole) await removeUnspoken(folder, path.join(root, whole), isSpoken);
+    }
   }
 }

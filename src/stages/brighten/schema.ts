@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { MOST } from '@/edge/limits';
 import { SCHOOLS, type SchoolId } from '@/core/exposure/schools';
 import { STRENGTH_UNITS, type StrengthUnit } from '@/core/peroxide/strength';
 import { REFUSE_ABOVE_PERCENT_WW } from '@/core/peroxide/dilution';
@@ -51,7 +52,7 @@ export const planSchema = Joi.object<PlanForm>({
   stockId: Joi.string().empty('').default(null).allow(null).label('Bottle'),
   strengthValue: Joi.number()
     .positive()
-    .max(2000)
+    .max(MOST.strength)
     .empty('')
     .when('stockId', { is: null, then: Joi.required(), otherwise: Joi.optional().default(null) })
     .label('Strength on the label')
@@ -66,29 +67,26 @@ export const planSchema = Joi.object<PlanForm>({
   weightG: Joi.number().min(0).max(50_000).empty('').default(0).label('Weight of the piece'),
   areaCm2: Joi.number().positive().max(100_000).empty('').default(500).label('Surface'),
   windowStart: Joi.string().required().label('From'),
-  durationMin: Joi.number().integer().min(1).max(10_080).required().label('Minutes'),
-  turnEveryMin: Joi.number().integer().min(5).max(1440).required().label('Turn every'),
+  durationMin: Joi.number().integer().min(1).max(MOST.plannedMin).required().label('Minutes'),
+  turnEveryMin: Joi.number().integer().min(5).max(MOST.turnMin).required().label('Turn every'),
   cloudPercent: Joi.number().min(0).max(100).empty('').default(0).label('Cloud'),
-  lampMwPerCm2: Joi.number().min(0).max(100).empty('').default(0).label('Lamp'),
+  lampMwPerCm2: Joi.number().min(0).max(MOST.lampMwPerCm2).empty('').default(0).label('Lamp'),
   temperatureC: Joi.number()
-    .min(-20)
+    .min(MOST.coldestC)
     .max(HOTTEST_BATH_C)
     .empty('')
     .default(25)
     .label('Temperature')
     .messages({ 'number.max': `Over ${HOTTEST_BATH_C} °C long thin parts bend. Stay at ${HOTTEST_BATH_C} °C or below; shade or vent it.` }),
-  toleranceB: Joi.number().positive().max(20).empty('').default(1.5).label('Good enough within'),
+  toleranceB: Joi.number().positive().max(MOST.toleranceB).empty('').default(1.5).label('Good enough within'),
   cautionsConfirmed: Joi.boolean().default(false),
   checks: Joi.array().items(Joi.string().max(60)).max(20).default([]),
 });
 
-/** Hotter than this nothing in sun or box gets: what happened is kept, however wrong it went. */
-const HOTTEST_READING_C = 120;
-
 /** A thermometer read while an exposure runs. */
 export const warmthSchema = Joi.object<{ sessionId: string; temperatureC: number }>({
   sessionId: Joi.string().required(),
-  temperatureC: Joi.number().min(-20).max(HOTTEST_READING_C).required().label('Read now'),
+  temperatureC: Joi.number().min(MOST.coldestC).max(MOST.readingC).required().label('Read now'),
 });
 
 /** A look at the sky: how much of it is covered, and for how long that is taken to hold. */
@@ -149,8 +147,8 @@ export const correctionSchema = Joi.object<CorrectionForm>({
   startedAt: Joi.string().required().label('Began at'),
   endedAt: Joi.string().empty('').default(null).label('Ended at'),
   cloudPercent: Joi.number().min(0).max(100).empty('').default(0).label('Cloud'),
-  lampMwPerCm2: Joi.number().min(0).max(100).empty('').default(0).label('Lamp'),
-  temperatureC: Joi.number().min(-20).max(HOTTEST_READING_C).empty('').default(25).label('Temperature'),
+  lampMwPerCm2: Joi.number().min(0).max(MOST.lampMwPerCm2).empty('').default(0).label('Lamp'),
+  temperatureC: Joi.number().min(MOST.coldestC).max(MOST.readingC).empty('').default(25).label('Temperature'),
   turns: Joi.number().integer().min(0).max(500).empty('').default(0).label('Turns'),
   words: Joi.string().trim().max(2000).allow('').default('').label('What happened'),
 });
@@ -166,7 +164,7 @@ export const endSchema = Joi.object<EndForm>({
   sessionId: Joi.string().required(),
   endedAt: Joi.string().required().label('Ended at'),
   cloudPercent: Joi.number().min(0).max(100).empty('').default(0).label('Cloud'),
-  temperatureC: Joi.number().min(-20).max(HOTTEST_READING_C).empty('').default(25).label('Temperature'),
+  temperatureC: Joi.number().min(MOST.coldestC).max(MOST.readingC).empty('').default(25).label('Temperature'),
   words: Joi.string().trim().max(2000).allow('').default('').label('What happened'),
 });
 
@@ -183,8 +181,8 @@ export interface TurnForm {
 export const turnSchema = Joi.object<TurnForm>({
   pieceId: Joi.string().required(),
   start: Joi.string().required().label('From'),
-  durationMin: Joi.number().integer().min(5).max(1440).required().label('Minutes'),
-  turnEveryMin: Joi.number().integer().min(5).max(1440).required().label('Turn every'),
+  durationMin: Joi.number().integer().min(5).max(MOST.turnMin).required().label('Minutes'),
+  turnEveryMin: Joi.number().integer().min(5).max(MOST.turnMin).required().label('Turn every'),
   leanDeg: Joi.number().min(0).max(80).empty('').default(0).label('Propped up'),
   cloudPercent: Joi.number().min(0).max(100).empty('').default(0).label('Cloud'),
 });
@@ -207,10 +205,10 @@ export interface RehearseForm {
 export const rehearseSchema = Joi.object<RehearseForm>({
   pieceId: Joi.string().required(),
   start: Joi.string().required().label('From'),
-  durationMin: Joi.number().integer().min(5).max(1440).required().label('Minutes'),
+  durationMin: Joi.number().integer().min(5).max(MOST.turnMin).required().label('Minutes'),
   cloudPercent: Joi.number().min(0).max(100).empty('').default(0).label('Cloud'),
   percentWW: Joi.number().positive().max(REFUSE_ABOVE_PERCENT_WW).required().label('Strength'),
-  temperatureC: Joi.number().min(-20).max(90).required().label('Warmth'),
+  temperatureC: Joi.number().min(MOST.coldestC).max(90).required().label('Warmth'),
   film: Joi.string().valid('smooth', 'wrinkled', 'none').required().label('Film'),
   spread: Joi.string().valid('even', 'thick in places').required().label('Cream'),
   turned: Joi.string().valid('by the plan', 'never').required().label('Turned'),

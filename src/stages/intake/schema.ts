@@ -1,22 +1,23 @@
 import Joi from 'joi';
 import { railsTyped } from '@/core/intake/rails';
 import { LAST_RUNS, POLARITIES, SUPPLY_KINDS, type PowerFacts } from '@/core/intake/firstPower';
+import { MOST } from '@/edge/limits';
 import type { Provenance } from '@/data/restorations';
 
 const provenance = {
-  title: Joi.string().trim().max(120).required().label('Name'),
-  machine: Joi.string().trim().max(200).allow('').default('').label('What it is'),
-  source: Joi.string().trim().max(300).allow('').default('').label('Where it came from'),
-  claim: Joi.string().trim().max(500).allow('').default('').label('What was claimed'),
-  packing: Joi.string().trim().max(500).allow('').default('').label('How it was packed'),
-  condition: Joi.string().trim().max(4000).allow('').default('').label('Condition'),
+  title: Joi.string().trim().max(MOST.title).required().label('Name'),
+  machine: Joi.string().trim().max(MOST.machine).allow('').default('').label('What it is'),
+  source: Joi.string().trim().max(MOST.source).allow('').default('').label('Where it came from'),
+  claim: Joi.string().trim().max(MOST.few).allow('').default('').label('What was claimed'),
+  packing: Joi.string().trim().max(MOST.few).allow('').default('').label('How it was packed'),
+  condition: Joi.string().trim().max(MOST.long).allow('').default('').label('Condition'),
 };
 const NAMELESS = { 'string.empty': '{#label} is empty. Give it a name you will know it by.' };
 
 /** What opens a restoration. */
 export const openSchema = Joi.object<Provenance & { pricePaid: number }>({
   ...provenance,
-  pricePaid: Joi.number().min(0).max(1_000_000).empty('').default(0).label('Price paid'),
+  pricePaid: Joi.number().min(0).max(MOST.money).empty('').default(0).label('Price paid'),
 }).messages(NAMELESS);
 
 /** What is known of the machine, corrected. */

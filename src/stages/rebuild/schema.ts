@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { MOST } from '@/edge/limits';
 
 const id = Joi.string().required();
 const howMany = Joi.number().integer().min(1).max(500).required().label('How many');
@@ -6,20 +7,20 @@ const howMany = Joi.number().integer().min(1).max(500).required().label('How man
 export const tickSchema = Joi.object<{ lotId: string; count: number; lengthMm: number; expected: number }>({
   lotId: id,
   count: howMany,
-  lengthMm: Joi.number().positive().max(300).required().label('Length in hand'),
+  lengthMm: Joi.number().positive().max(MOST.fastenerMm).required().label('Length in hand'),
   expected: Joi.number().integer().min(0).required(),
 });
 
 export const explainSchema = Joi.object<{ lotId: string; count: number; words: string }>({
   lotId: id,
   count: howMany,
-  words: Joi.string().trim().max(500).allow('').default('').label('What became of them'),
+  words: Joi.string().trim().max(MOST.few).allow('').default('').label('What became of them'),
 });
 
 export const stepWordsSchema = Joi.object<{ stepId: string; words: string; by: string }>({
   stepId: id,
-  by: Joi.string().trim().max(80).allow('').default('').label('Who'),
-  words: Joi.string().trim().max(500).allow('').default('').label('Remarks'),
+  by: Joi.string().trim().max(MOST.person).allow('').default('').label('Who'),
+  words: Joi.string().trim().max(MOST.few).allow('').default('').label('Remarks'),
 });
 
 export const idSchema = Joi.object<{ id: string }>({ id });

@@ -4,6 +4,7 @@ import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import type { FieldError } from '@/core/sums/fieldErrors';
+import { notArrived } from '@/ui/notArrived';
 import { say } from '@/ui/toast';
 import { Working } from '@/ui/Working';
 import { Check } from '@/ui/Check';
@@ -18,18 +19,15 @@ export function ImportForm() {
   async function send(file: File) {
     setBusy(true);
     setErrors([]);
-    const form = new FormData();
-    form.set('file', file);
-    form.set('copy', String(copy));
     try {
-      const response = await fetch('/api/restorations/import', { method: 'POST', body: form });
+      const response = await fetch(`/api/restorations/import?copy=${copy}`, { method: 'POST', body: file });
       const answered = (await response.json()) as { ok: true; value: string } | { ok: false; errors: FieldError[] };
       if (!answered.ok) return setErrors(answered.errors.map(({ message }) => message));
       say('Restoration imported.');
       router.push(`/restorations/${answered.value}`);
       router.refresh();
     } catch (failure) {
-      setErrors([`It did not arrive (${(failure as Error).message}). Send it again.`]);
+      setErrors([notArrived(failure, 'Look for it in the list before you send it again.')]);
     } finally {
       setBusy(false);
     }

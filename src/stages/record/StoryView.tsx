@@ -153,6 +153,10 @@ function ColourSwatch({ lab, children }: { lab: Lab; children: React.ReactNode }
   );
 }
 
+/** A photograph, or in its place that its file is gone. */
+const Pic = ({ src, alt }: { src: string; alt: string }) =>
+  src === '' ? <p className="gone">The file of this photograph is missing: {alt}.</p> : <img src={src} alt={alt} loading="lazy" />;
+
 function PiecePart({ story, photos, src, time }: { story: PieceStory; photos: readonly Photo[]; src: Props['src']; time: (iso: string) => string }) {
   const { piece, first, last, measurements, treatments } = story;
   const photoOf = (id: string | undefined) => photos.find((photo) => photo.id === id);
@@ -166,11 +170,11 @@ function PiecePart({ story, photos, src, time }: { story: PieceStory; photos: re
       {before && after && before.id !== after.id && (
         <div className="pair">
           <figure>
-            <img src={src(before)} alt={`${piece.name} before`} />
+            <Pic src={src(before)} alt={`${piece.name} before`} />
             <figcaption>Before, {time(first!.measuredAt)}</figcaption>
           </figure>
           <figure>
-            <img src={src(after)} alt={`${piece.name} after`} />
+            <Pic src={src(after)} alt={`${piece.name} after`} />
             <figcaption>After, {time(last!.measuredAt)}</figcaption>
           </figure>
         </div>
@@ -303,7 +307,7 @@ function StagePart({ story, passes, src, time }: StageProps) {
         <div className="row">
           {photos.map((photo) => (
             <figure key={photo.id}>
-              <img src={src(photo)} alt={`${photo.originalName}, ${stage}`} loading="lazy" />
+              <Pic src={src(photo)} alt={`${photo.originalName}, ${stage}`} />
               <figcaption>{photo.originalName}</figcaption>
             </figure>
           ))}

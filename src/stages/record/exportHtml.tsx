@@ -1,4 +1,4 @@
-import { readThumbnail } from '@/data/photos/store';
+import { readThumbnail, withoutFile } from '@/data/photos/store';
 import type { Bundle } from '@/data/bundle';
 import { StoryView } from './StoryView';
 import { STORY_CSS } from './storyCss';
@@ -7,7 +7,9 @@ import { tellStory } from './story';
 /** The record as one file that needs nothing else: pictures inside, no script. */
 export async function exportHtml(bundle: Bundle): Promise<string> {
   const pictures = new Map<string, string>();
-  for (const photo of bundle.photos) pictures.set(photo.id, `data:image/webp;base64,${(await readThumbnail(photo, 'large')).toString('base64')}`);
+  const missing = new Set((await withoutFile(bundle.photos)).map(({ id }) => id));
+  for (const photo of bundle.photos)
+    if (!missing.has(photo.id)) pictures.set(photo.id, `data:image/webp;base64,${(await readThumbnail(photo, 'large')).toString('base64')}`);
   // Next does not let a page import this statically; a route that writes a file has to have it all the same.
   const { renderToStaticMarkup } = await import('react-dom/server');
   const { title } = bundle.restoration;

@@ -1,7 +1,8 @@
-import { buffer } from 'node:stream/consumers';
+import type { Readable } from 'node:stream';
 import yazl from 'yazl';
 import type { Bundle } from '@/data/bundle';
-import { readOriginal } from '@/data/photos/store';
+import { originalFile, withoutFile } from '@/data/photos/store';
+import type { Photo } from '@/data/rows';
 import { bundleJsonSchema } from './jsonSchema';
 import { toCsv } from '@/edge/csv';
 
@@ -33,21 +34,31 @@ export function measurementsCsv({ measurements, pieces }: Bundle): string {
   );
 }
 
-/** JSON with its schema, the photographs byte for byte, and CSV of log and measurements. */
-export async function exportZip(bundle: Bundle): Promise<Buffer> {
+/** Photographs whose file is gone, as CSV. */
+const missingCsv = (photos: readonly Photo[]) =>
+  toCsv(photos.map(({ originalName, stage, takenAt, addedAt, hash }) => ({ originalName, stage, takenAt: takenAt ?? '', addedAt, hash })));
+
+/**
+ * JSON with its schema, the photographs byte for byte, and CSV of log and measurements, packed as it is read. Where the
+ * file of a photograph is gone, the rest goes out, and what is missing is named.
+ */
+export async function exportZip(bundle: Bundle): Promise<Readable> {
+  const missing = await withoutFile(bundle.photos);
   const zip = new yazl.ZipFile();
-  const add = (name: string, content: string | Buffer) => zip.addBuffer(Buffer.from(content), name, { mtime: new Date(bundle.restoration.openedAt) });
-  add('restoration.json', JSON.stringify(bundle, null, 2));
+  const options = { mtime: new Date(bundle.restoration.openedAt) };
+  const add = (name: string, content: string) => zip.addBuffer(Buffer.from(content), name, options);
+  add('restoration.json', JSON.stringify({ ...bundle, missing: [...new Set(missing.map(({ hash }) => hash))] }));
   add('schema.json', JSON.stringify(bundleJsonSchema(), null, 2));
   add('log.csv', logCsv(bundle));
   add('measurements.csv', measurementsCsv(bundle));
-  const done = new Set<string>();
-  for (const photo of bundle.photos) {
-    if (done.has(photo.hash)) continue;
-    done.add(photo.hash);
-    // Photographs are packed already; packing them again only takes time.
-    zip.addBuffer(await readOriginal(photo), photoEntry(photo), { compress: false });
-  }
+  if (missing.length > 0) add('missing.csv', missingCsv(missing));
+  const gone = new Set(missing.map(({ id }) => id));
+  const files = new Map(bundle.photos.flatMap((photo) => (gone.has(photo.id) ? [] : [[photoEntry(photo), originalFile(photo)] as const])));
+  // Photographs are packed already; packing them again only takes time.
+  for (const [name, file] of files) zip.addFile(file, name, { ...options, compress: false });
   zip.end();
-  return buffer(zip.outputStream);
+  const packed = zip.outputStream as Readable;
+  // A file that goes while it is read ends the answer: what is saved by then cannot be opened, and says so.
+  zip.on('error', (failure: Error) => packed.destroy(failure));
+  return packed;
 }

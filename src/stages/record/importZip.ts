@@ -1,78 +1,106 @@
 import { createHash, randomUUID } from 'node:crypto';
+import { stat } from 'node:fs/promises';
+import type { Readable } from 'node:stream';
+import { buffer } from 'node:stream/consumers';
 import yauzl, { type Entry, type ZipFile } from 'yauzl';
 import { Refusal } from '@/core/refusal';
 import { fieldErrors, VALIDATE } from '@/core/sums/fieldErrors';
-import { BUNDLE_FORMAT, keepBundle, type Bundle } from '@/data/bundle';
+import { BUNDLE_FORMAT, BUNDLE_PARTS, keepBundle, needsNew, type Bundle } from '@/data/bundle';
 import { inspectPicture, LARGEST_FILE_BYTES } from '@/data/photos/decode';
-import { keepFile } from '@/data/photos/store';
+import { withFiles } from '@/data/photos/store';
+import type { Photo } from '@/data/rows';
+import { MOST } from '@/edge/limits';
 import { bundleSchema } from './bundleSchema';
 import { photoEntry } from './exportZip';
 import { broughtForward } from './olderBundles';
+import { unsound } from './unsound';
 
-/** Largest ZIP taken in, packed. */
-export const LARGEST_ZIP_BYTES = 512 * 1024 * 1024;
-const LARGEST_UNPACKED_BYTES = 1024 * 1024 * 1024;
-const LARGEST_JSON_BYTES = 32 * 1024 * 1024;
-const MOST_ENTRIES = 5000;
+/** Largest ZIP taken in: it is read from the disk, never whole in memory. */
+export const LARGEST_ZIP_BYTES = 32 * 1024 ** 3;
+/** Largest `restoration.json`: some hundred thousand entries of a log. */
+const LARGEST_JSON_BYTES = 64 * 1024 ** 2;
+/** Photographs are packed as they are; whatever would unpack to more than this beside the ZIP itself is none of ours. */
+const UNPACKED_BESIDE_BYTES = 2 * LARGEST_JSON_BYTES;
+const MOST_ENTRIES = 200_000;
 
-const KNOWN = /^(restoration\.json|schema\.json|log\.csv|measurements\.csv|photos\/[0-9a-f]{64}\.(jpg|png|webp))$/;
+const KNOWN = /^(restoration\.json|schema\.json|log\.csv|measurements\.csv|missing\.csv|photos\/[0-9a-f]{64}\.(jpg|png|webp))$/;
 
 const refuse = (message: string) => new Refusal('file', message);
 
-/** Opens a ZIP and hands its entries one by one to `take`, with an honest size limit on each. */
-async function eachEntry(bytes: Buffer, take: (name: string, content: Buffer) => Promise<void>): Promise<void> {
+/** What opens and walks a ZIP says of it, in words. */
+const unreadable = (error: Error) =>
+  refuse(
+    /relative path|absolute path|invalid characters/.test(error.message)
+      ? `The ZIP holds a path that leads out of it (${error.message}). It was not unpacked; use a file that Kvell exported.`
+      : `The ZIP cannot be read (${error.message}). Export it again.`,
+  );
+
+interface Opened {
+  zip: ZipFile;
+  /** What lies in it by name; read when it is asked for. */
+  entries: Map<string, Entry>;
+}
+
+/** Opens a ZIP and lists what is in it, without reading any of that yet. */
+async function openZip(file: string): Promise<Opened> {
+  const { size } = await stat(file);
   const zip = await new Promise<ZipFile>((resolve, reject) =>
-    yauzl.fromBuffer(bytes, { lazyEntries: true, validateEntrySizes: true, strictFileNames: true }, (error, opened) =>
+    yauzl.open(file, { lazyEntries: true, autoClose: false, validateEntrySizes: true, strictFileNames: true }, (error, opened) =>
       error ? reject(error) : resolve(opened),
     ),
   ).catch(() => {
     throw refuse('This is not a ZIP file, or it broke off. Choose the file that Kvell’s record page exported.');
   });
-  if (zip.entryCount > MOST_ENTRIES) throw refuse(`The ZIP holds ${zip.entryCount} files; a restoration has at most ${MOST_ENTRIES}.`);
+  const entries = new Map<string, Entry>();
   let unpacked = 0;
-  await new Promise<void>((resolve, reject) => {
-    zip.on('error', (error: Error) =>
-      reject(
-        refuse(
-          /relative path|absolute path|invalid characters/.test(error.message)
-            ? `The ZIP holds a path that leads out of it (${error.message}). It was not unpacked; use a file that Kvell exported.`
-            : `The ZIP cannot be read (${error.message}). Export it again.`,
-        ),
-      ),
-    );
-    zip.on('end', resolve);
-    zip.on('entry', (entry: Entry) => {
-      void (async () => {
-        if (!KNOWN.test(entry.fileName))
-          throw refuse(
-            `The ZIP holds “${entry.fileName.slice(0, 120)}”, which no exported restoration has. It was not unpacked; use a file that Kvell exported.`,
-          );
-        const limit = entry.fileName.startsWith('photos/') ? LARGEST_FILE_BYTES : LARGEST_JSON_BYTES;
-        unpacked += entry.uncompressedSize;
-        if (entry.uncompressedSize > limit || unpacked > LARGEST_UNPACKED_BYTES)
-          throw refuse('The ZIP would unpack to far more than a restoration holds. It was not unpacked; use a file that Kvell exported.');
-        await take(entry.fileName, await readEntry(zip, entry));
+  const known = ({ fileName, uncompressedSize }: Entry): Refusal | null => {
+    if (!KNOWN.test(fileName))
+      return refuse(
+        `The ZIP holds “${fileName.slice(0, 120)}”, which no exported restoration has. It was not unpacked; use a file that Kvell exported.`,
+      );
+    if (entries.has(fileName)) return refuse(`The ZIP holds “${fileName}” twice. It was not unpacked; use a file that Kvell exported.`);
+    unpacked += uncompressedSize;
+    const limit = fileName.startsWith('photos/') ? LARGEST_FILE_BYTES : LARGEST_JSON_BYTES;
+    return uncompressedSize > limit || unpacked > size + UNPACKED_BESIDE_BYTES
+      ? refuse('The ZIP would unpack to far more than a restoration holds. It was not unpacked; use a file that Kvell exported.')
+      : null;
+  };
+  try {
+    if (zip.entryCount > MOST_ENTRIES) throw refuse(`The ZIP holds ${zip.entryCount} files; a restoration has at most ${MOST_ENTRIES}.`);
+    await new Promise<void>((resolve, reject) => {
+      zip.on('error', (error: Error) => reject(unreadable(error)));
+      zip.on('end', resolve);
+      zip.on('entry', (entry: Entry) => {
+        const wrong = known(entry);
+        if (wrong) return reject(wrong);
+        entries.set(entry.fileName, entry);
         zip.readEntry();
-      })().catch((error: unknown) => {
-        zip.close();
-        reject(error instanceof Refusal ? error : refuse(`The ZIP cannot be read (${(error as Error).message}). Export it again.`));
       });
+      zip.readEntry();
     });
-    zip.readEntry();
-  });
+    return { zip, entries };
+  } catch (failure) {
+    zip.close();
+    throw failure;
+  }
 }
 
 /** The library itself stops where an entry turns out longer than it said. */
-async function readEntry(zip: ZipFile, entry: Entry): Promise<Buffer> {
-  const stream = await new Promise<NodeJS.ReadableStream>((resolve, reject) =>
-    zip.openReadStream(entry, (error, opened) => (error ? reject(error) : resolve(opened))),
-  );
-  const parts: Buffer[] = [];
-  for await (const part of stream) parts.push(part as Buffer);
-  return Buffer.concat(parts);
+async function readEntry({ zip, entries }: Opened, name: string): Promise<Buffer | null> {
+  const entry = entries.get(name);
+  if (!entry) return null;
+  try {
+    const stream = await new Promise<Readable>((resolve, reject) =>
+      zip.openReadStream(entry, (error, opened) => (error ? reject(error) : resolve(opened))),
+    );
+    return await buffer(stream);
+  } catch (failure) {
+    throw unreadable(failure as Error);
+  }
 }
 
-function readBundle(json: Buffer | undefined): Bundle {
+/** A bundle out of its JSON. @throws Refusal (`file`) for what is none, follows no schema, or does not hang together */
+export function readBundle(json: Buffer | null): Bundle {
   if (!json) throw refuse('The ZIP has no restoration.json. Choose the file that Kvell’s record page exported.');
   let given: unknown;
   try {
@@ -92,8 +120,13 @@ function readBundle(json: Buffer | undefined): Bundle {
       `restoration.json does not follow its schema: ${first!.field}: ${first!.message}${rest.length > 0 ? `, and ${rest.length} more` : ''}. Export it again.`,
     );
   }
+  const wrong = unsound(value);
+  if (wrong.length > 0) throw refuse(`restoration.json does not hang together: ${wrong.join('; ')}. Nothing was kept; export it again.`);
   return value;
 }
+
+/** What a copy is known by. */
+const COPY = ' (copy)';
 
 /** The same restoration under new ids. */
 function asCopy(bundle: Bundle): Bundle {
@@ -105,57 +138,46 @@ function asCopy(bundle: Bundle): Bundle {
     if (value !== null && typeof value === 'object') return Object.fromEntries(Object.entries(value).map(([name, inner]) => [name, renew(inner)]));
     return value;
   };
-  const tables = [
-    [bundle.restoration],
-    bundle.stages,
-    bundle.pieces,
-    bundle.photos,
-    bundle.measurements,
-    bundle.findings,
-    bundle.treatments,
-    bundle.sessions,
-    bundle.removalSteps,
-    bundle.lots,
-    bundle.connections,
-    bundle.blocks,
-    bundle.functionTests,
-    bundle.requests,
-    bundle.sinkSteps,
-    bundle.looksAgain,
-    bundle.ledger,
-  ];
-  for (const { id } of tables.flat()) if (!stockIds.has(id)) fresh.set(id, randomUUID());
+  const rows: { id: string }[] = [bundle.restoration, ...BUNDLE_PARTS.flatMap((part): { id: string }[] => bundle[part])];
+  for (const { id } of rows) if (!stockIds.has(id)) fresh.set(id, randomUUID());
   const copy = renew(bundle) as Bundle;
-  return { ...copy, restoration: { ...copy.restoration, title: `${copy.restoration.title} (copy)` } };
+  const title = `${copy.restoration.title.slice(0, MOST.title - COPY.length)}${COPY}`;
+  return { ...copy, restoration: { ...copy.restoration, title } };
+}
+
+/** One photograph out of a ZIP, kept where it is what it says; its row gets what its bytes are. */
+async function keepPicture(opened: Opened, photo: Photo, keep: (bytes: Buffer, extension: string) => Promise<string>): Promise<void> {
+  const content = await readEntry(opened, photoEntry(photo));
+  if (!content) throw refuse(`The photograph ${photo.originalName} is missing from the ZIP. Export it again.`);
+  if (createHash('sha256').update(content).digest('hex') !== photo.hash)
+    throw refuse(`The photograph ${photo.originalName} was changed after the export. Export it again.`);
+  const facts = await inspectPicture(content);
+  if (facts.mime !== photo.mime || facts.extension !== photo.extension)
+    throw refuse(`The photograph ${photo.originalName} is not of the type that the ZIP says. Export it again.`);
+  Object.assign(photo, facts, { bytes: content.byteLength });
+  await keep(content, photo.extension);
 }
 
 /**
- * Takes a restoration back in from its ZIP: everything is checked before anything is kept.
+ * Takes a restoration back in from its ZIP, whole or not at all: files first, one after the other, then all rows as one.
  *
+ * @param file where the ZIP lies
  * @returns id of the restoration
  * @throws Refusal with what is wrong
  */
-export async function importZip(bytes: Buffer, copy: boolean, now: Date): Promise<string> {
-  let json: Buffer | undefined;
-  const photos = new Map<string, Buffer>();
-  await eachEntry(bytes, async (name, content) => {
-    if (name === 'restoration.json') json = content;
-    else if (name.startsWith('photos/')) photos.set(name, content);
-  });
-  const given = readBundle(json);
-  for (const photo of given.photos) {
-    const content = photos.get(photoEntry(photo));
-    if (!content) throw refuse(`The photograph ${photo.originalName} is missing from the ZIP. Export it again.`);
-    if (createHash('sha256').update(content).digest('hex') !== photo.hash)
-      throw refuse(`The photograph ${photo.originalName} was changed after the export. Export it again.`);
-    const facts = await inspectPicture(content);
-    if (facts.mime !== photo.mime || facts.extension !== photo.extension)
-      throw refuse(`The photograph ${photo.originalName} is not of the type that the ZIP says. Export it again.`);
-    Object.assign(photo, facts, { bytes: content.byteLength });
+export async function importZip(file: string, copy: boolean, now: Date): Promise<string> {
+  const opened = await openZip(file);
+  try {
+    const given = readBundle(await readEntry(opened, 'restoration.json'));
+    if (!copy) await needsNew(given.restoration);
+    const missing = new Set(given.missing);
+    return await withFiles(async (keep) => {
+      for (const photo of given.photos) if (!missing.has(photo.hash)) await keepPicture(opened, photo, keep);
+      const bundle = copy ? asCopy(given) : given;
+      await keepBundle(bundle, now);
+      return bundle.restoration.id;
+    });
+  } finally {
+    opened.zip.close();
   }
-  const bundle = copy ? asCopy(given) : given;
-  // Files first: a row never names a file that is not there.
-  for (const photo of given.photos) await keepFile(photos.get(photoEntry(photo))!, photo.extension);
-  await keepBundle(bundle, now);
-  return bundle.restoration.id;
 }

@@ -19,7 +19,19 @@ const ROWS: Record<string, Json> = {
 };
 /** Fields that are worked out since. */
 const DROPPED: Record<string, readonly string[]> = { sessions: ['measurementId'] };
-const ADDED = ['removalSteps', 'lots', 'connections', 'blocks', 'functionTests', 'requests', 'sinkSteps', 'ownAgents', 'ownSurfaces', 'looksAgain'];
+const ADDED = [
+  'removalSteps',
+  'lots',
+  'connections',
+  'blocks',
+  'functionTests',
+  'requests',
+  'sinkSteps',
+  'ownAgents',
+  'ownSurfaces',
+  'looksAgain',
+  'missing',
+];
 
 /** A test of all keys at once becomes one of each group. */
 function byGroup(test: Json): Json {
@@ -33,7 +45,7 @@ const without = (row: Json, fields: readonly string[] = []): Json =>
 
 /** An exported restoration of an older version in the shape of today; anything else is left as it is. */
 export function broughtForward(given: unknown): unknown {
-  if (!isJson(given) || ![1, 2, 3, 4].includes(given.version as number)) return given;
+  if (!isJson(given) || ![1, 2, 3, 4, 5].includes(given.version as number)) return given;
   const rows = (name: string) => (Array.isArray(given[name]) ? (given[name] as unknown[]).filter(isJson) : []);
   return {
     ...given,

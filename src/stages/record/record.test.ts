@@ -1,34 +1,50 @@
 /** @jest-environment node */
 import { createHash } from 'node:crypto';
-import { readFile, writeFile } from 'node:fs/promises';
+import { mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
 import path from 'node:path';
+import type { Readable } from 'node:stream';
 import Ajv from 'ajv/dist/2019';
 import addFormats from 'ajv-formats';
 import { loadWorkshop } from '../../../demo/workshop';
 import { gatherBundle, type Bundle } from '@/data/bundle';
-import { readOriginal } from '@/data/photos/store';
+import { dataFolder } from '@/data/folder';
+import { originalFile, readOriginal } from '@/data/photos/store';
+import { Refusal } from '@/core/refusal';
 import { listRestorations } from '@/data/restorations';
 import { freshFolder, removeFolders, tick } from '@/data/trial';
 import { bundleSchema } from './bundleSchema';
 import { exportHtml } from './exportHtml';
 import { exportZip, logCsv, measurementsCsv } from './exportZip';
-import { importZip } from './importZip';
+import { importZip, readBundle } from './importZip';
 import { bundleJsonSchema } from './jsonSchema';
+import { poisonings } from './poison.testing';
 import { broughtForward } from './olderBundles';
 import { tellStory } from './story';
 
 const SCHEMA_FILE = path.join(process.cwd(), 'docs/schema/restoration.schema.json');
 let bundles: Bundle[] = [];
-let zips: Buffer[] = [];
+/** Where the ZIP of each lies. */
+let zips: string[] = [];
+
+const lay = async (content: Readable | Buffer): Promise<string> => {
+  const file = path.join(await mkdtemp(path.join(tmpdir(), 'kvell-test-')), 'record.zip');
+  await writeFile(file, content);
+  return file;
+};
+const packed = async (bundle: Bundle) => lay(await exportZip(bundle));
 
 beforeAll(async () => {
   await freshFolder();
   await loadWorkshop(new Date('2026-06-21T15:00:00Z'), () => {});
   bundles = await Promise.all((await listRestorations()).map(async ({ id }) => (await gatherBundle(id))!));
-  zips = await Promise.all(bundles.map(exportZip));
+  zips = await Promise.all(bundles.map(packed));
 }, 240_000);
 
-afterAll(removeFolders);
+afterAll(async () => {
+  await removeFolders();
+  await Promise.all(zips.map((zip) => rm(path.dirname(zip), { recursive: true, force: true })));
+});
 
 it('the demo workshop is told: one finished, one under way, one taken in', () => {
   const stories = bundles.map(tellStory);
@@ -148,7 +164,7 @@ it('takes in what an earlier version exported, with what it did not know yet lef
   };
   const brought = bundleSchema.validate(broughtForward(first), { convert: false });
   expect(brought.error).toBeUndefined();
-  expect(brought.value).toMatchObject({ version: 5, requests: [], restoration: { aim: 'presentable', owner: '' } });
+  expect(brought.value).toMatchObject({ version: 6, requests: [], restoration: { aim: 'presentable', owner: '' } });
   expect(brought.value!.functionTests[0]!.results).toMatchObject({ letters: 'faulty', 'number pad': 'faulty', display: 'works' });
   expect(broughtForward(bundles[0])).toBe(bundles[0]);
   expect(broughtForward('nothing')).toBe('nothing');
@@ -156,10 +172,10 @@ it('takes in what an earlier version exported, with what it did not know yet lef
 
 it('a photograph that was changed after the export is found out', async () => {
   const photo = bundles.find(({ photos }) => photos.length > 0)!.photos[0]!;
-  const zip = Buffer.from(zips.find((_, i) => bundles[i]!.photos.includes(photo))!);
+  const zip = await readFile(zips.find((_, i) => bundles[i]!.photos.includes(photo))!);
   const start = zip.indexOf(Buffer.from([0xff, 0xd8, 0xff]));
   zip[start + 900]! ^= 1;
-  await expect(importZip(zip, true, tick())).rejects.toThrow(/changed after the export|cannot be read/);
+  await expect(importZip(await lay(zip), true, tick())).rejects.toThrow(/changed after the export|cannot be read/);
 });
 
 it('the page needs nothing else: pictures inside, no script, words escaped', async () => {
@@ -189,9 +205,96 @@ it('a picture in a ZIP is what its bytes are: its size is read from them, and a 
   for (const zip of zips) await importZip(zip, false, tick());
   const bundle = bundles.find(({ photos }) => photos.length > 0)!;
   const zipOf = (change: Partial<Bundle['photos'][number]>) =>
-    exportZip({ ...bundle, photos: bundle.photos.map((photo, i) => (i === 0 ? { ...photo, ...change } : photo)) });
+    packed({ ...bundle, photos: bundle.photos.map((photo, i) => (i === 0 ? { ...photo, ...change } : photo)) });
   await expect(importZip(await zipOf({ mime: 'image/png' }), true, tick())).rejects.toThrow('not of the type that the ZIP says');
   const id = await importZip(await zipOf({ width: 1, height: 1 }), true, tick());
   const [photo] = (await gatherBundle(id))!.photos;
   expect([photo!.width, photo!.height]).toEqual([bundle.photos[0]!.width, bundle.photos[0]!.height]);
+});
+
+it('whatever stands in whichever field: it is refused in words, or it is a restoration that can be told', async () => {
+  const foreign = bundles.find(({ restoration }) => restoration.title === 'Tovarn Desk Two')!.restoration.id;
+  const given = JSON.parse(JSON.stringify(bundles.find(({ restoration }) => restoration.title === 'Pellwig Pocket')!)) as never;
+  let [tries, taken] = [0, 0];
+  for (const { name, bundle } of poisonings(given, foreign, 1)) {
+    tries += 1;
+    let read: Bundle;
+    try {
+      read = readBundle(Buffer.from(JSON.stringify(bundle)));
+    } catch (failure) {
+      if (!(failure instanceof Refusal)) throw new Error(`${name}: ${String(failure)}`, { cause: failure });
+      expect(failure.message).toMatch(/\.$/);
+      expect(failure.message.length).toBeLessThan(3000);
+      continue;
+    }
+    taken += 1;
+    // Words are told as they stand: one in ten shows it.
+    if (taken % 10 > 0) continue;
+    try {
+      await exportHtml({ ...read, photos: [] });
+    } catch (failure) {
+      throw new Error(`${name} was taken in and cannot be told: ${String(failure)}`, { cause: failure });
+    }
+  }
+  expect(tries).toBeGreaterThan(400);
+  // What is written in words may be anything; a field that takes nearly all of it in has no limits.
+  expect(taken / tries).toBeLessThan(0.35);
+}, 240_000);
+
+it.each([
+  ['a fastener of a thousand kilometres', (bundle: Bundle) => (bundle.lots[0]!.lengthMm = 1e9), /lots\[0\]\.lengthMm|lengthMm/],
+  ['a title of 20,000 letters', (bundle: Bundle) => (bundle.restoration.title = 'x'.repeat(20_000)), 'title'],
+  ['no stages', (bundle: Bundle) => (bundle.stages = []), 'has not the stage “intake” once'],
+  ['a day that is none', (bundle: Bundle) => (bundle.ledger[0]!.at = '2026-13-01T00:00:00.000Z'), 'is no time'],
+  ['a picture 0 wide', (bundle: Bundle) => (bundle.photos[0]!.width = 0), 'width'],
+  [
+    'a row of another restoration',
+    (bundle: Bundle, other: string) => (bundle.ledger[0]!.restorationId = other),
+    'ledger[0] belongs to another restoration',
+  ],
+  [
+    'a log of another restoration',
+    (bundle: Bundle, other: string) => (bundle.log[0]!.restorationId = other),
+    'log[0] belongs to another restoration',
+  ],
+  [
+    'a finding of a piece that is not in it',
+    (bundle: Bundle, other: string) => (bundle.findings[0]!.pieceId = other),
+    'findings[0].pieceId names something',
+  ],
+  ['the same row twice', (bundle: Bundle) => bundle.pieces.push(bundle.pieces[0]!), 'twice'],
+  ['a finding that goes on from itself', (bundle: Bundle) => (bundle.findings[0]!.continues = bundle.findings[0]!.id), 'leads back to itself'],
+  [
+    'more screws back than came out',
+    (bundle: Bundle) => Object.assign(bundle.lots[0]!, { count: 1, returned: 1, missing: 1 }),
+    'more back than came out',
+  ],
+  ['a session that ended before it began', (bundle: Bundle) => (bundle.sessions[0]!.endedAt = '1990-01-01T00:00:00.000Z'), 'ended before it began'],
+] as const)('%s is not taken in', (_, poison, words) => {
+  const bundle = structuredClone(bundles.find(({ sessions, lots, findings }) => sessions.length * lots.length * findings.length > 0)!);
+  (poison as (bundle: Bundle, other: string) => unknown)(
+    bundle,
+    bundles.find(({ restoration }) => restoration.id !== bundle.restoration.id)!.restoration.id,
+  );
+  expect(() => readBundle(Buffer.from(JSON.stringify(bundle)))).toThrow(words);
+});
+
+it('what is refused leaves no file, and a photograph whose file is gone does not stop the rest', async () => {
+  const whole = bundles.findIndex(({ photos, sinkSteps }) => photos.length > 1 && sinkSteps.length > 0);
+  const files = async () =>
+    (await readdir(path.join(dataFolder(), 'photos'), { recursive: true }).catch(() => [])).filter((name) => /\.\w+$/.test(name));
+  await freshFolder();
+  const bundle = (await gatherBundle(await importZip(zips[whole]!, false, tick())))!;
+  // An agent of somebody's own that does not come along: found when all files lie there already.
+  const sinkSteps = bundle.sinkSteps.map((step) => ({ ...step, agent: 'own-00000000-0000-4000-8000-000000000000' as const }));
+  const evil = await packed({ ...bundle, sinkSteps });
+  await rm(originalFile(bundle.photos[0]!));
+  expect(await exportHtml(bundle)).toContain('The file of this photograph is missing');
+  const out = await packed(bundle);
+  await freshFolder();
+  await expect(importZip(evil, false, tick())).rejects.toThrow(Refusal);
+  expect(await files()).toEqual([]);
+  const again = (await gatherBundle(await importZip(out, false, tick())))!;
+  expect(again.photos).toEqual(bundle.photos);
+  expect(await files()).toHaveLength(new Set(bundle.photos.map(({ hash }) => hash)).size - 1);
 });

@@ -1,9 +1,10 @@
 import Joi from 'joi';
+import { MOST } from '@/edge/limits';
 import { CONNECTION_KINDS, JOINT_KINDS, type ConnectionKind, type Joint } from '@/core/teardown/joints';
 import { DRIVES, FATES, HEADS, MOST_IN_A_LOT, PLAIN_THING, SHANKS, THINGS, type Lot } from '@/core/teardown/lots';
 
 const id = Joi.string().required();
-const few = (label: string) => Joi.string().trim().max(500).allow('').default('').label(label);
+const few = (label: string) => Joi.string().trim().max(MOST.few).allow('').default('').label(label);
 const one = (values: readonly string[], label: string) =>
   Joi.string()
     .valid(...values)
@@ -14,7 +15,7 @@ export const stepSchema = Joi.object<{ restorationId: string; name: string; join
   restorationId: id,
   name: Joi.string()
     .trim()
-    .max(120)
+    .max(MOST.name)
     .required()
     .label('What came off')
     .messages({ 'string.empty': 'Say what came off, like “lid” or “shield, left”.' }),
@@ -22,7 +23,7 @@ export const stepSchema = Joi.object<{ restorationId: string; name: string; join
   way: few('Force or trick'),
   springs: few('Springs and small parts'),
   round: few('Which way round'),
-  by: Joi.string().trim().max(80).allow('').default('').label('Who'),
+  by: Joi.string().trim().max(MOST.person).allow('').default('').label('Who'),
 });
 
 const count = Joi.number()
@@ -50,25 +51,25 @@ export const lotSchema = Joi.object<Lot & { stepId: string; deepestMm: number | 
   head: ofScrew('head', one(HEADS, 'Head')),
   diameterMm: Joi.number()
     .positive()
-    .max(20)
+    .max(MOST.diameterMm)
     .label('Diameter')
     .when('thing', {
       is: Joi.valid('screw', 'nut', 'washer'),
       then: Joi.required(),
       otherwise: Joi.any().empty(Joi.any()).default(PLAIN_THING.diameterMm),
     }),
-  lengthMm: ofScrew('lengthMm', Joi.number().positive().max(300).required().label('Length')),
+  lengthMm: ofScrew('lengthMm', Joi.number().positive().max(MOST.fastenerMm).required().label('Length')),
   shank: ofScrew('shank', one(SHANKS, 'Shank')),
   count,
   fate: one(FATES, 'Kept or replaced'),
-  deepestMm: Joi.number().positive().max(300).empty('').default(null).allow(null).label('Deepest the hole allows'),
+  deepestMm: Joi.number().positive().max(MOST.fastenerMm).empty('').default(null).allow(null).label('Deepest the hole allows'),
 });
 
 export const asideSchema = Joi.object<{ restorationId: string; name: string; way: string }>({
   restorationId: id,
   name: Joi.string()
     .trim()
-    .max(120)
+    .max(MOST.name)
     .required()
     .label('What was off')
     .messages({ 'string.empty': 'Say what was off already, like “trim strip” or “battery door”.' }),
@@ -87,7 +88,7 @@ export const connectionSchema = Joi.object<{ stepId: string; kind: ConnectionKin
   kind: one(CONNECTION_KINDS, 'Kind'),
   way: Joi.string()
     .trim()
-    .max(500)
+    .max(MOST.few)
     .required()
     .label('Which way round')
     .messages({ 'string.empty': 'Say which way round it went: mark, wire colours, which is upper, how the clamp opens.' }),
@@ -98,7 +99,7 @@ export const pinSchema = Joi.object<{ stepId: string; photoId: string; pins: { x
   photoId: id,
   pins: Joi.array()
     .items(Joi.object({ x: Joi.number().min(0).max(1).required(), y: Joi.number().min(0).max(1).required() }))
-    .max(200)
+    .max(MOST.pins)
     .required()
     .label('Pins'),
 });
@@ -106,7 +107,7 @@ export const pinSchema = Joi.object<{ stepId: string; photoId: string; pins: { x
 export const traySchema = Joi.object<{ name: string; columns: number; rows: number }>({
   name: Joi.string()
     .trim()
-    .max(40)
+    .max(MOST.trayName)
     .required()
     .label('Name on the tray')
     .messages({ 'string.empty': 'Give the tray the name that is written on it.' }),

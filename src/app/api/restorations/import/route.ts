@@ -1,21 +1,23 @@
-import { insideBesideProxy } from '@/edge/entered';
+import type { ReadableStream } from 'node:stream/web';
 import Joi from 'joi';
 import { Refusal } from '@/core/refusal';
+import { withIncoming } from '@/data/incoming';
 import { answer } from '@/edge/answer';
-import { readForm } from '@/edge/body';
+import { needsLength } from '@/edge/body';
+import { insideBesideProxy } from '@/edge/entered';
 import { respond } from '@/edge/respond';
 import { importZip, LARGEST_ZIP_BYTES } from '@/stages/record/importZip';
 
-const schema = Joi.object<{ file: File; copy: boolean }>({ file: Joi.any().required(), copy: Joi.boolean().default(false) });
+const schema = Joi.object<{ copy: boolean }>({ copy: Joi.boolean().default(false) });
 
-/** Takes a restoration in from its ZIP, as a multipart form. */
+/** Takes a restoration in from its ZIP: the body is the file itself, and `?copy=true` takes it in beside the one that is here. */
 export const POST = insideBesideProxy(async (request: Request): Promise<Response> => {
-  const form = await readForm(request, LARGEST_ZIP_BYTES + 65_536, 'file', 'The ZIP');
-  if (!(form instanceof FormData)) return respond(form);
+  const { searchParams } = new URL(request.url);
   return respond(
-    await answer(schema, Object.fromEntries(form), async ({ file, copy }, now) => {
-      if (!(file instanceof File)) throw new Refusal('file', 'No ZIP came with it. Choose a file.');
-      return importZip(Buffer.from(await file.arrayBuffer()), copy, now);
+    await answer(schema, Object.fromEntries(searchParams), async ({ copy }, now) => {
+      needsLength(request, LARGEST_ZIP_BYTES, 'file', 'The ZIP');
+      if (!request.body) throw new Refusal('file', 'No ZIP came with it. Choose a file.');
+      return withIncoming(request.body as ReadableStream<Uint8Array>, LARGEST_ZIP_BYTES, (file) => importZip(file, copy, now));
     }),
   );
 });

@@ -5,16 +5,18 @@ import { measureSpecSchema, type MeasureSpec } from '@/core/photo/spec';
 import { VERDICTS } from '@/core/photo/verdict';
 import { STAGES, type Stage } from '@/core/runsheet/stages';
 
-const number = Joi.number().required();
-const numberOrNull = Joi.number().allow(null).required();
+/** No colour, angle or share that is measured lies further out. */
+const measured = Joi.number().min(-100_000).max(100_000);
+const number = measured.required();
+const numberOrNull = measured.allow(null).required();
 const lab = Joi.array().items(Joi.number().min(-200).max(200)).length(3).allow(null).required();
 
 /** A result as the worker gives it. */
-const measureResultSchema = Joi.object<MeasureResult>({
+export const measureResultSchema = Joi.object<MeasureResult>({
   regions: Joi.array()
     .items(
       Joi.object({
-        id: Joi.string().required(),
+        id: Joi.string().max(80).required(),
         lab,
         yellownessIndex: numberOrNull,
         deltaE00: numberOrNull,
@@ -42,10 +44,11 @@ const measureResultSchema = Joi.object<MeasureResult>({
       }),
     )
     .min(1)
+    .max(60)
     .required(),
-  card: Joi.object({ patches: number, residualDeltaE00: numberOrNull, method: Joi.string().required() }).required(),
+  card: Joi.object({ patches: number, residualDeltaE00: numberOrNull, method: Joi.string().max(80).required() }).required(),
   basis: Joi.string().valid('card', 'white balance', 'picture only').required(),
-  warnings: Joi.array().items(Joi.string()).required(),
+  warnings: Joi.array().items(Joi.string().max(500)).max(50).required(),
 });
 
 export interface KeepForm {

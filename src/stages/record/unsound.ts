@@ -1,0 +1,73 @@
+import { STAGES } from '@/core/runsheet/stages';
+import { BUNDLE_PARTS, BUNDLE_TABLES, type Bundle } from '@/data/bundle';
+import { RELATIONS } from '@/data/relations';
+
+type Row = Record<string, unknown> & { id: string | number };
+
+const twice = (values: readonly unknown[]): unknown => values.find((value, i) => values.indexOf(value) !== i);
+
+/** Every part that belongs to the restoration, and its log, by the table that it fills. */
+const partsOf = (bundle: Bundle): [name: string, table: string, rows: readonly Row[]][] => [
+  ...BUNDLE_PARTS.map((part): [string, string, readonly Row[]] => [part, BUNDLE_TABLES[part], bundle[part] as unknown as Row[]]),
+  ['log', 'log', bundle.log as unknown as Row[]],
+];
+
+function* wrongRows(bundle: Bundle): Generator<string> {
+  const parts = partsOf(bundle);
+  const ids = new Map(parts.map(([, table, rows]) => [table, new Set(rows.map(({ id }) => id))]));
+  const stock = new Set(bundle.stock.map(({ id }) => id));
+  for (const [name, table, rows] of parts) {
+    if (ids.get(table)!.size < rows.length) yield `${name} holds ${String(twice(rows.map(({ id }) => id)))} twice`;
+    const relations = Object.entries(RELATIONS[table as keyof typeof RELATIONS] ?? {}) as [string, string][];
+    for (const [i, row] of rows.entries()) {
+      if (row.restorationId !== bundle.restoration.id) yield `${name}[${i}] belongs to another restoration`;
+      for (const [field, target] of relations)
+        if (row[field] !== null && !ids.get(target)?.has(row[field] as string)) yield `${name}[${i}].${field} names something that is not in it`;
+    }
+  }
+  for (const [i, { leadId }] of bundle.sessions.entries())
+    if (leadId !== null && bundle.sessions.find(({ id }) => id === leadId)?.leadId !== null)
+      yield `sessions[${i}].leadId names no session that leads`;
+  for (const [i, { stockId }] of bundle.treatments.entries())
+    if (stockId !== null && !stock.has(stockId)) yield `treatments[${i}].stockId names something that is not in it`;
+}
+
+/** A finding that goes on from itself, however far round, has no beginning. */
+function* wrongChains({ findings, log }: Bundle): Generator<string> {
+  const before = new Map(findings.map(({ id, continues }) => [id, continues]));
+  for (const [i, { id }] of findings.entries()) {
+    let at = before.get(id) ?? null;
+    for (let steps = 0; at !== null; steps++) {
+      if (at === id || steps > findings.length) {
+        yield `findings[${i}].continues leads back to itself`;
+        break;
+      }
+      at = before.get(at) ?? null;
+    }
+  }
+  for (const [i, { id, corrects }] of log.entries()) if (corrects !== null && corrects >= id) yield `log[${i}].corrects is not an earlier entry`;
+}
+
+function* wrongFields({ stages, restoration: { estimate }, lots, sessions }: Bundle): Generator<string> {
+  for (const stage of STAGES) if (stages.filter((row) => row.stage === stage).length !== 1) yield `stages has not the stage “${stage}” once`;
+  for (const [name, { low, likely, high }] of Object.entries(estimate ?? {}))
+    if (low > likely || likely > high) yield `restoration.estimate.${name} goes down from low to high`;
+  for (const [i, { count, returned, missing }] of lots.entries()) if (returned + missing > count) yield `lots[${i}] has more back than came out`;
+  for (const [i, { startedAt, endedAt }] of sessions.entries())
+    if (endedAt !== null && endedAt < startedAt) yield `sessions[${i}] ended before it began`;
+}
+
+/**
+ * What a schema cannot say of a restoration: that it is one, and hangs together.
+ *
+ * @returns everything that is wrong, in words for whoever reads `restoration.json`; at most as many as are asked for
+ */
+export function unsound(bundle: Bundle, most = 5): string[] {
+  const found: string[] = [];
+  for (const check of [wrongRows, wrongChains, wrongFields])
+    for (const wrong of check(bundle)) {
+      if (found.length === most) return found;
+      found.push(wrong);
+    }
+  return found;
+}
