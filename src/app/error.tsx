@@ -1,21 +1,3 @@
 'use client';
 
-import { Button } from '@chakra-ui/react';
-import { EmptyPlace, ScreenHead } from '@/ui/layout';
-
-export default function ErrorPage({ error, reset }: { error: Error & { digest?: string }; reset: () => void }) {
-  return (
-    <>
-      <ScreenHead title="This page failed" />
-      <EmptyPlace
-        action={
-          <Button variant={'go' as never} onClick={reset}>
-            Try again
-          </Button>
-        }
-      >
-        Nothing that was saved is lost. The server’s output says more{error.digest ? ` (look for ${error.digest})` : ''}.
-      </EmptyPlace>
-    </>
-  );
-}
+export { FaultPage as default } from '@/ui/FaultPage';

@@ -1,5 +1,6 @@
 import { STAGES, STAGE_WORDS } from '@/core/runsheet/stages';
 import { SUMS } from '@/core/sums/catalogue';
+import { NOT_AWAY } from '@/data/putAway';
 import { likeWords, select } from '@/data/table';
 
 export interface Found {
@@ -22,7 +23,7 @@ const MOST = 12;
 async function rowsWith<Row extends object>(query: string, text: string, wanted: readonly string[]): Promise<Row[]> {
   const holds = wanted.map((_, i) => `(${text}) LIKE :word${i} ESCAPE '\\'`).join(' AND ');
   const given = Object.fromEntries(wanted.map((word, i) => [`word${i}`, `%${likeWords(word)}%`]));
-  return select<Row>(`${query} WHERE ${holds || '1'} ORDER BY COALESCE(worked.logId, 0) DESC LIMIT ${MOST}`, given);
+  return select<Row>(`${query} WHERE ${NOT_AWAY} AND ${holds || '1'} ORDER BY COALESCE(worked.logId, 0) DESC LIMIT ${MOST}`, given);
 }
 
 /** Restorations, their stages and pieces, sums and places whose words hold all that was typed. */

@@ -4,9 +4,10 @@ import { powerDecided } from '@/data/firstPower';
 import { looksDue } from '@/data/looks';
 import { findPieces, piecesOfAll } from '@/data/pieces';
 import { newestPhotos } from '@/data/photos/store';
-import { restorationsPage, titlesOf } from '@/data/restorations';
-import type { Measurement, OwnerRequest, Piece, Restoration, Session, StageRow, Treatment } from '@/data/rows';
+import { restorationsPage, titlesOf, type Listed } from '@/data/restorations';
+import type { Measurement, OwnerRequest, Piece, Session, StageRow, Treatment } from '@/data/rows';
 import { stagesOfAll } from '@/data/stages';
+import { eachAlone } from '@/edge/eachAlone';
 import { findColumns, findRows } from '@/data/table';
 import { sessionsOf, treatmentsOf } from '@/data/treatments';
 
@@ -29,7 +30,7 @@ type Seen = Pick<Measurement, 'id' | 'restorationId' | 'pieceId' | 'measuredAt' 
 
 /** A restoration with what decides what its hands do next. */
 interface Known {
-  restoration: Restoration;
+  restoration: Listed;
   stages: StageRow[];
   pieces: Piece[];
   photographed: boolean;
@@ -46,12 +47,16 @@ interface Known {
  */
 export async function nextSteps(now: Date): Promise<{ steps: NextStep[]; more: number }> {
   const { restorations, all } = await restorationsPage('open', '', 0, MACHINES);
-  const known = await knownOf(restorations);
-  return { steps: [...known.flatMap(stepOf), ...(await looks(now))], more: all - restorations.length };
+  const { out, failed } = await eachAlone(restorations, async (some) => (await knownOf(some)).flatMap(stepOf));
+  const unshown = failed.map(({ id, title }) => ({
+    ...{ href: `/restorations/${id}`, verb: 'Look what is wrong with it', restoration: title, tag: null, unpowered: false },
+    why: 'what is kept of it cannot be shown',
+  }));
+  return { steps: [...unshown, ...out, ...(await looks(now))], more: all - restorations.length };
 }
 
 /** All that is asked of several restorations, in as many queries as of one. */
-async function knownOf(restorations: readonly Restoration[]): Promise<Known[]> {
+async function knownOf(restorations: readonly Listed[]): Promise<Known[]> {
   const ids = restorations.map(({ id }) => id);
   const [stages, pieces, photographed, measurements, sessions, treatments, waiting, power] = await Promise.all([
     stagesOfAll(ids),

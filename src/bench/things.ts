@@ -1,4 +1,4 @@
-import { piecesOfAll } from '@/data/pieces';
+import { piecesByName } from '@/data/pieces';
 import { restorationsPage } from '@/data/restorations';
 
 /** So many machines are offered: those that were worked on last. */
@@ -7,7 +7,7 @@ const MACHINES = 8;
 /** Machines and pieces that something on the bench may be of; a value is the machine, or machine and piece with a stroke between. */
 export async function thingsOnBench(): Promise<{ value: string; label: string }[]> {
   const { restorations } = await restorationsPage('open', '', 0, MACHINES);
-  const pieces = await piecesOfAll(restorations.map(({ id }) => id));
+  const pieces = await piecesByName(restorations.map(({ id }) => id));
   return restorations.flatMap(({ id, title }) => [
     { value: id, label: title },
     ...pieces

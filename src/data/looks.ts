@@ -1,5 +1,5 @@
 import { addMonths } from 'date-fns';
-import { Op } from 'sequelize';
+import { literal, Op } from 'sequelize';
 import { appendLog } from './log';
 import { inTransaction } from './connection';
 import { addRow, changeRow, findRows, needRow } from './table';
@@ -16,7 +16,11 @@ export const looksOf = (restorationId: string): Promise<LookAgain[]> => findRows
 export const looksDue = (now: Date, most: number): Promise<LookAgain[]> =>
   findRows(
     'looks_again',
-    { measurementId: null, dueAt: { [Op.lte]: new Date(now.getTime() + EARLY_MS).toISOString() } },
+    {
+      measurementId: null,
+      restorationId: { [Op.notIn]: literal('(SELECT id FROM put_away)') },
+      dueAt: { [Op.lte]: new Date(now.getTime() + EARLY_MS).toISOString() },
+    },
     [
       ['dueAt', 'ASC'],
       ['id', 'ASC'],

@@ -25,6 +25,7 @@ it('brings a workshop of the version before forward, with what it held', async (
     '0011-kept-counts',
     '0012-answered',
     '0013-own-relations',
+    '0014-put-away',
   ]);
   const first = async (sql: string) => ((await sequelize.query(sql))[0] as Record<string, unknown>[])[0]!;
   const results = JSON.parse(String((await first('SELECT results FROM function_tests')).results)) as Record<string, string>;

@@ -13,6 +13,7 @@ import { trueAnyDay } from './migrations/0010-true-any-day';
 import { keptCounts } from './migrations/0011-kept-counts';
 import { answered } from './migrations/0012-answered';
 import { ownRelations } from './migrations/0013-own-relations';
+import { putAwayTable } from './migrations/0014-put-away';
 import type { Migration } from './migrations/migration';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -29,6 +30,7 @@ const MIGRATIONS: readonly Migration[] = [
   keptCounts,
   answered,
   ownRelations,
+  putAwayTable,
 ];
 
 /** Brings the database forward to the newest shape, or to an earlier one that a test needs. */

@@ -6,7 +6,7 @@ import { inTransaction } from './connection';
 import { reopenAsked } from './findings';
 import { appendLog } from './log';
 import type { Piece } from './rows';
-import { addRow, changeRow, findRows, needRow } from './table';
+import { addRow, changeRow, findColumns, findRows, needRow } from './table';
 
 type Later = 'aim' | 'worthKeeping' | 'surfaces' | 'hollow' | 'parts' | 'metalUntilApart';
 export type NewPiece = Omit<Piece, 'id' | 'hiddenLab' | Later> & Partial<Pick<Piece, Later>>;
@@ -31,7 +31,7 @@ async function asTheyStand(pieces: readonly Piece[]): Promise<Piece[]> {
   );
 }
 
-const byTag = (a: Piece, b: Piece): number => a.tag.localeCompare(b.tag, 'en', { numeric: true });
+const byTag = (a: Pick<Piece, 'tag'>, b: Pick<Piece, 'tag'>): number => a.tag.localeCompare(b.tag, 'en', { numeric: true });
 
 /** In the order of their tags. */
 export async function piecesOf(restorationId: string): Promise<Piece[]> {
@@ -42,6 +42,11 @@ export async function piecesOf(restorationId: string): Promise<Piece[]> {
 export async function piecesOfAll(restorationIds: string[]): Promise<Piece[]> {
   const pieces = await asTheyStand(await findRows('pieces', { restorationId: restorationIds }));
   return pieces.sort(byTag);
+}
+
+/** Those of several restorations by tag and name alone, in the order of their tags. */
+export async function piecesByName(restorationIds: string[]): Promise<Pick<Piece, 'id' | 'restorationId' | 'tag' | 'name'>[]> {
+  return (await findColumns('pieces', ['id', 'restorationId', 'tag', 'name'], { restorationId: restorationIds })).sort(byTag);
 }
 
 /** Those with these ids that are still there. */

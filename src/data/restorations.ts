@@ -10,6 +10,7 @@ import { askedFor, findingsOf, reopenAsked, restUnasked } from './findings';
 import type { Restoration } from './rows';
 import { addStages, setStage } from './stages';
 import { holdsOf } from './rebuild';
+import { NOT_AWAY } from './putAway';
 import { addRow, changeRow, findColumns, findRow, findRows, likeWords, needRow, select } from './table';
 
 /** What is known of a machine when it comes in. */
@@ -51,17 +52,16 @@ export async function openRestoration(given: NewRestoration, now: Date): Promise
 /** Newest first. */
 export const listRestorations = (): Promise<Restoration[]> => findRows('restorations', {}, [['openedAt', 'DESC']]);
 
-export type Shown = 'open' | 'finished' | 'all';
+export type Shown = 'open' | 'finished' | 'all' | 'put away';
+
+/** What a list shows of a restoration: words alone, so that one that is damaged still stands in it. */
+export type Listed = Pick<Restoration, 'id' | 'title' | 'machine' | 'condition'>;
 
 /** A page of restorations, the one that was worked on last first, and how many there are in all. */
-export async function restorationsPage(
-  shown: Shown,
-  words: string,
-  page: number,
-  size: number,
-): Promise<{ restorations: Restoration[]; all: number }> {
+export async function restorationsPage(shown: Shown, words: string, page: number, size: number): Promise<{ restorations: Listed[]; all: number }> {
   const wanted = [
-    { open: 'closedAt IS NULL', finished: 'closedAt IS NOT NULL', all: '1' }[shown],
+    { open: 'closedAt IS NULL', finished: 'closedAt IS NOT NULL', all: '1', 'put away': '1' }[shown],
+    shown === 'put away' ? `NOT (${NOT_AWAY})` : NOT_AWAY,
     ...(words ? [`(title LIKE :like ESCAPE '\\' OR machine LIKE :like ESCAPE '\\' OR owner LIKE :like ESCAPE '\\')`] : []),
   ].join(' AND ');
   const given = { like: `%${likeWords(words)}%`, size, skip: size * page };
@@ -73,19 +73,21 @@ export async function restorationsPage(
     ),
     select<{ all: number }>(`SELECT COUNT(*) AS "all" FROM restorations WHERE ${wanted}`, given),
   ]);
-  const found = await findRows('restorations', { id: ids.map(({ id }) => id) });
+  const found = await findColumns('restorations', ['id', 'title', 'machine', 'condition'], { id: ids.map(({ id }) => id) });
   return { restorations: ids.flatMap(({ id }) => found.find((known) => known.id === id) ?? []), all: count!.all };
 }
 
 /** This restoration, and the others whose stage is open that were worked on last. */
-export async function withOthersAt(stage: Stage, restorationId: string, others: number): Promise<Restoration[]> {
+export async function withOthersAt(stage: Stage, restorationId: string, others: number): Promise<Pick<Restoration, 'id' | 'title' | 'aim'>[]> {
   const ids = await select<{ id: string }>(
     `SELECT restorations.id FROM restorations JOIN stages ON stages.restorationId = restorations.id AND stage = :stage AND state = 'open'
       LEFT JOIN worked ON worked.id = restorations.id
-      WHERE closedAt IS NULL AND restorations.id <> :restorationId ORDER BY COALESCE(logId, 0) DESC LIMIT :others`,
+      WHERE closedAt IS NULL AND ${NOT_AWAY} AND restorations.id <> :restorationId ORDER BY COALESCE(logId, 0) DESC LIMIT :others`,
     { stage, restorationId, others },
   );
-  return findRows('restorations', { id: [restorationId, ...ids.map(({ id }) => id)], closedAt: null }, [['openedAt', 'DESC']]);
+  return findColumns('restorations', ['id', 'title', 'aim'], { id: [restorationId, ...ids.map(({ id }) => id)], closedAt: null }, [
+    ['openedAt', 'DESC'],
+  ]);
 }
 
 /** Restorations by their titles alone, of these ids. */

@@ -519,7 +519,12 @@ interface Worked {
   logId: number;
 }
 
-/** Which row each table holds. */
+/** A restoration that is put away, by its id. */
+interface PutAway {
+  id: string;
+  at: string;
+}
+
 /** What a form was answered with, by the key that its page made. */
 interface AnsweredRow {
   id: string;
@@ -527,7 +532,9 @@ interface AnsweredRow {
   value: unknown;
 }
 
+/** Which row each table holds. */
 export interface RowOf {
+  put_away: PutAway;
   answered: AnsweredRow;
   workshop: Workshop;
   obstacles: ObstacleRow;

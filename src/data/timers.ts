@@ -21,17 +21,20 @@ export const timersOfSession = (sessionId: string): Promise<Timer[]> => findRows
 /** A timer with the name of its machine; empty where it is of none. */
 export type NamedTimer = Timer & { machine: string };
 
+/** Timers whose machine is not put away. */
+const AMONG_US = 'NOT EXISTS (SELECT 1 FROM put_away WHERE put_away.id = timers.restorationId)';
+
 /** The timers that ring next, of the whole workshop, and how many more there are. */
 export async function nextTimers(most: number): Promise<{ timers: NamedTimer[]; more: number }> {
   const [timers, all] = await Promise.all([
     select<NamedTimer>(
       `SELECT timers.*, COALESCE(restorations.title, '') AS machine FROM timers LEFT JOIN restorations ON restorations.id = timers.restorationId
-        WHERE timers.endedAt IS NULL ORDER BY MIN(dueAt, COALESCE(nextReminderAt, dueAt)), timers.id LIMIT :most`,
+        WHERE timers.endedAt IS NULL AND ${AMONG_US} ORDER BY MIN(dueAt, COALESCE(nextReminderAt, dueAt)), timers.id LIMIT :most`,
       { most },
     ),
-    countRows('timers', { endedAt: null }),
+    select<{ all: number }>(`SELECT COUNT(*) AS "all" FROM timers WHERE endedAt IS NULL AND ${AMONG_US}`),
   ]);
-  return { timers, more: all - timers.length };
+  return { timers, more: all[0]!.all - timers.length };
 }
 
 type NewTimer = Pick<Timer, 'restorationId' | 'pieceId' | 'label' | 'atTheBell' | 'dueAt'> & Partial<Timer>;

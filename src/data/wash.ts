@@ -58,7 +58,7 @@ export async function washSpots(restorationId: string, own?: OwnKnowledge): Prom
 }
 
 /** Those of several restorations, read in as many queries as of one. */
-export async function washSpotsOf(restorations: readonly Restoration[], own: OwnKnowledge): Promise<Map<string, WashSpot[]>> {
+export async function washSpotsOf(restorations: readonly Pick<Restoration, 'id' | 'aim'>[], own: OwnKnowledge): Promise<Map<string, WashSpot[]>> {
   const ids = restorations.map(({ id }) => id);
   const [findings, pieces, steps] = [
     await findingsOf(ids),
@@ -74,7 +74,7 @@ export async function washSpotsOf(restorations: readonly Restoration[], own: Own
 }
 
 function spotsOf(
-  restoration: Restoration,
+  restoration: Pick<Restoration, 'aim'>,
   findings: readonly Finding[],
   pieces: readonly Piece[],
   steps: readonly SinkStep[],

@@ -13,7 +13,7 @@ interface Props {
   all: number;
 }
 
-const SHOWN: Record<Shown, string> = { all: 'all', open: 'open', finished: 'finished' };
+const SHOWN: Record<Shown, string> = { all: 'all', open: 'open', finished: 'finished', 'put away': 'put away' };
 
 /** Which restorations are listed, and the way to the next page of them. A plain form: it works before anything has loaded. */
 export function RestorationSearch({ shown, words, page, pages, all }: Props) {

@@ -4,6 +4,7 @@ import { addFinding, changeFinding, closeUp, foundOn, pinFinding, settleFinding,
 import { minorUnits } from '@/core/ledger/money';
 import { inTransaction } from '@/data/connection';
 import { writeNote } from '@/data/log';
+import { bringOut, putAway } from '@/data/putAway';
 import { addPiece, changePiece } from '@/data/pieces';
 import { answerRequest, askOwner } from '@/data/requests';
 import { setAim, setEstimate, setOwner, settleStage } from '@/data/restorations';
@@ -28,11 +29,22 @@ import {
   pieceOf,
   pieceSchema,
   requestSchema,
+  restorationIdSchema,
   rewordSchema,
   settleFindingSchema,
   settleStageSchema,
 } from './schema';
 import { estimateTyped, worthWords } from './worth';
+
+/** Puts a restoration away: out of the bench, the lists and the bells, with everything of it kept. */
+export async function putItAway(restorationId: string): Promise<Answer<void>> {
+  return write(restorationIdSchema, { restorationId }, (given, now) => putAway(given.restorationId, now));
+}
+
+/** Brings a restoration out again. */
+export async function bringItOut(restorationId: string): Promise<Answer<void>> {
+  return write(restorationIdSchema, { restorationId }, (given, now) => bringOut(given.restorationId, now));
+}
 
 /** Writes an own note into the log, or a new wording of an earlier one. */
 export async function noteDown(given: Given): Promise<Answer<void>> {

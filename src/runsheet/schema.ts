@@ -102,6 +102,8 @@ export const closeUpSchema = Joi.object<{ findingId: string; photoId: string }>(
   photoId: Joi.string().required(),
 });
 
+export const restorationIdSchema = Joi.object<{ restorationId: string }>({ restorationId: Joi.string().required() });
+
 export const findingIdSchema = Joi.object<{ findingId: string }>({ findingId: Joi.string().required() });
 
 export const settleFindingSchema = Joi.object<{ findingId: string; settledAs: Settlement; settledWords: string }>({

@@ -20,7 +20,7 @@ interface Asked {
   page?: string;
 }
 
-const shownOf = (show: string | undefined): Shown => (show === 'open' || show === 'finished' ? show : 'all');
+const shownOf = (show: string | undefined): Shown => (show === 'open' || show === 'finished' || show === 'put away' ? show : 'all');
 
 export default async function RestorationsPage({ searchParams }: { searchParams: Promise<Asked> }) {
   await needsEntered();

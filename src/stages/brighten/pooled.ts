@@ -4,6 +4,7 @@ import { SCHOOL, type School } from '@/core/exposure/schools';
 import { learnAnew, ratesBut, staleRates } from '@/data/learntRates';
 import { piecesOfAll } from '@/data/pieces';
 import type { LearntRate, Piece } from '@/data/rows';
+import { eachAlone } from '@/edge/eachAlone';
 import { historiesOf, yellowOf, type PieceHistory } from './history';
 
 /** So many past pieces of the same plastic speak for themselves; with fewer all plastics count. */
@@ -31,9 +32,12 @@ async function bringUpToDate(): Promise<void> {
   for (let stale = await staleRates(AT_ONCE); stale.length > 0; stale = await staleRates(AT_ONCE)) {
     const these = stale;
     await learnAnew(these, async () => {
-      const pieces = await piecesOfAll(these);
-      const histories = await historiesOf(pieces);
-      return pieces.flatMap((piece, i) => learntOf(piece, histories[i]!) ?? []);
+      const { out } = await eachAlone(these, async (some) => {
+        const pieces = await piecesOfAll([...some]);
+        const histories = await historiesOf(pieces);
+        return pieces.flatMap((piece, i) => learntOf(piece, histories[i]!) ?? []);
+      });
+      return out;
     });
   }
 }

@@ -4,6 +4,7 @@ import type { UnitId } from '@/core/sums/sum';
 import { amountWords, type UnitSystem } from '@/core/units';
 import type { OwnKnowledge } from '@/core/cleaning/ladder';
 import { withOthersAt } from '@/data/restorations';
+import { eachAlone } from '@/edge/eachAlone';
 import { washSpotsOf, type WashSpot } from '@/data/wash';
 import type { LoadView } from './TubPart';
 
@@ -18,8 +19,10 @@ export async function loadViews(restorationId: string, tubs: readonly Tub[], own
   if (!tub) return [];
   const { agents } = own;
   const restorations = await withOthersAt('wash', restorationId, OTHERS);
-  const spots = await washSpotsOf(restorations, own);
-  const waiting = restorations.flatMap(({ id, title }) => (spots.get(id) ?? []).map((of) => ({ of, title })));
+  const { out: waiting } = await eachAlone(restorations, async (some) => {
+    const spots = await washSpotsOf(some, own);
+    return some.flatMap(({ id, title }) => (spots.get(id) ?? []).map((of) => ({ of, title })));
+  });
   const byAgent = new Map<AgentId, Map<string, { of: WashSpot; title: string }>>();
   for (const entry of waiting) {
     const agent = entry.of.next?.agent;

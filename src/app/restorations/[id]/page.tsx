@@ -3,14 +3,17 @@ import { notFound } from 'next/navigation';
 import { formatMoney } from '@/core/ledger/money';
 import { showTime } from '@/core/runsheet/time';
 import { powerDecided } from '@/data/firstPower';
+import { isAway } from '@/data/putAway';
 import { findRestoration } from '@/data/restorations';
 import { getWorkshop } from '@/data/workshop';
 import { runSheetRows } from '@/runsheet/facts';
 import { PieceList } from '@/runsheet/PieceList';
+import { PutAway } from '@/runsheet/PutAway';
 import { RunSheet } from '@/runsheet/RunSheet';
 import { sightsOf } from '@/runsheet/sights';
 import { EmptyPlace, Part, ScreenHead } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
+import { Fold } from '@/ui/Fold';
 import { PowerBanner } from '@/ui/PowerBanner';
 import { Wide } from '@/ui/Wide';
 
@@ -19,7 +22,13 @@ export default async function RunSheetPage({ params }: { params: Promise<{ id: s
   const { id } = await params;
   const restoration = await findRestoration(id);
   if (!restoration) notFound();
-  const [rows, sights, { currency, timeZone }, power] = await Promise.all([runSheetRows(id), sightsOf(id), getWorkshop(), powerDecided([id])]);
+  const [rows, sights, { currency, timeZone }, power, away] = await Promise.all([
+    runSheetRows(id),
+    sightsOf(id),
+    getWorkshop(),
+    powerDecided([id]),
+    isAway(id),
+  ]);
   const under = [
     restoration.machine,
     `aim: ${restoration.aim}`,
@@ -40,6 +49,11 @@ export default async function RunSheetPage({ params }: { params: Promise<{ id: s
           </>
         }
       />
+      {away && (
+        <Part title="Put away">
+          <PutAway restorationId={id} away />
+        </Part>
+      )}
       <PowerBanner decided={power.get(id) ?? null} href={`/restorations/${id}/intake#power`} />
       <Wide
         main={
@@ -57,6 +71,11 @@ export default async function RunSheetPage({ params }: { params: Promise<{ id: s
           </Part>
         }
       />
+      {!away && (
+        <Fold summary="Put it away">
+          <PutAway restorationId={id} away={false} />
+        </Fold>
+      )}
     </>
   );
 }

@@ -1,0 +1,31 @@
+'use client';
+
+import { Button, Flex } from '@chakra-ui/react';
+import { useParams } from 'next/navigation';
+import { PutAway } from '@/runsheet/PutAway';
+import { FaultPage } from '@/ui/FaultPage';
+import { Part } from '@/ui/layout';
+import { LinkButton } from '@/ui/links';
+
+/** What is kept of one restoration cannot be shown: the others go on, and this one can be put out of the way. */
+export default function RestorationError({ error, reset }: { error: Error & { digest?: string }; reset: () => void }) {
+  const { id } = useParams<{ id: string }>();
+  return (
+    <>
+      <FaultPage error={error} reset={reset} />
+      <Part title="If it keeps failing">
+        <Flex direction="column" gap="4">
+          <PutAway restorationId={id} away={false} />
+          <Flex gap="3" wrap="wrap">
+            <LinkButton href="/restorations">All restorations</LinkButton>
+            <Button asChild>
+              <a href={`/api/restorations/${id}/export?as=zip`} download>
+                Save as ZIP what can be read
+              </a>
+            </Button>
+          </Flex>
+        </Flex>
+      </Part>
+    </>
+  );
+}
