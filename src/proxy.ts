@@ -1,5 +1,5 @@
 import { NextResponse, type NextRequest } from 'next/server';
-import { foreignWrite, OUTSIDE, refusal, REFUSED, standingOf } from '@/edge/entered';
+import { failed, foreignWrite, OUTSIDE, refusal, REFUSED, standingOf } from '@/edge/entered';
 import { securityHeaders } from '@/edge/origin';
 import { PASS_COOKIE } from '@/edge/pass';
 
@@ -7,6 +7,10 @@ const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
 
 /** Stands before every page and route: own host, own pages for writes, who has entered, and the security headers. */
 export async function proxy(request: NextRequest): Promise<Response> {
+  return passed(request).catch(failed);
+}
+
+async function passed(request: NextRequest): Promise<Response> {
   const how = await standingOf(request.headers.get('host'), request.cookies.get(PASS_COOKIE)?.value);
   if (how === 'foreign') return refusal(REFUSED.foreign.message, REFUSED.foreign.status);
   const foreign = foreignWrite(request);

@@ -7,7 +7,10 @@ import { standing } from '@/edge/entered';
 import { Shell } from '@/bench/Shell';
 import { newestMark } from '@/data/log';
 import { nextTimers } from '@/data/timers';
-import { getWorkshop, NEW_WORKSHOP } from '@/data/workshop';
+import { getWorkshop } from '@/data/workshop';
+import { clock } from '@/edge/clock';
+import { tellFault } from '@/edge/faults';
+import { FaultScreen } from '@/ui/FaultPage';
 import { Provider } from '@/ui/Provider';
 import { UnitsProvider } from '@/ui/units';
 import './page.css';
@@ -23,23 +26,32 @@ export const metadata: Metadata = {
 };
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
+/** What stands around every page; a device that has not entered sees nothing of the workshop, not even what runs. */
+async function frame() {
+  if ((await standing()) !== 'inside') return 'outside' as const;
+  const [{ timers, more }, mark, { units }] = await Promise.all([nextTimers(TIMERS), newestMark(), getWorkshop()]);
+  return { timers, more, mark, units };
+}
+
 export default async function RootLayout({ children }: { children: React.ReactNode }) {
   const given = await headers();
   const nonce = given.get('x-nonce') ?? undefined;
-  // A device that has not entered sees nothing of the workshop, not even what runs.
-  const outside = (await standing()) !== 'inside';
-  const [{ timers, more }, mark, { units }] = outside
-    ? [{ timers: [], more: 0 }, 0, NEW_WORKSHOP]
-    : await Promise.all([nextTimers(TIMERS), newestMark(), getWorkshop()]);
+  const shown = await frame().catch((failure: unknown) => {
+    const fault = tellFault(failure, clock());
+    if (!fault) throw failure;
+    return fault;
+  });
   return (
     <html lang="en" suppressHydrationWarning>
       <body>
         <Provider nonce={nonce}>
-          {outside ? (
+          {shown === 'outside' ? (
             children
+          ) : 'title' in shown ? (
+            <FaultScreen {...shown} />
           ) : (
-            <Shell timers={timers} more={more} mark={mark}>
-              <UnitsProvider units={units}>{children}</UnitsProvider>
+            <Shell timers={shown.timers} more={shown.more} mark={shown.mark}>
+              <UnitsProvider units={shown.units}>{children}</UnitsProvider>
             </Shell>
           )}
         </Provider>

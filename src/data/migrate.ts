@@ -14,6 +14,7 @@ import { keptCounts } from './migrations/0011-kept-counts';
 import { answered } from './migrations/0012-answered';
 import { ownRelations } from './migrations/0013-own-relations';
 import { putAwayTable } from './migrations/0014-put-away';
+import { NewerData } from './fault';
 import type { Migration } from './migrations/migration';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -35,6 +36,7 @@ const MIGRATIONS: readonly Migration[] = [
 
 /** Brings the database forward to the newest shape, or to an earlier one that a test needs. */
 export async function migrate(sequelize: Sequelize, to?: string): Promise<string[]> {
+  const storage = new SequelizeStorage({ sequelize, modelName: 'migrations', columnType: DataTypes.STRING });
   const umzug = new Umzug({
     migrations: MIGRATIONS.map(({ name, statements }) => ({
       name,
@@ -43,8 +45,11 @@ export async function migrate(sequelize: Sequelize, to?: string): Promise<string
           for (const statement of statements) await sequelize.query(statement, { transaction });
         }),
     })),
-    storage: new SequelizeStorage({ sequelize, modelName: 'migrations', columnType: DataTypes.STRING }),
+    storage,
     logger: undefined,
   });
+  const known = new Set(MIGRATIONS.map(({ name }) => name));
+  const later = (await storage.executed()).filter((name) => !known.has(name));
+  if (later.length > 0) throw new NewerData(later);
   return (await umzug.up(to ? { to } : {})).map(({ name }) => name);
 }

@@ -4,7 +4,7 @@ import { bellTime } from '@/core/runsheet/hours';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
 import type { Timer } from './rows';
-import { addRow, changeRow, countRows, findRows, needRow, select } from './table';
+import { addRow, changeRow, findRows, needRow, select } from './table';
 import { getWorkshop } from './workshop';
 
 const MINUTE_MS = 60_000;

@@ -3,6 +3,10 @@ import { Refusal } from '@/core/refusal';
 import { fieldErrors, VALIDATE, type FieldError } from '@/core/sums/fieldErrors';
 import { clock } from './clock';
 import { REFUSED, standing } from './entered';
+import { faultSentence, tellFault } from './faults';
+
+/** A fault of ours. */
+const FAILED_INSIDE = 'Something failed inside Kvell and nothing was saved. What you typed is still here; try again. The server’s output says more.';
 
 /** What every action and route answers: the one error shape of the house. */
 export type Answer<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] };
@@ -23,23 +27,22 @@ export async function answerAnyone<Input, T>(
     return { ok: true, value: await work(value as Input, now) };
   } catch (failure) {
     if (failure instanceof Refusal) return { ok: false, errors: [{ field: failure.field, message: failure.message }] };
-    process.stderr.write(`${now.toISOString()} ${failure instanceof Error ? failure.stack : String(failure)}\n`);
-    return {
-      ok: false,
-      errors: [
-        {
-          field: '',
-          message: 'Something failed inside Kvell and nothing was saved. What you typed is still here; try again. The server’s output says more.',
-        },
-      ],
-    };
+    const fault = tellFault(failure, now);
+    return { ok: false, errors: [{ field: '', message: fault ? `Nothing was saved. ${faultSentence(fault)}` : FAILED_INSIDE }] };
   }
 }
 
 /** The same for whoever has entered; anybody else is told so, and nothing is validated, read or written. */
 export async function answer<Input, T>(schema: Joi.Schema<Input>, given: unknown, work: (input: Input, now: Date) => Promise<T>): Promise<Answer<T>> {
-  const how = await standing();
-  if (how !== 'inside') return { ok: false, errors: [{ field: '', message: REFUSED[how].message }] };
+  try {
+    const how = await standing();
+    if (how !== 'inside') return { ok: false, errors: [{ field: '', message: REFUSED[how].message }] };
+  } catch (failure) {
+    // Whether somebody has entered is kept in the database as well.
+    const fault = tellFault(failure, clock());
+    if (!fault) throw failure;
+    return { ok: false, errors: [{ field: '', message: faultSentence(fault) }] };
+  }
   return answerAnyone(schema, given, work);
 }
 

@@ -1,6 +1,8 @@
 import { cookies, headers } from 'next/headers';
 import { notFound, redirect } from 'next/navigation';
 import { doorState } from '@/data/door';
+import { clock } from './clock';
+import { faultSentence, tellFault } from './faults';
 import { isOnLan, ownAddresses } from './network';
 import { isOwnHost, isSameOrigin, securityHeaders } from './origin';
 import { holdsPass, PASS_COOKIE } from './pass';
@@ -60,12 +62,22 @@ export const foreignWrite = (request: Request): Response | null =>
     ? null
     : refusal('This write came from another site and was refused. Use Kvell’s own pages.', 403);
 
+/** What is answered where a route fails, and not for what was asked. */
+export function failed(failure: unknown): Response {
+  const fault = tellFault(failure, clock());
+  return fault ? refusal(faultSentence(fault), 503) : refusal('Something failed inside Kvell. The server’s output says more.', 500);
+}
+
 /** A route that answers only whoever has entered. */
 export const insideOnly =
   <Given extends unknown[]>(route: (...given: Given) => Response | Promise<Response>) =>
   async (...given: Given): Promise<Response> => {
-    const how = await standing();
-    return how === 'inside' ? route(...given) : refusal(REFUSED[how].message, REFUSED[how].status);
+    try {
+      const how = await standing();
+      return how === 'inside' ? await route(...given) : refusal(REFUSED[how].message, REFUSED[how].status);
+    } catch (failure) {
+      return failed(failure);
+    }
   };
 
 /**

@@ -42,11 +42,11 @@ const at = (value: Json, path: readonly (string | number)[]): Json =>
 /** A copy with something else at one place; `undefined` takes it away. */
 function withOther(bundle: Json, path: readonly (string | number)[], other: Json | undefined): Json {
   const copy = structuredClone(bundle);
-  const holder = at(copy, path.slice(0, -1)) as Record<string, Json>;
+  const holder = at(copy, path.slice(0, -1)) as Record<string, Json | undefined>;
   const name = path.at(-1)!;
-  if (other !== undefined) holder[name] = other;
-  else if (Array.isArray(holder)) holder.splice(Number(name), 1);
-  else delete holder[name];
+  // JSON leaves out what is undefined.
+  if (other === undefined && Array.isArray(holder)) holder.splice(Number(name), 1);
+  else holder[name] = other;
   return copy;
 }
 
