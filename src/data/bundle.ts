@@ -135,7 +135,7 @@ export async function gatherBundle(restorationId: string): Promise<Bundle | null
     teardownOf(restorationId),
     functionTestsOf(restorationId),
     requestsOf(restorationId),
-    findRows('sink_steps', { restorationId }, [['startedAt', 'ASC']]),
+    findRows('sink_steps', { restorationId }, [['rowid', 'ASC']]),
     findRows('looks_again', { restorationId }, [['dueAt', 'ASC']]),
   ]);
   const stockIds = treatments.flatMap(({ stockId }) => stockId ?? []);

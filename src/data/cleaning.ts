@@ -16,7 +16,7 @@ import { addRow, findRow, findRows, removeRows } from './table';
 export async function ownKnowledge(): Promise<OwnKnowledge> {
   const [tried, verdicts, off, agents, surfaces] = await Promise.all([
     findRows('learnt_outcomes', { times: { [Op.gt]: 0 } }),
-    findRows('own_verdicts', {}, [['at', 'ASC']]),
+    findRows('own_verdicts', {}, [['rowid', 'ASC']]),
     findRows('agents_off', {}),
     findRows('own_agents', {}, [['addedAt', 'ASC']]),
     findRows('own_surfaces', {}, [['addedAt', 'ASC']]),

@@ -224,3 +224,10 @@ it('bells keep to the hours when somebody is there; too warm rings at any hour',
   expect((await timersOf(id)).find(({ kind }) => kind === 'exposure')!.nextReminderAt).toBe('2026-06-20T19:30:00.000Z');
   await saveWorkshop(TRIAL_WORKSHOP, tick());
 });
+
+it('a clock that was set back does not hold a session that runs: it ends by the clock that it began with', async () => {
+  const lid = await trialPiece();
+  const lead = await startExposure(exposure(lid), at(0));
+  await expect(endExposure(lead.id, real(-60), at(-60))).rejects.toThrow('was set back since it began');
+  expect(await endExposure(lead.id, real(45), at(-60))).toMatchObject({ endedAt: iso(45), actualMin: 45 });
+});

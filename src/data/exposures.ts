@@ -232,8 +232,16 @@ const notAhead = (given: string, now: Date): string =>
  * @throws Refusal for one that has not come yet, or that leaves nothing between
  */
 function endOf(startedAt: string, given: string, now: Date): string {
-  if (Date.parse(given) > now.getTime() + CLOCKS_APART_MS) throw new Refusal('endedAt', 'This time has not come yet. Give when it really ended.');
-  const endedAt = notAhead(given, now);
+  // A clock that stands before the beginning was set back since: what it says of today rules nothing out.
+  const isSetBack = now.getTime() < Date.parse(startedAt);
+  if (!isSetBack && Date.parse(given) > now.getTime() + CLOCKS_APART_MS)
+    throw new Refusal('endedAt', 'This time has not come yet. Give when it really ended.');
+  const endedAt = isSetBack ? given : notAhead(given, now);
+  if (isSetBack && Date.parse(given) <= Date.parse(startedAt))
+    throw new Refusal(
+      'endedAt',
+      'The clock of this machine was set back since it began. Give the end by the clock that it began with, or put its beginning right.',
+    );
   const elapsedMs = Date.parse(endedAt) - Date.parse(startedAt);
   if (elapsedMs <= -MINUTE_MS) throw new Refusal('endedAt', 'It would have ended before it began. Give a time after the start.');
   if (elapsedMs < MINUTE_MS)

@@ -5,7 +5,10 @@ import { appendLog } from './log';
 import type { FunctionTest } from './rows';
 import { addRow, findRows, needRow } from './table';
 
-export const functionTestsOf = (restorationId: string): Promise<FunctionTest[]> => findRows('function_tests', { restorationId }, [['at', 'ASC']]);
+/** As they were written down: a clock that was set back makes no test the newest that is not. */
+const IN_ORDER: [string, string][] = [['rowid', 'ASC']];
+
+export const functionTestsOf = (restorationId: string): Promise<FunctionTest[]> => findRows('function_tests', { restorationId }, IN_ORDER);
 
 interface NewTest {
   restorationId: string;

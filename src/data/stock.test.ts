@@ -95,3 +95,11 @@ it('the newest test of a bottle is what it counts with', async () => {
   expect((await listStock()).find(({ id }) => id === stock.id)!.tested).toMatchObject({ percentWW: 10.2 });
   expect((await logOf(null)).map((entry) => entry.words)).toContain('Peroxide 12 %: 10.2 % by weight, by the gas of a sample.');
 });
+
+it('the strength that counts is the one tested last, also where the clock was set back since', async () => {
+  const { id } = await bottle();
+  await addStrength(id, { percentWW: 11, how: 'gas' }, new Date('2026-06-18T14:00:00Z'));
+  await addStrength(id, { percentWW: 9, how: 'gas' }, new Date('2026-06-18T13:00:00Z'));
+  expect((await findStock(id))!.tested!.percentWW).toBe(9);
+  expect((await listStock()).find((item) => item.id === id)!.tested!.percentWW).toBe(9);
+});

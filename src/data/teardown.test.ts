@@ -1,5 +1,5 @@
 import { addFinding, findingsOf, settleFinding } from './findings';
-import { keepFunctionTest } from './functionTests';
+import { functionTestsOf, keepFunctionTest } from './functionTests';
 import { addPiece } from './pieces';
 import type { Lot } from '@/core/teardown/lots';
 import { logOf } from './log';
@@ -228,6 +228,15 @@ describe('a function test', () => {
     await keep({ ...RESULTS, lamps: 'faulty' }, 'no bulb of that kind is to be had');
     expect((await findingsOf(restorationId)).at(-1)).toMatchObject({ words: 'lamps', settledAs: 'left on purpose' });
   });
+});
+
+it('of two function tests the newest is the one written last, also where the clock was set back between', async () => {
+  const { id: restorationId } = await trialRestoration();
+  const keep = (letters: 'faulty' | 'works', at: string) =>
+    keepFunctionTest({ restorationId, phase: 'before', results: { ...RESULTS, letters }, words: {}, waivedWhy: null }, new Date(at));
+  await keep('faulty', '2026-06-18T14:00:00Z');
+  await keep('works', '2026-06-18T13:00:00Z');
+  expect((await functionTestsOf(restorationId)).map(({ results }) => results.letters)).toEqual(['faulty', 'works']);
 });
 
 describe('closing the case', () => {

@@ -63,7 +63,7 @@ export async function washSpotsOf(restorations: readonly Pick<Restoration, 'id' 
   const [findings, pieces, steps] = [
     await findingsOf(ids),
     await piecesOfAll(ids),
-    await findRows('sink_steps', { restorationId: ids }, [['startedAt', 'ASC']]),
+    await findRows('sink_steps', { restorationId: ids }, [['rowid', 'ASC']]),
   ];
   return new Map(
     restorations.map((restoration) => {
@@ -303,7 +303,7 @@ export async function markLeft(
     const marked = await findRows('findings', { pieceId, photoId, stage: 'wash' });
     if (marked.length > 0) throw new Refusal('pieceId', 'What is left on this photograph is marked already. Look at its ladders.');
     if (spots.length === 0) throw new Refusal('pieceId', 'Nothing is left that stands out. There is nothing to mark.');
-    const steps = await findRows('sink_steps', { pieceId, restorationId }, [['startedAt', 'DESC']]);
+    const steps = await findRows('sink_steps', { pieceId, restorationId }, [['rowid', 'DESC']]);
     const last = steps[0] ? await needRow('findings', steps[0].findingId) : null;
     for (const { pin, words } of spots) {
       const finding = { restorationId, pieceId, stage: 'wash', kind: last?.kind ?? 'soiled', severity: 'slight', words, photoId, pin } as const;
