@@ -4,6 +4,7 @@ import { fieldErrors, VALIDATE, type FieldError } from '@/core/sums/fieldErrors'
 import { clock } from './clock';
 import { REFUSED, standing } from './entered';
 import { faultSentence, tellFault } from './faults';
+import { Meanwhile } from './meanwhile';
 
 /** A fault of ours. */
 const FAILED_INSIDE = 'Something failed inside Kvell and nothing was saved. What you typed is still here; try again. The server’s output says more.';
@@ -27,6 +28,7 @@ export async function answerAnyone<Input, T>(
     return { ok: true, value: await work(value as Input, now) };
   } catch (failure) {
     if (failure instanceof Refusal) return { ok: false, errors: [{ field: failure.field, message: failure.message }] };
+    if (failure instanceof Meanwhile) return { ok: false, errors: failure.errors };
     const fault = tellFault(failure, now);
     return { ok: false, errors: [{ field: '', message: fault ? `Nothing was saved. ${faultSentence(fault)}` : FAILED_INSIDE }] };
   }

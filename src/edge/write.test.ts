@@ -3,7 +3,7 @@ import { Refusal } from '@/core/refusal';
 import { logOf, writeNote } from '@/data/log';
 import { findRows } from '@/data/table';
 import { inTrialWorkshop, tick, trialRestoration } from '@/data/trial';
-import { write } from './write';
+import { write, writeOver } from './write';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
@@ -50,4 +50,31 @@ it('an answer is kept for a week', async () => {
   const [kept] = await findRows('answered', { id: key('d') });
   expect(kept!.value).toBe(1);
   expect(Date.parse(kept!.at)).toBeLessThanOrEqual(tick().getTime() + 86_400_000);
+});
+
+it('a stale page wipes nothing: what it did not touch is as it stands, and what both changed is asked about once', async () => {
+  const labelled = Joi.object<{ labels: string; metal: string }>({
+    labels: Joi.string().allow('').required(),
+    metal: Joi.string().allow('').required(),
+  });
+  const drawn = { labels: '', metal: '' };
+  let row = { labels: '', metal: '' };
+  const save = (typed: typeof row, drawnWith: object = drawn) =>
+    writeOver(
+      labelled,
+      { ...typed, drawn: drawnWith, once: '' },
+      () => Promise.resolve(row),
+      (given) => {
+        row = given;
+        return Promise.resolve(null);
+      },
+    );
+  expect(await save({ labels: '', metal: 'spring plate' })).toEqual({ ok: true, value: null });
+  expect(await save({ labels: 'serial, underside', metal: '' })).toEqual({ ok: true, value: null });
+  expect(row).toEqual({ labels: 'serial, underside', metal: 'spring plate' });
+  const meets = await save({ labels: 'serial, inside', metal: '' });
+  expect(meets).toMatchObject({ ok: false, errors: [{ field: 'labels', stands: 'serial, underside' }] });
+  expect(row.labels).toBe('serial, underside');
+  expect((await save({ labels: 'serial, inside', metal: '' }, { ...drawn, labels: 'serial, underside' })).ok).toBe(true);
+  expect(row).toEqual({ labels: 'serial, inside', metal: 'spring plate' });
 });

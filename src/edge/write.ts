@@ -1,7 +1,10 @@
 import type Joi from 'joi';
 import { revalidatePath } from 'next/cache';
+import type { Fields } from '@/core/merge';
+import { fieldErrors, VALIDATE } from '@/core/sums/fieldErrors';
 import { doneOnce } from '@/data/once';
 import { answer, type Answer } from './answer';
+import { broughtTogether, Meanwhile } from './meanwhile';
 
 export type Given = Record<string, unknown>;
 
@@ -22,4 +25,27 @@ export async function write<Input, T>(
   );
   if (answered.ok) revalidatePath('/', 'layout');
   return answered;
+}
+
+/**
+ * The same for a page that shows something and changes it: it sends what it was drawn with (`drawn`), and where that has
+ * moved on since, what somebody else wrote stays in the fields that were not touched.
+ *
+ * @param stands what the page would be drawn with now, by the same names
+ */
+export async function writeOver<Input, T>(
+  schema: Joi.Schema<Input>,
+  { drawn, ...given }: Given,
+  stands: (input: Input) => Promise<Fields>,
+  work: (input: Input, now: Date) => Promise<T>,
+): Promise<Answer<T>> {
+  if (typeof drawn !== 'object' || drawn === null) return write(schema, given, work);
+  return write(schema, given, async (input, now) => {
+    const typed = { ...given };
+    delete typed.once;
+    const { value, error } = schema.validate(broughtTogether(typed, drawn as Fields, await stands(input)), VALIDATE);
+    // What fits by itself may not fit what stands beside it by now.
+    if (error) throw new Meanwhile(fieldErrors(error));
+    return work(value as Input, now);
+  });
 }

@@ -8,6 +8,7 @@ import { Fold } from '@/ui/Fold';
 import { Part } from '@/ui/layout';
 import { TextLink } from '@/ui/links';
 import { aimAt } from './actions';
+import { aimDrawn } from './drawn';
 
 /** How far to go with the machine and what is worth keeping; a piece may have an aim of its own. */
 export function AimPart({ restoration }: { restoration: Restoration }) {
@@ -34,10 +35,11 @@ export function AimPart({ restoration }: { restoration: Restoration }) {
               hint: 'Stickers, engravings, a repair that tells its history',
             },
           ]}
-          initial={{ aim, worthKeeping }}
+          initial={aimDrawn(restoration)}
           submit="Set the aim"
           done="Aim set. What the findings ask for follows it."
           keeps
+          drawnWith={{}}
           send={(values) => aimAt({ restorationId: id, ...values })}
         >
           {(form) => <Text color="soft">{AIM_WORDS[form.watch('aim') as Aim]}</Text>}

@@ -7,6 +7,7 @@ import type { Finding, Piece } from '@/data/rows';
 import { FieldWatch } from '@/ui/FieldWatch';
 import { AnswerForm, options } from '@/ui/AnswerForm';
 import { find, rewordFinding } from './actions';
+import { findingDrawn } from './drawn';
 
 interface Props {
   restorationId: string;
@@ -32,14 +33,13 @@ export function FindingForm({ restorationId, stage, pieces, pinned, finding, onD
         { name: 'words', label: 'Where and how', optional: true },
       ]}
       initial={
-        finding
-          ? { kind: finding.kind, severity: finding.severity, part: finding.part, pieceId: finding.pieceId ?? '', words: finding.words }
-          : { kind: FINDING_KINDS[0], severity: 'plain', part: usualPart(FINDING_KINDS[0]), pieceId: '', words: '' }
+        finding ? findingDrawn(finding) : { kind: FINDING_KINDS[0], severity: 'plain', part: usualPart(FINDING_KINDS[0]), pieceId: '', words: '' }
       }
       submit={finding ? 'Put it right' : pinned ? 'Pin it' : 'Add finding'}
       send={(values) => (finding ? rewordFinding({ findingId: finding.id, ...values }) : find({ restorationId, stage, ...values, ...pinned }))}
       done={finding ? 'Put right. The log keeps what it said.' : pinned ? 'Pinned.' : 'Finding added.'}
       keeps={finding !== undefined}
+      {...(finding && { drawnWith: {} })}
       draftKey={finding ? `finding-right-${finding.id}` : `finding-${restorationId}-${stage}`}
       onDone={() => onDone?.()}
     >

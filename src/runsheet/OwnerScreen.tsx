@@ -31,7 +31,9 @@ interface Props {
 /** Whose machine it is, what was allowed, and everything that was asked beyond that. */
 export function OwnerScreen(props: Props) {
   const { restorationId, owner, allowed, spend, requests, pieces, currency } = props;
-  const [stages, setStages] = useState<readonly Stage[]>(allowed.stages);
+  // Chosen on this page, and what stood there then.
+  const [chosen, choose] = useState<{ stages: readonly Stage[]; drawn: readonly Stage[] } | null>(null);
+  const stages = chosen?.stages ?? allowed.stages;
   const waiting = requests.filter(({ answer }) => answer === null);
   const answered = requests.filter(({ answer }) => answer !== null).reverse();
   return (
@@ -100,6 +102,8 @@ export function OwnerScreen(props: Props) {
           submit="Save owner"
           done="Owner saved."
           keeps
+          drawnWith={{ stages: chosen?.drawn ?? allowed.stages }}
+          onDone={() => choose(null)}
           send={(values) => belongsTo({ restorationId, stages, ...values })}
         >
           {() => (
@@ -110,7 +114,12 @@ export function OwnerScreen(props: Props) {
                   <Check
                     key={stage}
                     checked={stages.includes(stage)}
-                    onChange={(checked) => setStages(checked ? [...stages, stage] : stages.filter((known) => known !== stage))}
+                    onChange={(checked) =>
+                      choose({
+                        stages: checked ? [...stages, stage] : stages.filter((known) => known !== stage),
+                        drawn: chosen?.drawn ?? allowed.stages,
+                      })
+                    }
                   >
                     {STAGE_WORDS[stage].title}
                   </Check>

@@ -10,6 +10,7 @@ import { AnswerForm, options, type FieldDef } from '@/ui/AnswerForm';
 import { Check } from '@/ui/Check';
 import { Fold } from '@/ui/Fold';
 import { correctPiece, tagPiece } from './actions';
+import { pieceDrawn } from './drawn';
 
 const FIELDS: readonly FieldDef[] = [
   { name: 'tag', label: 'Tag', half: true, hint: 'What you write on the masking tape' },
@@ -28,6 +29,12 @@ const FIELDS: readonly FieldDef[] = [
   { name: 'worthKeeping', label: 'Worth keeping', half: true, optional: true },
 ];
 
+/** What is known of a piece that nobody has described. */
+const EMPTY = {
+  ...{ tag: '', name: '', plastic: MATERIALS[0], finish: FINISHES[0], lengthMm: '', widthMm: '', heightMm: '', parts: '1' },
+  ...{ label: 'no', labels: '', metal: 'no', metalInside: '', aim: '', worthKeeping: '' },
+};
+
 interface Props {
   restorationId: string;
   nextTag: string;
@@ -41,26 +48,13 @@ interface Props {
 /** Adds a piece, or with `piece` corrects one. */
 export function PieceForm({ restorationId, nextTag, piece, surfaces: known, loose = [] }: Props) {
   const router = useRouter();
-  const [surfaces, setSurfaces] = useState<readonly string[]>(piece?.surfaces ?? []);
+  // Chosen on this page, and what stood there then; until somebody chooses, it is what stands there now.
+  const [chosen, choose] = useState<{ surfaces?: readonly string[]; hollow?: boolean; drawn?: { surfaces: readonly string[]; hollow: boolean } }>({});
+  const stands = { surfaces: piece?.surfaces ?? [], hollow: piece?.hollow ?? false };
+  const { surfaces, hollow } = { ...stands, ...chosen };
+  const change = (what: { surfaces: readonly string[] } | { hollow: boolean }) => choose({ drawn: stands, ...chosen, ...what });
   const [onIt, setOnIt] = useState<readonly string[]>([]);
-  const [hollow, setHollow] = useState(piece?.hollow ?? false);
-  const text = (value: number | null | undefined) => (value == null ? '' : String(value));
-  const initial = {
-    tag: piece?.tag ?? nextTag,
-    name: piece?.name ?? '',
-    plastic: piece?.plastic ?? MATERIALS[0],
-    finish: piece?.finish ?? FINISHES[0],
-    lengthMm: text(piece?.lengthMm),
-    widthMm: text(piece?.widthMm),
-    heightMm: text(piece?.heightMm),
-    parts: text(piece?.parts ?? 1),
-    label: piece?.labels ? 'yes' : 'no',
-    labels: piece?.labels ?? '',
-    metal: piece?.metalUntilApart ? 'until it is apart' : piece?.metalInside ? 'yes' : 'no',
-    metalInside: piece?.metalInside ?? '',
-    aim: piece?.aim ?? '',
-    worthKeeping: piece?.worthKeeping ?? '',
-  };
+  const initial = piece ? pieceDrawn(piece) : { ...EMPTY, tag: nextTag };
   return (
     <AnswerForm<string | void>
       fields={FIELDS}
@@ -73,7 +67,12 @@ export function PieceForm({ restorationId, nextTag, piece, surfaces: known, loos
       done={piece ? 'Piece saved.' : 'Piece tagged.'}
       keeps={piece !== undefined}
       draftKey={piece ? `piece-${piece.id}` : `new-piece-${restorationId}-${nextTag}`}
-      onDone={(id) => (piece ? router.refresh() : router.push(`/restorations/${restorationId}/pieces/${id}`))}
+      {...(piece && { drawnWith: chosen.drawn ?? stands })}
+      onDone={(id) => {
+        choose({});
+        if (piece) router.refresh();
+        else router.push(`/restorations/${restorationId}/pieces/${id}`);
+      }}
     >
       {() => (
         <>
@@ -97,13 +96,13 @@ export function PieceForm({ restorationId, nextTag, piece, surfaces: known, loos
                 <Check
                   key={value}
                   checked={surfaces.includes(value)}
-                  onChange={(checked) => setSurfaces(checked ? [...surfaces, value] : surfaces.filter((other) => other !== value))}
+                  onChange={(checked) => change({ surfaces: checked ? [...surfaces, value] : surfaces.filter((other) => other !== value) })}
                 >
                   {label}
                 </Check>
               ))}
             </Grid>
-            <Check checked={hollow} onChange={setHollow}>
+            <Check checked={hollow} onChange={(on) => change({ hollow: on })}>
               It is hollow and holds water inside
             </Check>
           </Fold>

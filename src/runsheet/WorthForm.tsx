@@ -9,6 +9,7 @@ import { withPoint } from '@/core/units';
 import { AnswerForm, type FieldDef, type Values } from '@/ui/AnswerForm';
 import { Estimate } from '@/ui/figures';
 import { guessWorth } from './actions';
+import { ENDS, worthDrawn } from './drawn';
 import type { Known } from './worth';
 
 interface Props {
@@ -18,20 +19,14 @@ interface Props {
   currency: string;
 }
 
-const GUESSES = [
+const ASKED = [
   { name: 'parts', label: 'Parts and material still to come', unit: null },
   { name: 'hours', label: 'Own hours still to come', unit: 'h' },
   { name: 'goodOne', label: 'A good one costs', unit: null },
 ] as const;
-const ENDS = [
-  { end: 'Low', of: 'low', words: 'at least' },
-  { end: 'Likely', of: 'likely', words: 'most likely' },
-  { end: 'High', of: 'high', words: 'at most' },
-] as const;
-
 /** Three guesses with their spread, and the verdict while one types. */
 export function WorthForm({ restorationId, known, estimate, currency }: Props) {
-  const fields: FieldDef[] = GUESSES.flatMap(({ name, label, unit }) =>
+  const fields: FieldDef[] = ASKED.flatMap(({ name, label, unit }) =>
     ENDS.map(({ end, words }) => ({
       name: `${name}${end}`,
       label: `${label}, ${words}`,
@@ -40,17 +35,15 @@ export function WorthForm({ restorationId, known, estimate, currency }: Props) {
       third: true,
     })),
   );
-  const initial = Object.fromEntries(
-    GUESSES.flatMap(({ name }) => ENDS.map(({ end, of }) => [`${name}${end}`, estimate ? String(estimate[name][of]) : ''])),
-  );
   return (
     <AnswerForm
       draftKey={`worth:${restorationId}`}
       fields={fields}
-      initial={initial}
+      initial={worthDrawn(estimate)}
       submit="Keep this estimate"
       done="Estimate kept."
       keeps
+      drawnWith={{}}
       send={(values) => guessWorth({ restorationId, ...values })}
     >
       {(form) => <Verdict values={form.watch()} known={known} currency={currency} />}

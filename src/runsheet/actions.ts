@@ -5,13 +5,15 @@ import { minorUnits } from '@/core/ledger/money';
 import { inTransaction } from '@/data/connection';
 import { writeNote } from '@/data/log';
 import { bringOut, putAway } from '@/data/putAway';
-import { addPiece, changePiece } from '@/data/pieces';
+import { addPiece, changePiece, findPiece } from '@/data/pieces';
 import { answerRequest, askOwner } from '@/data/requests';
 import { setAim, setEstimate, setOwner, settleStage } from '@/data/restorations';
 import { addLedgerEntry, correctMinutes } from '@/data/ledger';
 import { getWorkshop } from '@/data/workshop';
 import type { Answer } from '@/edge/answer';
-import { write, type Given } from '@/edge/write';
+import { needRow } from '@/data/table';
+import { write, writeOver, type Given } from '@/edge/write';
+import { aimDrawn, findingDrawn, ownerDrawn, pieceDrawn, worthDrawn } from './drawn';
 import {
   aimSchema,
   answerSchema,
@@ -76,7 +78,8 @@ export async function find(given: Given): Promise<Answer<string>> {
 
 /** Puts a finding right. */
 export async function rewordFinding(given: Given): Promise<Answer<void>> {
-  return write(rewordSchema, given, ({ findingId, ...changes }, now) => changeFinding(findingId, changes, now));
+  const stands = async ({ findingId }: { findingId: string }) => findingDrawn(await needRow('findings', findingId));
+  return writeOver(rewordSchema, given, stands, ({ findingId, ...changes }, now) => changeFinding(findingId, changes, now));
 }
 
 /** Moves the pin of a finding. */
@@ -101,12 +104,21 @@ export async function takeCloseUp(given: Given): Promise<Answer<void>> {
 
 /** How far to go with the machine. */
 export async function aimAt(given: Given): Promise<Answer<void>> {
-  return write(aimSchema, given, ({ restorationId, aim, worthKeeping }, now) => setAim(restorationId, aim, worthKeeping, now));
+  return writeOver(
+    aimSchema,
+    given,
+    async ({ restorationId }) => aimDrawn(await needRow('restorations', restorationId)),
+    ({ restorationId, aim, worthKeeping }, now) => setAim(restorationId, aim, worthKeeping, now),
+  );
 }
 
 /** Whose machine it is, and what may be done without asking. */
 export async function belongsTo(given: Given): Promise<Answer<void>> {
-  return write(ownerSchema, given, async ({ restorationId, owner, stages, spend, words }, now) => {
+  const stands = async ({ restorationId }: { restorationId: string }) => {
+    const restoration = await needRow('restorations', restorationId);
+    return { ...ownerDrawn(restoration, (await getWorkshop()).currency), stages: restoration.allowed.stages };
+  };
+  return writeOver(ownerSchema, given, stands, async ({ restorationId, owner, stages, spend, words }, now) => {
     const { currency } = await getWorkshop();
     await setOwner(restorationId, owner, { stages, spendMinor: minorUnits(spend, currency), words }, now);
   });
@@ -127,7 +139,8 @@ export async function takeAnswer(given: Given): Promise<Answer<void>> {
 
 /** What is still to come and what a good one costs, as it is guessed now. */
 export async function guessWorth(given: Given): Promise<Answer<void>> {
-  return write(estimateSchema, given, async ({ restorationId, ...figures }, now) => {
+  const stands = async ({ restorationId }: { restorationId: string }) => worthDrawn((await needRow('restorations', restorationId)).estimate);
+  return writeOver(estimateSchema, given, stands, async ({ restorationId, ...figures }, now) => {
     const estimate = estimateTyped(figures);
     await setEstimate(restorationId, estimate, await worthWords(restorationId, estimate), now);
   });
@@ -153,5 +166,9 @@ export async function tagPiece(given: Given): Promise<Answer<string>> {
 
 /** Changes what is known of a piece. */
 export async function correctPiece(given: Given): Promise<Answer<void>> {
-  return write(changePieceSchema, given, ({ pieceId, ...typed }, now) => changePiece(pieceId, pieceOf(typed), now));
+  const stands = async ({ pieceId }: { pieceId: string }) => {
+    const piece = await findPiece(pieceId);
+    return piece ? { ...pieceDrawn(piece), surfaces: piece.surfaces, hollow: piece.hollow } : {};
+  };
+  return writeOver(changePieceSchema, given, stands, ({ pieceId, ...typed }, now) => changePiece(pieceId, pieceOf(typed), now));
 }

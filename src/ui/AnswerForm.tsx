@@ -6,6 +6,7 @@ import { useController, useForm, type Control as FormControl, type UseFormReturn
 import type { FieldError } from '@/core/sums/fieldErrors';
 import { fromTyped, limitShown, shownUnit, toTyped, withPoint, type UnitSystem } from '@/core/units';
 import { useAwake } from './awake';
+import { drawnOf } from './drawnOf';
 import { FIELD_BOX } from './fieldBox';
 import { keysOfForm } from './keysOfForm';
 import { notArrived } from './notArrived';
@@ -51,6 +52,8 @@ interface Props<T> {
   bench?: boolean;
   /** The form edits one thing and goes on showing it; otherwise it is empty again after it was sent. */
   keeps?: boolean;
+  /** With it, the form sends what it was drawn with, these beside its fields: so that nothing is wiped by a stale page. */
+  drawnWith?: Record<string, unknown>;
 }
 
 const draftOf = (key: string): Values | null => {
@@ -70,7 +73,20 @@ export function AnswerForm<T>(props: Props<T>) {
  * It sends to an action that answers with errors by field, puts each beside its field, keeps
  * what was typed on every error, and keeps a draft while the page is closed.
  */
-function FormOf<T>({ fields, initial, submit, send, onDone, done, draftKey, children, shownBelow = [], bench = false, keeps = false }: Props<T>) {
+function FormOf<T>({
+  fields,
+  initial,
+  submit,
+  send,
+  onDone,
+  done,
+  draftKey,
+  children,
+  shownBelow = [],
+  bench = false,
+  keeps = false,
+  drawnWith,
+}: Props<T>) {
   const key = `kvell-draft:${draftKey}`;
   const form = useForm<Values>({ defaultValues: initial });
   const [general, setGeneral] = useState<string[]>([]);
@@ -81,7 +97,11 @@ function FormOf<T>({ fields, initial, submit, send, onDone, done, draftKey, chil
   const units = useUnits();
   const [keys] = useState(keysOfForm);
   const early = useRef<Values>({});
+  const [drawn] = useState(() => drawnOf(initial));
+  const shown = useRef(JSON.stringify(initial));
   const { register, handleSubmit, formState, setError, reset, subscribe } = form;
+  // Read here, so that the form keeps count of what was touched.
+  const { dirtyFields } = formState;
 
   useEffect(() => {
     const secret = new Set(fields.filter(({ kind }) => kind === 'secret').map(({ name }) => name));
@@ -93,10 +113,11 @@ function FormOf<T>({ fields, initial, submit, send, onDone, done, draftKey, chil
     const stop = subscribe({
       formState: { values: true },
       callback: ({ values }) => {
-        const lasting = Object.fromEntries(Object.entries(values).filter(([name]) => !secret.has(name)));
-        const same = Object.entries(lasting).every(([name, value]) => value === initial[name]);
-        if (same) localStorage.removeItem(key);
-        else localStorage.setItem(key, JSON.stringify(lasting));
+        // Only what was typed: what stood there may stand otherwise by the time that it is read again.
+        const first = JSON.parse(shown.current) as Values;
+        const touched = Object.entries(values).filter(([name, value]) => !secret.has(name) && value !== first[name]);
+        if (touched.length === 0) localStorage.removeItem(key);
+        else localStorage.setItem(key, JSON.stringify(Object.fromEntries(touched)));
       },
     });
     if (Object.keys(typed).length > 0) reset({ ...initial, ...typed }, { keepDefaultValues: true });
@@ -104,6 +125,16 @@ function FormOf<T>({ fields, initial, submit, send, onDone, done, draftKey, chil
     // Only the draft's place decides when to read it again; fields and initial values are new objects at each render.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key]);
+
+  // Drawn anew with other values, it shows them in the fields that nobody touched.
+  const initially = JSON.stringify(initial);
+  useEffect(() => {
+    if (!keeps || initially === shown.current) return;
+    shown.current = initially;
+    const first = JSON.parse(initially) as Values;
+    for (const [name, value] of Object.entries(first)) if (!dirtyFields[name]) drawn.saw({ [name]: value });
+    reset(first, { keepDirtyValues: true });
+  }, [keeps, initially, dirtyFields, reset, drawn]);
 
   // Whoever sent it is led to the first thing that is wrong, or to what is wrong with the whole.
   useEffect(() => {
@@ -127,7 +158,8 @@ function FormOf<T>({ fields, initial, submit, send, onDone, done, draftKey, chil
 
   const onSubmit = handleSubmit(async (values) => {
     setGeneral([]);
-    const answer = await send({ ...values, once: keys.of(values) }).catch((failure: unknown) =>
+    const given = drawnWith ? { ...values, drawn: { ...drawn.fields(), ...drawnWith } } : values;
+    const answer = await send({ ...given, once: keys.of(given) } as Values).catch((failure: unknown) =>
       notArrived(failure, 'Send it again: it is taken once.'),
     );
     if (typeof answer === 'string') {
@@ -138,13 +170,16 @@ function FormOf<T>({ fields, initial, submit, send, onDone, done, draftKey, chil
       keys.answered();
       localStorage.removeItem(key);
       reset(keeps ? values : initial);
+      if (keeps) drawn.saw(values);
       localStorage.removeItem(key);
       if (done) say(done);
       onDone?.(answer.value);
       return;
     }
     const known = new Set(fields.map(({ name }) => name));
-    for (const { field, message, limit } of answer.errors) {
+    for (const { field, message, limit, stands } of answer.errors) {
+      // Seen now: sent again, what was typed stands.
+      if (known.has(field) && stands !== undefined) drawn.saw({ [field]: stands });
       const { unit = '', fixedUnit = false } = fields.find(({ name }) => name === field) ?? {};
       const inUnits = limit === undefined || fixedUnit || unit === '' ? message : limitShown(message, limit, unit, units);
       if (known.has(field)) setError(field, { message: inUnits });

@@ -8,7 +8,7 @@ const newKey = (): string => Array.from(crypto.getRandomValues(new Uint8Array(16
 export function keysOfForm() {
   let [json, key] = ['', ''];
   return {
-    of: (values: Record<string, string>): string => {
+    of: (values: Record<string, unknown>): string => {
       const now = JSON.stringify(values);
       if (now !== json) [json, key] = [now, newKey()];
       return key;

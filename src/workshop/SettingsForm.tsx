@@ -50,6 +50,7 @@ export function SettingsForm({ initial, isNew }: { initial: Values; isNew: boole
       done="Workshop saved."
       draftKey="workshop"
       keeps
+      drawnWith={{}}
       onDone={() => router.refresh()}
     >
       {(form) => <PlaceTools form={form} isNew={isNew} />}

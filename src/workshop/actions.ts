@@ -1,29 +1,28 @@
 'use server';
 
 import Joi from 'joi';
-import { revalidatePath } from 'next/cache';
 import { minorUnits } from '@/core/ledger/money';
 import { setDoor, setPassphrase, signEveryoneOut } from '@/data/door';
 import { addPerson, removePerson } from '@/data/people';
-import { addObstacle, removeObstacle, saveWorkshop } from '@/data/workshop';
-import { answer, type Answer } from '@/edge/answer';
+import { addObstacle, getWorkshop, removeObstacle, saveWorkshop } from '@/data/workshop';
+import type { Answer } from '@/edge/answer';
 import { isOnLan } from '@/edge/network';
-import { write, type Given } from '@/edge/write';
+import { write, writeOver, type Given } from '@/edge/write';
+import { workshopDrawn } from './drawn';
 import { idSchema, obstacleSchema, openSchema, passphraseSchema, personSchema, workshopSchema } from './schema';
 
 /** Saves the workshop's settings. */
-export async function saveSettings(given: Record<string, string>): Promise<Answer<null>> {
-  const answered = await answer(
+export async function saveSettings(given: Given): Promise<Answer<null>> {
+  return writeOver(
     workshopSchema,
     given,
+    async () => workshopDrawn(await getWorkshop()),
     async ({ hourlyRate, Monday, Tuesday, Wednesday, Thursday, Friday, Saturday, Sunday, ...settings }, now) => {
       const hours = [Monday, Tuesday, Wednesday, Thursday, Friday, Saturday, Sunday];
       await saveWorkshop({ ...settings, hours, hourlyRateMinor: minorUnits(hourlyRate, settings.currency) }, now);
       return null;
     },
   );
-  if (answered.ok) revalidatePath('/', 'layout');
-  return answered;
 }
 
 /**

@@ -3,8 +3,6 @@ import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import { toString } from 'qrcode';
 import { RingSwitches } from '@/bench/RingSwitches';
-import { wholeUnits } from '@/core/ledger/money';
-import { hoursWords, WEEKDAYS } from '@/core/runsheet/hours';
 import { doorState } from '@/data/door';
 import { logPage } from '@/data/log';
 import { takenBackOf } from '@/data/takenBack';
@@ -16,6 +14,7 @@ import { getWorkshop, listObstacles, NEW_WORKSHOP } from '@/data/workshop';
 import { isOnLan, networkOrigins } from '@/edge/network';
 import { LogList } from '@/runsheet/LogList';
 import { Part, ScreenHead } from '@/ui/layout';
+import { workshopDrawn } from '@/workshop/drawn';
 import { HorizonPart } from '@/workshop/HorizonPart';
 import { DoorPart } from '@/workshop/DoorPart';
 import { PeoplePart } from '@/workshop/PeoplePart';
@@ -43,27 +42,11 @@ export default async function WorkshopPage({ searchParams }: { searchParams: Pro
       code: await toString(`${origin}/hand`, { type: 'svg', margin: 2 }),
     })),
   );
-  const text = (value: number | null) => (value === null ? '' : String(value));
-  const rate = wholeUnits(workshop.hourlyRateMinor, workshop.currency);
   return (
     <>
       <ScreenHead title="Workshop" under="Where it stands, what it counts in, and how this device rings" />
       <Part title="Place, units and money">
-        <SettingsForm
-          isNew={workshop === NEW_WORKSHOP}
-          initial={{
-            name: workshop.name,
-            latitude: text(workshop.latitude),
-            longitude: text(workshop.longitude),
-            altitudeM: text(workshop.altitudeM),
-            timeZone: workshop.timeZone,
-            units: workshop.units,
-            currency: workshop.currency,
-            hourlyRate: text(rate),
-            ...Object.fromEntries(WEEKDAYS.map((day, i) => [day, hoursWords(workshop.hours[i] ?? null)])),
-            lampMwPerCm2: text(workshop.lampMwPerCm2),
-          }}
-        />
+        <SettingsForm isNew={workshop === NEW_WORKSHOP} initial={workshopDrawn(workshop)} />
       </Part>
       <Part title="What stands in the sun’s way" id="horizon">
         <HorizonPart obstacles={obstacles} />

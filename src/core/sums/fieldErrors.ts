@@ -7,6 +7,8 @@ export interface FieldError {
   message: string;
   /** The limit in the message, in the unit that is kept: a form in other units says it in those. */
   limit?: number;
+  /** What stands there by now, where somebody else changed it meanwhile. */
+  stands?: unknown;
 }
 
 /** A path of Joi as the notation of the input. */

@@ -8,7 +8,9 @@ import { changeProvenance, openRestoration } from '@/data/restorations';
 import { getWorkshop } from '@/data/workshop';
 import { answer, type Answer } from '@/edge/answer';
 import { functionTestSchema } from '@/edge/functionTestSchema';
-import { write, type Given } from '@/edge/write';
+import { needRow } from '@/data/table';
+import { write, writeOver, type Given } from '@/edge/write';
+import { machineDrawn } from './drawn';
 import { openSchema, powerSchema, provenanceSchema } from './schema';
 
 /** Opens a restoration. */
@@ -30,7 +32,8 @@ export async function decidePower(given: Given): Promise<Answer<void>> {
 
 /** Corrects what is known of the machine. */
 export async function correctMachine(given: Given): Promise<Answer<void>> {
-  return write(provenanceSchema, given, ({ restorationId, ...changes }, now) => changeProvenance(restorationId, changes, now));
+  const stands = async ({ restorationId }: { restorationId: string }) => machineDrawn(await needRow('restorations', restorationId));
+  return writeOver(provenanceSchema, given, stands, ({ restorationId, ...changes }, now) => changeProvenance(restorationId, changes, now));
 }
 
 /** A function test before the work. */

@@ -1,10 +1,11 @@
 import { needsEntered } from '@/edge/entered';
 import { notFound } from 'next/navigation';
-import { formatMoney, wholeUnits } from '@/core/ledger/money';
+import { formatMoney } from '@/core/ledger/money';
 import { piecesOf } from '@/data/pieces';
 import { requestsOf } from '@/data/requests';
 import { findRestoration } from '@/data/restorations';
 import { getWorkshop } from '@/data/workshop';
+import { ownerDrawn } from '@/runsheet/drawn';
 import { letterTextOf } from '@/runsheet/letters';
 import { OwnerScreen } from '@/runsheet/OwnerScreen';
 import { ScreenHead } from '@/ui/layout';
@@ -29,7 +30,7 @@ export default async function OwnerPage({ params }: { params: Promise<{ id: stri
         restorationId={id}
         owner={owner}
         allowed={allowed}
-        spend={allowed.spendMinor > 0 ? String(wholeUnits(allowed.spendMinor, currency)) : ''}
+        spend={ownerDrawn(restoration, currency).spend}
         requests={requests}
         letters={Object.fromEntries(requests.map((request) => [request.id, letterTextOf(request, restoration, pieces, workshop)]))}
         costs={Object.fromEntries(requests.flatMap(({ id: of, costMinor }) => (costMinor > 0 ? [[of, formatMoney(costMinor, currency)]] : [])))}
