@@ -1,3 +1,4 @@
+import { stat } from 'node:fs/promises';
 import sharp, { type Metadata } from 'sharp';
 import type { Picture } from '@/core/photo/picture';
 import { Refusal } from '@/core/refusal';
@@ -25,7 +26,10 @@ export interface PictureFacts {
 
 const million = (pixels: number) => `${Math.round(pixels / 1e6)} million`;
 
-const open = (bytes: Buffer) => sharp(bytes, { limitInputPixels: LARGEST_PIXELS, failOn: 'warning' });
+/** A picture in memory, or the file that it lies in. */
+export type PictureSource = Buffer | string;
+
+const open = (bytes: PictureSource) => sharp(bytes, { limitInputPixels: LARGEST_PIXELS, failOn: 'warning' });
 
 /**
  * What a file really is, without trusting its name; decodes it once to the end, so that a file that broke
@@ -33,12 +37,10 @@ const open = (bytes: Buffer) => sharp(bytes, { limitInputPixels: LARGEST_PIXELS,
  *
  * @throws Refusal (`photo`) for anything that is not a whole colour-managed JPEG, PNG or WebP of sensible size
  */
-export async function inspectPicture(bytes: Buffer): Promise<PictureFacts> {
-  if (bytes.byteLength > LARGEST_FILE_BYTES)
-    throw new Refusal(
-      'photo',
-      `The file is ${Math.round(bytes.byteLength / 1048576)} MB. Send pictures of up to ${LARGEST_FILE_BYTES / 1048576} MB.`,
-    );
+export async function inspectPicture(bytes: PictureSource): Promise<PictureFacts> {
+  const size = typeof bytes === 'string' ? (await stat(bytes)).size : bytes.byteLength;
+  if (size > LARGEST_FILE_BYTES)
+    throw new Refusal('photo', `The file is ${Math.round(size / 1048576)} MB. Send pictures of up to ${LARGEST_FILE_BYTES / 1048576} MB.`);
   let facts: Metadata;
   try {
     // Metadata alone decodes nothing, so that even a picture bomb can be looked at here.

@@ -55,12 +55,17 @@ interface KeptFile {
   drop: () => Promise<void>;
 }
 
+/** What is to be kept: bytes in memory, or a file of this hash on the same disk, which goes to its place. */
+export type ToKeep = Buffer | { file: string; hash: string };
+
+const hashOf = (what: ToKeep) => (Buffer.isBuffer(what) ? createHash('sha256').update(what).digest('hex') : what.hash);
+
 /**
  * Keeps the original untouched under its SHA-256, before its row is written. A mark lies beside it until it is settled,
  * so that a crash in between leaves no file that nothing speaks of: the next start clears it away.
  */
-async function keepFile(bytes: Buffer, extension: string): Promise<KeptFile> {
-  const hash = createHash('sha256').update(bytes).digest('hex');
+async function keepFile(what: ToKeep, extension: string): Promise<KeptFile> {
+  const hash = hashOf(what);
   const file = originalPath(hash, extension);
   await mkdir(path.dirname(file), { recursive: true, mode: 0o700 });
   const mark = `${file}.${process.pid}.${randomUUID()}.part`;
@@ -71,7 +76,7 @@ async function keepFile(bytes: Buffer, extension: string): Promise<KeptFile> {
     await removeUnspoken(dataFolder(), file, isSpoken);
   };
   try {
-    if (!(await exists(file))) await writeWhole(file, bytes);
+    if (!(await exists(file))) await (Buffer.isBuffer(what) ? writeWhole(file, what) : rename(what.file, file));
   } catch (failure) {
     await drop();
     throw failure;
@@ -80,12 +85,12 @@ async function keepFile(bytes: Buffer, extension: string): Promise<KeptFile> {
 }
 
 /** Keeps files, writes what there is to write about them, and lets them go again where that is refused. */
-export async function withFiles<T>(work: (keep: (bytes: Buffer, extension: string) => Promise<string>) => Promise<T>): Promise<T> {
+export async function withFiles<T>(work: (keep: (what: ToKeep, extension: string) => Promise<string>) => Promise<T>): Promise<T> {
   const kept: KeptFile[] = [];
   const each = (what: 'settle' | 'drop') => Promise.all(kept.map((file) => file[what]()));
   try {
-    const done = await work(async (bytes, extension) => {
-      const file = await keepFile(bytes, extension);
+    const done = await work(async (what, extension) => {
+      const file = await keepFile(what, extension);
       kept.push(file);
       return file.hash;
     });

@@ -1,4 +1,4 @@
-import { createHash, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import { stat } from 'node:fs/promises';
 import type { Readable } from 'node:stream';
 import { buffer } from 'node:stream/consumers';
@@ -7,7 +7,8 @@ import { Refusal } from '@/core/refusal';
 import { fieldErrors, VALIDATE } from '@/core/sums/fieldErrors';
 import { BUNDLE_FORMAT, BUNDLE_PARTS, keepBundle, needsNew, type Bundle } from '@/data/bundle';
 import { inspectPicture, LARGEST_FILE_BYTES } from '@/data/photos/decode';
-import { withFiles } from '@/data/photos/store';
+import { withIncoming } from '@/data/incoming';
+import { withFiles, type ToKeep } from '@/data/photos/store';
 import type { Photo } from '@/data/rows';
 import { MOST } from '@/edge/limits';
 import { bundleSchema } from './bundleSchema';
@@ -85,18 +86,24 @@ async function openZip(file: string): Promise<Opened> {
   }
 }
 
-/** The library itself stops where an entry turns out longer than it said. */
-async function readEntry({ zip, entries }: Opened, name: string): Promise<Buffer | null> {
+/** What an entry unpacks to; the library itself stops where it turns out longer than it said. `null` where there is none. */
+async function entryStream({ zip, entries }: Opened, name: string): Promise<Readable | null> {
   const entry = entries.get(name);
   if (!entry) return null;
-  try {
-    const stream = await new Promise<Readable>((resolve, reject) =>
-      zip.openReadStream(entry, (error, opened) => (error ? reject(error) : resolve(opened))),
-    );
-    return await buffer(stream);
-  } catch (failure) {
-    throw unreadable(failure as Error);
-  }
+  return new Promise<Readable>((resolve, reject) =>
+    zip.openReadStream(entry, (error, opened) => (error ? reject(unreadable(error)) : resolve(opened))),
+  );
+}
+
+/** An entry as a whole: only for what is small. */
+async function readEntry(opened: Opened, name: string): Promise<Buffer | null> {
+  const stream = await entryStream(opened, name);
+  return (
+    stream &&
+    buffer(stream).catch((failure: Error) => {
+      throw unreadable(failure);
+    })
+  );
 }
 
 /** A bundle out of its JSON. @throws Refusal (`file`) for what is none, follows no schema, or does not hang together */
@@ -146,16 +153,21 @@ function asCopy(bundle: Bundle): Bundle {
 }
 
 /** One photograph out of a ZIP, kept where it is what it says; its row gets what its bytes are. */
-async function keepPicture(opened: Opened, photo: Photo, keep: (bytes: Buffer, extension: string) => Promise<string>): Promise<void> {
-  const content = await readEntry(opened, photoEntry(photo));
+async function keepPicture(opened: Opened, photo: Photo, keep: (what: ToKeep, extension: string) => Promise<string>): Promise<void> {
+  const content = await entryStream(opened, photoEntry(photo));
   if (!content) throw refuse(`The photograph ${photo.originalName} is missing from the ZIP. Export it again.`);
-  if (createHash('sha256').update(content).digest('hex') !== photo.hash)
-    throw refuse(`The photograph ${photo.originalName} was changed after the export. Export it again.`);
-  const facts = await inspectPicture(content);
-  if (facts.mime !== photo.mime || facts.extension !== photo.extension)
-    throw refuse(`The photograph ${photo.originalName} is not of the type that the ZIP says. Export it again.`);
-  Object.assign(photo, facts, { bytes: content.byteLength });
-  await keep(content, photo.extension);
+  let broken: Error | null = null;
+  content.once('error', (failure: Error) => (broken = failure));
+  await withIncoming(content, LARGEST_FILE_BYTES, async (laid) => {
+    if (laid.hash !== photo.hash) throw refuse(`The photograph ${photo.originalName} was changed after the export. Export it again.`);
+    const facts = await inspectPicture(laid.file);
+    if (facts.mime !== photo.mime || facts.extension !== photo.extension)
+      throw refuse(`The photograph ${photo.originalName} is not of the type that the ZIP says. Export it again.`);
+    Object.assign(photo, facts, { bytes: laid.bytes });
+    await keep(laid, photo.extension);
+  }).catch((failure: unknown) => {
+    throw broken ? unreadable(broken) : failure;
+  });
 }
 
 /**

@@ -1,7 +1,7 @@
 import type { ReadableStream } from 'node:stream/web';
 import Joi from 'joi';
 import { Refusal } from '@/core/refusal';
-import { withIncoming } from '@/data/incoming';
+import { withIncomingBody } from '@/data/incoming';
 import { answer } from '@/edge/answer';
 import { needsLength } from '@/edge/body';
 import { insideBesideProxy } from '@/edge/entered';
@@ -17,7 +17,7 @@ export const POST = insideBesideProxy(async (request: Request): Promise<Response
     await answer(schema, Object.fromEntries(searchParams), async ({ copy }, now) => {
       needsLength(request, LARGEST_ZIP_BYTES, 'file', 'The ZIP');
       if (!request.body) throw new Refusal('file', 'No ZIP came with it. Choose a file.');
-      return withIncoming(request.body as ReadableStream<Uint8Array>, LARGEST_ZIP_BYTES, (file) => importZip(file, copy, now));
+      return withIncomingBody(request.body as ReadableStream<Uint8Array>, LARGEST_ZIP_BYTES, ({ file }) => importZip(file, copy, now));
     }),
   );
 });
