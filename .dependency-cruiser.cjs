@@ -30,9 +30,9 @@ module.exports = {
       name: 'edge-over-core',
       severity: 'error',
       comment:
-        'And three doors of the data layer: who has entered is asked at every edge, what is sent twice is done once, and what is wrong with the disk is said.',
+        'And three doors of the data layer: who has entered is asked at every edge, what is sent twice is done once, and what is wrong with the disk is said. The pool runs the worker that makes paper.',
       from: { path: '^src/edge/', pathNot: '\\.test\\.tsx?$' },
-      to: { path: '^src/', pathNot: '^src/(edge|core)/|^src/data/(door|once|fault)\\.ts$' },
+      to: { path: '^src/', pathNot: '^src/(edge|core)/|^src/data/(door|once|fault)\\.ts$|^src/workers/paper\\.worker\\.ts$' },
     },
     {
       name: 'rooms-over-core-data-ui',

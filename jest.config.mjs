@@ -12,7 +12,11 @@ const config = await createConfig({
   roots: ['<rootDir>/src', '<rootDir>/scripts'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   // No request is at hand in a unit test.
-  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^next/headers$': '<rootDir>/src/edge/request.testing.ts' },
+  moduleNameMapper: {
+    '^@/(.*)$': '<rootDir>/src/$1',
+    '^\\./pool$': '<rootDir>/src/edge/pool.testing.ts',
+    '^next/headers$': '<rootDir>/src/edge/request.testing.ts',
+  },
 })();
 
 const jestConfig = {

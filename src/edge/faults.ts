@@ -7,7 +7,7 @@ export interface FaultWords {
 }
 
 /** What is wrong with the place where everything is kept, in words. */
-export const FAULT_WORDS: Record<Fault, FaultWords> = {
+const FAULT_WORDS: Record<Fault, FaultWords> = {
   full: {
     title: 'The disk is full',
     todo: 'Nothing more can be saved until there is room; what was saved is safe. Make room on the disk that holds the data folder, then try again.',

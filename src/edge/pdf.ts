@@ -1,69 +1,19 @@
-import path from 'node:path';
-import pdfMake, { type Content } from 'pdfmake';
+import type pdfMake from 'pdfmake';
+import type { Content } from 'pdfmake';
+import { inPool } from './pool';
 
 type Sheet = Parameters<typeof pdfMake.createPdf>[0];
-
-const packages = path.join(process.cwd(), 'node_modules');
-const own = (weight: number, style: string) =>
-  path.join(packages, '@fontsource/atkinson-hyperlegible-next/files', `atkinson-hyperlegible-next-latin-${weight}-${style}.woff`);
-const wide = (name: string) => path.join(packages, 'dejavu-fonts-ttf/ttf', `DejaVuSansCondensed${name}.ttf`);
-
-const FONTS = {
-  Own: { normal: own(400, 'normal'), bold: own(700, 'normal'), italics: own(400, 'italic'), bolditalics: own(700, 'italic') },
-  // Letters that the own type does not have: a name from anywhere prints as it is written.
-  Wide: { normal: wide(''), bold: wide('-Bold'), italics: wide('-Oblique'), bolditalics: wide('-BoldOblique') },
-};
-
-/** What the Latin files of the own type hold. */
-const BEYOND_OWN =
-  /[^\u0000-\u00ff\u0131\u0152\u0153\u02c6\u02da\u02dc\u2013\u2014\u2018-\u201a\u201c-\u201e\u2022\u2026\u2039\u203a\u20ac\u2212]+/gu;
-
-pdfMake.setFonts(FONTS);
-// Pictures are handed over as data; a sheet reads no file but its fonts, and asks no network.
-pdfMake.setLocalAccessPolicy((file) => file.startsWith(packages));
-pdfMake.setUrlAccessPolicy(() => false);
-
-type Node = Record<string, unknown>;
-
-function runs(text: string): Content {
-  const parts: Content[] = [];
-  let from = 0;
-  for (const found of text.matchAll(BEYOND_OWN)) {
-    if (found.index > from) parts.push(text.slice(from, found.index));
-    parts.push({ text: found[0], font: 'Wide' });
-    from = found.index + found[0].length;
-  }
-  return parts.length === 0 ? text : { text: [...parts, text.slice(from)] };
-}
-
-/** Sets every letter in a type that has it. */
-function set(node: unknown): unknown {
-  if (typeof node === 'string') return runs(node);
-  if (Array.isArray(node)) return node.map(set);
-  if (node === null || typeof node !== 'object') return node;
-  const inner = { ...(node as Node) };
-  if (typeof inner.text === 'string') {
-    const text = runs(inner.text);
-    inner.text = typeof text === 'string' ? text : (text as { text: Content }).text;
-    return inner;
-  }
-  for (const part of ['text', 'stack', 'columns', 'ul', 'ol']) if (inner[part] !== undefined) inner[part] = set(inner[part]);
-  if (inner.table) inner.table = { ...(inner.table as Node), body: set((inner.table as Node).body) };
-  return inner;
-}
+/** How a table is ruled. */
+export type Ruled = 'cut lines' | 'uncut';
 
 /** Millimetres in the points that paper is measured in. */
 export const mm = (millimetres: number): number => (millimetres * 72) / 25.4;
 
-/** A PDF of a document that stands in the own type. */
-export async function pdf(document: Sheet): Promise<Buffer> {
-  return pdfMake
-    .createPdf({
-      pageSize: 'A4',
-      pageMargins: [mm(18), mm(18), mm(18), mm(16)],
-      ...document,
-      defaultStyle: { font: 'Own', fontSize: 11, lineHeight: 1.2, ...document.defaultStyle },
-      content: set(document.content) as Content,
-    })
-    .getBuffer();
+/**
+ * A PDF of a document that stands in the own type, made beside what else is asked.
+ *
+ * @param document plain data: `footerTitle` stands below every page, with its number
+ */
+export async function pdf(document: Omit<Sheet, 'footer' | 'header' | 'content'> & { content: Content; footerTitle?: string }): Promise<Buffer> {
+  return Buffer.from(await inPool('pdf', document));
 }

@@ -34,7 +34,7 @@ export const ownerDrawn = ({ owner, allowed }: Restoration, currency: string) =>
 });
 
 /** The three guesses of an estimate, and the three ends of each. */
-export const GUESSES = ['parts', 'hours', 'goodOne'] as const;
+const GUESSES = ['parts', 'hours', 'goodOne'] as const;
 export const ENDS = [
   { end: 'Low', of: 'low', words: 'at least' },
   { end: 'Likely', of: 'likely', words: 'most likely' },

@@ -2,6 +2,7 @@ import { stat } from 'node:fs/promises';
 import sharp, { type Metadata } from 'sharp';
 import type { Picture } from '@/core/photo/picture';
 import { Refusal } from '@/core/refusal';
+import { decoding } from './queue';
 
 /** Largest file taken in, bytes. */
 export const LARGEST_FILE_BYTES = 60 * 1024 * 1024;
@@ -58,12 +59,18 @@ export async function inspectPicture(bytes: PictureSource): Promise<PictureFacts
       'This picture is made for printing (CMYK): its colours depend on an ink. Send the camera’s own file, or save it as sRGB.',
     );
   try {
-    await open(bytes).stats();
+    await decoding(pixels, () => open(bytes).stats());
   } catch {
     throw new Refusal('photo', 'The picture breaks off or is damaged. Copy it from the camera again and send the whole file.');
   }
   const { width, height } = facts.autoOrient;
   return { ...type, width, height };
+}
+
+/** How many pixels a picture says it has; nothing is decoded for it. */
+export async function pixelsOf(bytes: PictureSource): Promise<number> {
+  const { width, height } = await sharp(bytes, { limitInputPixels: false }).metadata();
+  return width * height;
 }
 
 /** The type of a kept file by its bytes; `null` where it is none of those that are taken in. */
@@ -78,6 +85,6 @@ export async function mimeOf(bytes: Buffer): Promise<string | null> {
 /** Decodes a picture upright, in sRGB, as RGBA. */
 export async function decodePicture(bytes: Buffer): Promise<Picture> {
   const upright = open(bytes).autoOrient().toColourspace('srgb').ensureAlpha();
-  const { data, info } = await upright.raw().toBuffer({ resolveWithObject: true });
+  const { data, info } = await decoding(await pixelsOf(bytes), () => upright.raw().toBuffer({ resolveWithObject: true }));
   return { width: info.width, height: info.height, data };
 }

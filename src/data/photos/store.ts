@@ -12,7 +12,8 @@ import { appendLog } from '../log';
 import type { Photo } from '../rows';
 import { addRow, countRows, findRow, findRows, needRow, select } from '../table';
 import { getWorkshop } from '../workshop';
-import { inspectPicture, LARGEST_PIXELS, type PictureFacts } from './decode';
+import { inspectPicture, LARGEST_PIXELS, pixelsOf, type PictureFacts } from './decode';
+import { decoding } from './queue';
 import { removeUnspoken, type Spoken } from './sweep';
 
 /** Sides of the small pictures, pixels. */
@@ -181,11 +182,15 @@ export async function readThumbnail(photo: Pick<Photo, 'hash' | 'extension'>, si
   const file = path.join(dataFolder(), 'thumbnails', size, `${photo.hash}.webp`);
   if (await exists(file)) return readFile(file);
   const side = THUMBNAIL_PX[size];
-  const small = await sharp(await readOriginal(photo), { limitInputPixels: LARGEST_PIXELS })
-    .autoOrient()
-    .resize({ width: side, height: side, fit: 'inside', withoutEnlargement: true })
-    .webp({ quality: 82 })
-    .toBuffer();
+  const original = originalFile(photo);
+  if (!(await exists(original))) throw Object.assign(new Error(`The original of this photograph is missing: ${original}`), { code: 'ENOENT' });
+  const small = await decoding(await pixelsOf(original), () =>
+    sharp(original, { limitInputPixels: LARGEST_PIXELS })
+      .autoOrient()
+      .resize({ width: side, height: side, fit: 'inside', withoutEnlargement: true })
+      .webp({ quality: 82 })
+      .toBuffer(),
+  );
   await writeWhole(file, small);
   return small;
 }
@@ -200,10 +205,12 @@ export async function readForPaper(photo: Pick<Photo, 'hash' | 'extension' | 'wi
       `<circle cx="${x * width}" cy="${y * height}" r="22" fill="#f0b13c" stroke="#2c1d00" stroke-width="3"/><text x="${x * width}" y="${y * height + 9}" font-size="26" font-weight="bold" font-family="sans-serif" text-anchor="middle" fill="#2c1d00">${i + 1}</text>`,
   );
   const drawn = Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}">${marks.join('')}</svg>`);
-  return sharp(await readOriginal(photo), { limitInputPixels: LARGEST_PIXELS })
-    .autoOrient()
-    .resize({ width, height, fit: 'fill' })
-    .composite([{ input: drawn }])
-    .jpeg({ quality: 82 })
-    .toBuffer();
+  return decoding(photo.width * photo.height, () =>
+    sharp(originalFile(photo), { limitInputPixels: LARGEST_PIXELS })
+      .autoOrient()
+      .resize({ width, height, fit: 'fill' })
+      .composite([{ input: drawn }])
+      .jpeg({ quality: 82 })
+      .toBuffer(),
+  );
 }

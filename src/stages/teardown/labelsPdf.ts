@@ -1,6 +1,6 @@
 import type { Content, TableCell } from 'pdfmake';
 import { screwPicture } from '@/core/teardown/tray';
-import { mm, pdf } from '@/edge/pdf';
+import { mm, pdf, type Ruled } from '@/edge/pdf';
 import type { Label } from './labels';
 import { PAPERS, type Paper, type PaperName } from './papers';
 
@@ -19,17 +19,7 @@ export function labelsPdf(labels: readonly Label[], paperName: PaperName, origin
   for (let at = 0; at < body.length; at += rows)
     pages.push({
       table: { widths: new Array<number>(columns).fill(mm(labelMm.width)), heights: mm(labelMm.height), body: body.slice(at, at + rows) },
-      layout: {
-        // Thin lines to cut along on a plain sheet; a roll is cut already.
-        hLineWidth: () => (paperName === 'roll62' ? 0 : 0.25),
-        vLineWidth: () => (paperName === 'roll62' ? 0 : 0.25),
-        hLineColor: () => '#bbbbbb',
-        vLineColor: () => '#bbbbbb',
-        paddingLeft: () => 0,
-        paddingRight: () => 0,
-        paddingTop: () => 0,
-        paddingBottom: () => 0,
-      },
+      layout: (paperName === 'roll62' ? 'uncut' : 'cut lines') satisfies Ruled,
       ...(at > 0 && { pageBreak: 'before' as const }),
     });
   const aside = (pageMm.width - columns * labelMm.width) / 2;

@@ -1,5 +1,6 @@
 import type { Content } from 'pdfmake';
-import { findPhoto, readForPaper } from '@/data/photos/store';
+import { findPhoto, readForPaper, withoutFile } from '@/data/photos/store';
+import type { Photo } from '@/data/rows';
 import { mm, pdf } from '@/edge/pdf';
 import type { Sheet } from './sheet';
 
@@ -18,13 +19,16 @@ export async function sheetPdf({ title, off, circles, back }: Sheet): Promise<Bu
         ],
       };
       const photo = step.photoId === null ? null : await findPhoto(step.photoId);
-      const picture = photo ? [{ image: await dataUrl(await readForPaper(photo, step.pins)), width: mm(PICTURE_MM) }] : [];
+      const [isGone] = photo ? await withoutFile([photo]) : [];
+      const gone = [{ text: 'The file of its photograph is missing.', width: mm(PICTURE_MM), color: '#555555' }];
+      const drawn = async (known: Photo) => [{ image: dataUrl(await readForPaper(known, step.pins)), width: mm(PICTURE_MM) }];
+      const picture = photo === null ? [] : isGone ? gone : await drawn(photo);
       return { columns: [words, ...picture], columnGap: mm(4), unbreakable: true, margin: [0, 0, 0, mm(4)] };
     }),
   );
   return pdf({
     info: { title: `${title}: teardown and rebuild` },
-    footer: (page, pages) => ({ text: `${title}, ${page} of ${pages}`, alignment: 'center', fontSize: 9, color: '#555555' }),
+    footerTitle: title,
     content: [
       { text: title, fontSize: 20, bold: true },
       { text: 'Taken off, in this order', fontSize: 14, bold: true, margin: [0, 8, 0, 8] },
