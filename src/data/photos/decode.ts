@@ -4,6 +4,9 @@ import type { Picture } from '@/core/photo/picture';
 import { Refusal } from '@/core/refusal';
 import { decoding } from './queue';
 
+// A picture is decoded once and let go: kept for a second time, a few large ones fill the memory.
+sharp.cache(false);
+
 /** Largest file taken in, bytes. */
 export const LARGEST_FILE_BYTES = 60 * 1024 * 1024;
 /** Largest picture taken in, decoded pixels. */
@@ -59,7 +62,9 @@ export async function inspectPicture(bytes: PictureSource): Promise<PictureFacts
       'This picture is made for printing (CMYK): its colours depend on an ink. Send the camera’s own file, or save it as sRGB.',
     );
   try {
-    await decoding(pixels, () => open(bytes).stats());
+    // Its last line is there only when all before it were decoded, and takes no memory.
+    const last = { left: 0, top: facts.height - 1, width: facts.width, height: 1 };
+    await decoding(pixels, () => open(bytes).extract(last).raw().toBuffer());
   } catch {
     throw new Refusal('photo', 'The picture breaks off or is damaged. Copy it from the camera again and send the whole file.');
   }
