@@ -115,7 +115,7 @@ function Marking({ piece, stage, photo, photos, takenAt: known, went, cardSrgb }
   const keepIt = () =>
     reading &&
     send(
-      () => keep({ pieceId: piece.id, photoId: photo.id, stage, spec: reading.spec, result: reading.result, takenAt }),
+      (once) => keep(once({ pieceId: piece.id, photoId: photo.id, stage, spec: reading.spec, result: reading.result, takenAt })),
       () => {
         say('Measurement kept.');
         router.push(`/restorations/${piece.restorationId}/pieces/${piece.id}`);

@@ -1,20 +1,18 @@
 'use server';
 
-import { revalidatePath } from 'next/cache';
 import { Refusal } from '@/core/refusal';
 import { fromLocalField } from '@/core/runsheet/time';
 import { keepMeasurement } from '@/data/measurements';
 import { getWorkshop } from '@/data/workshop';
-import { answer, type Answer } from '@/edge/answer';
+import type { Answer } from '@/edge/answer';
 import { keepSchema, type KeepForm } from '@/edge/measureSchema';
+import { write } from '@/edge/write';
 
 /** Keeps a measurement that the worker made. */
-export async function keep(given: KeepForm): Promise<Answer<string>> {
-  const answered = await answer(keepSchema, given, async ({ takenAt: local, ...measurement }, now) => {
+export async function keep(given: KeepForm & { once?: string }): Promise<Answer<string>> {
+  return write(keepSchema, { ...given }, async ({ takenAt: local, ...measurement }, now) => {
     const takenAt = local === null ? null : fromLocalField(local, (await getWorkshop()).timeZone);
     if (local !== null && !takenAt) throw new Refusal('takenAt', 'Give when the picture was taken, like 2026-06-21 14:00.');
     return (await keepMeasurement({ ...measurement, takenAt }, now)).id;
   });
-  if (answered.ok) revalidatePath('/', 'layout');
-  return answered;
 }

@@ -102,6 +102,7 @@ export function OwnerScreen(props: Props) {
           submit="Save owner"
           done="Owner saved."
           keeps
+          beside={{ stages }}
           drawnWith={{ stages: chosen?.drawn ?? allowed.stages }}
           onDone={() => choose(null)}
           send={(values) => belongsTo({ restorationId, stages, ...values })}

@@ -66,6 +66,7 @@ export function PieceForm({ restorationId, nextTag, piece, surfaces: known, loos
       }}
       done={piece ? 'Piece saved.' : 'Piece tagged.'}
       keeps={piece !== undefined}
+      beside={{ surfaces, hollow, onIt }}
       draftKey={piece ? `piece-${piece.id}` : `new-piece-${restorationId}-${nextTag}`}
       {...(piece && { drawnWith: chosen.drawn ?? stands })}
       onDone={(id) => {

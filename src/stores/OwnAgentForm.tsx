@@ -63,6 +63,7 @@ export function OwnAgentForm({ families, soils, meanings }: Props) {
   return (
     <AnswerForm
       draftKey="own-agent"
+      beside={{ made, takes }}
       fields={FIELDS(meanings)}
       initial={{
         title: '',

@@ -1,6 +1,5 @@
 'use server';
 
-import { revalidatePath } from 'next/cache';
 import { minorUnits } from '@/core/ledger/money';
 import { agedStrength, strengthByGas } from '@/core/peroxide/agedBottle';
 import { percentOf } from '@/core/peroxide/bottle';
@@ -9,22 +8,20 @@ import { Refusal } from '@/core/refusal';
 import { addOwnAgent, addOwnSurface, addOwnVerdict, switchAgent } from '@/data/cleaning';
 import { addStock, addStrength, countStock, findStock } from '@/data/stock';
 import { getWorkshop } from '@/data/workshop';
-import { answer, type Answer } from '@/edge/answer';
+import type { Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
 import { countSchema, haveAgentSchema, ownAgentSchema, ownSurfaceSchema, ownVerdictSchema, stockSchema, testSchema } from './schema';
 import { TAKES } from './takes';
 
 /** Puts a bottle or another consumable into the stores. */
-export async function putIntoStores(given: Record<string, string>): Promise<Answer<null>> {
-  const answered = await answer(stockSchema, given, async ({ price, ...item }, now) => {
+export async function putIntoStores(given: Given): Promise<Answer<null>> {
+  return write(stockSchema, given, async ({ price, ...item }, now) => {
     const { currency } = await getWorkshop();
     // A label over what can be worked with is refused here, not later at the sink.
     if (item.strengthValue !== null) peroxideStrength(item.strengthValue, item.strengthUnit);
     await addStock({ ...item, priceMinor: price === null ? null : minorUnits(price, currency) }, now);
     return null;
   });
-  if (answered.ok) revalidatePath('/stores');
-  return answered;
 }
 
 /** What is left in a bottle, as somebody found it. */

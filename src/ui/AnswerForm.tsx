@@ -54,6 +54,8 @@ interface Props<T> {
   keeps?: boolean;
   /** With it, the form sends what it was drawn with, these beside its fields: so that nothing is wiped by a stale page. */
   drawnWith?: Record<string, unknown>;
+  /** What `send` sends beside the fields: something else there is another thing that is sent. */
+  beside?: Record<string, unknown>;
 }
 
 const draftOf = (key: string): Values | null => {
@@ -86,6 +88,7 @@ function FormOf<T>({
   bench = false,
   keeps = false,
   drawnWith,
+  beside,
 }: Props<T>) {
   const key = `kvell-draft:${draftKey}`;
   const form = useForm<Values>({ defaultValues: initial });
@@ -159,7 +162,7 @@ function FormOf<T>({
   const onSubmit = handleSubmit(async (values) => {
     setGeneral([]);
     const given = drawnWith ? { ...values, drawn: { ...drawn.fields(), ...drawnWith } } : values;
-    const answer = await send({ ...given, once: keys.of(given) } as Values).catch((failure: unknown) =>
+    const answer = await send({ ...given, once: keys.of({ ...given, ...beside }) } as Values).catch((failure: unknown) =>
       notArrived(failure, 'Send it again: it is taken once.'),
     );
     if (typeof answer === 'string') {

@@ -21,6 +21,8 @@ type Answer = { ok: true; value: void } | { ok: false; errors: FieldError[] };
 interface TestGiven {
   phase: string;
   waivedWhy: string;
+  /** Key of the page. */
+  once: string;
   results: TestResults;
   words: TestWords;
 }
@@ -71,7 +73,8 @@ export function FunctionTestForm({ restorationId, phase, tests, send }: Props) {
       done="Test kept. What is faulty stands among the findings."
       bench
       keeps
-      send={({ phase: when = phase, waivedWhy = '' }) => send({ phase: when, waivedWhy, results, words: said(words, results) })}
+      beside={{ results, words }}
+      send={({ phase: when = phase, waivedWhy = '', once = '' }) => send({ phase: when, waivedWhy, once, results, words: said(words, results) })}
     >
       {() => (
         <Box mb="4">

@@ -114,6 +114,7 @@ export function ExposureForm({
       bench
       shownBelow={SHOWN_BELOW}
       draftKey={`exposure-${piece.id}-${first}`}
+      beside={{ confirmed, checks, withIds }}
       send={async (values) => {
         if (when === 'later') return planLater({ ...values, pieceId: piece.id, withIds });
         const answered = await start({ ...values, pieceId: piece.id, withIds, cautionsConfirmed: confirmed, checks });

@@ -113,7 +113,8 @@ function Turned({ planned, turned: { dose, better }, timeZone }: { planned: Plan
         disabled={busy}
         onClick={() =>
           send(
-            () => ringThen({ pieceId: planned.pieceId, school: planned.school, from: better.from, to: better.to, inPlaceOf: planned.timerId }),
+            (once) =>
+              ringThen(once({ pieceId: planned.pieceId, school: planned.school, from: better.from, to: better.to, inPlaceOf: planned.timerId })),
             () => say('Moved. It rings when that window opens.'),
           )
         }

@@ -58,7 +58,8 @@ export function RunningExposure({ piece, session, timer, tending, warmth, timeZo
   const turn = (withCoat: boolean) =>
     timer &&
     send(
-      () => (withCoat ? turnedAndCoated(timer.id, session.id, coatMl) : turned(timer.id)),
+      (once) =>
+        withCoat ? turnedAndCoated(once({ timerId: timer.id, sessionId: session.id, amountMl: coatMl })) : turned(once({ timerId: timer.id })),
       () => {
         say(withCoat ? 'Turn and coat noted.' : 'Turn noted.');
         router.refresh();

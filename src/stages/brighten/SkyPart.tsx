@@ -104,7 +104,7 @@ export function SkyPart({ place, timeZone }: Props) {
             disabled={busy}
             onClick={() =>
               send(
-                () => skyNow({ cloudPercent, forHours: KEPT_H }),
+                (once) => skyNow(once({ cloudPercent, forHours: KEPT_H })),
                 () => changed('The sky is noted. All plans count with it.'),
               )
             }

@@ -33,7 +33,7 @@ export function SunSessions({ pieceId, title, school, sessions, timeZone }: Prop
                 aria-label={`Ring me then: ${when}`}
                 onClick={() =>
                   send(
-                    () => ringThen({ pieceId, school, from, to }),
+                    (once) => ringThen(once({ pieceId, school, from, to })),
                     () => say('It rings when the window opens.'),
                   )
                 }

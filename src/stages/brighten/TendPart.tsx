@@ -18,7 +18,7 @@ export function TendPart({ timers }: { timers: readonly Timer[] }) {
   if (timers.length === 0) return null;
   const tended = (id: string) =>
     send(
-      () => turned(id),
+      (once) => turned(once({ timerId: id })),
       () => {
         say('Noted.');
         router.refresh();

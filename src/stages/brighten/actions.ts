@@ -27,6 +27,8 @@ import { graded, nextExercise, rehearsed, type ExerciseView, type Graded, type R
 import {
   answerSchema,
   coatSchema,
+  turnedSchema,
+  turnedAndCoatedSchema,
   correctionSchema,
   endSchema,
   keptSchema,
@@ -207,13 +209,13 @@ export async function kept(given: Given): Promise<Answer<void>> {
 }
 
 /** A turn was made. */
-export async function turned(timerId: string): Promise<Answer<void>> {
-  return write(idSchema('timerId'), { timerId }, (_, now) => noteTurn(timerId, now));
+export async function turned(given: Given): Promise<Answer<void>> {
+  return write(turnedSchema, given, ({ timerId }, now) => noteTurn(timerId, now));
 }
 
 /** A turn was made with a fresh coat of cream: both or neither. */
-export async function turnedAndCoated(timerId: string, sessionId: string, amountMl: number): Promise<Answer<void>> {
-  return write(coatSchema, { sessionId, amountMl }, (_, now) =>
+export async function turnedAndCoated(given: Given): Promise<Answer<void>> {
+  return write(turnedAndCoatedSchema, given, ({ timerId, sessionId, amountMl }, now) =>
     inTransaction(async () => {
       await noteTurn(timerId, now);
       await freshCoat(sessionId, amountMl, now);

@@ -159,6 +159,14 @@ export const coatSchema = Joi.object<{ sessionId: string; amountMl: number }>({
   amountMl: Joi.number().positive().max(5000).required().label('Fresh cream'),
 });
 
+/** A turn was made. */
+export const turnedSchema = Joi.object<{ timerId: string }>({ timerId: Joi.string().required() });
+
+/** A turn was made, with a fresh coat. */
+export const turnedAndCoatedSchema = coatSchema.append<{ timerId: string; sessionId: string; amountMl: number }>({
+  timerId: Joi.string().required(),
+});
+
 /** How an exposure really ended. */
 export const endSchema = Joi.object<EndForm>({
   sessionId: Joi.string().required(),

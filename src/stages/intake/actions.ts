@@ -1,12 +1,11 @@
 'use server';
 
-import { revalidatePath } from 'next/cache';
 import { minorUnits } from '@/core/ledger/money';
 import { keepFirstPower } from '@/data/firstPower';
 import { keepFunctionTest } from '@/data/functionTests';
 import { changeProvenance, openRestoration } from '@/data/restorations';
 import { getWorkshop } from '@/data/workshop';
-import { answer, type Answer } from '@/edge/answer';
+import type { Answer } from '@/edge/answer';
 import { functionTestSchema } from '@/edge/functionTestSchema';
 import { needRow } from '@/data/table';
 import { write, writeOver, type Given } from '@/edge/write';
@@ -14,13 +13,11 @@ import { machineDrawn } from './drawn';
 import { openSchema, powerSchema, provenanceSchema } from './schema';
 
 /** Opens a restoration. */
-export async function open(given: Record<string, string>): Promise<Answer<string>> {
-  const answered = await answer(openSchema, given, async ({ pricePaid, ...restoration }, now) => {
+export async function open(given: Given): Promise<Answer<string>> {
+  return write(openSchema, given, async ({ pricePaid, ...restoration }, now) => {
     const { currency } = await getWorkshop();
     return (await openRestoration({ ...restoration, pricePaidMinor: minorUnits(pricePaid, currency) }, now)).id;
   });
-  if (answered.ok) revalidatePath('/', 'layout');
-  return answered;
 }
 
 /** Writes down the decision on the first power. */

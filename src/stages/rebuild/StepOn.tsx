@@ -82,7 +82,7 @@ export function StepOn({ step, lots, connections, early, size, people, stillOff 
             cover={step.name}
             things={stillOff}
             busy={busy}
-            onTap={(firstId) => send(() => before({ firstId, thenId: step.id, why: 'out of reach afterwards' }))}
+            onTap={(firstId) => send((once) => before(once({ firstId, thenId: step.id, why: 'out of reach afterwards' })))}
           />
           <Button
             variant={'go' as never}
@@ -91,7 +91,7 @@ export function StepOn({ step, lots, connections, early, size, people, stillOff 
             mt="4"
             loading={busy}
             loadingText="It is on"
-            onClick={() => send(() => on({ stepId: step.id, words: '', by: who }))}
+            onClick={() => send((once) => on(once({ stepId: step.id, words: '', by: who })))}
           >
             It is on
           </Button>
@@ -112,7 +112,7 @@ interface LotProps {
 
 function LotOn({ lot, box, busy, send }: LotProps) {
   const left = outstanding({ lot, returned: lot.returned, missing: lot.missing });
-  const put = (count: number) => send(() => tick({ lotId: lot.id, count, lengthMm: lot.lengthMm, expected: lot.returned }));
+  const put = (count: number) => send((once) => tick(once({ lotId: lot.id, count, lengthMm: lot.lengthMm, expected: lot.returned })));
   return (
     <Box borderTopWidth="1px" borderColor="line" py="2">
       <Flex gap="3" align="center">

@@ -78,7 +78,9 @@ export function StepCard({ step, lots, connections, lastLot, trays, size, pieces
               height="auto"
               py="3"
               loading={busy}
-              onClick={() => send(() => putIntoTray({ ...kindOf(lastLot), stepId: step.id, count: lastLot.count, deepestMm: lastLot.deepestMm }))}
+              onClick={() =>
+                send((once) => putIntoTray(once({ ...kindOf(lastLot), stepId: step.id, count: lastLot.count, deepestMm: lastLot.deepestMm })))
+              }
             >
               The same again: {lotWords(lastLot)}
             </Button>

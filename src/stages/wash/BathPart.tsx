@@ -86,7 +86,7 @@ function IntoBath({ restorationId, bath: { ways, pieces } }: { restorationId: st
         disabled={going.length === 0}
         onClick={() =>
           send(
-            () => bathe({ restorationId, pieceIds: going.map(({ id }) => id), agent, confirmed: confirmed || way.cautions.length === 0 }),
+            (once) => bathe(once({ restorationId, pieceIds: going.map(({ id }) => id), agent, confirmed: confirmed || way.cautions.length === 0 })),
             () => say(way.dwellMin > 0 ? 'They soak. It rings when the brush may begin.' : 'Under way.'),
           )
         }
@@ -135,11 +135,10 @@ function OutOfBath({ restorationId, running }: { restorationId: string; running:
         loading={busy}
         onClick={() =>
           send(
-            () =>
-              bathCameOut({
-                restorationId,
-                came: running.pieces.map(({ id }) => ({ pieceId: id, outcome: left.includes(id) ? 'better' : 'gone' })),
-              }),
+            (once) =>
+              bathCameOut(
+                once({ restorationId, came: running.pieces.map(({ id }) => ({ pieceId: id, outcome: left.includes(id) ? 'better' : 'gone' })) }),
+              ),
             () => say('Rinsed. They dry by the clock now.'),
           )
         }

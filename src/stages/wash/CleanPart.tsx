@@ -79,7 +79,7 @@ function Found({ pieceId, found }: { pieceId: string; found: HowClean }) {
                 loading={busy}
                 onClick={() =>
                   send(
-                    () => markWhatIsLeft({ pieceId, not }),
+                    (once) => markWhatIsLeft(once({ pieceId, not })),
                     () => say('Marked. Each goes on above the rung that left it.'),
                   )
                 }

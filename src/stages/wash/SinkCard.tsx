@@ -65,7 +65,7 @@ function Ready({ pass }: { pass: PassView }) {
         loading={busy}
         onClick={() =>
           send(
-            () => start({ findingIds: pass.spots.map(({ id }) => id), agent: pass.agent, confirmed }),
+            (once) => start(once({ findingIds: pass.spots.map(({ id }) => id), agent: pass.agent, confirmed })),
             () => say('Under way.'),
           )
         }
