@@ -20,7 +20,7 @@ const [SUMMER_MS, WINTER_MS] = [shiftTo(MIDSUMMER), shiftTo(MIDWINTER)];
 const DESK = { width: 1280, height: 800 };
 
 const server = (port: number, data: string, before = '', env: Record<string, string> = {}, shiftMs = SUMMER_MS) => ({
-  command: `rm -rf ${data} && ${before} node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port}`,
+  command: `rm -rf ${data} && ${before} node scripts/server.mjs 127.0.0.1 ${port}`,
   url: `http://127.0.0.1:${port}/sums`,
   env: { KVELL_DATA: data, NEXT_TELEMETRY_DISABLED: '1', KVELL_CLOCK_SHIFT_MS: String(shiftMs), ...env },
   timeout: 240_000,

@@ -169,7 +169,7 @@ export async function serve(dataFolder, { lan: asked = false } = {}) {
   }
   tell(`open http://127.0.0.1:${port} (data in ${dataFolder}; stop with Ctrl+C)`);
   if (lan) for (const address of networkAddresses()) tell(`in the local network, behind the passphrase: http://${address}:${port}`);
-  const child = spawn(process.execPath, [inHome('node_modules', 'next', 'dist', 'bin', 'next'), 'start', '-H', host, '-p', String(port)], {
+  const child = spawn(process.execPath, [inHome('scripts', 'server.mjs'), host, String(port)], {
     cwd: HOME,
     stdio: 'inherit',
     env: { ...process.env, KVELL_DATA: dataFolder, NEXT_TELEMETRY_DISABLED: '1', KVELL_LAN: lan ? '1' : '0' },

@@ -4,7 +4,7 @@ import { Refusal } from '@/core/refusal';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
 import type { Door } from './rows';
-import { addRow, changeRow, findRow } from './table';
+import { addRow, changeRow, findColumns, findRow, findRows, removeRows } from './table';
 
 const ONLY = 'door';
 /** Cost of the hash, kept beside it: some tenths of a second and 128 MB a try (OWASP, password storage, scrypt). */
@@ -60,15 +60,16 @@ const note = (words: string, now: Date) => appendLog({ restorationId: null, stag
 /**
  * Sets the passphrase: salt and slow hash are kept, and every device has to enter again.
  *
- * @param before the one that holds until now; not asked for where none does, or `null` is given
+ * @param before the one that holds until now, and where it is typed; not asked for where none does, or `null` is given
  * @throws Refusal (`before`) where that is not it
  */
-export async function setPassphrase(passphrase: string, before: string | null, now: Date): Promise<void> {
-  if (before !== null && (await doorState()).hasPassphrase) await tryWords(before, 'before', now);
+export async function setPassphrase(passphrase: string, before: { words: string; from: string } | null, now: Date): Promise<void> {
+  if (before !== null && (await doorState()).hasPassphrase) await tryWords(before.words, 'before', before.from, now);
   const kept = await hashed(passphrase);
   await inTransaction(async () => {
     await doorRow();
-    await changeRow('door', { id: ONLY }, { passphrase: kept, seal: newSeal(), failures: 0, shutUntil: null });
+    await changeRow('door', { id: ONLY }, { passphrase: kept, seal: newSeal() });
+    await removeRows('door_tries', {});
     await note('A passphrase for the local network was set. Every device has to enter anew.', now);
   });
 }
@@ -98,38 +99,80 @@ export async function signEveryoneOut(now: Date): Promise<void> {
 export const waitAfter = (failures: number): number =>
   failures < FREE_TRIES ? 0 : Math.min(LONGEST_WAIT_S, FIRST_WAIT_S * 2 ** (failures - FREE_TRIES));
 
+/** Where somebody tries to enter from, as the server that listens says it; the desk is the machine that Kvell runs on. */
+export const DESK = 'desk';
+
+/** So many wrong tries an hour are taken from the network, whoever sends them: more is nobody's forgetting. */
+const MOST_AN_HOUR = 60;
+const HOUR_MS = 3_600_000;
+/** So many places are remembered, those of the last tries. */
+const MOST_PLACES = 300;
+
+/** Milliseconds until another try may come from there; the desk waits for nobody but itself. */
+async function waitMs(from: string, now: Date): Promise<number> {
+  const tries = await findRows('door_tries');
+  const since = ({ lastAt }: (typeof tries)[number]) => now.getTime() - Date.parse(lastAt);
+  const own = tries.find(({ id }) => id === from);
+  const ownMs = own?.shutUntil ? Math.min(Date.parse(own.shutUntil) - now.getTime(), 1000 * LONGEST_WAIT_S) : 0;
+  if (from === DESK) return ownMs;
+  // A clock that was set back makes no hour longer than one.
+  const lately = tries.filter((one) => one.id !== DESK && Math.abs(since(one)) < HOUR_MS);
+  const many = lately.reduce((sum, one) => sum + one.lately, 0) >= MOST_AN_HOUR;
+  return Math.max(ownMs, many ? Math.max(...lately.map((one) => HOUR_MS - Math.abs(since(one)))) : 0);
+}
+
+/** Counts a try from there as failed. @returns seconds to wait before the next */
+async function countTry(from: string, now: Date): Promise<number> {
+  const known = await findRow('door_tries', from);
+  const failures = (known?.failures ?? 0) + 1;
+  const wait = waitAfter(failures);
+  const again = known !== null && Math.abs(now.getTime() - Date.parse(known.lastAt)) < HOUR_MS;
+  const row = {
+    failures,
+    lately: (again ? known.lately : 0) + 1,
+    lastAt: now.toISOString(),
+    shutUntil: wait > 0 ? new Date(now.getTime() + 1000 * wait).toISOString() : null,
+  };
+  if (known) await changeRow('door_tries', { id: from }, row);
+  else await addRow('door_tries', { id: from, ...row });
+  const old = (await findColumns('door_tries', ['id'], {}, [['lastAt', 'DESC']])).slice(MOST_PLACES).map(({ id }) => id);
+  if (old.length > 0) await removeRows('door_tries', { id: old });
+  return wait;
+}
+
 /**
  * Weighs words against the passphrase. A try counts as failed before it is weighed, so that many at once gain nothing.
  *
  * @throws Refusal where they are wrong, or too many were tried
  */
-async function tryWords(words: string, field: string, now: Date): Promise<void> {
+async function tryWords(words: string, field: string, from: string, now: Date): Promise<void> {
   const { kept, waitS } = await inTransaction(async () => {
     const door = await doorRow();
     if (door.passphrase === null) throw new Refusal(field, 'No passphrase is set. Set one at the desk, under Workshop.');
-    const shutMs = door.shutUntil === null ? 0 : Math.min(Date.parse(door.shutUntil) - now.getTime(), 1000 * LONGEST_WAIT_S);
+    const shutMs = await waitMs(from, now);
     if (shutMs > 0) throw new Refusal(field, `Too many wrong tries. Wait ${Math.ceil(shutMs / 1000)} s, then try again.`);
-    const failures = door.failures + 1;
-    const wait = waitAfter(failures);
-    await changeRow('door', { id: ONLY }, { failures, shutUntil: wait > 0 ? new Date(now.getTime() + 1000 * wait).toISOString() : null });
-    return { kept: door.passphrase, waitS: wait };
+    return { kept: door.passphrase, waitS: await countTry(from, now) };
   });
   const { cost, salt, hash } = readKept(kept);
   if (!timingSafeEqual(hash, await slowHash(words, salt, cost)))
     throw new Refusal(field, `That is not the passphrase.${waitS > 0 ? ` Wait ${waitS} s before the next try.` : ''}`);
   // What was hashed more cheaply is hashed anew, now that the words are known.
-  const dearer = cost.N < COST.N ? { passphrase: await hashed(words) } : {};
-  await inTransaction(() => changeRow('door', { id: ONLY, passphrase: kept }, { failures: 0, shutUntil: null, ...dearer }));
+  const dearer = cost.N < COST.N ? { passphrase: await hashed(words) } : null;
+  await inTransaction(async () => {
+    if (dearer) await changeRow('door', { id: ONLY, passphrase: kept }, dearer);
+    await removeRows('door_tries', { id: from });
+  });
 }
 
 /**
  * Lets a device in that knows the passphrase.
  *
+ * @param from where it is, by its address
  * @returns what the cookie is sealed with
  * @throws Refusal where it is wrong, or too many were tried
  */
-export async function tryPassphrase(passphrase: string, now: Date): Promise<string> {
-  await tryWords(passphrase, 'passphrase', now);
+export async function tryPassphrase(passphrase: string, from: string, now: Date): Promise<string> {
+  await tryWords(passphrase, 'passphrase', from, now);
   await inTransaction(() => note('A device entered.', now));
   return (await doorState()).seal;
 }

@@ -26,6 +26,7 @@ it('brings a workshop of the version before forward, with what it held', async (
     '0012-answered',
     '0013-own-relations',
     '0014-put-away',
+    '0015-door-tries',
   ]);
   const first = async (sql: string) => ((await sequelize.query(sql))[0] as Record<string, unknown>[])[0]!;
   const results = JSON.parse(String((await first('SELECT results FROM function_tests')).results)) as Record<string, string>;

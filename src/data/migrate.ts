@@ -15,6 +15,7 @@ import { answered } from './migrations/0012-answered';
 import { ownRelations } from './migrations/0013-own-relations';
 import { putAwayTable } from './migrations/0014-put-away';
 import { NewerData } from './fault';
+import { doorTries } from './migrations/0015-door-tries';
 import type { Migration } from './migrations/migration';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -32,6 +33,7 @@ const MIGRATIONS: readonly Migration[] = [
   answered,
   ownRelations,
   putAwayTable,
+  doorTries,
 ];
 
 /** Brings the database forward to the newest shape, or to an earlier one that a test needs. */

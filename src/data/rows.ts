@@ -525,6 +525,17 @@ interface PutAway {
   at: string;
 }
 
+/** Wrong tries to enter from one place, by its address. */
+interface DoorTries {
+  id: string;
+  /** In a row. */
+  failures: number;
+  /** Within the last hour of tries. */
+  lately: number;
+  lastAt: string;
+  shutUntil: string | null;
+}
+
 /** What a form was answered with, by the key that its page made. */
 interface AnsweredRow {
   id: string;
@@ -535,6 +546,7 @@ interface AnsweredRow {
 /** Which row each table holds. */
 export interface RowOf {
   put_away: PutAway;
+  door_tries: DoorTries;
   answered: AnsweredRow;
   workshop: Workshop;
   obstacles: ObstacleRow;

@@ -315,6 +315,7 @@ export const TABLES = {
   learnt_stale: { id },
   worked: { id, logId: whole },
   door: { id, passphrase: textOrNull, seal: text, open: flag, failures: whole, shutUntil: textOrNull },
+  door_tries: { id, failures: whole, lately: whole, lastAt: text, shutUntil: textOrNull },
   put_away: { id, at: text },
   answered: { id, at: text, value: jsonOrNull },
   log: {

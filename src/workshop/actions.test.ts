@@ -53,7 +53,7 @@ describe('the door to the local network', () => {
     expect(wrongs(await newPassphrase({ passphrase: 'rain on a tin roof', again: 'rain on a tin roof' }))).toBe('');
     expect(wrongs(await setOpen(true))).toBe('');
     expect(await doorState()).toMatchObject({ hasPassphrase: true, open: true });
-    expect(await tryPassphrase('rain on a tin roof', tick())).toHaveLength(64);
+    expect(await tryPassphrase('rain on a tin roof', 'phone', tick())).toHaveLength(64);
   });
 
   it('signs every device out, and shuts', async () => {

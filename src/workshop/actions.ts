@@ -7,6 +7,7 @@ import { addPerson, removePerson } from '@/data/people';
 import { addObstacle, getWorkshop, removeObstacle, saveWorkshop } from '@/data/workshop';
 import type { Answer } from '@/edge/answer';
 import { isOnLan } from '@/edge/network';
+import { peer } from '@/edge/peer';
 import { write, writeOver, type Given } from '@/edge/write';
 import { workshopDrawn } from './drawn';
 import { idSchema, obstacleSchema, openSchema, passphraseSchema, personSchema, workshopSchema } from './schema';
@@ -31,7 +32,9 @@ export async function saveSettings(given: Given): Promise<Answer<null>> {
  */
 export async function newPassphrase(given: Given): Promise<Answer<void>> {
   // A wrong try has to be counted though the whole is refused: nothing is undone here.
-  return write(passphraseSchema, { ...given, once: '' }, ({ passphrase, before }, now) => setPassphrase(passphrase, isOnLan() ? before : null, now));
+  return write(passphraseSchema, { ...given, once: '' }, async ({ passphrase, before }, now) =>
+    setPassphrase(passphrase, isOnLan() ? { words: before, from: await peer() } : null, now),
+  );
 }
 
 /** Lets the local network in or shuts it out. */

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { tryPassphrase } from '@/data/door';
 import { answerAnyone } from '@/edge/answer';
 import { readJson } from '@/edge/body';
+import { peer } from '@/edge/peer';
 import { passCookie, sealPass } from '@/edge/pass';
 import { respond } from '@/edge/respond';
 
@@ -17,7 +18,7 @@ export async function POST(request: Request): Promise<Response> {
   const given = await readJson(request, MOST_BYTES).catch(() => ({}));
   let cookie = '';
   const answered = await answerAnyone(schema, given as Record<string, unknown>, async ({ passphrase }, now) => {
-    cookie = passCookie(await sealPass(await tryPassphrase(passphrase, now), now));
+    cookie = passCookie(await sealPass(await tryPassphrase(passphrase, await peer(), now), now));
   });
   const response = respond(answered);
   if (cookie) response.headers.set('Set-Cookie', cookie);

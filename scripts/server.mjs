@@ -1,0 +1,33 @@
+// Serves the built application: `node scripts/server.mjs HOST PORT`. A server of our own in front of Next's, since only the
+// one that listens knows where a request really comes from; everything else is Next's.
+import { randomBytes } from 'node:crypto';
+import { createServer } from 'node:http';
+import { HOME } from './prepare.mjs';
+
+process.env.NODE_ENV = 'production';
+/** Nobody else knows it: a client cannot say where it is. */
+const key = (process.env.KVELL_PEER_KEY = randomBytes(16).toString('hex'));
+const [host = '127.0.0.1', port = '3000'] = process.argv.slice(2);
+const { default: next } = await import('next');
+const app = next({ dev: false, dir: HOME, hostname: host, port: Number(port) });
+await app.prepare();
+const handle = app.getRequestHandler();
+
+/** What a proxy would say of a client. There is none: whoever writes it makes it up. */
+const MADE_UP = /^(x-forwarded-.*|forwarded|x-real-ip|x-kvell-.*|x-nonce)$/;
+
+const server = createServer((request, response) => {
+  const told = Object.entries(request.headers).filter(([name]) => !MADE_UP.test(name));
+  request.headers = Object.fromEntries([...told, ['x-kvell-peer', `${key}:${request.socket.remoteAddress ?? ''}`]]);
+  void handle(request, response);
+});
+server.on('error', (failure) => {
+  console.error(failure.message);
+  process.exit(1);
+});
+server.listen(Number(port), host);
+for (const signal of ['SIGINT', 'SIGTERM'])
+  process.on(signal, () => {
+    server.close(() => process.exit(0));
+    server.closeAllConnections();
+  });
