@@ -114,6 +114,12 @@ test('under a foreign name nothing is read by any way round the door, and the re
   expect(through).toEqual([]);
 });
 
+test('what is no page runs nothing, whatever it holds', async ({ request }) => {
+  const { value } = await sendPhoto(request, 'a.jpg', (await testPhoto(14)).jpeg);
+  for (const address of [`/api/photos/${value!.id}`, `/api/restorations/${restorationId}/export?as=html`, '/api/mark', '/api/nothing'])
+    expect((await request.get(address)).headers()['content-security-policy']).toMatch(/default-src 'none';.* sandbox/);
+});
+
 test('a plain form does not call an action', async ({ baseURL }) => {
   const form = (name: string) => `--x\r\nContent-Disposition: form-data; name="${name}"\r\n\r\n[]\r\n--x--\r\n`;
   for (const name of [`$ACTION_ID_${'a'.repeat(42)}`, '$ACTION_REF_1']) {

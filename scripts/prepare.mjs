@@ -172,7 +172,8 @@ export async function serve(dataFolder, { lan: asked = false } = {}) {
   const child = spawn(process.execPath, [inHome('scripts', 'server.mjs'), host, String(port)], {
     cwd: HOME,
     stdio: 'inherit',
-    env: { ...process.env, KVELL_DATA: dataFolder, NEXT_TELEMETRY_DISABLED: '1', KVELL_LAN: lan ? '1' : '0' },
+    // Two arenas: what one thread decoded another can use again, instead of each keeping its own.
+    env: { MALLOC_ARENA_MAX: '2', ...process.env, KVELL_DATA: dataFolder, NEXT_TELEMETRY_DISABLED: '1', KVELL_LAN: lan ? '1' : '0' },
   });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
   child.on('close', (code) => process.exit(code ?? 0));

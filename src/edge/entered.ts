@@ -92,3 +92,6 @@ export const insideBesideProxy = <Given extends unknown[]>(route: (request: Requ
     return response;
   };
 };
+
+/** What such a route answers to anything else: it carries the headers too. */
+export const onlyPost = insideBesideProxy(() => Promise.resolve(refusal('A file is sent here, by POST. Use Kvell’s own pages.', 405)));

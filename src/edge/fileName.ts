@@ -7,7 +7,10 @@ export const fileName = (title: string): string =>
     .slice(0, 60) || 'restoration';
 
 /** What came from outside, or is made from it, runs nothing and is nothing else than it says, even opened by itself. */
-export const HARMLESS = { 'Content-Security-Policy': "default-src 'none'; sandbox", 'X-Content-Type-Options': 'nosniff' } as const;
+export const HARMLESS = {
+  'Content-Security-Policy': "default-src 'none'; object-src 'none'; frame-ancestors 'none'; sandbox",
+  'X-Content-Type-Options': 'nosniff',
+} as const;
 
 /** An answer that the browser saves as a file. */
 export const asFile = (body: BodyInit, type: string, name: string): Response =>

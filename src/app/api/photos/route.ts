@@ -1,4 +1,4 @@
-import { insideBesideProxy } from '@/edge/entered';
+import { insideBesideProxy, onlyPost } from '@/edge/entered';
 import Joi from 'joi';
 import { Refusal } from '@/core/refusal';
 import { STAGES, type Stage } from '@/core/runsheet/stages';
@@ -29,3 +29,5 @@ export const POST = insideBesideProxy(async (request: Request): Promise<Response
     }),
   );
 });
+
+export { onlyPost as GET, onlyPost as PUT, onlyPost as PATCH, onlyPost as DELETE, onlyPost as OPTIONS };

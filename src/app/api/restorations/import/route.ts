@@ -4,7 +4,7 @@ import { Refusal } from '@/core/refusal';
 import { withIncomingBody } from '@/data/incoming';
 import { answer } from '@/edge/answer';
 import { needsLength } from '@/edge/body';
-import { insideBesideProxy } from '@/edge/entered';
+import { insideBesideProxy, onlyPost } from '@/edge/entered';
 import { respond } from '@/edge/respond';
 import { importZip, LARGEST_ZIP_BYTES } from '@/stages/record/importZip';
 
@@ -21,3 +21,5 @@ export const POST = insideBesideProxy(async (request: Request): Promise<Response
     }),
   );
 });
+
+export { onlyPost as GET, onlyPost as PUT, onlyPost as PATCH, onlyPost as DELETE, onlyPost as OPTIONS };
