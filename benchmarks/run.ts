@@ -1,3 +1,4 @@
+import { attack } from './attack';
 import { accuracy } from './accuracy';
 import { pages } from './pages';
 import { photoSpeed } from './photoSpeed';
@@ -8,7 +9,10 @@ import { rebuildOrders } from './rebuildOrder';
 import { scale } from './scale';
 import { turnPlans } from './turnPlan';
 
-/** `npm run benchmark` runs all, `npm run benchmark -- accuracy` one, `npm run benchmark -- scale /wash` its pages with `/wash` in their address. */
+/**
+ * `npm run benchmark` runs all but the attack, `npm run benchmark -- accuracy` one, `npm run benchmark -- scale /wash` its pages with `/wash` in their address,
+ * `npm run benchmark -- attack /kill` one of the attacks.
+ */
 const only = process.argv.slice(2).filter((word) => word.startsWith('/'));
 
 const BENCHMARKS: Record<string, () => Promise<void>> = {
@@ -21,8 +25,9 @@ const BENCHMARKS: Record<string, () => Promise<void>> = {
   forecast: forecasts,
   faults,
   registration,
+  attack: () => attack(only),
 };
 
 const wanted = process.argv.slice(2).filter((word) => !word.startsWith('/'));
 for (const name of wanted) if (!BENCHMARKS[name]) throw new Error(`There is no benchmark “${name}”. One of: ${Object.keys(BENCHMARKS).join(', ')}.`);
-for (const [name, run] of Object.entries(BENCHMARKS)) if (wanted.length === 0 || wanted.includes(name)) await run();
+for (const [name, run] of Object.entries(BENCHMARKS)) if (wanted.includes(name) || (wanted.length === 0 && name !== 'attack')) await run();

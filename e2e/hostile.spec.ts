@@ -1,5 +1,6 @@
 import type { APIRequestContext, Locator } from '@playwright/test';
 import { expect, test } from './day';
+import { readFile } from 'node:fs/promises';
 import sharp from 'sharp';
 import yazl from 'yazl';
 import { buffer } from 'node:stream/consumers';
@@ -127,6 +128,29 @@ test('a plain form does not call an action', async ({ baseURL }) => {
     const answered = await raw(baseURL!, '/restorations', { method: 'POST', headers, body: form(name) });
     expect([answered.status, answered.body]).toEqual([400, expect.stringContaining('sent as a plain form')]);
   }
+});
+
+test('what cannot be read is refused with words: actions without arguments, addresses that are none, stray forms', async ({ request, baseURL }) => {
+  const manifest = JSON.parse(await readFile('.next/server/server-reference-manifest.json', 'utf8')) as {
+    node: Record<string, { exportedName: string }>;
+  };
+  const [id] = Object.entries(manifest.node).find(([, { exportedName }]) => exportedName === 'noteDown')!;
+  const act = async (data: string, type = 'text/plain;charset=UTF-8') => {
+    const response = await request.post('/restorations/new', {
+      headers: { 'next-action': id, origin: baseURL!, 'content-type': type },
+      data: Buffer.from(data),
+    });
+    return [response.status(), await response.text()] as const;
+  };
+  for (const body of ['', '[', '{}', '["$F1"]', '[{"a":"$1"}]', '["$Q1"]'])
+    expect(await act(body)).toEqual([400, expect.stringContaining('no arguments')]);
+  expect(await act('[{}]', 'multipart/form-data; boundary=x')).toEqual([400, expect.stringContaining('no arguments')]);
+  for (const body of ['[]', '["x"]', '[{}]', '["$undefined"]']) expect(await act(body)).toEqual([200, expect.stringContaining('is missing')]);
+  expect(await act('[{"restorationId":"a\\u0000b","stage":"mend","words":"x"}]')).toEqual([200, expect.stringContaining('a sign that no text has')]);
+  for (const path of ['/%', '/restorations/%00', '/api/photos/%']) expect((await raw(baseURL!, path)).status).toBe(400);
+  const headers = { 'content-type': 'multipart/form-data; boundary=x', origin: baseURL! };
+  expect((await raw(baseURL!, '/api/nothing', { method: 'POST', headers, body: 'x' })).status).toBe(400);
+  expect((await request.get('/restorations?page=1e999')).status()).toBe(200);
 });
 
 test('an answer that is lost after it was written is asked for again, and nothing is written twice', async ({ page }) => {

@@ -16,7 +16,27 @@ const handle = app.getRequestHandler();
 /** What a proxy would say of a client. There is none: whoever writes it makes it up. */
 const MADE_UP = /^(x-forwarded-.*|forwarded|x-real-ip|x-kvell-.*|x-nonce)$/;
 
+/** Whether an address can be read at all, and holds no sign that no address has. */
+function isReadable(address) {
+  try {
+    return !decodeURIComponent(address).includes('\0');
+  } catch {
+    return false;
+  }
+}
+
+/** What stands in place of an answer that Next does not get to give: it runs nothing. */
+const BARE = {
+  'Content-Type': 'text/plain; charset=utf-8',
+  'Content-Security-Policy': "default-src 'none'; object-src 'none'; frame-ancestors 'none'; sandbox",
+  'X-Content-Type-Options': 'nosniff',
+};
+
 const server = createServer((request, response) => {
+  if (!isReadable(request.url.split('?')[0])) {
+    response.writeHead(400, BARE).end('This is no address. Look at it again, or begin at the bench.');
+    return;
+  }
   const told = Object.entries(request.headers).filter(([name]) => !MADE_UP.test(name));
   request.headers = Object.fromEntries([...told, ['x-kvell-peer', `${key}:${request.socket.remoteAddress ?? ''}`]]);
   void handle(request, response);

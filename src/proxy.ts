@@ -18,13 +18,15 @@ async function passed(request: NextRequest): Promise<Response> {
   if (foreign) return foreign;
   const { pathname, search } = request.nextUrl;
   // An action is called by Kvell's own scripts, with its name in a header: a form that names one in a field is none of them.
-  if (!READS.has(request.method) && !pathname.startsWith('/api/') && !request.headers.has('next-action'))
+  if (!READS.has(request.method) && !request.headers.has('next-action') && (!pathname.startsWith('/api/') || isStrayForm(request, pathname)))
     return refusal('This was sent as a plain form. Send it from Kvell’s own pages.', 400);
   if (how === 'outside' && !isOutside(request, pathname)) {
     if (request.method === 'GET' && !pathname.startsWith('/api/'))
       return NextResponse.redirect(new URL(`${OUTSIDE}?to=${encodeURIComponent(pathname + search)}`, `http://${request.headers.get('host')}`));
     return refusal(REFUSED.outside.message, REFUSED.outside.status);
   }
+  const wrong = request.headers.has('next-action') ? await wrongArguments(request) : null;
+  if (wrong) return refusal(wrong, 400);
   const nonce = crypto.randomUUID().replaceAll('-', '');
   const headers = securityHeaders(nonce, process.env.NODE_ENV === 'development');
   const forwarded = new Headers(request.headers);
@@ -36,6 +38,32 @@ async function passed(request: NextRequest): Promise<Response> {
   const given = pathname.startsWith('/api/') ? { ...headers, ...HARMLESS } : headers;
   for (const [name, value] of Object.entries(given)) response.headers.set(name, value);
   return response;
+}
+
+/** Routes that take a form; those with photographs and ZIPs stand beside the proxy. */
+const TAKES_FORM = /^\/api\/restorations\/[^/]+\/teardown$/;
+
+/** A form that is sent where none is taken: Next itself would look for an action in it. */
+const isStrayForm = (request: NextRequest, pathname: string): boolean =>
+  /^(multipart\/form-data|application\/x-www-form-urlencoded)/i.test(request.headers.get('content-type') ?? '') && !TAKES_FORM.test(pathname);
+
+/** Strings of the transport that are plain data: an escaped sign, nothing, a date, numbers that JSON has not. */
+const PLAIN_SIGNS = /^\$(\$|undefined$|D|NaN$|Infinity$|-Infinity$|-0$)/;
+
+/** Kvell's own scripts call actions with plain data, as a JSON list; anything else cannot be read, and is said so. */
+async function wrongArguments(request: NextRequest): Promise<string | null> {
+  const words = 'These are no arguments that Kvell’s own pages send. Load the page again, and send it once more.';
+  if (!request.headers.get('content-type')?.startsWith('text/plain')) return words;
+  let plain = true;
+  try {
+    const given: unknown = JSON.parse(await request.clone().text(), (_, value: unknown) => {
+      plain &&= typeof value !== 'string' || !value.startsWith('$') || PLAIN_SIGNS.test(value);
+      return value;
+    });
+    return plain && Array.isArray(given) ? null : words;
+  } catch {
+    return words;
+  }
 }
 
 /** What the page that asks for the passphrase is made of: the same for everybody, and nothing of the workshop. */

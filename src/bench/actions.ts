@@ -34,5 +34,5 @@ export async function endOwnTimer(timerId: string): Promise<Answer<null>> {
 /** Everything whose name holds the words. */
 export async function search(words: string): Promise<Found[]> {
   if ((await standing()) !== 'inside') return [];
-  return findAnything(String(words).slice(0, 100));
+  return typeof words === 'string' ? findAnything(words.slice(0, 100).replaceAll('\0', ' ')) : [];
 }

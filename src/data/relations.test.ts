@@ -52,5 +52,5 @@ it('a thing of one machine is never joined to another, and whoever tries is told
   const { id } = await addFinding({ ...finding, pieceId: mine.id }, tick());
   await expect(changeRow('findings', { id }, { photoId: photo.id })).rejects.toMatchObject({ field: 'photoId' });
   await expect(changeRow('findings', { id }, { restorationId: other.id })).rejects.toThrow('another restoration');
-  await expect(addRow('blocks', { restorationId: one.id, firstId: 'a', thenId: 'b', why: '' })).rejects.toThrow(/constraint/i);
+  await expect(addRow('blocks', { restorationId: one.id, firstId: 'a', thenId: 'b', why: '' })).rejects.toThrow('not here any more');
 });

@@ -1,3 +1,4 @@
+import { ForeignKeyConstraintError } from 'sequelize';
 import { Refusal } from '@/core/refusal';
 import type { TableName } from './schema';
 
@@ -28,6 +29,8 @@ export const ACROSS: readonly string[] = ['sessions.leadId', 'treatments.stockId
 
 /** An error of the database in words, where somebody can act on it; any other as it is. */
 export function asRefusal(failure: unknown): unknown {
+  if (failure instanceof ForeignKeyConstraintError)
+    return new Refusal('', 'This names something that is not here any more. Load the page again, and choose anew.');
   const field = /kvell: joins two restorations \((\w+)\)/.exec((failure as { parent?: Error }).parent?.message ?? '')?.[1];
   if (field === undefined) return failure;
   return new Refusal(

@@ -57,7 +57,7 @@ export async function bringBack(id: string, now: Date): Promise<void> {
       for (const { table, row } of [...removed].reverse()) await addRow(table, row as never);
       for (const { table, id: rowId, before } of changed) if (await findRow(table, rowId)) await changeRow(table, { id: rowId }, before as never);
     } catch (failure) {
-      if (!/constraint/i.test(String(failure))) throw failure;
+      if (!(failure instanceof Refusal) && !/constraint/i.test(String(failure))) throw failure;
       throw new Refusal('id', `It cannot be brought back as it was: something else stands in its place by now. Its words are in the log: ${what}.`);
     }
     await changeRow('taken_back', { id }, { broughtBackAt: now.toISOString() });

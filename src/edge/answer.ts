@@ -22,7 +22,10 @@ export async function answerAnyone<Input, T>(
   work: (input: Input, now: Date) => Promise<T>,
 ): Promise<Answer<T>> {
   const now = clock();
-  const { value, error } = schema.validate(withoutKey(given), VALIDATE);
+  // Nothing at all is no answer to any question.
+  if (JSON.stringify(given)?.includes('\\u0000'))
+    return { ok: false, errors: [{ field: '', message: 'It holds a sign that no text has. Type it anew, rather than pasting it.' }] };
+  const { value, error } = schema.required().validate(withoutKey(given), VALIDATE);
   if (error) return { ok: false, errors: fieldErrors(error) };
   try {
     return { ok: true, value: await work(value as Input, now) };

@@ -8,6 +8,9 @@ import { broughtTogether, Meanwhile } from './meanwhile';
 
 export type Given = Record<string, unknown>;
 
+/** What came in as fields: an action can be called with anything, or with nothing. */
+const fieldsOf = (sent: unknown): Given => (typeof sent === 'object' && sent !== null && !Array.isArray(sent) ? (sent as Given) : {});
+
 /** A key as a page makes it. */
 const KEY = /^[0-9a-f]{32}$/;
 
@@ -15,11 +18,8 @@ const KEY = /^[0-9a-f]{32}$/;
  * Answers a change and, where it was made, has every page drawn anew. What carries a key of its page (`once`) is done
  * once: sent again, since its answer was lost, it is answered the same.
  */
-export async function write<Input, T>(
-  schema: Joi.Schema<Input>,
-  { once, ...given }: Given,
-  work: (input: Input, now: Date) => Promise<T>,
-): Promise<Answer<T>> {
+export async function write<Input, T>(schema: Joi.Schema<Input>, sent: Given, work: (input: Input, now: Date) => Promise<T>): Promise<Answer<T>> {
+  const { once, ...given } = fieldsOf(sent);
   const answered = await answer(schema, given, (input: Input, now) =>
     typeof once === 'string' && KEY.test(once) ? doneOnce(once, () => work(input, now), now) : work(input, now),
   );
@@ -35,10 +35,11 @@ export async function write<Input, T>(
  */
 export async function writeOver<Input, T>(
   schema: Joi.Schema<Input>,
-  { drawn, ...given }: Given,
+  sent: Given,
   stands: (input: Input) => Promise<Fields>,
   work: (input: Input, now: Date) => Promise<T>,
 ): Promise<Answer<T>> {
+  const { drawn, ...given } = fieldsOf(sent);
   if (typeof drawn !== 'object' || drawn === null) return write(schema, given, work);
   return write(schema, given, async (input, now) => {
     const typed = { ...given };

@@ -13,6 +13,8 @@ export const metadata: Metadata = { title: 'Restorations' };
 
 /** So many stand on a page. */
 const SIZE = 12;
+/** Nobody leafs further. */
+const MOST_PAGES = 100_000;
 
 interface Asked {
   show?: string;
@@ -26,7 +28,7 @@ export default async function RestorationsPage({ searchParams }: { searchParams:
   await needsEntered();
   const asked = await searchParams;
   const [shown, words] = [shownOf(asked.show), String(asked.words ?? '').slice(0, 100)];
-  const page = Math.max(0, Math.floor(Number(asked.page ?? 1)) - 1 || 0);
+  const page = Math.min(MOST_PAGES, Math.max(0, Math.floor(Number(asked.page ?? 1)) - 1 || 0));
   const { restorations, all } = await restorationsPage(shown, words, page, SIZE);
   const ids = restorations.map(({ id }) => id);
   const [stages, photos] = await Promise.all([stagesOfAll(ids), newestPhotos(ids)]);
