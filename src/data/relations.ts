@@ -1,4 +1,4 @@
-import { ForeignKeyConstraintError } from 'sequelize';
+import { BaseError, ForeignKeyConstraintError } from 'sequelize';
 import { Refusal } from '@/core/refusal';
 import type { TableName } from './schema';
 
@@ -26,6 +26,10 @@ export const RELATIONS = {
 
 /** Fields that may well name a row of another machine, or of none: what lies in one tub, and what stands in the stores. */
 export const ACROSS: readonly string[] = ['sessions.leadId', 'treatments.stockId', 'movements.stockId', 'sink_steps.timerId'];
+
+/** Whether the database refused a row by one of its own rules. */
+export const isAgainstRules = (failure: unknown): boolean =>
+  failure instanceof BaseError && /CONSTRAINT/.test(String((failure as { parent?: { code?: unknown } }).parent?.code));
 
 /** An error of the database in words, where somebody can act on it; any other as it is. */
 export function asRefusal(failure: unknown): unknown {

@@ -7,6 +7,7 @@ import { Refusal } from '@/core/refusal';
 import { fieldErrors, VALIDATE } from '@/core/sums/fieldErrors';
 import { BUNDLE_FORMAT, BUNDLE_PARTS, keepBundle, needsNew, type Bundle } from '@/data/bundle';
 import { inspectPicture, LARGEST_FILE_BYTES } from '@/data/photos/decode';
+import { isAgainstRules } from '@/data/relations';
 import { withIncoming } from '@/data/incoming';
 import { withFiles, type ToKeep } from '@/data/photos/store';
 import type { Photo } from '@/data/rows';
@@ -186,7 +187,12 @@ export async function importZip(file: string, copy: boolean, now: Date): Promise
     return await withFiles(async (keep) => {
       for (const photo of given.photos) if (!missing.has(photo.hash)) await keepPicture(opened, photo, keep);
       const bundle = copy ? asCopy(given) : given;
-      await keepBundle(bundle, now);
+      await keepBundle(bundle, now).catch((failure: unknown) => {
+        // What only the database knows of: two of what there is one of, or half of what goes together.
+        throw isAgainstRules(failure)
+          ? refuse('restoration.json does not hang together: the database refuses a row of it. Nothing was kept; export it again.')
+          : failure;
+      });
       return bundle.restoration.id;
     });
   } finally {

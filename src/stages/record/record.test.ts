@@ -269,6 +269,15 @@ it.each([
     (bundle: Bundle) => Object.assign(bundle.lots[0]!, { count: 1, returned: 1, missing: 1 }),
     'more back than came out',
   ],
+  [
+    'a pass that came to nothing',
+    (bundle: Bundle) => {
+      const [step] = bundles.find(({ sinkSteps }) => sinkSteps.length > 0)!.sinkSteps;
+      const own = { restorationId: bundle.restoration.id, findingId: bundle.findings[0]!.id, pieceId: null, photoId: null };
+      bundle.sinkSteps.push({ ...step!, ...own, outcome: null });
+    },
+    'an end without an outcome',
+  ],
   ['a session that ended before it began', (bundle: Bundle) => (bundle.sessions[0]!.endedAt = '1990-01-01T00:00:00.000Z'), 'ended before it began'],
 ] as const)('%s is not taken in', (_, poison, words) => {
   const bundle = structuredClone(bundles.find(({ sessions, lots, findings }) => sessions.length * lots.length * findings.length > 0)!);

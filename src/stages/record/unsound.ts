@@ -48,11 +48,13 @@ function* wrongChains({ findings, log }: Bundle): Generator<string> {
   for (const [i, { id, corrects }] of log.entries()) if (corrects !== null && corrects >= id) yield `log[${i}].corrects is not an earlier entry`;
 }
 
-function* wrongFields({ stages, restoration: { estimate }, lots, sessions }: Bundle): Generator<string> {
+function* wrongFields({ stages, restoration: { estimate }, lots, sessions, sinkSteps }: Bundle): Generator<string> {
   for (const stage of STAGES) if (stages.filter((row) => row.stage === stage).length !== 1) yield `stages has not the stage “${stage}” once`;
   for (const [name, { low, likely, high }] of Object.entries(estimate ?? {}))
     if (low > likely || likely > high) yield `restoration.estimate.${name} goes down from low to high`;
   for (const [i, { count, returned, missing }] of lots.entries()) if (returned + missing > count) yield `lots[${i}] has more back than came out`;
+  for (const [i, { endedAt, outcome }] of sinkSteps.entries())
+    if ((endedAt === null) !== (outcome === null)) yield `sinkSteps[${i}] has an end without an outcome, or an outcome without an end`;
   for (const [i, { startedAt, endedAt }] of sessions.entries())
     if (endedAt !== null && endedAt < startedAt) yield `sessions[${i}] ended before it began`;
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button, Flex } from '@chakra-ui/react';
+import { Flex } from '@chakra-ui/react';
 import { useParams } from 'next/navigation';
 import { PutAway } from '@/runsheet/PutAway';
 import { FaultPage } from '@/ui/FaultPage';
@@ -16,13 +16,8 @@ export default function RestorationError({ error, reset }: { error: Error & { di
       <Part title="If it keeps failing">
         <Flex direction="column" gap="4">
           <PutAway restorationId={id} away={false} />
-          <Flex gap="3" wrap="wrap">
+          <Flex>
             <LinkButton href="/restorations">All restorations</LinkButton>
-            <Button asChild>
-              <a href={`/api/restorations/${id}/export?as=zip`} download>
-                Save as ZIP what can be read
-              </a>
-            </Button>
           </Flex>
         </Flex>
       </Part>
