@@ -8,13 +8,13 @@ import { countOf } from '@/core/ledger/left';
 import { Refusal } from '@/core/refusal';
 import { ownKnowledge } from './cleaning';
 import { inTransaction } from './connection';
-import { appendLog, logOf } from './log';
+import { appendLog, logOf, newestMark } from './log';
 import { measurementsOf } from './measurements';
 import { photosOf } from './photos/store';
 import { piecesOf } from './pieces';
 import { requestsOf } from './requests';
 import { findRestoration } from './restorations';
-import { addNumbered, addRow, deferRelations, findRow, findRows } from './table';
+import { addRow, addRows, deferRelations, findRow, findRows } from './table';
 import type { TableName } from './schema';
 import type {
   BlockRow,
@@ -231,7 +231,7 @@ export async function keepBundle(bundle: Bundle, now: Date): Promise<void> {
     await needsKnown(bundle);
     // What is named may come after what names it; all of it was checked to be there.
     await deferRelations();
-    for (const part of BUNDLE_PARTS) for (const row of bundle[part]) await addRow(BUNDLE_TABLES[part], row);
+    for (const part of BUNDLE_PARTS) await addRows(BUNDLE_TABLES[part], bundle[part] as never);
     await keepLog(bundle.log);
     await appendLog(
       { restorationId: null, stage: null, kind: 'import', words: `Imported: ${restoration.title}, from ${bundle.workshop.name}.` },
@@ -240,9 +240,12 @@ export async function keepBundle(bundle: Bundle, now: Date): Promise<void> {
   });
 }
 
+/** Its entries go behind those that are here, in their order. */
 async function keepLog(log: readonly LogEntry[]): Promise<void> {
-  const given = new Map<number, number>();
-  for (const { id, corrects, ...entry } of log) {
-    given.set(id, await addNumbered('log', { ...entry, corrects: corrects === null ? null : (given.get(corrects) ?? null) }));
-  }
+  const behind = await newestMark();
+  const given = new Map(log.map(({ id }, i) => [id, behind + i + 1]));
+  await addRows(
+    'log',
+    log.map((entry) => ({ ...entry, id: given.get(entry.id)!, corrects: entry.corrects === null ? null : (given.get(entry.corrects) ?? null) })),
+  );
 }

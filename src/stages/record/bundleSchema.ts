@@ -93,7 +93,7 @@ const lotKind = {
     .required(),
 };
 /** Far more than one restoration ever comes to. */
-const MOST_ROWS = 200_000;
+export const MOST_ROWS = 200_000;
 const rows = (fields: Joi.SchemaMap) => Joi.array().items(Joi.object(fields)).max(MOST_ROWS).required();
 
 /** The published shape of `restoration.json`. */

@@ -2,6 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { stat } from 'node:fs/promises';
 import type { Readable } from 'node:stream';
 import { buffer } from 'node:stream/consumers';
+import { setImmediate as turn } from 'node:timers/promises';
+import Joi from 'joi';
 import yauzl, { type Entry, type ZipFile } from 'yauzl';
 import { Refusal } from '@/core/refusal';
 import { fieldErrors, VALIDATE } from '@/core/sums/fieldErrors';
@@ -12,7 +14,7 @@ import { withIncoming } from '@/data/incoming';
 import { withFiles, type ToKeep } from '@/data/photos/store';
 import type { Photo } from '@/data/rows';
 import { MOST } from '@/edge/limits';
-import { bundleSchema } from './bundleSchema';
+import { bundleSchema, MOST_ROWS } from './bundleSchema';
 import { photoEntry } from './exportZip';
 import { broughtForward } from './olderBundles';
 import { unsound } from './unsound';
@@ -107,8 +109,39 @@ async function readEntry(opened: Opened, name: string): Promise<Buffer | null> {
   );
 }
 
+/** So many rows are held against their schema before others get their turn. */
+const ROWS_AT_ONCE = 400;
+
+/** @throws Refusal with what does not follow the schema */
+function needsShape<T>(schema: Joi.Schema<T>, given: unknown, firstRow = 0): T {
+  const { value, error } = schema.validate(given, { ...VALIDATE, convert: false });
+  if (!error) return value as T;
+  const [first, ...rest] = fieldErrors(error);
+  const numbered = (words: string) => words.replaceAll(/^(\w+)\[(\d+)\]/g, (_, name: string, row: string) => `${name}[${Number(row) + firstRow}]`);
+  throw refuse(
+    `restoration.json does not follow its schema: ${numbered(first!.field)}: ${numbered(first!.message)}${rest.length > 0 ? `, and ${rest.length} more` : ''}. Export it again.`,
+  );
+}
+
+/** A bundle that follows its schema: its many rows are looked at some at a time, so that nobody waits for all of them. */
+async function inShape(given: Bundle): Promise<Bundle> {
+  const lists = Object.entries(given).filter(([, rows]) => Array.isArray(rows) && rows.length > ROWS_AT_ONCE) as [keyof Bundle, unknown[]][];
+  const value = needsShape(bundleSchema, { ...given, ...Object.fromEntries(lists.map(([name]) => [name, []])) });
+  for (const [name, rows] of lists) {
+    if (rows.length > MOST_ROWS) throw refuse(`restoration.json has ${rows.length} rows of ${name}; a restoration has at most ${MOST_ROWS}.`);
+    const schema = Joi.object<Record<string, unknown[]>>({ [name]: bundleSchema.extract(name) });
+    const kept: unknown[] = [];
+    for (let i = 0; i < rows.length; i += ROWS_AT_ONCE) {
+      kept.push(...needsShape(schema, { [name]: rows.slice(i, i + ROWS_AT_ONCE) }, i)[name]!);
+      await turn();
+    }
+    Object.assign(value, { [name]: kept });
+  }
+  return value;
+}
+
 /** A bundle out of its JSON. @throws Refusal (`file`) for what is none, follows no schema, or does not hang together */
-export function readBundle(json: Buffer | null): Bundle {
+export async function readBundle(json: Buffer | null): Promise<Bundle> {
   if (!json) throw refuse('The ZIP has no restoration.json. Choose the file that Kvell’s record page exported.');
   let given: unknown;
   try {
@@ -121,13 +154,7 @@ export function readBundle(json: Buffer | null): Bundle {
     throw refuse(
       `restoration.json is not a restoration of Kvell (its format is “${String(format).slice(0, 60)}”). Choose the file that Kvell’s record page exported.`,
     );
-  const { value, error } = bundleSchema.validate(broughtForward(given), { ...VALIDATE, convert: false });
-  if (error) {
-    const [first, ...rest] = fieldErrors(error);
-    throw refuse(
-      `restoration.json does not follow its schema: ${first!.field}: ${first!.message}${rest.length > 0 ? `, and ${rest.length} more` : ''}. Export it again.`,
-    );
-  }
+  const value = await inShape(broughtForward(given) as Bundle);
   const wrong = unsound(value);
   if (wrong.length > 0) throw refuse(`restoration.json does not hang together: ${wrong.join('; ')}. Nothing was kept; export it again.`);
   return value;
@@ -181,7 +208,7 @@ async function keepPicture(opened: Opened, photo: Photo, keep: (what: ToKeep, ex
 export async function importZip(file: string, copy: boolean, now: Date): Promise<string> {
   const opened = await openZip(file);
   try {
-    const given = readBundle(await readEntry(opened, 'restoration.json'));
+    const given = await readBundle(await readEntry(opened, 'restoration.json'));
     if (!copy) await needsNew(given.restoration);
     const missing = new Set(given.missing);
     return await withFiles(async (keep) => {

@@ -220,7 +220,7 @@ it('whatever stands in whichever field: it is refused in words, or it is a resto
     tries += 1;
     let read: Bundle;
     try {
-      read = readBundle(Buffer.from(JSON.stringify(bundle)));
+      read = await readBundle(Buffer.from(JSON.stringify(bundle)));
     } catch (failure) {
       if (!(failure instanceof Refusal)) throw new Error(`${name}: ${String(failure)}`, { cause: failure });
       expect(failure.message).toMatch(/\.$/);
@@ -279,13 +279,13 @@ it.each([
     'an end without an outcome',
   ],
   ['a session that ended before it began', (bundle: Bundle) => (bundle.sessions[0]!.endedAt = '1990-01-01T00:00:00.000Z'), 'ended before it began'],
-] as const)('%s is not taken in', (_, poison, words) => {
+] as const)('%s is not taken in', async (_, poison, words) => {
   const bundle = structuredClone(bundles.find(({ sessions, lots, findings }) => sessions.length * lots.length * findings.length > 0)!);
   (poison as (bundle: Bundle, other: string) => unknown)(
     bundle,
     bundles.find(({ restoration }) => restoration.id !== bundle.restoration.id)!.restoration.id,
   );
-  expect(() => readBundle(Buffer.from(JSON.stringify(bundle)))).toThrow(words);
+  await expect(readBundle(Buffer.from(JSON.stringify(bundle)))).rejects.toThrow(words);
 });
 
 it('what is refused leaves no file, and a photograph whose file is gone does not stop the rest', async () => {
@@ -306,4 +306,16 @@ it('what is refused leaves no file, and a photograph whose file is gone does not
   const again = (await gatherBundle(await importZip(out, false, tick())))!;
   expect(again.photos).toEqual(bundle.photos);
   expect(await files()).toHaveLength(new Set(bundle.photos.map(({ hash }) => hash)).size - 1);
+});
+
+it('a log of many thousand entries is taken back, and what is wrong in it is said by its number', async () => {
+  await freshFolder();
+  const bundle = bundles.find(({ restoration }) => restoration.title === 'Pellwig Pocket')!;
+  const missing = bundle.photos.map(({ hash }) => hash);
+  const log = Array.from({ length: 25_000 }, (_, i) => ({ ...bundle.log[i % bundle.log.length]!, id: i + 1, corrects: i % 100 === 99 ? i : null }));
+  const zip = await packed({ ...bundle, photos: bundle.photos, log, missing });
+  const again = (await gatherBundle(await importZip(zip, false, tick())))!;
+  expect(again.log).toEqual(log);
+  const wrong = { ...bundle, missing, log: log.map((entry, i) => (i === 20_001 ? { ...entry, at: 'yesterday' } : entry)) };
+  await expect(readBundle(Buffer.from(JSON.stringify(wrong)))).rejects.toThrow('log[20001].at');
 });

@@ -4,7 +4,10 @@ import { RELATIONS } from '@/data/relations';
 
 type Row = Record<string, unknown> & { id: string | number };
 
-const twice = (values: readonly unknown[]): unknown => values.find((value, i) => values.indexOf(value) !== i);
+function twice(values: readonly unknown[]): unknown {
+  const seen = new Set<unknown>();
+  return values.find((value) => seen.size === seen.add(value).size);
+}
 
 /** Every part that belongs to the restoration, and its log, by the table that it fills. */
 const partsOf = (bundle: Bundle): [name: string, table: string, rows: readonly Row[]][] => [
@@ -35,15 +38,17 @@ function* wrongRows(bundle: Bundle): Generator<string> {
 /** A finding that goes on from itself, however far round, has no beginning. */
 function* wrongChains({ findings, log }: Bundle): Generator<string> {
   const before = new Map(findings.map(({ id, continues }) => [id, continues]));
+  // Walked once: what was seen to end ends.
+  const ends = new Set<string>();
   for (const [i, { id }] of findings.entries()) {
-    let at = before.get(id) ?? null;
-    for (let steps = 0; at !== null; steps++) {
-      if (at === id || steps > findings.length) {
-        yield `findings[${i}].continues leads back to itself`;
-        break;
-      }
+    const walked = new Set<string>();
+    let at: string | null = id;
+    while (at !== null && !ends.has(at) && !walked.has(at)) {
+      walked.add(at);
       at = before.get(at) ?? null;
     }
+    if (at !== null && !ends.has(at)) yield `findings[${i}].continues leads back to itself`;
+    for (const one of walked) ends.add(one);
   }
   for (const [i, { id, corrects }] of log.entries()) if (corrects !== null && corrects >= id) yield `log[${i}].corrects is not an earlier entry`;
 }
