@@ -8,8 +8,10 @@ import { findRows, select } from '@/data/table';
 import { actionsOfBuild, attacked, call, newFolder, removeFolder, seeded, tell, type Attacked } from './server';
 
 const KILLS = 500;
-/** Longest that a burst of writes goes on before the kill, ms. */
-const LONGEST_MS = 260;
+/** Longest that writes go on after the first of them was answered, ms. */
+const LONGEST_MS = 120;
+/** A server that has just started answers within this, ms. */
+const FIRST_MS = 5000;
 
 /** What was answered as done, and has to be there whatever happens afterwards. */
 interface Promised {
@@ -18,7 +20,8 @@ interface Promised {
   pieces: string[];
 }
 
-async function burst(server: Attacked, restorationId: string, round: number, promised: Promised): Promise<void> {
+/** Writes of every sort at once. @returns when the first is answered, and when none is under way any more */
+function burst(server: Attacked, restorationId: string, round: number, promised: Promised): { first: Promise<unknown>; over: Promise<unknown> } {
   const actions = actionsOfBuild();
   const act = (name: string, given: object) => call(server.base, actions.get(name)!, [given]);
   const note = async (i: number) => {
@@ -45,8 +48,9 @@ async function burst(server: Attacked, restorationId: string, round: number, pro
     const answered = (await response.json()) as { ok: boolean; value?: { id: string } };
     if (answered.ok) promised.photos.push(answered.value!.id);
   };
+  const under = [note(1), photo(1), piece(), note(2), photo(2), note(3)];
   // What is under way when the server goes fails, as it should.
-  await Promise.allSettled([note(1), photo(1), piece(), note(2), photo(2), note(3)]);
+  return { first: Promise.any(under).catch(() => {}), over: Promise.allSettled(under) };
 }
 
 /** Kills the server in the middle of writes, again and again: what was answered is there, and no file is half or without its row. */
@@ -61,10 +65,11 @@ export async function kill(): Promise<void> {
     const open = await call(server.base, actionsOfBuild().get('stages/intake/actions#open')!, [{ title: 'Killed', once: 'a'.repeat(32) }]);
     const restorationId = String(open.answer!.value);
     for (let round = 0; round < KILLS; round++) {
-      const under = burst(server, restorationId, round, promised);
+      const { first, over } = burst(server, restorationId, round, promised);
+      await Promise.race([first, pause(FIRST_MS)]);
       await pause(random() * LONGEST_MS);
       await server.stop('SIGKILL');
-      await under;
+      await over;
       server = await attacked(3962, data);
     }
     await server.stop();

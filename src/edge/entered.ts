@@ -1,6 +1,7 @@
 import { cookies, headers } from 'next/headers';
 import { notFound, redirect } from 'next/navigation';
-import { doorState } from '@/data/door';
+import { doorState, opens } from '@/data/door';
+import { faultOf } from '@/data/fault';
 import { clock } from './clock';
 import { faultSentence, tellFault } from './faults';
 import { isOnLan, ownAddresses } from './network';
@@ -45,6 +46,11 @@ export async function needsEntered(): Promise<void> {
   const how = await standing();
   if (how === 'outside') redirect(OUTSIDE);
   if (how === 'foreign') notFound();
+  // What cannot be opened the layout says already, in its own words and one line of output.
+  await opens().catch((failure: unknown) => {
+    if (faultOf(failure)) notFound();
+    throw failure;
+  });
 }
 
 /** The headers of an answer that nobody else gives them to. */
