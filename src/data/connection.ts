@@ -32,6 +32,8 @@ async function openDatabase(folder: string): Promise<Database> {
       kept.queries += 1;
       if (process.env.KVELL_TELL_QUERIES) process.stderr.write('query\n');
     },
+    // The busy timeout waits already: nobody waits for it five times over.
+    retry: { max: 1 },
     define: { timestamps: false, freezeTableName: true },
     // A transaction that reads first and writes later could not be made to wait; this one waits at its start.
     transactionType: Transaction.TYPES.IMMEDIATE,

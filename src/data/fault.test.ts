@@ -1,8 +1,10 @@
 import { chmod, mkdtemp, rm, stat, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { closeDatabase, database } from './connection';
+import { Sequelize, Transaction } from 'sequelize';
+import { closeDatabase, database, inTransaction } from './connection';
 import { FAULTS, faultOf, NewerData, type Fault } from './fault';
+import { changeRow } from './table';
 import { freshFolder, removeFolders, trialRestoration } from './trial';
 
 afterAll(removeFolders);
@@ -60,4 +62,19 @@ it('a database that is none, that a newer version wrote, or whose folder is a fi
   await chmod(folder, 0o700);
   await rm(folder, { recursive: true });
   await freshFolder();
+});
+
+it('a database that another program holds is told so when something is written', async () => {
+  await freshFolder();
+  const { id } = await trialRestoration();
+  const other = new Sequelize({ dialect: 'sqlite', storage: path.join(process.env.KVELL_DATA!, 'kvell.sqlite'), logging: false });
+  const held = await other.transaction({ type: Transaction.TYPES.EXCLUSIVE });
+  try {
+    const refused = await inTransaction(() => changeRow('restorations', { id }, { title: 'Other' })).catch((failure: unknown) => failure);
+    expect(faultOf(refused)).toBe('locked');
+  } finally {
+    await held.rollback();
+    await other.close();
+  }
+  expect(await inTransaction(() => changeRow('restorations', { id }, { title: 'Other' }))).toBe(true);
 });

@@ -33,3 +33,11 @@ it('that is not on the disk, or of a size that there is not, is said to be so', 
   await rm(fileOf(photo));
   for (const query of ['', '?size=small']) expect((await ask(photo.id, query)).status).toBe(404);
 });
+
+it('asked for small by eight devices at once, all of them are answered', async () => {
+  const photo = await trialPhoto((await trialRestoration()).id, 7);
+  const answers = await Promise.all(Array.from({ length: 8 }, () => ask(photo.id, '?size=small')));
+  const bytes = await Promise.all(answers.map(async (answer) => Buffer.from(await answer.arrayBuffer()).toString('hex')));
+  expect(answers.map(({ status }) => status)).toEqual(Array(8).fill(200));
+  expect(new Set(bytes).size).toBe(1);
+});
