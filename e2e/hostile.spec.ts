@@ -146,6 +146,7 @@ test('what cannot be read is refused with words: actions without arguments, addr
     expect(await act(body)).toEqual([400, expect.stringContaining('no arguments')]);
   expect(await act('[{}]', 'multipart/form-data; boundary=x')).toEqual([400, expect.stringContaining('no arguments')]);
   for (const body of ['[]', '["x"]', '[{}]', '["$undefined"]']) expect(await act(body)).toEqual([200, expect.stringContaining('is missing')]);
+  for (const body of ['["$0:0"]', '[{"a":"$0:0"}]', '[{"words":"$0:0","once":"x"}]']) expect((await act(body))[0]).toBe(200);
   expect(await act('[{"restorationId":"a\\u0000b","stage":"mend","words":"x"}]')).toEqual([200, expect.stringContaining('a sign that no text has')]);
   for (const path of ['/%', '/restorations/%00', '/api/photos/%']) expect((await raw(baseURL!, path)).status).toBe(400);
   const headers = { 'content-type': 'multipart/form-data; boundary=x', origin: baseURL! };

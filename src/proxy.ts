@@ -47,8 +47,8 @@ const TAKES_FORM = /^\/api\/restorations\/[^/]+\/teardown$/;
 const isStrayForm = (request: NextRequest, pathname: string): boolean =>
   /^(multipart\/form-data|application\/x-www-form-urlencoded)/i.test(request.headers.get('content-type') ?? '') && !TAKES_FORM.test(pathname);
 
-/** Strings of the transport that are plain data: an escaped sign, nothing, a date, numbers that JSON has not. */
-const PLAIN_SIGNS = /^\$(\$|undefined$|D|NaN$|Infinity$|-Infinity$|-0$)/;
+/** Strings of the transport that are plain data: an escaped sign, nothing, a date, numbers that JSON has not, what stands elsewhere in the same list. */
+const PLAIN_SIGNS = /^\$(\$|undefined$|D|NaN$|Infinity$|-Infinity$|-0$|0(:[^:]+)+$)/;
 
 /** Kvell's own scripts call actions with plain data, as a JSON list; anything else cannot be read, and is said so. */
 async function wrongArguments(request: NextRequest): Promise<string | null> {

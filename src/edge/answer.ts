@@ -23,8 +23,8 @@ export async function answerAnyone<Input, T>(
 ): Promise<Answer<T>> {
   const now = clock();
   // Nothing at all is no answer to any question.
-  if (JSON.stringify(given)?.includes('\\u0000'))
-    return { ok: false, errors: [{ field: '', message: 'It holds a sign that no text has. Type it anew, rather than pasting it.' }] };
+  const unfit = unfitFor(given);
+  if (unfit) return { ok: false, errors: [{ field: '', message: unfit }] };
   const { value, error } = schema.required().validate(withoutKey(given), VALIDATE);
   if (error) return { ok: false, errors: fieldErrors(error) };
   try {
@@ -49,6 +49,15 @@ export async function answer<Input, T>(schema: Joi.Schema<Input>, given: unknown
     return { ok: false, errors: [{ field: '', message: faultSentence(fault) }] };
   }
   return answerAnyone(schema, given, work);
+}
+
+/** Why something cannot be looked at at all: it holds itself, or a sign that no text has; `null` where it can. */
+function unfitFor(given: unknown): string | null {
+  try {
+    return JSON.stringify(given)?.includes('\\u0000') ? 'It holds a sign that no text has. Type it anew, rather than pasting it.' : null;
+  } catch {
+    return 'It holds itself, which nothing does that Kvell’s own pages send. Load the page again, and send it once more.';
+  }
 }
 
 /** The key of a form is no field of it: what only reads does without. */
