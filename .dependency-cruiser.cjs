@@ -17,7 +17,13 @@ module.exports = {
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
       to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: `node_modules/(${COMPUTING.join('|')})/` },
     },
-    { name: 'data-over-core', severity: 'error', from: { path: '^src/data/' }, to: { path: '^src/', pathNot: '^src/(data|core)/' } },
+    {
+      name: 'data-over-core',
+      severity: 'error',
+      comment: 'And the kinds of what the pool runs.',
+      from: { path: '^src/data/' },
+      to: { path: '^src/', pathNot: '^src/(data|core)/|^src/workers/heavy\\.worker\\.ts$' },
+    },
     { name: 'ui-knows-no-stage', severity: 'error', from: { path: '^src/ui/' }, to: { path: '^src/', pathNot: '^src/(ui|core)/' } },
     {
       name: 'simulators-over-core',
@@ -30,9 +36,9 @@ module.exports = {
       name: 'edge-over-core',
       severity: 'error',
       comment:
-        'And three doors of the data layer: who has entered is asked at every edge, what is sent twice is done once, and what is wrong with the disk is said. The pool runs the worker that makes paper.',
+        'And four doors of the data layer: who has entered is asked at every edge, what is sent twice is done once, what is wrong with the disk is said, and paper is made in the pool.',
       from: { path: '^src/edge/', pathNot: '\\.test\\.tsx?$' },
-      to: { path: '^src/', pathNot: '^src/(edge|core)/|^src/data/(door|once|fault)\\.ts$|^src/workers/paper\\.worker\\.ts$' },
+      to: { path: '^src/', pathNot: '^src/(edge|core)/|^src/data/(door|once|fault|heavyPool)\\.ts$' },
     },
     {
       name: 'rooms-over-core-data-ui',

@@ -14,13 +14,14 @@ const config = await createConfig({
   // No request is at hand in a unit test.
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
-    '^\\./pool$': '<rootDir>/src/edge/pool.testing.ts',
     '^next/headers$': '<rootDir>/src/edge/request.testing.ts',
   },
 })();
 
 const jestConfig = {
   ...config,
+  // Nothing is built for a unit test: what runs in threads is done at once. It stands before the paths of the compiler.
+  moduleNameMapper: { '/heavyPool$': '<rootDir>/src/data/heavyPool.testing.ts', ...config.moduleNameMapper },
   // Looking up `Math` through the sandbox costs fifty times the sum itself in the hot loops.
   sandboxInjectedGlobals: ['Math'],
   // These ship only as ES modules and have to be compiled for the test runner.

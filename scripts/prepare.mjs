@@ -89,12 +89,12 @@ export async function ensureBuild() {
   await must('Building', bin('next'), ['build']);
   // What runs in threads of its own is no part of a page: one file with all that is Kvell's in it.
   const worker = [
-    'src/workers/paper.worker.ts',
+    'src/workers/heavy.worker.ts',
     '--bundle',
     '--platform=node',
     '--format=esm',
     '--packages=external',
-    '--outfile=.next/kvell/paper.mjs',
+    '--outfile=.next/kvell/heavy.mjs',
   ];
   await must('Building the worker', bin('esbuild'), [...worker, '--log-level=warning']);
   await writeFile(stamp, sources);

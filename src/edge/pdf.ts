@@ -1,6 +1,6 @@
 import type pdfMake from 'pdfmake';
 import type { Content } from 'pdfmake';
-import { inPool } from './pool';
+import { inPool } from '@/data/heavyPool';
 
 type Sheet = Parameters<typeof pdfMake.createPdf>[0];
 /** How a table is ruled. */

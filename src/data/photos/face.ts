@@ -1,12 +1,12 @@
 import sharp from 'sharp';
 import { faceOf, type Face } from '@/core/photo/face';
-import { evened } from '@/core/photo/flatField';
 import type { MeasureSpec } from '@/core/photo/spec';
 import type { Picture } from '@/core/photo/picture';
 import type { Srgb } from '@/core/colour/types';
 import { Refusal } from '@/core/refusal';
 import { PIECE_REGION } from '../measurements';
 import type { Measurement } from '../rows';
+import { inPool } from '../heavyPool';
 import { decodePicture } from './decode';
 import { findPhoto, readOriginal } from './store';
 
@@ -24,7 +24,7 @@ export async function measuredPicture(photoId: string, { flatField }: MeasureSpe
   const [photo, flat] = [await findPhoto(photoId), flatField ? await findPhoto(flatField) : null];
   if (!photo || (flatField && !flat)) throw new Refusal('pieceId', 'A photograph of this piece is not here any more. Measure it again.');
   const picture = await decodePicture(await readOriginal(photo));
-  return flat ? evened(picture, await decodePicture(await readOriginal(flat))) : picture;
+  return flat ? inPool('evenedOf', { picture, flat: await decodePicture(await readOriginal(flat)) }) : picture;
 }
 
 /**

@@ -1,11 +1,12 @@
 import path from 'node:path';
 import Piscina from 'piscina';
 import { Refusal } from '@/core/refusal';
-import type { pdf } from '@/workers/paper.worker';
+import type { evenedOf, pdf } from '@/workers/heavy.worker';
 
-/** What runs in threads beside the one that answers, by its name in `workers/paper`. */
+/** What runs in threads beside the one that answers, by its name in `workers/heavy.worker`. */
 interface Works {
   pdf: typeof pdf;
+  evenedOf: typeof evenedOf;
 }
 
 /** One thread: of two cores the other answers. It ends when it was idle for a while. */
@@ -21,7 +22,7 @@ const kept = globalThis as { kvellPool?: Piscina };
 /** Made when it is first asked for; the build writes its file (`scripts/prepare.mjs`). */
 function pool(): Piscina {
   return (kept.kvellPool ??= new Piscina({
-    filename: path.join(process.cwd(), '.next', 'kvell', 'paper.mjs'),
+    filename: path.join(process.cwd(), '.next', 'kvell', 'heavy.mjs'),
     minThreads: 0,
     maxThreads: THREADS,
     idleTimeout: IDLE_MS,

@@ -1,5 +1,7 @@
 import path from 'node:path';
 import pdfMake, { type Content } from 'pdfmake';
+import { evened } from '@/core/photo/flatField';
+import type { Picture } from '@/core/photo/picture';
 
 type Sheet = Parameters<typeof pdfMake.createPdf>[0];
 
@@ -92,3 +94,6 @@ export async function pdf({ footerTitle, ...document }: Given): Promise<Uint8Arr
   } as Sheet;
   return new Uint8Array(await pdfMake.createPdf(sheet).getBuffer());
 }
+
+/** Evens the light of a picture by that of a plain sheet. */
+export const evenedOf = ({ picture, flat }: { picture: Picture; flat: Picture }): Picture => evened(picture, flat);
