@@ -26,7 +26,7 @@ function burst(server: Attacked, restorationId: string, round: number, promised:
   const act = (name: string, given: object) => call(server.base, actions.get(name)!, [given]);
   const note = async (i: number) => {
     const words = `note ${round}.${i}`;
-    const { answer } = await act('runsheet/actions#noteDown', { restorationId, stage: 'mend', words, once: `${round * 10 + i}`.padStart(32, '0') });
+    const { answer } = await act('clipboard/actions#writeDown', { restorationId, stage: 'mend', words, once: `${round * 10 + i}`.padStart(32, '0') });
     if (answer?.ok) promised.notes.push(words);
   };
   const piece = async () => {

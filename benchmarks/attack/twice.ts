@@ -20,10 +20,10 @@ interface To {
 const WRITES: Record<string, (to: To) => Fields> = {
   'stages/intake/actions#open': ({ n }) => ({ title: `Machine ${n}`, pricePaid: '12' }),
   'stages/intake/actions#test': ({ restorationId }) => ({ restorationId, phase: 'before', results: { letters: 'faulty' }, words: {}, waivedWhy: '' }),
-  'runsheet/actions#noteDown': ({ restorationId }) => ({ restorationId, stage: 'mend', words: 'glued' }),
-  'runsheet/actions#spendMinutes': ({ restorationId }) => ({ restorationId, stage: 'mend', minutes: '20', words: 'glue' }),
-  'runsheet/actions#useMaterial': ({ restorationId }) => ({ restorationId, stage: 'mend', words: 'putty', cost: '4' }),
-  'runsheet/actions#find': ({ restorationId, pieceId }) => ({
+  'clipboard/actions#writeDown': ({ restorationId }) => ({ restorationId, stage: 'mend', words: 'glued' }),
+  'clipboard/actions#addMinutes': ({ restorationId }) => ({ restorationId, stage: 'mend', minutes: '20', words: 'glue' }),
+  'clipboard/actions#addMaterial': ({ restorationId }) => ({ restorationId, stage: 'mend', words: 'putty', cost: '4' }),
+  'clipboard/actions#addFinding': ({ restorationId, pieceId }) => ({
     restorationId,
     stage: 'intake',
     pieceId,
@@ -36,7 +36,7 @@ const WRITES: Record<string, (to: To) => Fields> = {
   'runsheet/actions#ask': ({ restorationId }) => ({
     ...{ restorationId, pieceId: '', stage: 'brighten', about: 'treatment', what: 'brighten', why: 'yellow', cost: '', alternatives: 'leave it' },
   }),
-  'runsheet/actions#settle': ({ findingId }) => ({ findingId, settledAs: 'left on purpose', settledWords: 'as it was' }),
+  'clipboard/actions#closeFinding': ({ findingId }) => ({ findingId, settledAs: 'left on purpose', settledWords: 'as it was' }),
   'stages/teardown/actions#off': ({ restorationId, n }) => ({ restorationId, name: `Shield ${n}`, joint: 'clips' }),
   'stages/teardown/actions#aside': ({ restorationId, n }) => ({ restorationId, name: `Strip ${n}` }),
   'stages/teardown/actions#putIntoTray': ({ stepId }) => ({
@@ -92,7 +92,14 @@ export async function twice(): Promise<void> {
     const restorationId = await idOf('stages/intake/actions#open', { title: `Trial ${++n}` });
     await act('runsheet/actions#belongsTo', { restorationId, owner: 'Somebody', stages: [], spend: '100', words: '', once: key() });
     const pieceId = await idOf('runsheet/actions#tagPiece', { restorationId, tag: 'K1', name: 'Lid', plastic: 'ABS', finish: 'textured' });
-    const findingId = await idOf('runsheet/actions#find', { restorationId, stage: 'intake', pieceId, kind: 'crack', part: 'case', severity: 'bad' });
+    const findingId = await idOf('clipboard/actions#addFinding', {
+      restorationId,
+      stage: 'intake',
+      pieceId,
+      kind: 'crack',
+      part: 'case',
+      severity: 'bad',
+    });
     const stepId = await idOf('stages/teardown/actions#off', { restorationId, name: 'Lid', joint: 'clips' });
     return { restorationId, pieceId, findingId, stepId, photoId: '', timerId: '', n: ++n };
   };

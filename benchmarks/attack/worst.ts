@@ -67,7 +67,7 @@ export async function worst(): Promise<void> {
     const notes: number[] = [];
     for (let i = 0; under; i++) {
       notes.push(
-        await timed(() => act('runsheet/actions#noteDown', { restorationId, stage: 'mend', words: `n ${i}`, once: `e${i}`.padStart(32, '0') })),
+        await timed(() => act('clipboard/actions#writeDown', { restorationId, stage: 'mend', words: `n ${i}`, once: `e${i}`.padStart(32, '0') })),
       );
       await pause(20);
     }

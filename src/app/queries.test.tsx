@@ -101,7 +101,7 @@ it('asks no more of a workshop of many years than of a new one, and never more t
     'run sheet': () => RunSheetPage({ params }),
     intake: () => IntakePage({ params }),
     teardown: () => TeardownPage({ params, searchParams: none }),
-    wash: () => WashPage({ params }),
+    wash: () => WashPage({ params, searchParams: none }),
     brighten: () => BrightenPage({ params, searchParams: none }),
     keys: () => StagePage({ params: Promise.resolve({ id, stage: 'keys' }) }),
     rebuild: () => RebuildPage({ params }),

@@ -7,6 +7,7 @@ import NextLink from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { STAGES } from '@/core/runsheet/stages';
+import { viewByDigit } from '@/core/runsheet/views';
 import type { NamedTimer } from '@/data/timers';
 import { useKeys } from '@/ui/useKeys';
 import { TimersBar } from './TimersBar';
@@ -40,21 +41,23 @@ export function Shell({ timers, more, mark, children }: Props) {
   const [finding, setFinding] = useState(false);
   const [keysShown, setKeysShown] = useState(false);
   const restoration = /^\/restorations\/([0-9a-f-]{36})/.exec(path)?.[1];
+  const onStage = restoration !== undefined && STAGES.some((stage) => path.startsWith(`/restorations/${restoration}/${stage}`));
   const keys = useMemo(() => {
     const stages = restoration
-      ? Object.fromEntries(STAGES.map((stage, i) => [String(i + 1), () => router.push(`/restorations/${restoration}/${stage}`)]))
+      ? Object.fromEntries(STAGES.map((_, i) => [String(i + 1), () => router.push(viewByDigit(restoration, path, i + 1)!)]))
       : {};
     return {
       ...stages,
       '/': () => setFinding(true),
       '?': () => setKeysShown(true),
       n: () => router.push(restoration ? `/restorations/${restoration}/pieces/new` : '/restorations/new'),
-      l: () => router.push(restoration ? `/restorations/${restoration}/log` : '/workshop#log'),
+      // On a stage the clipboard takes it.
+      ...(!onStage && { l: () => router.push(restoration ? `/restorations/${restoration}/log` : '/workshop/log') }),
       t: () => router.push('/#timers'),
       b: () => router.push('/'),
       r: () => router.push(restoration ? `/restorations/${restoration}` : '/restorations'),
     };
-  }, [restoration, router]);
+  }, [restoration, onStage, path, router]);
   useKeys(keys);
   const isHere = (href: string) => (href === '/' ? path === '/' : path.startsWith(href));
   return (

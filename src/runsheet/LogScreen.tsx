@@ -8,8 +8,8 @@ import type { LogEntry, TakenBack } from '@/data/rows';
 import { TakenBackPart } from '@/undo/TakenBackPart';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { Part } from '@/ui/layout';
-import { noteDown } from './actions';
-import { LogList } from './LogList';
+import { writeDown } from '@/clipboard/actions';
+import { LogList } from '@/clipboard/LogList';
 
 interface Props {
   restorationId: string;
@@ -38,7 +38,7 @@ export function LogScreen({ restorationId, page, taken, timeZone }: Props) {
           ]}
           initial={{ words: correcting?.words ?? '' }}
           submit={correcting ? 'Write new wording' : 'Write into log'}
-          send={(values) => noteDown({ restorationId, stage: correcting?.stage ?? 'record', corrects: correcting?.id ?? '', ...values })}
+          send={(values) => writeDown({ restorationId, stage: correcting?.stage ?? 'record', corrects: correcting?.id ?? '', ...values })}
           done="In the log."
           draftKey={`log-${restorationId}-${correcting?.id ?? 'new'}`}
           onDone={() => {

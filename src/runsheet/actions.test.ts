@@ -7,7 +7,8 @@ import { ledgerOf } from '@/data/ledger';
 import { inTrialWorkshop, TRIAL_PIECE, trialPiece, trialRestoration } from '@/data/trial';
 import { wrongs } from '@/edge/wrongs';
 import { STAGES } from '@/core/runsheet/stages';
-import { correctPiece, find, markStage, noteDown, settle, spendMinutes, tagPiece, useMaterial } from './actions';
+import { addFinding, addMaterial, addMinutes, closeFinding, writeDown } from '@/clipboard/actions';
+import { correctPiece, markStage, tagPiece } from './actions';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
@@ -18,8 +19,8 @@ const sheet = async () => ({ restorationId: (await trialRestoration()).id, stage
 describe('what every stage takes down', () => {
   it('minutes and materials land in the ledger and in the log', async () => {
     const at = await sheet();
-    expect(wrongs(await spendMinutes({ ...at, minutes: '25', words: 'Caps brushed' }))).toBe('');
-    expect(wrongs(await useMaterial({ ...at, words: 'Dish soap', cost: '1.25' }))).toBe('');
+    expect(wrongs(await addMinutes({ ...at, minutes: '25', words: 'Caps brushed' }))).toBe('');
+    expect(wrongs(await addMaterial({ ...at, words: 'Dish soap', cost: '1.25' }))).toBe('');
     const [price, minutes, soap] = await ledgerOf(at.restorationId);
     expect(price).toMatchObject({ kind: 'price', amountMinor: 2500 });
     expect(minutes).toMatchObject({ kind: 'minutes', minutes: 25, amountMinor: 0 });
@@ -29,22 +30,22 @@ describe('what every stage takes down', () => {
 
   it('an amount that is no amount is refused with its field, and nothing is written', async () => {
     const at = await sheet();
-    expect(wrongs(await spendMinutes({ ...at, minutes: '0', words: '' }))).toMatch(/minutes: .*\nwords: .*Write a few words/s);
-    expect(wrongs(await spendMinutes({ ...at, minutes: '1500', words: 'x' }))).toMatch(/1440/);
-    expect(wrongs(await useMaterial({ ...at, words: 'Soap', cost: '-2' }))).toMatch(/cost: /);
+    expect(wrongs(await addMinutes({ ...at, minutes: '0', words: '' }))).toMatch(/minutes: .*\nwords: .*Write a few words/s);
+    expect(wrongs(await addMinutes({ ...at, minutes: '1500', words: 'x' }))).toMatch(/1440/);
+    expect(wrongs(await addMaterial({ ...at, words: 'Soap', cost: '-2' }))).toMatch(/cost: /);
     expect(await ledgerOf(at.restorationId)).toHaveLength(1);
   });
 
   it('a note can be reworded: the old wording stays readable', async () => {
     const at = await sheet();
-    await noteDown({ ...at, words: 'Smells of smoke', corrects: '' });
+    await writeDown({ ...at, words: 'Smells of smoke', corrects: '' });
     const old = (await logOf(at.restorationId)).at(-1)!;
-    expect(wrongs(await noteDown({ ...at, words: 'Smells of tobacco smoke', corrects: String(old.id) }))).toBe('');
+    expect(wrongs(await writeDown({ ...at, words: 'Smells of tobacco smoke', corrects: String(old.id) }))).toBe('');
     expect((await logOf(at.restorationId)).slice(-2)).toMatchObject([
       { words: 'Smells of smoke' },
       { words: 'Smells of tobacco smoke', corrects: old.id },
     ]);
-    expect(wrongs(await noteDown({ ...at, words: 'x', corrects: '999999' }))).toMatch(/not in this log/);
+    expect(wrongs(await writeDown({ ...at, words: 'x', corrects: '999999' }))).toMatch(/not in this log/);
   });
 });
 
@@ -52,13 +53,13 @@ describe('findings', () => {
   it('are settled with how, and left ones say why', async () => {
     const piece = await trialPiece();
     const at = { restorationId: piece.restorationId, stage: 'wash', pieceId: piece.id };
-    const found = await find({ ...at, kind: 'soiled', severity: 'plain', words: 'between the vents' });
+    const found = await addFinding({ ...at, kind: 'soiled', severity: 'plain', words: 'between the vents' });
     if (!found.ok) throw new Error(wrongs(found));
-    expect(wrongs(await settle({ findingId: found.value, settledAs: 'left on purpose', settledWords: '' }))).toMatch(/settledWords: .*why/);
-    expect(wrongs(await settle({ findingId: found.value, settledAs: 'left on purpose', settledWords: 'sits under the door' }))).toBe('');
+    expect(wrongs(await closeFinding({ findingId: found.value, settledAs: 'left on purpose', settledWords: '' }))).toMatch(/settledWords: .*why/);
+    expect(wrongs(await closeFinding({ findingId: found.value, settledAs: 'left on purpose', settledWords: 'sits under the door' }))).toBe('');
     expect(await findingsOf(at.restorationId)).toMatchObject([{ settledAs: 'left on purpose', settledWords: 'sits under the door' }]);
-    expect(wrongs(await find({ ...at, kind: 'haunted', severity: 'plain' }))).toMatch(/kind: /);
-    expect(wrongs(await settle({ findingId: 'nowhere', settledAs: 'done' }))).toMatch(/finding is not here any more/);
+    expect(wrongs(await addFinding({ ...at, kind: 'haunted', severity: 'plain' }))).toMatch(/kind: /);
+    expect(wrongs(await closeFinding({ findingId: 'nowhere', settledAs: 'done' }))).toMatch(/finding is not here any more/);
   });
 });
 

@@ -1,39 +1,27 @@
 'use server';
 
-import { addFinding, changeFinding, closeUp, foundOn, pinFinding, settleFinding, unsettleFinding } from '@/data/findings';
+import { foundOn } from '@/data/findings';
 import { minorUnits } from '@/core/ledger/money';
 import { inTransaction } from '@/data/connection';
-import { writeNote } from '@/data/log';
 import { bringOut, putAway } from '@/data/putAway';
 import { addPiece, changePiece, findPiece } from '@/data/pieces';
 import { answerRequest, askOwner } from '@/data/requests';
 import { setAim, setEstimate, setOwner, settleStage } from '@/data/restorations';
-import { addLedgerEntry, correctMinutes } from '@/data/ledger';
 import { getWorkshop } from '@/data/workshop';
 import type { Answer } from '@/edge/answer';
 import { needRow } from '@/data/table';
 import { write, writeOver, type Given } from '@/edge/write';
-import { aimDrawn, findingDrawn, ownerDrawn, pieceDrawn, worthDrawn } from './drawn';
+import { aimDrawn, ownerDrawn, pieceDrawn, worthDrawn } from './drawn';
 import {
   aimSchema,
   answerSchema,
   changePieceSchema,
-  closeUpSchema,
   estimateSchema,
-  findingIdSchema,
-  findingSchema,
-  materialSchema,
-  minutesRightSchema,
-  minutesSchema,
-  movePinSchema,
-  noteSchema,
   ownerSchema,
   pieceOf,
   pieceSchema,
   requestSchema,
   restorationIdSchema,
-  rewordSchema,
-  settleFindingSchema,
   settleStageSchema,
 } from './schema';
 import { estimateTyped, worthWords } from './worth';
@@ -46,60 +34,6 @@ export async function putItAway(restorationId: string): Promise<Answer<void>> {
 /** Brings a restoration out again. */
 export async function bringItOut(restorationId: string): Promise<Answer<void>> {
   return write(restorationIdSchema, { restorationId }, (given, now) => bringOut(given.restorationId, now));
-}
-
-/** Writes an own note into the log, or a new wording of an earlier one. */
-export async function noteDown(given: Given): Promise<Answer<void>> {
-  return write(noteSchema, given, (note, now) => writeNote(note, now));
-}
-
-/** Minutes of own work. */
-export async function spendMinutes(given: Given): Promise<Answer<void>> {
-  return write(minutesSchema, given, (entry, now) => addLedgerEntry({ ...entry, kind: 'minutes', amountMinor: 0 }, now));
-}
-
-/** Puts minutes right that were typed or booked wrongly. */
-export async function rightMinutes(given: Given): Promise<Answer<void>> {
-  return write(minutesRightSchema, given, ({ entryId, minutes, words }, now) => correctMinutes(entryId, minutes, words, now));
-}
-
-/** Material used, with what it cost. */
-export async function useMaterial(given: Given): Promise<Answer<void>> {
-  return write(materialSchema, given, async ({ cost, ...entry }, now) => {
-    const { currency } = await getWorkshop();
-    await addLedgerEntry({ ...entry, kind: 'material', amountMinor: minorUnits(cost, currency), minutes: 0 }, now);
-  });
-}
-
-/** A finding: what is wrong, or worth keeping. */
-export async function find(given: Given): Promise<Answer<string>> {
-  return write(findingSchema, given, async (finding, now) => (await addFinding(finding, now)).id);
-}
-
-/** Puts a finding right. */
-export async function rewordFinding(given: Given): Promise<Answer<void>> {
-  const stands = async ({ findingId }: { findingId: string }) => findingDrawn(await needRow('findings', findingId));
-  return writeOver(rewordSchema, given, stands, ({ findingId, ...changes }, now) => changeFinding(findingId, changes, now));
-}
-
-/** Moves the pin of a finding. */
-export async function movePin(given: Given): Promise<Answer<void>> {
-  return write(movePinSchema, given, ({ findingId, photoId, pin }, now) => pinFinding(findingId, photoId, pin, now));
-}
-
-/** Settles a finding. */
-export async function settle(given: Given): Promise<Answer<void>> {
-  return write(settleFindingSchema, given, ({ findingId, settledAs, settledWords }, now) => settleFinding(findingId, settledAs, settledWords, now));
-}
-
-/** Opens a settled finding again. */
-export async function unsettle(findingId: string): Promise<Answer<void>> {
-  return write(findingIdSchema, { findingId }, (given, now) => unsettleFinding(given.findingId, now));
-}
-
-/** Puts a close-up to a finding. */
-export async function takeCloseUp(given: Given): Promise<Answer<void>> {
-  return write(closeUpSchema, given, ({ findingId, photoId }, now) => closeUp(findingId, photoId, now));
 }
 
 /** How far to go with the machine. */

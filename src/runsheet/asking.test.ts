@@ -6,19 +6,8 @@ import { logOf } from '@/data/log';
 import { getWorkshop } from '@/data/workshop';
 import { inTrialWorkshop, trialPhoto, trialRestoration } from '@/data/trial';
 import { wrongs } from '@/edge/wrongs';
-import {
-  aimAt,
-  ask,
-  belongsTo,
-  find,
-  guessWorth,
-  settle,
-  spendMinutes,
-  takeAnswer,
-  takeCloseUp,
-  unsettle,
-  useMaterial as takeMaterial,
-} from './actions';
+import { addCloseUp, addFinding, addMaterial, addMinutes, closeFinding, reopenFinding } from '@/clipboard/actions';
+import { aimAt, ask, belongsTo, guessWorth, takeAnswer } from './actions';
 import { runSheetRows } from './facts';
 import { letterPdf } from './letterPdf';
 import { letterOf, letterTextOf } from './letters';
@@ -34,27 +23,27 @@ const ASKED = { stage: 'brighten', about: 'treatment', what: 'Brighten the front
 it('a pin is found, looked at closely, settled and opened again', async () => {
   const { id: restorationId } = await trialRestoration();
   const [photo, close] = [await trialPhoto(restorationId, 1), await trialPhoto(restorationId, 2)];
-  expect(wrongs(await find({ restorationId, ...FOUND, photoId: photo.id, pin: { x: 2, y: 0 } }))).toMatch(/pin\.x/);
-  const found = await find({ restorationId, ...FOUND, photoId: photo.id, pin: { x: 0.2, y: 0.4 } });
+  expect(wrongs(await addFinding({ restorationId, ...FOUND, photoId: photo.id, pin: { x: 2, y: 0 } }))).toMatch(/pin\.x/);
+  const found = await addFinding({ restorationId, ...FOUND, photoId: photo.id, pin: { x: 0.2, y: 0.4 } });
   const findingId = found.ok ? found.value : '';
-  expect(wrongs(await takeCloseUp({ findingId, photoId: close.id }))).toBe('');
-  expect(wrongs(await settle({ findingId, settledAs: 'not possible', settledWords: '' }))).toMatch(/settledWords: /);
-  expect(wrongs(await settle({ findingId, settledAs: 'not possible', settledWords: 'brittle' }))).toBe('');
-  expect(wrongs(await unsettle(findingId))).toBe('');
+  expect(wrongs(await addCloseUp({ findingId, photoId: close.id }))).toBe('');
+  expect(wrongs(await closeFinding({ findingId, settledAs: 'not possible', settledWords: '' }))).toMatch(/settledWords: /);
+  expect(wrongs(await closeFinding({ findingId, settledAs: 'not possible', settledWords: 'brittle' }))).toBe('');
+  expect(wrongs(await reopenFinding(findingId))).toBe('');
   expect(await findingsOf(restorationId)).toMatchObject([{ closeUpId: close.id, pin: { x: 0.2, y: 0.4 }, settledAs: null }]);
 });
 
 it('the run sheet says what asks for a stage, and what waits for the owner', async () => {
   const { id: restorationId } = await trialRestoration();
-  await find({ restorationId, ...FOUND });
+  await addFinding({ restorationId, ...FOUND });
   expect(wrongs(await belongsTo({ restorationId, owner: 'Ines Torvel', stages: ['wash'], spend: '5', words: '' }))).toBe('');
   const asked = await ask({ restorationId, ...ASKED, cost: '' });
   const row = async () => (await runSheetRows(restorationId)).find(({ stage }) => stage === 'brighten')!;
   expect(await row()).toMatchObject({ facts: 'asked for: yellowed, front', waits: ['Brighten the front.'] });
   expect(wrongs(await takeAnswer({ requestId: asked.ok ? asked.value : '', answer: 'yes' }))).toBe('');
   expect((await row()).waits).toEqual([]);
-  expect(wrongs(await takeMaterial({ restorationId, stage: 'mend', words: 'feet', cost: '6.40' }))).toMatch(/cost: Ines Torvel did not allow/);
-  expect(wrongs(await takeMaterial({ restorationId, stage: 'mend', words: 'glue', cost: '4' }))).toBe('');
+  expect(wrongs(await addMaterial({ restorationId, stage: 'mend', words: 'feet', cost: '6.40' }))).toMatch(/cost: Ines Torvel did not allow/);
+  expect(wrongs(await addMaterial({ restorationId, stage: 'mend', words: 'glue', cost: '4' }))).toBe('');
 });
 
 it('a request says what, why and what else, or is sent back; as a letter it holds them', async () => {
@@ -71,7 +60,7 @@ it('a request says what, why and what else, or is sent back; as a letter it hold
 
 it('an estimate is weighed with what is known, and each is kept', async () => {
   const { id: restorationId } = await trialRestoration();
-  await spendMinutes({ restorationId, stage: 'wash', minutes: '90', words: 'soap' });
+  await addMinutes({ restorationId, stage: 'wash', minutes: '90', words: 'soap' });
   expect(await knownOf(restorationId)).toEqual({ pricePaid: 25, spent: 0, hoursWorked: 1.5, hourlyRate: 10 });
   const guess = {
     partsLow: '5',

@@ -1,6 +1,6 @@
 import { wholeUnits } from '@/core/ledger/money';
 import type { WorthEstimate } from '@/core/ledger/worth';
-import type { Finding, Piece, Restoration } from '@/data/rows';
+import type { Piece, Restoration } from '@/data/rows';
 
 /** What the forms of the run sheet are drawn with; a form sends it along, so that nothing is wiped by a stale page. */
 
@@ -22,8 +22,6 @@ export const pieceDrawn = (piece: Piece) => ({
   aim: piece.aim ?? '',
   worthKeeping: piece.worthKeeping,
 });
-
-export const findingDrawn = ({ kind, severity, part, pieceId, words }: Finding) => ({ kind, severity, part, pieceId: pieceId ?? '', words });
 
 export const aimDrawn = ({ aim, worthKeeping }: Restoration) => ({ aim, worthKeeping });
 

@@ -3,7 +3,8 @@ import type { Measurement, Piece } from '@/data/rows';
 import { PLAIN } from '@/data/pieces';
 import { TRIAL_PIECE } from '@/data/trial';
 import { distanceWords, marksOf } from './marks';
-import { findingSchema, materialSchema, minutesSchema, noteSchema, pieceSchema, settleFindingSchema, settleStageSchema } from './schema';
+import { findingSchema, materialSchema, minutesSchema, noteSchema, settleFindingSchema } from '@/clipboard/schema';
+import { pieceSchema, settleStageSchema } from './schema';
 
 const piece: Piece = { ...PLAIN, ...TRIAL_PIECE, id: 'p', restorationId: 'r', hiddenLab: [87, 0, 5] };
 

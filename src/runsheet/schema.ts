@@ -1,122 +1,22 @@
-import {
-  FINDING_KINDS,
-  FINDING_PARTS,
-  SETTLEMENTS,
-  SEVERITIES,
-  type FindingKind,
-  type FindingPart,
-  type Settlement,
-  type Severity,
-} from '@/core/intake/findings';
-import type { NewFinding } from '@/data/findings';
 import type { OwnerRequest } from '@/data/rows';
 import Joi from 'joi';
 import { MOST } from '@/edge/limits';
+import { someWords, stagePlace } from '@/edge/placeSchema';
 import { surfaceSchema } from '@/edge/cleaningSchema';
 import { AIMS, type Aim } from '@/core/intake/aim';
 import { ABOUTS, ANSWERS, CHANGING, type OwnerAnswer } from '@/core/intake/owner';
-import type { Share } from '@/core/photo/picture';
-import { FINISHES, MATERIALS, METAL, STAGES, STAGE_STATES, type Stage, type StageState, YES_NO } from '@/core/runsheet/stages';
+import { FINISHES, MATERIALS, METAL, STAGE_STATES, type Stage, type StageState, YES_NO } from '@/core/runsheet/stages';
 
 import type { NewPiece } from '@/data/pieces';
 
 type NewRequest = Pick<OwnerRequest, 'restorationId' | 'pieceId' | 'stage' | 'about' | 'what' | 'why' | 'alternatives'>;
 
-const place = {
-  restorationId: Joi.string().required(),
-  stage: Joi.string()
-    .valid(...STAGES)
-    .required(),
-};
-const words = (label: string) =>
-  Joi.string().trim().max(MOST.long).required().label(label).messages({ 'string.empty': '{#label} is empty. Write a few words.' });
 const millimetres = (label: string) => Joi.number().positive().max(MOST.sideMm).empty('').default(null).allow(null).label(label);
-
-export const noteSchema = Joi.object<{ restorationId: string; stage: Stage; words: string; corrects: number | null }>({
-  ...place,
-  words: words('Note'),
-  corrects: Joi.number().integer().empty('').default(null).allow(null),
-});
-
-export const minutesSchema = Joi.object<{ restorationId: string; stage: Stage; minutes: number; words: string }>({
-  ...place,
-  minutes: Joi.number().integer().min(1).max(1440).required().label('Minutes'),
-  words: words('What was done'),
-});
-
-export const minutesRightSchema = Joi.object<{ entryId: string; minutes: number; words: string }>({
-  entryId: Joi.string().required(),
-  minutes: Joi.number().integer().min(0).max(1440).required().label('Minutes'),
-  words: words('What was done'),
-});
-
-export const materialSchema = Joi.object<{ restorationId: string; stage: Stage; words: string; cost: number }>({
-  ...place,
-  words: words('Material'),
-  cost: Joi.number().min(0).max(MOST.money).empty('').default(0).label('Cost'),
-});
-
-const wording = {
-  pieceId: Joi.string().empty('').default(null).allow(null),
-  kind: Joi.string()
-    .valid(...FINDING_KINDS)
-    .required()
-    .label('What'),
-  part: Joi.string()
-    .valid(...FINDING_PARTS)
-    .label('What of it'),
-  severity: Joi.string()
-    .valid(...SEVERITIES)
-    .required()
-    .label('How bad'),
-  words: Joi.string().trim().max(MOST.words).allow('').default('').label('Where and how'),
-};
-const pin = Joi.object<Share>({ x: Joi.number().min(0).max(1).required(), y: Joi.number().min(0).max(1).required() }).label('Pin');
-
-export const findingSchema = Joi.object<NewFinding>({
-  ...place,
-  ...wording,
-  photoId: Joi.string().allow(null).default(null),
-  pin: pin.allow(null).default(null),
-});
-
-interface Reworded {
-  findingId: string;
-  pieceId: string | null;
-  kind: FindingKind;
-  part: FindingPart;
-  severity: Severity;
-  words: string;
-}
-
-export const rewordSchema = Joi.object<Reworded>({ findingId: Joi.string().required(), ...wording, part: wording.part.required() });
-
-export const movePinSchema = Joi.object<{ findingId: string; photoId: string; pin: Share }>({
-  findingId: Joi.string().required(),
-  photoId: Joi.string().required(),
-  pin: pin.required(),
-});
-
-export const closeUpSchema = Joi.object<{ findingId: string; photoId: string }>({
-  findingId: Joi.string().required(),
-  photoId: Joi.string().required(),
-});
 
 export const restorationIdSchema = Joi.object<{ restorationId: string }>({ restorationId: Joi.string().required() });
 
-export const findingIdSchema = Joi.object<{ findingId: string }>({ findingId: Joi.string().required() });
-
-export const settleFindingSchema = Joi.object<{ findingId: string; settledAs: Settlement; settledWords: string }>({
-  findingId: Joi.string().required(),
-  settledAs: Joi.string()
-    .valid(...SETTLEMENTS)
-    .required()
-    .label('How'),
-  settledWords: Joi.string().trim().max(MOST.words).allow('').default('').label('Words'),
-});
-
 export const settleStageSchema = Joi.object<{ restorationId: string; stage: Stage; state: StageState; reason: string }>({
-  ...place,
+  ...stagePlace,
   state: Joi.string()
     .valid(...STAGE_STATES)
     .required(),
@@ -224,10 +124,10 @@ export const requestSchema = Joi.object<NewRequest & { cost: number }>({
     .valid(...ABOUTS)
     .required()
     .label('About'),
-  what: words('What you would do'),
-  why: words('Why'),
+  what: someWords('What you would do'),
+  why: someWords('Why'),
   cost: money('What it costs'),
-  alternatives: words('What else could be done'),
+  alternatives: someWords('What else could be done'),
 });
 
 export const answerSchema = Joi.object<{ requestId: string; answer: OwnerAnswer; answerWords: string }>({

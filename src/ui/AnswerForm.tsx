@@ -7,8 +7,10 @@ import type { FieldError } from '@/core/sums/fieldErrors';
 import { fromTyped, limitShown, shownUnit, toTyped, withPoint, type UnitSystem } from '@/core/units';
 import { useAwake } from './awake';
 import { drawnOf } from './drawnOf';
+import { useCloseFold } from './Fold';
 import { FIELD_BOX } from './fieldBox';
 import { keysOfForm } from './keysOfForm';
+import { MainAction } from './MainAction';
 import { notArrived } from './notArrived';
 import { say } from './toast';
 import { useUnits } from './units';
@@ -16,8 +18,8 @@ import { useUnits } from './units';
 export interface FieldDef {
   name: string;
   label: string;
-  /** `secret` is not shown and never kept as a draft. */
-  kind?: 'text' | 'long' | 'number' | 'choice' | 'time' | 'secret';
+  /** `secret` is not shown and never kept as a draft; `chips` is a choice of few, all of them in sight. */
+  kind?: 'text' | 'long' | 'number' | 'choice' | 'chips' | 'time' | 'secret';
   /** What is typed in it; shown and typed in the workshop's units, sent in this one. */
   unit?: string;
   /** Typed in its own unit whatever the workshop's are: screws are sold by the millimetre. */
@@ -99,6 +101,7 @@ function FormOf<T>({
   const awake = useAwake();
   const units = useUnits();
   const [keys] = useState(keysOfForm);
+  const closeFold = useCloseFold();
   const early = useRef<Values>({});
   const [drawn] = useState(() => drawnOf(initial));
   const shown = useRef(JSON.stringify(initial));
@@ -176,6 +179,7 @@ function FormOf<T>({
       if (keeps) drawn.saw(values);
       localStorage.removeItem(key);
       if (done) say(done);
+      closeFold();
       onDone?.(answer.value);
       return;
     }
@@ -191,6 +195,19 @@ function FormOf<T>({
     setFailed((times) => times + 1);
   });
 
+  const button = (
+    <Button
+      type="submit"
+      variant={'go' as never}
+      size={(bench ? 'bench' : 'desk') as never}
+      disabled={!awake}
+      loading={formState.isSubmitting}
+      loadingText={submit}
+      flex={{ base: '1 1 100%', md: '0 0 auto' }}
+    >
+      {submit}
+    </Button>
+  );
   return (
     <form ref={formRef} onSubmit={onSubmit} noValidate>
       {general.length > 0 && (
@@ -203,6 +220,29 @@ function FormOf<T>({
       <Grid templateColumns={{ base: '1fr', md: 'repeat(6, minmax(0, 1fr))' }} gap="4" mb="5">
         {fields.map((field) => {
           const message = formState.errors[field.name]?.message;
+          const last = (
+            <>
+              {field.hint && (
+                <Field.HelperText color="soft" fontSize="15px">
+                  {field.hint}
+                </Field.HelperText>
+              )}
+              {message && (
+                <Field.ErrorText role="alert" color="hazard" fontSize="16px" fontWeight="650">
+                  {message}
+                </Field.ErrorText>
+              )}
+            </>
+          );
+          if (field.kind === 'chips')
+            return (
+              <GridItem key={field.name} colSpan={{ base: 1, md: field.half ? 3 : 6 }}>
+                <Field.Root invalid={message !== undefined}>
+                  <Chips field={field} register={register} first={initial[field.name]} />
+                  {last}
+                </Field.Root>
+              </GridItem>
+            );
           return (
             <GridItem key={field.name} colSpan={{ base: 1, md: field.third ? 2 : field.half ? 3 : 6 }}>
               <Field.Root invalid={message !== undefined}>
@@ -211,7 +251,7 @@ function FormOf<T>({
                   {field.optional && (
                     <Text as="span" color="soft" fontWeight="400">
                       {' '}
-                      (if known)
+                      (optional)
                     </Text>
                   )}
                 </Field.Label>
@@ -226,36 +266,36 @@ function FormOf<T>({
                 ) : (
                   <Control field={field} first={initial[field.name]} props={registered(field)} />
                 )}
-                {field.hint && (
-                  <Field.HelperText color="soft" fontSize="15px">
-                    {field.hint}
-                  </Field.HelperText>
-                )}
-                {message && (
-                  <Field.ErrorText role="alert" color="hazard" fontSize="16px" fontWeight="650">
-                    {message}
-                  </Field.ErrorText>
-                )}
+                {last}
               </Field.Root>
             </GridItem>
           );
         })}
       </Grid>
       {children?.(form)}
-      <Flex mt="4">
-        <Button
-          type="submit"
-          variant={'go' as never}
-          size={(bench ? 'bench' : 'desk') as never}
-          disabled={!awake}
-          loading={formState.isSubmitting}
-          loadingText={submit}
-          width={{ base: '100%', md: 'auto' }}
-        >
-          {submit}
-        </Button>
-      </Flex>
+      {bench ? <MainAction>{button}</MainAction> : <Flex mt="4">{button}</Flex>}
     </form>
+  );
+}
+
+interface ChipsProps {
+  field: FieldDef;
+  register: UseFormReturn<Values>['register'];
+  first: string | undefined;
+}
+
+/** A choice of few: one tap each, the chosen one filled. */
+function Chips({ field: { name, label, options: all = [] }, register, first }: ChipsProps) {
+  return (
+    <fieldset className="chips">
+      <legend>{label}</legend>
+      {all.map(({ value, label: words }) => (
+        <label key={value}>
+          <input type="radio" value={value} defaultChecked={value === first} {...register(name)} />
+          <span>{words}</span>
+        </label>
+      ))}
+    </fieldset>
   );
 }
 

@@ -12,7 +12,7 @@ import { listPeople } from '@/data/people';
 import { dataFolder } from '@/data/folder';
 import { getWorkshop, listObstacles, NEW_WORKSHOP } from '@/data/workshop';
 import { isOnLan, networkOrigins } from '@/edge/network';
-import { LogList } from '@/runsheet/LogList';
+import { LogList } from '@/clipboard/LogList';
 import { Part, ScreenHead } from '@/ui/layout';
 import { workshopDrawn } from '@/workshop/drawn';
 import { HorizonPart } from '@/workshop/HorizonPart';

@@ -47,6 +47,8 @@ export const usualPart = (kind: FindingKind): FindingPart =>
 
 export const SEVERITIES = ['slight', 'plain', 'bad'] as const;
 export type Severity = (typeof SEVERITIES)[number];
+/** How bad, as people say it. */
+export const SEVERITY_WORDS: Record<Severity, string> = { slight: 'slight', plain: 'clear', bad: 'bad' };
 
 export const SETTLEMENTS = ['done', 'left on purpose', 'not possible'] as const;
 export type Settlement = (typeof SETTLEMENTS)[number];

@@ -6,6 +6,8 @@ import { decoding } from './queue';
 
 // A picture is decoded once and let go: kept for a second time, a few large ones fill the memory.
 sharp.cache(false);
+// One thread a picture: the other cores are for whoever waits for an answer.
+sharp.concurrency(1);
 
 /** Largest file taken in, bytes. */
 export const LARGEST_FILE_BYTES = 60 * 1024 * 1024;

@@ -14,13 +14,13 @@ interface Row {
 }
 
 /** The pieces in a row; the chosen one is worked on below. */
-export function PieceChoice({ restorationId, chosen, rows }: { restorationId: string; chosen: string; rows: readonly Row[] }) {
+export function PieceChoice({ here: view, chosen, rows }: { here: string; chosen: string; rows: readonly Row[] }) {
   return (
-    <Flex as="nav" aria-label="Pieces" gap="2" wrap="wrap" mb="6">
+    <Flex as="nav" aria-label="Pieces" gap="2" wrap={{ base: 'nowrap', md: 'wrap' }} overflowX="auto" mb="5">
       {rows.map(({ piece, latest, running }) => {
         const here = piece.id === chosen;
         return (
-          <NextLink key={piece.id} href={`/restorations/${restorationId}/brighten?piece=${piece.id}`} aria-current={here ? 'true' : undefined}>
+          <NextLink key={piece.id} href={`${view}?piece=${piece.id}`} prefetch={false} aria-current={here ? 'true' : undefined}>
             <Flex
               align="center"
               gap="3"

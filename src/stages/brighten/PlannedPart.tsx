@@ -19,18 +19,17 @@ interface Props {
   turned: TurnedSky | null;
   /** What is known of the sky of each, by the id of its bell; nothing for ways without sun. */
   skies: Partial<Record<string, SkyKnown>>;
-  /** The next that can be begun, and whether the plan on the page is laid into it or goes another way. */
+  /** The next that can be begun. */
   next: string | null;
-  laid: boolean;
-  /** Address of the piece on this stage. */
-  here: string;
+  /** Address of the plan of this piece. */
+  planHref: string;
   timeZone: string;
   /** The newest measurement says that nothing is to go. */
   settled: boolean;
 }
 
 /** The sessions that are planned for a piece: when they open, or that one is open now, or was missed. */
-export function PlannedPart({ planned, turned, skies, next, laid, here, timeZone, settled }: Props) {
+export function PlannedPart({ planned, turned, skies, next, planHref, timeZone, settled }: Props) {
   const { wrong, busy, send } = useSend();
   const now = useNow();
   if (planned.length === 0) return null;
@@ -62,10 +61,10 @@ export function PlannedPart({ planned, turned, skies, next, laid, here, timeZone
               </Text>
               <Text color="soft">
                 {missed
-                  ? 'Its window closed without a start. Take another under Choosing the way.'
+                  ? 'Its window closed without a start. Take another under Choose the way.'
                   : open
-                    ? `${SCHOOL[school].driver === 'sun' ? 'The sun is on it' : 'It was to run'} until ${until}.${isNext && laid ? ' The plan below begins now.' : ''}`
-                    : `${now > 0 ? `In ${showSpan(opens - now)}; it rings then.` : ''}${isNext && laid ? ' The plan below is laid into it: mixture, dose, turns and the card for the wall.' : ''}`}
+                    ? `${SCHOOL[school].driver === 'sun' ? 'The sun is on it' : 'It was to run'} until ${until}.`
+                    : `${now > 0 ? `In ${showSpan(opens - now)}; it rings then.` : ''}${isNext ? ' Its plan holds mixture, dose, turns and the card for the wall.' : ''}`}
               </Text>
               {!missed && skies[timerId] && <Text color="soft">{SKY_WORDS[skies[timerId]]}</Text>}
               {settled && !missed && (
@@ -76,7 +75,7 @@ export function PlannedPart({ planned, turned, skies, next, laid, here, timeZone
               {turned?.timerId === timerId && !open && !missed && <Turned planned={session} turned={turned} timeZone={timeZone} />}
             </Box>
             {isNext && !settled && (
-              <LinkButton href={laid ? '#plan' : `${here}&way=${school}#plan`} look={open ? 'go' : 'quiet'}>
+              <LinkButton href={`${planHref}&way=${school}`} look={open ? 'go' : 'quiet'}>
                 {open ? 'Begin it' : 'See its plan'}
               </LinkButton>
             )}
@@ -89,7 +88,7 @@ export function PlannedPart({ planned, turned, skies, next, laid, here, timeZone
                 )
               }
             >
-              {missed ? 'Take it off' : settled ? 'Drop it' : 'Not then'}
+              {missed ? 'Take it off' : settled ? 'Drop it' : 'Cancel it'}
             </Button>
           </Flex>
         );

@@ -2,6 +2,7 @@ import { assumedLine } from '@/core/assumptions/assumptions';
 import { waysAssume } from '@/core/assumptions/ofSchools';
 import { Box, Button, Flex, Grid, Input, Text } from '@chakra-ui/react';
 import type { Way } from '@/core/exposure/compare';
+import { viewHref } from '@/core/runsheet/views';
 import { SKY_WORDS, skyKnown } from '@/core/sun/skyKnown';
 import { formatMoney } from '@/core/ledger/money';
 import { showMinutes, showTime } from '@/core/runsheet/time';
@@ -15,14 +16,12 @@ import { wayWorking } from './workings';
 
 interface Props {
   view: WaysView | null;
-  /** Address of this piece on this stage. */
-  here: string;
+  restorationId: string;
   pieceId: string;
-  /** Address of the piece's own page. */
-  pieceHref: string;
+  /** Address of the plan of this piece. */
+  planHref: string;
   timeZone: string;
   currency: string;
-  chosen: string | null;
   by: string | null;
 }
 
@@ -63,12 +62,13 @@ function insteadWords({ finish, costMinor, missing }: Way, timeZone: string, cur
 }
 
 /** Choosing the way: every one for this piece, these days and this place, with what is missing and what can go wrong. */
-export function WaysPart({ view, here, pieceId, pieceHref, timeZone, currency, chosen, by }: Props) {
+export function WaysPart({ view, restorationId, pieceId, planHref, timeZone, currency, by }: Props) {
   if (!view)
     return (
       <Part title="Choosing the way" id="ways">
         <Text>
-          Give the piece its length, width and height on <TextLink href={pieceHref}>its page</TextLink>; then every way is worked out for it.
+          Give the piece its length, width and height on <TextLink href={`/restorations/${restorationId}/pieces/${pieceId}`}>its page</TextLink>; then
+          every way is worked out for it.
         </Text>
       </Part>
     );
@@ -93,9 +93,9 @@ export function WaysPart({ view, here, pieceId, pieceHref, timeZone, currency, c
             {view.instead.map((way) => `${way.title.toLowerCase()}: ${insteadWords(way, timeZone, currency)}`).join('; ')}.
           </Text>
         )}
-        <WayBody way={best} {...{ here, pieceId, timeZone, currency, chosen }} pieces={view.pieces} clouds={view.clouds} />
+        <WayBody way={best} {...{ planHref, pieceId, timeZone, currency }} pieces={view.pieces} clouds={view.clouds} />
       </Box>
-      <form action="#ways" method="get">
+      <form method="get">
         <input type="hidden" name="piece" value={pieceId} />
         <Flex gap="3" align="end" wrap="wrap" mb="3">
           <label>
@@ -111,14 +111,14 @@ export function WaysPart({ view, here, pieceId, pieceHref, timeZone, currency, c
             <Text fontWeight="650" fontSize="18px">
               {way.title}
             </Text>
-            <WayBody way={way} {...{ here, pieceId, timeZone, currency, chosen }} pieces={view.pieces} clouds={view.clouds} />
+            <WayBody way={way} {...{ planHref, pieceId, timeZone, currency }} pieces={view.pieces} clouds={view.clouds} />
           </Box>
         ))}
       </Fold>
       <Text color="soft" fontSize="15px" mt="2">
-        Estimates. The sky is that of <TextLink href="#sky">the coming days</TextLink>, in your hours of the day, past what{' '}
-        <TextLink href="/workshop#horizon">stands in the sun’s way</TextLink>; rates are those of your own past pieces where there are any; a way’s
-        evenness is what people get with it. The last word is yours.
+        Estimates. The sky is that of <TextLink href={`${viewHref(restorationId, 'brighten', 'sky')}?piece=${pieceId}`}>the coming days</TextLink>, in
+        your hours of the day, past what <TextLink href="/workshop/horizon">stands in the sun’s way</TextLink>; rates are those of your own past
+        pieces where there are any; a way’s evenness is what people get with it. The last word is yours.
       </Text>
     </Part>
   );
@@ -126,20 +126,18 @@ export function WaysPart({ view, here, pieceId, pieceHref, timeZone, currency, c
 
 function WayBody({
   way,
-  here,
+  planHref,
   pieceId,
   timeZone,
   currency,
-  chosen,
   pieces,
   clouds,
 }: {
   way: Way;
-  here: string;
+  planHref: string;
   pieceId: string;
   timeZone: string;
   currency: string;
-  chosen: string | null;
   pieces: WaysView['pieces'];
   clouds: WaysView['clouds'];
 }) {
@@ -180,7 +178,7 @@ function WayBody({
           sum={{ name: 'exposure-forecast', title: 'exposure forecast' }}
         />
       </Box>
-      <LinkButton href={`${here}&way=${school}#plan`}>{chosen === school ? 'Chosen below' : 'Plan it this way'}</LinkButton>
+      <LinkButton href={`${planHref}&way=${school}`}>Plan it this way</LinkButton>
     </Grid>
   );
 }

@@ -24,7 +24,7 @@ export function ClosingPart({ restorationId, holds, tests, power }: Props) {
     <Part title="Before the case is closed" id="closing">
       {holds.length === 0 ? (
         <Text fontWeight="650" mb="3">
-          Nothing holds it. Close the case and mark the stage as done below.
+          Nothing holds it. Close the case, then end the stage.
         </Text>
       ) : (
         <Box as="ul" mb="4" borderLeftWidth="8px" borderColor="amber" pl="3" listStyleType="none">
@@ -34,7 +34,7 @@ export function ClosingPart({ restorationId, holds, tests, power }: Props) {
         </Box>
       )}
       {tests.length > 0 && <ComparedTests compared={compareTests(tests)} />}
-      <PowerBanner decided={power} href={`/restorations/${restorationId}/intake#power`} />
+      <PowerBanner decided={power} href={`/restorations/${restorationId}/intake/power`} />
       <Fold summary="Make a function test">
         <FunctionTestForm restorationId={restorationId} phase="before closing" tests={tests} send={(given) => test({ restorationId, ...given })} />
       </Fold>

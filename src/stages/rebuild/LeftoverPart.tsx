@@ -16,7 +16,8 @@ const HOW = {
 } as const;
 
 /** What is still out, and where a screw left on the bench can have come from. */
-export function LeftoverPart({ lots, nameOf }: { lots: readonly LotRow[]; nameOf: (stepId: string) => string }) {
+export function LeftoverPart({ lots, names }: { lots: readonly LotRow[]; names: Readonly<Record<string, string>> }) {
+  const nameOf = (stepId: string) => names[stepId] ?? '';
   const [found, setFound] = useState({ drive: 'cross' as Drive, head: 'pan' as Head, shank: 'tapered' as Shank, diameterMm: '3', lengthMm: '' });
   if (lots.length === 0) return null;
   const states: LotOfStep[] = lots.map((lot) => ({ lotId: lot.id, stepId: lot.stepId, lot, returned: lot.returned, missing: lot.missing }));

@@ -8,6 +8,7 @@ import { AnswerForm } from '@/ui/AnswerForm';
 import { Fold } from '@/ui/Fold';
 import { PinnedPhoto } from '@/ui/PinnedPhoto';
 import { boxFor, Screw } from '@/ui/Screw';
+import { MainAction } from '@/ui/MainAction';
 import { OutOfReach } from '@/ui/OutOfReach';
 import { useSend } from '@/ui/useSend';
 import { useWho } from '@/ui/useWho';
@@ -84,17 +85,18 @@ export function StepOn({ step, lots, connections, early, size, people, stillOff 
             busy={busy}
             onTap={(firstId) => send((once) => before(once({ firstId, thenId: step.id, why: 'out of reach afterwards' })))}
           />
-          <Button
-            variant={'go' as never}
-            size={'bench' as never}
-            width="100%"
-            mt="4"
-            loading={busy}
-            loadingText="It is on"
-            onClick={() => send((once) => on(once({ stepId: step.id, words: '', by: who })))}
-          >
-            It is on
-          </Button>
+          <MainAction>
+            <Button
+              variant={'go' as never}
+              size={'bench' as never}
+              flex="1"
+              loading={busy}
+              loadingText="It is on"
+              onClick={() => send((once) => on(once({ stepId: step.id, words: '', by: who })))}
+            >
+              It is on
+            </Button>
+          </MainAction>
           <Wrong words={wrong} />
         </Box>
       </Grid>

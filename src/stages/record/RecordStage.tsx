@@ -1,20 +1,66 @@
 import { gatherBundle } from '@/data/bundle';
-import { Part } from '@/ui/layout';
+import { Fold } from '@/ui/Fold';
+import { EmptyPlace, Part } from '@/ui/layout';
 import { photoUrl } from '@/ui/photoUrl';
 import { ExportLinks } from './ExportLinks';
-import { StoryView } from './StoryView';
+import { StoryChecks, StoryCost, StoryFacts, StoryPieces, StoryStages, StoryUndone } from './StoryView';
 import { STORY_CSS } from './storyCss';
-import { tellStory } from './story';
+import { tellStory, type Story } from './story';
 
-/** Record: the story as far as it is, and its export. */
-export async function RecordStage({ restorationId }: { restorationId: string }) {
+const src = ({ id }: { id: string }) => photoUrl(id, 'large');
+const long = (summary: string, words: React.ReactNode) => (
+  <Fold summary={summary} quiet>
+    {words}
+  </Fold>
+);
+
+interface Props {
+  restorationId: string;
+  of: (props: { story: Story; restorationId: string }) => React.ReactNode;
+}
+
+/** A view of the record: the story as far as it is. */
+export async function RecordStage({ restorationId, of: Of }: Props) {
   const bundle = await gatherBundle(restorationId);
   if (!bundle) return null;
   return (
-    <Part title="The story so far">
-      <ExportLinks restorationId={restorationId} />
+    <>
       <style>{STORY_CSS}</style>
-      <StoryView story={tellStory(bundle)} src={({ id }) => photoUrl(id, 'large')} />
-    </Part>
+      <div className="story">
+        <Of story={tellStory(bundle)} restorationId={restorationId} />
+      </div>
+    </>
+  );
+}
+
+/** How far the record is, what is left undone, and the record as a file. */
+export function RecordNow({ story, restorationId }: { story: Story; restorationId: string }) {
+  return (
+    <>
+      <ExportLinks restorationId={restorationId} />
+      <Part title={story.undone.length === 0 ? 'Nothing is left undone' : `Left undone: ${story.undone.length}`}>
+        <StoryUndone story={story} />
+      </Part>
+      <Part title="What it took">
+        <StoryCost story={story} />
+      </Part>
+      {long('The machine, and what was wanted with it', <StoryFacts story={story} />)}
+    </>
+  );
+}
+
+/** The pieces before and after. */
+export function RecordPieces({ story }: { story: Story }) {
+  if (story.pieces.length === 0) return <EmptyPlace>No piece is tagged, so nothing was measured before and after.</EmptyPlace>;
+  return <StoryPieces story={story} src={src} long={long} />;
+}
+
+/** What was done, stage by stage, and what was tested, kept and asked. */
+export function RecordDone({ story }: { story: Story }) {
+  return (
+    <>
+      <StoryStages story={story} src={src} long={long} />
+      <StoryChecks story={story} />
+    </>
   );
 }

@@ -1,6 +1,8 @@
+import { Fragment } from 'react';
 import { labToCss } from '@/core/colour/lab';
 import type { Lab } from '@/core/colour/types';
 import { AIM_WORDS } from '@/core/intake/aim';
+import { SEVERITY_WORDS } from '@/core/intake/findings';
 import { doseUnit } from '@/core/exposure/dose';
 import { SCHOOL } from '@/core/exposure/schools';
 import { CAUTION_CLOSE } from '@/core/peroxide/cautions';
@@ -15,35 +17,59 @@ interface Props {
   src: (photo: Photo) => string;
 }
 
-/** A restoration's story in plain elements: the page and the exported file show the same. */
-export function StoryView({ story, src }: Props) {
-  const { restoration, workshop, log } = story.bundle;
-  const time = (iso: string) => showTime(iso, workshop.timeZone);
+/** Something of a story that is told at length: on a page it may be folded away. */
+type Long = (summary: string, words: React.ReactNode) => React.ReactNode;
+const atLength: Long = (_, words) => words;
+
+const timeIn =
+  ({ bundle }: Story) =>
+  (iso: string) =>
+    showTime(iso, bundle.workshop.timeZone);
+
+/** What machine it is, and what was wanted with it. */
+export function StoryFacts({ story }: { story: Story }) {
+  const { restoration, workshop } = story.bundle;
+  const time = timeIn(story);
   return (
-    <div className="story">
-      <dl>
-        {restoration.machine && <Fact name="Machine">{restoration.machine}</Fact>}
-        {restoration.source && <Fact name="From">{restoration.source}</Fact>}
-        <Fact name="Opened">{time(restoration.openedAt)}</Fact>
-        {restoration.closedAt && <Fact name="Finished">{time(restoration.closedAt)}</Fact>}
-        <Fact name="Workshop">{workshop.name}</Fact>
-        {restoration.claim && <Fact name="Claimed">{restoration.claim}</Fact>}
-        {restoration.packing && <Fact name="Packed">{restoration.packing}</Fact>}
-        {restoration.condition && <Fact name="As it came">{restoration.condition}</Fact>}
-        <Fact name="Aim">
-          {restoration.aim}. {AIM_WORDS[restoration.aim]}
-        </Fact>
-        {restoration.worthKeeping && <Fact name="Worth keeping">{restoration.worthKeeping}</Fact>}
-        {restoration.owner && <Fact name="Owner">{restoration.owner}</Fact>}
-      </dl>
-      {story.pieces.length > 0 && <h2>Before and after</h2>}
-      {story.pieces.map((piece) => (
-        <PiecePart key={piece.piece.id} story={piece} photos={story.bundle.photos} src={src} time={time} />
-      ))}
-      <h2>What was done</h2>
-      {story.stages.map((stage) => (
-        <StagePart key={stage.stage} story={stage} passes={stage.stage === 'wash' ? story.passes : []} src={src} time={time} />
-      ))}
+    <dl>
+      {restoration.machine && <Fact name="Machine">{restoration.machine}</Fact>}
+      {restoration.source && <Fact name="From">{restoration.source}</Fact>}
+      <Fact name="Opened">{time(restoration.openedAt)}</Fact>
+      {restoration.closedAt && <Fact name="Finished">{time(restoration.closedAt)}</Fact>}
+      <Fact name="Workshop">{workshop.name}</Fact>
+      {restoration.claim && <Fact name="Claimed">{restoration.claim}</Fact>}
+      {restoration.packing && <Fact name="Packed">{restoration.packing}</Fact>}
+      {restoration.condition && <Fact name="As it came">{restoration.condition}</Fact>}
+      <Fact name="Aim">
+        {restoration.aim}. {AIM_WORDS[restoration.aim]}
+      </Fact>
+      {restoration.worthKeeping && <Fact name="Worth keeping">{restoration.worthKeeping}</Fact>}
+      {restoration.owner && <Fact name="Owner">{restoration.owner}</Fact>}
+    </dl>
+  );
+}
+
+/** Each piece before and after, with its measurements and sessions. */
+export function StoryPieces({ story, src, long = atLength }: Props & { long?: Long }) {
+  return story.pieces.map((piece) => (
+    <PiecePart key={piece.piece.id} story={piece} photos={story.bundle.photos} src={src} time={timeIn(story)} long={long} />
+  ));
+}
+
+/** Stage by stage what was done. */
+export function StoryStages({ story, src, long }: Props & { long?: Long }) {
+  const time = timeIn(story);
+  return story.stages.map((stage) => {
+    const told = <StagePart story={stage} passes={stage.stage === 'wash' ? story.passes : []} src={src} time={time} bare={long !== undefined} />;
+    return <Fragment key={stage.stage}>{long ? long(stageLine(stage), told) : told}</Fragment>;
+  });
+}
+
+/** What was tested, kept, asked and replaced. */
+export function StoryChecks({ story }: { story: Story }) {
+  const time = timeIn(story);
+  return (
+    <>
       {story.tested.length > 0 && (
         <>
           <h2>Tried and tested</h2>
@@ -59,11 +85,7 @@ export function StoryView({ story, src }: Props) {
       {story.marks.length > 0 && (
         <>
           <h2>Kept on purpose</h2>
-          <ul>
-            {story.marks.map((mark) => (
-              <li key={mark}>{mark}</li>
-            ))}
-          </ul>
+          <Lines of={story.marks} />
         </>
       )}
       {story.asked.length > 0 && (
@@ -82,32 +104,53 @@ export function StoryView({ story, src }: Props) {
       {story.replaced.length > 0 && (
         <>
           <h2>Not as it came</h2>
-          <ul>
-            {story.replaced.map((line) => (
-              <li key={line}>{line}</li>
-            ))}
-          </ul>
+          <Lines of={story.replaced} />
         </>
       )}
+    </>
+  );
+}
+
+const Lines = ({ of }: { of: readonly string[] }) => (
+  <ul>
+    {of.map((line) => (
+      <li key={line}>{line}</li>
+    ))}
+  </ul>
+);
+
+/** What it cost in money and hours. */
+export function StoryCost({ story: { cost } }: { story: Story }) {
+  return (
+    <dl>
+      <Fact name="Price paid">{cost.price}</Fact>
+      <Fact name="Materials">{cost.materials}</Fact>
+      <Fact name="Own work">
+        {showMinutes(cost.minutes)} ({cost.work})
+      </Fact>
+      <Fact name="In all">{cost.total}</Fact>
+    </dl>
+  );
+}
+
+/** What is left undone, and why. */
+export const StoryUndone = ({ story: { undone } }: { story: Story }) => (undone.length === 0 ? <p>Nothing.</p> : <Lines of={undone} />);
+
+/** A restoration's whole story in plain elements, as the exported page shows it. */
+export function StoryView({ story, src }: Props) {
+  const time = timeIn(story);
+  return (
+    <div className="story">
+      <StoryFacts story={story} />
+      {story.pieces.length > 0 && <h2>Before and after</h2>}
+      <StoryPieces story={story} src={src} />
+      <h2>What was done</h2>
+      <StoryStages story={story} src={src} />
+      <StoryChecks story={story} />
       <h2>What it took</h2>
-      <dl>
-        <Fact name="Price paid">{story.cost.price}</Fact>
-        <Fact name="Materials">{story.cost.materials}</Fact>
-        <Fact name="Own work">
-          {showMinutes(story.cost.minutes)} ({story.cost.work})
-        </Fact>
-        <Fact name="In all">{story.cost.total}</Fact>
-      </dl>
+      <StoryCost story={story} />
       <h2>Left undone</h2>
-      {story.undone.length === 0 ? (
-        <p>Nothing.</p>
-      ) : (
-        <ul>
-          {story.undone.map((line) => (
-            <li key={line}>{line}</li>
-          ))}
-        </ul>
-      )}
+      <StoryUndone story={story} />
       <h2>Log</h2>
       <div className="scroll" tabIndex={0} role="region" aria-label="Log">
         <table className="log">
@@ -119,7 +162,7 @@ export function StoryView({ story, src }: Props) {
             </tr>
           </thead>
           <tbody>
-            {log.map((entry) => (
+            {story.bundle.log.map((entry) => (
               <tr key={entry.id}>
                 <td>{time(entry.at)}</td>
                 <td>{entry.stage ?? ''}</td>
@@ -157,7 +200,15 @@ function ColourSwatch({ lab, children }: { lab: Lab; children: React.ReactNode }
 const Pic = ({ src, alt }: { src: string; alt: string }) =>
   src === '' ? <p className="gone">The file of this photograph is missing: {alt}.</p> : <img src={src} alt={alt} loading="lazy" />;
 
-function PiecePart({ story, photos, src, time }: { story: PieceStory; photos: readonly Photo[]; src: Props['src']; time: (iso: string) => string }) {
+interface PieceProps {
+  story: PieceStory;
+  photos: readonly Photo[];
+  src: Props['src'];
+  time: (iso: string) => string;
+  long: Long;
+}
+
+function PiecePart({ story, photos, src, time, long }: PieceProps) {
   const { piece, first, last, measurements, treatments } = story;
   const photoOf = (id: string | undefined) => photos.find((photo) => photo.id === id);
   const before = photoOf(first?.photoId);
@@ -184,58 +235,64 @@ function PiecePart({ story, photos, src, time }: { story: PieceStory; photos: re
         {last?.lab && last !== first && <ColourSwatch lab={last.lab}>after</ColourSwatch>}
         {piece.hiddenLab && <ColourSwatch lab={piece.hiddenLab}>hidden patch</ColourSwatch>}
       </p>
-      {measurements.length > 0 && (
-        <div className="scroll" tabIndex={0} role="region" aria-label={`Measurements of ${piece.tag}`}>
-          <table>
-            <thead>
-              <tr>
-                <th>Measured</th>
-                <th className="n">L*</th>
-                <th className="n">a*</th>
-                <th className="n">b*</th>
-                <th className="n">YI</th>
-                <th className="n">ΔE00</th>
-                <th>Verdict</th>
-              </tr>
-            </thead>
-            <tbody>
-              {measurements.map(({ id, measuredAt, lab, yellownessIndex, deltaE00, verdict }) => (
-                <tr key={id}>
-                  <td>{time(measuredAt)}</td>
-                  {[0, 1, 2].map((channel) => (
-                    <td key={channel} className="n">
-                      {lab?.[channel]?.toFixed(1) ?? '–'}
-                    </td>
+      {(measurements.length > 0 || treatments.length > 0) &&
+        long(
+          `${measurements.length} measured, ${treatments.reduce((sum, { sessions }) => sum + sessions.length, 0)} in the light`,
+          <>
+            {measurements.length > 0 && (
+              <div className="scroll" tabIndex={0} role="region" aria-label={`Measurements of ${piece.tag}`}>
+                <table>
+                  <thead>
+                    <tr>
+                      <th>Measured</th>
+                      <th className="n">L*</th>
+                      <th className="n">a*</th>
+                      <th className="n">b*</th>
+                      <th className="n">YI</th>
+                      <th className="n">ΔE00</th>
+                      <th>Verdict</th>
+                    </tr>
+                  </thead>
+                  <tbody>
+                    {measurements.map(({ id, measuredAt, lab, yellownessIndex, deltaE00, verdict }) => (
+                      <tr key={id}>
+                        <td>{time(measuredAt)}</td>
+                        {[0, 1, 2].map((channel) => (
+                          <td key={channel} className="n">
+                            {lab?.[channel]?.toFixed(1) ?? '–'}
+                          </td>
+                        ))}
+                        <td className="n">{yellownessIndex?.toFixed(1) ?? '–'}</td>
+                        <td className="n">{deltaE00?.toFixed(1) ?? '–'}</td>
+                        <td>{verdict ?? ''}</td>
+                      </tr>
+                    ))}
+                  </tbody>
+                </table>
+              </div>
+            )}
+            {treatments.map(({ id, school, targetPercentWW, sessions, endedWhy }) => (
+              <div key={id}>
+                <p>
+                  {SCHOOL[school].title}, {targetPercentWW.toFixed(1)} % peroxide, {sessions.length} {sessions.length === 1 ? 'session' : 'sessions'}.
+                  {endedWhy && ` Ended: ${endedWhy}`}
+                </p>
+                <ul>
+                  {sessions.map((session) => (
+                    <li key={session.id}>
+                      {time(session.startedAt)}
+                      {session.together.length > 0 && `, together with ${session.together.join(', ')}`}:{' '}
+                      {session.actualMin === null
+                        ? 'still running'
+                        : `${showMinutes(session.actualMin)}, ${session.dose?.toFixed(1)} ${doseUnit(SCHOOL[school])}, ${session.turns.length} ${session.turns.length === 1 ? 'turn' : 'turns'}`}
+                      . {session.words} Cautions confirmed: {session.cautions.map(({ hazard }) => hazard).join(' ')} {CAUTION_CLOSE}
+                    </li>
                   ))}
-                  <td className="n">{yellownessIndex?.toFixed(1) ?? '–'}</td>
-                  <td className="n">{deltaE00?.toFixed(1) ?? '–'}</td>
-                  <td>{verdict ?? ''}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
-      )}
-      {treatments.map(({ id, school, targetPercentWW, sessions, endedWhy }) => (
-        <div key={id}>
-          <p>
-            {SCHOOL[school].title}, {targetPercentWW.toFixed(1)} % peroxide, {sessions.length} {sessions.length === 1 ? 'session' : 'sessions'}.
-            {endedWhy && ` Ended: ${endedWhy}`}
-          </p>
-          <ul>
-            {sessions.map((session) => (
-              <li key={session.id}>
-                {time(session.startedAt)}
-                {session.together.length > 0 && `, together with ${session.together.join(', ')}`}:{' '}
-                {session.actualMin === null
-                  ? 'still running'
-                  : `${showMinutes(session.actualMin)}, ${session.dose?.toFixed(1)} ${doseUnit(SCHOOL[school])}, ${session.turns.length} ${session.turns.length === 1 ? 'turn' : 'turns'}`}
-                . {session.words} Cautions confirmed: {session.cautions.map(({ hazard }) => hazard).join(' ')} {CAUTION_CLOSE}
-              </li>
+                </ul>
+              </div>
             ))}
-          </ul>
-        </div>
-      ))}
+          </>,
+        )}
     </section>
   );
 }
@@ -245,17 +302,19 @@ interface StageProps {
   passes: readonly PassStory[];
   src: Props['src'];
   time: (iso: string) => string;
+  /** Its heading stands elsewhere. */
+  bare: boolean;
 }
 
-function StagePart({ story, passes, src, time }: StageProps) {
-  const { stage, state, reason, photos, notes, findings, settled, ledger, minutes } = story;
+/** A stage in one line. */
+const stageLine = ({ stage, state, reason, minutes }: StageStory): string =>
+  `${STAGE_WORDS[stage].title}: ${state}${reason ? ` (${reason})` : ''}${minutes > 0 ? `, ${showMinutes(minutes)}` : ''}`;
+
+function StagePart({ story, passes, src, time, bare }: StageProps) {
+  const { stage, photos, notes, findings, settled, ledger } = story;
   return (
     <section>
-      <h3>
-        {STAGE_WORDS[stage].title}: {state}
-        {reason && ` (${reason})`}
-        {minutes > 0 && `, ${showMinutes(minutes)}`}
-      </h3>
+      {!bare && <h3>{stageLine(story)}</h3>}
       {notes.map((note) => (
         <p key={note} style={{ whiteSpace: 'pre-wrap' }}>
           {note}
@@ -265,7 +324,7 @@ function StagePart({ story, passes, src, time }: StageProps) {
         <ul>
           {findings.map(({ id, kind, severity, words, settledAs, settledWords }) => (
             <li key={id}>
-              {kind}, {severity}. {words} <em>{settledAs ? `${settledAs}${settledWords ? `: ${settledWords}` : ''}` : 'open'}</em>
+              {kind}, {SEVERITY_WORDS[severity]}. {words} <em>{settledAs ? `${settledAs}${settledWords ? `: ${settledWords}` : ''}` : 'open'}</em>
             </li>
           ))}
         </ul>

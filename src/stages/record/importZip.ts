@@ -143,6 +143,8 @@ async function inShape(given: Bundle): Promise<Bundle> {
 /** A bundle out of its JSON. @throws Refusal (`file`) for what is none, follows no schema, or does not hang together */
 export async function readBundle(json: Buffer | null): Promise<Bundle> {
   if (!json) throw refuse('The ZIP has no restoration.json. Choose the file that Kvell’s record page exported.');
+  // The database would end what it is told at that sign.
+  if (json.includes('\\u0000')) throw refuse('restoration.json holds a sign that no text has (\\u0000). Take it out; nothing was kept.');
   let given: unknown;
   try {
     given = JSON.parse(json.toString('utf8'));

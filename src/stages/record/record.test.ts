@@ -245,6 +245,7 @@ it.each([
   ['a fastener of a thousand kilometres', (bundle: Bundle) => (bundle.lots[0]!.lengthMm = 1e9), /lots\[0\]\.lengthMm|lengthMm/],
   ['a title of 20,000 letters', (bundle: Bundle) => (bundle.restoration.title = 'x'.repeat(20_000)), 'title'],
   ['no stages', (bundle: Bundle) => (bundle.stages = []), 'has not the stage “intake” once'],
+  ['a sign that no text has', (bundle: Bundle) => (bundle.restoration.condition = 'a\u0000b'), 'a sign that no text has'],
   ['a day that is none', (bundle: Bundle) => (bundle.ledger[0]!.at = '2026-13-01T00:00:00.000Z'), 'is no time'],
   ['a picture 0 wide', (bundle: Bundle) => (bundle.photos[0]!.width = 0), 'width'],
   [

@@ -1,12 +1,14 @@
 'use client';
 
 import { assumedLine, type AssumptionName } from '@/core/assumptions/assumptions';
-import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
+import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import { viewHref } from '@/core/runsheet/views';
 import { VISIBLE } from '@/core/cleaning/ladder';
 import { AnswerForm, options } from '@/ui/AnswerForm';
 import { Fold } from '@/ui/Fold';
+import { LinkButton } from '@/ui/links';
 import { itIs, leave } from './actions';
-import type { PassView, RungView, SpotView } from './view';
+import type { RungView, SpotView } from './view';
 
 const LADDER_ASSUMES: readonly AssumptionName[] = [
   'a spot in front',
@@ -22,7 +24,7 @@ const LADDER_ASSUMES: readonly AssumptionName[] = [
 const STATE = { done: 'done', running: 'at the sink', next: 'next', ahead: '' } as const;
 
 /** A spot and its ladder, from the gentlest rung up; what is ruled out and why stands folded below. */
-export function LadderPart({ spot, onTake }: { spot: SpotView; onTake: (pass: PassView) => void }) {
+export function LadderPart({ restorationId, spot }: { restorationId: string; spot: SpotView }) {
   const looks = spot.choices.find(({ value }) => value === spot.soil)?.looks;
   return (
     <Box borderTopWidth="1px" borderColor="lineStrong" py="3" id={`spot-${spot.id}`}>
@@ -37,7 +39,7 @@ export function LadderPart({ spot, onTake }: { spot: SpotView; onTake: (pass: Pa
           {spot.soil !== null && spot.rungs.length > 0 && (
             <Box as="ol" listStyleType="none" my="2" aria-label={`Ladder for ${spot.name}`}>
               {spot.rungs.map((rung) => (
-                <RungRow key={rung.agent} rung={rung} onTake={onTake} />
+                <RungRow key={rung.agent} rung={rung} takeHref={`${viewHref(restorationId, 'wash')}?spot=${spot.id}&rung=${rung.agent}`} />
               ))}
             </Box>
           )}
@@ -97,7 +99,7 @@ export function LadderPart({ spot, onTake }: { spot: SpotView; onTake: (pass: Pa
 }
 
 /** A rung: how rough it is as a bar, how likely, how long. */
-function RungRow({ rung, onTake }: { rung: RungView; onTake: (pass: PassView) => void }) {
+function RungRow({ rung, takeHref }: { rung: RungView; takeHref: string }) {
   const here = rung.state === 'next' || rung.state === 'running';
   return (
     <Grid
@@ -140,9 +142,9 @@ function RungRow({ rung, onTake }: { rung: RungView; onTake: (pass: PassView) =>
       <Text color="soft" fontSize="15px" gridColumn={{ base: '2 / 4', md: '2 / 3' }}>
         {rung.outcomes.length > 0 ? rung.outcomes.join(', ') : rung.why}
         {rung.byHand && (
-          <Button variant={'bare' as never} aria-label={`Take this one: ${rung.title}`} onClick={() => onTake(rung.byHand!)}>
+          <LinkButton look="bare" href={takeHref} label={`Take this one: ${rung.title}`}>
             {rung.state === 'done' ? 'Once more' : 'Take this one'}
-          </Button>
+          </LinkButton>
         )}
       </Text>
     </Grid>

@@ -1,39 +1,60 @@
-import { stagesOf } from '@/data/stages';
-import { findingsOf } from '@/data/findings';
+import { Box, Grid } from '@chakra-ui/react';
+import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { Clipboard } from '@/clipboard/Clipboard';
 import { marksToKeep } from '@/core/intake/marks';
 import { proposalFor } from '@/core/intake/proposals';
 import { formatMoney } from '@/core/ledger/money';
 import { STAGES, STAGE_WORDS, type Stage } from '@/core/runsheet/stages';
-import { logPage } from '@/data/log';
-import { piecesOf } from '@/data/pieces';
-import { photosOf } from '@/data/photos/store';
-import { findRestoration } from '@/data/restorations';
+import { VIEWS } from '@/core/runsheet/views';
+import { findingsOf } from '@/data/findings';
 import { ledgerOf } from '@/data/ledger';
+import { logPage } from '@/data/log';
+import { photosOf } from '@/data/photos/store';
+import { piecesOf } from '@/data/pieces';
 import { requestsOf } from '@/data/requests';
+import { findRestoration } from '@/data/restorations';
 import type { Finding } from '@/data/rows';
+import { stagesOf } from '@/data/stages';
 import { getWorkshop } from '@/data/workshop';
-import { StageSheet } from '@/runsheet/StageSheet';
-import { Survey } from '@/runsheet/Survey';
-import { Waiting } from '@/runsheet/Waiting';
+import { Asked } from '@/runsheet/Asked';
+import { StageEnd } from '@/runsheet/StageEnd';
 import { StageSteps } from '@/runsheet/StageSteps';
+import { ViewNav } from '@/runsheet/ViewNav';
+import { Waiting } from '@/runsheet/Waiting';
 import { ScreenHead } from '@/ui/layout';
 import { TextLink } from '@/ui/links';
 
-/** So many entries of its log stand on a stage; all are in the log. */
+/** So many entries of its log lie on the clipboard; all are in the log. */
 const LATELY = 12;
 
-/** A stage's screen: its own tool on top where it has one, and what every stage documents. */
-export async function StageScreen({ restorationId: id, stage, tool }: { restorationId: string; stage: Stage; tool?: React.ReactNode }) {
+interface Props {
+  restorationId: string;
+  stage: Stage;
+  view?: string;
+  /** The stage's own tool; a stage without one shows what was found that asks for it. */
+  children?: React.ReactNode;
+  /** The tool has nothing left to do, so that to end the stage is the main action. */
+  finished?: boolean;
+}
+
+/** What a page of a stage is called. */
+export const stageTitle = (stage: Stage, view = ''): Metadata => ({
+  title: [VIEWS[stage].find(({ at }) => at === view && at !== '')?.title, STAGE_WORDS[stage].title].filter(Boolean).join(', '),
+});
+
+/** One view of a stage: the way to the others, its tool, and the clipboard at hand. */
+export async function StageScreen({ restorationId: id, stage, view = '', children, finished = false }: Props) {
   const restoration = await findRestoration(id);
   if (!restoration) notFound();
-  const [stages, pieces, photos, findings, ledger, log, { currency, timeZone }, requests] = await Promise.all([
+  const [stages, pieces, photos, findings, ledger, log, notes, { currency, timeZone }, requests] = await Promise.all([
     stagesOf(id),
     piecesOf(id),
     photosOf(id),
     findingsOf(id),
     ledgerOf(id),
     logPage({ restorationId: id, stage }, null, LATELY),
+    logPage({ restorationId: id, stage, kind: 'note' }, null, LATELY),
     getWorkshop(),
     requestsOf(id),
   ]);
@@ -42,33 +63,49 @@ export async function StageScreen({ restorationId: id, stage, tool }: { restorat
   const own = <T extends { stage: string | null }>(rows: T[]) => rows.filter((entry) => entry.stage === stage);
   const entries = own(ledger);
   const asked = (finding: Finding) => proposalFor(finding, pieces.find(({ id: of }) => of === finding.pieceId)?.aim ?? restoration.aim).stage;
+  const here = findings.filter((finding) => finding.stage === stage || asked(finding) === stage);
+  const first = view === '';
   return (
     <>
       <ScreenHead
         lead={<TextLink href={`/restorations/${id}`}>{restoration.title}</TextLink>}
         title={`${STAGES.indexOf(stage) + 1} ${STAGE_WORDS[stage].title}`}
-        under={STAGE_WORDS[stage].purpose}
+        {...(first && { under: STAGE_WORDS[stage].purpose })}
         action={<StageSteps restorationId={id} stage={stage} />}
       />
-      {stage === 'intake' && <Survey restorationId={id} photos={own(photos)} pieces={pieces} findings={findings} aim={restoration.aim} />}
-      {waiting.length > 0 && <Waiting restorationId={id} owner={restoration.owner} requests={waiting} />}
-      {tool}
-      <StageSheet
-        restorationId={id}
-        stage={stage}
-        state={row.state}
-        reason={row.reason}
-        pieces={pieces}
-        photos={own(photos)}
-        findings={findings.filter((finding) => finding.stage === stage || asked(finding) === stage)}
-        aim={restoration.aim}
-        marks={marksToKeep(findings, null)}
-        ledger={entries}
-        log={log}
-        currency={currency}
-        timeZone={timeZone}
-        money={Object.fromEntries(entries.map((entry) => [entry.id, formatMoney(entry.amountMinor, currency)]))}
-      />
+      <ViewNav restorationId={id} stage={stage} view={view} />
+      <Grid templateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) auto' }} gap={{ base: '0', lg: '6' }} alignItems="start">
+        <Box minWidth="0">
+          {first && waiting.length > 0 && <Waiting restorationId={id} owner={restoration.owner} requests={waiting} />}
+          {children ?? <Asked stage={stage} findings={here} pieces={pieces} aim={restoration.aim} />}
+          {first && (
+            <StageEnd
+              restorationId={id}
+              stage={stage}
+              state={row.state}
+              reason={row.reason}
+              marks={marksToKeep(findings, null)}
+              main={children === undefined || finished}
+            />
+          )}
+        </Box>
+        <Clipboard
+          clip={{
+            restorationId: id,
+            stage,
+            pieces,
+            photos: own(photos),
+            findings: here,
+            aim: restoration.aim,
+            ledger: entries,
+            notes,
+            log,
+            currency,
+            timeZone,
+            money: Object.fromEntries(entries.map((entry) => [entry.id, formatMoney(entry.amountMinor, currency)])),
+          }}
+        />
+      </Grid>
     </>
   );
 }

@@ -54,7 +54,7 @@ export default async function RunSheetPage({ params }: { params: Promise<{ id: s
           <PutAway restorationId={id} away />
         </Part>
       )}
-      <PowerBanner decided={power.get(id) ?? null} href={`/restorations/${id}/intake#power`} />
+      <PowerBanner decided={power.get(id) ?? null} href={`/restorations/${id}/intake/power`} />
       <Wide
         main={
           <Part title="Run sheet">

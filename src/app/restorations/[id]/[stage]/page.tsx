@@ -1,12 +1,25 @@
 import { needsEntered } from '@/edge/entered';
+import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { STAGES } from '@/core/runsheet/stages';
-import { StageScreen } from '../StageScreen';
+import { StageScreen, stageTitle } from '../StageScreen';
 
-export default async function StagePage({ params }: { params: Promise<{ id: string; stage: string }> }) {
+interface Props {
+  params: Promise<{ id: string; stage: string }>;
+}
+
+const stageNamed = (name: string) => STAGES.find((known) => known === name);
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const stage = stageNamed((await params).stage);
+  return stage ? stageTitle(stage) : {};
+}
+
+/** A stage that has no tool of its own yet. */
+export default async function StagePage({ params }: Props) {
   await needsEntered();
   const { id, stage: name } = await params;
-  const stage = STAGES.find((known) => known === name);
+  const stage = stageNamed(name);
   if (!stage) notFound();
   return <StageScreen restorationId={id} stage={stage} />;
 }

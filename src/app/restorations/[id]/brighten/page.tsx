@@ -1,23 +1,24 @@
 import { needsEntered } from '@/edge/entered';
 import { clock } from '@/edge/clock';
+import type { AskedView } from '@/stages/brighten/atHand';
 import { BrightenStage } from '@/stages/brighten/BrightenStage';
+import { NowView } from '@/stages/brighten/NowView';
 import { sky } from '../../../sky';
-import { StageScreen } from '../StageScreen';
+import { StageScreen, stageTitle } from '../StageScreen';
+
+export const metadata = stageTitle('brighten');
 
 interface Props {
   params: Promise<{ id: string }>;
-  searchParams: Promise<{ piece?: string; way?: string; by?: string }>;
+  searchParams: Promise<AskedView>;
 }
 
 export default async function BrightenPage({ params, searchParams }: Props) {
   await needsEntered();
   const { id } = await params;
-  const { piece, way, by } = await searchParams;
   return (
-    <StageScreen
-      restorationId={id}
-      stage="brighten"
-      tool={<BrightenStage restorationId={id} pieceId={piece ?? null} way={way ?? null} by={by ?? null} sky={sky} now={clock()} />}
-    />
+    <StageScreen restorationId={id} stage="brighten">
+      <BrightenStage restorationId={id} view="" asked={await searchParams} sky={sky} now={clock()} of={NowView} />
+    </StageScreen>
   );
 }

@@ -1,10 +1,20 @@
 import { needsEntered } from '@/edge/entered';
 import { clock } from '@/edge/clock';
-import { RebuildStage } from '@/stages/rebuild/RebuildStage';
-import { StageScreen } from '../StageScreen';
+import { NextOnView, rebuildFinished } from '@/stages/rebuild/RebuildStage';
+import { StageScreen, stageTitle } from '../StageScreen';
 
-export default async function RebuildPage({ params }: { params: Promise<{ id: string }> }) {
+export const metadata = stageTitle('rebuild');
+
+interface Props {
+  params: Promise<{ id: string }>;
+}
+
+export default async function RebuildPage({ params }: Props) {
   await needsEntered();
   const { id } = await params;
-  return <StageScreen restorationId={id} stage="rebuild" tool={<RebuildStage restorationId={id} now={clock()} />} />;
+  return (
+    <StageScreen restorationId={id} stage="rebuild" finished={await rebuildFinished(id, clock())}>
+      <NextOnView restorationId={id} />
+    </StageScreen>
+  );
 }

@@ -1,9 +1,19 @@
 import { needsEntered } from '@/edge/entered';
-import { RecordStage } from '@/stages/record/RecordStage';
-import { StageScreen } from '../StageScreen';
+import { RecordNow, RecordStage } from '@/stages/record/RecordStage';
+import { StageScreen, stageTitle } from '../StageScreen';
 
-export default async function RecordPage({ params }: { params: Promise<{ id: string }> }) {
+export const metadata = stageTitle('record');
+
+interface Props {
+  params: Promise<{ id: string }>;
+}
+
+export default async function RecordPage({ params }: Props) {
   await needsEntered();
   const { id } = await params;
-  return <StageScreen restorationId={id} stage="record" tool={<RecordStage restorationId={id} />} />;
+  return (
+    <StageScreen restorationId={id} stage="record">
+      <RecordStage restorationId={id} of={RecordNow} />
+    </StageScreen>
+  );
 }

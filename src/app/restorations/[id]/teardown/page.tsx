@@ -1,6 +1,9 @@
 import { needsEntered } from '@/edge/entered';
-import { TeardownStage } from '@/stages/teardown/TeardownStage';
-import { StageScreen } from '../StageScreen';
+import { redirect } from 'next/navigation';
+import { NextOffView } from '@/stages/teardown/TeardownStage';
+import { StageScreen, stageTitle } from '../StageScreen';
+
+export const metadata = stageTitle('teardown');
 
 interface Props {
   params: Promise<{ id: string }>;
@@ -11,5 +14,11 @@ export default async function TeardownPage({ params, searchParams }: Props) {
   await needsEntered();
   const { id } = await params;
   const { step } = await searchParams;
-  return <StageScreen restorationId={id} stage="teardown" tool={<TeardownStage restorationId={id} opened={step ?? null} />} />;
+  // As the labels on trays and bags have it.
+  if (step) redirect(`/restorations/${id}/teardown/off?step=${encodeURIComponent(step)}`);
+  return (
+    <StageScreen restorationId={id} stage="teardown">
+      <NextOffView restorationId={id} />
+    </StageScreen>
+  );
 }

@@ -1,9 +1,21 @@
 import { needsEntered } from '@/edge/entered';
-import { WashStage } from '@/stages/wash/WashStage';
-import { StageScreen } from '../StageScreen';
+import { SinkView, washFinished } from '@/stages/wash/WashStage';
+import { StageScreen, stageTitle } from '../StageScreen';
 
-export default async function WashPage({ params }: { params: Promise<{ id: string }> }) {
+export const metadata = stageTitle('wash');
+
+interface Props {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ spot?: string; rung?: string }>;
+}
+
+export default async function WashPage({ params, searchParams }: Props) {
   await needsEntered();
   const { id } = await params;
-  return <StageScreen restorationId={id} stage="wash" tool={<WashStage restorationId={id} />} />;
+  const { spot, rung } = await searchParams;
+  return (
+    <StageScreen restorationId={id} stage="wash" finished={await washFinished(id)}>
+      <SinkView restorationId={id} taken={spot && rung ? { spot, agent: rung } : null} />
+    </StageScreen>
+  );
 }

@@ -3,6 +3,9 @@
 import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { movePin } from '@/clipboard/actions';
+import { FindingForm } from '@/clipboard/FindingForm';
+import { FindingRow } from '@/clipboard/FindingRow';
 import type { Aim } from '@/core/intake/aim';
 import type { Share } from '@/core/photo/picture';
 import type { Finding, Photo, Piece } from '@/data/rows';
@@ -14,9 +17,6 @@ import { PinnedPhoto } from '@/ui/PinnedPhoto';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { TakeThingBack } from '@/undo/TakeThingBack';
-import { movePin } from './actions';
-import { FindingForm } from './FindingForm';
-import { FindingRow } from './FindingRow';
 
 interface Props {
   restorationId: string;

@@ -10,13 +10,15 @@ interface Props {
   /** Page of the entries before one of them; where older ones are read. */
   olderHref: (before: number) => string;
   onCorrect?: (entry: LogEntry) => void;
+  /** One column, as on a phone, also where there is room. */
+  narrow?: boolean;
 }
 
 /** Log entries, newest first; one that another takes the place of stays readable, struck through. Plain elements: there are many. */
-export function LogList({ page: { entries, older, replaced }, timeZone, olderHref, onCorrect }: Props) {
+export function LogList({ page: { entries, older, replaced }, timeZone, olderHref, onCorrect, narrow = false }: Props) {
   return (
     <>
-      <ol className={styles.log}>
+      <ol className={narrow ? `${styles.log} ${styles.narrow}` : styles.log}>
         {entries.map((entry) => (
           <li key={entry.id} id={`entry-${entry.id}`}>
             <span className={styles.time}>{showTime(entry.at, timeZone)}</span>
