@@ -55,11 +55,11 @@ export default defineConfig<{ clockShiftMs: number }>({
   projects: [
     {
       name: 'new user, phone',
-      testMatch: /journey|intake|teardown|wash|brighten/,
+      testMatch: /journey|intake|teardown|wash|brighten|taps/,
       workers: 1,
       use: { baseURL: `http://127.0.0.1:${PORTS.phone}`, viewport: { width: 390, height: 844 }, hasTouch: true },
     },
-    { name: 'demo workshop', testMatch: /demo/, workers: 1, use: { baseURL: `http://127.0.0.1:${PORTS.demo}`, viewport: DESK } },
+    { name: 'demo workshop', testMatch: /demo|views/, workers: 1, use: { baseURL: `http://127.0.0.1:${PORTS.demo}`, viewport: DESK } },
     {
       name: 'demo workshop, midwinter',
       testMatch: /demo/,

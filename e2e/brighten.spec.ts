@@ -1,4 +1,5 @@
 import { expect, minutesAgo, test, type Page } from './day';
+import { notNeeded } from './clipboard';
 import { measureOn } from './measuring';
 import { open } from './open';
 import { FOLDS, testPhoto } from './photographs';
@@ -31,12 +32,13 @@ const DAY = 24 * HOUR;
 
 /** Lays out four hours under a strong lamp. */
 async function plan(page: Page, restoration: string, { id }: Tagged, way: string, begun: string): Promise<void> {
-  await open(page, `/${restoration}/brighten?piece=${id}&way=${way}`);
+  await open(page, `/${restoration}/brighten/plan?piece=${id}&way=${way}`);
+  await page.getByText(/: way, mixture and window in figures/).click();
   await page.getByLabel(way.startsWith('cream') ? 'Tube or bottle of cream' : 'Stock bottle').selectOption('');
   await page.getByLabel('Strength on the label').fill('12');
   await page.getByLabel('UV-A at the piece').fill('100');
   await page.getByLabel('For', { exact: true }).fill('240');
-  await page.locator('#plan').getByLabel('From').fill(begun);
+  await page.getByLabel('From', { exact: true }).fill(begun);
   await expect(page.getByText('dose of this window')).toBeVisible();
 }
 
@@ -67,6 +69,7 @@ async function matched(page: Page, restoration: string, { id }: Tagged): Promise
   await expect(page.getByRole('heading', { name: 'Stop here' })).toBeVisible();
   await page.getByRole('button', { name: 'End its brightening' }).click();
   await page.getByRole('button', { name: 'End it', exact: true }).click();
+  await open(page, `/${restoration}/brighten/past?piece=${id}`);
   await expect(page.getByText(/^Look again about/).first()).toBeVisible();
 }
 
@@ -83,9 +86,7 @@ test('a lid, a keyboard frame and caps go from choosing to matched, with a fold 
   await page.waitForURL(/\/intake$/);
   const restoration = /restorations\/[0-9a-f-]+/.exec(page.url())![0];
   await open(page, `/${restoration}/wash`);
-  await page.getByLabel('Or not needed, because').fill('they came washed');
-  await page.getByRole('button', { name: 'Not needed' }).click();
-  await expect(page.getByRole('heading', { name: 'This stage is settled' })).toBeVisible();
+  await notNeeded(page, 'they came washed');
   const lid = await tag(page, restoration, 'Lid', [400, 220, 45]);
   const frame = await tag(page, restoration, 'Keyboard frame', [380, 130, 12]);
   const caps = await tag(page, restoration, 'Key caps', [180, 60, 12]);
@@ -100,19 +101,22 @@ test('a lid, a keyboard frame and caps go from choosing to matched, with a fold 
   });
 
   await test.step('every way is compared; the sky is looked at, and a planned session rings', async () => {
+    await open(page, `/${restoration}/brighten/ways?piece=${lid.id}`);
     await expect(page.getByText(/^Kvell would take/)).toBeVisible();
-    await page.getByText('The other 7 ways').click();
-    await expect(page.getByText('Leave it', { exact: true })).toBeVisible();
-    await page.getByText('Hour by hour, and how it looks now').click();
+    await expect(page.getByRole('group', { name: 'Ways' }).getByRole('button')).toHaveCount(7);
+    await open(page, `/${restoration}/brighten/sky?piece=${lid.id}`);
     await page.getByRole('button', { name: 'a few clouds' }).click();
     await expect(page.getByText('The sky is noted. All plans count with it.')).toBeVisible();
     const csv = 'time,cloud\n2026-06-21 10:00,3\n2026-06-21 11:00,8\n';
     await expect(page.getByRole('button', { name: 'Take hours from a CSV' })).toBeEnabled();
     await page.getByLabel('CSV of hours').setInputFiles({ name: 'hours.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
     await expect(page.getByText('8 can be per cent or eighths')).toBeVisible();
-    const rings = page.getByRole('button', { name: /^Ring me then/ });
+    await open(page, `/${restoration}/brighten/ways?piece=${lid.id}`);
+    const rings = page.getByRole('button', { name: /^Remind me/ });
     if ((await rings.count()) > 0) {
       await rings.last().click();
+      await expect(page.getByText(/rings/).first()).toBeVisible();
+      await open(page, `/${restoration}/brighten?piece=${lid.id}`);
       await expect(
         page
           .getByText(/^Planned: .*, sun$/)
@@ -131,8 +135,10 @@ test('a lid, a keyboard frame and caps go from choosing to matched, with a fold 
     await open(page, `/${restoration}/brighten?piece=${lid.id}`);
     await expect(page.getByText(/^Thin lines, as folds of the film leave them/)).toBeVisible();
     await expect(page.getByText(/One short, even session/)).toBeVisible();
+    await open(page, `/${restoration}/brighten/past?piece=${lid.id}`);
     await page.locator('#fades').getByText('How this is worked out').click();
     await expect(page.getByText('b*(D) = target + (start − target)', { exact: false })).toBeVisible();
+    await open(page, `/${restoration}/brighten/ahead?piece=${lid.id}`);
     await page.getByRole('button', { name: 'What it should look like' }).click();
     await expect(page.getByText('film in wrinkles')).toBeVisible();
   });
@@ -154,6 +160,7 @@ test('a lid, a keyboard frame and caps go from choosing to matched, with a fold 
       await measure(page, piece, await testPhoto(0.4, seed), `${seed}-after.jpg`);
       await matched(page, restoration, piece);
     }
+    await open(page, `/${restoration}/brighten`);
     await expect(page.getByText('All that are measured are there.')).toBeVisible();
   });
 });

@@ -4,6 +4,7 @@ import { readFile } from 'node:fs/promises';
 import sharp from 'sharp';
 import yazl from 'yazl';
 import { buffer } from 'node:stream/consumers';
+import { turnTo } from './clipboard';
 import { awake, open } from './open';
 import { testPhoto } from './photographs';
 import { HEADER_SETS, METHODS, raw, WAYS_ROUND } from './raw';
@@ -134,7 +135,7 @@ test('what cannot be read is refused with words: actions without arguments, addr
   const manifest = JSON.parse(await readFile('.next/server/server-reference-manifest.json', 'utf8')) as {
     node: Record<string, { exportedName: string }>;
   };
-  const [id] = Object.entries(manifest.node).find(([, { exportedName }]) => exportedName === 'noteDown')!;
+  const [id] = Object.entries(manifest.node).find(([, { exportedName }]) => exportedName === 'writeDown')!;
   const act = async (data: string, type = 'text/plain;charset=UTF-8') => {
     const response = await request.post('/restorations/new', {
       headers: { 'next-action': id, origin: baseURL!, 'content-type': type },
@@ -156,7 +157,7 @@ test('what cannot be read is refused with words: actions without arguments, addr
 
 test('an answer that is lost after it was written is asked for again, and nothing is written twice', async ({ page }) => {
   await open(page, `/restorations/${restorationId}/mend`);
-  await page.getByText('Write a note').click();
+  await turnTo(page, 'Notes');
   await page.getByLabel('Note', { exact: true }).fill('The hinge was glued before');
   let lost = false;
   await page.route('**/mend', async (route) => {
@@ -261,7 +262,7 @@ test('a workshop in US units types and reads inches and gallons; what is kept is
   await width.fill('8.5');
   await page.getByRole('button', { name: 'Tag this piece' }).click();
   await page.waitForURL(/pieces\/[0-9a-f-]{36}$/);
-  const piece = page.url();
+  const piece = `${page.url()}/known`;
   await open(page, '/workshop');
   await page.getByLabel('Units').selectOption('metric');
   await page.getByRole('button', { name: 'Save workshop' }).click();
@@ -282,6 +283,7 @@ test('a page that was drawn before another device wrote wipes nothing of that, a
   await page.getByLabel('Which piece').fill('Door of the drive');
   await page.getByRole('button', { name: 'Tag this piece' }).click();
   await page.waitForURL(/pieces\/[0-9a-f-]{36}$/);
+  await open(page, `${page.url()}/known`);
   // One device sleeps: it never hears that something changed. The other is awake.
   const asleep = await context.newPage();
   await asleep.route('**/api/mark', (route) => route.abort());

@@ -1,4 +1,5 @@
 import { expect, test } from './day';
+import { choose } from './clipboard';
 import { open } from './open';
 import { testPhoto } from './photographs';
 
@@ -12,7 +13,9 @@ test('a machine of somebody else is surveyed, weighed and asked about, on the ph
     await page.getByRole('button', { name: 'Open restoration' }).click();
     await page.waitForURL(/\/intake$/);
     base = page.url().replace('/intake', '');
+    await open(page, `${base}/intake/machine`);
     await expect(page.getByText('claimed: untested')).toBeVisible();
+    await open(page, `${base}/intake`);
     await page
       .locator('#survey')
       .getByLabel('Choose photographs')
@@ -23,7 +26,7 @@ test('a machine of somebody else is surveyed, weighed and asked about, on the ph
   await test.step('what is found is pinned where it is, and says what it asks for', async () => {
     const pin = async (x: number, kind: string, words: string) => {
       await page.getByAltText('front.jpg, tap it to pin what you find').click({ position: { x, y: 80 } });
-      await page.locator('#survey').getByLabel('What', { exact: true }).selectOption(kind);
+      await choose(page.locator('#survey'), kind);
       await page.locator('#survey').getByLabel('Where and how').fill(words);
       await page.getByRole('button', { name: 'Pin it' }).click();
       await expect(page.locator('#survey').getByText(words)).toBeVisible();
@@ -35,16 +38,22 @@ test('a machine of somebody else is surveyed, weighed and asked about, on the ph
   });
 
   await test.step('the aim changes what is asked for', async () => {
-    await page.getByText('Change the aim').click();
-    await page.getByLabel('How far to go').selectOption('clean only');
-    await page.getByRole('button', { name: 'Set the aim' }).click();
+    const aim = async (to: string) => {
+      await open(page, `${base}/intake/machine`);
+      await page.getByText('Change the aim').click();
+      await page.getByLabel('How far to go').selectOption(to);
+      await page.getByRole('button', { name: 'Set the aim' }).click();
+      await expect(page.getByRole('heading', { name: `Aim: ${to}` })).toBeVisible();
+      await open(page, `${base}/intake`);
+    };
+    await aim('clean only');
     await expect(page.getByText('The yellow stays. The aim is “clean only”.')).toBeVisible();
-    await page.getByLabel('How far to go').selectOption('presentable');
-    await page.getByRole('button', { name: 'Set the aim' }).click();
+    await aim('presentable');
     await expect(page.getByText('Brighten: To its hidden patch')).toBeVisible();
   });
 
   await test.step('a function test is kept before the work', async () => {
+    await open(page, `${base}/intake/test`);
     await page.getByText('Test what may be tried, group by group').click();
     await page.getByRole('button', { name: 'All of it works' }).click();
     await page.getByRole('group', { name: 'cursor keys' }).getByRole('button', { name: 'faulty' }).click();
@@ -54,19 +63,21 @@ test('a machine of somebody else is surveyed, weighed and asked about, on the ph
     await page.getByRole('group', { name: 'tape port' }).getByRole('button', { name: 'now & then' }).click();
     await page.getByRole('button', { name: 'Keep this test' }).click();
     await expect(page.getByRole('region', { name: 'Function tests side by side' })).toContainText('left only');
-    await expect(page.locator('#survey').getByText('dead, plain: cursor keys: left only')).toBeVisible();
-    await expect(page.locator('#survey').getByText('works now and then, plain: tape port')).toBeVisible();
+    await open(page, `${base}/intake`);
+    await expect(page.locator('#survey').getByText('dead, clear: cursor keys: left only')).toBeVisible();
+    await expect(page.locator('#survey').getByText('works now and then, clear: tape port')).toBeVisible();
   });
 
   await test.step('what is not so is put right; a decision not to switch on stands in red until it is decided anew', async () => {
     const port = page.locator('#survey').locator('[id^="finding-"]', { hasText: 'tape port' });
-    await port.getByText('Put it right').first().click();
+    await port.locator('summary').first().click();
+    await port.getByText('Correct it', { exact: true }).first().click();
     await port.getByLabel('Where and how').fill('tape port, only when warm');
-    await port.getByRole('button', { name: 'Put it right' }).click();
+    await port.getByRole('button', { name: 'Correct it' }).click();
     await expect(page.locator('#survey').getByText('tape port, only when warm')).toBeVisible();
     await port.getByRole('button', { name: /^Take it back/ }).click();
     await expect(page.locator('#survey').getByText('tape port, only when warm')).toBeHidden();
-    await page.getByText('Switch it on, or not?').click();
+    await open(page, `${base}/intake/power`);
     await page.getByLabel('When it was last switched on').selectOption('smoked');
     await page.getByRole('button', { name: 'Write this decision down' }).click();
     await expect(page.getByText('Decision written down.')).toBeVisible();
@@ -128,12 +139,12 @@ test('a machine of somebody else is surveyed, weighed and asked about, on the ph
     await open(page, `${base}/mend`);
     await page.getByRole('button', { name: 'Mend is done' }).click();
     await expect(page.getByText('Findings still ask for it: missing, one foot')).toBeVisible();
-    await page.getByText('Settle it').click();
-    await page.getByRole('button', { name: 'Settle finding' }).click();
+    await page.locator('[id^="finding-"] summary').first().click();
+    await page.getByRole('button', { name: 'Close this finding' }).click();
     await expect(page.getByText('Say in a few words how it was done')).toBeVisible();
     await page.getByLabel('How it was done, or why not').fill('a foot from a donor');
-    await page.getByRole('button', { name: 'Settle finding' }).click();
-    await expect(page.getByRole('heading', { name: 'This stage is settled' })).toBeVisible();
-    await expect(page.getByText('done: its findings are settled', { exact: true })).toBeVisible();
+    await page.getByRole('button', { name: 'Close this finding' }).click();
+    await expect(page.getByText('This stage is done')).toBeVisible();
+    await expect(page.getByText('its findings are closed')).toBeVisible();
   });
 });

@@ -1,5 +1,6 @@
 import { expect, minutesAgo, test, type Page } from './day';
 import { readFile } from 'node:fs/promises';
+import { notNeeded, turnTo } from './clipboard';
 import { measureOn, sendPhoto } from './measuring';
 import { awake, open } from './open';
 import { testPhoto } from './photographs';
@@ -13,10 +14,13 @@ test('from the empty workshop to the exported record', async ({ page, clockShift
     await page.getByRole('textbox', { name: 'Latitude' }).fill('14.6');
     await page.getByRole('textbox', { name: 'Longitude' }).fill('-30');
     await page.getByLabel('Time zone').fill('Etc/GMT+2');
-    await page.getByLabel('Own hourly rate').fill('10');
     await page.getByRole('button', { name: 'Save workshop' }).click();
     await expect(page.getByText('Workshop saved.')).toBeVisible();
     await expect(page.getByLabel('Name of the workshop')).toHaveValue('Trial bench');
+    await open(page, '/workshop/hours');
+    await page.getByLabel('Own hourly rate').fill('10');
+    await page.getByRole('button', { name: 'Save hours' }).click();
+    await expect(page.getByText('Saved.')).toBeVisible();
   });
 
   await test.step('a bottle goes into the stores', async () => {
@@ -63,13 +67,14 @@ test('from the empty workshop to the exported record', async ({ page, clockShift
   });
 
   await test.step('an exposure is planned; it starts only after the cautions', async () => {
-    await open(page, `/${restoration}/brighten`);
+    await open(page, `/${restoration}/brighten/plan`);
+    await page.getByText(/: way, mixture and window in figures/).click();
     await page.getByLabel('Way', { exact: true }).selectOption('bath-lamp');
     await page.getByLabel('UV-A at the piece').fill('5');
     await page.getByLabel('For', { exact: true }).fill('120');
     await expect(page.getByText('from the bottle')).toBeVisible();
-    await expect(page.getByText('of oxygen if it all decomposes: never seal it')).toBeVisible();
-    await expect(page.getByText('of hours like these until it matches')).toBeVisible();
+    await expect(page.getByText('of oxygen if all decomposes: never seal it')).toBeVisible();
+    await expect(page.getByText('sessions like it until it matches')).toBeVisible();
     await page.getByRole('button', { name: 'Start exposure now' }).click();
     await expect(page.getByText('Read the cautions and confirm them before you start.').first()).toBeVisible();
     await page.getByText('I have read this').click();
@@ -81,14 +86,13 @@ test('from the empty workshop to the exported record', async ({ page, clockShift
     await expect(page.getByText(/Nothing was washed off K1 Upper shell yet/).first()).toBeVisible();
     await page.goto(`/${restoration}/wash`);
     await awake(page);
-    await page.getByLabel('Or not needed, because').fill('it came washed');
-    await page.getByRole('button', { name: 'Not needed' }).click();
-    await expect(page.getByRole('heading', { name: 'This stage is settled' })).toBeVisible();
-    await open(page, `/${restoration}/brighten?way=bath-lamp`);
+    await notNeeded(page, 'it came washed');
+    await open(page, `/${restoration}/brighten/plan?way=bath-lamp`);
+    await page.getByText(/: way, mixture and window in figures/).click();
     await page.getByLabel('UV-A at the piece').fill('5');
     await page.getByLabel('For', { exact: true }).fill('120');
     // It lies there for half an hour already.
-    await page.locator('#plan').getByLabel('From').fill(minutesAgo(clockShiftMs, 30));
+    await page.getByLabel('From', { exact: true }).fill(minutesAgo(clockShiftMs, 30));
     for (const gate of await gates.all()) await gate.check();
     await page.getByText('I have read this').click();
     await page.getByRole('button', { name: 'It was begun then: start its timer' }).click();
@@ -124,6 +128,8 @@ test('from the empty workshop to the exported record', async ({ page, clockShift
     await page.waitForURL(/pieces\/[0-9a-f-]{36}$/);
     await open(page, `/${restoration}/brighten`);
     await expect(page.getByRole('heading', { name: 'Stop here' })).toBeVisible();
+    await open(page, `/${restoration}/brighten/past`);
+    await page.getByText('Before and now, side by side').click();
     await expect(page.getByText('Changed by ΔE00')).toBeVisible();
   });
 
@@ -148,13 +154,14 @@ test('from the empty workshop to the exported record', async ({ page, clockShift
 
   await test.step('minutes and notes go into the record, which exports and imports again', async () => {
     await open(page, `/${restoration}/wash`);
-    await page.getByText('Minutes of own work').click();
-    await page.getByLabel('Minutes spent').fill('30');
-    await page.getByLabel('On what').fill('Soap and toothbrush');
-    await page.getByRole('button', { name: 'Add minutes' }).click();
+    const clipboard = await turnTo(page, 'Minutes');
+    await clipboard.getByLabel('Minutes spent').first().fill('30');
+    await clipboard.getByLabel('On what').first().fill('Soap and toothbrush');
+    await clipboard.getByRole('button', { name: 'Add minutes' }).click();
     await expect(page.getByText('Minutes added.')).toBeVisible();
+    await open(page, `/${restoration}/record/pieces`);
+    await expect(page.getByText(/^Before, /)).toBeVisible();
     await open(page, `/${restoration}/record`);
-    await expect(page.getByRole('heading', { name: 'Before and after' })).toBeVisible();
     const html = await download(page, 'Save as one page');
     expect(html.toString()).toContain('data:image/webp;base64');
     expect(html.toString()).not.toContain('<script');

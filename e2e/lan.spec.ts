@@ -115,11 +115,12 @@ test('the phone opens on the bench screen in hand; desk and phone see each other
     await phone.getByLabel('Held by').selectOption('laid in');
     await phone.getByRole('button', { name: 'It is off', exact: true }).click();
     await phone.getByRole('group', { name: 'Out of reach once Base is on' }).getByRole('button', { name: 'Outer shield' }).click();
+    await open(desk, `${desk.url()}/order`);
     await expect(desk.locator('#blocks').getByText('Outer shield before Base')).toBeVisible();
   });
 
   await test.step('every device is signed out at once', async () => {
-    await open(desk, '/workshop');
+    await open(desk, '/workshop/phone');
     await expect(desk.getByText('Open to the network, behind the passphrase.')).toBeVisible();
     await desk.getByRole('button', { name: 'Sign every device out' }).click();
     await expect(phone).toHaveURL(/\/enter/);

@@ -70,10 +70,12 @@ test('a machine of twenty steps comes apart and goes together on the phone alone
   });
 
   await test.step('the first lot is typed; a length that is none is refused and stays typed', async () => {
+    await open(page, `${page.url()}/tray`);
     await page.getByText('A tray of your own').click();
     await page.getByLabel('Name on the tray').fill('Phone tray');
     await page.getByRole('button', { name: 'Add tray' }).click();
     await expect(page.getByRole('list', { name: 'Tray Phone tray' })).toBeVisible();
+    await open(page, page.url().replace('/tray', ''));
     await takeOff(page, STEPS[0]!);
     const inHand = page.locator('#in-hand');
     await inHand.getByLabel('How many').fill('10000');
@@ -116,6 +118,8 @@ test('a machine of twenty steps comes apart and goes together on the phone alone
   });
 
   await test.step('blocks are kept; one on itself and a ring are told in words', async () => {
+    const bench = page.url();
+    await open(page, `${bench}/order`);
     await keepOrder(page, 'Inner shield', 'Inner shield');
     await expect(page.getByText('cannot wait for itself')).toBeVisible();
     await keepOrder(page, 'Rod', 'Caps');
@@ -124,16 +128,20 @@ test('a machine of twenty steps comes apart and goes together on the phone alone
     await expect(page.getByText('These wait for each other')).toBeVisible();
     await page.getByRole('button', { name: 'Take away: Caps before Rod' }).click();
     await expect(page.getByText('These wait for each other')).toBeHidden();
+    await open(page, bench);
     await page.locator('#in-hand').getByRole('button', { name: 'Take this step back' }).click();
     await page.getByRole('button', { name: 'Not now' }).click();
   });
 
   await test.step('the way back is followed to the end; the case is held until it is tested', async () => {
-    await open(page, page.url().replace('teardown', 'rebuild').split('#')[0]!);
+    const rebuild = page.url().replace('teardown', 'rebuild').split('#')[0]!;
+    await open(page, `${rebuild}/way`);
     await expect(page.getByText('goes in early, before Caps').first()).toBeVisible();
+    await expect(page.getByRole('heading', { name: `The way back, 0 of ${STEPS.length}` })).toBeVisible();
+    await open(page, rebuild);
     for (let on = 0; on < STEPS.length; on++) {
       const next = page.locator('#next');
-      await expect(page.getByRole('heading', { name: `The way back, ${on} of ${STEPS.length}` })).toBeVisible();
+      await expect(next.getByText(`${on} of ${STEPS.length} on`)).toBeVisible();
       for (;;) {
         const put = next.getByRole('button', { name: /^(All \d+ in|Connected this way round)$/ }).first();
         if (!(await put.isVisible())) break;
@@ -146,10 +154,14 @@ test('a machine of twenty steps comes apart and goes together on the phone alone
     await expect(page.getByRole('heading', { name: 'Everything is on' })).toBeVisible();
     await page.getByRole('button', { name: 'Rebuild is done' }).click();
     await expect(page.getByText('Do not close the case yet').first()).toBeVisible();
+    await page.getByRole('link', { name: 'Test and close' }).last().click();
+    await page.waitForURL(/\/close$/);
+    await awake(page);
     await page.getByText('Make a function test').click();
     for (const item of ['display', 'letters']) await page.getByRole('group', { name: item }).getByRole('button', { name: 'works' }).click();
     await page.getByRole('button', { name: 'Keep this test' }).click();
     await expect(page.getByText('Nothing holds it')).toBeVisible();
+    await open(page, rebuild);
     await page.getByRole('button', { name: 'Rebuild is done' }).click();
     await page.waitForURL(/\/record$/);
     await expect(page.getByText('Do not close the case yet')).toBeHidden();

@@ -59,7 +59,7 @@ export default async function BenchPage() {
           </Part>
         }
         right={
-          <Part title="Hands can do now">
+          <Part title="Ready to do">
             {steps.length > 0 ? (
               <NextStepList steps={steps} more={more} />
             ) : (

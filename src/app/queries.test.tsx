@@ -16,9 +16,15 @@ import RunSheetPage from './restorations/[id]/page';
 import IntakePage from './restorations/[id]/intake/page';
 import TeardownPage from './restorations/[id]/teardown/page';
 import WashPage from './restorations/[id]/wash/page';
+import BathsPage from './restorations/[id]/wash/baths/page';
+import SpotsPage from './restorations/[id]/wash/spots/page';
 import BrightenPage from './restorations/[id]/brighten/page';
+import PastPage from './restorations/[id]/brighten/past/page';
+import PlanPage from './restorations/[id]/brighten/plan/page';
+import WaysPage from './restorations/[id]/brighten/ways/page';
 import StagePage from './restorations/[id]/[stage]/page';
 import RebuildPage from './restorations/[id]/rebuild/page';
+import ClosePage from './restorations/[id]/rebuild/close/page';
 import RecordPage from './restorations/[id]/record/page';
 import LogPage from './restorations/[id]/log/page';
 import PiecePage from './restorations/[id]/pieces/[pieceId]/page';
@@ -103,6 +109,12 @@ it('asks no more of a workshop of many years than of a new one, and never more t
     teardown: () => TeardownPage({ params, searchParams: none }),
     wash: () => WashPage({ params, searchParams: none }),
     brighten: () => BrightenPage({ params, searchParams: none }),
+    'ways to brighten': () => WaysPage({ params, searchParams: none }),
+    'plan of an exposure': () => PlanPage({ params, searchParams: none }),
+    'sessions so far': () => PastPage({ params, searchParams: none }),
+    spots: () => SpotsPage({ params, searchParams: none }),
+    baths: () => BathsPage({ params }),
+    'test and close': () => ClosePage({ params }),
     keys: () => StagePage({ params: Promise.resolve({ id, stage: 'keys' }) }),
     rebuild: () => RebuildPage({ params }),
     record: () => RecordPage({ params }),

@@ -85,7 +85,7 @@ export function BenchTimers({ timers, more, things }: Props) {
                     disabled={busy}
                     onClick={() => end(timer.id)}
                   >
-                    {timer.plannedTo ? 'Not then' : 'End'}
+                    {timer.plannedTo ? 'Cancel it' : 'End'}
                   </Button>
                 )}
               </Flex>

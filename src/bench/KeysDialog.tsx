@@ -4,10 +4,11 @@ import { Dialog, Grid, Portal, Text } from '@chakra-ui/react';
 import { Fragment } from 'react';
 
 const KEYS = [
-  ['1 to 9', 'a stage of the restoration that is open'],
+  ['1 to 9', 'a stage of the restoration that is open; pressed again, its next view'],
   ['/', 'find anything'],
   ['n', 'new: a restoration, or a piece inside one'],
   ['l', 'write into the log'],
+  ['p f m', 'on a stage: photographs, findings, minutes'],
   ['t', 'what runs'],
   ['b', 'bench'],
   ['r', 'run sheet, or all restorations'],

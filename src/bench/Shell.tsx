@@ -52,7 +52,7 @@ export function Shell({ timers, more, mark, children }: Props) {
       '?': () => setKeysShown(true),
       n: () => router.push(restoration ? `/restorations/${restoration}/pieces/new` : '/restorations/new'),
       // On a stage the clipboard takes it.
-      ...(!onStage && { l: () => router.push(restoration ? `/restorations/${restoration}/log` : '/workshop/log') }),
+      ...(!onStage && { l: () => router.push(restoration ? `/restorations/${restoration}/log` : '/workshop/kept') }),
       t: () => router.push('/#timers'),
       b: () => router.push('/'),
       r: () => router.push(restoration ? `/restorations/${restoration}` : '/restorations'),

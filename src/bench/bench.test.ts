@@ -90,6 +90,6 @@ describe('timers', () => {
   it('lead to where they are attended to', () => {
     expect(placeOf(timer)).toBe('/#timers');
     expect(placeOf({ ...timer, sessionId: 's' })).toBe('/restorations/r/brighten?piece=p');
-    expect(placeOf({ ...timer, plannedTo: '2026-06-21T14:00:00.000Z' })).toBe('/restorations/r/brighten?piece=p#plan');
+    expect(placeOf({ ...timer, plannedTo: '2026-06-21T14:00:00.000Z' })).toBe('/restorations/r/brighten/plan?piece=p');
   });
 });

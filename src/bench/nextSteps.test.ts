@@ -64,10 +64,10 @@ it('of the pieces that are measured the furthest is next, and none that is in th
   await measured(lid.id, 14, 41);
   await measured(caps.id, 20, 42);
   const mine = async () => (await nextSteps(tick())).steps.filter(({ href }) => href.includes(restorationId));
-  expect(await mine()).toMatchObject([{ verb: 'Brighten', tag: 'K2', why: '14.0 of b* above its hidden patch, the furthest of those that wait' }]);
+  expect(await mine()).toMatchObject([{ verb: 'Brighten', tag: 'K2', why: 'b* 14.0 above its hidden patch, the furthest of those that wait' }]);
   await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [caps.id] }, tick());
   const [next] = await mine();
-  expect(next).toMatchObject({ tag: 'K1', why: '8.0 of b* above its hidden patch' });
+  expect(next).toMatchObject({ tag: 'K1', why: 'b* 8.0 above its hidden patch' });
   expect(next!.href).toContain(`brighten?piece=${lid.id}`);
   // On the whole there, but unevenly: that waits for a session too.
   const unevenly = trialResult(6.5);

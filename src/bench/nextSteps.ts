@@ -167,6 +167,6 @@ function furthestOf(base: string, pieces: readonly Piece[], measurements: readon
     ...step,
     href: `${base}/brighten?piece=${first.piece.id}`,
     tag: first.piece.tag,
-    why: first.uneven ? 'on the whole it matches, but unevenly' : `${first.away.toFixed(1)} of b* above its hidden patch${furthest}`,
+    why: first.uneven ? 'on the whole it matches, but unevenly' : `b* ${first.away.toFixed(1)} above its hidden patch${furthest}`,
   };
 }

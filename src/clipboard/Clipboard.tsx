@@ -61,14 +61,7 @@ export function Clipboard({ clip }: { clip: Clip }) {
         const Icon = ICONS[leaf];
         const here = open === leaf;
         return (
-          <button
-            key={leaf}
-            type="button"
-            className="leaf"
-            aria-pressed={here}
-            aria-label={`${LEAF_TITLES[leaf]}${counts[leaf] ? `, ${counts[leaf]}` : ''}`}
-            onClick={() => turnTo(here && !across ? null : leaf)}
-          >
+          <button key={leaf} type="button" className="leaf" aria-pressed={here} onClick={() => turnTo(here && !across ? null : leaf)}>
             <Icon aria-hidden size={20} />
             <span>{LEAF_TITLES[leaf]}</span>
             {counts[leaf] && <b>{counts[leaf]}</b>}

@@ -154,7 +154,7 @@ describe('a session put right', () => {
       6,
     );
     const entry = (await logOf(piece.restorationId)).pop()!;
-    expect(entry.words).toMatch(/^Put right: K1 Lid, bag, sun, 180 min/);
+    expect(entry.words).toMatch(/^Corrected: K1 Lid, bag, sun, 180 min/);
     expect(entry.corrects).not.toBeNull();
     expect(entry.data).toMatchObject({ before: { startedAt: iso(0), endedAt: iso(60), dose: wrong.dose } });
   });

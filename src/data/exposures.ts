@@ -371,7 +371,7 @@ export async function correctSession(sessionId: string, right: Correction, now: 
     const before = Object.fromEntries(Object.keys(changes).map((key) => [key, session[key as keyof Session]]));
     const { restorationId } = session;
     const [wrong] = await findRows('log', { restorationId, kind: 'exposure', 'data.sessionId': sessionId }, [['id', 'DESC']]);
-    const words = `Put right: ${named(piece)}, ${SCHOOL[id].title.toLowerCase()}${changes.dose === undefined ? '' : `, ${changes.actualMin ?? 0} min, dose ${changes.dose!.toFixed(1)} ${doseUnit(SCHOOL[id])}, ${noted.length} turns`}. ${right.words}`;
+    const words = `Corrected: ${named(piece)}, ${SCHOOL[id].title.toLowerCase()}${changes.dose === undefined ? '' : `, ${changes.actualMin ?? 0} min, dose ${changes.dose!.toFixed(1)} ${doseUnit(SCHOOL[id])}, ${noted.length} turns`}. ${right.words}`;
     await appendLog(
       {
         restorationId,

@@ -108,7 +108,7 @@ describe('putting a finding right', () => {
     await changeFinding(finding.id, { kind: 'dead', part: 'board', severity: 'bad', words: 'no beep', pieceId: piece.id }, tick());
     expect((await stateOf(id)).mend).toBe('open');
     expect(await findingsOf(id)).toMatchObject([{ part: 'board', severity: 'bad', pieceId: piece.id }]);
-    expect((await logOf(id)).map(({ words }) => words)).toContain('Put right: dead, bad, on board: no beep; it was dead, bad, on keys: no beep.');
+    expect((await logOf(id)).map(({ words }) => words)).toContain('Corrected: dead, bad, on board: no beep; it was dead, bad, on keys: no beep.');
     const other = await trialPiece();
     await expect(changeFinding(finding.id, { kind: 'dead', part: 'board', severity: 'bad', words: '', pieceId: other.id }, tick())).rejects.toThrow(
       'belongs to another restoration',
@@ -129,8 +129,8 @@ describe('putting a finding right', () => {
     const finding = await found(id, { kind: 'crack', words: 'left ear' });
     await expect(settleFinding(finding.id, 'done', '', tick())).rejects.toThrow('how it was done');
     await settleFinding(finding.id, 'done', 'putty behind', tick());
-    const told = (await logOf(id)).find(({ words }) => words.startsWith('Settled:'))!;
-    expect(told).toMatchObject({ stage: 'mend', words: 'Settled: crack, done. putty behind' });
+    const told = (await logOf(id)).find(({ words }) => words.startsWith('Closed:'))!;
+    expect(told).toMatchObject({ stage: 'mend', words: 'Closed: crack, done. putty behind' });
   });
 });
 

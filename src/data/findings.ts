@@ -143,7 +143,7 @@ export async function changeFinding(id: string, changes: Rewording, now: Date): 
         restorationId,
         stage,
         kind: 'finding',
-        words: `Put right: ${wordingOf(changes)}; it was ${wordingOf(before)}.`,
+        words: `Corrected: ${wordingOf(changes)}; it was ${wordingOf(before)}.`,
         data: { findingId: id, before },
       },
       now,
@@ -205,7 +205,7 @@ async function writeSettlement(id: string, settledAs: Settlement, settledWords: 
   await changeRow('findings', { id }, { settledAs, settledWords, settledAt: now.toISOString() });
   await appendLog(
     // It is told where it was done, not where it was found.
-    { restorationId, stage: asks ?? stage, kind: 'finding', words: `Settled: ${kind}, ${settledAs}. ${settledWords}`, data: { findingId: id } },
+    { restorationId, stage: asks ?? stage, kind: 'finding', words: `Closed: ${kind}, ${settledAs}. ${settledWords}`, data: { findingId: id } },
     now,
   );
   if (asks === null) return;
@@ -217,7 +217,7 @@ async function writeSettlement(id: string, settledAs: Settlement, settledWords: 
   // What was to be kept is looked at before finish ends.
   const marks = asks === 'finish' ? marksToKeep(await findingsOf(restorationId), null) : [];
   if (running.length === 0 && waiting.length === 0 && marks.length === 0)
-    await setStage({ restorationId, stage: asks, state: 'done', reason: 'its findings are settled' }, now);
+    await setStage({ restorationId, stage: asks, state: 'done', reason: 'its findings are closed' }, now);
 }
 
 /** Opens a settled finding again. */

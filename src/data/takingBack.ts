@@ -16,7 +16,7 @@ async function finding(id: string, now: Date): Promise<string> {
   if ((await countRows('sink_steps', { findingId: id })) > 0)
     throw new Refusal(
       'id',
-      'It was worked at the sink, and what came of that stays in the record. Settle it instead: done, left on purpose or not possible.',
+      'It was worked at the sink, and what came of that stays in the record. Close it instead: done, left on purpose or not possible.',
     );
   return takeBack(
     {

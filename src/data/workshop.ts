@@ -27,11 +27,12 @@ export async function getWorkshop(): Promise<Workshop> {
 }
 
 /** Saves the workshop's settings. */
-export async function saveWorkshop(settings: Omit<Workshop, 'id'>, now: Date): Promise<void> {
+export async function saveWorkshop(settings: Partial<Omit<Workshop, 'id'>>, now: Date): Promise<void> {
   await inTransaction(async () => {
     const changed = await changeRow('workshop', { id: ONLY }, settings);
-    if (!changed) await addRow('workshop', { ...settings, id: ONLY });
-    await appendLog({ restorationId: null, stage: null, kind: 'workshop', words: `Workshop settings saved: ${settings.name}.`, data: settings }, now);
+    if (!changed) await addRow('workshop', { ...NEW_WORKSHOP, ...settings });
+    const { name } = await getWorkshop();
+    await appendLog({ restorationId: null, stage: null, kind: 'workshop', words: `Workshop settings saved: ${name}.`, data: settings }, now);
   });
 }
 

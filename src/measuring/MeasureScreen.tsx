@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Grid, Input, NativeSelect, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Grid, Input, Text } from '@chakra-ui/react';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import type { Srgb } from '@/core/colour/types';
@@ -18,10 +19,14 @@ import { Wrong } from '@/ui/Wrong';
 import { Working } from '@/ui/Working';
 import { keep } from './actions';
 import { PictureBoard, type View } from './PictureBoard';
-import { ReadingPanel, VerdictLine } from './ReadingPanel';
 import { missingWords, newShape, SHAPE_WORDS, shapesOf, specOf, type Shape, type ShapeKind } from './shapes';
 import { useMeasurement } from './useMeasurement';
 import { Check } from '@/ui/Check';
+import { Select } from '@/ui/Select';
+
+// What is read comes when something was measured.
+const ReadingPanel = dynamic(() => import('./ReadingPanel').then((part) => part.ReadingPanel));
+const VerdictLine = dynamic(() => import('./ReadingPanel').then((part) => part.VerdictLine));
 
 interface Props {
   piece: Piece;
@@ -225,25 +230,14 @@ function Marking({ piece, stage, photo, photos, takenAt: known, went, cardSrgb }
           {photos.length > 1 && !reading && (
             <Box as="label" display="block" mb="3">
               <Text fontSize="15px">Even the light by a picture of a plain sheet, if one was taken</Text>
-              <NativeSelect.Root>
-                <NativeSelect.Field
-                  minHeight="44px"
-                  bg="sheet"
-                  borderColor="lineStrong"
-                  value={flat}
-                  onChange={(event) => setFlat(event.target.value)}
-                >
-                  <option value="">none was taken</option>
-                  {photos
-                    .filter(({ id }) => id !== photo.id)
-                    .map(({ id, originalName }) => (
-                      <option key={id} value={id}>
-                        {originalName}
-                      </option>
-                    ))}
-                </NativeSelect.Field>
-                <NativeSelect.Indicator />
-              </NativeSelect.Root>
+              <Select
+                value={flat}
+                onChange={(event) => setFlat(event.target.value)}
+                options={[
+                  { value: '', label: 'none was taken' },
+                  ...photos.filter(({ id }) => id !== photo.id).map(({ id, originalName }) => ({ value: id, label: originalName })),
+                ]}
+              />
             </Box>
           )}
           {share === null && !reading && (

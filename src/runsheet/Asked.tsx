@@ -1,4 +1,4 @@
-import { FindingRow } from '@/clipboard/FindingRow';
+import { LaterFindingRow } from '@/clipboard/LaterFindingRow';
 import type { Aim } from '@/core/intake/aim';
 import { STAGE_WORDS, type Stage } from '@/core/runsheet/stages';
 import type { Finding, Piece } from '@/data/rows';
@@ -19,7 +19,7 @@ export function Asked({ stage, findings, pieces, aim }: Props) {
     <Part title={open.length === 0 ? 'Nothing asks for this stage' : `Asks for this stage: ${open.length}`}>
       {open.length === 0 && <EmptyPlace>{STAGE_WORDS[stage].first}</EmptyPlace>}
       {[...open, ...closed].map((finding) => (
-        <FindingRow key={finding.id} finding={finding} aim={pieces.find(({ id }) => id === finding.pieceId)?.aim ?? aim} pieces={pieces} />
+        <LaterFindingRow key={finding.id} finding={finding} aim={pieces.find(({ id }) => id === finding.pieceId)?.aim ?? aim} pieces={pieces} />
       ))}
     </Part>
   );

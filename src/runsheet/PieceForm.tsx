@@ -4,6 +4,7 @@ import { Box, Grid, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { AIMS } from '@/core/intake/aim';
+import { SEVERITY_WORDS } from '@/core/intake/findings';
 import { FINISHES, MATERIALS, METAL, YES_NO } from '@/core/runsheet/stages';
 import type { Finding, Piece } from '@/data/rows';
 import { AnswerForm, options, type FieldDef } from '@/ui/AnswerForm';
@@ -82,7 +83,7 @@ export function PieceForm({ restorationId, nextTag, piece, surfaces: known, loos
               <Text fontWeight="650">Which of these are on it?</Text>
               {loose.map(({ id, kind, severity, words }) => (
                 <Check key={id} checked={onIt.includes(id)} onChange={(on) => setOnIt(on ? [...onIt, id] : onIt.filter((other) => other !== id))}>
-                  {kind}, {severity}
+                  {kind}, {SEVERITY_WORDS[severity]}
                   {words && `: ${words}`}
                 </Check>
               ))}

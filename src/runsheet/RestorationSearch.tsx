@@ -1,7 +1,8 @@
-import { Box, Button, Flex, Input, NativeSelect, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Input, Text } from '@chakra-ui/react';
 import type { Shown } from '@/data/restorations';
 import { FIELD_BOX } from '@/ui/fieldBox';
 import { LinkButton } from '@/ui/links';
+import { Select } from '@/ui/Select';
 
 interface Props {
   shown: Shown;
@@ -28,16 +29,13 @@ export function RestorationSearch({ shown, words, page, pages, all }: Props) {
           </Box>
           <Box flex="0 0 150px">
             <label htmlFor="show">Show</label>
-            <NativeSelect.Root>
-              <NativeSelect.Field id="show" name="show" defaultValue={shown} {...FIELD_BOX} height="56px">
-                {Object.entries(SHOWN).map(([value, label]) => (
-                  <option key={value} value={value}>
-                    {label}
-                  </option>
-                ))}
-              </NativeSelect.Field>
-              <NativeSelect.Indicator />
-            </NativeSelect.Root>
+            <Select
+              id="show"
+              name="show"
+              defaultValue={shown}
+              options={Object.entries(SHOWN).map(([value, label]) => ({ value, label }))}
+              style={{ minHeight: 56 }}
+            />
           </Box>
           <Button type="submit" size={'bench' as never} variant={'quiet' as never}>
             Look

@@ -1,10 +1,10 @@
 'use client';
 
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { STAGES, STAGE_WORDS, type Stage, type StageState } from '@/core/runsheet/stages';
-import { AnswerForm } from '@/ui/AnswerForm';
 import { Check } from '@/ui/Check';
 import { Fold } from '@/ui/Fold';
 import { MainAction } from '@/ui/MainAction';
@@ -12,6 +12,9 @@ import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { markStage } from './actions';
+
+// Forms come when somebody unfolds them.
+const NotNeededForm = dynamic(() => import('./NotNeededForm').then((part) => part.NotNeededForm));
 
 interface Props {
   restorationId: string;
@@ -41,6 +44,11 @@ export function StageEnd({ restorationId, stage, state, reason, marks, main }: P
       () => markStage({ restorationId, stage, state: to, reason: to === 'done' && kept && toKeep.length > 0 ? `kept: ${toKeep.join('; ')}` : '' }),
       () => marked(to),
     );
+  const again = (
+    <Button disabled={busy} onClick={() => mark('open')}>
+      Open it again
+    </Button>
+  );
   if (state !== 'open')
     return (
       <Box as="section" aria-label="End of this stage" borderTopWidth="3px" borderColor="ink" pt="3" mt="6">
@@ -49,10 +57,8 @@ export function StageEnd({ restorationId, stage, state, reason, marks, main }: P
             <b>This stage is {state}</b>
             {reason && `: ${reason}`}
           </Text>
-          <Button disabled={busy} onClick={() => mark('open')}>
-            Open it again
-          </Button>
         </Flex>
+        {main ? <MainAction>{again}</MainAction> : again}
         <Wrong words={wrong} />
       </Box>
     );
@@ -77,14 +83,7 @@ export function StageEnd({ restorationId, stage, state, reason, marks, main }: P
       {main ? <MainAction>{done}</MainAction> : done}
       <Wrong words={wrong} />
       <Fold summary="Not needed on this machine" quiet>
-        <AnswerForm
-          draftKey={`not-needed-${restorationId}-${stage}`}
-          fields={[{ name: 'reason', label: 'Because' }]}
-          initial={{ reason: '' }}
-          submit="Not needed"
-          send={(values) => markStage({ restorationId, stage, state: 'not needed', ...values })}
-          onDone={() => marked('not needed')}
-        />
+        <NotNeededForm restorationId={restorationId} stage={stage} onDone={() => marked('not needed')} />
       </Fold>
     </Box>
   );

@@ -8,11 +8,11 @@ import { LinkButton } from '@/ui/links';
 export function StageSteps({ restorationId, stage }: { restorationId: string; stage: Stage }) {
   const at = STAGES.indexOf(stage);
   return (
-    <Flex gap="2" justify="space-between">
+    <Flex gap="1">
       {[STAGES[at - 1], STAGES[at + 1]].map(
         (other, i) =>
           other && (
-            <LinkButton key={other} href={`/restorations/${restorationId}/${other}`}>
+            <LinkButton key={other} href={`/restorations/${restorationId}/${other}`} look="bare">
               {i === 0 ? `← ${STAGE_WORDS[other].title}` : `${STAGE_WORDS[other].title} →`}
             </LinkButton>
           ),

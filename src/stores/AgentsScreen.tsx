@@ -1,10 +1,11 @@
 'use client';
 
-import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { AnswerForm, options } from '@/ui/AnswerForm';
 import { Fold } from '@/ui/Fold';
 import { Part } from '@/ui/layout';
+import { Select } from '@/ui/Select';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { forbid, haveAgent, ownSurface } from './actions';
@@ -38,6 +39,8 @@ interface Props {
 }
 
 const TONE = { fine: 'work', 'test first': 'ink', never: 'hazard' } as const;
+const VERDICTS = ['fine', 'test first', 'never'] as const;
+const HEADINGS = { fine: 'May touch it', 'test first': 'On a hidden spot first', never: 'Never here' } as const;
 const MARK = { fine: '+', 'test first': '?', never: '–' } as const;
 
 /** What may touch a surface, gentlest first, with the reason; and which agents this workshop has. */
@@ -48,63 +51,28 @@ export function AgentsScreen({ surface, surfaces, rows, meanings, known, familie
     <>
       <Flex as="label" direction="column" maxWidth="420px" mb="5">
         <Text fontWeight="650">Surface</Text>
-        <select
-          value={surface}
-          onChange={(event) => router.push(`/stores/agents?surface=${event.target.value}`)}
-          style={{
-            minHeight: 46,
-            border: '1.5px solid var(--chakra-colors-line-strong)',
-            background: 'var(--chakra-colors-sheet)',
-            padding: '0 10px',
-          }}
-        >
-          {surfaces.map(({ value, label }) => (
-            <option key={value} value={value}>
-              {label}
-            </option>
-          ))}
-        </select>
+        <Select value={surface} onChange={(event) => router.push(`/stores/agents?surface=${event.target.value}`)} options={surfaces} />
       </Flex>
       <Wrong words={wrong} />
-      <Part title="Gentlest first">
-        {rows.map(({ agent, title, does, roughness, verdict, reason, own, source }) => (
-          <Grid
-            key={agent}
-            templateColumns={{ base: '28px minmax(0, 1fr)', md: '28px minmax(0, 1.1fr) minmax(0, 1fr) 150px' }}
-            columnGap="3"
-            alignItems="center"
-            borderTopWidth="1px"
-            borderColor="line"
-            py="2"
-          >
-            <Text fontFamily="mono" title={meanings[roughness]}>
-              {roughness}
-            </Text>
-            <Box>
-              <Text fontWeight="650" {...(!own && { textDecoration: 'line-through', color: 'soft' })}>
-                {title}
-              </Text>
-              <Text color="soft" fontSize="15px">
-                {does} ({source})
-              </Text>
-            </Box>
-            <Text gridColumn={{ base: '2', md: 'auto' }}>
-              <Text as="span" fontWeight="650" color={TONE[verdict]}>
-                {MARK[verdict]} {verdict}
-              </Text>
-              . {reason}
-            </Text>
-            <Button
-              gridColumn={{ base: '2', md: 'auto' }}
-              disabled={busy}
-              onClick={() => send(() => haveAgent(agent, !own))}
-              aria-label={`${own ? 'Not here' : 'It is here'}: ${title}`}
-            >
-              {own ? 'Not here' : 'It is here'}
-            </Button>
-          </Grid>
-        ))}
-      </Part>
+      {VERDICTS.map((verdict) => {
+        const some = rows.filter((row) => row.verdict === verdict);
+        if (some.length === 0) return null;
+        return (
+          <Part key={verdict} title={`${HEADINGS[verdict]}: ${some.length}`}>
+            <Fold summary="Each with its reason, gentlest first">
+              {some.map((row) => (
+                <AgentLine
+                  key={row.agent}
+                  row={row}
+                  meaning={meanings[row.roughness]!}
+                  busy={busy}
+                  onHave={(own) => send(() => haveAgent(row.agent, own))}
+                />
+              ))}
+            </Fold>
+          </Part>
+        );
+      })}
       <Part title="Stricter in this workshop">
         <Fold summary="Forbid something here, or ask for a test first">
           <AnswerForm
@@ -146,7 +114,7 @@ export function AgentsScreen({ surface, surfaces, rows, meanings, known, familie
           />
         </Fold>
       </Part>
-      <Part title="What the roughness means">
+      <Fold summary="What the roughness means" quiet>
         <ol style={{ listStyle: 'none' }}>
           {meanings.map((words, i) => (
             <li key={words}>
@@ -154,7 +122,46 @@ export function AgentsScreen({ surface, surfaces, rows, meanings, known, familie
             </li>
           ))}
         </ol>
-      </Part>
+      </Fold>
     </>
+  );
+}
+
+interface LineProps {
+  row: AgentRow;
+  meaning: string;
+  busy: boolean;
+  onHave: (own: boolean) => void;
+}
+
+/** An agent in one line: how rough, what it is called, what it may do here; opened, what it does and why. */
+function AgentLine({ row: { title, does, roughness, verdict, reason, own, source }, meaning, busy, onHave }: LineProps) {
+  return (
+    <Box borderTopWidth="1px" borderColor="line">
+      <Fold
+        quiet
+        summary={
+          <Text as="span" color="ink">
+            <Text as="span" fontFamily="mono" title={meaning}>
+              {roughness}
+            </Text>{' '}
+            <Text as="span" fontWeight="650" {...(!own && { textDecoration: 'line-through', color: 'soft' })}>
+              {title}
+            </Text>{' '}
+            <Text as="span" fontWeight="650" color={TONE[verdict]}>
+              {MARK[verdict]}
+            </Text>
+          </Text>
+        }
+      >
+        <Text>{reason}</Text>
+        <Text color="soft" fontSize="15px">
+          {does} ({source})
+        </Text>
+        <Button my="2" disabled={busy} onClick={() => onHave(!own)} aria-label={`${own ? 'Not here' : 'It is here'}: ${title}`}>
+          {own ? 'Not here' : 'It is here'}
+        </Button>
+      </Fold>
+    </Box>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { Box, Button, Flex, Grid, Input, NativeSelect, Text, Textarea } from '@chakra-ui/react';
+import { Box, Button, Flex, Grid, Input, Text, Textarea } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import type { FieldError } from '@/core/sums/fieldErrors';
 import type { SumField } from '@/core/sums/fields';
@@ -9,6 +9,7 @@ import { fromTyped, shownUnit, toShown, toTyped, withPoint, type UnitSystem } fr
 import { Estimate, Figure } from '@/ui/figures';
 import { Part } from '@/ui/layout';
 import { FIELD_BOX } from '@/ui/fieldBox';
+import { Select } from '@/ui/Select';
 
 interface Props {
   name: string;
@@ -262,16 +263,11 @@ function OneField({
     return (
       <label>
         <b>{field.label}</b>
-        <NativeSelect.Root>
-          <NativeSelect.Field {...FIELD_BOX} value={String(value)} onChange={(event) => onChange(event.target.value)}>
-            {field.options.map((option) => (
-              <option key={option} value={option}>
-                {option}
-              </option>
-            ))}
-          </NativeSelect.Field>
-          <NativeSelect.Indicator />
-        </NativeSelect.Root>
+        <Select
+          value={String(value)}
+          onChange={(event) => onChange(event.target.value)}
+          options={field.options.map((option) => ({ value: option, label: option }))}
+        />
         {problem}
       </label>
     );

@@ -1,7 +1,5 @@
 'use client';
 
-import { Box, Table } from '@chakra-ui/react';
-
 export interface Column<Row> {
   title: string;
   cell: (row: Row) => React.ReactNode;
@@ -22,36 +20,30 @@ export function DataTable<Row>({
   rowKey: (row: Row, index: number) => string | number;
 }) {
   return (
-    <Box overflowX="auto" tabIndex={0} role="region" aria-label={caption}>
-      <Table.Root size="sm" bg="transparent">
-        <Table.Caption captionSide="top" textAlign="left" color="soft">
-          {caption}
-        </Table.Caption>
-        <Table.Header>
-          <Table.Row bg="transparent">
+    <div className="table" tabIndex={0} role="region" aria-label={caption}>
+      <table>
+        <caption>{caption}</caption>
+        <thead>
+          <tr>
             {columns.map(({ title, figure }) => (
-              <Table.ColumnHeader key={title} textAlign={figure ? 'right' : 'left'} color="ink" borderColor="lineStrong">
+              <th key={title} scope="col" className={figure ? 'figure' : undefined}>
                 {title}
-              </Table.ColumnHeader>
+              </th>
             ))}
-          </Table.Row>
-        </Table.Header>
-        <Table.Body>
+          </tr>
+        </thead>
+        <tbody>
           {rows.map((row, index) => (
-            <Table.Row key={rowKey(row, index)} bg="transparent">
+            <tr key={rowKey(row, index)}>
               {columns.map(({ title, cell, figure }) => (
-                <Table.Cell
-                  key={title}
-                  borderColor="line"
-                  {...(figure && { textAlign: 'right', fontFamily: 'mono', fontVariantNumeric: 'tabular-nums' })}
-                >
+                <td key={title} className={figure ? 'figure' : undefined}>
                   {cell(row)}
-                </Table.Cell>
+                </td>
               ))}
-            </Table.Row>
+            </tr>
           ))}
-        </Table.Body>
-      </Table.Root>
-    </Box>
+        </tbody>
+      </table>
+    </div>
   );
 }

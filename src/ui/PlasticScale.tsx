@@ -33,7 +33,7 @@ export function PlasticScale({ marks, compact = false }: { marks: readonly Scale
   const hidden = marks.find(({ kind }) => kind === 'hidden');
   const words = [
     ...marks.map(({ label, lab }) => `${label}: b* ${lab[2].toFixed(1)}, ${nameOnScale(lab[2])}`),
-    ...(now && hidden ? [`${(now.lab[2] - hidden.lab[2]).toFixed(1)} of b* between them`] : []),
+    ...(now && hidden ? [`b* ${(now.lab[2] - hidden.lab[2]).toFixed(1)} between them`] : []),
   ].join('. ');
   return (
     <Box role="img" aria-label={`Plastic scale. ${words}`} py={compact ? '3' : '4'} width="100%">

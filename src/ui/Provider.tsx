@@ -1,10 +1,12 @@
 'use client';
 
 import { ChakraProvider } from '@chakra-ui/react';
+import dynamic from 'next/dynamic';
 import { ThemeProvider } from 'next-themes';
 import { StyleRegistry } from './StyleRegistry';
 import { system } from './theme';
-import { ToastPlace } from './toast';
+
+const ToastPlace = dynamic(() => import('./Toasts').then((part) => part.ToastPlace), { ssr: false });
 
 /** Theme, light or dark, and the place where toasts appear. */
 export function Provider({ nonce, children }: { nonce: string | undefined; children: React.ReactNode }) {

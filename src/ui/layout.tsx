@@ -8,30 +8,33 @@ export function ScreenHead({
   under,
   action,
   lead,
+  underAtDesk = false,
 }: {
   title: React.ReactNode;
   under?: React.ReactNode;
   action?: React.ReactNode;
   lead?: React.ReactNode;
+  /** The line under it is left out on a phone. */
+  underAtDesk?: boolean;
 }) {
   return (
     <Flex
       as="header"
       align={{ base: 'stretch', md: 'end' }}
       direction={{ base: 'column', md: 'row' }}
-      gap="4"
-      mb="6"
+      gap={{ base: '2', md: '4' }}
+      mb={{ base: '5', md: '6' }}
       borderBottomWidth="3px"
       borderColor="ink"
       pb="3"
     >
       <Box flex="1" minWidth="0">
-        {lead && <Box mb="2">{lead}</Box>}
+        {lead && <Box mb="1">{lead}</Box>}
         <Heading as="h1" fontSize={{ base: '28px', md: '36px' }} fontWeight="700">
           {title}
         </Heading>
         {under && (
-          <Box color="soft" mt="1">
+          <Box color="soft" mt="1" display={underAtDesk ? { base: 'none', md: 'block' } : 'block'}>
             {under}
           </Box>
         )}
@@ -63,7 +66,7 @@ export function EmptyPlace({ children, action }: { children: React.ReactNode; ac
   return (
     <Box borderWidth="2px" borderStyle="dashed" borderColor="lineStrong" p="5" mb="6" bg="sheet">
       <Text mb={action ? '3' : '0'}>{children}</Text>
-      {action}
+      {action && <div data-main-action>{action}</div>}
     </Box>
   );
 }

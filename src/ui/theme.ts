@@ -1,4 +1,24 @@
-import { createSystem, defaultConfig, defineConfig, defineRecipe } from '@chakra-ui/react';
+import { createSystem, defineConfig, defineRecipe } from '@chakra-ui/react';
+import { defaultBaseConfig } from '@chakra-ui/react/preset-base';
+import {
+  animationStyles,
+  breakpoints,
+  cssVarsPrefix,
+  cssVarsRoot,
+  dialogSlotRecipe,
+  fieldSlotRecipe,
+  globalCss,
+  headingRecipe,
+  inputRecipe,
+  keyframes,
+  layerStyles,
+  linkRecipe,
+  semanticTokens,
+  textareaRecipe,
+  textStyles,
+  toastSlotRecipe,
+  tokens,
+} from '@chakra-ui/react/theme';
 
 /** Tokens of `docs/design.md`: calm paper and graphite, one working colour, red-orange for hazards, amber for time. */
 const pair = (light: string, dark: string) => ({ value: { base: light, _dark: dark } });
@@ -23,6 +43,29 @@ const button = defineRecipe({
     size: { bench: { h: '56px', px: '6', fontSize: '18px' }, desk: { h: '46px', px: '4', fontSize: '16px' } },
   },
   defaultVariants: { variant: 'quiet' as never, size: 'desk' as never },
+});
+
+/** Of the library's looks only those of the parts that the house uses: all of them would be a fifth of every page's script. */
+const library = defineConfig({
+  preflight: true,
+  cssVarsPrefix,
+  cssVarsRoot,
+  globalCss,
+  theme: {
+    breakpoints,
+    keyframes,
+    tokens,
+    semanticTokens,
+    textStyles,
+    layerStyles,
+    animationStyles,
+    recipes: { heading: headingRecipe, input: inputRecipe, link: linkRecipe, textarea: textareaRecipe },
+    slotRecipes: {
+      dialog: dialogSlotRecipe,
+      field: fieldSlotRecipe,
+      toast: toastSlotRecipe,
+    },
+  },
 });
 
 const config = defineConfig({
@@ -66,4 +109,4 @@ const config = defineConfig({
   },
 });
 
-export const system = createSystem(defaultConfig, config);
+export const system = createSystem(defaultBaseConfig, library, config);

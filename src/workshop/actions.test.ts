@@ -4,7 +4,7 @@ import { getWorkshop, listObstacles } from '@/data/workshop';
 import { wrongs } from '@/edge/wrongs';
 import { doorState, tryPassphrase } from '@/data/door';
 import { listPeople } from '@/data/people';
-import { addName, newPassphrase, outOfTheWay, removeName, saveSettings, setOpen, signOut, standsInTheWay } from './actions';
+import { addName, newPassphrase, outOfTheWay, removeName, saveHours, savePlace, setOpen, signOut, standsInTheWay } from './actions';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
@@ -19,19 +19,21 @@ const GIVEN = {
   timeZone: 'Etc/GMT+2',
   units: 'us',
   currency: 'usd',
-  hourlyRate: '12.50',
-  Monday: '17:30 to 21',
-  Sunday: '',
 };
+const HOURS = { hourlyRate: '12.50', Monday: '17:30 to 21', Sunday: '', lampMwPerCm2: '3' };
 
 it('keeps the settings, and each saving in the log of the workshop', async () => {
   expect((await getWorkshop()).latitude).toBeNull();
-  expect(wrongs(await saveSettings(GIVEN))).toBe('');
-  expect(await getWorkshop()).toMatchObject({ latitude: 14.6, altitudeM: 0, units: 'us', currency: 'USD', hourlyRateMinor: 1250 });
+  expect(wrongs(await savePlace(GIVEN))).toBe('');
+  expect(wrongs(await saveHours(HOURS))).toBe('');
+  expect(await getWorkshop()).toMatchObject({ latitude: 14.6, altitudeM: 0, units: 'us', currency: 'USD', hourlyRateMinor: 1250, lampMwPerCm2: 3 });
   expect((await getWorkshop()).hours).toEqual([{ fromH: 17.5, toH: 21 }, null, null, null, null, null, null]);
-  expect(wrongs(await saveSettings({ ...GIVEN, currency: 'JPY', hourlyRate: '1500' }))).toBe('');
+  // Another currency with other small change: an hour counts for as many as before, and the hours stay.
+  expect(wrongs(await savePlace({ ...GIVEN, currency: 'JPY' }))).toBe('');
+  expect(await getWorkshop()).toMatchObject({ hourlyRateMinor: 13, lampMwPerCm2: 3 });
+  expect(wrongs(await saveHours({ ...HOURS, hourlyRate: '1500' }))).toBe('');
   expect((await getWorkshop()).hourlyRateMinor).toBe(1500);
-  expect((await logOf(null)).filter(({ kind }) => kind === 'workshop')).toHaveLength(2);
+  expect((await logOf(null)).filter(({ kind }) => kind === 'workshop')).toHaveLength(4);
 });
 
 it.each([
@@ -39,9 +41,12 @@ it.each([
   ['a place off the globe', { latitude: '91' }, /latitude: /],
   ['a zone that nobody knows', { timeZone: 'Atlantis/Deep' }, /timeZone: .*like Europe/],
   ['money in words', { currency: 'crowns' }, /currency: .*three letters/],
-  ['a day that ends before it begins', { Tuesday: '18 to 9' }, /Tuesday: .*like 17:30 to 21:00/],
 ])('refuses %s', async (_, wrong, message) => {
-  expect(wrongs(await saveSettings({ ...GIVEN, ...wrong }))).toMatch(message);
+  expect(wrongs(await savePlace({ ...GIVEN, ...wrong }))).toMatch(message);
+});
+
+it('refuses a day that ends before it begins', async () => {
+  expect(wrongs(await saveHours({ ...HOURS, Tuesday: '18 to 9' }))).toMatch(/Tuesday: .*like 17:30 to 21:00/);
 });
 
 describe('the door to the local network', () => {

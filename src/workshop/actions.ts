@@ -1,7 +1,8 @@
 'use server';
 
 import Joi from 'joi';
-import { minorUnits } from '@/core/ledger/money';
+import { minorUnits, wholeUnits } from '@/core/ledger/money';
+import { WEEKDAYS } from '@/core/runsheet/hours';
 import { setDoor, setPassphrase, signEveryoneOut } from '@/data/door';
 import { addPerson, removePerson } from '@/data/people';
 import { addObstacle, getWorkshop, removeObstacle, saveWorkshop } from '@/data/workshop';
@@ -9,19 +10,32 @@ import type { Answer } from '@/edge/answer';
 import { isOnLan } from '@/edge/network';
 import { peer } from '@/edge/peer';
 import { write, writeOver, type Given } from '@/edge/write';
-import { workshopDrawn } from './drawn';
-import { idSchema, obstacleSchema, openSchema, passphraseSchema, personSchema, workshopSchema } from './schema';
+import { hoursDrawn, workshopDrawn } from './drawn';
+import { hoursSchema, idSchema, obstacleSchema, openSchema, passphraseSchema, personSchema, placeSchema } from './schema';
 
-/** Saves the workshop's settings. */
-export async function saveSettings(given: Given): Promise<Answer<null>> {
+/** Saves where the workshop stands and what it counts in. */
+export async function savePlace(given: Given): Promise<Answer<void>> {
   return writeOver(
-    workshopSchema,
+    placeSchema,
     given,
     async () => workshopDrawn(await getWorkshop()),
-    async ({ hourlyRate, Monday, Tuesday, Wednesday, Thursday, Friday, Saturday, Sunday, ...settings }, now) => {
-      const hours = [Monday, Tuesday, Wednesday, Thursday, Friday, Saturday, Sunday];
-      await saveWorkshop({ ...settings, hours, hourlyRateMinor: minorUnits(hourlyRate, settings.currency) }, now);
-      return null;
+    async (place, now) => {
+      // What an hour counts for stays the number that it is.
+      const { hourlyRateMinor, currency } = await getWorkshop();
+      await saveWorkshop({ ...place, hourlyRateMinor: minorUnits(wholeUnits(hourlyRateMinor, currency), place.currency) }, now);
+    },
+  );
+}
+
+/** Saves when somebody is there, what an hour counts for, and the lamp. */
+export async function saveHours(given: Given): Promise<Answer<void>> {
+  return writeOver(
+    hoursSchema,
+    given,
+    async () => hoursDrawn(await getWorkshop()),
+    async ({ hourlyRate, lampMwPerCm2, ...days }, now) => {
+      const { currency } = await getWorkshop();
+      await saveWorkshop({ lampMwPerCm2, hours: WEEKDAYS.map((day) => days[day]), hourlyRateMinor: minorUnits(hourlyRate, currency) }, now);
     },
   );
 }

@@ -4,16 +4,20 @@ import type { Workshop } from '@/data/rows';
 
 const text = (value: number | null) => (value === null ? '' : String(value));
 
-/** What the form of the workshop is drawn with. */
-export const workshopDrawn = (workshop: Workshop): Record<string, string> => ({
-  name: workshop.name,
-  latitude: text(workshop.latitude),
-  longitude: text(workshop.longitude),
-  altitudeM: text(workshop.altitudeM),
-  timeZone: workshop.timeZone,
-  units: workshop.units,
-  currency: workshop.currency,
-  hourlyRate: text(wholeUnits(workshop.hourlyRateMinor, workshop.currency)),
-  ...Object.fromEntries(WEEKDAYS.map((day, i) => [day, hoursWords(workshop.hours[i] ?? null)])),
-  lampMwPerCm2: text(workshop.lampMwPerCm2),
+/** What the form of the place is drawn with. */
+export const workshopDrawn = ({ name, latitude, longitude, altitudeM, timeZone, units, currency }: Workshop) => ({
+  name,
+  latitude: text(latitude),
+  longitude: text(longitude),
+  altitudeM: text(altitudeM),
+  timeZone,
+  units,
+  currency,
+});
+
+/** What the form of the hours is drawn with. */
+export const hoursDrawn = ({ hours, hourlyRateMinor, currency, lampMwPerCm2 }: Workshop): Record<string, string> => ({
+  ...Object.fromEntries(WEEKDAYS.map((day, i) => [day, hoursWords(hours[i] ?? null)])),
+  hourlyRate: text(wholeUnits(hourlyRateMinor, currency)),
+  lampMwPerCm2: text(lampMwPerCm2),
 });

@@ -1,4 +1,4 @@
-import { workshopSchema } from './schema';
+import { hoursSchema, placeSchema } from './schema';
 
 const GIVEN = {
   name: 'Trial',
@@ -8,17 +8,22 @@ const GIVEN = {
   timeZone: 'Europe/Stockholm',
   units: 'metric',
   currency: 'sek',
-  hourlyRate: '',
 };
-const messages = (given: object) => workshopSchema.validate(given, { abortEarly: false }).error?.message ?? '';
+const messages = (given: object) => placeSchema.validate(given, { abortEarly: false }).error?.message ?? '';
 
 describe('the workshop form', () => {
   it('reads numbers, fills in what is empty, and writes the currency large', () => {
-    expect(workshopSchema.validate(GIVEN).value).toMatchObject({ latitude: 57.7, altitudeM: 0, currency: 'SEK', hourlyRate: 0 });
+    expect(placeSchema.validate(GIVEN).value).toMatchObject({ latitude: 57.7, altitudeM: 0, currency: 'SEK' });
+    expect(hoursSchema.validate({ Monday: '9 to 17' }).value).toMatchObject({
+      hourlyRate: 0,
+      lampMwPerCm2: 0,
+      Monday: { fromH: 9, toH: 17 },
+      Sunday: null,
+    });
   });
 
   it('does without a place, but not with half of one', () => {
-    expect(workshopSchema.validate({ ...GIVEN, latitude: '', longitude: '' }).value).toMatchObject({ latitude: null, longitude: null });
+    expect(placeSchema.validate({ ...GIVEN, latitude: '', longitude: '' }).value).toMatchObject({ latitude: null, longitude: null });
   });
 
   it.each([
@@ -27,7 +32,6 @@ describe('the workshop form', () => {
     [{ timeZone: 'Middle/Nowhere' }, 'Write it like Europe/Stockholm'],
     [{ currency: 'crowns' }, 'three letters'],
     [{ units: 'cubits' }, 'must be one of'],
-    [{ hourlyRate: '-5' }, 'greater than or equal to 0'],
   ])('%j is refused', (rest, words) => {
     expect(messages({ ...GIVEN, ...rest })).toContain(words);
   });

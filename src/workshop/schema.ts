@@ -1,12 +1,11 @@
 import Joi from 'joi';
 import { hoursFrom, WEEKDAYS, type DayHours } from '@/core/runsheet/hours';
 import { currencySchema, timeZoneSchema } from '@/edge/localSchema';
+import { MOST } from '@/edge/limits';
 import type { Workshop } from '@/data/rows';
 
-export type WorkshopForm = Omit<Workshop, 'id' | 'hourlyRateMinor' | 'hours'> & { hourlyRate: number } & Record<
-    (typeof WEEKDAYS)[number],
-    DayHours | null
-  >;
+type PlaceForm = Omit<Workshop, 'id' | 'hourlyRateMinor' | 'hours' | 'lampMwPerCm2'>;
+type HoursForm = Pick<Workshop, 'lampMwPerCm2'> & { hourlyRate: number } & Record<(typeof WEEKDAYS)[number], DayHours | null>;
 
 /** Hours of one day as they are typed; an empty line is a day off. */
 const dayHours = (day: string) =>
@@ -17,8 +16,8 @@ const dayHours = (day: string) =>
     .custom((text: string, helpers) => hoursFrom(String(text)) ?? helpers.error('hours'))
     .messages({ hours: 'Write the hours like 17:30 to 21:00, the later one last; leave the day empty where nobody is there.' });
 
-/** What the workshop form sends. */
-export const workshopSchema = Joi.object<WorkshopForm>({
+/** What the form of the place sends. */
+export const placeSchema = Joi.object<PlaceForm>({
   name: Joi.string().trim().max(80).required().label('Name'),
   latitude: Joi.number().min(-90).max(90).empty('').default(null).allow(null).label('Latitude'),
   longitude: Joi.number().min(-180).max(180).empty('').default(null).allow(null).label('Longitude'),
@@ -26,13 +25,17 @@ export const workshopSchema = Joi.object<WorkshopForm>({
   timeZone: timeZoneSchema,
   units: Joi.string().valid('metric', 'us').required().label('Units'),
   currency: currencySchema,
-  hourlyRate: Joi.number().min(0).max(100_000).empty('').default(0).label('Own hourly rate'),
-  ...Object.fromEntries(WEEKDAYS.map((day) => [day, dayHours(day)])),
-  lampMwPerCm2: Joi.number().min(0).max(100).empty('').default(0).label('Lamp'),
 })
   // An empty field has become null by now, which `and` would take for given.
-  .custom((place: WorkshopForm, helpers) => ((place.latitude === null) === (place.longitude === null) ? place : helpers.error('place.half')))
+  .custom((place: PlaceForm, helpers) => ((place.latitude === null) === (place.longitude === null) ? place : helpers.error('place.half')))
   .messages({ 'place.half': 'Give latitude and longitude together, or neither.' });
+
+/** What the form of the hours sends. */
+export const hoursSchema = Joi.object<HoursForm>({
+  ...Object.fromEntries(WEEKDAYS.map((day) => [day, dayHours(day)])),
+  hourlyRate: Joi.number().min(0).max(100_000).empty('').default(0).label('Own hourly rate'),
+  lampMwPerCm2: Joi.number().min(0).max(MOST.lampMwPerCm2).empty('').default(0).label('Lamp'),
+});
 
 const SHORTEST_PASSPHRASE = 10;
 

@@ -190,13 +190,14 @@ function placed(kept: readonly Candidate[], i: number, { agents }: OwnKnowledge)
   const { mean, prior, own: passes } = here.chance;
   const learnt = passes > 0 ? ` Your own ${passes === 1 ? 'pass' : `${passes} passes`} say ${percent(mean)}, the data set ${percent(prior)}.` : '';
   const level = kept.filter(({ roughness }) => roughness === kept[i]!.roughness);
-  const others = level.length > 1 ? `, the ${ordinal(level.indexOf(kept[i]!))} of ${level.length} as rough as this` : '';
+  const others = level.length > 1 ? `; ${ordinal(level.indexOf(kept[i]!))} of ${counted(level.length)} equally gentle` : '';
   return {
     between: meets?.together === 'rinse between' ? `Rinse first. ${meets.reason}` : null,
-    why: `About ${Math.round(here.minutesToSuccess)} min to success${others}.${kept[i]!.merit > 0 ? '' : ' Hardly worth it by itself: it stands here because what follows is dangerous to you.'}${learnt}`,
+    why: `About ${Math.round(here.minutesToSuccess)} min until clean${others}.${kept[i]!.merit > 0 ? '' : ' Hardly worth it by itself: it stands here because what follows is dangerous to you.'}${learnt}`,
   };
 }
 
+const counted = (n: number) => ['', 'one', 'two', 'three', 'four', 'five'][n] ?? String(n);
 const ordinal = (i: number) => ['first', 'second', 'third', 'fourth', 'fifth'][i] ?? `${i + 1}th`;
 
 function notWorth({ agent, chance, minutes }: Rung, { visible }: Spot, { agents }: OwnKnowledge): string {

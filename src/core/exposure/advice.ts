@@ -28,7 +28,7 @@ export function adviseAfter({ verdict, deltaB, evenness, uneven, forecast, sessi
       what: 'measure first',
       why: 'Without a measurement there is no start to count from. Photograph the piece with a grey card and its hidden patch.',
     };
-  const distance = `${Math.abs(deltaB).toFixed(1)} of b* ${deltaB >= 0 ? 'above' : 'below'} the hidden patch`;
+  const distance = `b* ${Math.abs(deltaB).toFixed(1)} ${deltaB >= 0 ? 'above' : 'below'} the hidden patch`;
   if (verdict === 'past it')
     return { what: 'stop', why: `It is lighter and less yellow than the hidden patch (${distance}). More would only bleach it further.` };
   if (verdict === 'matched') return { what: 'stop', why: `It matches the hidden patch (${distance}). Going on would risk going past it.` };
@@ -54,7 +54,7 @@ export function adviseAfter({ verdict, deltaB, evenness, uneven, forecast, sessi
     if (gain(forecast.rate.high) < assumed('seen b*'))
       return {
         what: 'stop',
-        why: `It is ${distance}, and another session like the ones before would take about ${gain(forecast.rate.median).toFixed(1)} of b*, at most ${gain(forecast.rate.high).toFixed(1)}: less than can be seen side by side, for ${session.handsMin} min of hands and ${session.waitingH.toFixed(1)} h of waiting.`,
+        why: `It is ${distance}, and another session like the ones before would take b* down by about ${gain(forecast.rate.median).toFixed(1)}, at most ${gain(forecast.rate.high).toFixed(1)}: less than can be seen side by side, for ${session.handsMin} min of hands and ${session.waitingH.toFixed(1)} h of waiting.`,
       };
     const sessions = (dose: number) => Math.max(1, Math.ceil(dose / session.dose));
     const [few, many] = [sessions(forecast.doseToGo.low), sessions(forecast.doseToGo.high)];

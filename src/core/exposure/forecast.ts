@@ -185,7 +185,7 @@ function doubtAbout({ startB, targetB, toleranceB, sessions, measurementSd }: Fo
     const took = before.b - measured;
     const far = measured - targetB > toleranceB + 2 * measurementSd;
     if (s > 0 && before.dose > 0 && far && wanted > 3 * measurementSd && took < assumed('come to rest') * wanted)
-      rested = `The last session took ${Math.max(0, took).toFixed(1)} of b* where ${wanted.toFixed(1)} were to be expected: it seems to come to rest near b* ${measured.toFixed(1)}, above the target of ${targetB.toFixed(1)}. The hidden patch may be bluer than this plastic can come back to, or the solution is spent: try fresh solution once, then stop.`;
+      rested = `The last session took b* down by ${Math.max(0, took).toFixed(1)} where ${wanted.toFixed(1)} were to be expected: it seems to come to rest near b* ${measured.toFixed(1)}, above the target of ${targetB.toFixed(1)}. The hidden patch may be bluer than this plastic can come back to, or the solution is spent: try fresh solution once, then stop.`;
     else rested = null;
     before = { b: measured, dose: doses[s]! };
   }

@@ -78,7 +78,7 @@ export const cleaningLadderSum: Sum<LadderInput, Ladder> = {
     { label: 'Rungs', value: rungs.length, digits: 0 },
     ...rungs.map(({ agent, minutesToSuccess, chance }, i) => ({
       label: `${i + 1}. ${agentOf(agent).title}`,
-      value: `about ${Math.round(minutesToSuccess)} min to success, ${Math.round(100 * chance.mean)} %`,
+      value: `about ${Math.round(minutesToSuccess)} min until clean, ${Math.round(100 * chance.mean)} %`,
     })),
     { label: 'Ruled out', value: ruledOut.length, digits: 0 },
   ],

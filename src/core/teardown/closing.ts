@@ -56,7 +56,7 @@ export function closingHolds({ lots, connections, curing, findings, functionTest
   for (const { name, readyAt } of curing)
     if (readyAt > now)
       holds.push({ kind: 'curing', words: `${name} is not through: ${Math.ceil((readyAt.getTime() - now.getTime()) / MINUTE_MS)} min to go.` });
-  for (const words of findings) holds.push({ kind: 'finding', words: `Still open: ${words}. Settle it, or leave it on purpose with your reason.` });
+  for (const words of findings) holds.push({ kind: 'finding', words: `Still open: ${words}. Close it, or leave it on purpose with your reason.` });
   const test = testWords(functionTest);
   if (test) holds.push({ kind: 'test', words: test });
   return holds;

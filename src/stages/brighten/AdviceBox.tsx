@@ -1,7 +1,7 @@
 'use client';
 
 import { assumed, assumedLine } from '@/core/assumptions/assumptions';
-import { Box, Button, Heading, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import type { Advice } from '@/core/exposure/advice';
@@ -81,19 +81,27 @@ export function AdviceBox({
           source="What is seen side by side: Sharma, Wu and Dalal (2005) for ΔE00; the limits of the advice are conventions of Kvell."
         />
       )}
-      <MainAction>
-        {advice.what === 'go on' && !needsMeasuring && (
+      <MainAction on="sheet">
+        {advice.what === 'go on' && !needsMeasuring ? (
           <LinkButton href={planHref} look="go" bench>
             Plan the next exposure
           </LinkButton>
+        ) : (
+          <LinkButton href={measure} look="go" bench>
+            {needsMeasuring || advice.what !== 'measure first' ? 'Measure again' : 'Measure'}
+          </LinkButton>
         )}
-        <LinkButton href={measure} look={needsMeasuring || advice.what === 'measure first' ? 'go' : 'quiet'} bench>
-          {advice.what === 'measure first' ? 'Measure' : 'Measure again'}
-        </LinkButton>
+      </MainAction>
+      <Flex gap="3" wrap="wrap" mt="1">
+        {advice.what === 'go on' && !needsMeasuring && (
+          <LinkButton href={measure} look="bare">
+            Measure again
+          </LinkButton>
+        )}
         {treatment && !needsMeasuring && (
           <Confirm
             trigger={
-              <Button size={'bench' as never} disabled={busy}>
+              <Button variant={'bare' as never} disabled={busy}>
                 End its brightening
               </Button>
             }
@@ -104,7 +112,7 @@ export function AdviceBox({
             {advice.why} The reason goes into the record. A new one can be started later.
           </Confirm>
         )}
-      </MainAction>
+      </Flex>
       <Wrong words={wrong} />
     </Box>
   );

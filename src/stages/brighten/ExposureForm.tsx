@@ -8,6 +8,7 @@ import { surfaceCm2 } from '@/core/exposure/amounts';
 import type { Gate } from '@/core/exposure/gates';
 import { SCHOOL, type SchoolId } from '@/core/exposure/schools';
 import { toLocalField } from '@/core/runsheet/time';
+import { viewHref } from '@/core/runsheet/views';
 import type { Supply } from '@/core/exposure/supply';
 import type { PieceSize } from '@/core/size';
 import type { SkyKnown } from '@/core/sun/skyKnown';
@@ -17,11 +18,14 @@ import { deviceTime } from '@/ui/clock';
 import { AnswerForm, type Values } from '@/ui/AnswerForm';
 import { Cautions } from '@/ui/Cautions';
 import { Check } from '@/ui/Check';
+import { Fold } from '@/ui/Fold';
 import { useUnits } from '@/ui/units';
 import { Wrong } from '@/ui/Wrong';
 import { planLater, start } from './actions';
 import { chosenIn, fieldsFor, firstBottle, litresFor, litresTogether, type Chosen, type When } from './planFields';
-import { PlanPreview } from './PlanPreview';
+import type { DrawnSky } from './DayPlanner';
+import type { PlanView } from './plan';
+import { PlanHead } from './PlanHead';
 import { FollowClock } from '@/ui/FollowClock';
 import { TogetherChoice, type Companion } from './TogetherChoice';
 
@@ -45,6 +49,8 @@ interface Props {
   cloudPercent: number;
   /** What is known of that sky; `null` where no sun counts. */
   sky: SkyKnown | null;
+  /** The sky that the day is drawn with. */
+  drawn: DrawnSky | null;
   school: SchoolId;
 }
 
@@ -70,6 +76,7 @@ export function ExposureForm({
   minutes,
   cloudPercent,
   sky,
+  drawn,
   school: first,
 }: Props) {
   const router = useRouter();
@@ -79,6 +86,7 @@ export function ExposureForm({
   const [checks, setChecks] = useState<readonly string[]>([]);
   const [gateError, setGateError] = useState<string>();
   const [withIds, setWithIds] = useState<string[]>([]);
+  const [view, setView] = useState<PlanView | null>(null);
   const { lengthMm, widthMm, heightMm } = piece;
   const size = useMemo(() => (lengthMm && widthMm && heightMm ? { lengthMm, widthMm, heightMm } : null), [lengthMm, widthMm, heightMm]);
   const initial: Values = {
@@ -123,9 +131,8 @@ export function ExposureForm({
         return answered;
       }}
       done={DONE[when]}
-      onDone={() => router.refresh()}
-    >
-      {(form) => (
+      fold={`${way.title}: way, mixture and window in figures`}
+      head={(form) => (
         <>
           {fromNow && <FollowClock form={form} name="windowStart" timeZone={timeZone} />}
           <ChoiceWatch
@@ -137,9 +144,16 @@ export function ExposureForm({
             first={{ school: first, from }}
             onChosen={setChosen}
           />
-          <Text mb="4" color="soft">
-            {way.summary} {way.speaksFor} Against it: {way.speaksAgainst.toLowerCase()} Usually {way.usualHours[0]} to {way.usualHours[1]} h.
-          </Text>
+          <PlanHead
+            form={form}
+            pieceId={piece.id}
+            withIds={withIds}
+            timeZone={timeZone}
+            sky={sky && { known: sky, percent: cloudPercent }}
+            drawn={drawn}
+            view={view}
+            onView={setView}
+          />
           <TogetherChoice
             companions={companions}
             chosen={withIds}
@@ -150,55 +164,61 @@ export function ExposureForm({
               if (sizes.length > 0) form.setValue('areaCm2', String(Math.round(sizes.reduce((sum, one) => sum + surfaceCm2(one), 0))));
             }}
           />
-          <PlanPreview form={form} pieceId={piece.id} withIds={withIds} timeZone={timeZone} sky={sky && { known: sky, percent: cloudPercent }}>
-            {(view) => (
-              <>
-                <Button asChild mb="4">
-                  <a href={cardHref(piece, withIds, form.getValues())} target="_blank" rel="noreferrer">
-                    Session card for the wall (PDF)
-                  </a>
-                </Button>
-                {when === 'later' && (
-                  <Flex wrap="wrap" align="center" gap="3" borderLeftWidth="8px" borderColor="lineStrong" pl="3" mb="4">
-                    <Text flex="1 1 300px">This window is still to come: what follows is for its start, when the bell rings.</Text>
-                    <Button onClick={() => form.setValue('windowStart', toLocalField(deviceTime().toISOString(), timeZone))}>
-                      Begin now instead
-                    </Button>
-                  </Flex>
-                )}
-                {when === 'over' ? (
-                  <Text borderLeftWidth="8px" borderColor="lineStrong" pl="3" mb="4">
-                    This window is over. It is written down as it was, from its start for its minutes; cautions and checks come too late for it.
-                  </Text>
-                ) : (
-                  <>
-                    <GateChecks
-                      gates={view.gates}
-                      passed={checks}
-                      error={gateError}
-                      onChange={(id, passed) => {
-                        setChecks((known) => (passed ? [...known, id] : known.filter((other) => other !== id)));
-                        setGateError(undefined);
-                      }}
-                    />
-                    <Cautions
-                      cautions={view.plan.cautions}
-                      confirm={{
-                        checked: confirmed,
-                        onChange: (checked) => {
-                          setConfirmed(checked);
-                          setCautionError(undefined);
-                        },
-                        error: cautionError,
-                      }}
-                    />
-                  </>
-                )}
-              </>
-            )}
-          </PlanPreview>
         </>
       )}
+      onDone={() => router.push(`${viewHref(piece.restorationId, 'brighten')}?piece=${piece.id}`)}
+    >
+      {(form) => {
+        if (!view) return null;
+        const before = (
+          <>
+            <GateChecks
+              gates={view.gates}
+              passed={checks}
+              error={gateError}
+              onChange={(id, passed) => {
+                setChecks((known) => (passed ? [...known, id] : known.filter((other) => other !== id)));
+                setGateError(undefined);
+              }}
+            />
+            <Cautions
+              cautions={view.plan.cautions}
+              confirm={{
+                checked: confirmed,
+                onChange: (checked) => {
+                  setConfirmed(checked);
+                  setCautionError(undefined);
+                },
+                error: cautionError,
+              }}
+            />
+          </>
+        );
+        return (
+          <>
+            {when === 'later' && (
+              <Flex wrap="wrap" align="center" gap="3" borderLeftWidth="8px" borderColor="lineStrong" pl="3" mb="3">
+                <Text flex="1 1 300px">This window is still to come: what follows is for its start, when the bell rings.</Text>
+                <Button onClick={() => form.setValue('windowStart', toLocalField(deviceTime().toISOString(), timeZone))}>Begin now instead</Button>
+              </Flex>
+            )}
+            {when === 'over' ? (
+              <Text borderLeftWidth="8px" borderColor="lineStrong" pl="3" mb="4">
+                This window is over. It is written down as it was, from its start for its minutes; cautions and checks come too late for it.
+              </Text>
+            ) : when === 'later' ? (
+              <Fold summary={`For its start: ${view.gates.length > 0 ? 'checks and ' : ''}cautions`}>{before}</Fold>
+            ) : (
+              before
+            )}
+            <Button asChild variant={'bare' as never}>
+              <a href={cardHref(piece, withIds, form.getValues())} target="_blank" rel="noreferrer">
+                Session card for the wall (PDF)
+              </a>
+            </Button>
+          </>
+        );
+      }}
     </AnswerForm>
   );
 }

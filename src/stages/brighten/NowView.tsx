@@ -13,7 +13,7 @@ import { PlannedPart } from './PlannedPart';
 import { turnsOfRunning, warmthOfRunning } from './running';
 import { SetPart } from './SetPart';
 import { skiesOf, skyTurned } from './skyTurned';
-import { waysFor, benchAsItStands } from './ways';
+import { waysFor, benchOf } from './ways';
 
 /** How the piece stands: in the light, or what the numbers say, and the one thing to do next. */
 export async function NowView({ at, sky, now }: ViewProps) {
@@ -46,7 +46,7 @@ export async function NowView({ at, sky, now }: ViewProps) {
   const { treatment, settled, latest, advice } = judgePiece(piece, history, past);
   const needsMeasuring = waitsForMeasuring(history.sessions, history.measurements) !== null;
   // The sky is looked at where something waits for it.
-  const ways = planned.length > 0 ? await waysFor(piece, history, past, sky, null, now, await benchAsItStands()) : null;
+  const ways = planned.length > 0 ? await waysFor(piece, history, past, sky, null, now, await benchOf(workshop)) : null;
   return (
     <>
       <AdviceBox

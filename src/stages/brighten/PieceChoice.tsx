@@ -25,6 +25,8 @@ export function PieceChoice({ here: view, chosen, rows }: { here: string; chosen
               align="center"
               gap="3"
               minHeight="56px"
+              minWidth={{ base: '240px', md: '0' }}
+              height="100%"
               px="3"
               borderWidth={here ? '3px' : '1px'}
               borderColor={here ? 'work' : 'lineStrong'}

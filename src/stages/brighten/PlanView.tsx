@@ -26,6 +26,7 @@ export async function PlanView(props: ViewProps) {
       minutes={minutes}
       cloudPercent={cloudPercent}
       sky={ways?.place ? skyOfWindow(ways, window, now) : null}
+      drawn={ways?.place ? { place: ways.place, shading: ways.shading, clouds: ways.clouds } : null}
       school={school}
     />
   );

@@ -41,10 +41,10 @@ export function SessionRight({ session, school, timeZone }: Props) {
           turns: String(session.turns.length),
           words: session.words ?? '',
         }}
-        submit="Put it right"
+        submit="Correct it"
         keeps
         send={(values) => putRight({ ...values, sessionId: session.id })}
-        done="Put right. What it said before stays in the log."
+        done="Corrected. What it said before stays in the log."
         draftKey={`right-${session.id}`}
         onDone={() => router.refresh()}
       />

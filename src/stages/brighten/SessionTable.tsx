@@ -51,7 +51,7 @@ export function SessionTable({ sessions, treatments, after, timeZone, working }:
       {sessions
         .filter(({ endedAt }) => endedAt !== null)
         .map((session) => (
-          <Fold key={session.id} summary={`Put right: ${showTime(session.startedAt, timeZone)}`} quiet>
+          <Fold key={session.id} summary={`Correct: ${showTime(session.startedAt, timeZone)}`} quiet>
             <SessionRight session={session} school={schoolOf(session)} timeZone={timeZone} />
           </Fold>
         ))}

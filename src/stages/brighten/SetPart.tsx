@@ -27,7 +27,7 @@ export function SetPart({ set, colours }: Props) {
         Pieces that sit together go for one colour, b* {set.targetB.toFixed(1)}: the middle of their hidden patches.{' '}
         {leads ? (
           <>
-            <b>{leads.tag} leads</b>: it is furthest, the next session is its.
+            <b>{leads.tag} leads</b>: it is furthest, so it gets the next session.
           </>
         ) : (
           'All that are measured are there.'

@@ -30,7 +30,7 @@ export function SunSessions({ pieceId, title, school, sessions, timeZone }: Prop
               </Text>
               <Button
                 disabled={busy}
-                aria-label={`Ring me then: ${when}`}
+                aria-label={`Remind me: ${when}`}
                 onClick={() =>
                   send(
                     (once) => ringThen(once({ pieceId, school, from, to })),
@@ -38,7 +38,7 @@ export function SunSessions({ pieceId, title, school, sessions, timeZone }: Prop
                   )
                 }
               >
-                Ring me then
+                Remind me
               </Button>
             </Flex>
           );

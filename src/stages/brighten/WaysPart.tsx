@@ -6,12 +6,14 @@ import { viewHref } from '@/core/runsheet/views';
 import { SKY_WORDS, skyKnown } from '@/core/sun/skyKnown';
 import { formatMoney } from '@/core/ledger/money';
 import { showMinutes, showTime } from '@/core/runsheet/time';
-import { Fold } from '@/ui/Fold';
 import { Part } from '@/ui/layout';
 import { LinkButton, TextLink } from '@/ui/links';
+import { MainAction } from '@/ui/MainAction';
 import { Worked } from '@/ui/Worked';
 import { SunSessions } from './SunSessions';
-import type { WaysView } from './ways';
+import { DAYS, type WaysView } from './ways';
+import { WaysBoard } from './WaysBoard';
+import { skyOverDays, waysOnCalendar } from './waysCalendar';
 import { wayWorking } from './workings';
 
 interface Props {
@@ -23,6 +25,7 @@ interface Props {
   timeZone: string;
   currency: string;
   by: string | null;
+  now: Date;
 }
 
 const day = (iso: string, timeZone: string) => showTime(iso, timeZone, 'd MMM');
@@ -62,21 +65,21 @@ function insteadWords({ finish, costMinor, missing }: Way, timeZone: string, cur
 }
 
 /** Choosing the way: every one for this piece, these days and this place, with what is missing and what can go wrong. */
-export function WaysPart({ view, restorationId, pieceId, planHref, timeZone, currency, by }: Props) {
+export function WaysPart({ view, restorationId, pieceId, planHref, timeZone, currency, by, now }: Props) {
   if (!view)
     return (
       <Part title="Choosing the way" id="ways">
         <Text>
-          Give the piece its length, width and height on <TextLink href={`/restorations/${restorationId}/pieces/${pieceId}`}>its page</TextLink>; then
-          every way is worked out for it.
+          Give the piece its length, width and height on <TextLink href={`/restorations/${restorationId}/pieces/${pieceId}/known`}>its page</TextLink>
+          ; then every way is worked out for it.
         </Text>
       </Part>
     );
   const best = view.ways.find(({ school }) => school === view.recommended)!;
-  const rest = view.ways.filter((way) => way !== best);
+  const parts = { planHref, pieceId, timeZone, currency, pieces: view.pieces, clouds: view.clouds };
   return (
-    <Part title="Choosing the way" id="ways">
-      <Box borderLeftWidth="8px" borderColor="work" pl="4" mb="4">
+    <>
+      <Box borderLeftWidth="8px" borderColor="work" pl="4" mb="4" id="ways">
         <Text fontFamily="heading" fontWeight="650" fontSize="24px" lineHeight="1.2">
           Kvell would take: {best.title.toLowerCase()}
         </Text>
@@ -93,11 +96,24 @@ export function WaysPart({ view, restorationId, pieceId, planHref, timeZone, cur
             {view.instead.map((way) => `${way.title.toLowerCase()}: ${insteadWords(way, timeZone, currency)}`).join('; ')}.
           </Text>
         )}
-        <WayBody way={best} {...{ planHref, pieceId, timeZone, currency }} pieces={view.pieces} clouds={view.clouds} />
+        {best.school !== 'leave-it' && (
+          <MainAction>
+            <LinkButton href={`${planHref}&way=${best.school}`} look="go" bench>
+              Plan it this way
+            </LinkButton>
+          </MainAction>
+        )}
       </Box>
+      <WaysBoard
+        onCalendar={waysOnCalendar(view.ways, now, DAYS)}
+        sky={skyOverDays(view.place, view.clouds, now, DAYS)}
+        timeZone={timeZone}
+        first={best.school}
+        bodies={Object.fromEntries(view.ways.map((way) => [way.school, <WayBody key={way.school} way={way} {...parts} best={way === best} />]))}
+      />
       <form method="get">
         <input type="hidden" name="piece" value={pieceId} />
-        <Flex gap="3" align="end" wrap="wrap" mb="3">
+        <Flex gap="3" align="end" wrap="wrap" my="3">
           <label>
             <Text fontSize="15px">Wanted by</Text>
             <Input type="date" name="by" defaultValue={by ?? ''} bg="sheet" borderColor="lineStrong" minHeight="44px" width="190px" />
@@ -105,22 +121,12 @@ export function WaysPart({ view, restorationId, pieceId, planHref, timeZone, cur
           <Button type="submit">Compare by that day</Button>
         </Flex>
       </form>
-      <Fold summary={`The other ${rest.length} ways`}>
-        {rest.map((way) => (
-          <Box key={way.school} borderTopWidth="1px" borderColor="line" py="3">
-            <Text fontWeight="650" fontSize="18px">
-              {way.title}
-            </Text>
-            <WayBody way={way} {...{ planHref, pieceId, timeZone, currency }} pieces={view.pieces} clouds={view.clouds} />
-          </Box>
-        ))}
-      </Fold>
       <Text color="soft" fontSize="15px" mt="2">
         Estimates. The sky is that of <TextLink href={`${viewHref(restorationId, 'brighten', 'sky')}?piece=${pieceId}`}>the coming days</TextLink>, in
         your hours of the day, past what <TextLink href="/workshop/horizon">stands in the sun’s way</TextLink>; rates are those of your own past
         pieces where there are any; a way’s evenness is what people get with it. The last word is yours.
       </Text>
-    </Part>
+    </>
   );
 }
 
@@ -132,6 +138,7 @@ function WayBody({
   currency,
   pieces,
   clouds,
+  best,
 }: {
   way: Way;
   planHref: string;
@@ -140,6 +147,7 @@ function WayBody({
   currency: string;
   pieces: WaysView['pieces'];
   clouds: WaysView['clouds'];
+  best: boolean;
 }) {
   const sky = skyOf(way, clouds);
   const { school, risks, missing, blocked, spreadB, dose, sun, supply } = way;
@@ -178,7 +186,7 @@ function WayBody({
           sum={{ name: 'exposure-forecast', title: 'exposure forecast' }}
         />
       </Box>
-      <LinkButton href={`${planHref}&way=${school}`}>Plan it this way</LinkButton>
+      {!best && <LinkButton href={`${planHref}&way=${school}`}>Plan it this way</LinkButton>}
     </Grid>
   );
 }

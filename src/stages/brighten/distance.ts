@@ -1,7 +1,6 @@
+import { distanceInWords } from '@/core/colour/distanceInWords';
 import type { Measurement } from '@/data/rows';
 
 /** How far a piece is from its hidden patch, as last measured, in a few words. */
-export function distanceWords(latest: Pick<Measurement, 'deltaB' | 'verdict'> | null): string {
-  if (latest?.deltaB == null) return 'not measured';
-  return `${Math.abs(latest.deltaB).toFixed(1)} of b* ${latest.deltaB < 0 ? 'below it' : 'away'}, ${latest.verdict ?? ''}`;
-}
+export const distanceWords = (latest: Pick<Measurement, 'deltaB'> | null): string =>
+  latest?.deltaB == null ? 'not measured' : distanceInWords(latest.deltaB);

@@ -3,7 +3,7 @@ import { toLocalField } from '@/core/runsheet/time';
 import { wayAsked } from './atHand';
 import type { ViewProps } from './BrightenStage';
 import { cloudOver, firstSchool, leftOf, nextWindow } from './nextWindow';
-import { benchAsItStands, waysFor, type Bench, type WaysView } from './ways';
+import { benchOf, waysFor, type Bench, type WaysView } from './ways';
 
 /** When and under which sky the next session of a piece would begin. */
 export interface PlanAt {
@@ -22,7 +22,7 @@ export interface PlanAt {
 /** Where a plan begins: with the way that was asked for or goes, in the window that is planned or comes next. */
 export async function planAt({ at, asked, sky, now }: ViewProps): Promise<PlanAt> {
   const { piece, history, past, workshop, coming } = at;
-  const bench = await benchAsItStands();
+  const bench = await benchOf(workshop);
   const ways = await waysFor(piece, history, past, sky, asked.by ?? null, now, bench);
   const going = history.treatments.find(({ endedAt }) => endedAt === null)?.school;
   const school = wayAsked(asked) ?? coming?.school ?? firstSchool(going, workshop.latitude !== null);

@@ -1,6 +1,6 @@
 import { usualSolutionL } from '@/core/exposure/amounts';
 import { takesTub } from '@/core/exposure/supply';
-import { isBath, SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
+import { isBath, SCHOOL, SCHOOLS, type School, type SchoolId } from '@/core/exposure/schools';
 import { fromLocalField } from '@/core/runsheet/time';
 import type { PieceSize } from '@/core/size';
 import { leftWords } from '@/core/ledger/left';
@@ -77,6 +77,9 @@ export function chosenIn({ school, stockId, tubId, windowStart, durationMin }: V
   };
 }
 
+const wayHint = ({ summary, speaksFor, speaksAgainst, usualHours: [least, most] }: School) =>
+  `${summary} ${speaksFor} Against it: ${speaksAgainst.toLowerCase()} Usually ${least} to ${most} h.`;
+
 /** What is asked for a way: its bottle or tube, its bath in a tub or by litres, its window. */
 export function fieldsFor({ school, fromStores, inTub }: Chosen, stock: readonly Shelved[], tubs: readonly TubRow[], units: UnitSystem): FieldDef[] {
   const { driver, medium } = SCHOOL[school];
@@ -99,7 +102,13 @@ export function fieldsFor({ school, fromStores, inTub }: Chosen, stock: readonly
     { name: 'strengthUnit', label: 'The label counts in', kind: 'choice', half: true, options: STRENGTH_UNITS },
   ];
   const optional: (FieldDef | false)[] = [
-    { name: 'school', label: 'Way', kind: 'choice', options: SCHOOLS.map((id) => ({ value: id, label: SCHOOL[id].title })) },
+    {
+      name: 'school',
+      label: 'Way',
+      kind: 'choice',
+      options: SCHOOLS.map((id) => ({ value: id, label: SCHOOL[id].title })),
+      hint: wayHint(SCHOOL[school]),
+    },
     {
       name: 'stockId',
       label: { cream: 'Tube or bottle of cream', liquid: 'Stock bottle', powder: 'Tub of powder' }[medium],

@@ -54,7 +54,8 @@ export interface Bench {
 }
 
 /** The workshop's own, as it stands. */
-export const benchAsItStands = async (): Promise<Bench> => ({ workshop: await getWorkshop(), stock: await listStock(), tubs: await listTubs() });
+export const benchOf = async (workshop: Workshop): Promise<Bench> => ({ workshop, stock: await listStock(), tubs: await listTubs() });
+export const benchAsItStands = async (): Promise<Bench> => benchOf(await getWorkshop());
 
 /** All ways for a piece in the coming days; `null` as long as its size is not known. */
 export async function waysFor(

@@ -65,7 +65,7 @@ export function Survey({ restorationId, photos, pieces, findings, aim }: Props) 
       <Grid templateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 1.15fr) minmax(0, 1fr)' }} gap="6">
         <Box>
           {photo && (
-            <>
+            <div data-main-action>
               <PinnedPhoto
                 photoId={photo.id}
                 size={photo}
@@ -90,7 +90,7 @@ export function Survey({ restorationId, photos, pieces, findings, aim }: Props) 
                     ? 'Say what it is there.'
                     : 'Tap the photograph where something is wrong, or worth keeping.'}
               </Text>
-            </>
+            </div>
           )}
           <Wrong words={wrong} />
           {photo && <TakeThingBack what="photograph" id={photo.id} name={photo.originalName} />}
@@ -129,7 +129,9 @@ export function Survey({ restorationId, photos, pieces, findings, aim }: Props) 
             {photos.length === 0 && (
               <EmptyPlace>No photograph yet. Every side, before anything is touched; then tap on them what you find.</EmptyPlace>
             )}
-            <PhotoUpload restorationId={restorationId} stage="intake" pieceId={null} onAdded={() => router.refresh()} />
+            <div {...(!photo && { 'data-main-action': true })}>
+              <PhotoUpload restorationId={restorationId} stage="intake" pieceId={null} onAdded={() => router.refresh()} />
+            </div>
           </Box>
         </Box>
         <Box>

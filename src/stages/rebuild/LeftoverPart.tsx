@@ -1,6 +1,6 @@
 'use client';
 
-import { Box, Grid, Input, NativeSelect, Text } from '@chakra-ui/react';
+import { Box, Grid, Input, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { originsOf, type LotOfStep } from '@/core/teardown/leftovers';
 import { DRIVES, HEADS, lotWords, outstanding, SHANKS, type Drive, type Head, type Shank } from '@/core/teardown/lots';
@@ -8,6 +8,7 @@ import { withPoint } from '@/core/units';
 import type { LotRow } from '@/data/rows';
 import { Fold } from '@/ui/Fold';
 import { Part } from '@/ui/layout';
+import { Select } from '@/ui/Select';
 
 const HOW = {
   same: 'one of this kind is still out',
@@ -28,16 +29,11 @@ export function LeftoverPart({ lots, names }: { lots: readonly LotRow[]; names: 
   const choice = <K extends 'drive' | 'head' | 'shank'>(key: K, label: string, values: readonly string[]) => (
     <label>
       {label}
-      <NativeSelect.Root>
-        <NativeSelect.Field value={found[key]} height="46px" bg="sheet" onChange={(event) => setFound({ ...found, [key]: event.target.value })}>
-          {values.map((value) => (
-            <option key={value} value={value}>
-              {value}
-            </option>
-          ))}
-        </NativeSelect.Field>
-        <NativeSelect.Indicator />
-      </NativeSelect.Root>
+      <Select
+        value={found[key]}
+        onChange={(event) => setFound({ ...found, [key]: event.target.value })}
+        options={values.map((value) => ({ value, label: value }))}
+      />
     </label>
   );
   const size = (key: 'diameterMm' | 'lengthMm', label: string) => (

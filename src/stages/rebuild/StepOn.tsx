@@ -85,21 +85,21 @@ export function StepOn({ step, lots, connections, early, size, people, stillOff 
             busy={busy}
             onTap={(firstId) => send((once) => before(once({ firstId, thenId: step.id, why: 'out of reach afterwards' })))}
           />
-          <MainAction>
-            <Button
-              variant={'go' as never}
-              size={'bench' as never}
-              flex="1"
-              loading={busy}
-              loadingText="It is on"
-              onClick={() => send((once) => on(once({ stepId: step.id, words: '', by: who })))}
-            >
-              It is on
-            </Button>
-          </MainAction>
           <Wrong words={wrong} />
         </Box>
       </Grid>
+      <MainAction>
+        <Button
+          variant={'go' as never}
+          size={'bench' as never}
+          flex="1"
+          loading={busy}
+          loadingText="It is on"
+          onClick={() => send((once) => on(once({ stepId: step.id, words: '', by: who })))}
+        >
+          It is on
+        </Button>
+      </MainAction>
     </Box>
   );
 }

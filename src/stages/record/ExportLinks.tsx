@@ -1,11 +1,12 @@
 'use client';
 
-import { Button, Flex } from '@chakra-ui/react';
+import { Button } from '@chakra-ui/react';
+import { MainAction } from '@/ui/MainAction';
 
 /** The record as files. */
 export function ExportLinks({ restorationId }: { restorationId: string }) {
   return (
-    <Flex gap="3" wrap="wrap" mb="5">
+    <MainAction>
       <Button asChild variant={'go' as never} size={'bench' as never}>
         <a href={`/api/restorations/${restorationId}/export?as=html`} download>
           Save as one page
@@ -16,6 +17,6 @@ export function ExportLinks({ restorationId }: { restorationId: string }) {
           Save as ZIP with photographs
         </a>
       </Button>
-    </Flex>
+    </MainAction>
   );
 }

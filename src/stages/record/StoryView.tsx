@@ -333,7 +333,7 @@ function StagePart({ story, passes, src, time, bare }: StageProps) {
         <ul>
           {settled.map(({ id, kind, words, settledAs, settledWords }) => (
             <li key={id}>
-              Settled: {[kind, words].filter(Boolean).join(', ')}{' '}
+              Closed: {[kind, words].filter(Boolean).join(', ')}{' '}
               <em>
                 {settledAs}
                 {settledWords && `: ${settledWords}`}

@@ -47,7 +47,7 @@ export function StepCard({ step, lots, connections, lastLot, trays, size, pieces
         {[JOINTS[step.joint].title, step.way, step.springs, step.offBy && `by ${step.offBy}`].filter(Boolean).join(' · ')}
       </Text>
       <Wrong words={wrong} />
-      <Grid templateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) minmax(0, 1fr)' }} gap="5">
+      <Grid templateColumns="repeat(auto-fit, minmax(min(100%, 300px), 1fr))" gap="5">
         <Box>
           {step.photoId !== null && size ? (
             <PinPhoto

@@ -1,6 +1,6 @@
 'use client';
 
-import { Box, Text } from '@chakra-ui/react';
+import { Box, Grid, Text } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import { maybeOutOfReach } from '@/core/teardown/reach';
 import { JOINT_KINDS, JOINTS, WAY_ROUND, type Joint } from '@/core/teardown/joints';
@@ -49,65 +49,70 @@ export function TeardownBench({ restorationId, steps, lots, connections, blocks,
   return (
     <>
       <WhoPart people={people} />
-      {inHand && (
-        <Part title={`In hand: ${inHand.position} ${inHand.name}`} id="in-hand">
-          <StepCard
-            key={inHand.id}
-            step={inHand}
-            pieces={pieces}
-            lots={lots.filter(({ stepId }) => stepId === inHand.id)}
-            connections={connections.filter(({ stepId }) => stepId === inHand.id)}
-            lastLot={lots[lots.length - 1] ?? null}
-            trays={trays}
-            size={inHand.photoId === null ? null : (sizes[inHand.photoId] ?? null)}
-          />
-          <Wrong words={wrong} />
-          <OutOfReach
-            cover={inHand.name}
-            things={maybeOutOfReach(inHand, steps, blocks)}
-            busy={busy}
-            onTap={(firstId) =>
-              send(
-                () => block({ firstId, thenId: inHand.id, why: 'out of reach afterwards' }),
-                () => say('It goes on before.'),
-              )
-            }
-          />
-        </Part>
-      )}
-      <Part title="Next thing off" id="next">
-        {steps.length === 0 && (
-          <EmptyPlace>Nothing is off yet. Begin with what comes off first, and give the screws of a piece a step of their own.</EmptyPlace>
+      <Grid templateColumns={{ base: 'minmax(0, 1fr)', xl: 'minmax(0, 1fr) minmax(0, 1.3fr)' }} columnGap="8" alignItems="start">
+        <Box>
+          {' '}
+          <Part title="Next thing off" id="next">
+            {steps.length === 0 && (
+              <EmptyPlace>Nothing is off yet. Begin with what comes off first, and give the screws of a piece a step of their own.</EmptyPlace>
+            )}
+            <AnswerForm
+              draftKey={`off:${restorationId}`}
+              fields={[
+                { name: 'name', label: 'What comes off', hint: 'Lid screws, lid, shield, keyboard plug' },
+                { name: 'joint', label: 'Held by', kind: 'choice', options: JOINT_OPTIONS, half: true },
+                { name: 'way', label: 'Force or trick', optional: true, half: true, hint: 'Slides left, then up' },
+                ...(WAY_ROUND.includes(joint)
+                  ? [{ name: 'round', label: 'Which way round', hint: 'Red to the edge, blue upper, bare side of the foil down, bar swings up' }]
+                  : []),
+                { name: 'springs', label: 'Springs and small parts', optional: true },
+              ]}
+              initial={{ name: '', joint: 'screws', way: '', springs: '', round: '' }}
+              submit="It is off"
+              done="Off, and in the log."
+              bench
+              send={async (values) => {
+                const answer = await off({ restorationId, by: who, ...values });
+                if (answer.ok) setOwn(answer.value);
+                return answer;
+              }}
+            >
+              {(form) => (
+                <>
+                  <FieldWatch form={form} name="joint" onChange={(chosen) => setJoint(chosen as Joint)} />
+                  <JointCaution joint={joint} />
+                </>
+              )}
+            </AnswerForm>
+          </Part>
+        </Box>
+        {inHand && (
+          <Part title={`In hand: ${inHand.position} ${inHand.name}`} id="in-hand">
+            <StepCard
+              key={inHand.id}
+              step={inHand}
+              pieces={pieces}
+              lots={lots.filter(({ stepId }) => stepId === inHand.id)}
+              connections={connections.filter(({ stepId }) => stepId === inHand.id)}
+              lastLot={lots[lots.length - 1] ?? null}
+              trays={trays}
+              size={inHand.photoId === null ? null : (sizes[inHand.photoId] ?? null)}
+            />
+            <Wrong words={wrong} />
+            <OutOfReach
+              cover={inHand.name}
+              things={maybeOutOfReach(inHand, steps, blocks)}
+              busy={busy}
+              onTap={(firstId) =>
+                send(
+                  () => block({ firstId, thenId: inHand.id, why: 'out of reach afterwards' }),
+                  () => say('It goes on before.'),
+                )
+              }
+            />
+          </Part>
         )}
-        <AnswerForm
-          draftKey={`off:${restorationId}`}
-          fields={[
-            { name: 'name', label: 'What comes off', hint: 'Lid screws, lid, shield, keyboard plug' },
-            { name: 'joint', label: 'Held by', kind: 'choice', options: JOINT_OPTIONS, half: true },
-            { name: 'way', label: 'Force or trick', optional: true, half: true, hint: 'Slides left, then up' },
-            ...(WAY_ROUND.includes(joint)
-              ? [{ name: 'round', label: 'Which way round', hint: 'Red to the edge, blue upper, bare side of the foil down, bar swings up' }]
-              : []),
-            { name: 'springs', label: 'Springs and small parts', optional: true },
-          ]}
-          initial={{ name: '', joint: 'screws', way: '', springs: '', round: '' }}
-          submit="It is off"
-          done="Off, and in the log."
-          bench
-          send={async (values) => {
-            const answer = await off({ restorationId, by: who, ...values });
-            if (answer.ok) setOwn(answer.value);
-            return answer;
-          }}
-        >
-          {(form) => (
-            <>
-              <FieldWatch form={form} name="joint" onChange={(chosen) => setJoint(chosen as Joint)} />
-              <JointCaution joint={joint} />
-            </>
-          )}
-        </AnswerForm>
-      </Part>
+      </Grid>
     </>
   );
 }

@@ -7,6 +7,7 @@ import { Cautions } from '@/ui/Cautions';
 import { Check } from '@/ui/Check';
 import { showSpan, useNow } from '@/ui/clock';
 import { Part } from '@/ui/layout';
+import { MainAction } from '@/ui/MainAction';
 import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
@@ -74,26 +75,27 @@ function IntoBath({ restorationId, bath: { ways, pieces } }: { restorationId: st
       ))}
       {way.cautions.length > 0 && <Cautions cautions={way.cautions} confirm={{ checked: confirmed, onChange: setConfirmed }} />}
       <Wrong words={wrong} />
-      <Button
-        variant={'go' as never}
-        size={'bench' as never}
-        width="100%"
-        whiteSpace="normal"
-        height="auto"
-        py="3"
-        mt="3"
-        loading={busy}
-        disabled={going.length === 0}
-        onClick={() =>
-          send(
-            (once) => bathe(once({ restorationId, pieceIds: going.map(({ id }) => id), agent, confirmed: confirmed || way.cautions.length === 0 })),
-            () => say(way.dwellMin > 0 ? 'They soak. It rings when the brush may begin.' : 'Under way.'),
-          )
-        }
-      >
-        {way.dwellMin > 0 ? 'Start the soak' : 'Start'}: {going.length} {going.length === 1 ? 'piece' : 'pieces'}, about {showMinutes(minutes)} of
-        hands
-      </Button>
+      <MainAction>
+        <Button
+          variant={'go' as never}
+          size={'bench' as never}
+          flex="1"
+          whiteSpace="normal"
+          height="auto"
+          py="3"
+          loading={busy}
+          disabled={going.length === 0}
+          onClick={() =>
+            send(
+              (once) => bathe(once({ restorationId, pieceIds: going.map(({ id }) => id), agent, confirmed: confirmed || way.cautions.length === 0 })),
+              () => say(way.dwellMin > 0 ? 'They soak. It rings when the brush may begin.' : 'Under way.'),
+            )
+          }
+        >
+          {way.dwellMin > 0 ? 'Start the soak' : 'Start'}: {going.length} {going.length === 1 ? 'piece' : 'pieces'}, about {showMinutes(minutes)} of
+          hands
+        </Button>
+      </MainAction>
     </Part>
   );
 }
@@ -127,24 +129,25 @@ function OutOfBath({ restorationId, running }: { restorationId: string; running:
         ))}
       </Box>
       <Wrong words={wrong} />
-      <Button
-        variant={'go' as never}
-        size={'bench' as never}
-        width="100%"
-        mt="3"
-        loading={busy}
-        onClick={() =>
-          send(
-            (once) =>
-              bathCameOut(
-                once({ restorationId, came: running.pieces.map(({ id }) => ({ pieceId: id, outcome: left.includes(id) ? 'better' : 'gone' })) }),
-              ),
-            () => say('Rinsed. They dry by the clock now.'),
-          )
-        }
-      >
-        Out of the bath
-      </Button>
+      <MainAction>
+        <Button
+          variant={'go' as never}
+          size={'bench' as never}
+          flex="1"
+          loading={busy}
+          onClick={() =>
+            send(
+              (once) =>
+                bathCameOut(
+                  once({ restorationId, came: running.pieces.map(({ id }) => ({ pieceId: id, outcome: left.includes(id) ? 'better' : 'gone' })) }),
+                ),
+              () => say('Rinsed. They dry by the clock now.'),
+            )
+          }
+        >
+          Out of the bath
+        </Button>
+      </MainAction>
     </Part>
   );
 }

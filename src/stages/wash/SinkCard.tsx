@@ -1,16 +1,20 @@
 'use client';
 
 import { Box, Button, Grid, Text } from '@chakra-ui/react';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { OUTCOMES, type Outcome } from '@/core/cleaning/outcomes';
 import { Cautions } from '@/ui/Cautions';
 import { showSpan, useNow } from '@/ui/clock';
+import { MainAction } from '@/ui/MainAction';
 import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { cameOf, start } from './actions';
-import { HarmForm } from './HarmForm';
 import type { PassView } from './view';
+
+// Comes when something was harmed.
+const HarmForm = dynamic(() => import('./HarmForm').then((part) => part.HarmForm));
 
 const WORDS: Record<Outcome, string> = { gone: 'Gone', better: 'Better', 'no change': 'No change', harmed: 'Harmed' };
 
@@ -57,21 +61,22 @@ function Ready({ pass }: { pass: PassView }) {
       ))}
       <Cautions cautions={pass.cautions} confirm={{ checked: confirmed, onChange: setConfirmed }} />
       <Wrong words={wrong} />
-      <Button
-        variant={'go' as never}
-        size={'bench' as never}
-        width="100%"
-        mt="3"
-        loading={busy}
-        onClick={() =>
-          send(
-            (once) => start(once({ findingIds: pass.spots.map(({ id }) => id), agent: pass.agent, confirmed })),
-            () => say('Under way.'),
-          )
-        }
-      >
-        {pass.dwellMin > 1 ? 'Start, and let it work' : 'Start'}
-      </Button>
+      <MainAction>
+        <Button
+          variant={'go' as never}
+          size={'bench' as never}
+          flex="1"
+          loading={busy}
+          onClick={() =>
+            send(
+              (once) => start(once({ findingIds: pass.spots.map(({ id }) => id), agent: pass.agent, confirmed })),
+              () => say('Under way.'),
+            )
+          }
+        >
+          {pass.dwellMin > 1 ? 'Start, and let it work' : 'Start'}
+        </Button>
+      </MainAction>
       <Text color="soft" mt="2">
         {pass.why}
       </Text>

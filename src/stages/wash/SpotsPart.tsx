@@ -36,8 +36,13 @@ export function SpotsPart({ restorationId, spots, photos, first }: Props) {
   const marks = new Map(inOrder.map(({ id }, i) => [id, String(i + 1)]));
   const photo = photos.find(({ id }) => id === spot.photoId);
   const here = inOrder.filter(({ photoId, pin }) => pin !== null && photo !== undefined && photoId === photo.id);
+  const choose = (id: string) => {
+    setChosen(id);
+    // On a phone it lies below.
+    requestAnimationFrame(() => document.getElementById(`spot-${id}`)?.scrollIntoView({ block: 'nearest' }));
+  };
   const row = ({ id, place, name, soilTitle, settled }: PlacedSpot) => (
-    <button key={id} type="button" className="row" aria-pressed={id === spot.id} onClick={() => setChosen(id)}>
+    <button key={id} type="button" className="row" aria-pressed={id === spot.id} onClick={() => choose(id)}>
       <b>{marks.get(id)}</b>
       <span>
         {place}: {name}
@@ -55,7 +60,7 @@ export function SpotsPart({ restorationId, spots, photos, first }: Props) {
               size={photo}
               alt={`${photo.originalName} with its spots`}
               pins={here.map(({ id, pin, name }) => ({ ...pin!, mark: marks.get(id)!, name: `${marks.get(id)}: ${name}`, chosen: id === spot.id }))}
-              onPin={(i) => setChosen(here[i]!.id)}
+              onPin={(i) => choose(here[i]!.id)}
             />
           </Box>
         )}

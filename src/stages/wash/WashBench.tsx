@@ -21,6 +21,8 @@ interface Props {
   /** A pass that somebody takes by hand. */
   byHand: PassView | null;
   spots: readonly { settled: boolean; named: boolean }[];
+  /** Spots were worked already, whether or not a bath came first. */
+  begun: boolean;
   drying: readonly { id: string; label: string; startedAt: string; dueAt: string }[];
 }
 
@@ -28,7 +30,7 @@ const keyOf = (pass: PassView) => `${pass.place}:${pass.agent}`;
 const isSame = (pass: PassView) => (other: PassView) => keyOf(other) === keyOf(pass);
 
 /** At the sink: what runs or comes next, large; then what else could be taken, and what dries. */
-export function WashBench({ restorationId, bath, running, next, byHand, spots, drying }: Props) {
+export function WashBench({ restorationId, bath, running, next, byHand, spots, begun, drying }: Props) {
   useWakeLock();
   const [chosen, setChosen] = useState<string | null>(null);
   const all = [...(byHand && !running.some(isSame(byHand)) ? [byHand] : []), ...running, ...next];
@@ -41,7 +43,13 @@ export function WashBench({ restorationId, bath, running, next, byHand, spots, d
       {shown ? (
         <SinkCard key={keyOf(shown)} pass={shown} restorationId={restorationId} />
       ) : spots.length === 0 ? (
-        <EmptyPlace>
+        <EmptyPlace
+          action={
+            <LinkButton href={viewHref(restorationId, 'intake')} look="go">
+              Go to the survey
+            </LinkButton>
+          }
+        >
           No finding asks for the wash. Pin what is soiled, scuffed, stained or inked on the photographs of intake, or add it on the clipboard.
         </EmptyPlace>
       ) : (
@@ -89,7 +97,9 @@ export function WashBench({ restorationId, bath, running, next, byHand, spots, d
     <>
       {bathFirst && <BathPart restorationId={restorationId} bath={bath} />}
       {bathFirst && running.length === 0 && byHand === null && others.length + (shown ? 1 : 0) > 0 ? (
-        <Fold summary="A spot at the sink before the bath">{sink}</Fold>
+        <Fold summary="A spot at the sink before the bath" openAtFirst={begun}>
+          {sink}
+        </Fold>
       ) : (
         !(bathFirst && !shown) && sink
       )}

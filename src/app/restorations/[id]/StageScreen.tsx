@@ -1,4 +1,4 @@
-import { Box, Grid } from '@chakra-ui/react';
+import { Box, Flex, Grid } from '@chakra-ui/react';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { Clipboard } from '@/clipboard/Clipboard';
@@ -68,10 +68,15 @@ export async function StageScreen({ restorationId: id, stage, view = '', childre
   return (
     <>
       <ScreenHead
-        lead={<TextLink href={`/restorations/${id}`}>{restoration.title}</TextLink>}
+        lead={
+          <Flex justify="space-between" align="center" wrap="wrap" gap="2">
+            <TextLink href={`/restorations/${id}`}>{restoration.title}</TextLink>
+            <StageSteps restorationId={id} stage={stage} />
+          </Flex>
+        }
+        underAtDesk
         title={`${STAGES.indexOf(stage) + 1} ${STAGE_WORDS[stage].title}`}
         {...(first && { under: STAGE_WORDS[stage].purpose })}
-        action={<StageSteps restorationId={id} stage={stage} />}
       />
       <ViewNav restorationId={id} stage={stage} view={view} />
       <Grid templateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) auto' }} gap={{ base: '0', lg: '6' }} alignItems="start">

@@ -3,6 +3,7 @@ import type { Metadata } from 'next';
 import { ASSUMPTIONS, STANDINGS, type Assumption, type Standing } from '@/core/assumptions/assumptions';
 import { AssumptionTable } from '@/sums/AssumptionTable';
 import { Text } from '@chakra-ui/react';
+import { Fold } from '@/ui/Fold';
 import { Part, ScreenHead } from '@/ui/layout';
 import { TextLink } from '@/ui/links';
 
@@ -28,7 +29,13 @@ export default async function AssumptionsPage() {
       />
       {STANDINGS.flatMap((standing) => {
         const rows = all.filter((assumption) => assumption.standing === standing);
-        return rows.length === 0 ? [] : [<AssumptionTable key={standing} title={WORDS[standing]} rows={rows} />];
+        return rows.length === 0
+          ? []
+          : [
+              <Fold key={standing} summary={`${WORDS[standing]}: ${rows.length}`}>
+                <AssumptionTable title={WORDS[standing]} rows={rows} />
+              </Fold>,
+            ];
       })}
       <Part title="Guesses that stand in tables">
         <Text>

@@ -11,6 +11,7 @@ interface Props {
 const stageNamed = (name: string) => STAGES.find((known) => known === name);
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  await needsEntered();
   const stage = stageNamed((await params).stage);
   return stage ? stageTitle(stage) : {};
 }

@@ -1,6 +1,7 @@
 import { needsEntered } from '@/edge/entered';
 import { clock } from '@/edge/clock';
-import { NextOnView, rebuildFinished } from '@/stages/rebuild/RebuildStage';
+import { NextOnView } from '@/stages/rebuild/NextOnView';
+import { rebuildFinished } from '@/stages/rebuild/way';
 import { StageScreen, stageTitle } from '../StageScreen';
 
 export const metadata = stageTitle('rebuild');

@@ -1,6 +1,6 @@
 import { needsEntered } from '@/edge/entered';
 import { redirect } from 'next/navigation';
-import { NextOffView } from '@/stages/teardown/TeardownStage';
+import { NextOffView } from '@/stages/teardown/NextOffView';
 import { StageScreen, stageTitle } from '../StageScreen';
 
 export const metadata = stageTitle('teardown');

@@ -1,5 +1,7 @@
 import { needsEntered } from '@/edge/entered';
-import { SinkView, washFinished } from '@/stages/wash/WashStage';
+import { isWashed } from '@/stages/wash/sink';
+import { sinkOf } from '@/stages/wash/sink';
+import { SinkView } from '@/stages/wash/SinkView';
 import { StageScreen, stageTitle } from '../StageScreen';
 
 export const metadata = stageTitle('wash');
@@ -13,9 +15,10 @@ export default async function WashPage({ params, searchParams }: Props) {
   await needsEntered();
   const { id } = await params;
   const { spot, rung } = await searchParams;
+  const sink = await sinkOf(id);
   return (
-    <StageScreen restorationId={id} stage="wash" finished={await washFinished(id)}>
-      <SinkView restorationId={id} taken={spot && rung ? { spot, agent: rung } : null} />
+    <StageScreen restorationId={id} stage="wash" finished={isWashed(sink)}>
+      <SinkView restorationId={id} sink={sink} taken={spot && rung ? { spot, agent: rung } : null} />
     </StageScreen>
   );
 }

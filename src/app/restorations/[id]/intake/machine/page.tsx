@@ -1,6 +1,6 @@
 import { needsEntered } from '@/edge/entered';
 import { AimPart } from '@/runsheet/AimPart';
-import { MachinePart } from '@/stages/intake/IntakeParts';
+import { MachinePart } from '@/stages/intake/MachinePart';
 import { StageScreen, stageTitle } from '../../StageScreen';
 
 export const metadata = stageTitle('intake', 'machine');

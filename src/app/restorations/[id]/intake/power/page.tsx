@@ -1,5 +1,5 @@
 import { needsEntered } from '@/edge/entered';
-import { PowerPart } from '@/stages/intake/IntakeParts';
+import { PowerPart } from '@/stages/intake/PowerPart';
 import { StageScreen, stageTitle } from '../../StageScreen';
 
 export const metadata = stageTitle('intake', 'power');

@@ -1,5 +1,5 @@
 import { needsEntered } from '@/edge/entered';
-import { TestPart } from '@/stages/intake/IntakeParts';
+import { TestPart } from '@/stages/intake/TestPart';
 import { StageScreen, stageTitle } from '../../StageScreen';
 
 export const metadata = stageTitle('intake', 'test');

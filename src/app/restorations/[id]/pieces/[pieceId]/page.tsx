@@ -8,16 +8,13 @@ import { findPiece } from '@/data/pieces';
 import { findRestoration } from '@/data/restorations';
 import { getWorkshop } from '@/data/workshop';
 import { marksOf } from '@/runsheet/marks';
-import { PieceForm } from '@/runsheet/PieceForm';
-import { surfaceOptions } from '@/runsheet/surfaceOptions';
+import { PieceHead } from '@/runsheet/PieceHead';
 import { MeasurementTable } from '@/runsheet/MeasurementTable';
 import { BeforeAfter } from '@/ui/BeforeAfter';
-import { EmptyPlace, Part, ScreenHead } from '@/ui/layout';
-import { LinkButton, TextLink } from '@/ui/links';
+import { EmptyPlace, Part } from '@/ui/layout';
+import { LinkButton } from '@/ui/links';
 import { PlasticScale } from '@/ui/PlasticScale';
-import { Tag } from '@/ui/Tag';
 import { Wide } from '@/ui/Wide';
-import { TakeThingBack } from '@/undo/TakeThingBack';
 
 export default async function PiecePage({ params }: { params: Promise<{ id: string; pieceId: string }> }) {
   await needsEntered();
@@ -31,22 +28,7 @@ export default async function PiecePage({ params }: { params: Promise<{ id: stri
   const change = first?.lab && latest?.lab && first !== latest ? { deltaE: deltaE00(first.lab, latest.lab), b: latest.lab[2] - first.lab[2] } : null;
   return (
     <>
-      <ScreenHead
-        lead={<TextLink href={`/restorations/${id}`}>{restoration.title}</TextLink>}
-        title={
-          <>
-            <Tag large>{piece.tag}</Tag> {piece.name}
-          </>
-        }
-        under={[piece.plastic, piece.finish, piece.labels && `protect: ${piece.labels}`, piece.metalInside && `metal inside: ${piece.metalInside}`]
-          .filter(Boolean)
-          .join(' · ')}
-        action={
-          <LinkButton href={`/restorations/${id}/pieces/${pieceId}/measure?stage=brighten`} look="go" bench>
-            {latest ? 'Measure again' : 'Measure'}
-          </LinkButton>
-        }
-      />
+      <PieceHead restoration={restoration} piece={piece} view="measured" measured={latest !== null} />
       {marks.length > 0 && <PlasticScale marks={marks} />}
       <Wide
         main={
@@ -74,13 +56,11 @@ export default async function PiecePage({ params }: { params: Promise<{ id: stri
           </>
         }
         side={
-          <Part title="What is known of it">
-            <PieceForm restorationId={id} nextTag={piece.tag} piece={piece} surfaces={await surfaceOptions()} />
-            <TakeThingBack what="piece" id={pieceId} name={`${piece.tag} ${piece.name}`} />
+          <Part title="Next">
+            <LinkButton href={`/restorations/${id}/brighten?piece=${pieceId}`}>Brighten this piece</LinkButton>
           </Part>
         }
       />
-      <LinkButton href={`/restorations/${id}/brighten?piece=${pieceId}`}>Brighten this piece</LinkButton>
     </>
   );
 }

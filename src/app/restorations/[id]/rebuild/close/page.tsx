@@ -1,6 +1,6 @@
 import { needsEntered } from '@/edge/entered';
 import { clock } from '@/edge/clock';
-import { CloseView } from '@/stages/rebuild/RebuildStage';
+import { CloseView } from '@/stages/rebuild/CloseView';
 import { StageScreen, stageTitle } from '../../StageScreen';
 
 export const metadata = stageTitle('rebuild', 'close');

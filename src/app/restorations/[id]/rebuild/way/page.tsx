@@ -1,5 +1,5 @@
 import { needsEntered } from '@/edge/entered';
-import { WayView } from '@/stages/rebuild/RebuildStage';
+import { WayView } from '@/stages/rebuild/WayView';
 import { StageScreen, stageTitle } from '../../StageScreen';
 
 export const metadata = stageTitle('rebuild', 'way');

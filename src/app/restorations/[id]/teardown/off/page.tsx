@@ -1,5 +1,5 @@
 import { needsEntered } from '@/edge/entered';
-import { OffView } from '@/stages/teardown/TeardownStage';
+import { OffView } from '@/stages/teardown/OffView';
 import { StageScreen, stageTitle } from '../../StageScreen';
 
 export const metadata = stageTitle('teardown', 'off');

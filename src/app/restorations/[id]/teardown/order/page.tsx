@@ -1,5 +1,5 @@
 import { needsEntered } from '@/edge/entered';
-import { OrderView } from '@/stages/teardown/TeardownStage';
+import { OrderView } from '@/stages/teardown/OrderView';
 import { StageScreen, stageTitle } from '../../StageScreen';
 
 export const metadata = stageTitle('teardown', 'order');

@@ -1,5 +1,5 @@
 import { needsEntered } from '@/edge/entered';
-import { TrayView } from '@/stages/teardown/TeardownStage';
+import { TrayView } from '@/stages/teardown/TrayView';
 import { StageScreen, stageTitle } from '../../StageScreen';
 
 export const metadata = stageTitle('teardown', 'tray');

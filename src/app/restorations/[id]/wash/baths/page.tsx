@@ -1,5 +1,5 @@
 import { needsEntered } from '@/edge/entered';
-import { BathsView } from '@/stages/wash/WashStage';
+import { BathsView } from '@/stages/wash/BathsView';
 import { StageScreen, stageTitle } from '../../StageScreen';
 
 export const metadata = stageTitle('wash', 'baths');

@@ -1,5 +1,5 @@
 import { needsEntered } from '@/edge/entered';
-import { CleanView } from '@/stages/wash/WashStage';
+import { CleanView } from '@/stages/wash/CleanView';
 import { StageScreen, stageTitle } from '../../StageScreen';
 
 export const metadata = stageTitle('wash', 'clean');

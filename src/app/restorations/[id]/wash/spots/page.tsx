@@ -1,5 +1,5 @@
 import { needsEntered } from '@/edge/entered';
-import { SpotsView } from '@/stages/wash/WashStage';
+import { SpotsView } from '@/stages/wash/SpotsView';
 import { StageScreen, stageTitle } from '../../StageScreen';
 
 export const metadata = stageTitle('wash', 'spots');

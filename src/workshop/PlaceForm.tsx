@@ -2,21 +2,23 @@
 
 import { Button, Flex } from '@chakra-ui/react';
 import { LocateFixed } from 'lucide-react';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
-import { WEEKDAYS } from '@/core/runsheet/hours';
 import { AnswerForm, type FieldDef, type Values } from '@/ui/AnswerForm';
 import { warn } from '@/ui/toast';
-import { saveSettings } from './actions';
-import { PlaceGrid } from './PlaceGrid';
+import { savePlace } from './actions';
+
+// The coastline comes after the page.
+const PlaceMap = dynamic(() => import('./PlaceMap').then((part) => part.PlaceMap), { ssr: false });
 
 const FIELDS: readonly FieldDef[] = [
-  { name: 'name', label: 'Name of the workshop' },
-  { name: 'latitude', label: 'Latitude', kind: 'number', unit: '°', half: true, hint: 'North positive' },
-  { name: 'longitude', label: 'Longitude', kind: 'number', unit: '°', half: true, hint: 'East positive' },
-  { name: 'altitudeM', label: 'Altitude', kind: 'number', unit: 'm', half: true },
+  { name: 'latitude', label: 'Latitude', kind: 'number', unit: '°', third: true, hint: 'North positive' },
+  { name: 'longitude', label: 'Longitude', kind: 'number', unit: '°', third: true, hint: 'East positive' },
+  { name: 'altitudeM', label: 'Altitude', kind: 'number', unit: 'm', third: true },
   { name: 'timeZone', label: 'Time zone', half: true, hint: 'Like Europe/Stockholm' },
+  { name: 'name', label: 'Name of the workshop', half: true },
   {
     name: 'units',
     label: 'Units',
@@ -28,33 +30,25 @@ const FIELDS: readonly FieldDef[] = [
     ],
   },
   { name: 'currency', label: 'Currency', half: true, hint: 'Three letters, like SEK' },
-  { name: 'hourlyRate', label: 'Own hourly rate', kind: 'number', half: true, hint: 'What an hour of your own work counts for; 0 if it does not' },
-  { name: 'lampMwPerCm2', label: 'Lamp, UV-A at the piece', kind: 'number', unit: 'mW/cm²', half: true, hint: '0 without a lamp' },
-  ...WEEKDAYS.map((day, i): FieldDef => ({
-    name: day,
-    label: `There on ${day}`,
-    third: true,
-    ...(i === 0 && { hint: 'To turn pieces and hear a bell, like 17:30 to 21:00; empty on a day off' }),
-  })),
 ];
 
-/** Name, place, zone, units and money of the workshop. */
-export function SettingsForm({ initial, isNew }: { initial: Values; isNew: boolean }) {
+/** Place, zone, units and money of the workshop: by the device, by a tap on the map, or in degrees. */
+export function PlaceForm({ initial, isNew }: { initial: Values; isNew: boolean }) {
   const router = useRouter();
   return (
     <AnswerForm
       fields={FIELDS}
       initial={initial}
       submit="Save workshop"
-      send={saveSettings}
+      send={savePlace}
       done="Workshop saved."
       draftKey="workshop"
       keeps
       drawnWith={{}}
+      bench
+      head={(form) => <PlaceTools form={form} isNew={isNew} />}
       onDone={() => router.refresh()}
-    >
-      {(form) => <PlaceTools form={form} isNew={isNew} />}
-    </AnswerForm>
+    />
   );
 }
 
@@ -81,7 +75,7 @@ function PlaceTools({ form, isNew }: { form: UseFormReturn<Values>; isNew: boole
       },
       () => {
         setAsking(false);
-        warn('The browser did not give the place. Type latitude and longitude, or tap the grid.');
+        warn('The browser did not give the place. Type latitude and longitude, or tap the map.');
       },
       { timeout: 15_000 },
     );
@@ -91,7 +85,7 @@ function PlaceTools({ form, isNew }: { form: UseFormReturn<Values>; isNew: boole
       <Button onClick={locate} loading={asking} loadingText="Asking the browser" alignSelf="start">
         <LocateFixed aria-hidden /> Use this device’s place
       </Button>
-      <PlaceGrid latitude={number('latitude')} longitude={number('longitude')} onPick={place} />
+      <PlaceMap latitude={number('latitude')} longitude={number('longitude')} onPick={place} />
     </Flex>
   );
 }

@@ -1,6 +1,8 @@
 'use client';
 
 import { Box, Text } from '@chakra-ui/react';
+import { feature } from 'topojson-client';
+import land from 'world-atlas/land-110m.json';
 
 interface Props {
   latitude: number | null;
@@ -10,27 +12,33 @@ interface Props {
 
 const WIDTH = 360;
 const HEIGHT = 180;
-const NAMED = [
-  { latitude: 66.56, label: 'polar circle' },
-  { latitude: 23.44, label: 'tropic' },
-  { latitude: 0, label: 'equator' },
-  { latitude: -23.44, label: 'tropic' },
-  { latitude: -66.56, label: 'polar circle' },
-];
+/** Each outline as a path, in degrees: x east, y south. */
+const WORLD = land as unknown as Parameters<typeof feature>[0];
+const OUTLINES = feature(WORLD, WORLD.objects.land!) as unknown as GeoJSON.FeatureCollection<GeoJSON.MultiPolygon>;
+const LAND = OUTLINES.features
+  .flatMap(({ geometry }) => geometry.coordinates.flat())
+  .map((ring) =>
+    // What goes on at the other edge of the map begins there anew.
+    ring
+      .map(([x = 0, y = 0], i) => `${i === 0 || Math.abs(x - (ring[i - 1]![0] ?? 0)) > 180 ? 'M' : 'L'}${x.toFixed(1)},${(-y).toFixed(1)}`)
+      .join(''),
+  )
+  .join('');
+
 const DEGREES: Record<string, [number, number]> = { ArrowUp: [1, 0], ArrowDown: [-1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] };
 
-/** A plain world grid: tap the place; arrow keys move it by a degree, with shift by ten. */
-export function PlaceGrid({ latitude, longitude, onPick }: Props) {
+/** An outline of the world's land: tap the place; arrow keys move it by a degree, with shift by ten. */
+export function PlaceMap({ latitude, longitude, onPick }: Props) {
   const pick = (lat: number, lon: number) =>
     onPick(Math.max(-90, Math.min(90, Math.round(lat * 10) / 10)), Math.max(-180, Math.min(180, Math.round(lon * 10) / 10)));
   return (
     <Box>
-      <Text mb="1">Or tap the place on the grid. Lines stand every 30°, north is up.</Text>
+      <Text mb="1">Or tap the place on the map.</Text>
       <svg
         viewBox={`-180 -90 ${WIDTH} ${HEIGHT}`}
         role="application"
         tabIndex={0}
-        aria-label={`World grid. ${latitude === null ? 'No place yet' : `Latitude ${latitude}, longitude ${longitude}`}. Arrow keys move the place by a degree.`}
+        aria-label={`Map of the world. ${latitude === null ? 'No place yet' : `Latitude ${latitude}, longitude ${longitude}`}. Arrow keys move the place by a degree.`}
         style={{
           width: '100%',
           maxWidth: 620,
@@ -51,25 +59,7 @@ export function PlaceGrid({ latitude, longitude, onPick }: Props) {
           pick((latitude ?? 0) + by * move[0], (longitude ?? 0) + by * move[1]);
         }}
       >
-        {Array.from({ length: 11 }, (_, i) => -150 + 30 * i).map((x) => (
-          <line key={x} x1={x} x2={x} y1={-90} y2={90} stroke="var(--chakra-colors-line)" strokeWidth={x === 0 ? 1 : 0.5} />
-        ))}
-        {NAMED.map(({ latitude: lat, label }) => (
-          <g key={lat}>
-            <line
-              x1={-180}
-              x2={180}
-              y1={-lat}
-              y2={-lat}
-              stroke="var(--chakra-colors-line-strong)"
-              strokeWidth={0.5}
-              strokeDasharray={lat === 0 ? undefined : '2 2'}
-            />
-            <text x={-178} y={-lat - 1.5} fontSize={7} fill="var(--chakra-colors-soft)">
-              {label}
-            </text>
-          </g>
-        ))}
+        <path d={LAND} fill="var(--chakra-colors-line)" stroke="var(--chakra-colors-line-strong)" strokeWidth={0.4} />
         {latitude !== null && longitude !== null && (
           <g transform={`translate(${longitude} ${-latitude})`}>
             <circle r={4} fill="var(--chakra-colors-work)" />

@@ -1,14 +1,16 @@
 'use client';
 
 import { createToaster, Portal, Stack, Toast, Toaster } from '@chakra-ui/react';
+import type { Undo } from './undoable';
 
-const toaster = createToaster({ placement: 'bottom-end', pauseOnPageIdle: true });
+// Above the work: the hand is at the lower edge, where the main action is.
+const toaster = createToaster({ placement: 'top-end', pauseOnPageIdle: true });
 
 /** The last warning, which is over once something went well. */
 let warning: string | undefined;
 
 /** Says that something was saved or done; it goes by itself, later where it can be undone. */
-export function say(words: string, undo?: { title: string; act: () => void }): void {
+export function say(words: string, undo?: Undo): void {
   if (warning) toaster.dismiss(warning);
   warning = undefined;
   toaster.create({
@@ -33,7 +35,7 @@ export function ToastPlace() {
             bg={toast.type === 'error' ? 'hazard' : 'ink'}
             color={toast.type === 'error' ? 'onHazard' : 'paper'}
             borderRadius="3px"
-            marginBottom={{ base: '64px', md: '0' }}
+            marginTop="44px"
             width={{ base: '100%', md: '420px' }}
           >
             <Stack gap="1" flex="1">
