@@ -1,5 +1,5 @@
 import { deltaE00 } from '@/core/colour/difference';
-import { measurePicture } from '@/core/photo/measure';
+import { measurePicture } from '@/core/picture/measure';
 import { decodePicture } from '@/data/photos/decode';
 import { toJpeg } from '@/simulators/camera/jpeg';
 import { desktopFront, handheld, homeComputer } from '@/simulators/camera/machines';

@@ -1,4 +1,4 @@
-import { FAULTS, nameFault, type FaultKind } from '@/core/photo/fault';
+import { FAULTS, nameFault, type FaultKind } from '@/core/face/fault';
 import { MISTAKE } from '@/core/rehearse/mistakes';
 import { doseShares, WELL_DONE, yellowLeft } from '@/core/rehearse/session';
 import { seededRandom } from '@/simulators/camera/random';

@@ -1,5 +1,5 @@
-import { exposureForecast, yellowAfter, type ForecastInput } from '@/core/exposure/forecast';
-import { pooledPrior, rateWord, type PastPiece } from '@/core/exposure/pooling';
+import { exposureForecast, yellowAfter, type ForecastInput } from '@/core/fade/forecast';
+import { pooledPrior, rateWord, type PastPiece } from '@/core/fade/pooling';
 import { seededRandom } from '@/simulators/camera/random';
 
 const PIECES = 500;

@@ -1,6 +1,6 @@
 import { differenceCiede2000, lab65 } from 'culori';
 import sharp from 'sharp';
-import { measurePicture } from '@/core/photo/measure';
+import { measurePicture } from '@/core/picture/measure';
 import { decodePicture } from '@/data/photos/decode';
 import { toJpeg } from '@/simulators/camera/jpeg';
 import { homeComputer } from '@/simulators/camera/machines';

@@ -1,10 +1,10 @@
 import sharp from 'sharp';
-import { refineCorners, type Corners } from '@/core/photo/corners';
-import type { Correction } from '@/core/photo/correction';
-import { correctionOf, measurePicture } from '@/core/photo/measure';
-import type { Point } from '@/core/photo/picture';
-import { changeBetween, onPlane, shapeOf } from '@/core/photo/plane';
-import { correctionAsFirst, type Shown } from '@/core/photo/relight';
+import { refineCorners, type Corners } from '@/core/picture/corners';
+import type { Correction } from '@/core/picture/correction';
+import { correctionOf, measurePicture } from '@/core/picture/measure';
+import type { Point } from '@/core/picture/picture';
+import { changeBetween, onPlane, shapeOf } from '@/core/picture/plane';
+import { correctionAsFirst, type Shown } from '@/core/picture/relight';
 import { decodePicture } from '@/data/photos/decode';
 import { desktopFront, handheld, homeComputer } from '@/simulators/camera/machines';
 import { toJpeg } from '@/simulators/camera/jpeg';

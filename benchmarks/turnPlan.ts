@@ -1,4 +1,4 @@
-import { doseTable, evenestPoses, evennessOf, turnPlan, type TurnPlanInput } from '@/core/exposure/turnPlan';
+import { doseTable, evenestPoses, evennessOf, turnPlan, type TurnPlanInput } from '@/core/session/turnPlan';
 import { seededRandom } from '@/simulators/camera/random';
 
 const DAYS = 120;

@@ -1,8 +1,8 @@
-import { withHoles } from '@/core/photo/find';
-import type { Measured } from '@/core/photo/measure';
-import { measurePicture } from '@/core/photo/measure';
-import type { Share } from '@/core/photo/picture';
-import type { MeasureSpec } from '@/core/photo/spec';
+import { withHoles } from '@/core/picture/find';
+import type { Measured } from '@/core/picture/measure';
+import { measurePicture } from '@/core/picture/measure';
+import type { Share } from '@/core/picture/picture';
+import type { MeasureSpec } from '@/core/picture/spec';
 import type { Stage } from '@/core/runsheet/stages';
 import { HIDDEN_REGION, keepMeasurement, PIECE_REGION } from '@/data/measurements';
 import { decodePicture } from '@/data/photos/decode';

@@ -1,7 +1,7 @@
 import { keepFunctionTest } from '@/data/functionTests';
 import { TEST_ITEMS, type TestPhase, type TestResults } from '@/core/runsheet/functionTest';
 import type { ConnectionKind, Joint } from '@/core/teardown/joints';
-import type { Share } from '@/core/photo/picture';
+import type { Share } from '@/core/picture/picture';
 import type { Lot } from '@/core/teardown/lots';
 import { addBlock, addConnection, addLot, addTray, listTrays, pinStep, takeOff, teardownOf } from '@/data/teardown';
 import { explainLot, putOn, tickConnection, tickLot } from '@/data/rebuild';

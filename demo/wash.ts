@@ -1,4 +1,4 @@
-import type { AgentId } from '@/core/cleaning/agents';
+import type { AgentId } from '@/core/materials/agents';
 import type { Outcome } from '@/core/cleaning/outcomes';
 import type { SoilId } from '@/core/cleaning/soils';
 import type { Visible } from '@/core/cleaning/ladder';

@@ -1,5 +1,5 @@
 import { expect, type Page } from './day';
-import type { Point, Rect } from '@/core/photo/picture';
+import type { Point, Rect } from '@/core/picture/picture';
 import type { TestPhoto } from './photographs';
 
 /** A card patch stays a rectangle: two opposite corners say it all. */

@@ -1,5 +1,5 @@
 import type { Srgb } from '@/core/colour/types';
-import type { Point, Rect } from '@/core/photo/picture';
+import type { Point, Rect } from '@/core/picture/picture';
 import { toJpeg } from '@/simulators/camera/jpeg';
 import { homeComputer } from '@/simulators/camera/machines';
 import type { Yellowing } from '@/simulators/camera/scene';

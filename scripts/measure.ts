@@ -1,8 +1,8 @@
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
-import { evened } from '@/core/photo/flatField';
-import { measurePicture } from '@/core/photo/measure';
-import { measureSpecSchema } from '@/core/photo/spec';
+import { evened } from '@/core/picture/flatField';
+import { measurePicture } from '@/core/picture/measure';
+import { measureSpecSchema } from '@/core/picture/spec';
 import { Refusal } from '@/core/refusal';
 import { fieldErrors, VALIDATE } from '@/core/sums/fieldErrors';
 import { decodePicture, inspectPicture } from '@/data/photos/decode';

@@ -1,4 +1,4 @@
-import { waitsForMeasuring } from '@/core/exposure/after';
+import { waitsForMeasuring } from '@/core/fade/after';
 import { isPlastic, STAGE_WORDS } from '@/core/runsheet/stages';
 import { powerDecided } from '@/data/firstPower';
 import { looksDue } from '@/data/looks';

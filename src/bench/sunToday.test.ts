@@ -1,4 +1,4 @@
-import type { SkySource } from '@/core/exposure/sessions';
+import type { SkySource } from '@/core/session/sessions';
 import type { NamedTimer } from '@/data/timers';
 import { TRIAL_WORKSHOP } from '@/data/trial';
 import { sunToday } from './sunToday';

@@ -1,5 +1,5 @@
 import { assumed, assumedLine } from '@/core/assumptions/assumptions';
-import { cloudAt, type CloudHour, type SkySource } from '@/core/exposure/sessions';
+import { cloudAt, type CloudHour, type SkySource } from '@/core/session/sessions';
 import { dayAround, showTime } from '@/core/runsheet/time';
 import { SKY_HERE, skyKnown, type SkyKnown } from '@/core/sun/skyKnown';
 import { worthStretch } from '@/core/sun/worthStretch';

@@ -1,7 +1,7 @@
 'use client';
 
 import { FINDING_KINDS, FINDING_PARTS, SEVERITIES, SEVERITY_WORDS, usualPart, type FindingKind } from '@/core/intake/findings';
-import type { Share } from '@/core/photo/picture';
+import type { Share } from '@/core/picture/picture';
 import type { Stage } from '@/core/runsheet/stages';
 import type { Finding, Piece } from '@/data/rows';
 import { AnswerForm, options } from '@/ui/AnswerForm';

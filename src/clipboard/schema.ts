@@ -9,7 +9,7 @@ import {
   type Settlement,
   type Severity,
 } from '@/core/intake/findings';
-import type { Share } from '@/core/photo/picture';
+import type { Share } from '@/core/picture/picture';
 import type { Stage } from '@/core/runsheet/stages';
 import type { NewFinding } from '@/data/findings';
 import { MOST } from '@/edge/limits';

@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { Op } from 'sequelize';
-import { AGENT_IDS, agentOf, leastRoughness, type AgentId, type OwnAgent } from '@/core/cleaning/agents';
-import { inSentence } from '@/core/cleaning/inSentence';
+import { AGENT_IDS, agentOf, leastRoughness, type AgentId, type OwnAgent } from '@/core/materials/agents';
+import { inSentence } from '@/core/materials/inSentence';
 import type { OwnKnowledge } from '@/core/cleaning/ladder';
-import { ROUGHNESS } from '@/core/cleaning/roughness';
-import { SURFACE_IDS, surfaceOf, type OwnSurface } from '@/core/cleaning/surfaces';
-import { lowered, verdictOnAll, type CleaningVerdict } from '@/core/cleaning/verdicts';
+import { ROUGHNESS } from '@/core/materials/roughness';
+import { SURFACE_IDS, surfaceOf, type OwnSurface } from '@/core/materials/surfaces';
+import { lowered, verdictOnAll, type CleaningVerdict } from '@/core/materials/verdicts';
 import { Refusal } from '@/core/refusal';
 import { inTransaction } from './connection';
 import { appendLog } from './log';

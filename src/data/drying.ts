@@ -1,7 +1,7 @@
-import { agentOf } from '@/core/cleaning/agents';
+import { agentOf } from '@/core/materials/agents';
 import { dryAt, dryHours, type Drying } from '@/core/cleaning/drying';
-import { surfacesOfPiece } from '@/core/cleaning/pieceSurfaces';
-import { surfaceOf } from '@/core/cleaning/surfaces';
+import { surfacesOfPiece } from '@/core/materials/pieceSurfaces';
+import { surfaceOf } from '@/core/materials/surfaces';
 import { Refusal } from '@/core/refusal';
 import { ownKnowledge } from './cleaning';
 import { inTransaction } from './connection';

@@ -1,5 +1,5 @@
-import { SCHOOL } from '@/core/exposure/schools';
-import { sessionDose } from '@/core/exposure/dose';
+import { SCHOOL } from '@/core/session/schools';
+import { sessionDose } from '@/core/fade/dose';
 import {
   correctSession,
   endExposure,

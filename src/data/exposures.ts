@@ -1,6 +1,6 @@
-import { doseUnit, sessionDose } from '@/core/exposure/dose';
-import { tendingOf } from '@/core/exposure/gates';
-import { SCHOOL, type School } from '@/core/exposure/schools';
+import { doseUnit, sessionDose } from '@/core/fade/dose';
+import { tendingOf } from '@/core/session/gates';
+import { SCHOOL, type School } from '@/core/session/schools';
 import { Refusal } from '@/core/refusal';
 import { isPlastic } from '@/core/runsheet/stages';
 import { bellTime } from '@/core/runsheet/hours';

@@ -2,7 +2,7 @@ import type { Aim } from '@/core/intake/aim';
 import { usualPart, type FindingPart, type Settlement } from '@/core/intake/findings';
 import { marksToKeep } from '@/core/intake/marks';
 import { ASKED_STAGES, askedOf, proposalFor } from '@/core/intake/proposals';
-import type { Share } from '@/core/photo/picture';
+import type { Share } from '@/core/picture/picture';
 import { Refusal } from '@/core/refusal';
 import type { Stage } from '@/core/runsheet/stages';
 import { inTransaction } from './connection';

@@ -1,7 +1,7 @@
 import { Refusal } from '@/core/refusal';
 import type { Srgb } from '@/core/colour/types';
-import type { MeasureResult } from '@/core/photo/measure';
-import type { MeasureSpec } from '@/core/photo/spec';
+import type { MeasureResult } from '@/core/picture/measure';
+import type { MeasureSpec } from '@/core/picture/spec';
 import type { Stage } from '@/core/runsheet/stages';
 import { inTransaction } from './connection';
 import { seenAgain } from './looks';

@@ -1,4 +1,4 @@
-import { knownSurface, type SurfaceId } from '@/core/cleaning/surfaces';
+import { knownSurface, type SurfaceId } from '@/core/materials/surfaces';
 import { Refusal } from '@/core/refusal';
 import type { PieceSize } from '@/core/size';
 import { ownKnowledge } from './cleaning';

@@ -1,5 +1,5 @@
 import { Op } from 'sequelize';
-import { SCHOOL } from '@/core/exposure/schools';
+import { SCHOOL } from '@/core/session/schools';
 import { Refusal } from '@/core/refusal';
 import { inTransaction } from './connection';
 import { appendLog } from './log';

@@ -1,6 +1,6 @@
 import type { Lab } from '@/core/colour/types';
 import { everyDay } from '@/core/runsheet/hours';
-import type { MeasureResult } from '@/core/photo/measure';
+import type { MeasureResult } from '@/core/picture/measure';
 import { mkdtemp, rm } from 'node:fs/promises';
 import os from 'node:os';
 import path from 'node:path';

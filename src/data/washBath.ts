@@ -1,4 +1,4 @@
-import { agentOf, type AgentId } from '@/core/cleaning/agents';
+import { agentOf, type AgentId } from '@/core/materials/agents';
 import type { Outcome } from '@/core/cleaning/outcomes';
 import { Refusal } from '@/core/refusal';
 import { inTransaction } from './connection';

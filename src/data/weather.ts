@@ -1,5 +1,5 @@
 import { Op } from 'sequelize';
-import type { SkySource } from '@/core/exposure/sessions';
+import type { SkySource } from '@/core/session/sessions';
 import { skyWith, type SkyHour } from '@/core/sun/weatherHours';
 import { inTransaction } from './connection';
 import { appendLog } from './log';

@@ -1,6 +1,6 @@
 import Joi from 'joi';
-import { AGENT_IDS } from '@/core/cleaning/agents';
-import { SURFACE_IDS } from '@/core/cleaning/surfaces';
+import { AGENT_IDS } from '@/core/materials/agents';
+import { SURFACE_IDS } from '@/core/materials/surfaces';
 
 /** What a workshop added itself; whether it really has it is for the data to say. */
 const OWN = /^own-[0-9a-f-]{36}$/;

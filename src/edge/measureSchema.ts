@@ -1,8 +1,8 @@
 import Joi from 'joi';
-import { FAULTS } from '@/core/photo/fault';
-import type { MeasureResult } from '@/core/photo/measure';
-import { measureSpecSchema, type MeasureSpec } from '@/core/photo/spec';
-import { VERDICTS } from '@/core/photo/verdict';
+import { FAULTS } from '@/core/face/fault';
+import type { MeasureResult } from '@/core/picture/measure';
+import { measureSpecSchema, type MeasureSpec } from '@/core/picture/spec';
+import { VERDICTS } from '@/core/face/verdict';
 import { STAGES, type Stage } from '@/core/runsheet/stages';
 
 /** No colour, angle or share that is measured lies further out. */

@@ -5,7 +5,7 @@ import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import type { Srgb } from '@/core/colour/types';
-import type { Went } from '@/core/exposure/unevenness';
+import type { Went } from '@/core/fade/unevenness';
 import type { Stage } from '@/core/runsheet/stages';
 import type { Photo, Piece } from '@/data/rows';
 import { EmptyPlace } from '@/ui/layout';

@@ -3,7 +3,7 @@
 import { Box, Button, Flex } from '@chakra-ui/react';
 import { useGesture } from '@use-gesture/react';
 import { useEffect, useRef, useState } from 'react';
-import type { Point } from '@/core/photo/picture';
+import type { Point } from '@/core/picture/picture';
 import { moveCorner, moveShape, SHAPE_WORDS, type Shape } from './shapes';
 
 export interface View {

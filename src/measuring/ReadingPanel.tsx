@@ -2,10 +2,10 @@
 
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import { readDifference } from '@/core/colour/difference';
-import { HEAT_LEGEND } from '@/core/photo/heatMap';
-import type { Went } from '@/core/exposure/unevenness';
-import type { MeasureResult } from '@/core/photo/measure';
-import { VERDICT_WORDS } from '@/core/photo/verdict';
+import { HEAT_LEGEND } from '@/core/picture/heatMap';
+import type { Went } from '@/core/fade/unevenness';
+import type { MeasureResult } from '@/core/picture/measure';
+import { VERDICT_WORDS } from '@/core/face/verdict';
 import { DataTable } from '@/ui/DataTable';
 import { Figure } from '@/ui/figures';
 import { PlasticScale, Swatch } from '@/ui/PlasticScale';

@@ -1,8 +1,8 @@
 import type { Lab, Srgb } from '@/core/colour/types';
-import type { Found } from '@/core/photo/find';
-import type { Point } from '@/core/photo/picture';
-import { rectPolygon } from '@/core/photo/polygon';
-import type { MeasureSpec } from '@/core/photo/spec';
+import type { Found } from '@/core/picture/find';
+import type { Point } from '@/core/picture/picture';
+import { rectPolygon } from '@/core/picture/polygon';
+import type { MeasureSpec } from '@/core/picture/spec';
 
 export type ShapeKind = 'card' | 'piece' | 'hidden';
 

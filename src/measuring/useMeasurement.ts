@@ -2,10 +2,10 @@
 
 import { proxy } from 'comlink';
 import { useState } from 'react';
-import type { MeasureResult } from '@/core/photo/measure';
-import type { MeasureSpec } from '@/core/photo/spec';
+import type { MeasureResult } from '@/core/picture/measure';
+import type { MeasureSpec } from '@/core/picture/spec';
 import type { Srgb } from '@/core/colour/types';
-import type { Found } from '@/core/photo/find';
+import type { Found } from '@/core/picture/find';
 import { pixelsUrl } from '@/ui/pixelsUrl';
 import type { Heat } from '@/workers/picture.worker';
 import { usePictureWorker } from '@/workers/usePictureWorker';

@@ -1,4 +1,4 @@
-import { surfaceIds, surfaceOf } from '@/core/cleaning/surfaces';
+import { surfaceIds, surfaceOf } from '@/core/materials/surfaces';
 import { ownKnowledge } from '@/data/cleaning';
 
 /** The surfaces to choose from, in words: the data set itself stays on the server. */

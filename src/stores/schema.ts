@@ -1,9 +1,9 @@
 import Joi from 'joi';
 import { MOST } from '@/edge/limits';
-import type { AgentId, OwnAgent } from '@/core/cleaning/agents';
-import { FAMILY_NAMES, type Family } from '@/core/cleaning/families';
+import type { AgentId, OwnAgent } from '@/core/materials/agents';
+import { FAMILY_NAMES, type Family } from '@/core/materials/families';
 import { SOIL_IDS, type SoilId } from '@/core/cleaning/soils';
-import { SURFACE_IDS, type OwnSurface, type SurfaceId } from '@/core/cleaning/surfaces';
+import { SURFACE_IDS, type OwnSurface, type SurfaceId } from '@/core/materials/surfaces';
 import type { AgedBottle, GasTest } from '@/core/peroxide/agedBottle';
 import { TEST_WAYS, type TestWay } from '@/core/peroxide/bottle';
 import { STRENGTH_UNITS, type StrengthUnit } from '@/core/peroxide/strength';

@@ -1,8 +1,8 @@
-import { FAULT_LIMITS } from '@/core/photo/faultLimits';
+import { FAULT_LIMITS } from '@/core/face/faultLimits';
 import { Box, Text } from '@chakra-ui/react';
-import type { Fault } from '@/core/photo/fault';
-import { unevenWords, type Went } from '@/core/exposure/unevenness';
-import { placeOnFace } from '@/core/photo/placeOnFace';
+import type { Fault } from '@/core/face/fault';
+import { unevenWords, type Went } from '@/core/fade/unevenness';
+import { placeOnFace } from '@/core/face/placeOnFace';
 import { Worked } from './Worked';
 
 interface Props {

@@ -2,7 +2,7 @@
 
 import { Box, Button } from '@chakra-ui/react';
 import { useState } from 'react';
-import type { Share } from '@/core/photo/picture';
+import type { Share } from '@/core/picture/picture';
 import { photoUrl } from './photoUrl';
 
 interface Pin extends Share {

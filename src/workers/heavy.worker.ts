@@ -1,7 +1,7 @@
 import path from 'node:path';
 import pdfMake, { type Content } from 'pdfmake';
-import { evened } from '@/core/photo/flatField';
-import type { Picture } from '@/core/photo/picture';
+import { evened } from '@/core/picture/flatField';
+import type { Picture } from '@/core/picture/picture';
 
 type Sheet = Parameters<typeof pdfMake.createPdf>[0];
 

@@ -1,11 +1,11 @@
 import { expose } from 'comlink';
-import { faceChange, type FaceChange } from '@/core/photo/faceChange';
-import { evened } from '@/core/photo/flatField';
-import { heatPixels } from '@/core/photo/heatMap';
-import { measurePicture, type MeasureResult } from '@/core/photo/measure';
-import type { Picture } from '@/core/photo/picture';
-import type { MeasureSpec } from '@/core/photo/spec';
-import { findOnBench, withHoles, type Found } from '@/core/photo/find';
+import { faceChange, type FaceChange } from '@/core/face/faceChange';
+import { evened } from '@/core/picture/flatField';
+import { heatPixels } from '@/core/picture/heatMap';
+import { measurePicture, type MeasureResult } from '@/core/picture/measure';
+import type { Picture } from '@/core/picture/picture';
+import type { MeasureSpec } from '@/core/picture/spec';
+import { findOnBench, withHoles, type Found } from '@/core/picture/find';
 import type { Srgb } from '@/core/colour/types';
 import { Refusal } from '@/core/refusal';
 import type { FieldError } from '@/core/sums/fieldErrors';

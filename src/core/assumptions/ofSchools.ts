@@ -1,4 +1,4 @@
-import type { SchoolId } from '../exposure/schools';
+import type { SchoolId } from '../session/schools';
 import type { AssumptionName } from './assumptions';
 
 const FADE: Record<SchoolId, AssumptionName> = {

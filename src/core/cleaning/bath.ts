@@ -1,5 +1,5 @@
 import { assumed } from '../assumptions/assumptions';
-import { surfaceCm2 } from '../exposure/amounts';
+import { surfaceCm2 } from '../session/amounts';
 import type { PieceSize } from '../size';
 
 /** A part whose size nobody gave: one shell, or one of many small ones. */

@@ -1,6 +1,6 @@
 import { assumed } from '../assumptions/assumptions';
-import type { Agent } from './agents';
-import type { Surface } from './surfaces';
+import type { Agent } from '../materials/agents';
+import type { Surface } from '../materials/surfaces';
 
 const HOUR_MS = 3_600_000;
 

@@ -1,15 +1,15 @@
 import fc from 'fast-check';
 import { AIMS } from '../intake/aim';
 import { SEVERITIES } from '../intake/findings';
-import { AGENT_IDS, agentIds, agentOf, leastRoughness, type AgentId, type OwnAgent } from './agents';
-import { FAMILY_NAMES } from './families';
+import { AGENT_IDS, agentIds, agentOf, leastRoughness, type AgentId, type OwnAgent } from '../materials/agents';
+import { FAMILY_NAMES } from '../materials/families';
 import { areTwins, cleaningLadder, expectedMinutes, NOTHING_OWN, VISIBLE, worthOf, type OwnKnowledge, type Spot } from './ladder';
-import { mixture } from './mixing';
+import { mixture } from '../materials/mixing';
 import { chanceOf, OUTCOMES, type Tried } from './outcomes';
 import { nextRung, planPiece, skippedBy } from './plan';
 import { SOIL_IDS } from './soils';
-import { SURFACE_IDS } from './surfaces';
-import { verdictOn } from './verdicts';
+import { SURFACE_IDS } from '../materials/surfaces';
+import { verdictOn } from '../materials/verdicts';
 
 const SPOT: Spot = {
   soil: 'hand-grease',

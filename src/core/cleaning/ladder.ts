@@ -1,15 +1,15 @@
 import { assumed, type AssumptionName } from '../assumptions/assumptions';
 import type { Aim } from '../intake/aim';
 import type { Severity } from '../intake/findings';
-import { agentIds, agentOf, type AgentId, type OwnAgent } from './agents';
-import { CARRIERS, type Family } from './families';
-import { inSentence } from './inSentence';
-import { mixture } from './mixing';
+import { agentIds, agentOf, type AgentId, type OwnAgent } from '../materials/agents';
+import { CARRIERS, type Family } from '../materials/families';
+import { inSentence } from '../materials/inSentence';
+import { mixture } from '../materials/mixing';
 import { chanceOf, type Chance, type Tried } from './outcomes';
-import { WEAR_MIN } from './roughness';
+import { WEAR_MIN } from '../materials/roughness';
 import { soilOf, type SoilId } from './soils';
-import { surfaceOf, type SurfaceId } from './surfaces';
-import { NO_SUBJECTS, verdictOnAll, type OwnSubjects } from './verdicts';
+import { surfaceOf, type SurfaceId } from '../materials/surfaces';
+import { NO_SUBJECTS, verdictOnAll, type OwnSubjects } from '../materials/verdicts';
 
 export const VISIBLE = ['front', 'underside', 'hidden'] as const;
 export type Visible = (typeof VISIBLE)[number];

@@ -1,6 +1,6 @@
 import type { PieceSize, TubSize } from '../size';
 import { amountWords, fromShown, type UnitSystem } from '../units';
-import type { Agent } from './agents';
+import type { Agent } from '../materials/agents';
 
 /** A sink or tub. */
 export interface Tub extends TubSize {

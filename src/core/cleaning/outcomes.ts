@@ -1,7 +1,7 @@
 import { assumed } from '../assumptions/assumptions';
-import type { AgentId, KnownAgentId, OwnAgent } from './agents';
+import type { AgentId, KnownAgentId, OwnAgent } from '../materials/agents';
 import { soilOf, type SoilId } from './soils';
-import type { SurfaceId } from './surfaces';
+import type { SurfaceId } from '../materials/surfaces';
 
 export const OUTCOMES = ['gone', 'better', 'no change', 'harmed'] as const;
 export type Outcome = (typeof OUTCOMES)[number];

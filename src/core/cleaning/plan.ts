@@ -1,6 +1,6 @@
-import { agentOf, type AgentId } from './agents';
+import { agentOf, type AgentId } from '../materials/agents';
 import { cleaningLadder, neverWith, type Ladder, type OwnKnowledge, type RuledOut, type Rung, type Spot } from './ladder';
-import { mixture } from './mixing';
+import { mixture } from '../materials/mixing';
 
 /** A spot with what it is called, so that a step can say which it serves. */
 export interface NamedSpot extends Spot {

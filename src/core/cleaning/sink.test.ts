@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { agentOf, type AgentId } from './agents';
+import { agentOf, type AgentId } from '../materials/agents';
 import { dryAt, dryHours, saturationHpa, type Drying } from './drying';
 import { loadsFor, type Bather, type Tub } from './loads';
-import { surfaceOf } from './surfaces';
+import { surfaceOf } from '../materials/surfaces';
 
 const NIGHT: Drying = { surfaces: [surfaceOf('abs-textured')], hollow: false, airing: false, temperatureC: 20, humidity: 0.5 };
 const hoursOf = (agent: AgentId, drying = NIGHT) => dryHours(agentOf(agent), drying);

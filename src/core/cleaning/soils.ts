@@ -1,5 +1,5 @@
 import type { FindingKind } from '../intake/findings';
-import type { KnownAgentId } from './agents';
+import type { KnownAgentId } from '../materials/agents';
 
 export interface Soil {
   title: string;

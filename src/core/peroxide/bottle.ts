@@ -1,5 +1,5 @@
 import { assumed, assumedWords } from '../assumptions/assumptions';
-import type { Band } from '../exposure/forecast';
+import type { Band } from '../fade/forecast';
 import { agedStrength } from './agedBottle';
 import { peroxideStrength, type StrengthUnit } from './strength';
 

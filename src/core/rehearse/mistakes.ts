@@ -1,4 +1,4 @@
-import type { FaultKind } from '../photo/fault';
+import type { FaultKind } from '../face/fault';
 import type { Conduct } from './session';
 
 /** The mistake that leaves each fault behind. */

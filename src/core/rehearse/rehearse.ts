@@ -1,6 +1,6 @@
 import { sunDose, type Place } from '../sun/day';
 import { amountWords } from '../units';
-import { nameFault, type Fault } from '../photo/fault';
+import { nameFault, type Fault } from '../face/fault';
 import type { Field, Random } from './field';
 import { doseShares, WELL_DONE, yellowLeft, type Conduct } from './session';
 

@@ -1,9 +1,9 @@
 import Joi from 'joi';
-import { agentOf, AGENT_IDS, type AgentId } from '../cleaning/agents';
+import { agentOf, AGENT_IDS, type AgentId } from '../materials/agents';
 import { cleaningLadder, NOTHING_OWN, VISIBLE, type Ladder, type Visible } from '../cleaning/ladder';
 import { OUTCOMES, type Outcome } from '../cleaning/outcomes';
 import { SOIL_IDS, type SoilId } from '../cleaning/soils';
-import { SURFACE_IDS, type SurfaceId } from '../cleaning/surfaces';
+import { SURFACE_IDS, type SurfaceId } from '../materials/surfaces';
 import { AIMS, type Aim } from '../intake/aim';
 import { SEVERITIES, type Severity } from '../intake/findings';
 import type { Sum } from './sum';

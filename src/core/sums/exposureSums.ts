@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { exposureForecast, type Forecast, type ForecastInput } from '../exposure/forecast';
+import { exposureForecast, type Forecast, type ForecastInput } from '../fade/forecast';
 import { sunAndUv, sunDose, type Place } from '../sun/day';
 import { cloudTransmission } from '../sun/uvIndex';
 import type { Sum } from './sum';

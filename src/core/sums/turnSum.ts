@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { compass, FACES, turnPlan, turnWords, type TurnPlan } from '../exposure/turnPlan';
+import { compass, FACES, turnPlan, turnWords, type TurnPlan } from '../session/turnPlan';
 import type { Place } from '../sun/day';
 import type { Obstacle } from '../sun/horizon';
 import type { PieceSize } from '../size';

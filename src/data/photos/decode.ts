@@ -1,6 +1,6 @@
 import { stat } from 'node:fs/promises';
 import sharp, { type Metadata } from 'sharp';
-import type { Picture } from '@/core/photo/picture';
+import type { Picture } from '@/core/picture/picture';
 import { Refusal } from '@/core/refusal';
 import { decoding } from './queue';
 

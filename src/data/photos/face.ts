@@ -1,7 +1,7 @@
 import sharp from 'sharp';
-import { faceOf, type Face } from '@/core/photo/face';
-import type { MeasureSpec } from '@/core/photo/spec';
-import type { Picture } from '@/core/photo/picture';
+import { faceOf, type Face } from '@/core/face/face';
+import type { MeasureSpec } from '@/core/picture/spec';
+import type { Picture } from '@/core/picture/picture';
 import type { Srgb } from '@/core/colour/types';
 import { Refusal } from '@/core/refusal';
 import { PIECE_REGION } from '../measurements';

@@ -4,7 +4,7 @@ import path from 'node:path';
 import { TZDate } from '@date-fns/tz';
 import exifr from 'exifr';
 import sharp from 'sharp';
-import type { Share } from '@/core/photo/picture';
+import type { Share } from '@/core/picture/picture';
 import type { Stage } from '@/core/runsheet/stages';
 import { inTransaction } from '../connection';
 import { dataFolder } from '../folder';

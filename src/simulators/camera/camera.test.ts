@@ -4,7 +4,7 @@ import { deltaE00 } from '@/core/colour/difference';
 import { decodePicture } from '@/data/photos/decode';
 import { toJpeg } from './jpeg';
 import { desktopFront, handheld, homeComputer } from './machines';
-import { homographyThrough, project } from '@/core/photo/homography';
+import { homographyThrough, project } from '@/core/picture/homography';
 import { seededRandom, smoothField } from './random';
 import { agedLab, trueLab, yellowField } from './scene';
 import { PLAIN_SHOT, takePhotograph } from './shot';

@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import { format } from 'date-fns';
-import type { Picture } from '@/core/photo/picture';
+import type { Picture } from '@/core/picture/picture';
 
 export interface JpegOptions {
   quality?: number;

@@ -1,6 +1,6 @@
 import { srgbToLab } from '@/core/colour/lab';
 import type { Lab, Srgb } from '@/core/colour/types';
-import type { Rect } from '@/core/photo/picture';
+import type { Rect } from '@/core/picture/picture';
 import type { CardChip, Plate, Scene, Soiling, Yellowing } from './scene';
 
 /** Colours that the drawn machines are made of. */

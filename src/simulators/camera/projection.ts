@@ -1,5 +1,5 @@
-import { project, type Homography } from '@/core/photo/homography';
-import type { Point, Rect } from '@/core/photo/picture';
+import { project, type Homography } from '@/core/picture/homography';
+import type { Point, Rect } from '@/core/picture/picture';
 
 /** A box in the scene as four corners in the picture. */
 export function projectBox(h: Homography, [x, y, w, hgt]: Rect): Point[] {

@@ -1,5 +1,5 @@
 import type { Lab, Srgb } from '@/core/colour/types';
-import type { Rect } from '@/core/photo/picture';
+import type { Rect } from '@/core/picture/picture';
 import { smoothField } from './random';
 
 /** How a piece has yellowed: b* added over its clean colour, varying over its face. Lengths in mm. */

@@ -1,4 +1,4 @@
-import type { CloudHour } from '@/core/exposure/sessions';
+import type { CloudHour } from '@/core/session/sessions';
 import { smoothField } from '../camera/random';
 
 const HOUR_MS = 3_600_000;

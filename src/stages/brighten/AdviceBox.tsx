@@ -4,7 +4,7 @@ import { assumed, assumedLine } from '@/core/assumptions/assumptions';
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
-import type { Advice } from '@/core/exposure/advice';
+import type { Advice } from '@/core/choice/advice';
 import type { Measurement, Piece, Treatment } from '@/data/rows';
 import { MainAction } from '@/ui/MainAction';
 import { LinkButton } from '@/ui/links';

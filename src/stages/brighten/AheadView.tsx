@@ -1,4 +1,4 @@
-import { doseUnit } from '@/core/exposure/dose';
+import { doseUnit } from '@/core/fade/dose';
 import { toLocalField } from '@/core/runsheet/time';
 import { EmptyPlace, Part } from '@/ui/layout';
 import type { ViewProps } from './BrightenStage';

@@ -1,5 +1,5 @@
 import { viewHref } from '@/core/runsheet/views';
-import type { SkySource } from '@/core/exposure/sessions';
+import type { SkySource } from '@/core/session/sessions';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
 import { atHand, type AskedView, type AtHand } from './atHand';

@@ -3,7 +3,7 @@
 import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
 import { proxy } from 'comlink';
 import { useState } from 'react';
-import { HEAT_LEGEND } from '@/core/photo/heatMap';
+import { HEAT_LEGEND } from '@/core/picture/heatMap';
 import { showTime } from '@/core/runsheet/time';
 import { photoUrl } from '@/ui/photoUrl';
 import { pixelsUrl } from '@/ui/pixelsUrl';

@@ -5,7 +5,7 @@ import { useDrag } from '@use-gesture/react';
 import { addDays, format, parse } from 'date-fns';
 import { useRef } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
-import { cloudAt, evenCloud, type CloudHour } from '@/core/exposure/sessions';
+import { cloudAt, evenCloud, type CloudHour } from '@/core/session/sessions';
 import { fromLocalField, showTime, toLocalField } from '@/core/runsheet/time';
 import type { Place, SunDay, SunSample } from '@/core/sun/day';
 import type { Obstacle } from '@/core/sun/horizon';

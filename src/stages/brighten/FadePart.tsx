@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import { labToCss } from '@/core/colour/lab';
 import { labOnScale } from '@/core/colour/plasticScale';
-import type { Forecast } from '@/core/exposure/forecast';
+import type { Forecast } from '@/core/fade/forecast';
 import { Chart } from '@/ui/Chart';
 import { DataTable } from '@/ui/DataTable';
 import { Fold } from '@/ui/Fold';

@@ -1,5 +1,5 @@
 import { Text } from '@chakra-ui/react';
-import { yellowReturning } from '@/core/exposure/returning';
+import { yellowReturning } from '@/core/fade/returning';
 import { signed } from '@/core/colour/signed';
 import { showTime } from '@/core/runsheet/time';
 import type { LookAgain, Measurement, Piece, Treatment } from '@/data/rows';

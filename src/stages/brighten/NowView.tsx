@@ -1,5 +1,5 @@
-import { waitsForMeasuring } from '@/core/exposure/after';
-import { wentBefore } from '@/core/exposure/unevenness';
+import { waitsForMeasuring } from '@/core/fade/after';
+import { wentBefore } from '@/core/fade/unevenness';
 import { viewHref } from '@/core/runsheet/views';
 import { PIECE_REGION } from '@/data/measurements';
 import { timersOfSession } from '@/data/timers';

@@ -4,7 +4,7 @@ import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
 import { labOnScale } from '@/core/colour/plasticScale';
-import { SCHOOL, type SchoolId } from '@/core/exposure/schools';
+import { SCHOOL, type SchoolId } from '@/core/session/schools';
 import type { FieldError } from '@/core/sums/fieldErrors';
 import { SKY_WORDS, type SkyKnown } from '@/core/sun/skyKnown';
 import { poured } from '@/core/units';

@@ -1,7 +1,7 @@
 'use client';
 
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
-import { SCHOOL } from '@/core/exposure/schools';
+import { SCHOOL } from '@/core/session/schools';
 import { SKY_WORDS, type SkyKnown } from '@/core/sun/skyKnown';
 import { showTime } from '@/core/runsheet/time';
 import type { PlannedSession } from '@/data/planned';

@@ -2,10 +2,10 @@
 
 import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
-import { HOTTEST_BATH_C } from '@/core/exposure/dose';
-import type { Warmth } from '@/core/exposure/warmth';
+import { HOTTEST_BATH_C } from '@/core/fade/dose';
+import type { Warmth } from '@/core/session/warmth';
 import { showTime, toLocalField } from '@/core/runsheet/time';
-import { turnWords, type Turn } from '@/core/exposure/turnPlan';
+import { turnWords, type Turn } from '@/core/session/turnPlan';
 import type { Piece, Session, Timer } from '@/data/rows';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { Cautions } from '@/ui/Cautions';
@@ -17,7 +17,7 @@ import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { useUnits } from '@/ui/units';
-import { SCHOOL, type SchoolId } from '@/core/exposure/schools';
+import { SCHOOL, type SchoolId } from '@/core/session/schools';
 import { end, turned, turnedAndCoated } from './actions';
 import { CoatPart } from './CoatPart';
 import { SessionRight } from './SessionRight';

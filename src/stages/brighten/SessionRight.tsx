@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { SCHOOL, type SchoolId } from '@/core/exposure/schools';
+import { SCHOOL, type SchoolId } from '@/core/session/schools';
 import { toLocalField } from '@/core/runsheet/time';
 import type { Session } from '@/data/rows';
 import { AnswerForm, type FieldDef } from '@/ui/AnswerForm';

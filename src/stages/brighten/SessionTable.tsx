@@ -1,8 +1,8 @@
 'use client';
 
 import { Text } from '@chakra-ui/react';
-import { doseUnit } from '@/core/exposure/dose';
-import { SCHOOL } from '@/core/exposure/schools';
+import { doseUnit } from '@/core/fade/dose';
+import { SCHOOL } from '@/core/session/schools';
 import { showMinutes, showTime } from '@/core/runsheet/time';
 import type { Measurement, Session, Treatment } from '@/data/rows';
 import { DataTable } from '@/ui/DataTable';

@@ -1,7 +1,7 @@
 import { assumed, assumedLine } from '@/core/assumptions/assumptions';
 import { Box, Grid, Text } from '@chakra-ui/react';
 import type { Lab } from '@/core/colour/types';
-import type { CommonTarget } from '@/core/exposure/commonTarget';
+import type { CommonTarget } from '@/core/fade/commonTarget';
 import { Part } from '@/ui/layout';
 import { PlasticScale } from '@/ui/PlasticScale';
 import { scaleMarks } from '@/ui/scaleMarks';

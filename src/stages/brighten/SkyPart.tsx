@@ -4,7 +4,7 @@ import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { addDays } from 'date-fns';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
-import { cloudAt, type CloudHour } from '@/core/exposure/sessions';
+import { cloudAt, type CloudHour } from '@/core/session/sessions';
 import { dayAround, showTime } from '@/core/runsheet/time';
 import { sunDay, type Place } from '@/core/sun/day';
 import { deviceTime } from '@/ui/clock';

@@ -2,7 +2,7 @@
 
 import { Box, Grid, Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import { turnWords, type TurnPlan } from '@/core/exposure/turnPlan';
+import { turnWords, type TurnPlan } from '@/core/session/turnPlan';
 import { showTime } from '@/core/runsheet/time';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { DataTable } from '@/ui/DataTable';

@@ -1,4 +1,4 @@
-import { EDGES, type Turn } from '@/core/exposure/turnPlan';
+import { EDGES, type Turn } from '@/core/session/turnPlan';
 import { RING, SkyRing, skyPoint } from '@/ui/SkyRing';
 import type { TurnView } from './turnsOf';
 

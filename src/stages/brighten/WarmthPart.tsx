@@ -2,7 +2,7 @@
 
 import { Box, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
-import type { Warmth } from '@/core/exposure/warmth';
+import type { Warmth } from '@/core/session/warmth';
 import { showTime } from '@/core/runsheet/time';
 import type { Session } from '@/data/rows';
 import { AnswerForm } from '@/ui/AnswerForm';

@@ -1,7 +1,7 @@
 'use client';
 
 import { Box, Text } from '@chakra-ui/react';
-import type { Warmth } from '@/core/exposure/warmth';
+import type { Warmth } from '@/core/session/warmth';
 import { showTime } from '@/core/runsheet/time';
 import { useAmount } from '@/ui/units';
 

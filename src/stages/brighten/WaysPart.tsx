@@ -1,7 +1,7 @@
 import { assumedLine } from '@/core/assumptions/assumptions';
 import { waysAssume } from '@/core/assumptions/ofSchools';
 import { Box, Button, Flex, Grid, Input, Text } from '@chakra-ui/react';
-import type { Way } from '@/core/exposure/compare';
+import type { Way } from '@/core/choice/compare';
 import { viewHref } from '@/core/runsheet/views';
 import { SKY_WORDS, skyKnown } from '@/core/sun/skyKnown';
 import { formatMoney } from '@/core/ledger/money';

@@ -1,12 +1,12 @@
 'use server';
 
-import { gatesLeft } from '@/core/exposure/gates';
+import { gatesLeft } from '@/core/session/gates';
 import { Refusal } from '@/core/refusal';
 import { fromLocalField, toLocalField } from '@/core/runsheet/time';
 import { inTransaction } from '@/data/connection';
 import { findPiece } from '@/data/pieces';
 import { endTimer, noteTurn } from '@/data/timers';
-import { SCHOOL } from '@/core/exposure/schools';
+import { SCHOOL } from '@/core/session/schools';
 import { whenIs } from './planFields';
 import { planSession } from './planSession';
 import { correctSession, endExposure, freshCoat, readWarmth, startExposure, takeSessionBack, writeDownExposure } from '@/data/exposures';

@@ -1,4 +1,4 @@
-import { SCHOOLS, type SchoolId } from '@/core/exposure/schools';
+import { SCHOOLS, type SchoolId } from '@/core/session/schools';
 import { isPlastic } from '@/core/runsheet/stages';
 import { piecesOf } from '@/data/pieces';
 import { plannedIn } from '@/data/planned';

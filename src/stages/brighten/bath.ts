@@ -1,6 +1,6 @@
-import { liesIn, POOL_MM } from '@/core/exposure/amounts';
-import { takesTub } from '@/core/exposure/supply';
-import { SCHOOL } from '@/core/exposure/schools';
+import { liesIn, POOL_MM } from '@/core/session/amounts';
+import { takesTub } from '@/core/session/supply';
+import { SCHOOL } from '@/core/session/schools';
 import { bathVolume, COVER_MM, plasticDensity, type BathVolume } from '@/core/peroxide/bathVolume';
 import { peroxideStrength } from '@/core/peroxide/strength';
 import { Refusal } from '@/core/refusal';

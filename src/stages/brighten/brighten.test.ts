@@ -12,7 +12,7 @@ import { endExposure, startExposure } from '@/data/exposures';
 import { sessionsOf, treatmentsOf } from '@/data/treatments';
 import { saveWorkshop } from '@/data/workshop';
 import { wrongs } from '@/edge/wrongs';
-import { SCHOOL } from '@/core/exposure/schools';
+import { SCHOOL } from '@/core/session/schools';
 import { desktopFront } from '@/simulators/camera/machines';
 import { PLAIN_SHOT, takePhotograph } from '@/simulators/camera/shot';
 import { toJpeg } from '@/simulators/camera/jpeg';

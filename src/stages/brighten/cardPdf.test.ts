@@ -1,6 +1,6 @@
-import { gatesOf } from '@/core/exposure/gates';
-import { planExposure } from '@/core/exposure/plan';
-import { SCHOOL, type SchoolId } from '@/core/exposure/schools';
+import { gatesOf } from '@/core/session/gates';
+import { planExposure } from '@/core/session/plan';
+import { SCHOOL, type SchoolId } from '@/core/session/schools';
 import { bathVolume } from '@/core/peroxide/bathVolume';
 import { CAUTION_CLOSE } from '@/core/peroxide/cautions';
 import { cardContent, type SessionCard } from './cardPdf';

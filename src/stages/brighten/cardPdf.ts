@@ -1,9 +1,9 @@
 import type { Content } from 'pdfmake';
-import { tendingOf, type Gate } from '@/core/exposure/gates';
-import { turnWords, type Turn } from '@/core/exposure/turnPlan';
-import type { Warmth } from '@/core/exposure/warmth';
-import { FILM_MM, type ExposurePlan } from '@/core/exposure/plan';
-import type { School } from '@/core/exposure/schools';
+import { tendingOf, type Gate } from '@/core/session/gates';
+import { turnWords, type Turn } from '@/core/session/turnPlan';
+import type { Warmth } from '@/core/session/warmth';
+import { FILM_MM, type ExposurePlan } from '@/core/session/plan';
+import type { School } from '@/core/session/schools';
 import { CAUTION_CLOSE } from '@/core/peroxide/cautions';
 import { showMinutes, showTime } from '@/core/runsheet/time';
 import { amountWords, pouredWords, type UnitSystem } from '@/core/units';

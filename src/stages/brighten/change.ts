@@ -1,4 +1,4 @@
-import type { MeasureSpec } from '@/core/photo/spec';
+import type { MeasureSpec } from '@/core/picture/spec';
 import { Refusal } from '@/core/refusal';
 import { measurementsOfPiece } from '@/data/measurements';
 import { findPiece } from '@/data/pieces';

@@ -1,5 +1,5 @@
-import { surfacesOfPiece } from '@/core/cleaning/pieceSurfaces';
-import type { PieceFacts } from '@/core/exposure/gates';
+import { surfacesOfPiece } from '@/core/materials/pieceSurfaces';
+import type { PieceFacts } from '@/core/session/gates';
 import { marksToKeep } from '@/core/intake/marks';
 import { findingsOf } from '@/data/findings';
 import type { Finding, Piece } from '@/data/rows';

@@ -1,10 +1,10 @@
 import { assumed } from '@/core/assumptions/assumptions';
 import type { Lab } from '@/core/colour/types';
 import { isPlastic } from '@/core/runsheet/stages';
-import { SCHOOL, type School } from '@/core/exposure/schools';
-import type { Yellow } from '@/core/exposure/plan';
-import { fadeSoFar } from '@/core/exposure/after';
-import { commonTarget, type CommonTarget } from '@/core/exposure/commonTarget';
+import { SCHOOL, type School } from '@/core/session/schools';
+import type { Yellow } from '@/core/session/plan';
+import { fadeSoFar } from '@/core/fade/after';
+import { commonTarget, type CommonTarget } from '@/core/fade/commonTarget';
 import type { Aim } from '@/core/intake/aim';
 import { measurementsOf } from '@/data/measurements';
 import { piecesOfAll } from '@/data/pieces';

@@ -1,7 +1,7 @@
-import { adviseAfter } from '@/core/exposure/advice';
-import { doseUnit } from '@/core/exposure/dose';
-import { exposureForecast, fadeCurve, type Forecast, type ForecastInput } from '@/core/exposure/forecast';
-import { priorOf, SCHOOL, type School } from '@/core/exposure/schools';
+import { adviseAfter } from '@/core/choice/advice';
+import { doseUnit } from '@/core/fade/dose';
+import { exposureForecast, fadeCurve, type Forecast, type ForecastInput } from '@/core/fade/forecast';
+import { priorOf, SCHOOL, type School } from '@/core/session/schools';
 import { PIECE_REGION } from '@/data/measurements';
 import type { LearntRate, Piece, Session } from '@/data/rows';
 import type { FadeView } from './FadePart';

@@ -1,9 +1,9 @@
 import sharp from 'sharp';
-import { fourCorners } from '@/core/photo/corners';
-import { homographyThrough, project, UNIT_SQUARE } from '@/core/photo/homography';
-import { correctionOf } from '@/core/photo/measure';
-import type { Picture, Point } from '@/core/photo/picture';
-import { recoloured } from '@/core/photo/recolour';
+import { fourCorners } from '@/core/picture/corners';
+import { homographyThrough, project, UNIT_SQUARE } from '@/core/picture/homography';
+import { correctionOf } from '@/core/picture/measure';
+import type { Picture, Point } from '@/core/picture/picture';
+import { recoloured } from '@/core/picture/recolour';
 import type { Field } from '@/core/rehearse/field';
 import { PIECE_REGION } from '@/data/measurements';
 import { measuredPicture } from '@/data/photos/face';

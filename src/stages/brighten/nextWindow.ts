@@ -1,5 +1,5 @@
-import { SCHOOL, type SchoolId } from '@/core/exposure/schools';
-import { evenCloud } from '@/core/exposure/sessions';
+import { SCHOOL, type SchoolId } from '@/core/session/schools';
+import { evenCloud } from '@/core/session/sessions';
 import { sunAndUv } from '@/core/sun/day';
 import { skyKnown, type SkyKnown } from '@/core/sun/skyKnown';
 import type { WaysView } from './ways';

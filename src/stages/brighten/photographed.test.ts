@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { SCHOOL } from '@/core/exposure/schools';
+import { SCHOOL } from '@/core/session/schools';
 import { addFinding } from '@/data/findings';
 import { looksDue, looksOf } from '@/data/looks';
 import { keepMeasurement, PIECE_REGION } from '@/data/measurements';

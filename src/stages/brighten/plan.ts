@@ -1,9 +1,9 @@
-import { afterSession, planExposure, PURE_POWDER_PERCENT, type ExposurePlan } from '@/core/exposure/plan';
-import { exposureForecast, type Band } from '@/core/exposure/forecast';
-import { evenCloud, type SkySource } from '@/core/exposure/sessions';
-import { gatesOf, gatesTogether, noDoseGate, type Gate } from '@/core/exposure/gates';
-import { SCHOOL } from '@/core/exposure/schools';
-import { warmthInSun, type Warmth } from '@/core/exposure/warmth';
+import { afterSession, planExposure, PURE_POWDER_PERCENT, type ExposurePlan } from '@/core/session/plan';
+import { exposureForecast, type Band } from '@/core/fade/forecast';
+import { evenCloud, type SkySource } from '@/core/session/sessions';
+import { gatesOf, gatesTogether, noDoseGate, type Gate } from '@/core/session/gates';
+import { SCHOOL } from '@/core/session/schools';
+import { warmthInSun, type Warmth } from '@/core/session/warmth';
 import { agedSince, agedWords, percentOf } from '@/core/peroxide/bottle';
 import { peroxideStrength } from '@/core/peroxide/strength';
 import { Refusal } from '@/core/refusal';

@@ -1,4 +1,4 @@
-import type { SchoolId } from '@/core/exposure/schools';
+import type { SchoolId } from '@/core/session/schools';
 import { toLocalField } from '@/core/runsheet/time';
 import { wayAsked } from './atHand';
 import type { ViewProps } from './BrightenStage';

@@ -1,5 +1,5 @@
 import { tick } from '@/data/trial';
-import { SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
+import { SCHOOL, SCHOOLS, type SchoolId } from '@/core/session/schools';
 import type { Shelved } from '@/data/stock';
 import type { WaysView } from './ways';
 import { cloudOver, firstSchool, leftOf, nextPlanned, nextWindow } from './nextWindow';

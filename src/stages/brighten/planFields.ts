@@ -1,6 +1,6 @@
-import { usualSolutionL } from '@/core/exposure/amounts';
-import { takesTub } from '@/core/exposure/supply';
-import { isBath, SCHOOL, SCHOOLS, type School, type SchoolId } from '@/core/exposure/schools';
+import { usualSolutionL } from '@/core/session/amounts';
+import { takesTub } from '@/core/session/supply';
+import { isBath, SCHOOL, SCHOOLS, type School, type SchoolId } from '@/core/session/schools';
 import { fromLocalField } from '@/core/runsheet/time';
 import type { PieceSize } from '@/core/size';
 import { leftWords } from '@/core/ledger/left';

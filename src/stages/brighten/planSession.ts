@@ -1,4 +1,4 @@
-import { SCHOOL, type SchoolId } from '@/core/exposure/schools';
+import { SCHOOL, type SchoolId } from '@/core/session/schools';
 import { Refusal } from '@/core/refusal';
 import { showTime } from '@/core/runsheet/time';
 import { addPlanned } from '@/data/planned';

@@ -1,6 +1,6 @@
-import { guessOf } from '@/core/exposure/compare';
-import { pooledPrior, rateWord, type Pooled } from '@/core/exposure/pooling';
-import { SCHOOL, type School } from '@/core/exposure/schools';
+import { guessOf } from '@/core/choice/compare';
+import { pooledPrior, rateWord, type Pooled } from '@/core/fade/pooling';
+import { SCHOOL, type School } from '@/core/session/schools';
 import { learnAnew, ratesBut, staleRates } from '@/data/learntRates';
 import { piecesOfAll } from '@/data/pieces';
 import type { LearntRate, Piece } from '@/data/rows';

@@ -1,5 +1,5 @@
-import { exposureForecast, yellowAfter } from '@/core/exposure/forecast';
-import { SCHOOL } from '@/core/exposure/schools';
+import { exposureForecast, yellowAfter } from '@/core/fade/forecast';
+import { SCHOOL } from '@/core/session/schools';
 import { doseShares, WELL_DONE, type Conduct } from '@/core/rehearse/session';
 import { seededRandom } from '@/core/rehearse/seededRandom';
 import { Refusal } from '@/core/refusal';

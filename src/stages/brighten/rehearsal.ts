@@ -1,8 +1,8 @@
 import sharp from 'sharp';
-import { SCHOOL } from '@/core/exposure/schools';
+import { SCHOOL } from '@/core/session/schools';
 import { DARKER_PER_B } from '@/core/colour/plasticScale';
 import { labToSrgb } from '@/core/colour/lab';
-import { unevenWords } from '@/core/exposure/unevenness';
+import { unevenWords } from '@/core/fade/unevenness';
 import type { Field } from '@/core/rehearse/field';
 import { exercise, rehearse } from '@/core/rehearse/rehearse';
 import { seededRandom } from '@/core/rehearse/seededRandom';

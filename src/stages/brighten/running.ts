@@ -1,6 +1,6 @@
-import { SCHOOL } from '@/core/exposure/schools';
-import type { Turn } from '@/core/exposure/turnPlan';
-import { warmthInSun, type Warmth } from '@/core/exposure/warmth';
+import { SCHOOL } from '@/core/session/schools';
+import type { Turn } from '@/core/session/turnPlan';
+import { warmthInSun, type Warmth } from '@/core/session/warmth';
 import type { Piece } from '@/data/rows';
 import { getWorkshop, listObstacles } from '@/data/workshop';
 import type { PieceHistory } from './history';

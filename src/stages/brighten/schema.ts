@@ -1,9 +1,9 @@
 import Joi from 'joi';
 import { MOST } from '@/edge/limits';
-import { SCHOOLS, type SchoolId } from '@/core/exposure/schools';
+import { SCHOOLS, type SchoolId } from '@/core/session/schools';
 import { STRENGTH_UNITS, type StrengthUnit } from '@/core/peroxide/strength';
 import { REFUSE_ABOVE_PERCENT_WW } from '@/core/peroxide/dilution';
-import { HOTTEST_BATH_C } from '@/core/exposure/dose';
+import { HOTTEST_BATH_C } from '@/core/fade/dose';
 
 export interface PlanForm {
   pieceId: string;

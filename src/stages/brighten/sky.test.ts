@@ -10,7 +10,7 @@ import { simulatedSky } from '@/simulators/weather/sky';
 import { finishTreatment, giveUp, planLater, ringThen, skyForgotten, skyFromFile, skyNow, start } from './actions';
 import { historyOf } from './history';
 import { sessionCard, skyWords } from './plan';
-import { evenCloud } from '@/core/exposure/sessions';
+import { evenCloud } from '@/core/session/sessions';
 import { getWorkshop, listObstacles } from '@/data/workshop';
 import { skiesOf, skyTurned } from './skyTurned';
 import { benchAsItStands, waysFor } from './ways';

@@ -1,5 +1,5 @@
-import { SCHOOL } from '@/core/exposure/schools';
-import { windowNow, type WindowNow } from '@/core/exposure/sessions';
+import { SCHOOL } from '@/core/session/schools';
+import { windowNow, type WindowNow } from '@/core/session/sessions';
 import { skyKnown, type SkyKnown } from '@/core/sun/skyKnown';
 import { hoursOfDays } from '@/core/runsheet/hours';
 import type { PlannedSession } from '@/data/planned';

@@ -1,4 +1,4 @@
-import { turnPlan, type TurnPlan, type TurnPlanInput } from '@/core/exposure/turnPlan';
+import { turnPlan, type TurnPlan, type TurnPlanInput } from '@/core/session/turnPlan';
 import { Refusal } from '@/core/refusal';
 import { dayAround } from '@/core/runsheet/time';
 import type { PieceSize } from '@/core/size';

@@ -1,8 +1,8 @@
-import { compareWays, type Comparison, type Way } from '@/core/exposure/compare';
-import { PURE_POWDER_PERCENT } from '@/core/exposure/plan';
-import { SCHOOL, SCHOOLS, type SchoolId } from '@/core/exposure/schools';
-import type { CloudHour, SkySource } from '@/core/exposure/sessions';
-import type { OwnStock } from '@/core/exposure/supply';
+import { compareWays, type Comparison, type Way } from '@/core/choice/compare';
+import { PURE_POWDER_PERCENT } from '@/core/session/plan';
+import { SCHOOL, SCHOOLS, type SchoolId } from '@/core/session/schools';
+import type { CloudHour, SkySource } from '@/core/session/sessions';
+import type { OwnStock } from '@/core/session/supply';
 import { percentOf } from '@/core/peroxide/bottle';
 import type { Place } from '@/core/sun/day';
 import type { Obstacle } from '@/core/sun/horizon';

@@ -1,4 +1,4 @@
-import type { Way } from '@/core/exposure/compare';
+import type { Way } from '@/core/choice/compare';
 import { skyOverDays, waysOnCalendar } from './waysCalendar';
 
 const NOW = new Date('2026-06-21T12:00:00Z');

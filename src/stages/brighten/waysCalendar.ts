@@ -1,5 +1,5 @@
-import type { Way } from '@/core/exposure/compare';
-import { cloudAt, type CloudHour } from '@/core/exposure/sessions';
+import type { Way } from '@/core/choice/compare';
+import { cloudAt, type CloudHour } from '@/core/session/sessions';
 import { sunAndUv, type Place } from '@/core/sun/day';
 
 /** A stretch on the calendar, in shares of its length. */

@@ -1,8 +1,8 @@
-import type { Way } from '@/core/exposure/compare';
-import { doseUnit, UVI_PER_MW_CM2, warmthFactor } from '@/core/exposure/dose';
-import type { Band, Forecast, ForecastInput } from '@/core/exposure/forecast';
-import { FILM_MM, type ExposurePlan } from '@/core/exposure/plan';
-import { SCHOOL, type School } from '@/core/exposure/schools';
+import type { Way } from '@/core/choice/compare';
+import { doseUnit, UVI_PER_MW_CM2, warmthFactor } from '@/core/fade/dose';
+import type { Band, Forecast, ForecastInput } from '@/core/fade/forecast';
+import { FILM_MM, type ExposurePlan } from '@/core/session/plan';
+import { SCHOOL, type School } from '@/core/session/schools';
 import { COVER_MM, type BathVolume } from '@/core/peroxide/bathVolume';
 import { showTime } from '@/core/runsheet/time';
 import type { Measurement } from '@/data/rows';

@@ -7,7 +7,7 @@ import { movePin } from '@/clipboard/actions';
 import { FindingForm } from '@/clipboard/FindingForm';
 import { FindingRow } from '@/clipboard/FindingRow';
 import type { Aim } from '@/core/intake/aim';
-import type { Share } from '@/core/photo/picture';
+import type { Share } from '@/core/picture/picture';
 import type { Finding, Photo, Piece } from '@/data/rows';
 import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part } from '@/ui/layout';

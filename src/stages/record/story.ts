@@ -1,4 +1,4 @@
-import { agentOf } from '@/core/cleaning/agents';
+import { agentOf } from '@/core/materials/agents';
 import type { Outcome } from '@/core/cleaning/outcomes';
 import { marksToKeep } from '@/core/intake/marks';
 import { proposalFor } from '@/core/intake/proposals';

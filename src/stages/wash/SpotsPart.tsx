@@ -2,7 +2,7 @@
 
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import type { Share } from '@/core/photo/picture';
+import type { Share } from '@/core/picture/picture';
 import { Fold } from '@/ui/Fold';
 import { EmptyPlace } from '@/ui/layout';
 import { PinnedPhoto } from '@/ui/PinnedPhoto';

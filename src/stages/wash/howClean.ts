@@ -1,7 +1,7 @@
-import { leftSpots, soiledBetween, type SoiledFace } from '@/core/cleaning/soiled';
-import { canBeSameFace } from '@/core/photo/face';
-import { homographyThrough, project, UNIT_SQUARE } from '@/core/photo/homography';
-import type { Share } from '@/core/photo/picture';
+import { leftSpots, soiledBetween, type SoiledFace } from '@/core/face/soiled';
+import { canBeSameFace } from '@/core/face/face';
+import { homographyThrough, project, UNIT_SQUARE } from '@/core/picture/homography';
+import type { Share } from '@/core/picture/picture';
 import { Refusal } from '@/core/refusal';
 import { measurementsOfPiece } from '@/data/measurements';
 import { cellsUrl, measuredFace } from '@/data/photos/face';

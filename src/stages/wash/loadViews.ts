@@ -1,4 +1,4 @@
-import { agentOf, type Agent, type AgentId } from '@/core/cleaning/agents';
+import { agentOf, type Agent, type AgentId } from '@/core/materials/agents';
 import { loadsFor, type Tub } from '@/core/cleaning/loads';
 import type { UnitId } from '@/core/sums/sum';
 import { amountWords, type UnitSystem } from '@/core/units';

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import type { AgentId } from '@/core/cleaning/agents';
+import type { AgentId } from '@/core/materials/agents';
 import { VISIBLE, type Visible } from '@/core/cleaning/ladder';
 import { OUTCOMES, type Outcome } from '@/core/cleaning/outcomes';
 import { SOIL_IDS, type SoilId } from '@/core/cleaning/soils';

@@ -1,8 +1,8 @@
-import { agentOf, type AgentId } from '@/core/cleaning/agents';
-import { inSentence } from '@/core/cleaning/inSentence';
+import { agentOf, type AgentId } from '@/core/materials/agents';
+import { inSentence } from '@/core/materials/inSentence';
 import { bathWords } from '@/core/cleaning/loads';
 import { skippedBy } from '@/core/cleaning/plan';
-import { cautionsFor } from '@/core/cleaning/cautions';
+import { cautionsFor } from '@/core/materials/cautions';
 import type { OwnKnowledge, Visible } from '@/core/cleaning/ladder';
 import { SOIL_IDS, soilOf, type SoilId } from '@/core/cleaning/soils';
 import type { FindingKind } from '@/core/intake/findings';

@@ -1,10 +1,10 @@
 import { needsEntered } from '@/edge/entered';
 import type { Metadata } from 'next';
-import { agentIds, agentOf } from '@/core/cleaning/agents';
-import { ROUGHNESS } from '@/core/cleaning/roughness';
-import { SURFACE_IDS, surfaceIds, surfaceOf, type SurfaceId } from '@/core/cleaning/surfaces';
-import { verdictOn } from '@/core/cleaning/verdicts';
-import { FAMILIES, FAMILY_NAMES } from '@/core/cleaning/families';
+import { agentIds, agentOf } from '@/core/materials/agents';
+import { ROUGHNESS } from '@/core/materials/roughness';
+import { SURFACE_IDS, surfaceIds, surfaceOf, type SurfaceId } from '@/core/materials/surfaces';
+import { verdictOn } from '@/core/materials/verdicts';
+import { FAMILIES, FAMILY_NAMES } from '@/core/materials/families';
 import { SOIL_IDS, soilOf } from '@/core/cleaning/soils';
 import { ownKnowledge } from '@/data/cleaning';
 import { AgentsScreen, type AgentRow } from '@/stores/AgentsScreen';

@@ -1,6 +1,6 @@
 import { needsEntered } from '@/edge/entered';
 import { notFound } from 'next/navigation';
-import { wentBefore } from '@/core/exposure/unevenness';
+import { wentBefore } from '@/core/fade/unevenness';
 import { toLocalField } from '@/core/runsheet/time';
 import { STAGES, type Stage } from '@/core/runsheet/stages';
 import { findPiece } from '@/data/pieces';

@@ -1,15 +1,15 @@
 import { assumed } from '../assumptions/assumptions';
 import type { Aim } from '../intake/aim';
-import { doseUnit, UVI_PER_MW_CM2, warmthFactor } from './dose';
+import { doseUnit, UVI_PER_MW_CM2, warmthFactor } from '../fade/dose';
 import type { PieceSize } from '../size';
-import type { PieceFacts } from './gates';
-import { exposureForecast, type Band, type ForecastInput } from './forecast';
-import type { Yellow } from './plan';
-import { isBath, priorOf, SCHOOL, SCHOOLS, type School, type SchoolId } from './schools';
-import { placeSessions, type CloudHour, type Hours, type SessionPlan } from './sessions';
+import type { PieceFacts } from '../session/gates';
+import { exposureForecast, type Band, type ForecastInput } from '../fade/forecast';
+import type { Yellow } from '../session/plan';
+import { isBath, priorOf, SCHOOL, SCHOOLS, type School, type SchoolId } from '../session/schools';
+import { placeSessions, type CloudHour, type Hours, type SessionPlan } from '../session/sessions';
 import type { Place } from '../sun/day';
 import type { Obstacle } from '../sun/horizon';
-import { supplyFor, type OwnStock, type OwnTub, type Supply } from './supply';
+import { supplyFor, type OwnStock, type OwnTub, type Supply } from '../session/supply';
 import type { UnitSystem } from '../units';
 
 export interface CompareInput {

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { simulatedSky } from '@/simulators/weather/sky';
 import { compareWays, guessOf, type CompareInput } from './compare';
-import { SCHOOLS } from './schools';
+import { SCHOOLS } from '../session/schools';
 import { sunDose } from '../sun/day';
-import type { OwnStock } from './supply';
-import { evenCloud, placeSessions, windowNow, type SessionsInput } from './sessions';
+import type { OwnStock } from '../session/supply';
+import { evenCloud, placeSessions, windowNow, type SessionsInput } from '../session/sessions';
 
 const DAY_MS = 86_400_000;
 const NOW = new Date('2026-06-15T06:00:00Z');

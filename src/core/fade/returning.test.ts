@@ -1,4 +1,4 @@
-import { seededNormal } from './seededNormal.testing';
+import { seededNormal } from '../session/seededNormal.testing';
 import { yellowReturning } from './returning';
 
 const year = (n: number) => new Date(Date.parse('2026-01-01T00:00:00Z') + n * 365.25 * 24 * 3_600_000).toISOString();

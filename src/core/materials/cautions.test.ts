@@ -1,5 +1,5 @@
 import { AGENT_IDS, agentOf, type AgentId } from './agents';
-import type { SoilId } from './soils';
+import type { SoilId } from '../cleaning/soils';
 import type { SurfaceId } from './surfaces';
 import { cautionsFor } from './cautions';
 

@@ -1,5 +1,5 @@
-import type { Fault, FaultKind } from '../photo/fault';
-import { SCHOOL, type School, type SchoolId } from './schools';
+import type { Fault, FaultKind } from '../face/fault';
+import { SCHOOL, type School, type SchoolId } from '../session/schools';
 
 /** How a piece became uneven: in a session of a kind, or before any, by its life. */
 export type Went = 'film' | 'bag' | 'bath' | 'vapour' | 'soak' | 'life';

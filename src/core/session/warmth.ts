@@ -2,8 +2,8 @@ import type { Place } from '../sun/day';
 import { lightPast, skyShare, type Obstacle } from '../sun/horizon';
 import { sunPosition } from '../sun/position';
 import { cloudTransmission } from '../sun/uvIndex';
-import type { Band } from './forecast';
-import { HOTTEST_BATH_C } from './dose';
+import type { Band } from '../fade/forecast';
+import { HOTTEST_BATH_C } from '../fade/dose';
 import type { School } from './schools';
 
 /**

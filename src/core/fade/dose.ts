@@ -1,6 +1,6 @@
 import { sunDose, type Place } from '../sun/day';
 import type { Obstacle } from '../sun/horizon';
-import type { School } from './schools';
+import type { School } from '../session/schools';
 
 /** 1 mW/cm² of UV-A counts as about this much UV index (full sun at index 10 brings 5 to 6 mW/cm²). */
 export const UVI_PER_MW_CM2 = 1.8;

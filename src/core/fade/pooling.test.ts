@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { exposureForecast, yellowAfter } from './forecast';
 import { pooledPrior as pooledOf, rateWord, type PastPiece } from './pooling';
-import { seededNormal } from './seededNormal.testing';
+import { seededNormal } from '../session/seededNormal.testing';
 
 const GUESS = { medianRate: 0.06, logSd: 0.6 };
 const pooledPrior = (past: readonly PastPiece[], guess: typeof GUESS) =>

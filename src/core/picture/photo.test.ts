@@ -12,7 +12,7 @@ import type { Picture } from './picture';
 import { contains, overlapShare, polygonRuns, rectPolygon } from './polygon';
 import { edgeSharpness } from './sharpness';
 import { measureSpecSchema, type MeasureSpec } from './spec';
-import { judge } from './verdict';
+import { judge } from '../face/verdict';
 
 const SMALL: Shot = { ...PLAIN_SHOT, width: 480, height: 360 };
 

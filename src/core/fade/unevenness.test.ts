@@ -1,5 +1,5 @@
-import { FAULTS } from '../photo/fault';
-import { SCHOOL, SCHOOLS } from './schools';
+import { FAULTS } from '../face/fault';
+import { SCHOOL, SCHOOLS } from '../session/schools';
 import { unevenWords, wentBefore, wentBy } from './unevenness';
 
 it('speaks of film only where one lay on it, and of no session before the first', () => {

@@ -1,7 +1,7 @@
 import type { Caution } from '../peroxide/cautions';
 import type { Agent } from './agents';
 import type { Family } from './families';
-import { soilOf, type SoilId } from './soils';
+import { soilOf, type SoilId } from '../cleaning/soils';
 import type { SurfaceId } from './surfaces';
 
 interface Kind {

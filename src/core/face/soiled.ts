@@ -1,9 +1,9 @@
 import { Matrix, solve } from 'ml-matrix';
 import { writeLab } from '../colour/bulk';
 import { DARKER_PER_B } from '../colour/plasticScale';
-import { heldTogether } from '../photo/flood';
-import { placeOnFace } from '../photo/placeOnFace';
-import { calmed, detailOf, type FacePlane } from '../photo/plane';
+import { heldTogether } from '../picture/flood';
+import { placeOnFace } from './placeOnFace';
+import { calmed, detailOf, type FacePlane } from '../picture/plane';
 
 /** Darker than clean by more than this, L*, counts as soiled: seen at a glance, and above the noise of a cell. */
 const SOILED_L = 4;

@@ -1,10 +1,10 @@
 import type { LinearRgb } from '../colour/types';
 import { Refusal } from '../refusal';
 import { canBeSameFace, faceOf, type Face } from './face';
-import { heatColour } from './heatMap';
-import type { Point } from './picture';
-import { changeBetween, placeOnPlane, regionLight } from './plane';
-import { correctionAsFirst, showSamePatches, type Shown } from './relight';
+import { heatColour } from '../picture/heatMap';
+import type { Point } from '../picture/picture';
+import { changeBetween, placeOnPlane, regionLight } from '../picture/plane';
+import { correctionAsFirst, showSamePatches, type Shown } from '../picture/relight';
 
 /** What changed on a face between two pictures of it, on its own plane. */
 export interface FaceChange {

@@ -1,6 +1,6 @@
 import { assumed } from '../assumptions/assumptions';
-import { isSeveralParts, type Verdict } from '../photo/verdict';
-import type { Forecast } from './forecast';
+import { isSeveralParts, type Verdict } from '../face/verdict';
+import type { Forecast } from '../fade/forecast';
 
 export interface Advice {
   what: 'go on' | 'stop' | 'even it out' | 'measure first';

@@ -6,8 +6,8 @@ import { PEROXIDE_SHARE, powderFor } from '../peroxide/percarbonate';
 import { Refusal } from '../refusal';
 import { amountWords, pouredWords, type UnitSystem } from '../units';
 import { assumed } from '../assumptions/assumptions';
-import { doseUnit, HOTTEST_BATH_C, sessionDose, type Circumstances } from './dose';
-import { exposureForecast, yellowAfter, type Band, type ExposedSession, type Forecast, type ForecastInput } from './forecast';
+import { doseUnit, HOTTEST_BATH_C, sessionDose, type Circumstances } from '../fade/dose';
+import { exposureForecast, yellowAfter, type Band, type ExposedSession, type Forecast, type ForecastInput } from '../fade/forecast';
 import { priorOf, type School } from './schools';
 
 /** How far a piece is and what it has had; `null` before it is measured. */

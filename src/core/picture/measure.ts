@@ -12,8 +12,8 @@ import { overlapShare, polygonRuns, type Runs } from './polygon';
 import { robustColour, type RobustColour } from './robust';
 import { isBlurred } from './sharpness';
 import type { MeasureSpec } from './spec';
-import { nameFault, type FaceMap, type Fault } from './fault';
-import { isOneColour, isSeveralParts, judge, type Verdict } from './verdict';
+import { nameFault, type FaceMap, type Fault } from '../face/fault';
+import { isOneColour, isSeveralParts, judge, type Verdict } from '../face/verdict';
 
 interface RegionResult {
   id: string;

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { Refusal } from '../refusal';
 import { seededNormal } from './seededNormal.testing';
-import { adviseAfter, type Advised } from './advice';
-import { sessionDose, warmthFactor } from './dose';
-import { exposureForecast, fadeCurve, ratePosterior, yellowAfter, type ForecastInput } from './forecast';
+import { adviseAfter, type Advised } from '../choice/advice';
+import { sessionDose, warmthFactor } from '../fade/dose';
+import { exposureForecast, fadeCurve, ratePosterior, yellowAfter, type ForecastInput } from '../fade/forecast';
 import { planExposure, type PlanInput } from './plan';
 import { priorOf, SCHOOL, SCHOOLS } from './schools';
 

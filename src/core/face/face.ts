@@ -1,9 +1,9 @@
-import { fourCorners, refineCorners, type Corners } from './corners';
-import { correctionOf } from './measure';
-import type { Correction } from './correction';
-import type { Picture } from './picture';
-import { detailOf, likeness, onPlane, shapeOf, type FacePlane } from './plane';
-import type { MeasureSpec } from './spec';
+import { fourCorners, refineCorners, type Corners } from '../picture/corners';
+import { correctionOf } from '../picture/measure';
+import type { Correction } from '../picture/correction';
+import type { Picture } from '../picture/picture';
+import { detailOf, likeness, onPlane, shapeOf, type FacePlane } from '../picture/plane';
+import type { MeasureSpec } from '../picture/spec';
 import { Refusal } from '../refusal';
 
 /** How far from the outline the edges of a face are looked for, as a share of the picture's width. */

@@ -2,7 +2,7 @@ import { AGENT_IDS, agentOf } from './agents';
 import { FAMILY_NAMES } from './families';
 import { mixture, mixtureOf, refusedBeside } from './mixing';
 import { ROUGHNESS } from './roughness';
-import { SOIL_IDS, soilOf } from './soils';
+import { SOIL_IDS, soilOf } from '../cleaning/soils';
 import { SURFACE_IDS, surfaceOf, type SurfaceId } from './surfaces';
 import { lowered, NO_SUBJECTS, verdictOn } from './verdicts';
 

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { fieldOf } from '../rehearse/field';
 import { MISTAKE } from '../rehearse/mistakes';
 import { doseShares, WELL_DONE, yellowLeft, type Conduct } from '../rehearse/session';
-import { seededNormal } from '../exposure/seededNormal.testing';
+import { seededNormal } from '../session/seededNormal.testing';
 import { seededRandom } from '@/simulators/camera/random';
 import { FAULTS, nameFault, type FaultKind } from './fault';
 

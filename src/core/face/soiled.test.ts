@@ -6,9 +6,9 @@ import { trueSoiledShare } from '@/simulators/camera/soil';
 import { labToLinear } from '../colour/lab';
 import { DARKER_PER_B } from '../colour/plasticScale';
 import type { Lab } from '../colour/types';
-import { canBeSameFace, faceOf } from '../photo/face';
-import { placeOnFace } from '../photo/placeOnFace';
-import type { FacePlane } from '../photo/plane';
+import { canBeSameFace, faceOf } from './face';
+import { placeOnFace } from './placeOnFace';
+import type { FacePlane } from '../picture/plane';
 import { seededRandom } from '../rehearse/seededRandom';
 import { leftSpots, soiledBetween } from './soiled';
 
