@@ -15,7 +15,7 @@ import { LIGHTS } from '@/simulators/camera/shot';
 import type { Soiling } from '@/simulators/camera/scene';
 import { measured, photograph } from './photographs';
 
-type Found = Pick<Finding, 'kind' | 'severity' | 'words'> & { soil: SoilId; visible?: Visible };
+type Found = Pick<Finding, 'kind' | 'severity' | 'words'> & Partial<Pick<Finding, 'photoId' | 'pin'>> & { soil: SoilId; visible?: Visible };
 
 async function dirt(piece: Piece, { soil, visible = 'front', ...found }: Found, at: Date): Promise<Finding> {
   const finding = await addFinding({ restorationId: piece.restorationId, pieceId: piece.id, stage: 'intake', ...found }, at);
@@ -90,7 +90,7 @@ export async function orvane(at: (daysAgo: number, hour: number, minute?: number
     },
     at(3, 18),
   );
-  await photograph({
+  const came = await photograph({
     restorationId,
     stage: 'intake',
     pieceId: null,
@@ -107,11 +107,38 @@ export async function orvane(at: (daysAgo: number, hour: number, minute?: number
     await addPiece({ ...plain, tag: 'K2', name: 'Lid', labels: 'paper label inside the rim', ...size(390, 210, 40) }, at(3, 18, 22)),
     await addPiece({ ...plain, tag: 'K3', name: 'Bottom shell', ...size(390, 210, 35) }, at(3, 18, 24)),
   ];
-  await dirt(keyboard, { kind: 'soiled', severity: 'bad', words: 'brown veil on every cap', soil: 'nicotine' }, at(3, 18, 30));
-  await dirt(keyboard, { kind: 'soiled', severity: 'bad', words: 'something sweet under the lower row', soil: 'sweet-drink' }, at(3, 18, 31));
-  await dirt(keyboard, { kind: 'soiled', severity: 'plain', words: 'dust and hair', soil: 'dust' }, at(3, 18, 32));
-  const scuff = await dirt(lid, { kind: 'scuffed', severity: 'plain', words: 'long black streak', soil: 'rubber-scuff' }, at(3, 18, 33));
-  await dirt(lid, { kind: 'ink', severity: 'slight', words: 'a price in felt marker', soil: 'marker' }, at(3, 18, 34));
+  await dirt(
+    keyboard,
+    { kind: 'soiled', severity: 'bad', words: 'brown veil on every cap', photoId: came.photo.id, pin: { x: 0.42, y: 0.58 }, soil: 'nicotine' },
+    at(3, 18, 30),
+  );
+  await dirt(
+    keyboard,
+    {
+      kind: 'soiled',
+      severity: 'bad',
+      words: 'something sweet under the lower row',
+      photoId: came.photo.id,
+      pin: { x: 0.55, y: 0.7 },
+      soil: 'sweet-drink',
+    },
+    at(3, 18, 31),
+  );
+  await dirt(
+    keyboard,
+    { kind: 'soiled', severity: 'plain', words: 'dust and hair', photoId: came.photo.id, pin: { x: 0.3, y: 0.66 }, soil: 'dust' },
+    at(3, 18, 32),
+  );
+  const scuff = await dirt(
+    lid,
+    { kind: 'scuffed', severity: 'plain', words: 'long black streak', photoId: came.photo.id, pin: { x: 0.62, y: 0.34 }, soil: 'rubber-scuff' },
+    at(3, 18, 33),
+  );
+  await dirt(
+    lid,
+    { kind: 'ink', severity: 'slight', words: 'a price in felt marker', photoId: came.photo.id, pin: { x: 0.34, y: 0.32 }, soil: 'marker' },
+    at(3, 18, 34),
+  );
   const stain = await dirt(
     bottom,
     { kind: 'stained', severity: 'plain', words: 'rust in the shape of a screw', soil: 'rust-stain', visible: 'underside' },

@@ -1,6 +1,7 @@
 'use client';
 
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import dynamic from 'next/dynamic';
 import { unitOf } from '@/core/ledger/left';
 import { showTime } from '@/core/runsheet/time';
 import { agedSince, agedWords, FOUND, monthsSince, percentOf } from '@/core/peroxide/bottle';
@@ -12,7 +13,9 @@ import { TakeThingBack } from '@/undo/TakeThingBack';
 import { Bottle } from './Bottle';
 import { CountForm } from './CountForm';
 import { strengthWords } from './strengthChoices';
-import { TestForm } from './TestForm';
+
+// Comes when somebody asks whether a bottle is still as strong.
+const TestForm = dynamic(() => import('./TestForm').then((part) => part.TestForm));
 
 interface Props {
   stock: readonly Shelved[];

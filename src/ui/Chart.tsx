@@ -24,7 +24,8 @@ export function Chart({
       const chart = init(place, undefined, { renderer: 'svg' });
       const style = getComputedStyle(document.documentElement);
       const colour = (token: string) => style.getPropertyValue(`--chakra-colors-${token}`).trim();
-      const draw = () => chart.setOption(option(colour), true);
+      const fontFamily = style.getPropertyValue('--chakra-fonts-body').trim();
+      const draw = () => chart.setOption({ textStyle: { fontFamily }, ...option(colour) }, true);
       draw();
       const resized = new ResizeObserver(() => chart.resize());
       resized.observe(place);

@@ -3,6 +3,7 @@ import { defaultBaseConfig } from '@chakra-ui/react/preset-base';
 import {
   animationStyles,
   breakpoints,
+  buttonRecipe,
   cssVarsPrefix,
   cssVarsRoot,
   dialogSlotRecipe,
@@ -14,6 +15,7 @@ import {
   layerStyles,
   linkRecipe,
   semanticTokens,
+  spinnerRecipe,
   textareaRecipe,
   textStyles,
   toastSlotRecipe,
@@ -59,7 +61,7 @@ const library = defineConfig({
     textStyles,
     layerStyles,
     animationStyles,
-    recipes: { heading: headingRecipe, input: inputRecipe, link: linkRecipe, textarea: textareaRecipe },
+    recipes: { button: buttonRecipe, spinner: spinnerRecipe, heading: headingRecipe, input: inputRecipe, link: linkRecipe, textarea: textareaRecipe },
     slotRecipes: {
       dialog: dialogSlotRecipe,
       field: fieldSlotRecipe,

@@ -16,5 +16,7 @@ export const STORY_CSS = `
 .story .scroll{overflow-x:auto}.story table{border-collapse:collapse;width:100%}
 .story th,.story td{border-top:1px solid var(--line);padding:.3em .6em .3em 0;text-align:left;vertical-align:top}
 .story td.n,.story th.n{text-align:right;font-family:'Atkinson Hyperlegible Mono',monospace;font-variant-numeric:tabular-nums}
+.story *{print-color-adjust:exact;-webkit-print-color-adjust:exact}
+@media(max-width:480px){.story dl{grid-template-columns:1fr}.story dt{margin-top:.4em}.story .pair{grid-template-columns:1fr}}
 .story .log td:first-child{white-space:nowrap;color:var(--soft)}
 `;

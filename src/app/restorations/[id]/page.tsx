@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { formatMoney } from '@/core/ledger/money';
 import { showTime } from '@/core/runsheet/time';
 import { powerDecided } from '@/data/firstPower';
+import { photosOf } from '@/data/photos/store';
 import { isAway } from '@/data/putAway';
 import { findRestoration } from '@/data/restorations';
 import { getWorkshop } from '@/data/workshop';
@@ -12,6 +13,7 @@ import { PutAway } from '@/runsheet/PutAway';
 import { RunSheet } from '@/runsheet/RunSheet';
 import { sightsOf } from '@/runsheet/sights';
 import { EmptyPlace, Part, ScreenHead } from '@/ui/layout';
+import { photoUrl } from '@/ui/photoUrl';
 import { LinkButton } from '@/ui/links';
 import { Fold } from '@/ui/Fold';
 import { PowerBanner } from '@/ui/PowerBanner';
@@ -22,13 +24,15 @@ export default async function RunSheetPage({ params }: { params: Promise<{ id: s
   const { id } = await params;
   const restoration = await findRestoration(id);
   if (!restoration) notFound();
-  const [rows, sights, { currency, timeZone }, power, away] = await Promise.all([
+  const [rows, sights, { currency, timeZone }, power, away, photos] = await Promise.all([
     runSheetRows(id),
     sightsOf(id),
     getWorkshop(),
     powerDecided([id]),
     isAway(id),
+    photosOf(id),
   ]);
+  const came = photos.find(({ stage }) => stage === 'intake') ?? photos[0];
   const under = [
     restoration.machine,
     `aim: ${restoration.aim}`,
@@ -62,13 +66,23 @@ export default async function RunSheetPage({ params }: { params: Promise<{ id: s
           </Part>
         }
         side={
-          <Part title="Pieces" aside={<LinkButton href={`/restorations/${id}/pieces/new`}>Tag a piece</LinkButton>}>
-            {sights.length === 0 ? (
-              <EmptyPlace>No pieces yet. Tag each plastic part: it gets a number on masking tape, and its own measuring.</EmptyPlace>
-            ) : (
-              <PieceList restorationId={id} sights={sights} />
+          <>
+            {came && (
+              // eslint-disable-next-line @next/next/no-img-element -- made small by its own route
+              <img
+                src={photoUrl(came.id, 'large')}
+                alt={`${restoration.title} as it came`}
+                style={{ width: '100%', maxHeight: 240, objectFit: 'cover', marginBottom: 20 }}
+              />
             )}
-          </Part>
+            <Part title="Pieces" aside={<LinkButton href={`/restorations/${id}/pieces/new`}>Tag a piece</LinkButton>}>
+              {sights.length === 0 ? (
+                <EmptyPlace>No pieces yet. Tag each plastic part: it gets a number on masking tape, and its own measuring.</EmptyPlace>
+              ) : (
+                <PieceList restorationId={id} sights={sights} />
+              )}
+            </Part>
+          </>
         }
       />
       {!away && (

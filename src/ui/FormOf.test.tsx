@@ -1,0 +1,115 @@
+/** @jest-environment jsdom */
+import { ChakraProvider } from '@chakra-ui/react';
+import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { Fold } from './Fold';
+import { FormOf, type FormProps } from './FormOf';
+import { PinnedPhoto } from './PinnedPhoto';
+import { system } from './theme';
+
+const FIELDS: FormProps<void>['fields'] = [
+  { name: 'words', label: 'Note' },
+  {
+    name: 'kind',
+    label: 'What',
+    kind: 'chips',
+    options: [
+      { value: 'crack', label: 'crack' },
+      { value: 'rust', label: 'rust' },
+    ],
+  },
+];
+
+const form = (props: Partial<FormProps<void>>) => (
+  <ChakraProvider value={system}>
+    <FormOf
+      fields={FIELDS}
+      initial={{ words: '', kind: 'crack' }}
+      submit="Write"
+      draftKey="trial"
+      send={() => Promise.resolve({ ok: true, value: undefined })}
+      {...props}
+    />
+  </ChakraProvider>
+);
+
+const submit = async () => {
+  await act(async () => {
+    fireEvent.click(screen.getByRole('button', { name: 'Write' }));
+    await Promise.resolve();
+  });
+};
+
+beforeEach(() => localStorage.clear());
+
+it('shows what is wrong beside its field, keeps what was typed, and leads there', async () => {
+  const send = jest.fn(() => Promise.resolve({ ok: false as const, errors: [{ field: 'words', message: 'Write a few words.' }] }));
+  render(form({ send }));
+  fireEvent.change(screen.getByLabelText('Note'), { target: { value: ' ' } });
+  await submit();
+  expect(screen.getByRole('alert').textContent).toBe('Write a few words.');
+  expect((screen.getByLabelText('Note') as HTMLInputElement).value).toBe(' ');
+  expect(document.activeElement).toBe(screen.getByLabelText('Note'));
+});
+
+it('sends the chip that was chosen, with the same key until an answer came', async () => {
+  let lost = true;
+  const keys: unknown[] = [];
+  const send: FormProps<void>['send'] = (values) => {
+    keys.push(values.once);
+    if (!lost) return Promise.resolve({ ok: true, value: undefined });
+    lost = false;
+    return Promise.reject(new TypeError('network'));
+  };
+  render(form({ send }));
+  fireEvent.change(screen.getByLabelText('Note'), { target: { value: 'a crack' } });
+  fireEvent.click(screen.getByRole('radio', { name: 'rust' }));
+  await submit();
+  expect((screen.getByLabelText('Note') as HTMLInputElement).value).toBe('a crack');
+  await submit();
+  expect(new Set(keys).size).toBe(1);
+});
+
+it('what is typed is there again when the page is', () => {
+  const { unmount } = render(form({}));
+  fireEvent.change(screen.getByLabelText('Note'), { target: { value: 'half a word' } });
+  unmount();
+  render(form({}));
+  expect((screen.getByLabelText('Note') as HTMLInputElement).value).toBe('half a word');
+});
+
+it('folded fields open where one of them is wrong', async () => {
+  const send = () => Promise.resolve({ ok: false as const, errors: [{ field: 'words', message: 'Write a few words.' }] });
+  render(form({ send, fold: 'In figures' }));
+  const details = screen.getByText('In figures').closest('details')!;
+  expect(details.open).toBe(false);
+  await submit();
+  expect(details.open).toBe(true);
+});
+
+it('a fold closes after its form was kept', async () => {
+  render(
+    <ChakraProvider value={system}>
+      <Fold summary="Write a note" openAtFirst>
+        {form({})}
+      </Fold>
+    </ChakraProvider>,
+  );
+  // The browser says a moment later that a fold was opened.
+  await act(() => new Promise((resolve) => setTimeout(resolve, 20)));
+  await submit();
+  await waitFor(() => expect(screen.queryByLabelText('Note')).toBeNull());
+});
+
+it('a pin is set with the keyboard where the cross was moved', () => {
+  const placed = jest.fn();
+  render(
+    <ChakraProvider value={system}>
+      <PinnedPhoto photoId="p" size={{ width: 800, height: 600 }} alt="front" pins={[]} onPlace={placed} />
+    </ChakraProvider>,
+  );
+  const board = screen.getByRole('application');
+  for (const key of ['ArrowRight', 'ArrowRight', 'ArrowUp', 'Enter']) fireEvent.keyDown(board, { key });
+  expect(placed).toHaveBeenCalledTimes(1);
+  expect(placed.mock.calls[0]![0].x).toBeCloseTo(0.54);
+  expect(placed.mock.calls[0]![0].y).toBeCloseTo(0.48);
+});
