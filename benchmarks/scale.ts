@@ -7,7 +7,7 @@ import { findAnything } from '@/bench/find';
 import { closeDatabase, queriesSoFar } from '@/data/connection';
 import { copyRestorations } from '@/data/manyYears.testing';
 import { piecesOf } from '@/data/pieces';
-import { planView } from '@/stages/brighten/plan';
+import { planView } from '@/stages/brighten/plan/plan';
 import { planSchema } from '@/stages/brighten/schema';
 
 /** Every restoration of the demo so many times more: 1,004 of its four. */

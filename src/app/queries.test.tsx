@@ -4,7 +4,7 @@ import { endExposure, startExposure } from '@/data/exposures';
 import { addFinding } from '@/data/findings';
 import { copyRestorations } from '@/data/manyYears.testing';
 import { keepMeasurement } from '@/data/measurements';
-import { planView } from '@/stages/brighten/plan';
+import { planView } from '@/stages/brighten/plan/plan';
 import { planSchema } from '@/stages/brighten/schema';
 import { findAnything } from '@/bench/find';
 import { nameSoil, endPass, startPass } from '@/data/wash';

@@ -7,8 +7,8 @@ import { inTransaction } from '@/data/connection';
 import { findPiece } from '@/data/pieces';
 import { endTimer, noteTurn } from '@/data/timers';
 import { SCHOOL } from '@/core/session/schools';
-import { whenIs } from './planFields';
-import { planSession } from './planSession';
+import { whenIs } from './plan/planFields';
+import { planSession } from './plan/planSession';
 import { correctSession, endExposure, freshCoat, readWarmth, startExposure, takeSessionBack, writeDownExposure } from '@/data/exposures';
 import { endTreatment, reopenTreatment } from '@/data/treatments';
 import { hoursFromRows } from '@/core/sun/weatherHours';
@@ -19,11 +19,11 @@ import { answer, type Answer } from '@/edge/answer';
 import { fromCsv } from '@/edge/csv';
 import { write } from '@/edge/write';
 import Joi from 'joi';
-import { turnsOf, type TurnView } from './turnsOf';
-import { changeInput, type ChangeInput } from './change';
-import { planView, workOut, type PlanView } from './plan';
-import { predicted, type Predicted } from './predict';
-import { graded, nextExercise, rehearsed, type ExerciseView, type Graded, type RehearsalView } from './rehearsal';
+import { turnsOf, type TurnView } from './sky/turnsOf';
+import { changeInput, type ChangeInput } from './past/change';
+import { planView, workOut, type PlanView } from './plan/plan';
+import { predicted, type Predicted } from './ahead/predict';
+import { graded, nextExercise, rehearsed, type ExerciseView, type Graded, type RehearsalView } from './ahead/rehearsal';
 import {
   answerSchema,
   coatSchema,

@@ -6,7 +6,7 @@ import type { PlannedSession } from '@/data/planned';
 import type { LearntRate, Piece, Workshop } from '@/data/rows';
 import { getWorkshop } from '@/data/workshop';
 import { historiesOf, type PieceHistory } from './history';
-import { nextPlanned } from './nextWindow';
+import { nextPlanned } from './plan/nextWindow';
 import { pastPieces } from './pooled';
 
 /** What every view of the brightening begins with: the pieces, and the one in hand. */

@@ -19,7 +19,7 @@ import { toJpeg } from '@/simulators/camera/jpeg';
 import { askMe, end, finishTreatment, gradeMe, lookAhead, lookWhatChanged, plan, start, tryOut, turns } from './actions';
 import { simulatedSky } from '@/simulators/weather/sky';
 import { pooledFor } from './pooled';
-import { benchAsItStands, waysFor } from './ways';
+import { benchAsItStands, waysFor } from './ways/ways';
 import { historyOf, yellowOf } from './history';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));

@@ -4,7 +4,7 @@ import { exposureForecast, fadeCurve, type Forecast, type ForecastInput } from '
 import { priorOf, SCHOOL, type School } from '@/core/session/schools';
 import { PIECE_REGION } from '@/data/measurements';
 import type { LearntRate, Piece, Session } from '@/data/rows';
-import type { FadeView } from './FadePart';
+import type { FadeView } from './past/FadePart';
 import { yellowOf, type PieceHistory } from './history';
 import { pooledFrom } from './pooled';
 import { fadeWorking } from './workings';

@@ -11,13 +11,13 @@ import { endExposure, startExposure } from '@/data/exposures';
 import { endTreatment, treatmentsOf } from '@/data/treatments';
 import { homeComputer } from '@/simulators/camera/machines';
 import { measured, photograph } from '../../../demo/photographs';
-import { changeInput } from './change';
+import { changeInput } from './past/change';
 import { readFacts } from './facts';
 import { historiesOf, historyOf, yellowOf } from './history';
 import { judgePiece } from './judge';
-import { predicted } from './predict';
-import { rehearsed } from './rehearsal';
-import { warmthOfRunning, turnsOfRunning } from './running';
+import { predicted } from './ahead/predict';
+import { rehearsed } from './ahead/rehearsal';
+import { warmthOfRunning, turnsOfRunning } from './now/running';
 import { distanceWorking, sessionsWorking } from './workings';
 
 jest.setTimeout(120_000);

@@ -9,11 +9,11 @@ import { wrongs } from '@/edge/wrongs';
 import { simulatedSky } from '@/simulators/weather/sky';
 import { finishTreatment, giveUp, planLater, ringThen, skyForgotten, skyFromFile, skyNow, start } from './actions';
 import { historyOf } from './history';
-import { sessionCard, skyWords } from './plan';
+import { sessionCard, skyWords } from './plan/plan';
 import { evenCloud } from '@/core/session/sessions';
 import { getWorkshop, listObstacles } from '@/data/workshop';
-import { skiesOf, skyTurned } from './skyTurned';
-import { benchAsItStands, waysFor } from './ways';
+import { skiesOf, skyTurned } from './now/skyTurned';
+import { benchAsItStands, waysFor } from './ways/ways';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 

@@ -14,11 +14,12 @@ import { boxFor, Screw } from '@/ui/Screw';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { count, forget, isPiece, pin, putIntoTray } from './actions';
-import { ConnectionForm } from './ConnectionForm';
-import { LotForm } from './LotForm';
 import { PinPhoto } from './PinPhoto';
 
 // The question comes after the page: it is not the first thing that anybody taps.
+// Forms come when they are unfolded.
+const ConnectionForm = dynamic(() => import('./ConnectionForm').then((part) => part.ConnectionForm));
+const LotForm = dynamic(() => import('./LotForm').then((part) => part.LotForm));
 const Confirm = dynamic(() => import('@/ui/Confirm').then((ui) => ui.Confirm), { ssr: false });
 
 interface Props {

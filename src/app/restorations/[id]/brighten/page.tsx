@@ -2,7 +2,7 @@ import { needsEntered } from '@/edge/entered';
 import { clock } from '@/edge/clock';
 import type { AskedView } from '@/stages/brighten/atHand';
 import { BrightenStage } from '@/stages/brighten/BrightenStage';
-import { NowView } from '@/stages/brighten/NowView';
+import { NowView } from '@/stages/brighten/now/NowView';
 import { sky } from '../../../sky';
 import { StageScreen, stageTitle } from '../StageScreen';
 

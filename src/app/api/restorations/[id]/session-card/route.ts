@@ -1,7 +1,7 @@
 import { insideOnly } from '@/edge/entered';
 import { sky } from '@/app/sky';
 import { asFile, fileName } from '@/edge/fileName';
-import { sessionCard } from '@/stages/brighten/plan';
+import { sessionCard } from '@/stages/brighten/plan/plan';
 
 /** `GET …/session-card?pieceId=…&school=…`: the planned session as one sheet for the shed wall. */
 export const GET = insideOnly(async (request: Request): Promise<Response> => {

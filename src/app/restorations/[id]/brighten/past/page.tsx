@@ -2,7 +2,7 @@ import { needsEntered } from '@/edge/entered';
 import { clock } from '@/edge/clock';
 import type { AskedView } from '@/stages/brighten/atHand';
 import { BrightenStage } from '@/stages/brighten/BrightenStage';
-import { PastView } from '@/stages/brighten/PastView';
+import { PastView } from '@/stages/brighten/past/PastView';
 import { sky } from '../../../../sky';
 import { StageScreen, stageTitle } from '../../StageScreen';
 

@@ -2,7 +2,7 @@ import { needsEntered } from '@/edge/entered';
 import { clock } from '@/edge/clock';
 import type { AskedView } from '@/stages/brighten/atHand';
 import { BrightenStage } from '@/stages/brighten/BrightenStage';
-import { SkyView } from '@/stages/brighten/SkyView';
+import { SkyView } from '@/stages/brighten/sky/SkyView';
 import { sky } from '../../../../sky';
 import { StageScreen, stageTitle } from '../../StageScreen';
 

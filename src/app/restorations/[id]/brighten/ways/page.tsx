@@ -2,7 +2,7 @@ import { needsEntered } from '@/edge/entered';
 import { clock } from '@/edge/clock';
 import type { AskedView } from '@/stages/brighten/atHand';
 import { BrightenStage } from '@/stages/brighten/BrightenStage';
-import { WaysView } from '@/stages/brighten/WaysView';
+import { WaysView } from '@/stages/brighten/ways/WaysView';
 import { sky } from '../../../../sky';
 import { StageScreen, stageTitle } from '../../StageScreen';
 
