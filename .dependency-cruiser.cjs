@@ -1,5 +1,15 @@
 /** The rules of the house: who may import whom. */
-const COMPUTING = ['d3-contour', 'simplify-js', 'culori', 'suncalc', 'ml-matrix', 'joi', '@date-fns/tz', 'date-fns', 'fast-check'];
+const COMPUTING = [
+  'd3-contour',
+  'simplify-js',
+  'culori',
+  'suncalc',
+  'ml-matrix',
+  'joi',
+  '@date-fns/tz',
+  'date-fns',
+  'fast-check',
+];
 
 /** @type {import('dependency-cruiser').IConfiguration} */
 module.exports = {
@@ -24,14 +34,24 @@ module.exports = {
       from: { path: '^src/data/' },
       to: { path: '^src/', pathNot: '^src/(data|core)/|^src/workers/heavy\\.worker\\.ts$' },
     },
-    { name: 'ui-knows-no-stage', severity: 'error', from: { path: '^src/ui/' }, to: { path: '^src/', pathNot: '^src/(ui|core)/' } },
+    {
+      name: 'ui-knows-no-stage',
+      severity: 'error',
+      from: { path: '^src/ui/' },
+      to: { path: '^src/', pathNot: '^src/(ui|core)/' },
+    },
     {
       name: 'simulators-over-core',
       severity: 'error',
       from: { path: '^src/simulators/', pathNot: '\\.test\\.ts$' },
       to: { path: '^src/', pathNot: '^src/(simulators|core)/' },
     },
-    { name: 'workers-call-core', severity: 'error', from: { path: '^src/workers/' }, to: { path: '^src/', pathNot: '^src/(core|workers)/' } },
+    {
+      name: 'workers-call-core',
+      severity: 'error',
+      from: { path: '^src/workers/' },
+      to: { path: '^src/', pathNot: '^src/(core|workers)/' },
+    },
     {
       name: 'edge-over-core',
       severity: 'error',
@@ -42,7 +62,8 @@ module.exports = {
     },
     {
       name: 'rooms-over-core-data-ui',
-      comment: 'Stages, bench, stores and the rooms beside them share through core, data, edge and ui, never through each other.',
+      comment:
+        'Stages, bench, stores and the rooms beside them share through core, data, edge and ui, never through each other.',
       severity: 'error',
       from: { path: '^src/(stages/[^/]+|bench|stores|runsheet|measuring|sums|workshop)/', pathNot: '\\.test\\.tsx?$' },
       to: { path: '^src/', pathNot: '^src/(core|data|edge|ui|undo|clipboard|workers|$1)/' },

@@ -3,7 +3,19 @@ import prettier from 'eslint-config-prettier';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['node_modules', '.next', 'data', 'data-*', 'next-env.d.ts', 'docs', 'test-results', 'playwright-report', '.test-*'] },
+  {
+    ignores: [
+      'node_modules',
+      '.next',
+      'data',
+      'data-*',
+      'next-env.d.ts',
+      'docs',
+      'test-results',
+      'playwright-report',
+      '.test-*',
+    ],
+  },
   ...next,
   ...tseslint.configs.strict,
   prettier,
@@ -28,10 +40,21 @@ export default tseslint.config(
   },
   // Where the time is taken: at the server's edge, on a device, and by those who measure how long something takes.
   {
-    files: ['src/edge/clock.ts', 'src/ui/clock.ts', 'src/data/trial.ts', 'scripts/**', 'benchmarks/**', 'e2e/**', 'playwright.config.ts'],
+    files: [
+      'src/edge/clock.ts',
+      'src/ui/clock.ts',
+      'src/data/trial.ts',
+      'scripts/**',
+      'benchmarks/**',
+      'e2e/**',
+      'playwright.config.ts',
+    ],
     rules: { 'no-restricted-syntax': 'off' },
   },
   // The story is one file without a server behind it: plain pictures and a head of its own.
-  { files: ['src/stages/record/**'], rules: { '@next/next/no-img-element': 'off', '@next/next/no-head-element': 'off' } },
+  {
+    files: ['src/stages/record/**'],
+    rules: { '@next/next/no-img-element': 'off', '@next/next/no-head-element': 'off' },
+  },
   { files: ['scripts/**', 'benchmarks/**', 'demo/**', 'e2e/**'], rules: { 'no-console': 'off' } },
 );

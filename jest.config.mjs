@@ -25,7 +25,9 @@ const jestConfig = {
   // Looking up `Math` through the sandbox costs fifty times the sum itself in the hot loops.
   sandboxInjectedGlobals: ['Math'],
   // These ship only as ES modules and have to be compiled for the test runner.
-  transformIgnorePatterns: ['/node_modules/(?!(culori|suncalc|d3-contour|d3-array|internmap|comlink|@date-fns|date-fns|fast-check|pure-rand)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(culori|suncalc|d3-contour|d3-array|internmap|comlink|@date-fns|date-fns|fast-check|pure-rand)/)',
+  ],
 };
 
 export default jestConfig;

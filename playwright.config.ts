@@ -14,7 +14,8 @@ const CHROMIUM_FLAGS = [
 const PORTS = { desk: 3911, demo: 3912, lan: 3913, phone: 3914, hostile: 3915, winter: 3916 };
 
 /** Clocks are set off once for the whole run; those who run the tests inherit it. */
-const shiftTo = (day: string): number => Number((process.env[`KVELL_SHIFT_${day}`] ??= String(Date.parse(day) - Date.now())));
+const shiftTo = (day: string): number =>
+  Number((process.env[`KVELL_SHIFT_${day}`] ??= String(Date.parse(day) - Date.now())));
 const [SUMMER_MS, WINTER_MS] = [shiftTo(MIDSUMMER), shiftTo(MIDWINTER)];
 
 const DESK = { width: 1280, height: 800 };
@@ -48,7 +49,13 @@ export default defineConfig<{ clockShiftMs: number }>({
     server(PORTS.phone, '.test-phone'),
     server(PORTS.hostile, '.test-hostile'),
     server(PORTS.demo, '.test-demo/data-test', 'KVELL_DATA=.test-demo/data-test node_modules/.bin/tsx demo/load.ts &&'),
-    server(PORTS.winter, '.test-winter/data-test', 'KVELL_DATA=.test-winter/data-test node_modules/.bin/tsx demo/load.ts &&', {}, WINTER_MS),
+    server(
+      PORTS.winter,
+      '.test-winter/data-test',
+      'KVELL_DATA=.test-winter/data-test node_modules/.bin/tsx demo/load.ts &&',
+      {},
+      WINTER_MS,
+    ),
     // As the network is let in, but heard at this machine only.
     server(PORTS.lan, '.test-lan', 'KVELL_DATA=.test-lan node_modules/.bin/tsx e2e/lanData.ts &&', { KVELL_LAN: '1' }),
   ],
@@ -59,15 +66,30 @@ export default defineConfig<{ clockShiftMs: number }>({
       workers: 1,
       use: { baseURL: `http://127.0.0.1:${PORTS.phone}`, viewport: { width: 390, height: 844 }, hasTouch: true },
     },
-    { name: 'demo workshop', testMatch: /demo|views/, workers: 1, use: { baseURL: `http://127.0.0.1:${PORTS.demo}`, viewport: DESK } },
+    {
+      name: 'demo workshop',
+      testMatch: /demo|views/,
+      workers: 1,
+      use: { baseURL: `http://127.0.0.1:${PORTS.demo}`, viewport: DESK },
+    },
     {
       name: 'demo workshop, midwinter',
       testMatch: /demo/,
       workers: 1,
       use: { baseURL: `http://127.0.0.1:${PORTS.winter}`, viewport: DESK, clockShiftMs: WINTER_MS },
     },
-    { name: 'new user, desk', testMatch: /journey|brighten/, workers: 1, use: { baseURL: `http://127.0.0.1:${PORTS.desk}`, viewport: DESK } },
-    { name: 'hostile input', testMatch: /hostile/, workers: 1, use: { baseURL: `http://127.0.0.1:${PORTS.hostile}`, viewport: DESK } },
+    {
+      name: 'new user, desk',
+      testMatch: /journey|brighten/,
+      workers: 1,
+      use: { baseURL: `http://127.0.0.1:${PORTS.desk}`, viewport: DESK },
+    },
+    {
+      name: 'hostile input',
+      testMatch: /hostile/,
+      workers: 1,
+      use: { baseURL: `http://127.0.0.1:${PORTS.hostile}`, viewport: DESK },
+    },
     { name: 'local network', testMatch: /lan\.spec/, workers: 1, use: { baseURL: `http://127.0.0.1:${PORTS.lan}` } },
   ],
 });

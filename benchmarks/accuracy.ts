@@ -14,10 +14,15 @@ function randomShot(seed: number): { scene: Scene; shot: Shot; light: string } {
   const random = seededRandom(seed);
   const between = (low: number, high: number) => low + random() * (high - low);
   const amount = between(0, 30);
-  const yellowing = { amount, ...(random() < 0.4 && { oneSided: { angleDeg: between(0, 360), farShare: between(0.5, 1) } }) };
-  const scene = [() => homeComputer(yellowing, { amount: amount * 1.2 }), () => desktopFront(yellowing), () => handheld(yellowing)][
-    Math.floor(random() * 3)
-  ]!();
+  const yellowing = {
+    amount,
+    ...(random() < 0.4 && { oneSided: { angleDeg: between(0, 360), farShare: between(0.5, 1) } }),
+  };
+  const scene = [
+    () => homeComputer(yellowing, { amount: amount * 1.2 }),
+    () => desktopFront(yellowing),
+    () => handheld(yellowing),
+  ][Math.floor(random() * 3)]!();
   const names = Object.keys(LIGHTS) as (keyof typeof LIGHTS)[];
   const light = names[seed % names.length]!;
   return {
@@ -39,7 +44,8 @@ function randomShot(seed: number): { scene: Scene; shot: Shot; light: string } {
   };
 }
 
-const quantile = (values: number[], p: number) => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(p * values.length))]!;
+const quantile = (values: number[], p: number) =>
+  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(p * values.length))]!;
 
 /** Measures pictures of known truth with a grey card, and again without it. */
 export async function accuracy(firstSeed = 1): Promise<void> {

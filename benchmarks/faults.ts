@@ -11,8 +11,19 @@ const CELL_NOISE_B = 0.35;
 /** A face after a session with one mistake, or none; b* in cells. */
 function simulatedFace(kind: FaultKind, random: () => number) {
   const rows = Math.round(COLUMNS * (0.35 + 0.5 * random()));
-  const [startB, targetB, rate, dose] = [18 + 12 * random(), 5 + 3 * random(), 0.05 + 0.04 * random(), 14 + 10 * random()];
-  const face = yellowLeft(doseShares({ ...WELL_DONE, ...MISTAKE[kind] }, COLUMNS, rows, random), startB, targetB, rate, dose);
+  const [startB, targetB, rate, dose] = [
+    18 + 12 * random(),
+    5 + 3 * random(),
+    0.05 + 0.04 * random(),
+    14 + 10 * random(),
+  ];
+  const face = yellowLeft(
+    doseShares({ ...WELL_DONE, ...MISTAKE[kind] }, COLUMNS, rows, random),
+    startB,
+    targetB,
+    rate,
+    dose,
+  );
   const noise = () => CELL_NOISE_B * Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
   return { ...face, values: face.values.map((b) => b + noise()) };
 }

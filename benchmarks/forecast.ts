@@ -12,7 +12,12 @@ const TOLERANCE_B = 1.5;
 const normal = (random: () => number) => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 
 /** A piece of a workshop whose usual rate is not the starting guess, with sessions as people do them. */
-function simulated(random: () => number, usual: number, spread: number, sessions: number): { rate: number; piece: PastPiece } {
+function simulated(
+  random: () => number,
+  usual: number,
+  spread: number,
+  sessions: number,
+): { rate: number; piece: PastPiece } {
   const rate = usual * Math.exp(spread * normal(random));
   const [startB, targetB] = [18 + 14 * random(), 4 + 4 * random()];
   let done = 0;

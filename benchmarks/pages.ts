@@ -15,10 +15,14 @@ const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.le
 
 /** How long the built application takes to answer each page of the demo workshop (needs `npm run demo` once before). */
 export async function pages(): Promise<void> {
-  const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT)], {
-    env: { ...process.env, KVELL_DATA: './data-demo' },
-    stdio: 'ignore',
-  });
+  const server = spawn(
+    process.execPath,
+    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT)],
+    {
+      env: { ...process.env, KVELL_DATA: './data-demo' },
+      stdio: 'ignore',
+    },
+  );
   try {
     for (let i = 0; i < 50; i++) {
       if (

@@ -64,7 +64,10 @@ export async function photoSpeed(): Promise<void> {
     let sum = 0;
     for (let k = 0; k < sample; k++) {
       const i = 3 * Math.floor((k * width * height) / sample);
-      sum += difference(lab65({ mode: 'rgb', r: bytes[i]! / 255, g: bytes[i + 1]! / 255, b: bytes[i + 2]! / 255 }), reference);
+      sum += difference(
+        lab65({ mode: 'rgb', r: bytes[i]! / 255, g: bytes[i + 1]! / 255, b: bytes[i + 2]! / 255 }),
+        reference,
+      );
     }
     return sum;
   });
@@ -72,7 +75,9 @@ export async function photoSpeed(): Promise<void> {
   const ns = (ms: number, n: number) => ((ms * 1e6) / n).toFixed(1);
   const mine = median(ours);
   const theirs = median(vips);
-  console.log(`Full measurement of ${(pixels / 1e6).toFixed(0)} million pixels, in memory (median of ${BLOCKS * IN_BLOCK})`);
+  console.log(
+    `Full measurement of ${(pixels / 1e6).toFixed(0)} million pixels, in memory (median of ${BLOCKS * IN_BLOCK})`,
+  );
   console.log(
     `  ours ${mine.toFixed(0)} ms (${ns(mine, pixels)} ns a pixel), libvips Lab alone ${theirs.toFixed(0)} ms (${ns(theirs, pixels)} ns a pixel)`,
   );

@@ -16,7 +16,10 @@ function teardown(seed: number, displaced: number): { steps: string[]; blocks: B
     .sort((a, b) => a.place - b.place);
   const blocks: Block[] = [];
   while (blocks.length < BLOCKS) {
-    const [a, b] = [Math.floor(random() * STEPS), Math.floor(random() * STEPS)].sort((x, y) => x - y) as [number, number];
+    const [a, b] = [Math.floor(random() * STEPS), Math.floor(random() * STEPS)].sort((x, y) => x - y) as [
+      number,
+      number,
+    ];
     if (a < b) blocks.push({ first: hidden[a]!.step, then: hidden[b]!.step });
   }
   return { steps, blocks };

@@ -20,7 +20,8 @@ const COLUMNS = 300;
 /** Corners agree within so many pixels where the picture is this wide. */
 const WIDTH_PX = 1500;
 
-const quantile = (values: number[], p: number) => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(p * values.length))]!;
+const quantile = (values: number[], p: number) =>
+  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(p * values.length))]!;
 
 /** The whole face of the machine as a region of its own. */
 function withFace(scene: Scene): Scene {
@@ -31,7 +32,9 @@ function withFace(scene: Scene): Scene {
 function scenes(random: () => number): Scene {
   const yellowing = { amount: 5 + 20 * random() };
   return withFace(
-    [() => homeComputer(yellowing, { amount: 20 }), () => desktopFront(yellowing), () => handheld(yellowing)][Math.floor(3 * random())]!(),
+    [() => homeComputer(yellowing, { amount: 20 }), () => desktopFront(yellowing), () => handheld(yellowing)][
+      Math.floor(3 * random())
+    ]!(),
   );
 }
 
@@ -58,7 +61,10 @@ async function taken(scene: Scene, shot: Shot, quality: number, random: () => nu
   const { picture, spec } = takePhotograph(scene, shot);
   const seen = await decodePicture(await toJpeg(picture, { quality }));
   const truth = spec.regions.find(({ id }) => id === 'face')!.polygon as unknown as Corners;
-  const byHand = truth.map(([x, y]): Point => [x + 2 * HAND_PX * (random() - 0.5), y + 2 * HAND_PX * (random() - 0.5)]) as unknown as Corners;
+  const byHand = truth.map(([x, y]): Point => [
+    x + 2 * HAND_PX * (random() - 0.5),
+    y + 2 * HAND_PX * (random() - 0.5),
+  ]) as unknown as Corners;
   return { seen, spec, truth, byHand, found: refineCorners(seen, byHand, 2 * HAND_PX) };
 }
 
@@ -67,7 +73,9 @@ const QUALITIES = [95, 88];
 
 /** Corners and change maps of the same face seen from different sides in different light. */
 export async function registration(): Promise<void> {
-  console.log(`Registration, ${FACES} faces, each seen twice from different sides in different light, corners set by hand within ${HAND_PX} px`);
+  console.log(
+    `Registration, ${FACES} faces, each seen twice from different sides in different light, corners set by hand within ${HAND_PX} px`,
+  );
   for (const quality of QUALITIES) await faces(quality);
   await speed();
 }
@@ -90,12 +98,16 @@ async function faces(quality: number): Promise<void> {
         hand.push((Math.hypot(byHand[k]![0] - x, byHand[k]![1] - y) * WIDTH_PX) / seen.width);
       });
     const shape = shapeOf(first.found);
-    const [one, two] = [first, later].map(({ seen, spec }) => ({ picture: seen, spec, correction: correctionOf(seen, spec).correction })) as [
-      Seen,
-      Seen,
-    ];
+    const [one, two] = [first, later].map(({ seen, spec }) => ({
+      picture: seen,
+      spec,
+      correction: correctionOf(seen, spec).correction,
+    })) as [Seen, Seen];
     const lights = [one.correction, correctionAsFirst(one, two, 'hidden')] as const;
-    const [a, b] = [onPlane(one.picture, first.found, lights[0], COLUMNS, shape), onPlane(two.picture, later.found, lights[1], COLUMNS, shape)];
+    const [a, b] = [
+      onPlane(one.picture, first.found, lights[0], COLUMNS, shape),
+      onPlane(two.picture, later.found, lights[1], COLUMNS, shape),
+    ];
     // Both show the card and the hidden patch: the light is told by all of them.
     const change = [...changeBetween(a, b).deltaE].filter((value) => !Number.isNaN(value));
     kept.push(change.length / (a.columns * a.rows));
@@ -103,7 +115,9 @@ async function faces(quality: number): Promise<void> {
     if (process.env.SHOW)
       console.log(
         i,
-        first.found.map(([x, y], k) => `${(x - first.truth[k]![0]).toFixed(1)},${(y - first.truth[k]![1]).toFixed(1)}`).join(' '),
+        first.found
+          .map(([x, y], k) => `${(x - first.truth[k]![0]).toFixed(1)},${(y - first.truth[k]![1]).toFixed(1)}`)
+          .join(' '),
         changes[i]!.toFixed(2),
       );
   }
@@ -119,7 +133,11 @@ async function faces(quality: number): Promise<void> {
 /** A 12-megapixel picture registered, measured and mapped, against libvips' conversion to Lab alone. */
 async function speed(): Promise<void> {
   const random = seededRandom(5);
-  const { picture, spec } = takePhotograph(withFace(homeComputer({ amount: 14 }, { amount: 20 })), { ...PLAIN_SHOT, width: 4000, height: 3000 });
+  const { picture, spec } = takePhotograph(withFace(homeComputer({ amount: 14 }, { amount: 20 })), {
+    ...PLAIN_SHOT,
+    width: 4000,
+    height: 3000,
+  });
   const corners = spec.regions.find(({ id }) => id === 'face')!.polygon as unknown as Corners;
   const { correction } = correctionOf(picture, spec);
   const base = onPlane(picture, corners, correction, COLUMNS, shapeOf(corners));
@@ -127,7 +145,11 @@ async function speed(): Promise<void> {
   const [ours, theirs]: [number[], number[]] = [[], []];
   for (let i = 0; i < 9; i++) {
     let start = performance.now();
-    const found = refineCorners(picture, corners.map(([x, y]): Point => [x + 20 * random(), y]) as unknown as Corners, 60);
+    const found = refineCorners(
+      picture,
+      corners.map(([x, y]): Point => [x + 20 * random(), y]) as unknown as Corners,
+      60,
+    );
     measurePicture(picture, { ...spec, reference: 'hidden' });
     changeBetween(base, onPlane(picture, found, correction, COLUMNS, shapeOf(corners)));
     ours.push(performance.now() - start);

@@ -29,5 +29,8 @@ const BENCHMARKS: Record<string, () => Promise<void>> = {
 };
 
 const wanted = process.argv.slice(2).filter((word) => !word.startsWith('/'));
-for (const name of wanted) if (!BENCHMARKS[name]) throw new Error(`There is no benchmark “${name}”. One of: ${Object.keys(BENCHMARKS).join(', ')}.`);
-for (const [name, run] of Object.entries(BENCHMARKS)) if (wanted.includes(name) || (wanted.length === 0 && name !== 'attack')) await run();
+for (const name of wanted)
+  if (!BENCHMARKS[name])
+    throw new Error(`There is no benchmark “${name}”. One of: ${Object.keys(BENCHMARKS).join(', ')}.`);
+for (const [name, run] of Object.entries(BENCHMARKS))
+  if (wanted.includes(name) || (wanted.length === 0 && name !== 'attack')) await run();

@@ -25,10 +25,14 @@ interface Served {
 
 async function served(port: number, data: string): Promise<Served> {
   let queries = 0;
-  const process_ = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {
-    env: { ...process.env, KVELL_DATA: data, KVELL_TELL_QUERIES: '1' },
-    stdio: ['ignore', 'ignore', 'pipe'],
-  });
+  const process_ = spawn(
+    process.execPath,
+    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
+    {
+      env: { ...process.env, KVELL_DATA: data, KVELL_TELL_QUERIES: '1' },
+      stdio: ['ignore', 'ignore', 'pipe'],
+    },
+  );
   process_.stderr!.on('data', (chunk: Buffer) => (queries += chunk.toString().split('query\n').length - 1));
   const base = `http://127.0.0.1:${port}`;
   for (let i = 0; i < 100; i++) {
@@ -58,13 +62,29 @@ const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.le
 
 /** What answers while somebody types: the preview of a plan for each machine that has a piece, and what is looked for. */
 async function inProcess(machines: readonly string[]): Promise<Record<string, () => Promise<unknown>>> {
-  const works: Record<string, () => Promise<unknown>> = { 'looking for “shell wash”': () => findAnything('shell wash') };
+  const works: Record<string, () => Promise<unknown>> = {
+    'looking for “shell wash”': () => findAnything('shell wash'),
+  };
   for (const machine of machines) {
     const [piece] = await piecesOf(machine.slice(-36));
     if (!piece) continue;
     const form = planSchema.validate({
-      ...{ pieceId: piece.id, school: 'bath-lamp', stockId: '', strengthValue: 12, strengthUnit: 'percentWW', targetPercentWW: 6 },
-      ...{ volumeL: 2, areaCm2: 500, windowStart: '2026-06-21T10:00', durationMin: 120, turnEveryMin: 30, cloudPercent: 0 },
+      ...{
+        pieceId: piece.id,
+        school: 'bath-lamp',
+        stockId: '',
+        strengthValue: 12,
+        strengthUnit: 'percentWW',
+        targetPercentWW: 6,
+      },
+      ...{
+        volumeL: 2,
+        areaCm2: 500,
+        windowStart: '2026-06-21T10:00',
+        durationMin: 120,
+        turnEveryMin: 30,
+        cloudPercent: 0,
+      },
       ...{ lampMwPerCm2: 5, temperatureC: 25, toleranceB: 1.5 },
     });
     if (form.error) throw form.error;
@@ -85,7 +105,9 @@ export async function scale(only: readonly string[] = []): Promise<void> {
     process.env.KVELL_DATA = large;
     const rows = await copyRestorations(COPIES);
     await closeDatabase();
-    console.log(`A workshop of ${4 * (COPIES + 1)} restorations, ${rows} rows, made in ${((performance.now() - from) / 1000).toFixed(1)} s`);
+    console.log(
+      `A workshop of ${4 * (COPIES + 1)} restorations, ${rows} rows, made in ${((performance.now() - from) / 1000).toFixed(1)} s`,
+    );
     const [small, big] = [await served(3922, demo), await served(3923, large)];
     servers.push(small, big);
     const { body } = await visit(small, '/restorations');
@@ -98,7 +120,10 @@ export async function scale(only: readonly string[] = []): Promise<void> {
     const stages = ['intake', 'teardown', 'wash', 'brighten', 'keys', 'mend', 'finish', 'rebuild', 'record'];
     const addresses = [
       ...['/', '/restorations', '/stores', '/stores/agents', '/workshop', '/sums', '/api/mark'],
-      ...machines.flatMap((machine) => [machine, ...[...stages, 'log', 'owner', 'worth'].map((place) => `${machine}/${place}`)]),
+      ...machines.flatMap((machine) => [
+        machine,
+        ...[...stages, 'log', 'owner', 'worth'].map((place) => `${machine}/${place}`),
+      ]),
       ...[...pieces.values()].flatMap((piece) => [piece, `${piece}/measure?stage=brighten`]),
     ];
     let [worst, most, over] = [0, 0, 0];
@@ -138,7 +163,9 @@ export async function scale(only: readonly string[] = []): Promise<void> {
         }
       tell(median(times[demo]!), median(times[large]!), queries, name);
     }
-    console.log(`  worst ratio ${worst.toFixed(2)} (aim ${MOST_RATIO}), most queries ${most} (aim ${MOST_QUERIES}), ${over} over`);
+    console.log(
+      `  worst ratio ${worst.toFixed(2)} (aim ${MOST_RATIO}), most queries ${most} (aim ${MOST_QUERIES}), ${over} over`,
+    );
   } finally {
     for (const { process: running } of servers) running.kill();
     await rm(folder, { recursive: true, force: true });

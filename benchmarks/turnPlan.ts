@@ -48,7 +48,9 @@ export async function turnPlans(): Promise<void> {
     if (evenness >= 0.8) kept++;
   }
   console.log(`Turn plan, ${DAYS} random days of four turns against every way to turn`);
-  console.log(`  optimum 0.85 or more: ${reach}, of these the plan 0.8 or more: ${kept}; worst plan ${(100 * worst).toFixed(1)} % of its optimum`);
+  console.log(
+    `  optimum 0.85 or more: ${reach}, of these the plan 0.8 or more: ${kept}; worst plan ${(100 * worst).toFixed(1)} % of its optimum`,
+  );
   const june: TurnPlanInput = {
     ...BOX,
     place: { latitude: 50, longitude: 10 },

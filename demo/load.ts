@@ -11,7 +11,8 @@ const fresh = process.argv.includes('--fresh');
 if (!/data-(demo|test)[^/]*$/.test(dataFolder()))
   throw new Error(`The demo is loaded only into a folder named data-demo…, not into ${dataFolder()}.`);
 if (fresh) await rm(dataFolder(), { recursive: true, force: true });
-if ((await listRestorations()).length > 0) console.log('The demo workshop is there already. With --fresh it is made anew.');
+if ((await listRestorations()).length > 0)
+  console.log('The demo workshop is there already. With --fresh it is made anew.');
 else {
   console.log('Loading the demo workshop. The simulated camera takes its photographs now.');
   await loadWorkshop(clock(), (words) => console.log(`  ${words}`));

@@ -31,15 +31,30 @@ interface TakenPhoto {
 }
 
 /** The simulated camera takes a photograph, and it goes in as any other would. */
-export async function photograph({ restorationId, stage, pieceId, name, takenAt, scene, shot = {} }: Taking): Promise<TakenPhoto> {
+export async function photograph({
+  restorationId,
+  stage,
+  pieceId,
+  name,
+  takenAt,
+  scene,
+  shot = {},
+}: Taking): Promise<TakenPhoto> {
   const { picture, spec } = takePhotograph(scene, { ...PLAIN_SHOT, ...SIZE, ...shot });
   const bytes = await toJpeg(picture, { quality: 88, takenAt });
-  const photo = await addPhoto({ restorationId, stage, pieceId, originalName: `${name}.jpg`, words: '', bytes }, takenAt);
+  const photo = await addPhoto(
+    { restorationId, stage, pieceId, originalName: `${name}.jpg`, words: '', bytes },
+    takenAt,
+  );
   return { photo, bytes, spec };
 }
 
 /** The middle of a region of the scene on its photograph, where somebody would set a pin. */
-export function middleOf({ spec, photo: { width, height } }: TakenPhoto, region: string, aside: Share = { x: 0, y: 0 }): Share {
+export function middleOf(
+  { spec, photo: { width, height } }: TakenPhoto,
+  region: string,
+  aside: Share = { x: 0, y: 0 },
+): Share {
   const polygon = spec.regions.find(({ id }) => id === region)!.polygon;
   const mean = (axis: 0 | 1) => polygon.reduce((sum, point) => sum + point[axis], 0) / polygon.length;
   return { x: mean(0) / width + aside.x, y: mean(1) / height + aside.y };
@@ -60,5 +75,8 @@ export async function measured(taking: Taking, piece: Piece, region: string): Pr
   const picture = await decodePicture(bytes);
   const opened = withHoles(picture, wanted, PIECE_REGION, HIDDEN_REGION);
   const { result }: Measured = measurePicture(picture, opened);
-  return keepMeasurement({ pieceId: piece.id, photoId: photo.id, stage: taking.stage, spec: opened, result }, taking.takenAt);
+  return keepMeasurement(
+    { pieceId: piece.id, photoId: photo.id, stage: taking.stage, spec: opened, result },
+    taking.takenAt,
+  );
 }

@@ -15,7 +15,16 @@ interface Off {
   connection?: [ConnectionKind, string];
 }
 
-const SCREW: Lot = { thing: 'screw', drive: 'cross', head: 'pan', diameterMm: 3, lengthMm: 10, shank: 'tapered', count: 1, fate: 'kept' };
+const SCREW: Lot = {
+  thing: 'screw',
+  drive: 'cross',
+  head: 'pan',
+  diameterMm: 3,
+  lengthMm: 10,
+  shank: 'tapered',
+  count: 1,
+  fate: 'kept',
+};
 
 /** The home computer: 22 steps, long screws at the back, and a keyboard with a rod. */
 const BRIMSEL: Off[] = [
@@ -23,7 +32,11 @@ const BRIMSEL: Off[] = [
   { name: 'Bottom screws, back', joint: 'screws', lot: { count: 2, lengthMm: 26 } },
   { name: 'Upper shell', joint: 'clips', way: 'lift at the back, then forward' },
   { name: 'Lamp plug', joint: 'plug', connection: ['plug', 'red to the left, two pins'] },
-  { name: 'Keyboard ribbon', joint: 'ribbon clamp', connection: ['ribbon clamp', 'bar swings up; bare side of the foil down, blue stripe left'] },
+  {
+    name: 'Keyboard ribbon',
+    joint: 'ribbon clamp',
+    connection: ['ribbon clamp', 'bar swings up; bare side of the foil down, blue stripe left'],
+  },
   { name: 'Keyboard screws', joint: 'screws', lot: { count: 3, lengthMm: 14 } },
   { name: 'Keyboard', joint: 'laid in', way: 'slides right, then up' },
   { name: 'Outer shield', joint: 'screws', lot: { count: 5, lengthMm: 6, shank: 'straight' } },
@@ -103,7 +116,9 @@ async function putBack(restorationId: string, names: readonly string[], at: Date
 }
 
 const tested = (faulty: string[]): TestResults =>
-  Object.fromEntries(TEST_ITEMS.map((item) => [item, item === 'drives' ? 'not there' : faulty.includes(item) ? 'faulty' : 'works']));
+  Object.fromEntries(
+    TEST_ITEMS.map((item) => [item, item === 'drives' ? 'not there' : faulty.includes(item) ? 'faulty' : 'works']),
+  );
 
 /** The home computer taken apart whole, and its keyboard together again while the shell is in the sun. */
 export async function brimselApart(restorationId: string, photoId: string, off: Date, on: Date): Promise<void> {
@@ -113,7 +128,11 @@ export async function brimselApart(restorationId: string, photoId: string, off: 
   const idOf = (name: string) => steps.find((step) => step.name === name)!.id;
   for (const [first, then, why] of BRIMSEL_BLOCKS) await addBlock(idOf(first), idOf(then), why, off);
   for (const [name, pins] of BRIMSEL_PINS) await pinStep(idOf(name), photoId, pins, off);
-  await putBack(restorationId, ['Membrane', 'Three longer back plate screws', 'Back plate screws', 'Springs and plungers', 'Other caps'], on);
+  await putBack(
+    restorationId,
+    ['Membrane', 'Three longer back plate screws', 'Back plate screws', 'Springs and plungers', 'Other caps'],
+    on,
+  );
 }
 
 /** The handheld apart and closed again, one lot replaced on the way. */

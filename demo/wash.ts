@@ -15,10 +15,14 @@ import { LIGHTS } from '@/simulators/camera/shot';
 import type { Soiling } from '@/simulators/camera/scene';
 import { measured, photograph } from './photographs';
 
-type Found = Pick<Finding, 'kind' | 'severity' | 'words'> & Partial<Pick<Finding, 'photoId' | 'pin'>> & { soil: SoilId; visible?: Visible };
+type Found = Pick<Finding, 'kind' | 'severity' | 'words'> &
+  Partial<Pick<Finding, 'photoId' | 'pin'>> & { soil: SoilId; visible?: Visible };
 
 async function dirt(piece: Piece, { soil, visible = 'front', ...found }: Found, at: Date): Promise<Finding> {
-  const finding = await addFinding({ restorationId: piece.restorationId, pieceId: piece.id, stage: 'intake', ...found }, at);
+  const finding = await addFinding(
+    { restorationId: piece.restorationId, pieceId: piece.id, stage: 'intake', ...found },
+    at,
+  );
   await nameSoil(finding.id, soil, visible, at);
   return finding;
 }
@@ -37,10 +41,17 @@ async function dried(restorationId: string, at: Date): Promise<void> {
 }
 
 /** Earlier passes, from which the workshop has learnt: degreaser did little for nicotine here, sugar soap took it. */
-export async function washedBefore(piece: Piece, at: (daysAgo: number, hour: number, minute?: number) => Date): Promise<void> {
+export async function washedBefore(
+  piece: Piece,
+  at: (daysAgo: number, hour: number, minute?: number) => Date,
+): Promise<void> {
   const places = ['shell, left', 'shell, right', 'cell door', 'rim of the window'];
   for (const [i, words] of places.entries()) {
-    const veil = await dirt(piece, { kind: 'soiled', severity: 'plain', words: `brown veil, ${words}`, soil: 'nicotine' }, at(29, 10, 42 + i));
+    const veil = await dirt(
+      piece,
+      { kind: 'soiled', severity: 'plain', words: `brown veil, ${words}`, soil: 'nicotine' },
+      at(29, 10, 42 + i),
+    );
     await pass(veil, 'kitchen-degreaser', 'no change', '', at(29, 10, 50 + 2 * i));
     await pass(veil, 'sugar-soap', 'gone', '', at(29, 11, 20 + i));
   }
@@ -85,7 +96,8 @@ export async function orvane(at: (daysAgo: number, hour: number, minute?: number
       machine: 'Orvane Slab home computer, keyboard in the case',
       source: 'a smoker’s hobby room',
       pricePaidMinor: 2200,
-      condition: 'Brown veil all over, keys sticky, one long scuff across the lid, rust in the bottom where a screw stood.',
+      condition:
+        'Brown veil all over, keys sticky, one long scuff across the lid, rust in the bottom where a screw stood.',
       claim: 'worked, they say',
     },
     at(3, 18),
@@ -103,13 +115,26 @@ export async function orvane(at: (daysAgo: number, hour: number, minute?: number
   const size = (lengthMm: number, widthMm: number, heightMm: number) => ({ lengthMm, widthMm, heightMm });
   const plain = { restorationId, plastic: 'ABS', finish: 'textured', labels: '', metalInside: '' };
   const [keyboard, lid, bottom] = [
-    await addPiece({ ...plain, tag: 'K1', name: 'Key caps', surfaces: ['legend-moulded'], hollow: true, ...size(300, 110, 15) }, at(3, 18, 20)),
-    await addPiece({ ...plain, tag: 'K2', name: 'Lid', labels: 'paper label inside the rim', ...size(390, 210, 40) }, at(3, 18, 22)),
+    await addPiece(
+      { ...plain, tag: 'K1', name: 'Key caps', surfaces: ['legend-moulded'], hollow: true, ...size(300, 110, 15) },
+      at(3, 18, 20),
+    ),
+    await addPiece(
+      { ...plain, tag: 'K2', name: 'Lid', labels: 'paper label inside the rim', ...size(390, 210, 40) },
+      at(3, 18, 22),
+    ),
     await addPiece({ ...plain, tag: 'K3', name: 'Bottom shell', ...size(390, 210, 35) }, at(3, 18, 24)),
   ];
   await dirt(
     keyboard,
-    { kind: 'soiled', severity: 'bad', words: 'brown veil on every cap', photoId: came.photo.id, pin: { x: 0.42, y: 0.58 }, soil: 'nicotine' },
+    {
+      kind: 'soiled',
+      severity: 'bad',
+      words: 'brown veil on every cap',
+      photoId: came.photo.id,
+      pin: { x: 0.42, y: 0.58 },
+      soil: 'nicotine',
+    },
     at(3, 18, 30),
   );
   await dirt(
@@ -126,27 +151,59 @@ export async function orvane(at: (daysAgo: number, hour: number, minute?: number
   );
   await dirt(
     keyboard,
-    { kind: 'soiled', severity: 'plain', words: 'dust and hair', photoId: came.photo.id, pin: { x: 0.3, y: 0.66 }, soil: 'dust' },
+    {
+      kind: 'soiled',
+      severity: 'plain',
+      words: 'dust and hair',
+      photoId: came.photo.id,
+      pin: { x: 0.3, y: 0.66 },
+      soil: 'dust',
+    },
     at(3, 18, 32),
   );
   const scuff = await dirt(
     lid,
-    { kind: 'scuffed', severity: 'plain', words: 'long black streak', photoId: came.photo.id, pin: { x: 0.62, y: 0.34 }, soil: 'rubber-scuff' },
+    {
+      kind: 'scuffed',
+      severity: 'plain',
+      words: 'long black streak',
+      photoId: came.photo.id,
+      pin: { x: 0.62, y: 0.34 },
+      soil: 'rubber-scuff',
+    },
     at(3, 18, 33),
   );
   await dirt(
     lid,
-    { kind: 'ink', severity: 'slight', words: 'a price in felt marker', photoId: came.photo.id, pin: { x: 0.34, y: 0.32 }, soil: 'marker' },
+    {
+      kind: 'ink',
+      severity: 'slight',
+      words: 'a price in felt marker',
+      photoId: came.photo.id,
+      pin: { x: 0.34, y: 0.32 },
+      soil: 'marker',
+    },
     at(3, 18, 34),
   );
   const stain = await dirt(
     bottom,
-    { kind: 'stained', severity: 'plain', words: 'rust in the shape of a screw', soil: 'rust-stain', visible: 'underside' },
+    {
+      kind: 'stained',
+      severity: 'plain',
+      words: 'rust in the shape of a screw',
+      soil: 'rust-stain',
+      visible: 'underside',
+    },
     at(3, 18, 35),
   );
   await settleStage(restorationId, 'intake', 'done', null, at(3, 19));
   await settleStage(restorationId, 'teardown', 'done', null, at(2, 12));
-  await settleFinding(stain.id, 'left on purpose', 'under where the foot sits; going on would cost more surface than the stain does', at(1, 10));
+  await settleFinding(
+    stain.id,
+    'left on purpose',
+    'under where the foot sits; going on would cost more surface than the stain does',
+    at(1, 10),
+  );
   await lidMeasured(lid, at(2, 12, 20), at(1, 10, 30));
   await pass(scuff, 'isopropyl', 'better', 'half of it came off', at(1, 11));
 }

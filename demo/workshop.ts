@@ -55,7 +55,8 @@ const WORKSHOP = {
 /** A moment so many days ago, at an hour of the workshop's own clock (two hours behind UTC). */
 function clockOf(now: Date) {
   const midnight = Math.floor((now.getTime() - 2 * HOUR_MS) / DAY_MS) * DAY_MS + 2 * HOUR_MS;
-  return (daysAgo: number, hour: number, minute = 0) => new Date(midnight - daysAgo * DAY_MS + hour * HOUR_MS + minute * 60_000);
+  return (daysAgo: number, hour: number, minute = 0) =>
+    new Date(midnight - daysAgo * DAY_MS + hour * HOUR_MS + minute * 60_000);
 }
 
 type Clock = ReturnType<typeof clockOf>;
@@ -82,16 +83,25 @@ const material = (restorationId: string, stage: Stage, amountMinor: number, word
 async function estimate(restorationId: string, guesses: WorthEstimate, at: Date): Promise<void> {
   await setEstimate(restorationId, guesses, await worthWords(restorationId, guesses), at);
 }
-const note = (restorationId: string, stage: Stage, words: string, at: Date) => writeNote({ restorationId, stage, words, corrects: null }, at);
+const note = (restorationId: string, stage: Stage, words: string, at: Date) =>
+  writeNote({ restorationId, stage, words, corrects: null }, at);
 
 /** Cream for one coat on the shell of the Brimsel Nine, mL. */
 const CREAM_ML = creamAmount(surfaceCm2({ lengthMm: 400, widthMm: 220, heightMm: 45 }), FILM_MM, 1, 100).creamMl;
 
 /** What of a bottle goes into a bag of so much weaker solution. */
-const intoBag = (stock: StockItem, percentWW: number, amountMl: number): Pick<StartExposure, 'amountMl' | 'targetPercentWW' | 'takes'> => ({
+const intoBag = (
+  stock: StockItem,
+  percentWW: number,
+  amountMl: number,
+): Pick<StartExposure, 'amountMl' | 'targetPercentWW' | 'takes'> => ({
   amountMl,
   targetPercentWW: percentWW,
-  takes: { amount: 1000 * peroxideDilution(stock.strengthValue!, percentWW, amountMl / 1000).stockVolumeL, unit: 'mL', otherwise: stock.name },
+  takes: {
+    amount: 1000 * peroxideDilution(stock.strengthValue!, percentWW, amountMl / 1000).stockVolumeL,
+    unit: 'mL',
+    otherwise: stock.name,
+  },
 });
 
 async function expose(
@@ -125,7 +135,11 @@ async function expose(
   for (let turn = start.turnEveryMin; turn < real.minutes; turn += start.turnEveryMin)
     await noteTurn(timer.id, new Date(from.getTime() + turn * 60_000));
   const end = new Date(from.getTime() + real.minutes * 60_000);
-  return endExposure(session.id, { endedAt: end.toISOString(), cloudFraction: real.cloud, temperatureC: 31, words: real.words }, end);
+  return endExposure(
+    session.id,
+    { endedAt: end.toISOString(), cloudFraction: real.cloud, temperatureC: 31, words: real.words },
+    end,
+  );
 }
 
 /** Share of yellow left after a dose, with the rate this demo's plastic happens to have. */
@@ -163,22 +177,57 @@ async function brimsel(at: Clock, now: Date, cream: StockItem, mixed: StockItem)
     shot: { light: LIGHTS['shed dusk'], tilt: 0.5, seed: 3 },
   });
   const found = (kind: FindingKind, severity: Severity, words: string, pin: Share | null, minute: number) =>
-    addFinding({ restorationId: id, pieceId: null, stage: 'intake', kind, severity, words, photoId: pin && came.photo.id, pin }, at(9, 17, minute));
+    addFinding(
+      { restorationId: id, pieceId: null, stage: 'intake', kind, severity, words, photoId: pin && came.photo.id, pin },
+      at(9, 17, minute),
+    );
   await found('yellowed', 'bad', 'upper shell and keys, left side more', middleOf(came, 'lid', { x: -0.2, y: 0 }), 20);
-  const soiled = await found('soiled', 'plain', 'dust under the caps, hand grease on the space bar', middleOf(came, 'lid', { x: 0, y: 0.22 }), 22);
-  await found('dead', 'plain', 'three keys of the lower row do not answer', middleOf(came, 'lid', { x: 0.18, y: 0.16 }), 24);
-  await found('keep this mark', 'slight', 'the school’s number, scratched in by hand', middleOf(came, 'hidden', { x: 0.03, y: -0.02 }), 26);
+  const soiled = await found(
+    'soiled',
+    'plain',
+    'dust under the caps, hand grease on the space bar',
+    middleOf(came, 'lid', { x: 0, y: 0.22 }),
+    22,
+  );
+  await found(
+    'dead',
+    'plain',
+    'three keys of the lower row do not answer',
+    middleOf(came, 'lid', { x: 0.18, y: 0.16 }),
+    24,
+  );
+  await found(
+    'keep this mark',
+    'slight',
+    'the school’s number, scratched in by hand',
+    middleOf(came, 'hidden', { x: 0.03, y: -0.02 }),
+    26,
+  );
   await found('rust', 'slight', 'edge of the inner shield', null, 28);
   await setAim(id, 'presentable', 'the scratched school number', at(9, 17, 30));
   const guess = (low: number, likely: number, high: number) => ({ low, likely, high });
-  await estimate(id, { parts: guess(10, 25, 60), hours: guess(8, 12, 20), goodOne: guess(140, 190, 260) }, at(9, 17, 40));
+  await estimate(
+    id,
+    { parts: guess(10, 25, 60), hours: guess(8, 12, 20), goodOne: guess(140, 190, 260) },
+    at(9, 17, 40),
+  );
   await settleStage(id, 'intake', 'done', null, at(9, 18));
-  await note(id, 'teardown', 'Six screws below, two long ones at the back. Ribbon of the keyboard: blue stripe to the left.', at(8, 10, 30));
+  await note(
+    id,
+    'teardown',
+    'Six screws below, two long ones at the back. Ribbon of the keyboard: blue stripe to the left.',
+    at(8, 10, 30),
+  );
   await brimselApart(id, came.photo.id, at(8, 10), at(2, 17));
   await minutes(id, 'teardown', 40, 'Shell open, board and keyboard out', at(8, 10, 40));
   await settleStage(id, 'teardown', 'done', null, at(8, 11));
   const shell = await addPiece(
-    piece(id, 'K1', 'Upper shell', { lengthMm: 400, widthMm: 220, heightMm: 45, labels: 'paper label under the badge, taped over' }),
+    piece(id, 'K1', 'Upper shell', {
+      lengthMm: 400,
+      widthMm: 220,
+      heightMm: 45,
+      labels: 'paper label under the badge, taped over',
+    }),
     at(8, 11, 10),
   );
   const caps = await addPiece(
@@ -188,8 +237,16 @@ async function brimsel(at: Clock, now: Date, cream: StockItem, mixed: StockItem)
   await minutes(id, 'wash', 55, 'Vacuum, dish soap, toothbrush on every face', at(8, 16));
   await material(id, 'wash', 150, 'Dish soap and two toothbrushes', at(8, 16, 5));
   await settleFinding(soiled.id, 'done', 'soap and toothbrush; the space bar took alcohol', at(8, 17));
-  const scene = (share: number, extra: object = {}) => homeComputer({ ...yellow, amount: 24 * share, ...extra }, { amount: 29 });
-  const take = (name: string, share: number, when: Date, light: keyof typeof LIGHTS, seed: number, extra: object = {}) =>
+  const scene = (share: number, extra: object = {}) =>
+    homeComputer({ ...yellow, amount: 24 * share, ...extra }, { amount: 29 });
+  const take = (
+    name: string,
+    share: number,
+    when: Date,
+    light: keyof typeof LIGHTS,
+    seed: number,
+    extra: object = {},
+  ) =>
     measured(
       {
         restorationId: id,
@@ -217,15 +274,26 @@ async function brimsel(at: Clock, now: Date, cream: StockItem, mixed: StockItem)
     caps,
     'lid',
   );
-  const first = await expose(shell, cream, at(4, 9), 150, { minutes: 145, cloud: 0.25, words: 'Film wrinkled along the front edge.' });
-  await take('K1-after-1', left(first.dose!), at(3, 8, 20), 'daylight', 5, { folds: { lines: FOLDS, widthMm: 1.6, amount: 6 } });
+  const first = await expose(shell, cream, at(4, 9), 150, {
+    minutes: 145,
+    cloud: 0.25,
+    words: 'Film wrinkled along the front edge.',
+  });
+  await take('K1-after-1', left(first.dose!), at(3, 8, 20), 'daylight', 5, {
+    folds: { lines: FOLDS, widthMm: 1.6, amount: 6 },
+  });
   await expose(
     caps,
     mixed,
     at(3, 10),
     240,
     { minutes: 240, cloud: 0.4, words: 'In a zip bag, shaken over and vented at each turn.' },
-    { school: 'bag-sun', stockPercentWW: 12, ...intoBag(mixed, 6, 700), checks: ['Two caps of a scrap keyboard came through this way'] },
+    {
+      school: 'bag-sun',
+      stockPercentWW: 12,
+      ...intoBag(mixed, 6, 700),
+      checks: ['Two caps of a scrap keyboard came through this way'],
+    },
   );
   const second = await expose(shell, cream, at(2, 9, 30), 120, {
     minutes: 120,
@@ -295,7 +363,10 @@ async function tovarn(at: Clock): Promise<void> {
     shot: { light: LIGHTS['warm lamp'], tilt: 0.9, turnDeg: -7, seed: 12 },
   });
   const found = (kind: FindingKind, severity: Severity, words: string, pin: Share | null, minute: number) =>
-    addFinding({ restorationId: id, pieceId: null, stage: 'intake', kind, severity, words, photoId: pin && front.photo.id, pin }, at(1, 19, minute));
+    addFinding(
+      { restorationId: id, pieceId: null, stage: 'intake', kind, severity, words, photoId: pin && front.photo.id, pin },
+      at(1, 19, minute),
+    );
   await found('yellowed', 'bad', 'front, but for the drive door', { x: 0.3, y: 0.45 }, 10);
   await found('missing', 'plain', 'one rubber foot', null, 12);
   await found('sticky', 'slight', 'power switch', { x: 0.74, y: 0.6 }, 13);
@@ -368,7 +439,10 @@ async function pellwig(at: Clock, liquid: StockItem): Promise<void> {
   await pellwigThereAndBack(id, at(29, 10), at(25, 13));
   await minutes(id, 'teardown', 25, 'Four screws, cells and board out', at(29, 10));
   await settleStage(id, 'teardown', 'done', null, at(29, 10, 30));
-  const shell = await addPiece(piece(id, 'K1', 'Front shell', { lengthMm: 180, widthMm: 75, heightMm: 14 }), at(29, 10, 40));
+  const shell = await addPiece(
+    piece(id, 'K1', 'Front shell', { lengthMm: 180, widthMm: 75, heightMm: 14 }),
+    at(29, 10, 40),
+  );
   await washedBefore(shell, at);
   await minutes(id, 'wash', 20, 'Dish soap, soft brush', at(29, 11));
   await settleFinding(scratched.id, 'left on purpose', 'original window, scratches are shallow', at(29, 11, 30));
@@ -393,7 +467,14 @@ async function pellwig(at: Clock, liquid: StockItem): Promise<void> {
     ...intoBag(liquid, 6, 800),
     cautions: [caution('peroxide-burns'), caution('sun-heat')],
   };
-  await expose(shell, liquid, at(28, 9, 30), 240, { minutes: 240, cloud: 0.2, words: 'In a zip bag, vented at each turn.' }, bag);
+  await expose(
+    shell,
+    liquid,
+    at(28, 9, 30),
+    240,
+    { minutes: 240, cloud: 0.2, words: 'In a zip bag, vented at each turn.' },
+    bag,
+  );
   await take('K1-after-1', 0.2, at(27, 9), 23);
   await expose(shell, liquid, at(27, 9, 30), 180, { minutes: 170, cloud: 0.1, words: 'Same bag, fresh liquid.' }, bag);
   const last = await take('K1-after-2', 0.05, at(26, 9), 24);
@@ -409,12 +490,15 @@ async function pellwig(at: Clock, liquid: StockItem): Promise<void> {
   await settleStage(id, 'record', 'done', null, at(25, 15, 5));
 }
 
-const sky: SkySource = (place, from, hours) => Promise.resolve(simulatedSky(place.latitude, place.longitude, from, hours));
+const sky: SkySource = (place, from, hours) =>
+  Promise.resolve(simulatedSky(place.latitude, place.longitude, from, hours));
 
 /** A bottle for the caps, mixed from the strong one. */
 async function mixedFrom(strong: StockItem, at: Clock): Promise<StockItem> {
   const { stockVolumeL, waterVolumeL } = peroxideDilution(strong.strengthValue!, 12, 1);
-  await inTransaction(() => takeOut({ stockId: strong.id, restorationId: null, amount: 1000 * stockVolumeL }, at(3, 9)));
+  await inTransaction(() =>
+    takeOut({ stockId: strong.id, restorationId: null, amount: 1000 * stockVolumeL }, at(3, 9)),
+  );
   return addStock(
     {
       name: 'Peroxide 12 %, own mix, 1 L',

@@ -10,17 +10,28 @@ interface Tagged {
   id: string;
 }
 
-async function tag(page: Page, restoration: string, name: string, size: readonly [number, number, number]): Promise<Tagged> {
+async function tag(
+  page: Page,
+  restoration: string,
+  name: string,
+  size: readonly [number, number, number],
+): Promise<Tagged> {
   await open(page, `/${restoration}/pieces/new`);
   await page.getByLabel('Which piece').fill(name);
-  for (const [i, label] of ['Length', 'Width', 'Height'].entries()) await page.getByRole('textbox', { name: label }).fill(String(size[i]));
+  for (const [i, label] of ['Length', 'Width', 'Height'].entries())
+    await page.getByRole('textbox', { name: label }).fill(String(size[i]));
   await page.getByRole('button', { name: 'Tag this piece' }).click();
   await page.waitForURL(/pieces\/[0-9a-f-]{36}$/);
   const id = /[0-9a-f-]{36}$/.exec(page.url())![0];
   return { name, id, address: `/${restoration}/pieces/${id}/measure?stage=brighten` };
 }
 
-async function measure(page: Page, { address }: Tagged, photo: Awaited<ReturnType<typeof testPhoto>>, file: string): Promise<void> {
+async function measure(
+  page: Page,
+  { address }: Tagged,
+  photo: Awaited<ReturnType<typeof testPhoto>>,
+  file: string,
+): Promise<void> {
   await open(page, address);
   await measureOn(page, photo, file);
   await page.getByRole('button', { name: 'Keep this measurement' }).click();
@@ -43,7 +54,14 @@ async function plan(page: Page, restoration: string, { id }: Tagged, way: string
 }
 
 /** A session that was begun this morning, from its plan to its end now. */
-async function session(page: Page, restoration: string, piece: Tagged, words: string, clockShiftMs: number, way = 'bath-lamp'): Promise<void> {
+async function session(
+  page: Page,
+  restoration: string,
+  piece: Tagged,
+  words: string,
+  clockShiftMs: number,
+  way = 'bath-lamp',
+): Promise<void> {
   await plan(page, restoration, piece, way, minutesAgo(clockShiftMs, 200));
   const gates = page.getByRole('group', { name: 'Before the start' }).getByRole('checkbox');
   await expect(page.getByText('I have read this')).toBeVisible();
@@ -73,7 +91,10 @@ async function matched(page: Page, restoration: string, { id }: Tagged): Promise
   await expect(page.getByText(/^Look again about/).first()).toBeVisible();
 }
 
-test('a lid, a keyboard frame and caps go from choosing to matched, with a fold line found and mended', async ({ page, clockShiftMs }, info) => {
+test('a lid, a keyboard frame and caps go from choosing to matched, with a fold line found and mended', async ({
+  page,
+  clockShiftMs,
+}, info) => {
   await open(page, '/workshop');
   await page.getByRole('textbox', { name: 'Latitude' }).fill('14.6');
   await page.getByRole('textbox', { name: 'Longitude' }).fill('-30');
@@ -109,7 +130,9 @@ test('a lid, a keyboard frame and caps go from choosing to matched, with a fold 
     await expect(page.getByText('The sky is noted. All plans count with it.')).toBeVisible();
     const csv = 'time,cloud\n2026-06-21 10:00,3\n2026-06-21 11:00,8\n';
     await expect(page.getByRole('button', { name: 'Take hours from a CSV' })).toBeEnabled();
-    await page.getByLabel('CSV of hours').setInputFiles({ name: 'hours.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+    await page
+      .getByLabel('CSV of hours')
+      .setInputFiles({ name: 'hours.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
     await expect(page.getByText('8 can be per cent or eighths')).toBeVisible();
     await open(page, `/${restoration}/brighten/ways?piece=${lid.id}`);
     const rings = page.getByRole('button', { name: /^Remind me/ });

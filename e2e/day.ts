@@ -17,8 +17,10 @@ export const test = base.extend<Day>({
       const Real = Date;
       globalThis.Date = new Proxy(Real, {
         // What is derived from Date stays what it is: the dates of a time zone are.
-        construct: (target, given: number[], made) => Reflect.construct(target, given.length === 0 ? [Real.now() + shift] : given, made) as object,
-        get: (target, name, itself) => (name === 'now' ? () => Real.now() + shift : (Reflect.get(target, name, itself) as unknown)),
+        construct: (target, given: number[], made) =>
+          Reflect.construct(target, given.length === 0 ? [Real.now() + shift] : given, made) as object,
+        get: (target, name, itself) =>
+          name === 'now' ? () => Real.now() + shift : (Reflect.get(target, name, itself) as unknown),
       });
     }, clockShiftMs);
     await hand(context);

@@ -42,7 +42,10 @@ async function addresses(page: Page): Promise<Record<string, string>> {
     'worth it': `${brimsel}/worth`,
     ...Object.fromEntries(
       STAGES.flatMap((stage) =>
-        VIEWS[stage].map(({ at, title }) => [`${stage}: ${title}`, viewHref(stage === 'wash' ? wash : restoration, stage, at)] as const),
+        VIEWS[stage].map(
+          ({ at, title }) =>
+            [`${stage}: ${title}`, viewHref(stage === 'wash' ? wash : restoration, stage, at)] as const,
+        ),
       ),
     ),
     'cleaning agents': '/stores/agents',
@@ -57,7 +60,9 @@ async function addresses(page: Page): Promise<Record<string, string>> {
     sums: '/sums',
     'a sum': '/sums/exposure-forecast',
     workshop: '/workshop',
-    ...Object.fromEntries(['hours', 'horizon', 'people', 'phone', 'kept'].map((view) => [`workshop, ${view}`, `/workshop/${view}`])),
+    ...Object.fromEntries(
+      ['hours', 'horizon', 'people', 'phone', 'kept'].map((view) => [`workshop, ${view}`, `/workshop/${view}`]),
+    ),
     enter: '/enter',
   };
 }
@@ -72,8 +77,11 @@ test('axe finds nothing serious on any screen, light or dark', async ({ page }) 
       await page.emulateMedia({ colorScheme: scheme });
       // Its words go through the debugger, not through a script of the page, which the content policy refuses.
       const result = await page.evaluate(`${axe};axe.run(document, { resultTypes: ['violations'] })`);
-      for (const { id, impact, nodes } of (result as { violations: { id: string; impact: string; nodes: { html: string }[] }[] }).violations)
-        if (impact === 'serious' || impact === 'critical') faults.push(`${name}, ${scheme}: ${id}: ${nodes[0]!.html.slice(0, 160)}`);
+      for (const { id, impact, nodes } of (
+        result as { violations: { id: string; impact: string; nodes: { html: string }[] }[] }
+      ).violations)
+        if (impact === 'serious' || impact === 'critical')
+          faults.push(`${name}, ${scheme}: ${id}: ${nodes[0]!.html.slice(0, 160)}`);
     }
   }
   expect(faults).toEqual([]);
@@ -282,7 +290,9 @@ test('how clean is a figure with its maps; what is no soil is unticked, the rest
   await expect(clean.getByText(/is marked already/)).toBeVisible();
 });
 
-test('card, piece and hidden patch are found and measured by themselves, and can be taken from there', async ({ page }) => {
+test('card, piece and hidden patch are found and measured by themselves, and can be taken from there', async ({
+  page,
+}) => {
   const { measure } = await addresses(page);
   await open(page, measure!);
   await expect(page.getByRole('button', { name: 'Piece, corner 4', exact: true })).toBeVisible({ timeout: 60_000 });
@@ -303,15 +313,23 @@ test('a bath is worked out from tub and piece, and the sessions so far show thei
   await expect(page.getByLabel('Liquid wanted')).toHaveValue('6.3');
   await expect(page.getByText(/deep in the tub/)).toBeHidden();
   await open(page, now!);
-  await expect(page.getByRole('link', { name: 'See its plan' })).toHaveAttribute('href', /plan\?piece=.*way=cream-film-sun$/);
+  await expect(page.getByRole('link', { name: 'See its plan' })).toHaveAttribute(
+    'href',
+    /plan\?piece=.*way=cream-film-sun$/,
+  );
   await open(page, past!);
   await page.getByText('How this is worked out').first().click();
-  const [, dose] = /UV index under 25 % cloud.*= (\d+\.\d) UVI·h/.exec((await page.getByText(/UV index under 25 % cloud.* UVI·h/).innerText())!)!;
+  const [, dose] = /UV index under 25 % cloud.*= (\d+\.\d) UVI·h/.exec(
+    (await page.getByText(/UV index under 25 % cloud.* UVI·h/).innerText())!,
+  )!;
   expect(Number(dose)).toBeGreaterThan(5);
   await expect(page.getByRole('cell', { name: new RegExp(`^${dose}`) }).first()).toBeVisible();
 });
 
-test('a planned session stands with its piece; the plan is laid into it, and has its card for the wall', async ({ page, request }) => {
+test('a planned session stands with its piece; the plan is laid into it, and has its card for the wall', async ({
+  page,
+  request,
+}) => {
   const { 'brighten: Now': brighten } = await addresses(page);
   await open(page, brighten!);
   await expect(page.getByRole('region', { name: 'Planned sessions' })).toContainText(/Planned: .* cream and film, sun/);

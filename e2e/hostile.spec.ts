@@ -38,8 +38,12 @@ const message = (answered: Answered) => answered.errors?.map((error) => error.me
 
 test('files that are not what they say are refused in plain words', async ({ request }) => {
   const photo = await testPhoto(10);
-  expect(message(await sendPhoto(request, 'words.jpg', Buffer.from('these are words, not a picture')))).toContain('not a picture');
-  expect(message(await sendPhoto(request, 'broken.jpg', photo.jpeg.subarray(0, photo.jpeg.length / 2)))).toContain('breaks off');
+  expect(message(await sendPhoto(request, 'words.jpg', Buffer.from('these are words, not a picture')))).toContain(
+    'not a picture',
+  );
+  expect(message(await sendPhoto(request, 'broken.jpg', photo.jpeg.subarray(0, photo.jpeg.length / 2)))).toContain(
+    'breaks off',
+  );
   const cmyk = await sharp(photo.jpeg).toColourspace('cmyk').jpeg().toBuffer();
   expect(message(await sendPhoto(request, 'print.jpg', cmyk))).toContain('CMYK');
   const gif = await sharp(photo.jpeg).resize(40).gif().toBuffer();
@@ -47,7 +51,10 @@ test('files that are not what they say are refused in plain words', async ({ req
 });
 
 test('a picture of 300 million pixels is refused before it is decoded', async ({ request }) => {
-  const bomb = await sharp({ create: { width: 20_000, height: 15_000, channels: 3, background: '#cccccc' }, limitInputPixels: false })
+  const bomb = await sharp({
+    create: { width: 20_000, height: 15_000, channels: 3, background: '#cccccc' },
+    limitInputPixels: false,
+  })
     .png({ compressionLevel: 9 })
     .toBuffer();
   expect(bomb.byteLength).toBeLessThan(10_000_000);
@@ -75,13 +82,20 @@ test('ZIPs from somebody else, or built to harm, are refused', async ({ request 
     return buffer(zip.outputStream);
   };
   const send = async (content: Buffer) => {
-    const response = await request.post('/api/restorations/import', { headers: { 'content-type': 'application/zip' }, data: content });
+    const response = await request.post('/api/restorations/import', {
+      headers: { 'content-type': 'application/zip' },
+      data: content,
+    });
     return message((await response.json()) as Answered);
   };
   expect(await send(Buffer.from('no zip at all'))).toContain('not a ZIP');
   expect(await send(await zipOf({ 'holiday.txt': Buffer.from('sand') }))).toContain('no exported restoration has');
-  expect(await send(await zipOf({ 'restoration.json': Buffer.from('{"format":"other"}') }))).toContain('not a restoration of Kvell');
-  expect(await send(await zipOf({ 'restoration.json': Buffer.alloc(70 * 1024 * 1024) }))).toContain('far more than a restoration holds');
+  expect(await send(await zipOf({ 'restoration.json': Buffer.from('{"format":"other"}') }))).toContain(
+    'not a restoration of Kvell',
+  );
+  expect(await send(await zipOf({ 'restoration.json': Buffer.alloc(70 * 1024 * 1024) }))).toContain(
+    'far more than a restoration holds',
+  );
   // The library that writes ZIPs refuses such a path itself, so it is put in by hand, the same length.
   const climbing = Buffer.from(
     (await zipOf({ 'xxxevil.json': Buffer.from('{}') })).toString('latin1').replaceAll('xxxevil.json', '../evil.json'),
@@ -91,9 +105,15 @@ test('ZIPs from somebody else, or built to harm, are refused', async ({ request 
 });
 
 test('writes from other sites and visits under other names are refused', async ({ request, baseURL }) => {
-  const foreign = await request.post('/api/sums/yellowness', { headers: { Origin: 'https://elsewhere.invalid' }, data: { srgb: [1, 2, 3] } });
+  const foreign = await request.post('/api/sums/yellowness', {
+    headers: { Origin: 'https://elsewhere.invalid' },
+    data: { srgb: [1, 2, 3] },
+  });
   expect(foreign.status()).toBe(403);
-  const own = await request.post('/api/sums/yellowness', { headers: { Origin: baseURL! }, data: { srgb: [236, 224, 186] } });
+  const own = await request.post('/api/sums/yellowness', {
+    headers: { Origin: baseURL! },
+    data: { srgb: [236, 224, 186] },
+  });
   expect(own.status()).toBe(200);
   const named = await request.get('/', { headers: { Host: 'elsewhere.invalid' } });
   expect(named.status()).toBe(403);
@@ -102,36 +122,55 @@ test('writes from other sites and visits under other names are refused', async (
   expect(policy).not.toContain('unsafe-eval');
 });
 
-test('under a foreign name nothing is read by any way round the door, and the refusal carries its headers', async ({ baseURL }) => {
+test('under a foreign name nothing is read by any way round the door, and the refusal carries its headers', async ({
+  baseURL,
+}) => {
   const through: string[] = [];
   for (const path of WAYS_ROUND)
     for (const method of METHODS)
       for (const headers of HEADER_SETS) {
-        const { status, headers: given, body } = await raw(baseURL!, path, { method, headers: { ...headers, host: 'elsewhere.invalid' } });
+        const {
+          status,
+          headers: given,
+          body,
+        } = await raw(baseURL!, path, { method, headers: { ...headers, host: 'elsewhere.invalid' } });
         // What is no address at all, or written twice, is refused or tidied by the server before Kvell hears of it.
         const tidied = status === 400 || status === 308;
         const refused = status === 403 && String(given['content-security-policy']).includes("object-src 'none'");
-        if ((!tidied && !refused) || body.includes('Running now')) through.push(`${method} ${path} ${JSON.stringify(headers)}: ${status}`);
+        if ((!tidied && !refused) || body.includes('Running now'))
+          through.push(`${method} ${path} ${JSON.stringify(headers)}: ${status}`);
       }
   expect(through).toEqual([]);
 });
 
 test('what is no page runs nothing, whatever it holds', async ({ request }) => {
   const { value } = await sendPhoto(request, 'a.jpg', (await testPhoto(14)).jpeg);
-  for (const address of [`/api/photos/${value!.id}`, `/api/restorations/${restorationId}/export?as=html`, '/api/mark', '/api/nothing'])
+  for (const address of [
+    `/api/photos/${value!.id}`,
+    `/api/restorations/${restorationId}/export?as=html`,
+    '/api/mark',
+    '/api/nothing',
+  ])
     expect((await request.get(address)).headers()['content-security-policy']).toMatch(/default-src 'none';.* sandbox/);
 });
 
 test('a plain form does not call an action', async ({ baseURL }) => {
   const form = (name: string) => `--x\r\nContent-Disposition: form-data; name="${name}"\r\n\r\n[]\r\n--x--\r\n`;
   for (const name of [`$ACTION_ID_${'a'.repeat(42)}`, '$ACTION_REF_1']) {
-    const headers = { 'content-type': 'multipart/form-data; boundary=x', origin: baseURL!, 'content-length': String(form(name).length) };
+    const headers = {
+      'content-type': 'multipart/form-data; boundary=x',
+      origin: baseURL!,
+      'content-length': String(form(name).length),
+    };
     const answered = await raw(baseURL!, '/restorations', { method: 'POST', headers, body: form(name) });
     expect([answered.status, answered.body]).toEqual([400, expect.stringContaining('sent as a plain form')]);
   }
 });
 
-test('what cannot be read is refused with words: actions without arguments, addresses that are none, stray forms', async ({ request, baseURL }) => {
+test('what cannot be read is refused with words: actions without arguments, addresses that are none, stray forms', async ({
+  request,
+  baseURL,
+}) => {
   const manifest = JSON.parse(await readFile('.next/server/server-reference-manifest.json', 'utf8')) as {
     node: Record<string, { exportedName: string }>;
   };
@@ -146,16 +185,23 @@ test('what cannot be read is refused with words: actions without arguments, addr
   for (const body of ['', '[', '{}', '["$F1"]', '[{"a":"$1"}]', '["$Q1"]'])
     expect(await act(body)).toEqual([400, expect.stringContaining('no arguments')]);
   expect(await act('[{}]', 'multipart/form-data; boundary=x')).toEqual([400, expect.stringContaining('no arguments')]);
-  for (const body of ['[]', '["x"]', '[{}]', '["$undefined"]']) expect(await act(body)).toEqual([200, expect.stringContaining('is missing')]);
-  for (const body of ['["$0:0"]', '[{"a":"$0:0"}]', '[{"words":"$0:0","once":"x"}]']) expect((await act(body))[0]).toBe(200);
-  expect(await act('[{"restorationId":"a\\u0000b","stage":"mend","words":"x"}]')).toEqual([200, expect.stringContaining('a sign that no text has')]);
+  for (const body of ['[]', '["x"]', '[{}]', '["$undefined"]'])
+    expect(await act(body)).toEqual([200, expect.stringContaining('is missing')]);
+  for (const body of ['["$0:0"]', '[{"a":"$0:0"}]', '[{"words":"$0:0","once":"x"}]'])
+    expect((await act(body))[0]).toBe(200);
+  expect(await act('[{"restorationId":"a\\u0000b","stage":"mend","words":"x"}]')).toEqual([
+    200,
+    expect.stringContaining('a sign that no text has'),
+  ]);
   for (const path of ['/%', '/restorations/%00', '/api/photos/%']) expect((await raw(baseURL!, path)).status).toBe(400);
   const headers = { 'content-type': 'multipart/form-data; boundary=x', origin: baseURL! };
   expect((await raw(baseURL!, '/api/nothing', { method: 'POST', headers, body: 'x' })).status).toBe(400);
   expect((await request.get('/restorations?page=1e999')).status()).toBe(200);
 });
 
-test('an answer that is lost after it was written is asked for again, and nothing is written twice', async ({ page }) => {
+test('an answer that is lost after it was written is asked for again, and nothing is written twice', async ({
+  page,
+}) => {
   await open(page, `/restorations/${restorationId}/mend`);
   await turnTo(page, 'Notes');
   await page.getByLabel('Note', { exact: true }).fill('The hinge was glued before');
@@ -176,11 +222,17 @@ test('an answer that is lost after it was written is asked for again, and nothin
 });
 
 test('sums answer bad input with every field', async ({ request }) => {
-  const answered = await request.post('/api/sums/peroxide-dilution', { data: { stockPercentWW: 0, targetPercentWW: -3 } });
+  const answered = await request.post('/api/sums/peroxide-dilution', {
+    data: { stockPercentWW: 0, targetPercentWW: -3 },
+  });
   expect(answered.status()).toBe(400);
   const fields = ((await answered.json()) as { errors: { field: string }[] }).errors.map(({ field }) => field);
   expect(fields).toEqual(expect.arrayContaining(['stockPercentWW', 'targetPercentWW', 'finalVolumeL']));
-  expect((await request.post('/api/sums/peroxide-dilution', { data: 'not json', headers: { 'Content-Type': 'text/plain' } })).status()).toBe(400);
+  expect(
+    (
+      await request.post('/api/sums/peroxide-dilution', { data: 'not json', headers: { 'Content-Type': 'text/plain' } })
+    ).status(),
+  ).toBe(400);
   expect((await request.post('/api/sums/no-such-sum', { data: {} })).status()).toBe(404);
 });
 
@@ -197,15 +249,16 @@ test('files of what is not there, or on paper that nobody has, are refused with 
   expect((await ask(`${own}/teardown?as=pdf`)).words.slice(0, 5)).toBe('%PDF-');
   expect((await ask(`${own}/wash`)).words.slice(0, 5)).toBe('%PDF-');
   expect((await ask(`${own}/requests/nothing`)).status).toBe(404);
-  for (const file of ['teardown', 'wash', 'export', 'requests/x']) expect((await ask(`/api/restorations/nobody/${file}`)).status).toBe(404);
+  for (const file of ['teardown', 'wash', 'export', 'requests/x'])
+    expect((await ask(`/api/restorations/nobody/${file}`)).status).toBe(404);
 });
 
 test('the door of a server that is not for the network lets nobody in and nothing out', async ({ request }) => {
   const answered = (await (await request.post('/api/enter', { data: { passphrase: 'let me in' } })).json()) as Answered;
   expect(message(answered)).toContain('No passphrase is set');
-  expect(message((await (await request.post('/api/enter', { data: { passphrase: { $ne: '' } } })).json()) as Answered)).toMatch(
-    /Passphrase is no text/,
-  );
+  expect(
+    message((await (await request.post('/api/enter', { data: { passphrase: { $ne: '' } } })).json()) as Answered),
+  ).toMatch(/Passphrase is no text/);
   expect((await request.get('/hand', { maxRedirects: 0 })).headers().location).toMatch(/^\//);
 });
 
@@ -278,7 +331,10 @@ test('a workshop in US units types and reads inches and gallons; what is kept is
   await expect(width).toHaveValue('216.4');
 });
 
-test('a page that was drawn before another device wrote wipes nothing of that, and one that is awake shows it', async ({ page, context }) => {
+test('a page that was drawn before another device wrote wipes nothing of that, and one that is awake shows it', async ({
+  page,
+  context,
+}) => {
   await open(page, `/restorations/${restorationId}/pieces/new`);
   await page.getByLabel('Which piece').fill('Door of the drive');
   await page.getByRole('button', { name: 'Tag this piece' }).click();

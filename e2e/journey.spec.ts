@@ -29,7 +29,9 @@ test('from the empty workshop to the exported record', async ({ page, clockShift
     await page.getByLabel('Strength on the label').fill('35');
     await page.getByLabel('Content').fill('1000');
     await page.getByRole('button', { name: 'Put into stores' }).click();
-    await expect(page.getByRole('listitem').filter({ hasText: `Strong ${info.project.name}` })).toContainText('1000 mL left of 1000 mL');
+    await expect(page.getByRole('listitem').filter({ hasText: `Strong ${info.project.name}` })).toContainText(
+      '1000 mL left of 1000 mL',
+    );
   });
 
   await test.step('a restoration is opened; an empty name is refused and nothing typed is lost', async () => {
@@ -46,7 +48,9 @@ test('from the empty workshop to the exported record', async ({ page, clockShift
     await page.getByLabel('Price paid').fill('25');
     await page.getByRole('button', { name: 'Open restoration' }).click();
     await page.waitForURL(/\/intake$/);
-    await page.getByLabel('Choose photographs').setInputFiles({ name: 'as-it-came.jpg', mimeType: 'image/jpeg', buffer: (await testPhoto(22)).jpeg });
+    await page
+      .getByLabel('Choose photographs')
+      .setInputFiles({ name: 'as-it-came.jpg', mimeType: 'image/jpeg', buffer: (await testPhoto(22)).jpeg });
     await expect(page.getByText('Photograph kept.')).toBeVisible();
   });
 
@@ -167,10 +171,14 @@ test('from the empty workshop to the exported record', async ({ page, clockShift
     expect(html.toString()).not.toContain('<script');
     const zip = await download(page, 'Save as ZIP with photographs');
     await open(page, '/restorations');
-    await page.getByLabel('ZIP of a restoration').setInputFiles({ name: 'copy.zip', mimeType: 'application/zip', buffer: zip });
+    await page
+      .getByLabel('ZIP of a restoration')
+      .setInputFiles({ name: 'copy.zip', mimeType: 'application/zip', buffer: zip });
     await expect(page.getByText('is here already')).toBeVisible();
     await page.getByText('Import as a copy', { exact: true }).click();
-    await page.getByLabel('ZIP of a restoration').setInputFiles({ name: 'copy.zip', mimeType: 'application/zip', buffer: zip });
+    await page
+      .getByLabel('ZIP of a restoration')
+      .setInputFiles({ name: 'copy.zip', mimeType: 'application/zip', buffer: zip });
     await page.waitForURL(/restorations\/[0-9a-f-]{36}$/);
     await expect(page.getByRole('heading', { name: `${name} (copy)` })).toBeVisible();
   });

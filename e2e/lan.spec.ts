@@ -18,8 +18,13 @@ async function enter(page: Page, address = '/'): Promise<void> {
   await page.getByRole('button', { name: 'Enter' }).click();
 }
 
-test('a device that has not entered sees nothing, changes nothing, and is slowed down', async ({ browser, baseURL, request }) => {
-  for (const address of ['/api/mark', '/api/restorations/x/export', '/api/photos/x']) expect((await request.get(address)).status()).toBe(401);
+test('a device that has not entered sees nothing, changes nothing, and is slowed down', async ({
+  browser,
+  baseURL,
+  request,
+}) => {
+  for (const address of ['/api/mark', '/api/restorations/x/export', '/api/photos/x'])
+    expect((await request.get(address)).status()).toBe(401);
   expect((await request.post('/api/photos', { multipart: { stage: 'intake' } })).status()).toBe(401);
   // An action of another page cannot ride along with the page that asks for the passphrase.
   expect((await request.post('/enter', { headers: { 'next-action': 'a'.repeat(42) }, data: '[]' })).status()).toBe(401);
@@ -55,7 +60,8 @@ test('no way round the door shows anything to a device that has not entered', as
       for (const headers of HEADER_SETS) {
         const { status, headers: given, body } = await raw(baseURL!, path, { method, headers });
         const tells = /Machine at the sink|Running now|[0-9a-f]{8}-[0-9a-f]{4}-4/.test(body);
-        const bare = status !== 308 && status !== 307 && status !== 400 && given['content-security-policy'] === undefined;
+        const bare =
+          status !== 308 && status !== 307 && status !== 400 && given['content-security-policy'] === undefined;
         // The page that asks for the passphrase, its files, and that there is nothing: all else is shut.
         const shut = status >= 300 || path === '/icon.svg' || /^\/enter/.test(path);
         if (tells || bare || !shut) through.push(`${method} ${path} ${JSON.stringify(headers)}: ${status}`);
@@ -63,7 +69,10 @@ test('no way round the door shows anything to a device that has not entered', as
   expect(through).toEqual([]);
 });
 
-test('the phone opens on the bench screen in hand; desk and phone see each other’s steps without reloading', async ({ browser, baseURL }) => {
+test('the phone opens on the bench screen in hand; desk and phone see each other’s steps without reloading', async ({
+  browser,
+  baseURL,
+}) => {
   const [desk, phone] = [await device(browser, baseURL, DESK), await device(browser, baseURL, PHONE)];
   await enter(phone, '/hand');
   await phone.waitForURL(/\/teardown$/);
@@ -114,7 +123,10 @@ test('the phone opens on the bench screen in hand; desk and phone see each other
     await phone.getByLabel('What comes off').fill('Base');
     await phone.getByLabel('Held by').selectOption('laid in');
     await phone.getByRole('button', { name: 'It is off', exact: true }).click();
-    await phone.getByRole('group', { name: 'Out of reach once Base is on' }).getByRole('button', { name: 'Outer shield' }).click();
+    await phone
+      .getByRole('group', { name: 'Out of reach once Base is on' })
+      .getByRole('button', { name: 'Outer shield' })
+      .click();
     await open(desk, `${desk.url()}/order`);
     await expect(desk.locator('#blocks').getByText('Outer shield before Base')).toBeVisible();
   });

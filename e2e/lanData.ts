@@ -9,5 +9,8 @@ import { PASSPHRASE } from './passphrase';
 await setPassphrase(PASSPHRASE, null, tick());
 await setDoor(true, tick());
 for (const name of ['Lindra', 'Osk']) await addPerson(name, tick());
-const { id } = await openRestoration({ title: 'Machine at the sink', machine: '', source: '', pricePaidMinor: 0, condition: '' }, tick());
+const { id } = await openRestoration(
+  { title: 'Machine at the sink', machine: '', source: '', pricePaidMinor: 0, condition: '' },
+  tick(),
+);
 await takeOff({ restorationId: id, name: 'Lid', joint: 'clips', way: '', springs: '' }, tick());

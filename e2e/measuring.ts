@@ -10,7 +10,13 @@ const oppositeCorners = ([x, y, w, h]: Rect): [number, Point][] => [
 const allCorners = (points: readonly Point[]) => points.map((point, i): [number, Point] => [i + 1, point]);
 
 /** Drags the corners of a shape to where they belong; puts it on first where it was not found by itself. */
-async function place(page: Page, photo: TestPhoto, put: string, title: string, corners: readonly [number, Point][]): Promise<void> {
+async function place(
+  page: Page,
+  photo: TestPhoto,
+  put: string,
+  title: string,
+  corners: readonly [number, Point][],
+): Promise<void> {
   const handleOf = (number: number) => page.getByRole('button', { name: `${title}, corner ${number}`, exact: true });
   if (!(await handleOf(1).isVisible())) await page.getByRole('button', { name: `Put on: ${put}` }).click();
   const board = page.getByLabel(/^Photograph .* of /);

@@ -32,7 +32,12 @@ export const FOLDS: Partial<Yellowing> = {
  *
  * @param taken by the camera's clock, like 2026-06-21T09:30; without it the picture does not say
  */
-export async function testPhoto(yellow: number, seed = 1, rest: Partial<Yellowing> = {}, taken?: string): Promise<TestPhoto> {
+export async function testPhoto(
+  yellow: number,
+  seed = 1,
+  rest: Partial<Yellowing> = {},
+  taken?: string,
+): Promise<TestPhoto> {
   const shot = { ...PLAIN_SHOT, width: 800, height: 600, tilt: 0.1, seed };
   const { picture, spec } = takePhotograph(homeComputer({ amount: yellow, ...rest }, { amount: yellow }), shot);
   const region = (id: string) => [...spec.regions.find((r) => r.id === id)!.polygon];

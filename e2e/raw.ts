@@ -10,16 +10,23 @@ export interface Raw {
 export const raw = (
   baseURL: string,
   path: string,
-  { method = 'GET', headers = {}, body = '' }: { method?: string; headers?: http.OutgoingHttpHeaders; body?: string } = {},
+  {
+    method = 'GET',
+    headers = {},
+    body = '',
+  }: { method?: string; headers?: http.OutgoingHttpHeaders; body?: string } = {},
 ): Promise<Raw> =>
   new Promise((resolve, reject) => {
     const { hostname, port } = new URL(baseURL);
-    const request = http.request({ hostname, port, path, method, headers: { host: `${hostname}:${port}`, ...headers } }, (response) => {
-      let read = '';
-      response.setEncoding('utf8');
-      response.on('data', (part: string) => (read += part));
-      response.on('end', () => resolve({ status: response.statusCode!, headers: response.headers, body: read }));
-    });
+    const request = http.request(
+      { hostname, port, path, method, headers: { host: `${hostname}:${port}`, ...headers } },
+      (response) => {
+        let read = '';
+        response.setEncoding('utf8');
+        response.on('data', (part: string) => (read += part));
+        response.on('end', () => resolve({ status: response.statusCode!, headers: response.headers, body: read }));
+      },
+    );
     request.on('error', reject);
     request.end(body);
   });

@@ -93,7 +93,11 @@ test('the whole way of a small restoration is short for the thumb', async ({ pag
     await tap(link('Tag a piece'));
     await arrived(/\/new$/);
     await type(page.getByLabel('Which piece'), 'Lid');
-    for (const finding of await page.getByRole('group', { name: 'Which of these are on it?' }).getByRole('checkbox').all()) await tap(finding);
+    for (const finding of await page
+      .getByRole('group', { name: 'Which of these are on it?' })
+      .getByRole('checkbox')
+      .all())
+      await tap(finding);
     await tap(button('Tag this piece'));
     await arrived(/pieces\/[0-9a-f-]{36}$/);
   });
@@ -101,7 +105,11 @@ test('the whole way of a small restoration is short for the thumb', async ({ pag
   await test.step('it is measured before, and washed', async () => {
     await tap(link('Measure'));
     await arrived(/measure/);
-    await photograph(page.getByRole('main'), 'before.jpg', (await testPhoto(18, 1, {}, minutesAgo(clockShiftMs, 300))).jpeg);
+    await photograph(
+      page.getByRole('main'),
+      'before.jpg',
+      (await testPhoto(18, 1, {}, minutesAgo(clockShiftMs, 300))).jpeg,
+    );
     await expect(button('Keep this measurement')).toBeVisible({ timeout: 60_000 });
     await tap(button('Keep this measurement'));
     await arrived(/pieces\/[0-9a-f-]{36}$/);

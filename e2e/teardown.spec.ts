@@ -35,7 +35,8 @@ async function takeOff(page: Page, name: string): Promise<void> {
 
 async function putScrews(page: Page, count: string, length: string): Promise<void> {
   const inHand = page.locator('#in-hand');
-  if (!(await inHand.getByLabel('How many').isVisible())) await inHand.getByText('Put its fasteners into the tray').click();
+  if (!(await inHand.getByLabel('How many').isVisible()))
+    await inHand.getByText('Put its fasteners into the tray').click();
   await inHand.getByLabel('How many').fill(count);
   await inHand.getByLabel('Length under the head').fill(length);
   await inHand.getByRole('button', { name: 'Into the tray' }).click();
@@ -88,7 +89,9 @@ test('a machine of twenty steps comes apart and goes together on the phone alone
 
   await test.step('a photograph is taken inside the flow and a pin set', async () => {
     const inHand = page.locator('#in-hand');
-    await inHand.getByLabel('Choose photographs').setInputFiles({ name: 'off.jpg', mimeType: 'image/jpeg', buffer: (await testPhoto(10)).jpeg });
+    await inHand
+      .getByLabel('Choose photographs')
+      .setInputFiles({ name: 'off.jpg', mimeType: 'image/jpeg', buffer: (await testPhoto(10)).jpeg });
     await inHand.getByAltText('Bottom screws as it came off').click({ position: { x: 60, y: 60 } });
     await expect(inHand.getByText('1 pins')).toBeVisible();
   });
@@ -158,7 +161,8 @@ test('a machine of twenty steps comes apart and goes together on the phone alone
     await page.waitForURL(/\/close$/);
     await awake(page);
     await page.getByText('Make a function test').click();
-    for (const item of ['display', 'letters']) await page.getByRole('group', { name: item }).getByRole('button', { name: 'works' }).click();
+    for (const item of ['display', 'letters'])
+      await page.getByRole('group', { name: item }).getByRole('button', { name: 'works' }).click();
     await page.getByRole('button', { name: 'Keep this test' }).click();
     await expect(page.getByText('Nothing holds it')).toBeVisible();
     await open(page, rebuild);

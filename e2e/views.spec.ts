@@ -13,7 +13,9 @@ async function restorations(page: Page): Promise<string[]> {
     .getByRole('main')
     .getByRole('link')
     .evaluateAll((links) => links.map((link) => link.getAttribute('href') ?? ''));
-  const ids = [...new Set(hrefs.map((href) => /^\/restorations\/([0-9a-f-]{36})$/.exec(href)?.[1] ?? ''))].filter(Boolean);
+  const ids = [...new Set(hrefs.map((href) => /^\/restorations\/([0-9a-f-]{36})$/.exec(href)?.[1] ?? ''))].filter(
+    Boolean,
+  );
   expect(ids.length).toBeGreaterThan(3);
   return ids;
 }
@@ -36,7 +38,9 @@ const PLACES = [
 ];
 
 for (const [name, size] of Object.entries(SIZES) as ['desk' | 'phone', { width: number; height: number }][])
-  test(`on a ${name} no view is longer than ${MOST_SCREENS[name]} screens, and the main action of a stage is in view`, async ({ page }) => {
+  test(`on a ${name} no view is longer than ${MOST_SCREENS[name]} screens, and the main action of a stage is in view`, async ({
+    page,
+  }) => {
     test.setTimeout(900_000);
     const ids = await restorations(page);
     await page.setViewportSize(size);
@@ -55,7 +59,8 @@ for (const [name, size] of Object.entries(SIZES) as ['desk' | 'phone', { width: 
     };
     for (const place of PLACES) await look(place, false);
     for (const id of ids) {
-      for (const part of ['', '/owner', '/worth', '/log', '/pieces/new']) await look(`/restorations/${id}${part}`, false);
+      for (const part of ['', '/owner', '/worth', '/log', '/pieces/new'])
+        await look(`/restorations/${id}${part}`, false);
       for (const stage of STAGES) for (const { at } of VIEWS[stage]) await look(viewHref(id, stage, at), at === '');
     }
     await open(page, `/restorations/${ids[0]!}`);
@@ -63,6 +68,7 @@ for (const [name, size] of Object.entries(SIZES) as ['desk' | 'phone', { width: 
       .getByRole('main')
       .locator('a[href*="/pieces/"]')
       .evaluateAll((links) => links.map((link) => link.getAttribute('href')!));
-    for (const piece of pieces.filter((href) => !href.endsWith('/new'))) for (const view of ['', '/known']) await look(`${piece}${view}`, false);
+    for (const piece of pieces.filter((href) => !href.endsWith('/new')))
+      for (const view of ['', '/known']) await look(`${piece}${view}`, false);
     expect(wrong).toEqual([]);
   });

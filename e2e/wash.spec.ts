@@ -35,7 +35,8 @@ test('three pieces with eight findings are washed from plan to dry, on the phone
     await expect(page.getByRole('heading', { name: 'The bath first' })).toBeVisible();
     const clipboard = await turnTo(page, 'Findings');
     for (const [piece, kind, words] of FOUND) {
-      if (!(await clipboard.getByRole('button', { name: 'Add finding' }).isVisible())) await clipboard.getByText('Add a finding').click();
+      if (!(await clipboard.getByRole('button', { name: 'Add finding' }).isVisible()))
+        await clipboard.getByText('Add a finding').click();
       await choose(clipboard, kind);
       await clipboard.getByLabel('On', { exact: true }).selectOption({ label: `K${piece + 1} ${PIECES[piece]}` });
       await clipboard.getByLabel('Where and how').fill(words);
@@ -83,7 +84,9 @@ test('three pieces with eight findings are washed from plan to dry, on the phone
       await expect(start.or(outcomes.first()).or(page.getByText('This stage is done')).first()).toBeVisible();
       if (await outcomes.first().isVisible()) {
         // The first one steps up its ladder; everything else goes at the first try.
-        const tap = steppedUp ? sink.getByRole('button', { name: /^Gone: / }).first() : sink.getByRole('button', { name: /^No change: / }).first();
+        const tap = steppedUp
+          ? sink.getByRole('button', { name: /^Gone: / }).first()
+          : sink.getByRole('button', { name: /^No change: / }).first();
         steppedUp = true;
         const name = (await tap.getAttribute('aria-label'))!;
         await tap.click();

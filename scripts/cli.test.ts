@@ -55,11 +55,19 @@ describe('measure', () => {
   let folder = '';
   beforeAll(async () => {
     folder = await mkdtemp(path.join(os.tmpdir(), 'kvell-cli-test-'));
-    const { picture, spec } = takePhotograph(homeComputer({ amount: 20 }, { amount: 20 }), { ...PLAIN_SHOT, width: 480, height: 360 });
+    const { picture, spec } = takePhotograph(homeComputer({ amount: 20 }, { amount: 20 }), {
+      ...PLAIN_SHOT,
+      width: 480,
+      height: 360,
+    });
     await writeFile(path.join(folder, 'photo.jpg'), await toJpeg(picture));
     await writeFile(
       path.join(folder, 'spec.json'),
-      JSON.stringify({ card: spec.card.map(({ rect, srgb }) => ({ rect, srgb })), regions: spec.regions, reference: 'hidden' }),
+      JSON.stringify({
+        card: spec.card.map(({ rect, srgb }) => ({ rect, srgb })),
+        regions: spec.regions,
+        reference: 'hidden',
+      }),
     );
     await writeFile(
       path.join(folder, 'wrong.json'),
@@ -105,14 +113,20 @@ describe('measure', () => {
 describe('the door', () => {
   const door = (data: string, ...args: string[]) =>
     new Promise<{ open: boolean; refused: string | null }>((resolve, reject) => {
-      execFile('node_modules/.bin/tsx', ['scripts/door.ts', ...args], { env: { ...process.env, KVELL_DATA: data } }, (error, out) =>
-        error ? reject(error) : resolve(JSON.parse(out) as { open: boolean; refused: string | null }),
+      execFile(
+        'node_modules/.bin/tsx',
+        ['scripts/door.ts', ...args],
+        { env: { ...process.env, KVELL_DATA: data } },
+        (error, out) => (error ? reject(error) : resolve(JSON.parse(out) as { open: boolean; refused: string | null })),
       );
     });
 
   it('stays shut without a passphrase and says why; with one it opens and stays open', async () => {
     const data = await mkdtemp(path.join(os.tmpdir(), 'kvell-door-'));
-    expect(await door(data, '--open')).toMatchObject({ open: false, refused: expect.stringContaining('Set a passphrase first') as string });
+    expect(await door(data, '--open')).toMatchObject({
+      open: false,
+      refused: expect.stringContaining('Set a passphrase first') as string,
+    });
     process.env.KVELL_DATA = data;
     await setPassphrase('rain on a tin roof', null, tick());
     await closeDatabase();

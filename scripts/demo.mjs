@@ -14,6 +14,8 @@ if (day !== null) process.env.KVELL_CLOCK_SHIFT_MS = String(day - Date.now());
 const data = path.join(HOME, on === null ? 'data-demo' : `data-demo-${on.replace(/[^\dT-]/g, '')}`);
 await ensurePackages();
 await ensureBuild();
-const loaded = await run(bin('tsx'), ['demo/load.ts', ...process.argv.slice(2).filter((word) => word === '--fresh')], { env: { KVELL_DATA: data } });
+const loaded = await run(bin('tsx'), ['demo/load.ts', ...process.argv.slice(2).filter((word) => word === '--fresh')], {
+  env: { KVELL_DATA: data },
+});
 if (loaded !== 0) process.exit(loaded);
 await serve(data, { lan: process.argv.includes('--lan') });

@@ -22,7 +22,8 @@ async function main(): Promise<number> {
   const bytes = await readFile(photo);
   await inspectPicture(bytes);
   const picture = await decodePicture(bytes);
-  const flat = value.flatField === undefined ? null : await readFile(path.resolve(path.dirname(specFile), value.flatField));
+  const flat =
+    value.flatField === undefined ? null : await readFile(path.resolve(path.dirname(specFile), value.flatField));
   if (flat) await inspectPicture(flat);
   const { result } = measurePicture(flat ? evened(picture, await decodePicture(flat)) : picture, value);
   process.stdout.write(`${JSON.stringify(result)}\n`);
@@ -37,6 +38,7 @@ function fail(message: string): number {
 try {
   process.exitCode = await main();
 } catch (error) {
-  if (!(error instanceof Refusal || error instanceof SyntaxError || (error as NodeJS.ErrnoException).code === 'ENOENT')) throw error;
+  if (!(error instanceof Refusal || error instanceof SyntaxError || (error as NodeJS.ErrnoException).code === 'ENOENT'))
+    throw error;
   process.exitCode = fail(error instanceof Refusal ? `${error.field}: ${error.message}` : (error as Error).message);
 }

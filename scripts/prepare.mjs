@@ -68,14 +68,21 @@ export async function ensurePackages() {
 async function filesUnder(folder) {
   const entries = await readdir(folder, { withFileTypes: true });
   const nested = await Promise.all(
-    entries.map((entry) => (entry.isDirectory() ? filesUnder(path.join(folder, entry.name)) : [path.join(folder, entry.name)])),
+    entries.map((entry) =>
+      entry.isDirectory() ? filesUnder(path.join(folder, entry.name)) : [path.join(folder, entry.name)],
+    ),
   );
   return nested.flat().sort();
 }
 
 async function sourceHash() {
   const hash = createHash('sha256');
-  const files = [...(await filesUnder(inHome('src'))), inHome('package-lock.json'), inHome('next.config.ts'), inHome('tsconfig.json')];
+  const files = [
+    ...(await filesUnder(inHome('src'))),
+    inHome('package-lock.json'),
+    inHome('next.config.ts'),
+    inHome('tsconfig.json'),
+  ];
   for (const file of files) hash.update(path.relative(HOME, file)).update(await readFile(file));
   return hash.digest('hex');
 }
@@ -107,10 +114,16 @@ export async function ensureChromium() {
   if (process.getuid?.() === 0 && (await onPath('apt-get'))) {
     tell('installing Chromium for the browser tests.');
     await run('apt-get', ['update'], { quiet: true });
-    await run('apt-get', ['install', '-y', '--no-install-recommends', 'chromium'], { quiet: true, env: { DEBIAN_FRONTEND: 'noninteractive' } });
+    await run('apt-get', ['install', '-y', '--no-install-recommends', 'chromium'], {
+      quiet: true,
+      env: { DEBIAN_FRONTEND: 'noninteractive' },
+    });
   }
   const now = await whichChromium();
-  if (!now) tell('There is no Chromium on this machine and it cannot be installed from here. Install the package “chromium” and run it again.');
+  if (!now)
+    tell(
+      'There is no Chromium on this machine and it cannot be installed from here. Install the package “chromium” and run it again.',
+    );
   return now;
 }
 
@@ -136,7 +149,9 @@ const isFree = (port, host) =>
  * only behind a passphrase.
  */
 async function listensToLan(dataFolder, asked) {
-  const answer = await output(bin('tsx'), ['scripts/door.ts', ...(asked ? ['--open'] : [])], { KVELL_DATA: dataFolder });
+  const answer = await output(bin('tsx'), ['scripts/door.ts', ...(asked ? ['--open'] : [])], {
+    KVELL_DATA: dataFolder,
+  });
   const { open, refused } = JSON.parse(answer);
   if (refused) tell(`listening at 127.0.0.1 only. ${refused}`);
   return open;
@@ -145,7 +160,11 @@ async function listensToLan(dataFolder, asked) {
 /** What a program prints, whole. */
 function output(command, args, env) {
   return new Promise((resolve, reject) => {
-    const child = spawn(command, args, { cwd: HOME, stdio: ['ignore', 'pipe', 'inherit'], env: { ...process.env, ...env } });
+    const child = spawn(command, args, {
+      cwd: HOME,
+      stdio: ['ignore', 'pipe', 'inherit'],
+      env: { ...process.env, ...env },
+    });
     let words = '';
     child.stdout.on('data', (part) => (words += part));
     child.on('error', reject);
@@ -168,12 +187,20 @@ export async function serve(dataFolder, { lan: asked = false } = {}) {
     process.exit(1);
   }
   tell(`open http://127.0.0.1:${port} (data in ${dataFolder}; stop with Ctrl+C)`);
-  if (lan) for (const address of networkAddresses()) tell(`in the local network, behind the passphrase: http://${address}:${port}`);
+  if (lan)
+    for (const address of networkAddresses())
+      tell(`in the local network, behind the passphrase: http://${address}:${port}`);
   const child = spawn(process.execPath, [inHome('scripts', 'server.mjs'), host, String(port)], {
     cwd: HOME,
     stdio: 'inherit',
     // Two arenas: what one thread decoded another can use again, instead of each keeping its own.
-    env: { MALLOC_ARENA_MAX: '2', ...process.env, KVELL_DATA: dataFolder, NEXT_TELEMETRY_DISABLED: '1', KVELL_LAN: lan ? '1' : '0' },
+    env: {
+      MALLOC_ARENA_MAX: '2',
+      ...process.env,
+      KVELL_DATA: dataFolder,
+      NEXT_TELEMETRY_DISABLED: '1',
+      KVELL_LAN: lan ? '1' : '0',
+    },
   });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
   child.on('close', (code) => process.exit(code ?? 0));

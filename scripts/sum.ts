@@ -6,7 +6,10 @@ import { runSum } from '@/core/sums/run';
 async function main(): Promise<number> {
   const [name, json] = process.argv.slice(2);
   const sum = findSum(name ?? '');
-  if (!sum) return fail(`${name ? `There is no sum “${name}”.` : 'Name a sum.'} One of: ${SUMS.map((s) => s.name).join(', ')}.`);
+  if (!sum)
+    return fail(
+      `${name ? `There is no sum “${name}”.` : 'Name a sum.'} One of: ${SUMS.map((s) => s.name).join(', ')}.`,
+    );
   let given: unknown;
   try {
     given = JSON.parse((json === '-' ? await text(process.stdin) : json) ?? '{}');
@@ -14,7 +17,8 @@ async function main(): Promise<number> {
     return fail(`The input is not JSON (${(error as Error).message}). Example: ${JSON.stringify(sum.example)}`);
   }
   const outcome = runSum(sum, given);
-  if (!outcome.ok) return fail(outcome.errors.map(({ field, message }) => `${field || 'input'}: ${message}`).join('\n'));
+  if (!outcome.ok)
+    return fail(outcome.errors.map(({ field, message }) => `${field || 'input'}: ${message}`).join('\n'));
   process.stdout.write(`${JSON.stringify(outcome.output)}\n`);
   return 0;
 }

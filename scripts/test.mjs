@@ -27,7 +27,15 @@ await check('lint', bin('eslint'), ['.', '--max-warnings', '0']);
 await check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
 await run(bin('next'), ['typegen'], { quiet: true });
 await check('types', bin('tsc'), ['--noEmit']);
-await check('dependency rules', bin('depcruise'), ['src', 'demo', 'e2e', 'benchmarks', 'scripts', '--config', '.dependency-cruiser.cjs']);
+await check('dependency rules', bin('depcruise'), [
+  'src',
+  'demo',
+  'e2e',
+  'benchmarks',
+  'scripts',
+  '--config',
+  '.dependency-cruiser.cjs',
+]);
 await check('unused code', bin('knip'), []);
 
 tell('unit tests');
@@ -41,7 +49,9 @@ await ensureBuild();
 const chromium = await ensureChromium();
 tell('browser tests');
 const e2eCode = chromium
-  ? await run(bin('playwright'), ['test'], { env: { CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_NAME: path.join(REPORTS, 'e2e.json') } })
+  ? await run(bin('playwright'), ['test'], {
+      env: { CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_NAME: path.join(REPORTS, 'e2e.json') },
+    })
   : 1;
 const e2e = (await report('e2e.json'))?.stats;
 count((e2e?.expected ?? 0) + (e2e?.flaky ?? 0), e2e?.unexpected ?? 0);

@@ -18,11 +18,17 @@ async function passed(request: NextRequest): Promise<Response> {
   if (foreign) return foreign;
   const { pathname, search } = request.nextUrl;
   // An action is called by Kvell's own scripts, with its name in a header: a form that names one in a field is none of them.
-  if (!READS.has(request.method) && !request.headers.has('next-action') && (!pathname.startsWith('/api/') || isStrayForm(request, pathname)))
+  if (
+    !READS.has(request.method) &&
+    !request.headers.has('next-action') &&
+    (!pathname.startsWith('/api/') || isStrayForm(request, pathname))
+  )
     return refusal('This was sent as a plain form. Send it from Kvell’s own pages.', 400);
   if (how === 'outside' && !isOutside(request, pathname)) {
     if (request.method === 'GET' && !pathname.startsWith('/api/'))
-      return NextResponse.redirect(new URL(`${OUTSIDE}?to=${encodeURIComponent(pathname + search)}`, `http://${request.headers.get('host')}`));
+      return NextResponse.redirect(
+        new URL(`${OUTSIDE}?to=${encodeURIComponent(pathname + search)}`, `http://${request.headers.get('host')}`),
+      );
     return refusal(REFUSED.outside.message, REFUSED.outside.status);
   }
   const wrong = request.headers.has('next-action') ? await wrongArguments(request) : null;
@@ -45,7 +51,8 @@ const TAKES_FORM = /^\/api\/restorations\/[^/]+\/teardown$/;
 
 /** A form that is sent where none is taken: Next itself would look for an action in it. */
 const isStrayForm = (request: NextRequest, pathname: string): boolean =>
-  /^(multipart\/form-data|application\/x-www-form-urlencoded)/i.test(request.headers.get('content-type') ?? '') && !TAKES_FORM.test(pathname);
+  /^(multipart\/form-data|application\/x-www-form-urlencoded)/i.test(request.headers.get('content-type') ?? '') &&
+  !TAKES_FORM.test(pathname);
 
 /** Strings of the transport that are plain data: an escaped sign, nothing, a date, numbers that JSON has not, what stands elsewhere in the same list. */
 const PLAIN_SIGNS = /^\$(\$|undefined$|D|NaN$|Infinity$|-Infinity$|-0$|0(:[^:]+)+$)/;

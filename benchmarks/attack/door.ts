@@ -48,13 +48,26 @@ export async function door(): Promise<void> {
   const failures: string[] = [];
   let tries = 0;
   try {
-    const paths = [...WAYS_ROUND, '/api/restorations/import', '/api/photos', '/api/schema', '/api/sums/yellowness', '/workshop', '/stores', '/sums'];
+    const paths = [
+      ...WAYS_ROUND,
+      '/api/restorations/import',
+      '/api/photos',
+      '/api/schema',
+      '/api/sums/yellowness',
+      '/workshop',
+      '/stores',
+      '/sums',
+    ];
     for (const host of [undefined, 'elsewhere.invalid'])
       for (const path of paths)
         for (const method of METHODS)
           for (const headers of HEADER_SETS) {
             tries += 1;
-            const { status, headers: given, body } = await raw(server.base, path, { method, headers: { ...headers, ...(host && { host }) } });
+            const {
+              status,
+              headers: given,
+              body,
+            } = await raw(server.base, path, { method, headers: { ...headers, ...(host && { host }) } });
             const name = `${method} ${path} ${JSON.stringify(headers)} ${host ?? ''}: ${status}`;
             if (body.includes(SECRET) || body.includes('Running now')) failures.push(`${name} shows what is inside`);
             const tidied = [307, 308, 400].includes(status);
@@ -74,7 +87,9 @@ export async function door(): Promise<void> {
     }
     const before = await server.nowMb();
     tries += 4;
-    await Promise.all(['/', '/api/photos', '/api/restorations/import', '/api/enter'].map((path) => flood(server.base, path)));
+    await Promise.all(
+      ['/', '/api/photos', '/api/restorations/import', '/api/enter'].map((path) => flood(server.base, path)),
+    );
     const grown = (await server.mostMb()) - before;
     if (grown > MOST_MB) failures.push(`a flood from outside added ${grown} MB`);
     // Somebody guesses; whoever sits at the desk waits for its own tries alone (unit tests hold the others).
@@ -86,7 +101,9 @@ export async function door(): Promise<void> {
       });
     for (let i = 0; i < 3; i++) await enter('guess');
     tries += 4;
-    const waits = ((await (await enter('rain on a tin roof')).json()) as { errors?: { message: string }[] }).errors?.[0]?.message ?? '';
+    const waits =
+      ((await (await enter('rain on a tin roof')).json()) as { errors?: { message: string }[] }).errors?.[0]?.message ??
+      '';
     if (!waits.includes('Too many wrong tries')) failures.push('a made-up address gave new tries');
     tell('door', tries, failures, `four floods of 600 MB at once added ${grown} MB`);
   } finally {

@@ -25,7 +25,8 @@ async function kinds(): Promise<Named[]> {
   const all: Named[] = [];
   for (const [name, bytes] of Object.entries(whole)) {
     all.push([name, bytes]);
-    for (const share of [0, 0.05, 0.3, 0.6, 0.9, 0.99]) all.push([`${name}, cut at ${share}`, bytes.subarray(0, Math.floor(bytes.length * share))]);
+    for (const share of [0, 0.05, 0.3, 0.6, 0.9, 0.99])
+      all.push([`${name}, cut at ${share}`, bytes.subarray(0, Math.floor(bytes.length * share))]);
     for (let i = 0; i < 6; i++) {
       const hurt = Buffer.from(bytes);
       for (let n = 0; n < 1 + 8 * i; n++) hurt[Math.floor(random() * hurt.length)] = Math.floor(random() * 256);
@@ -40,7 +41,10 @@ async function kinds(): Promise<Named[]> {
     ['one byte', Buffer.from([255])],
     ['HTML', text('<!doctype html><script>alert(1)</script>')],
     ['SVG with a script', text(SVG)],
-    ['SVG that names a file', text('<svg xmlns="http://www.w3.org/2000/svg"><image href="file:///etc/passwd" width="9" height="9"/></svg>')],
+    [
+      'SVG that names a file',
+      text('<svg xmlns="http://www.w3.org/2000/svg"><image href="file:///etc/passwd" width="9" height="9"/></svg>'),
+    ],
     ['PDF', text('%PDF-1.4\n1 0 obj<</Type/Catalog>>endobj\ntrailer<</Root 1 0 R>>')],
     ['ZIP', Buffer.from('504b0304140000000000', 'hex')],
     ['a program', Buffer.from('7f454c46020101000000', 'hex')],
@@ -93,7 +97,10 @@ async function kinds(): Promise<Named[]> {
     ],
     [
       '300 million pixels',
-      await sharp({ create: { width: 20_000, height: 15_000, channels: 3, background: '#ccc' }, limitInputPixels: false })
+      await sharp({
+        create: { width: 20_000, height: 15_000, channels: 3, background: '#ccc' },
+        limitInputPixels: false,
+      })
         .png({ compressionLevel: 9 })
         .toBuffer(),
     ],
@@ -102,7 +109,16 @@ async function kinds(): Promise<Named[]> {
   return [...all, ...odd];
 }
 
-const NAMES = ['a.jpg', '../../etc/passwd', 'a.html', 'ä ö.jpg', `${'n'.repeat(300)}.jpg`, 'a\\b.jpg', 'con.jpg', '<script>.jpg'];
+const NAMES = [
+  'a.jpg',
+  '../../etc/passwd',
+  'a.html',
+  'ä ö.jpg',
+  `${'n'.repeat(300)}.jpg`,
+  'a\\b.jpg',
+  'con.jpg',
+  '<script>.jpg',
+];
 
 /** Files that are not what they say: each is refused in words, or is a picture and is served as one; none is left behind. */
 export async function files(): Promise<void> {
@@ -113,29 +129,47 @@ export async function files(): Promise<void> {
   const all = await kinds();
   let taken = 0;
   try {
-    const open = await call(server.base, actionsOfBuild().get('stages/intake/actions#open')!, [{ title: 'Files', once: 'b'.repeat(32) }]);
+    const open = await call(server.base, actionsOfBuild().get('stages/intake/actions#open')!, [
+      { title: 'Files', once: 'b'.repeat(32) },
+    ]);
     const restorationId = String(open.answer!.value);
     for (const [i, [name, bytes]] of all.entries()) {
       const form = new FormData();
       form.set('restorationId', restorationId);
       form.set('stage', 'intake');
-      form.set('photo', new File([new Uint8Array(bytes)], NAMES[i % NAMES.length]!, { type: i % 3 === 0 ? 'text/html' : 'image/jpeg' }));
-      const response = await fetch(`${server.base}/api/photos`, { method: 'POST', body: form, headers: { origin: server.base } });
-      const answered = (await response.json()) as { ok: boolean; value?: { id: string }; errors?: { message: string }[] };
+      form.set(
+        'photo',
+        new File([new Uint8Array(bytes)], NAMES[i % NAMES.length]!, { type: i % 3 === 0 ? 'text/html' : 'image/jpeg' }),
+      );
+      const response = await fetch(`${server.base}/api/photos`, {
+        method: 'POST',
+        body: form,
+        headers: { origin: server.base },
+      });
+      const answered = (await response.json()) as {
+        ok: boolean;
+        value?: { id: string };
+        errors?: { message: string }[];
+      };
       if (![200, 400].includes(response.status)) failures.push(`${name}: ${response.status}`);
-      if (!answered.ok && !answered.errors?.every(({ message }) => message.length > 20)) failures.push(`${name}: refused without words`);
+      if (!answered.ok && !answered.errors?.every(({ message }) => message.length > 20))
+        failures.push(`${name}: refused without words`);
       if (!answered.ok) continue;
       taken += 1;
       for (const size of ['', '?size=small', '?size=large']) {
         const picture = await fetch(`${server.base}/api/photos/${answered.value!.id}${size}`);
         const type = picture.headers.get('content-type') ?? '';
         const harmless =
-          picture.headers.get('x-content-type-options') === 'nosniff' && picture.headers.get('content-security-policy')?.includes('sandbox');
-        if (picture.status !== 200 || !/^image\/(jpeg|png|webp)$/.test(type) || !harmless) failures.push(`${name}${size}: ${picture.status} ${type}`);
+          picture.headers.get('x-content-type-options') === 'nosniff' &&
+          picture.headers.get('content-security-policy')?.includes('sandbox');
+        if (picture.status !== 200 || !/^image\/(jpeg|png|webp)$/.test(type) || !harmless)
+          failures.push(`${name}${size}: ${picture.status} ${type}`);
         await picture.arrayBuffer();
       }
     }
-    const known = new Set((await findRows('photos', { restorationId })).map(({ hash, extension }) => `${hash}.${extension}`));
+    const known = new Set(
+      (await findRows('photos', { restorationId })).map(({ hash, extension }) => `${hash}.${extension}`),
+    );
     const left = (await readdir(path.join(data, 'photos'), { recursive: true })).filter(
       (file) => file.includes('.') && !known.has(path.basename(file)),
     );

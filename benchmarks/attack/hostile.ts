@@ -9,10 +9,35 @@ const AT_ONCE = 8;
 const HEAP_MB = 200;
 
 const EVIL: readonly unknown[] = [
-  ...[null, '', ' ', 'x', 'x'.repeat(5000), '\0', 'a\0b', '%00', '../../etc/passwd', '__proto__', 'constructor', 'toString', 'hasOwnProperty'],
+  ...[
+    null,
+    '',
+    ' ',
+    'x',
+    'x'.repeat(5000),
+    '\0',
+    'a\0b',
+    '%00',
+    '../../etc/passwd',
+    '__proto__',
+    'constructor',
+    'toString',
+    'hasOwnProperty',
+  ],
   ...["' OR 1=1 --", '<script>alert(1)</script>', '${7*7}', '{{7*7}}', '\u202e', '😀', '\ud800'],
   ...[0, -1, 1.5, 1e9, 1e308, -1e308, 2 ** 53, true, false, [], [[]], {}, { $ne: 1 }, { length: 1e9 }],
-  ...['+275760-09-13T00:00:00.000Z', '-271821-04-20', '9999-12-31T23:59', '0000-00-00', '2026-02-30T10:00', 'NaN', 'Infinity', '1e999', '0x10', '१२'],
+  ...[
+    '+275760-09-13T00:00:00.000Z',
+    '-271821-04-20',
+    '9999-12-31T23:59',
+    '0000-00-00',
+    '2026-02-30T10:00',
+    'NaN',
+    'Infinity',
+    '1e999',
+    '0x10',
+    '१२',
+  ],
 ];
 const PARAMETERS = [
   'size',
@@ -33,14 +58,56 @@ const PARAMETERS = [
   'weight',
 ];
 const ROUTES = [
-  ...['/', '/restorations', '/restorations/new', '/stores', '/stores/agents', '/sums', '/sums/ID', '/workshop', '/hand', '/enter'],
-  ...['/restorations/ID', '/restorations/ID/STAGE', '/restorations/ID/log', '/restorations/ID/owner', '/restorations/ID/worth'],
+  ...[
+    '/',
+    '/restorations',
+    '/restorations/new',
+    '/stores',
+    '/stores/agents',
+    '/sums',
+    '/sums/ID',
+    '/workshop',
+    '/hand',
+    '/enter',
+  ],
+  ...[
+    '/restorations/ID',
+    '/restorations/ID/STAGE',
+    '/restorations/ID/log',
+    '/restorations/ID/owner',
+    '/restorations/ID/worth',
+  ],
   ...['/restorations/ID/pieces/new', '/restorations/ID/pieces/ID', '/restorations/ID/pieces/ID/measure'],
-  ...['/api/mark', '/api/schema', '/api/weather', '/api/photos/ID', '/api/sums/ID', '/api/enter', '/api/photos', '/api/restorations/import'],
-  ...['/api/restorations/ID/export', '/api/restorations/ID/teardown', '/api/restorations/ID/wash', '/api/restorations/ID/session-card'],
+  ...[
+    '/api/mark',
+    '/api/schema',
+    '/api/weather',
+    '/api/photos/ID',
+    '/api/sums/ID',
+    '/api/enter',
+    '/api/photos',
+    '/api/restorations/import',
+  ],
+  ...[
+    '/api/restorations/ID/export',
+    '/api/restorations/ID/teardown',
+    '/api/restorations/ID/wash',
+    '/api/restorations/ID/session-card',
+  ],
   '/api/restorations/ID/requests/ID',
 ];
-const IDS = ['x', '..', '%00', '%2e%2e', 'constructor', '__proto__', '%F0%9F%98%80', 'a'.repeat(3000), '%', '00000000-0000-4000-8000-000000000000'];
+const IDS = [
+  'x',
+  '..',
+  '%00',
+  '%2e%2e',
+  'constructor',
+  '__proto__',
+  '%F0%9F%98%80',
+  'a'.repeat(3000),
+  '%',
+  '00000000-0000-4000-8000-000000000000',
+];
 const STAGES = ['wash', 'brighten', 'record', 'constructor', '__proto__', 'toString', '%00'];
 const METHODS = ['GET', 'GET', 'GET', 'POST', 'PUT', 'DELETE', 'PATCH', 'OPTIONS', 'HEAD'];
 
@@ -63,7 +130,9 @@ export async function hostile(): Promise<void> {
   const counts = new Map<string, number>();
   let [before, done] = [0, 0];
   try {
-    const { answer } = await call(server.base, actionsOfBuild().get('stages/intake/actions#open')!, [{ title: 'Hostile', once: 'c'.repeat(32) }]);
+    const { answer } = await call(server.base, actionsOfBuild().get('stages/intake/actions#open')!, [
+      { title: 'Hostile', once: 'c'.repeat(32) },
+    ]);
     const real = String(answer!.value);
     const note = (what: string, status: number) => {
       counts.set(`${Math.floor(status / 100)}xx`, (counts.get(`${Math.floor(status / 100)}xx`) ?? 0) + 1);

@@ -21,16 +21,33 @@ interface Promised {
 }
 
 /** Writes of every sort at once. @returns when the first is answered, and when none is under way any more */
-function burst(server: Attacked, restorationId: string, round: number, promised: Promised): { first: Promise<unknown>; over: Promise<unknown> } {
+function burst(
+  server: Attacked,
+  restorationId: string,
+  round: number,
+  promised: Promised,
+): { first: Promise<unknown>; over: Promise<unknown> } {
   const actions = actionsOfBuild();
   const act = (name: string, given: object) => call(server.base, actions.get(name)!, [given]);
   const note = async (i: number) => {
     const words = `note ${round}.${i}`;
-    const { answer } = await act('clipboard/actions#writeDown', { restorationId, stage: 'mend', words, once: `${round * 10 + i}`.padStart(32, '0') });
+    const { answer } = await act('clipboard/actions#writeDown', {
+      restorationId,
+      stage: 'mend',
+      words,
+      once: `${round * 10 + i}`.padStart(32, '0'),
+    });
     if (answer?.ok) promised.notes.push(words);
   };
   const piece = async () => {
-    const given = { restorationId, tag: `R${round}`, name: 'Part', plastic: 'ABS', finish: 'textured', once: `f${round}`.padStart(32, '0') };
+    const given = {
+      restorationId,
+      tag: `R${round}`,
+      name: 'Part',
+      plastic: 'ABS',
+      finish: 'textured',
+      once: `f${round}`.padStart(32, '0'),
+    };
     const { answer } = await act('runsheet/actions#tagPiece', given);
     if (answer?.ok) promised.pieces.push(String(answer.value));
   };
@@ -44,7 +61,11 @@ function burst(server: Attacked, restorationId: string, round: number, promised:
     form.set('restorationId', restorationId);
     form.set('stage', 'intake');
     form.set('photo', new File([new Uint8Array(jpeg)], `p${round}-${i}.jpg`));
-    const response = await fetch(`${server.base}/api/photos`, { method: 'POST', body: form, headers: { origin: server.base } });
+    const response = await fetch(`${server.base}/api/photos`, {
+      method: 'POST',
+      body: form,
+      headers: { origin: server.base },
+    });
     const answered = (await response.json()) as { ok: boolean; value?: { id: string } };
     if (answered.ok) promised.photos.push(answered.value!.id);
   };
@@ -62,7 +83,9 @@ export async function kill(): Promise<void> {
   const failures: string[] = [];
   let server = await attacked(3962, data);
   try {
-    const open = await call(server.base, actionsOfBuild().get('stages/intake/actions#open')!, [{ title: 'Killed', once: 'a'.repeat(32) }]);
+    const open = await call(server.base, actionsOfBuild().get('stages/intake/actions#open')!, [
+      { title: 'Killed', once: 'a'.repeat(32) },
+    ]);
     const restorationId = String(open.answer!.value);
     for (let round = 0; round < KILLS; round++) {
       const { first, over } = burst(server, restorationId, round, promised);
@@ -79,7 +102,8 @@ export async function kill(): Promise<void> {
       new Set((await findRows('pieces', { restorationId })).map(({ id }) => id)),
     ];
     const kept = new Set(photos.map(({ id }) => id));
-    for (const words of promised.notes) if (!log.has(words)) failures.push(`a note that was answered is lost: ${words}`);
+    for (const words of promised.notes)
+      if (!log.has(words)) failures.push(`a note that was answered is lost: ${words}`);
     for (const id of promised.photos) if (!kept.has(id)) failures.push(`a photograph that was answered is lost: ${id}`);
     for (const id of promised.pieces) if (!pieces.has(id)) failures.push(`a piece that was answered is lost: ${id}`);
     const files = (await readdir(path.join(data, 'photos'), { recursive: true })).filter((name) => name.includes('.'));
@@ -87,9 +111,12 @@ export async function kill(): Promise<void> {
     for (const file of files) if (!known.has(file)) failures.push(`a file that no row speaks of: ${file}`);
     for (const [file, { hash }] of known) {
       const bytes = await readFile(path.join(data, 'photos', file)).catch(() => Buffer.alloc(0));
-      if (createHash('sha256').update(bytes).digest('hex') !== hash) failures.push(`a photograph without its whole file: ${file}`);
+      if (createHash('sha256').update(bytes).digest('hex') !== hash)
+        failures.push(`a photograph without its whole file: ${file}`);
     }
-    const [{ integrity_check: whole }] = (await select<{ integrity_check: string }>('PRAGMA integrity_check')) as [{ integrity_check: string }];
+    const [{ integrity_check: whole }] = (await select<{ integrity_check: string }>('PRAGMA integrity_check')) as [
+      { integrity_check: string },
+    ];
     if (whole !== 'ok') failures.push(`the database is damaged: ${whole}`);
     const writes = promised.notes.length + promised.photos.length + promised.pieces.length;
     tell('kill', KILLS, failures, `${writes} writes were answered before a kill, ${files.length} photographs kept`);

@@ -23,7 +23,8 @@ const field = async (pid: number, name: string): Promise<number> => {
   return Math.round(Number(new RegExp(`${name}:\\s+(\\d+)`).exec(status)?.[1] ?? 0) / 1024);
 };
 
-export const newFolder = async (): Promise<string> => path.join(await mkdtemp(path.join(tmpdir(), 'kvell-attack-')), 'data-test');
+export const newFolder = async (): Promise<string> =>
+  path.join(await mkdtemp(path.join(tmpdir(), 'kvell-attack-')), 'data-test');
 export const removeFolder = (data: string): Promise<void> => rm(path.dirname(data), { recursive: true, force: true });
 
 /** Starts the built application and waits until it answers. */
@@ -84,7 +85,12 @@ export interface Called {
 }
 
 /** Calls an action as a page of Kvell would. */
-export async function call(base: string, { id, pages }: Action, args: unknown, headers: Record<string, string> = {}): Promise<Called> {
+export async function call(
+  base: string,
+  { id, pages }: Action,
+  args: unknown,
+  headers: Record<string, string> = {},
+): Promise<Called> {
   const none = '00000000-0000-4000-8000-000000000000';
   const page = (pages.find((name) => !/_not-found|enter/.test(name)) ?? pages[0]!)
     .replace(/^app/, '')
@@ -93,7 +99,13 @@ export async function call(base: string, { id, pages }: Action, args: unknown, h
     .replace(/\[\w+\]/g, none);
   const response = await fetch(`${base}${page || '/'}`, {
     method: 'POST',
-    headers: { 'next-action': id, origin: base, 'content-type': 'text/plain;charset=UTF-8', accept: 'text/x-component', ...headers },
+    headers: {
+      'next-action': id,
+      origin: base,
+      'content-type': 'text/plain;charset=UTF-8',
+      accept: 'text/x-component',
+      ...headers,
+    },
     body: typeof args === 'string' ? args : JSON.stringify(args),
   });
   const text = await response.text();
@@ -112,6 +124,8 @@ export function seeded(seed: number): () => number {
 
 /** What one attack came to. */
 export function tell(name: string, tries: number, failures: readonly string[], more = ''): void {
-  console.log(`  ${name.padEnd(8)} ${String(tries).padStart(6)} tries, ${failures.length} failures${more ? `; ${more}` : ''}`);
+  console.log(
+    `  ${name.padEnd(8)} ${String(tries).padStart(6)} tries, ${failures.length} failures${more ? `; ${more}` : ''}`,
+  );
   for (const failure of failures.slice(0, 12)) console.log(`           ${failure.slice(0, 240)}`);
 }

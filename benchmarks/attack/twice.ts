@@ -19,9 +19,20 @@ interface To {
 /** One of each kind of thing that is written down, as its page sends it. */
 const WRITES: Record<string, (to: To) => Fields> = {
   'stages/intake/actions#open': ({ n }) => ({ title: `Machine ${n}`, pricePaid: '12' }),
-  'stages/intake/actions#test': ({ restorationId }) => ({ restorationId, phase: 'before', results: { letters: 'faulty' }, words: {}, waivedWhy: '' }),
+  'stages/intake/actions#test': ({ restorationId }) => ({
+    restorationId,
+    phase: 'before',
+    results: { letters: 'faulty' },
+    words: {},
+    waivedWhy: '',
+  }),
   'clipboard/actions#writeDown': ({ restorationId }) => ({ restorationId, stage: 'mend', words: 'glued' }),
-  'clipboard/actions#addMinutes': ({ restorationId }) => ({ restorationId, stage: 'mend', minutes: '20', words: 'glue' }),
+  'clipboard/actions#addMinutes': ({ restorationId }) => ({
+    restorationId,
+    stage: 'mend',
+    minutes: '20',
+    words: 'glue',
+  }),
   'clipboard/actions#addMaterial': ({ restorationId }) => ({ restorationId, stage: 'mend', words: 'putty', cost: '4' }),
   'clipboard/actions#addFinding': ({ restorationId, pieceId }) => ({
     restorationId,
@@ -32,11 +43,30 @@ const WRITES: Record<string, (to: To) => Fields> = {
     severity: 'bad',
     words: '',
   }),
-  'runsheet/actions#tagPiece': ({ restorationId, n }) => ({ restorationId, tag: `X${n}`, name: 'Door', plastic: 'ABS', finish: 'textured' }),
-  'runsheet/actions#ask': ({ restorationId }) => ({
-    ...{ restorationId, pieceId: '', stage: 'brighten', about: 'treatment', what: 'brighten', why: 'yellow', cost: '', alternatives: 'leave it' },
+  'runsheet/actions#tagPiece': ({ restorationId, n }) => ({
+    restorationId,
+    tag: `X${n}`,
+    name: 'Door',
+    plastic: 'ABS',
+    finish: 'textured',
   }),
-  'clipboard/actions#closeFinding': ({ findingId }) => ({ findingId, settledAs: 'left on purpose', settledWords: 'as it was' }),
+  'runsheet/actions#ask': ({ restorationId }) => ({
+    ...{
+      restorationId,
+      pieceId: '',
+      stage: 'brighten',
+      about: 'treatment',
+      what: 'brighten',
+      why: 'yellow',
+      cost: '',
+      alternatives: 'leave it',
+    },
+  }),
+  'clipboard/actions#closeFinding': ({ findingId }) => ({
+    findingId,
+    settledAs: 'left on purpose',
+    settledWords: 'as it was',
+  }),
   'stages/teardown/actions#off': ({ restorationId, n }) => ({ restorationId, name: `Shield ${n}`, joint: 'clips' }),
   'stages/teardown/actions#aside': ({ restorationId, n }) => ({ restorationId, name: `Strip ${n}` }),
   'stages/teardown/actions#putIntoTray': ({ stepId }) => ({
@@ -55,7 +85,14 @@ const WRITES: Record<string, (to: To) => Fields> = {
   }),
   'stages/teardown/actions#ownTray': ({ n }) => ({ name: `Tray ${n}`, columns: '4', rows: '3' }),
   'stages/wash/actions#ownTub': ({ n }) => ({ name: `Tub ${n}`, lengthMm: '500', widthMm: '300', depthMm: '200' }),
-  'stores/actions#putIntoStores': ({ n }) => ({ name: `Bottle ${n}`, kind: 'cleaner', strengthValue: '', sizeMl: '500', price: '3', words: '' }),
+  'stores/actions#putIntoStores': ({ n }) => ({
+    name: `Bottle ${n}`,
+    kind: 'cleaner',
+    strengthValue: '',
+    sizeMl: '500',
+    price: '3',
+    words: '',
+  }),
   'bench/actions#startOwnTimer': () => ({ label: 'glue', minutes: '20', of: '' }),
   'workshop/actions#addName': ({ n }) => ({ name: `Hand ${n}` }),
   'workshop/actions#standsInTheWay': ({ n }) => ({ name: `Wall ${n}`, fromDeg: '80', toDeg: '100', heightDeg: '20' }),
@@ -63,10 +100,15 @@ const WRITES: Record<string, (to: To) => Fields> = {
 };
 
 /** Nothing is answered as nothing, however it is written. */
-const said = ({ answer }: Called): string => JSON.stringify(answer?.value === '$undefined' ? null : (answer?.value ?? null));
+const said = ({ answer }: Called): string =>
+  JSON.stringify(answer?.value === '$undefined' ? null : (answer?.value ?? null));
 
 const rowsOf = async (): Promise<Record<string, number>> =>
-  Object.fromEntries(await Promise.all((Object.keys(TABLES) as TableName[]).map(async (table) => [table, await countRows(table)] as const)));
+  Object.fromEntries(
+    await Promise.all(
+      (Object.keys(TABLES) as TableName[]).map(async (table) => [table, await countRows(table)] as const),
+    ),
+  );
 const grown = (before: Record<string, number>, after: Record<string, number>): string =>
   Object.keys(after)
     .filter((table) => table !== 'answered' && after[table] !== before[table])
@@ -90,8 +132,21 @@ export async function twice(): Promise<void> {
   };
   const fresh = async (): Promise<To> => {
     const restorationId = await idOf('stages/intake/actions#open', { title: `Trial ${++n}` });
-    await act('runsheet/actions#belongsTo', { restorationId, owner: 'Somebody', stages: [], spend: '100', words: '', once: key() });
-    const pieceId = await idOf('runsheet/actions#tagPiece', { restorationId, tag: 'K1', name: 'Lid', plastic: 'ABS', finish: 'textured' });
+    await act('runsheet/actions#belongsTo', {
+      restorationId,
+      owner: 'Somebody',
+      stages: [],
+      spend: '100',
+      words: '',
+      once: key(),
+    });
+    const pieceId = await idOf('runsheet/actions#tagPiece', {
+      restorationId,
+      tag: 'K1',
+      name: 'Lid',
+      plastic: 'ABS',
+      finish: 'textured',
+    });
     const findingId = await idOf('clipboard/actions#addFinding', {
       restorationId,
       stage: 'intake',
@@ -121,7 +176,8 @@ export async function twice(): Promise<void> {
       const end = await rowsOf();
       const [expected, came] = [grown(start, between), grown(between, end)];
       if (!alone.answer?.ok) failures.push(`${name} is refused at all: ${JSON.stringify(alone).slice(0, 160)}`);
-      else if (both.some(({ answer }) => !answer?.ok)) failures.push(`${name} twice is not answered alike: ${JSON.stringify(both).slice(0, 160)}`);
+      else if (both.some(({ answer }) => !answer?.ok))
+        failures.push(`${name} twice is not answered alike: ${JSON.stringify(both).slice(0, 160)}`);
       else if (said(both[0]!) !== said(both[1]!)) failures.push(`${name} twice has two answers`);
       else if (expected !== came || came === '') failures.push(`${name}: once ${expected}; twice ${came}`);
     }
@@ -135,11 +191,14 @@ export async function twice(): Promise<void> {
       form.set('restorationId', restorationId);
       form.set('stage', 'intake');
       form.set('photo', new File([new Uint8Array(jpeg)], 'a.jpg'));
-      return (await fetch(`${server.base}/api/photos`, { method: 'POST', body: form, headers: { origin: server.base } })).status;
+      return (
+        await fetch(`${server.base}/api/photos`, { method: 'POST', body: form, headers: { origin: server.base } })
+      ).status;
     };
     tries += 1;
     await Promise.all([upload(), upload(), upload()]);
-    if ((await findRows('photos', { restorationId })).length !== 1) failures.push('a photograph sent three times at once is not one');
+    if ((await findRows('photos', { restorationId })).length !== 1)
+      failures.push('a photograph sent three times at once is not one');
     // Two pages, both drawn before either wrote, each changing a field that the other did not touch.
     const stale: [string, Fields, Fields, Fields, (to: To) => Fields][] = [
       [

@@ -9,7 +9,16 @@ const LONGEST_MS = 1000;
 /** A picture of 12 million pixels takes at most so many times what the library alone takes. */
 const MOST_RATIO = 2;
 
-const SCREWS = { thing: 'screw', drive: 'cross', head: 'pan', diameterMm: '3', lengthMm: '8', shank: 'straight', count: '4', fate: 'kept' };
+const SCREWS = {
+  thing: 'screw',
+  drive: 'cross',
+  head: 'pan',
+  diameterMm: '3',
+  lengthMm: '8',
+  shank: 'straight',
+  count: '4',
+  fate: 'kept',
+};
 
 const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1]!;
 
@@ -28,10 +37,17 @@ export async function worst(): Promise<void> {
   const actions = actionsOfBuild();
   const act = (name: string, given: object) => call(server.base, actions.get(name)!, [given]);
   try {
-    const restorationId = String((await act('stages/intake/actions#open', { title: 'Worst', once: 'd'.repeat(32) })).answer!.value);
+    const restorationId = String(
+      (await act('stages/intake/actions#open', { title: 'Worst', once: 'd'.repeat(32) })).answer!.value,
+    );
     // A teardown of 120 steps with words as long as they may be: its sheet is some hundred pages.
     for (let i = 0; i < 120; i++) {
-      const step = { restorationId, name: `Step ${i} ${'of the shell '.repeat(8)}`, joint: 'screws', way: 'a little force, then up '.repeat(20) };
+      const step = {
+        restorationId,
+        name: `Step ${i} ${'of the shell '.repeat(8)}`,
+        joint: 'screws',
+        way: 'a little force, then up '.repeat(20),
+      };
       const { answer } = await act('stages/teardown/actions#off', step);
       await act('stages/teardown/actions#putIntoTray', { ...SCREWS, stepId: answer!.value });
     }
@@ -39,15 +55,23 @@ export async function worst(): Promise<void> {
     const grain = await sharp({ create: { width: 1250, height: 1240, channels: 3, background: '#caa', noise } })
       .png()
       .toBuffer();
-    const jpeg = await sharp(grain).resize(10_000, 9920, { kernel: 'nearest' }).jpeg({ quality: 80, progressive: true }).toBuffer();
+    const jpeg = await sharp(grain)
+      .resize(10_000, 9920, { kernel: 'nearest' })
+      .jpeg({ quality: 80, progressive: true })
+      .toBuffer();
     const picture = async (i: number) => {
       const form = new FormData();
       form.set('restorationId', restorationId);
       form.set('stage', 'intake');
       form.set('photo', new File([new Uint8Array(jpeg), new Uint8Array([i])], `w${i}.jpg`));
-      const response = await fetch(`${server.base}/api/photos`, { method: 'POST', body: form, headers: { origin: server.base } });
+      const response = await fetch(`${server.base}/api/photos`, {
+        method: 'POST',
+        body: form,
+        headers: { origin: server.base },
+      });
       const answered = (await response.json()) as { ok: boolean; value?: { id: string } };
-      if (!answered.ok) return void failures.push(`a picture was not taken in: ${JSON.stringify(answered).slice(0, 160)}`);
+      if (!answered.ok)
+        return void failures.push(`a picture was not taken in: ${JSON.stringify(answered).slice(0, 160)}`);
       const small = await fetch(`${server.base}/api/photos/${answered.value!.id}?size=large`);
       if (small.status !== 200) failures.push(`its small picture: ${small.status}`);
     };
@@ -67,7 +91,14 @@ export async function worst(): Promise<void> {
     const notes: number[] = [];
     for (let i = 0; under; i++) {
       notes.push(
-        await timed(() => act('clipboard/actions#writeDown', { restorationId, stage: 'mend', words: `n ${i}`, once: `e${i}`.padStart(32, '0') })),
+        await timed(() =>
+          act('clipboard/actions#writeDown', {
+            restorationId,
+            stage: 'mend',
+            words: `n ${i}`,
+            once: `e${i}`.padStart(32, '0'),
+          }),
+        ),
       );
       await pause(20);
     }
@@ -81,7 +112,8 @@ export async function worst(): Promise<void> {
       alone.push(await timed(() => sharp(twelve).raw().toBuffer()));
     }
     const ratio = median(ours) / median(alone);
-    if (ratio > MOST_RATIO) failures.push(`12 million pixels take ${ratio.toFixed(2)} times what the library alone takes`);
+    if (ratio > MOST_RATIO)
+      failures.push(`12 million pixels take ${ratio.toFixed(2)} times what the library alone takes`);
     tell(
       'worst',
       8,

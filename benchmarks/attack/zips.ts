@@ -32,7 +32,9 @@ export async function zips(): Promise<void> {
   const [victim, given] = [rows.at(-1)!, rows.find(({ title }) => title === 'Pellwig Pocket')!];
   const bundle = (await gatherBundle(given.id))!;
   // Its photographs stay away: their rows are what is poisoned.
-  const bare = JSON.parse(JSON.stringify({ ...bundle, missing: [...new Set(bundle.photos.map(({ hash }) => hash))] })) as never;
+  const bare = JSON.parse(
+    JSON.stringify({ ...bundle, missing: [...new Set(bundle.photos.map(({ hash }) => hash))] }),
+  ) as never;
   const own = async () => JSON.stringify({ ...(await gatherBundle(victim.id))!, workshop: null });
   const before = await own();
   await closeDatabase();
@@ -42,7 +44,8 @@ export async function zips(): Promise<void> {
   const page = async (address: string, name: string) => {
     const response = await fetch(server.base + address);
     const body = await response.text();
-    if (response.status !== 200) failures.push(`${name}: ${address.replace(/[0-9a-f-]{28}/g, '…')} answers ${response.status}`);
+    if (response.status !== 200)
+      failures.push(`${name}: ${address.replace(/[0-9a-f-]{28}/g, '…')} answers ${response.status}`);
     // What fails while it is drawn comes as a page that says so.
     else if (body.includes('This page failed') || /"digest":"\d+"/.test(body))
       failures.push(`${name}: ${address.replace(/[0-9a-f-]{28}/g, '…')} fails`);

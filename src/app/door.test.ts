@@ -23,7 +23,9 @@ const load = (file: string) => import(path.join(ROOT, file)) as Promise<Module>;
 const OPEN = ['src/app/enter/page.tsx', 'src/app/api/enter/route.ts'];
 const pages = files.filter((file) => /^src\/app\/.*\/?page\.tsx$/.test(file) && !OPEN.includes(file));
 const routes = files.filter((file) => /^src\/app\/.*\/route\.ts$/.test(file) && !OPEN.includes(file));
-const actions = files.filter((file) => file.endsWith('.ts') && readFileSync(path.join(ROOT, file), 'utf8').startsWith("'use server'"));
+const actions = files.filter(
+  (file) => file.endsWith('.ts') && readFileSync(path.join(ROOT, file), 'utf8').startsWith("'use server'"),
+);
 
 const ANY = { id: 'x', stage: 'wash', pieceId: 'y', requestId: 'z', name: 'peroxide-dilution' };
 const props = () => ({ params: Promise.resolve(ANY), searchParams: Promise.resolve({}), children: 'child' });
@@ -62,7 +64,9 @@ describe.each(CALLERS)('a device %s', (_, request, onLan) => {
     const page = await load(file);
     for (const make of [page.default!, ...(page.generateMetadata ? [page.generateMetadata] : [])]) {
       const { came, queries } = await asked(() => make(props()));
-      expect(came).toMatchObject({ digest: expect.stringMatching(/^NEXT_(REDIRECT|HTTP_ERROR_FALLBACK;404)/) as string });
+      expect(came).toMatchObject({
+        digest: expect.stringMatching(/^NEXT_(REDIRECT|HTTP_ERROR_FALLBACK;404)/) as string,
+      });
       expect(queries).toBeLessThanOrEqual(0);
     }
   });
@@ -93,14 +97,19 @@ describe.each(CALLERS)('a device %s', (_, request, onLan) => {
       const { came, queries } = await asked(() => act({}, {}, {}));
       expect({ name, queries: Math.max(0, queries) }).toEqual({ name, queries: 0 });
       if (!Array.isArray(came))
-        expect(came).toMatchObject({ ok: false, errors: [{ message: expect.stringMatching(/own address|not entered/) as string }] });
+        expect(came).toMatchObject({
+          ok: false,
+          errors: [{ message: expect.stringMatching(/own address|not entered/) as string }],
+        });
       else expect(came).toEqual([]);
     }
   });
 });
 
 it('a write of another site is refused where the proxy is not', async () => {
-  const beside = /matcher: '\/\(\(\?!(.*)\)\.\*\)'/.exec(readFileSync(path.join(ROOT, 'src/proxy.ts'), 'utf8'))![1]!.split('|');
+  const beside = /matcher: '\/\(\(\?!(.*)\)\.\*\)'/
+    .exec(readFileSync(path.join(ROOT, 'src/proxy.ts'), 'utf8'))![1]!
+    .split('|');
   expect(beside).toEqual(['api/photos$', 'api/restorations/import$']);
   for (const name of beside) {
     const { POST } = await load(`src/app/${name.replace('$', '')}/route.ts`);

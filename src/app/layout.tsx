@@ -22,7 +22,8 @@ export const dynamic = 'force-dynamic';
 
 export const metadata: Metadata = {
   title: { default: 'Kvell', template: '%s · Kvell' },
-  description: 'Measures, calculates, schedules and remembers for people who restore the cases and keyboards of old computers.',
+  description:
+    'Measures, calculates, schedules and remembers for people who restore the cases and keyboards of old computers.',
 };
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 

@@ -34,7 +34,10 @@ export default async function BenchPage() {
   const sun = await sunToday(workshop, timers, sky, now);
   return (
     <>
-      <ScreenHead title={showTime(now.toISOString(), timeZone, 'EEEE d MMMM')} under={`${workshop.name}. ${sun?.words ?? ''}`} />
+      <ScreenHead
+        title={showTime(now.toISOString(), timeZone, 'EEEE d MMMM')}
+        under={`${workshop.name}. ${sun?.words ?? ''}`}
+      />
       {sun ? (
         <div style={{ marginBottom: 28 }}>
           <DaySun samples={sun.day.samples} timeZone={timeZone} now={now.toISOString()} height={150} bars={sun.bars} />

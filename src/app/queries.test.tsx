@@ -59,8 +59,14 @@ async function worked(): Promise<{ id: string; pieceId: string }> {
   const { id: pieceId, restorationId: id } = await trialPiece({ lengthMm: 400, widthMm: 220, heightMm: 45 });
   const photo = await trialPhoto(id, 40);
   const measure = (b: number, at: Date) =>
-    keepMeasurement({ pieceId, photoId: photo.id, stage: 'brighten', spec: { card: [], regions: [] }, result: trialResult(b) }, at);
-  const finding = await addFinding({ restorationId: id, pieceId, stage: 'intake', kind: 'soiled', severity: 'plain', words: 'veil' }, tick());
+    keepMeasurement(
+      { pieceId, photoId: photo.id, stage: 'brighten', spec: { card: [], regions: [] }, result: trialResult(b) },
+      at,
+    );
+  const finding = await addFinding(
+    { restorationId: id, pieceId, stage: 'intake', kind: 'soiled', severity: 'plain', words: 'veil' },
+    tick(),
+  );
   await nameSoil(finding.id, 'nicotine', 'front', tick());
   await startPass([finding.id], 'sugar-soap', tick());
   const [step] = await findRows('sink_steps', { findingId: finding.id });
@@ -68,9 +74,16 @@ async function worked(): Promise<{ id: string; pieceId: string }> {
   await measure(22, tick());
   const from = tick();
   const session = await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [pieceId] }, from);
-  await endExposure(session.id, { endedAt: later(from, 120).toISOString(), cloudFraction: 0.1, temperatureC: 25, words: '' }, later(from, 121));
+  await endExposure(
+    session.id,
+    { endedAt: later(from, 120).toISOString(), cloudFraction: 0.1, temperatureC: 25, words: '' },
+    later(from, 121),
+  );
   await measure(14, later(from, 200));
-  await addFinding({ restorationId: id, pieceId, stage: 'wash', kind: 'stained', severity: 'slight', words: 'left over' }, later(from, 210));
+  await addFinding(
+    { restorationId: id, pieceId, stage: 'wash', kind: 'stained', severity: 'slight', words: 'left over' },
+    later(from, 210),
+  );
   return { id, pieceId };
 }
 
@@ -135,7 +148,10 @@ it('asks no more of a workshop of many years than of a new one, and never more t
   await copyRestorations(40);
   const large = await count();
   for (const [name, queries] of Object.entries(large)) {
-    expect({ name, queries: queries <= small[name]! + 2 ? 'as few' : `${queries}, before ${small[name]}` }).toEqual({ name, queries: 'as few' });
+    expect({ name, queries: queries <= small[name]! + 2 ? 'as few' : `${queries}, before ${small[name]}` }).toEqual({
+      name,
+      queries: 'as few',
+    });
     expect({ name, queries: queries + FRAME <= MOST_QUERIES ? 'few' : queries }).toEqual({ name, queries: 'few' });
   }
 });

@@ -41,7 +41,9 @@ export function BenchTimers({ timers, more, things }: Props) {
   };
   return (
     <Box id="timers" scrollMarginTop="120px">
-      {timers.length === 0 && <EmptyPlace>Nothing runs. Start a soak, a cure or drying here; exposures start under Brighten.</EmptyPlace>}
+      {timers.length === 0 && (
+        <EmptyPlace>Nothing runs. Start a soak, a cure or drying here; exposures start under Brighten.</EmptyPlace>
+      )}
       {timers.map((timer) => {
         const { at, kind } = bellOf(timer);
         const due = now > 0 && at <= now;
@@ -72,7 +74,12 @@ export function BenchTimers({ timers, more, things }: Props) {
                   {timer.atTheBell}
                 </Text>
               </Box>
-              <Flex gap="2" direction={{ base: 'row', md: 'column' }} justify="flex-end" gridColumn={{ base: '1 / -1', md: 'auto' }}>
+              <Flex
+                gap="2"
+                direction={{ base: 'row', md: 'column' }}
+                justify="flex-end"
+                gridColumn={{ base: '1 / -1', md: 'auto' }}
+              >
                 {(timer.sessionId ?? timer.plannedTo) && (
                   <LinkButton href={placeOf(timer)} look={due ? 'go' : 'quiet'} bench>
                     {due ? 'Attend to it' : 'Look'}

@@ -50,7 +50,13 @@ export function FindDialog({ open, onClose }: { open: boolean; onClose: () => vo
                     <NextLink
                       href={href}
                       onClick={onClose}
-                      style={{ display: 'flex', justifyContent: 'space-between', minHeight: 44, alignItems: 'center', gap: 12 }}
+                      style={{
+                        display: 'flex',
+                        justifyContent: 'space-between',
+                        minHeight: 44,
+                        alignItems: 'center',
+                        gap: 12,
+                      }}
                     >
                       <span>{title}</span>
                       <Text as="span" color="soft">
@@ -59,7 +65,9 @@ export function FindDialog({ open, onClose }: { open: boolean; onClose: () => vo
                     </NextLink>
                   </Box>
                 ))}
-                {found.length === 0 && <Text color="soft">Nothing has these words. Try a tag, a machine or a stage.</Text>}
+                {found.length === 0 && (
+                  <Text color="soft">Nothing has these words. Try a tag, a machine or a stage.</Text>
+                )}
               </Box>
             </Dialog.Body>
           </Dialog.Content>

@@ -41,10 +41,13 @@ export function Shell({ timers, more, mark, children }: Props) {
   const [finding, setFinding] = useState(false);
   const [keysShown, setKeysShown] = useState(false);
   const restoration = /^\/restorations\/([0-9a-f-]{36})/.exec(path)?.[1];
-  const onStage = restoration !== undefined && STAGES.some((stage) => path.startsWith(`/restorations/${restoration}/${stage}`));
+  const onStage =
+    restoration !== undefined && STAGES.some((stage) => path.startsWith(`/restorations/${restoration}/${stage}`));
   const keys = useMemo(() => {
     const stages = restoration
-      ? Object.fromEntries(STAGES.map((_, i) => [String(i + 1), () => router.push(viewByDigit(restoration, path, i + 1)!)]))
+      ? Object.fromEntries(
+          STAGES.map((_, i) => [String(i + 1), () => router.push(viewByDigit(restoration, path, i + 1)!)]),
+        )
       : {};
     return {
       ...stages,
@@ -111,7 +114,18 @@ export function Shell({ timers, more, mark, children }: Props) {
         </Flex>
       </Box>
       <TimersBar timers={timers} more={more} />
-      <Box as="main" id="main" tabIndex={-1} flex="1" width="100%" maxWidth="1240px" mx="auto" px="4" pt="6" pb={{ base: '110px', md: '12' }}>
+      <Box
+        as="main"
+        id="main"
+        tabIndex={-1}
+        flex="1"
+        width="100%"
+        maxWidth="1240px"
+        mx="auto"
+        px="4"
+        pt="6"
+        pb={{ base: '110px', md: '12' }}
+      >
         {children}
       </Box>
       <Flex

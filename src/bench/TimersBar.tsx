@@ -49,7 +49,14 @@ function TimerChip({ timer, now }: { timer: NamedTimer; now: number }) {
   const due = now > 0 && left <= 0;
   return (
     <NextLink href={placeOf(timer)} style={{ flexShrink: 0 }}>
-      <Flex align="center" gap="3" px="3" minHeight="48px" bg={due ? 'amber' : 'transparent'} color={due ? 'onAmber' : 'ink'}>
+      <Flex
+        align="center"
+        gap="3"
+        px="3"
+        minHeight="48px"
+        bg={due ? 'amber' : 'transparent'}
+        color={due ? 'onAmber' : 'ink'}
+      >
         <Text fontFamily="mono" fontSize="22px" fontVariantNumeric="tabular-nums">
           {now === 0 ? '––:––' : showSpan(left)}
         </Text>

@@ -8,7 +8,12 @@ import { write, type Given } from '@/edge/write';
 import { findAnything, type Found } from './find';
 
 const timerSchema = Joi.object<{ label: string; minutes: number; atTheBell: string; of: string }>({
-  label: Joi.string().trim().max(120).required().label('What runs').messages({ 'string.empty': 'Say what runs, like “caps soaking”.' }),
+  label: Joi.string()
+    .trim()
+    .max(120)
+    .required()
+    .label('What runs')
+    .messages({ 'string.empty': 'Say what runs, like “caps soaking”.' }),
   minutes: Joi.number().integer().min(1).max(20_160).required().label('Minutes'),
   atTheBell: Joi.string().trim().max(300).allow('').default('').label('At the bell'),
   of: Joi.string().allow('').max(80).default('').label('Of'),

@@ -9,7 +9,8 @@ export const BELL_WORDS = {
 } as const;
 
 /** What runs, with its machine: two may have a K1 each. */
-export const namedLabel = ({ label, machine }: Pick<NamedTimer, 'label' | 'machine'>): string => (machine ? `${label}, ${machine}` : label);
+export const namedLabel = ({ label, machine }: Pick<NamedTimer, 'label' | 'machine'>): string =>
+  machine ? `${label}, ${machine}` : label;
 
 /** What a timer asks for now, and when. */
 export function bellOf(timer: Timer): { at: number; kind: 'turn' | 'tend' | 'due' } {

@@ -43,10 +43,15 @@ it('a restoration asks first for photographs, then for tags, then for what its r
     },
     began,
   );
-  await endExposure(session.id, { endedAt: tick().toISOString(), cloudFraction: 0, temperatureC: 25, words: '' }, tick());
+  await endExposure(
+    session.id,
+    { endedAt: tick().toISOString(), cloudFraction: 0, temperatureC: 25, words: '' },
+    tick(),
+  );
   expect(await step()).toMatchObject({ verb: 'Measure again', tag: 'K1' });
 
-  for (const stage of ['brighten', 'keys', 'mend', 'finish', 'rebuild', 'record'] as const) await settleStage(id, stage, 'done', null, tick());
+  for (const stage of ['brighten', 'keys', 'mend', 'finish', 'rebuild', 'record'] as const)
+    await settleStage(id, stage, 'done', null, tick());
   expect(await nextSteps(tick())).toEqual({ steps: [], more: 0 });
 });
 

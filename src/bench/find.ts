@@ -23,7 +23,10 @@ const MOST = 12;
 async function rowsWith<Row extends object>(query: string, text: string, wanted: readonly string[]): Promise<Row[]> {
   const holds = wanted.map((_, i) => `(${text}) LIKE :word${i} ESCAPE '\\'`).join(' AND ');
   const given = Object.fromEntries(wanted.map((word, i) => [`word${i}`, `%${likeWords(word)}%`]));
-  return select<Row>(`${query} WHERE ${NOT_AWAY} AND ${holds || '1'} ORDER BY COALESCE(worked.logId, 0) DESC LIMIT ${MOST}`, given);
+  return select<Row>(
+    `${query} WHERE ${NOT_AWAY} AND ${holds || '1'} ORDER BY COALESCE(worked.logId, 0) DESC LIMIT ${MOST}`,
+    given,
+  );
 }
 
 /** Restorations, their stages and pieces, sums and places whose words hold all that was typed. */
@@ -53,13 +56,21 @@ export async function findAnything(words: string): Promise<Found[]> {
           `title`,
           others(title),
         );
-        return machines.map((machine) => ({ href: `/restorations/${machine.id}/${stage}`, title: `${title}, ${machine.title}`, kind: 'stage' }));
+        return machines.map((machine) => ({
+          href: `/restorations/${machine.id}/${stage}`,
+          title: `${title}, ${machine.title}`,
+          kind: 'stage',
+        }));
       }),
     ),
   ]);
   const all: Found[] = [
     ...restorations.map(({ id, title }) => ({ href: `/restorations/${id}`, title, kind: 'restoration' })),
-    ...pieces.map(({ id, restorationId, title }) => ({ href: `/restorations/${restorationId}/pieces/${id}`, title, kind: 'piece' })),
+    ...pieces.map(({ id, restorationId, title }) => ({
+      href: `/restorations/${restorationId}/pieces/${id}`,
+      title,
+      kind: 'piece',
+    })),
     ...stages.flat(),
     ...SUMS.map(({ name, title }) => ({ href: `/sums/${name}`, title, kind: 'sum' })),
     ...PLACES,

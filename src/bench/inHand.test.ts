@@ -11,7 +11,10 @@ it('is the restoration that was worked on last, at the stage that was worked on'
   expect(await inHand()).toBe('/');
   const { id: first } = await trialRestoration();
   expect(await inHand()).toBe(`/restorations/${first}/intake`);
-  const { id: second } = await openRestoration({ title: 'Second', machine: '', source: '', pricePaidMinor: 0, condition: '' }, tick());
+  const { id: second } = await openRestoration(
+    { title: 'Second', machine: '', source: '', pricePaidMinor: 0, condition: '' },
+    tick(),
+  );
   await takeOff({ restorationId: first, name: 'Lid', joint: 'clips', way: '', springs: '' }, tick());
   expect(await inHand()).toBe(`/restorations/${first}/teardown`);
   // Once that stage is settled, its next open one.

@@ -11,6 +11,7 @@ export async function inHand(): Promise<string> {
   const [last] = restorations;
   if (!last) return '/';
   const [stages, worked] = await Promise.all([stagesOf(last.id), lastStageOf(last.id)]);
-  const stage = stages.find((row) => row.stage === worked && row.state === 'open') ?? stages.find(({ state }) => state === 'open');
+  const stage =
+    stages.find((row) => row.stage === worked && row.state === 'open') ?? stages.find(({ state }) => state === 'open');
   return `/restorations/${last.id}${stage ? `/${stage.stage}` : ''}`;
 }

@@ -3,7 +3,17 @@ import { addPiece } from '@/data/pieces';
 import { askOwner } from '@/data/requests';
 import { setOwner, settleStage } from '@/data/restorations';
 import { stagesOf } from '@/data/stages';
-import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration, trialResult, tick, inMinutes } from '@/data/trial';
+import {
+  inTrialWorkshop,
+  TRIAL_EXPOSURE,
+  TRIAL_PIECE,
+  trialPhoto,
+  trialPiece,
+  trialRestoration,
+  trialResult,
+  tick,
+  inMinutes,
+} from '@/data/trial';
 import { endExposure, startExposure } from '@/data/exposures';
 import { endTreatment } from '@/data/treatments';
 import { nextSteps } from './nextSteps';
@@ -17,7 +27,16 @@ it('what waits for the owner waits, and hands go on with what does not', async (
   await setOwner(restorationId, 'Ines Torvel', { stages: [], spendMinor: 0, words: '' }, tick());
   for (const stage of ['intake', 'teardown'] as const) await settleStage(restorationId, stage, 'done', null, tick());
   await askOwner(
-    { restorationId, pieceId: null, stage: 'wash', about: 'treatment', what: 'Wash it.', why: '', costMinor: 0, alternatives: '' },
+    {
+      restorationId,
+      pieceId: null,
+      stage: 'wash',
+      about: 'treatment',
+      what: 'Wash it.',
+      why: '',
+      costMinor: 0,
+      alternatives: '',
+    },
     tick(),
   );
   const own = (await nextSteps(tick())).steps.filter(({ href }) => href.includes(restorationId));
@@ -34,9 +53,14 @@ it('a piece whose time to be looked at again has come stands on the bench, whate
   const piece = await trialPiece({ tag: 'K7' });
   const began = new Date(tick().getTime() - 5 * 3_600_000);
   const { id, treatmentId } = await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [piece.id] }, began);
-  await endExposure(id, { endedAt: new Date(began.getTime() + 3_600_000).toISOString(), cloudFraction: 0, temperatureC: 24, words: '' }, tick());
+  await endExposure(
+    id,
+    { endedAt: new Date(began.getTime() + 3_600_000).toISOString(), cloudFraction: 0, temperatureC: 24, words: '' },
+    tick(),
+  );
   await endTreatment(treatmentId, 'matched', tick());
-  const looks = async (now: Date) => (await nextSteps(now)).steps.filter(({ verb, tag }) => verb === 'Look again' && tag === 'K7');
+  const looks = async (now: Date) =>
+    (await nextSteps(now)).steps.filter(({ verb, tag }) => verb === 'Look again' && tag === 'K7');
   expect(await looks(tick())).toEqual([]);
   const [look] = await looks(new Date(tick().getTime() + 200 * 24 * 3_600_000));
   expect(look!.href).toContain(`/pieces/${piece.id}/measure`);
@@ -45,7 +69,8 @@ it('a piece whose time to be looked at again has come stands on the bench, whate
 
 it('of the pieces that are measured the furthest is next, and none that is in the light', async () => {
   const { id: restorationId } = await trialRestoration();
-  for (const stage of ['intake', 'teardown', 'wash'] as const) await settleStage(restorationId, stage, 'done', null, tick());
+  for (const stage of ['intake', 'teardown', 'wash'] as const)
+    await settleStage(restorationId, stage, 'done', null, tick());
   const [lid, caps] = [
     await addPiece({ restorationId, ...TRIAL_PIECE }, tick()),
     await addPiece({ restorationId, ...TRIAL_PIECE, tag: 'K2', name: 'Caps' }, tick()),
@@ -64,7 +89,9 @@ it('of the pieces that are measured the furthest is next, and none that is in th
   await measured(lid.id, 14, 41);
   await measured(caps.id, 20, 42);
   const mine = async () => (await nextSteps(tick())).steps.filter(({ href }) => href.includes(restorationId));
-  expect(await mine()).toMatchObject([{ verb: 'Brighten', tag: 'K2', why: 'b* 14.0 above its hidden patch, the furthest of those that wait' }]);
+  expect(await mine()).toMatchObject([
+    { verb: 'Brighten', tag: 'K2', why: 'b* 14.0 above its hidden patch, the furthest of those that wait' },
+  ]);
   await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [caps.id] }, tick());
   const [next] = await mine();
   expect(next).toMatchObject({ tag: 'K1', why: 'b* 8.0 above its hidden patch' });
@@ -72,12 +99,22 @@ it('of the pieces that are measured the furthest is next, and none that is in th
   // On the whole there, but unevenly: that waits for a session too.
   const unevenly = trialResult(6.5);
   const { id: photoId } = await trialPhoto(restorationId, 44);
-  const uneven = { ...unevenly, regions: unevenly.regions.map((region) => ({ ...region, verdict: region.verdict && ('uneven' as const) })) };
-  await keepMeasurement({ pieceId: lid.id, photoId, stage: 'brighten', spec: { card: [], regions: [] }, result: uneven }, tick());
+  const uneven = {
+    ...unevenly,
+    regions: unevenly.regions.map((region) => ({ ...region, verdict: region.verdict && ('uneven' as const) })),
+  };
+  await keepMeasurement(
+    { pieceId: lid.id, photoId, stage: 'brighten', spec: { card: [], regions: [] }, result: uneven },
+    tick(),
+  );
   expect((await mine())[0]).toMatchObject({ tag: 'K1', why: 'on the whole it matches, but unevenly' });
   // Somebody ends its brightening where it is: the last word is theirs.
   const { id, treatmentId } = await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [lid.id] }, tick());
-  await endExposure(id, { endedAt: inMinutes(2).toISOString(), cloudFraction: 0, temperatureC: 24, words: '' }, inMinutes(2));
+  await endExposure(
+    id,
+    { endedAt: inMinutes(2).toISOString(), cloudFraction: 0, temperatureC: 24, words: '' },
+    inMinutes(2),
+  );
   await measured(lid.id, 13, 43, inMinutes(3));
   await endTreatment(treatmentId, 'good enough', tick());
   expect(await mine()).toMatchObject([{ verb: 'Brighten', tag: null }]);

@@ -49,7 +49,13 @@ export async function nextSteps(now: Date): Promise<{ steps: NextStep[]; more: n
   const { restorations, all } = await restorationsPage('open', '', 0, MACHINES);
   const { out, failed } = await eachAlone(restorations, async (some) => (await knownOf(some)).flatMap(stepOf));
   const unshown = failed.map(({ id, title }) => ({
-    ...{ href: `/restorations/${id}`, verb: 'Look what is wrong with it', restoration: title, tag: null, unpowered: false },
+    ...{
+      href: `/restorations/${id}`,
+      verb: 'Look what is wrong with it',
+      restoration: title,
+      tag: null,
+      unpowered: false,
+    },
     why: 'what is kept of it cannot be shown',
   }));
   return { steps: [...unshown, ...out, ...(await looks(now))], more: all - restorations.length };
@@ -62,17 +68,23 @@ async function knownOf(restorations: readonly Listed[]): Promise<Known[]> {
     stagesOfAll(ids),
     piecesOfAll(ids),
     newestPhotos(ids),
-    findColumns('measurements', ['id', 'restorationId', 'pieceId', 'measuredAt', 'deltaB', 'verdict'], { restorationId: ids }, [
-      ['measuredAt', 'ASC'],
-      ['id', 'ASC'],
-    ]),
+    findColumns(
+      'measurements',
+      ['id', 'restorationId', 'pieceId', 'measuredAt', 'deltaB', 'verdict'],
+      { restorationId: ids },
+      [
+        ['measuredAt', 'ASC'],
+        ['id', 'ASC'],
+      ],
+    ),
     sessionsOf(ids),
     treatmentsOf(ids),
     findRows('requests', { restorationId: ids, answer: null }, [['askedAt', 'ASC']]),
     powerDecided(ids),
   ]);
   return restorations.map((restoration) => {
-    const own = <T extends { restorationId: string }>(rows: readonly T[]) => rows.filter(({ restorationId }) => restorationId === restoration.id);
+    const own = <T extends { restorationId: string }>(rows: readonly T[]) =>
+      rows.filter(({ restorationId }) => restorationId === restoration.id);
     return {
       restoration,
       stages: stages.get(restoration.id)!,
@@ -115,10 +127,19 @@ function stepOf({
 }: Known): NextStep[] {
   const base = `/restorations/${id}`;
   const step = { restoration: title, tag: null, unpowered };
-  if (!photographed) return [{ ...step, href: `${base}/intake`, verb: 'Photograph every side', why: 'before anything is touched' }];
+  if (!photographed)
+    return [{ ...step, href: `${base}/intake`, verb: 'Photograph every side', why: 'before anything is touched' }];
   if (pieces.length === 0)
-    return [{ ...step, href: `${base}/pieces/new`, verb: 'Tag the pieces', why: 'so that each can be measured and treated by itself' }];
-  const of = <T extends { pieceId: string }>(rows: T[], pieceId: string) => rows.filter((row) => row.pieceId === pieceId);
+    return [
+      {
+        ...step,
+        href: `${base}/pieces/new`,
+        verb: 'Tag the pieces',
+        why: 'so that each can be measured and treated by itself',
+      },
+    ];
+  const of = <T extends { pieceId: string }>(rows: T[], pieceId: string) =>
+    rows.filter((row) => row.pieceId === pieceId);
   const measure = (piece: Piece, verb: string, why: string): NextStep => ({
     ...step,
     href: `${base}/pieces/${piece.id}/measure?stage=brighten`,
@@ -127,14 +148,21 @@ function stepOf({
     why,
   });
   const again = pieces.filter((piece) => waitsForMeasuring(of(sessions, piece.id), of(measurements, piece.id)));
-  if (again.length > 0) return again.map((piece) => measure(piece, 'Measure again', 'its last exposure has no measurement yet'));
+  if (again.length > 0)
+    return again.map((piece) => measure(piece, 'Measure again', 'its last exposure has no measurement yet'));
   const open = stages.filter(({ state }) => state === 'open').map(({ stage }) => stage);
   // What waits for the owner waits; hands go on with what does not.
   const next = open.find((stage) => !waiting.some((request) => request.stage === stage));
-  const answers = waiting.map(({ what }) => ({ ...step, href: `${base}/owner`, verb: 'Get the owner’s answer', why: what }));
+  const answers = waiting.map(({ what }) => ({
+    ...step,
+    href: `${base}/owner`,
+    verb: 'Get the owner’s answer',
+    why: what,
+  }));
   if (!next) return answers;
   const unmeasured = pieces.find((piece) => isPlastic(piece.plastic) && of(measurements, piece.id).length === 0);
-  if (next === 'brighten' && unmeasured) return [measure(unmeasured, 'Measure', 'so that its start is known before it brightens')];
+  if (next === 'brighten' && unmeasured)
+    return [measure(unmeasured, 'Measure', 'so that its start is known before it brightens')];
   if (next === 'brighten') {
     const ended = new Map(treatments.map(({ pieceId, endedAt }) => [pieceId, endedAt !== null]));
     const waits = pieces.filter(
@@ -146,11 +174,18 @@ function stepOf({
     );
     return [{ ...step, ...furthestOf(base, waits, measurements) }, ...answers];
   }
-  return [{ ...step, href: `${base}/${next}`, verb: STAGE_WORDS[next].title, why: STAGE_WORDS[next].first }, ...answers];
+  return [
+    { ...step, href: `${base}/${next}`, verb: STAGE_WORDS[next].title, why: STAGE_WORDS[next].first },
+    ...answers,
+  ];
 }
 
 /** Of pieces that wait for a session the one that is furthest from its patch; the next is its. */
-function furthestOf(base: string, pieces: readonly Piece[], measurements: readonly Seen[]): Pick<NextStep, 'href' | 'verb' | 'tag' | 'why'> {
+function furthestOf(
+  base: string,
+  pieces: readonly Piece[],
+  measurements: readonly Seen[],
+): Pick<NextStep, 'href' | 'verb' | 'tag' | 'why'> {
   const step = { verb: STAGE_WORDS.brighten.title };
   const waiting = pieces
     .flatMap((piece) => {
@@ -161,12 +196,20 @@ function furthestOf(base: string, pieces: readonly Piece[], measurements: readon
     })
     .sort((a, b) => b.away - a.away);
   const [first] = waiting;
-  if (!first) return { ...step, href: `${base}/brighten`, tag: null, why: 'no piece waits for a session: look whether they are done' };
+  if (!first)
+    return {
+      ...step,
+      href: `${base}/brighten`,
+      tag: null,
+      why: 'no piece waits for a session: look whether they are done',
+    };
   const furthest = waiting.length > 1 ? ', the furthest of those that wait' : '';
   return {
     ...step,
     href: `${base}/brighten?piece=${first.piece.id}`,
     tag: first.piece.tag,
-    why: first.uneven ? 'on the whole it matches, but unevenly' : `b* ${first.away.toFixed(1)} above its hidden patch${furthest}`,
+    why: first.uneven
+      ? 'on the whole it matches, but unevenly'
+      : `b* ${first.away.toFixed(1)} above its hidden patch${furthest}`,
   };
 }

@@ -8,7 +8,8 @@ import { inMinutes, inTrialWorkshop, tick, trialPiece, trialRestoration } from '
 
 inTrialWorkshop();
 
-const titles = async (shown: 'all' | 'put away') => (await restorationsPage(shown, '', 0, 20)).restorations.map(({ id }) => id);
+const titles = async (shown: 'all' | 'put away') =>
+  (await restorationsPage(shown, '', 0, 20)).restorations.map(({ id }) => id);
 
 it('what is put away stands in no list, search, bench or bell, and comes out again whole', async () => {
   const [one, other] = [await trialRestoration(), await trialRestoration()];
@@ -16,7 +17,9 @@ it('what is put away stands in no list, search, bench or bell, and comes out aga
   await startTimer(timer, tick());
   const seen = async () => ({
     listed: await titles('all'),
-    found: (await findAnything('trial')).filter(({ kind }) => kind === 'restoration').map(({ href }) => href.slice(-36)),
+    found: (await findAnything('trial'))
+      .filter(({ kind }) => kind === 'restoration')
+      .map(({ href }) => href.slice(-36)),
     bench: (await nextSteps(inMinutes(1))).steps.map(({ href }) => href.slice(14, 50)),
     bells: (await nextTimers(9)).timers.map(({ restorationId }) => restorationId),
   });
@@ -38,11 +41,17 @@ it('one that cannot be shown leaves the bench and the list to the others, is nam
   const sound = await trialPiece();
   const { restorationId } = await trialPiece();
   const { sequelize } = await database();
-  await sequelize.query(`UPDATE pieces SET surfaces = 'not json' WHERE restorationId = :restorationId`, { replacements: { restorationId } });
-  await sequelize.query(`UPDATE restorations SET allowed = '{' WHERE id = :restorationId`, { replacements: { restorationId } });
+  await sequelize.query(`UPDATE pieces SET surfaces = 'not json' WHERE restorationId = :restorationId`, {
+    replacements: { restorationId },
+  });
+  await sequelize.query(`UPDATE restorations SET allowed = '{' WHERE id = :restorationId`, {
+    replacements: { restorationId },
+  });
   await expect(listRestorations()).rejects.toThrow();
   const { steps } = await nextSteps(tick());
-  expect(steps.filter(({ href }) => href.includes(restorationId))).toMatchObject([{ verb: 'Look what is wrong with it' }]);
+  expect(steps.filter(({ href }) => href.includes(restorationId))).toMatchObject([
+    { verb: 'Look what is wrong with it' },
+  ]);
   expect(steps.some(({ href }) => href.includes(sound.restorationId))).toBe(true);
   expect(await titles('all')).toEqual(expect.arrayContaining([restorationId, sound.restorationId]));
   await putAway(restorationId, tick());

@@ -15,7 +15,8 @@ const skyOf =
       }),
     );
 const at = (clock: string) => new Date(`2026-06-21T${clock}:00Z`);
-const wordsAt = async (clock: string, sky: SkySource, workshop = WORKSHOP) => (await sunToday(workshop, [], sky, at(clock)))?.words;
+const wordsAt = async (clock: string, sky: SkySource, workshop = WORKSHOP) =>
+  (await sunToday(workshop, [], sky, at(clock)))?.words;
 
 const timer = (given: Partial<NamedTimer>): NamedTimer => ({
   machine: '',
@@ -40,7 +41,9 @@ it('counts with the sky of the day, and says what a clear one would bring', asyn
   expect(await wordsAt('06:00', skyOf(0))).toMatch(
     /^UV index up to 12\.\d under an invented sky\. Worth putting plastic out from 0\d:\d\d to 1\d:\d\d\.$/,
   );
-  expect(await wordsAt('06:00', skyOf(0.9))).toMatch(/^UV index up to 5\.\d under an invented sky \(12\.\d were it clear\)\. Worth/);
+  expect(await wordsAt('06:00', skyOf(0.9))).toMatch(
+    /^UV index up to 5\.\d under an invented sky \(12\.\d were it clear\)\. Worth/,
+  );
 });
 
 it('says that the sky is invented until somebody looks, and which part of it still is', async () => {
@@ -78,8 +81,16 @@ it('shows how the highest index comes about, figure by figure', async () => {
 it('draws what runs or is planned today, and not what waits for another day', async () => {
   const timers = [
     timer({}),
-    timer({ label: 'K2 Caps: bag, sun planned', dueAt: '2026-06-21T14:00:00.000Z', plannedTo: '2026-06-21T17:00:00.000Z' }),
-    timer({ label: 'K3 Frame: cream planned', dueAt: '2026-06-23T14:00:00.000Z', plannedTo: '2026-06-23T17:00:00.000Z' }),
+    timer({
+      label: 'K2 Caps: bag, sun planned',
+      dueAt: '2026-06-21T14:00:00.000Z',
+      plannedTo: '2026-06-21T17:00:00.000Z',
+    }),
+    timer({
+      label: 'K3 Frame: cream planned',
+      dueAt: '2026-06-23T14:00:00.000Z',
+      plannedTo: '2026-06-23T17:00:00.000Z',
+    }),
     timer({ label: 'K4 Foot: drying', dueAt: '2026-06-23T14:00:00.000Z' }),
   ];
   expect((await sunToday(WORKSHOP, timers, skyOf(0), at('11:00')))!.bars).toEqual([

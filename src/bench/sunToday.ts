@@ -21,7 +21,12 @@ export interface SunToday {
 const SEEN_UVI = 0.5;
 
 /** Today's sun at the workshop under the sky that all plans count with; `null` before it has a place. */
-export async function sunToday(workshop: Workshop, timers: readonly NamedTimer[], sky: SkySource, now: Date): Promise<SunToday | null> {
+export async function sunToday(
+  workshop: Workshop,
+  timers: readonly NamedTimer[],
+  sky: SkySource,
+  now: Date,
+): Promise<SunToday | null> {
   const { latitude, longitude, altitudeM, timeZone } = workshop;
   if (latitude === null || longitude === null) return null;
   const place = { latitude, longitude, altitudeM };
@@ -40,7 +45,13 @@ export async function sunToday(workshop: Workshop, timers: readonly NamedTimer[]
     .filter(({ from, to }) => Date.parse(from) < until && Date.parse(to) > start.getTime())
     .map(({ label, from, to }) => ({ label, from: within(from), to: within(to) }));
   const known = skyLeft(day, clouds, now);
-  return { day, place, bars, words: sunWords(day, known, timeZone, now), working: sunWorking(day, altitudeM, clouds, known, timeZone) };
+  return {
+    day,
+    place,
+    bars,
+    words: sunWords(day, known, timeZone, now),
+    working: sunWorking(day, altitudeM, clouds, known, timeZone),
+  };
 }
 
 /** How much is known of the sky over the light that is left of the day. */
@@ -58,7 +69,9 @@ function sunWorking(
   timeZone: string,
 ): SunToday['working'] {
   if (kind === 'polar night') return [];
-  const { time, elevationDeg, uvIndexClear, uvIndex } = samples.reduce((best, sample) => (sample.uvIndex > best.uvIndex ? sample : best));
+  const { time, elevationDeg, uvIndexClear, uvIndex } = samples.reduce((best, sample) =>
+    sample.uvIndex > best.uvIndex ? sample : best,
+  );
   const cloud = cloudAt(clouds, new Date(time));
   return [
     {

@@ -55,7 +55,12 @@ function Findings({ clip: { restorationId, stage, findings, pieces, aim } }: { c
   return (
     <>
       {findings.map((finding) => (
-        <FindingRow key={finding.id} finding={finding} aim={pieces.find(({ id }) => id === finding.pieceId)?.aim ?? aim} pieces={pieces} />
+        <FindingRow
+          key={finding.id}
+          finding={finding}
+          aim={pieces.find(({ id }) => id === finding.pieceId)?.aim ?? aim}
+          pieces={pieces}
+        />
       ))}
       <Fold summary="Add a finding" openAtFirst={findings.length === 0}>
         <FindingForm restorationId={restorationId} stage={stage} pieces={pieces} />

@@ -56,12 +56,23 @@ export function Clipboard({ clip }: { clip: Clip }) {
   }));
   useKeys(keys);
   const tabs = (across: boolean) => (
-    <Flex role="group" aria-label="Leaves of the clipboard" direction={across ? 'row' : 'column'} {...(across && { overflowX: 'auto' })}>
+    <Flex
+      role="group"
+      aria-label="Leaves of the clipboard"
+      direction={across ? 'row' : 'column'}
+      {...(across && { overflowX: 'auto' })}
+    >
       {LEAVES.map((leaf) => {
         const Icon = ICONS[leaf];
         const here = open === leaf;
         return (
-          <button key={leaf} type="button" className="leaf" aria-pressed={here} onClick={() => turnTo(here && !across ? null : leaf)}>
+          <button
+            key={leaf}
+            type="button"
+            className="leaf"
+            aria-pressed={here}
+            onClick={() => turnTo(here && !across ? null : leaf)}
+          >
             <Icon aria-hidden size={20} />
             <span>{LEAF_TITLES[leaf]}</span>
             {counts[leaf] && <b>{counts[leaf]}</b>}
@@ -100,7 +111,12 @@ export function Clipboard({ clip }: { clip: Clip }) {
             <Text fontFamily="heading" fontWeight="650" fontSize="20px">
               Clipboard
             </Text>
-            <button type="button" aria-label="Put the clipboard away" onClick={() => over.current?.close()} style={{ minWidth: 48, minHeight: 48 }}>
+            <button
+              type="button"
+              aria-label="Put the clipboard away"
+              onClick={() => over.current?.close()}
+              style={{ minWidth: 48, minHeight: 48 }}
+            >
               <X aria-hidden size={24} style={{ margin: 'auto' }} />
             </button>
           </Flex>

@@ -1,6 +1,13 @@
 'use client';
 
-import { FINDING_KINDS, FINDING_PARTS, SEVERITIES, SEVERITY_WORDS, usualPart, type FindingKind } from '@/core/intake/findings';
+import {
+  FINDING_KINDS,
+  FINDING_PARTS,
+  SEVERITIES,
+  SEVERITY_WORDS,
+  usualPart,
+  type FindingKind,
+} from '@/core/intake/findings';
 import type { Share } from '@/core/picture/picture';
 import type { Stage } from '@/core/runsheet/stages';
 import type { Finding, Piece } from '@/data/rows';
@@ -24,7 +31,10 @@ const GRADES = SEVERITIES.map((value) => ({ value, label: SEVERITY_WORDS[value] 
 
 /** Writes a finding down, with or without a pin, or puts one right. */
 export function FindingForm({ restorationId, stage, pieces, pinned, finding, onDone }: Props) {
-  const pieceChoices = [{ value: '', label: 'the whole machine' }, ...pieces.map(({ id, tag, name }) => ({ value: id, label: `${tag} ${name}` }))];
+  const pieceChoices = [
+    { value: '', label: 'the whole machine' },
+    ...pieces.map(({ id, tag, name }) => ({ value: id, label: `${tag} ${name}` })),
+  ];
   return (
     <AnswerForm<string | void>
       fields={[
@@ -35,17 +45,30 @@ export function FindingForm({ restorationId, stage, pieces, pinned, finding, onD
         { name: 'words', label: 'Where and how', optional: true },
       ]}
       initial={
-        finding ? findingDrawn(finding) : { kind: FINDING_KINDS[0], severity: 'plain', part: usualPart(FINDING_KINDS[0]), pieceId: '', words: '' }
+        finding
+          ? findingDrawn(finding)
+          : { kind: FINDING_KINDS[0], severity: 'plain', part: usualPart(FINDING_KINDS[0]), pieceId: '', words: '' }
       }
       submit={finding ? 'Correct it' : pinned ? 'Pin it' : 'Add finding'}
-      send={(values) => (finding ? rewordFinding({ findingId: finding.id, ...values }) : addFinding({ restorationId, stage, ...values, ...pinned }))}
+      send={(values) =>
+        finding
+          ? rewordFinding({ findingId: finding.id, ...values })
+          : addFinding({ restorationId, stage, ...values, ...pinned })
+      }
       done={finding ? 'Corrected. The log keeps what it said.' : pinned ? 'Pinned.' : 'Finding added.'}
       keeps={finding !== undefined}
       {...(finding && { drawnWith: {} })}
       draftKey={finding ? `finding-right-${finding.id}` : `finding-${restorationId}-${stage}`}
       onDone={() => onDone?.()}
     >
-      {(form) => <FieldWatch form={form} name="kind" typed onChange={(kind) => form.setValue('part', usualPart(kind as FindingKind))} />}
+      {(form) => (
+        <FieldWatch
+          form={form}
+          name="kind"
+          typed
+          onChange={(kind) => form.setValue('part', usualPart(kind as FindingKind))}
+        />
+      )}
     </AnswerForm>
   );
 }

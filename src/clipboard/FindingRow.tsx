@@ -45,7 +45,15 @@ export function FindingRow({ finding, aim, pieces, mark, chosen = false, onMove 
         openAtFirst={chosen}
         quiet
         summary={
-          <Flex as="span" display="inline-flex" gap="2" align="start" width="calc(100% - 24px)" color="ink" verticalAlign="top">
+          <Flex
+            as="span"
+            display="inline-flex"
+            gap="2"
+            align="start"
+            width="calc(100% - 24px)"
+            color="ink"
+            verticalAlign="top"
+          >
             {mark && (
               <Text as="span" fontFamily="mono" fontWeight="700" minWidth="2ch">
                 {mark}
@@ -65,13 +73,25 @@ export function FindingRow({ finding, aim, pieces, mark, chosen = false, onMove 
             </Box>
             {closeUpId && (
               // eslint-disable-next-line @next/next/no-img-element
-              <img src={photoUrl(closeUpId, 'small')} alt={`Close-up: ${kind}`} width={56} height={42} style={{ objectFit: 'cover' }} />
+              <img
+                src={photoUrl(closeUpId, 'small')}
+                alt={`Close-up: ${kind}`}
+                width={56}
+                height={42}
+                style={{ objectFit: 'cover' }}
+              />
             )}
           </Flex>
         }
       >
         <Box pb="3" pl="4">
-          <FindingWork finding={finding} aim={aim} pieces={pieces} {...(mark && { mark })} {...(onMove && { onMove })} />
+          <FindingWork
+            finding={finding}
+            aim={aim}
+            pieces={pieces}
+            {...(mark && { mark })}
+            {...(onMove && { onMove })}
+          />
         </Box>
       </Fold>
     </Box>
@@ -100,10 +120,19 @@ function FindingWork({ finding, aim, pieces, mark, onMove }: Omit<Props, 'chosen
       {large}
       <AnswerForm
         fields={[
-          { name: 'settledAs', label: proposal.stage ? 'Close it' : 'Leave it, or close it otherwise', kind: 'chips', options: options(SETTLEMENTS) },
+          {
+            name: 'settledAs',
+            label: proposal.stage ? 'Close it' : 'Leave it, or close it otherwise',
+            kind: 'chips',
+            options: options(SETTLEMENTS),
+          },
           { name: 'settledWords', label: 'How it was done, or why not' },
         ]}
-        initial={proposal.stage ? { settledAs: 'done', settledWords: '' } : { settledAs: 'left on purpose', settledWords: proposal.words }}
+        initial={
+          proposal.stage
+            ? { settledAs: 'done', settledWords: '' }
+            : { settledAs: 'left on purpose', settledWords: proposal.words }
+        }
         submit="Close this finding"
         send={(values) => closeFinding({ findingId: id, ...values })}
         done="Closed."

@@ -35,7 +35,9 @@ export function LogList({ page: { entries, older, replaced }, timeZone, olderHre
       )}
     </li>
   );
-  const list = (some: readonly LogEntry[]) => <ol className={narrow ? `${styles.log} ${styles.narrow}` : styles.log}>{some.map(row)}</ol>;
+  const list = (some: readonly LogEntry[]) => (
+    <ol className={narrow ? `${styles.log} ${styles.narrow}` : styles.log}>{some.map(row)}</ol>
+  );
   const more = entries.slice(OPEN);
   return (
     <>

@@ -1,7 +1,14 @@
 'use server';
 
 import { minorUnits } from '@/core/ledger/money';
-import { addFinding as keepFinding, changeFinding, closeUp, pinFinding, settleFinding, unsettleFinding } from '@/data/findings';
+import {
+  addFinding as keepFinding,
+  changeFinding,
+  closeUp,
+  pinFinding,
+  settleFinding,
+  unsettleFinding,
+} from '@/data/findings';
 import { addLedgerEntry, correctMinutes } from '@/data/ledger';
 import { writeNote } from '@/data/log';
 import { needRow } from '@/data/table';
@@ -29,12 +36,16 @@ export async function writeDown(given: Given): Promise<Answer<void>> {
 
 /** Minutes of own work. */
 export async function addMinutes(given: Given): Promise<Answer<void>> {
-  return write(minutesSchema, given, (entry, now) => addLedgerEntry({ ...entry, kind: 'minutes', amountMinor: 0 }, now));
+  return write(minutesSchema, given, (entry, now) =>
+    addLedgerEntry({ ...entry, kind: 'minutes', amountMinor: 0 }, now),
+  );
 }
 
 /** Puts minutes right that were typed or booked wrongly. */
 export async function rightMinutes(given: Given): Promise<Answer<void>> {
-  return write(minutesRightSchema, given, ({ entryId, minutes, words }, now) => correctMinutes(entryId, minutes, words, now));
+  return write(minutesRightSchema, given, ({ entryId, minutes, words }, now) =>
+    correctMinutes(entryId, minutes, words, now),
+  );
 }
 
 /** Material used, with what it cost. */
@@ -53,7 +64,9 @@ export async function addFinding(given: Given): Promise<Answer<string>> {
 /** Puts a finding right. */
 export async function rewordFinding(given: Given): Promise<Answer<void>> {
   const stands = async ({ findingId }: { findingId: string }) => findingDrawn(await needRow('findings', findingId));
-  return writeOver(rewordSchema, given, stands, ({ findingId, ...changes }, now) => changeFinding(findingId, changes, now));
+  return writeOver(rewordSchema, given, stands, ({ findingId, ...changes }, now) =>
+    changeFinding(findingId, changes, now),
+  );
 }
 
 /** Moves the pin of a finding. */
@@ -63,7 +76,9 @@ export async function movePin(given: Given): Promise<Answer<void>> {
 
 /** Closes a finding. */
 export async function closeFinding(given: Given): Promise<Answer<void>> {
-  return write(settleFindingSchema, given, ({ findingId, settledAs, settledWords }, now) => settleFinding(findingId, settledAs, settledWords, now));
+  return write(settleFindingSchema, given, ({ findingId, settledAs, settledWords }, now) =>
+    settleFinding(findingId, settledAs, settledWords, now),
+  );
 }
 
 /** Opens a closed finding again. */

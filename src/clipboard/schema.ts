@@ -54,7 +54,10 @@ const wording = {
     .label('How bad'),
   words: Joi.string().trim().max(MOST.words).allow('').default('').label('Where and how'),
 };
-const pin = Joi.object<Share>({ x: Joi.number().min(0).max(1).required(), y: Joi.number().min(0).max(1).required() }).label('Pin');
+const pin = Joi.object<Share>({
+  x: Joi.number().min(0).max(1).required(),
+  y: Joi.number().min(0).max(1).required(),
+}).label('Pin');
 
 export const findingSchema = Joi.object<NewFinding>({
   ...stagePlace,
@@ -72,7 +75,11 @@ interface Reworded {
   words: string;
 }
 
-export const rewordSchema = Joi.object<Reworded>({ findingId: Joi.string().required(), ...wording, part: wording.part.required() });
+export const rewordSchema = Joi.object<Reworded>({
+  findingId: Joi.string().required(),
+  ...wording,
+  part: wording.part.required(),
+});
 
 export const movePinSchema = Joi.object<{ findingId: string; photoId: string; pin: Share }>({
   findingId: Joi.string().required(),

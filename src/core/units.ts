@@ -70,7 +70,12 @@ export function limitShown(message: string, limit: number, unit: string, system:
  *
  * @param digits after the point in the stored unit
  */
-export function shownAmount(value: number, unit: UnitId, digits: number, system: UnitSystem): { value: string; unit: string } {
+export function shownAmount(
+  value: number,
+  unit: UnitId,
+  digits: number,
+  system: UnitSystem,
+): { value: string; unit: string } {
   const us = system === 'us' ? US[unit] : undefined;
   const more = us ? Math.max(0, Math.ceil(-Math.log10(us.factor) - 0.3)) : 0;
   return { value: toShown(value, unit, system).toFixed(digits + more), unit: shownUnit(unit, system) };

@@ -169,7 +169,11 @@ export async function gatherBundle(restorationId: string): Promise<Bundle | null
     ownAgents: ownAgents.filter(({ id }) => agents.has(id)),
     ownSurfaces: ownSurfaces.filter(({ id }) => surfaces.has(id)),
     ledger,
-    log: log.map((entry, i) => ({ ...entry, id: i + 1, corrects: entry.corrects === null ? null : (position.get(entry.corrects) ?? null) })),
+    log: log.map((entry, i) => ({
+      ...entry,
+      id: i + 1,
+      corrects: entry.corrects === null ? null : (position.get(entry.corrects) ?? null),
+    })),
     missing: [],
   };
 }
@@ -234,7 +238,12 @@ export async function keepBundle(bundle: Bundle, now: Date): Promise<void> {
     for (const part of BUNDLE_PARTS) await addRows(BUNDLE_TABLES[part], bundle[part] as never);
     await keepLog(bundle.log);
     await appendLog(
-      { restorationId: null, stage: null, kind: 'import', words: `Imported: ${restoration.title}, from ${bundle.workshop.name}.` },
+      {
+        restorationId: null,
+        stage: null,
+        kind: 'import',
+        words: `Imported: ${restoration.title}, from ${bundle.workshop.name}.`,
+      },
       now,
     );
   });
@@ -246,6 +255,10 @@ async function keepLog(log: readonly LogEntry[]): Promise<void> {
   const given = new Map(log.map(({ id }, i) => [id, behind + i + 1]));
   await addRows(
     'log',
-    log.map((entry) => ({ ...entry, id: given.get(entry.id)!, corrects: entry.corrects === null ? null : (given.get(entry.corrects) ?? null) })),
+    log.map((entry) => ({
+      ...entry,
+      id: given.get(entry.id)!,
+      corrects: entry.corrects === null ? null : (given.get(entry.corrects) ?? null),
+    })),
   );
 }

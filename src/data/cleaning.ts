@@ -25,7 +25,11 @@ export async function ownKnowledge(): Promise<OwnKnowledge> {
 }
 
 /** Something was harmed: from now on this workshop is one step stricter with that agent on that surface. */
-export async function lowerVerdict({ agent, surface, restorationId }: SinkStep, words: string, now: Date): Promise<void> {
+export async function lowerVerdict(
+  { agent, surface, restorationId }: SinkStep,
+  words: string,
+  now: Date,
+): Promise<void> {
   const own = await ownKnowledge();
   const verdict = lowered(verdictOnAll(agent, [surface], own).verdict) as Exclude<CleaningVerdict, 'fine'>;
   const reason = `It harmed one here. ${words}`.trim();
@@ -49,14 +53,22 @@ export async function addTub(tub: Pick<TubRow, 'name' | 'lengthMm' | 'widthMm' |
     if (taken) throw new Refusal('name', `There is a tub “${tub.name}” already. Give this one another name.`);
     await addRow('tubs', { ...tub, addedAt: now.toISOString() });
     await appendLog(
-      { restorationId: null, stage: null, kind: 'tub', words: `Tub ${tub.name}: ${tub.lengthMm} × ${tub.widthMm} × ${tub.depthMm} mm.` },
+      {
+        restorationId: null,
+        stage: null,
+        kind: 'tub',
+        words: `Tub ${tub.name}: ${tub.lengthMm} × ${tub.widthMm} × ${tub.depthMm} mm.`,
+      },
       now,
     );
   });
 }
 
 /** A verdict of the workshop's own. It can only make things stricter. */
-export async function addOwnVerdict(given: Pick<OwnVerdictRow, 'agent' | 'surface' | 'verdict' | 'reason'>, now: Date): Promise<void> {
+export async function addOwnVerdict(
+  given: Pick<OwnVerdictRow, 'agent' | 'surface' | 'verdict' | 'reason'>,
+  now: Date,
+): Promise<void> {
   await inTransaction(async () => {
     const { agents, surfaces } = await ownKnowledge();
     await addRow('own_verdicts', { ...given, at: now.toISOString() });
@@ -80,7 +92,15 @@ export async function switchAgent(agent: AgentId, owned: boolean, now: Date): Pr
     if (owned === (off === null)) return;
     if (owned) await removeRows('agents_off', { id: agent });
     else await addRow('agents_off', { id: agent, at: now.toISOString() });
-    await appendLog({ restorationId: null, stage: null, kind: 'agent', words: `${title} is ${owned ? 'here' : 'not in this workshop'}.` }, now);
+    await appendLog(
+      {
+        restorationId: null,
+        stage: null,
+        kind: 'agent',
+        words: `${title} is ${owned ? 'here' : 'not in this workshop'}.`,
+      },
+      now,
+    );
   });
 }
 
@@ -98,11 +118,20 @@ export async function addOwnAgent(given: Omit<OwnAgent, 'id' | 'source'>, now: D
       throw new Refusal('title', `“${given.title}” is in the list already. Give yours a name of its own.`);
     const least = leastRoughness(given.families);
     if (given.roughness < least)
-      throw new Refusal('roughness', `What is made of these is at least ${least} rough (${ROUGHNESS[least]}). Choose ${least} or more.`);
+      throw new Refusal(
+        'roughness',
+        `What is made of these is at least ${least} rough (${ROUGHNESS[least]}). Choose ${least} or more.`,
+      );
     const id: OwnAgent['id'] = `own-${randomUUID()}`;
     await addRow('own_agents', { ...given, id, source: 'this workshop', addedAt: now.toISOString() });
     await appendLog(
-      { restorationId: null, stage: null, kind: 'agent', words: `${given.title} was added: ${given.families.join(', ')}.`, data: { ...given, id } },
+      {
+        restorationId: null,
+        stage: null,
+        kind: 'agent',
+        words: `${given.title} was added: ${given.families.join(', ')}.`,
+        data: { ...given, id },
+      },
       now,
     );
     return id;

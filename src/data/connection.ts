@@ -18,7 +18,9 @@ export interface Database {
 
 /** Sequelize writes into the column definitions it is given; each table needs its own. */
 const ownColumns = (columns: ModelAttributes): ModelAttributes =>
-  Object.fromEntries(Object.entries(columns).map(([name, column]) => [name, { ...(column as object) }])) as ModelAttributes;
+  Object.fromEntries(
+    Object.entries(columns).map(([name, column]) => [name, { ...(column as object) }]),
+  ) as ModelAttributes;
 
 /** Opens the database of a folder, migrated, with foreign keys, write-ahead log and a busy timeout. */
 async function openDatabase(folder: string): Promise<Database> {
@@ -53,7 +55,10 @@ async function openDatabase(folder: string): Promise<Database> {
   await chmod(path.join(folder, 'kvell.sqlite'), 0o600);
   await migrate(sequelize);
   const tables = Object.fromEntries(
-    Object.entries(TABLES).map(([name, columns]) => [name, sequelize.define(name, ownColumns(columns as ModelAttributes))]),
+    Object.entries(TABLES).map(([name, columns]) => [
+      name,
+      sequelize.define(name, ownColumns(columns as ModelAttributes)),
+    ]),
   ) as Tables;
   await sweepHalfWritten(folder, async (hash) => (await tables.photos.count({ where: { hash } })) > 0);
   return { sequelize, tables };
@@ -112,7 +117,9 @@ export const transactionUnderWay = (): Transaction | undefined => kept.underWay.
 export async function inTransaction<T>(work: () => Promise<T>): Promise<T> {
   if (transactionUnderWay()) return work();
   const { sequelize } = await database();
-  const change = kept.lastChange.catch(() => {}).then(() => sequelize.transaction((transaction) => kept.underWay.run(transaction, work)));
+  const change = kept.lastChange
+    .catch(() => {})
+    .then(() => sequelize.transaction((transaction) => kept.underWay.run(transaction, work)));
   kept.lastChange = change;
   return change;
 }

@@ -41,7 +41,8 @@ describe('the database', () => {
       const described = await sequelize.getQueryInterface().describeTable(table);
       expect(Object.keys(described).sort()).toEqual(Object.keys(columns).sort());
     }
-    const pragma = (name: string) => sequelize.query<Record<string, unknown>>(`PRAGMA ${name}`, { type: QueryTypes.SELECT });
+    const pragma = (name: string) =>
+      sequelize.query<Record<string, unknown>>(`PRAGMA ${name}`, { type: QueryTypes.SELECT });
     expect(await pragma('foreign_keys')).toEqual([{ foreign_keys: 1 }]);
     expect(await pragma('journal_mode')).toEqual([{ journal_mode: 'wal' }]);
   });
@@ -68,13 +69,17 @@ describe('the database', () => {
     await expect(sequelize.query("UPDATE log SET words = 'other'")).rejects.toMatchObject({
       parent: { message: expect.stringContaining('append-only') as string },
     });
-    await expect(sequelize.query('DELETE FROM log')).rejects.toMatchObject({ parent: { message: expect.stringContaining('append-only') as string } });
+    await expect(sequelize.query('DELETE FROM log')).rejects.toMatchObject({
+      parent: { message: expect.stringContaining('append-only') as string },
+    });
   });
 
   it('lets many write at once without losing one', async () => {
     const { id } = await trialRestoration();
     await Promise.all(
-      Array.from({ length: 12 }, (_, i) => writeNote({ restorationId: id, stage: 'wash', words: `note ${i}`, corrects: null }, tick())),
+      Array.from({ length: 12 }, (_, i) =>
+        writeNote({ restorationId: id, stage: 'wash', words: `note ${i}`, corrects: null }, tick()),
+      ),
     );
     expect((await logOf(id)).filter(({ kind }) => kind === 'note')).toHaveLength(12);
   });
@@ -102,8 +107,14 @@ describe('a restoration', () => {
     const { id } = await trialRestoration();
     await expect(settleStage(id, 'keys', 'not needed', null, tick())).rejects.toThrow('why this stage is not needed');
     await settleStage(id, 'keys', 'not needed', 'no keys', tick());
-    expect((await stagesOf(id)).find(({ stage }) => stage === 'keys')).toMatchObject({ state: 'not needed', reason: 'no keys' });
-    const finding = await addFinding({ restorationId: id, pieceId: null, stage: 'intake', kind: 'rust', words: 'bottom', severity: 'bad' }, tick());
+    expect((await stagesOf(id)).find(({ stage }) => stage === 'keys')).toMatchObject({
+      state: 'not needed',
+      reason: 'no keys',
+    });
+    const finding = await addFinding(
+      { restorationId: id, pieceId: null, stage: 'intake', kind: 'rust', words: 'bottom', severity: 'bad' },
+      tick(),
+    );
     await expect(settleFinding(finding.id, 'left on purpose', '', tick())).rejects.toThrow('why');
   });
 
@@ -117,23 +128,34 @@ describe('a restoration', () => {
     await writeNote({ restorationId: id, stage: 'wash', words: 'first', corrects: null }, tick());
     const old = (await logOf(id)).find(({ words }) => words === 'first')!;
     await writeNote({ restorationId: id, stage: 'wash', words: 'better', corrects: old.id }, tick());
-    expect((await logOf(id)).filter(({ kind }) => kind === 'note').map(({ words, corrects }) => [words, corrects])).toEqual([
+    expect(
+      (await logOf(id)).filter(({ kind }) => kind === 'note').map(({ words, corrects }) => [words, corrects]),
+    ).toEqual([
       ['first', null],
       ['better', old.id],
     ]);
-    await expect(writeNote({ restorationId: id, stage: 'wash', words: 'x', corrects: 999_999 }, tick())).rejects.toThrow('not in this log');
+    await expect(
+      writeNote({ restorationId: id, stage: 'wash', words: 'x', corrects: 999_999 }, tick()),
+    ).rejects.toThrow('not in this log');
   });
 });
 
 describe('an exposure', () => {
   const began = new Date('2026-03-21T12:00:00Z');
   const after = (minutes: number) => new Date(began.getTime() + minutes * 60_000);
-  const real = (minutes: number) => ({ endedAt: after(minutes).toISOString(), cloudFraction: 0.2, temperatureC: 28, words: '' });
+  const real = (minutes: number) => ({
+    endedAt: after(minutes).toISOString(),
+    cloudFraction: 0.2,
+    temperatureC: 28,
+    words: '',
+  });
 
   it('runs with a timer, takes turns, and ends with the dose that really fell', async () => {
     const piece = await trialPiece();
     const session = await startExposure({ ...START, pieceIds: [piece.id] }, began);
-    const timer = (await runningTimers()).find(({ sessionId, kind }) => sessionId === session.id && kind === 'exposure')!;
+    const timer = (await runningTimers()).find(
+      ({ sessionId, kind }) => sessionId === session.id && kind === 'exposure',
+    )!;
     expect(timer.dueAt).toBe(after(120).toISOString());
     await noteTurn(timer.id, after(31));
     await noteTurn(timer.id, after(95));
@@ -149,7 +171,8 @@ describe('an exposure', () => {
   it('asks to be looked after by the clock, beside its turns, until it ends', async () => {
     const piece = await trialPiece();
     const session = await startExposure({ ...START, pieceIds: [piece.id], plannedMin: 400 }, began);
-    const tending = async () => (await runningTimers()).filter(({ sessionId, kind }) => sessionId === session.id && kind === 'other');
+    const tending = async () =>
+      (await runningTimers()).filter(({ sessionId, kind }) => sessionId === session.id && kind === 'other');
     const [timer] = await tending();
     expect(timer).toMatchObject({ nextReminderAt: after(120).toISOString(), dueAt: after(400).toISOString() });
     expect(timer!.atTheBell).toMatch(/brush fresh cream on where it has dried/);
@@ -193,7 +216,8 @@ describe('an exposure', () => {
     expect((await looksOf(piece.restorationId)).map(({ dueAt }) => dueAt.slice(0, 7))).toEqual(['2026-09', '2027-03']);
     await keptIn(piece.id, 'light', after(102));
     expect((await looksOf(piece.restorationId)).map(({ storage }) => storage)).toEqual(['light', 'light']);
-    const mine = async (now: string) => (await looksDue(new Date(now), 99)).filter(({ pieceId }) => pieceId === piece.id).length;
+    const mine = async (now: string) =>
+      (await looksDue(new Date(now), 99)).filter(({ pieceId }) => pieceId === piece.id).length;
     expect([await mine('2026-06-01'), await mine('2026-09-30'), await mine('2027-06-01')]).toEqual([0, 1, 2]);
   });
 
@@ -201,7 +225,10 @@ describe('an exposure', () => {
     const piece = await trialPiece();
     const session = await startExposure({ ...START, pieceIds: [piece.id] }, began);
     await expect(startExposure({ ...START, pieceIds: [piece.id] }, began)).rejects.toThrow('already in an exposure');
-    const both = await Promise.allSettled([endExposure(session.id, real(60), after(61)), endExposure(session.id, real(60), after(61))]);
+    const both = await Promise.allSettled([
+      endExposure(session.id, real(60), after(61)),
+      endExposure(session.id, real(60), after(61)),
+    ]);
     expect(both.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);
     expect(await treatmentsOf(piece.restorationId)).toHaveLength(1);
   });
@@ -223,7 +250,10 @@ describe('an exposure', () => {
   });
 
   it('a timer of one’s own starts and ends', async () => {
-    const timer = await startTimer({ restorationId: null, pieceId: null, label: 'soak', atTheBell: 'rinse', minutes: 15 }, tick());
+    const timer = await startTimer(
+      { restorationId: null, pieceId: null, label: 'soak', atTheBell: 'rinse', minutes: 15 },
+      tick(),
+    );
     await endTimer(timer.id, tick());
     await endTimer(timer.id, tick());
     expect((await runningTimers()).some(({ id }) => id === timer.id)).toBe(false);
@@ -237,7 +267,10 @@ describe('photographs', () => {
       .withMetadata({ orientation: 6, exif: { IFD2: { DateTimeOriginal: '2026:06:21 10:30:00' } } })
       .jpeg()
       .toBuffer();
-    const photo = await addPhoto({ restorationId: id, pieceId: null, stage: 'intake', originalName: 'a.jpg', words: '', bytes }, tick());
+    const photo = await addPhoto(
+      { restorationId: id, pieceId: null, stage: 'intake', originalName: 'a.jpg', words: '', bytes },
+      tick(),
+    );
     expect(photo).toMatchObject({ width: 90, height: 60, takenAt: '2026-06-21T12:30:00.000Z', mime: 'image/jpeg' });
     expect((await readOriginal(photo)).equals(bytes)).toBe(true);
     const small = await sharp(await readThumbnail(photo, 'small')).metadata();

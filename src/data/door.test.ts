@@ -38,7 +38,8 @@ it('lets the right words in, and signs everyone out with a new seal', async () =
 
 it('slows wrong tries down, more with each, and forgets them after a right one', async () => {
   await setPassphrase(WORDS, null, tick());
-  for (const wait of ['', '', ' Wait 5 s']) await expect(tryPassphrase('guess', 'phone', NOW)).rejects.toThrow(`That is not the passphrase.${wait}`);
+  for (const wait of ['', '', ' Wait 5 s'])
+    await expect(tryPassphrase('guess', 'phone', NOW)).rejects.toThrow(`That is not the passphrase.${wait}`);
   await expect(tryPassphrase(WORDS, 'phone', later(4))).rejects.toThrow('Too many wrong tries. Wait 1 s');
   await expect(tryPassphrase('guess', 'phone', later(5))).rejects.toThrow('Wait 10 s before the next try');
   await tryPassphrase(WORDS, 'phone', later(16));
@@ -56,7 +57,9 @@ it('many tries at once gain nothing', async () => {
 
 it('another passphrase asks for the one before, and a wrong one counts as a try', async () => {
   await setPassphrase(WORDS, { words: 'nothing was set', from: 'phone' }, NOW);
-  await expect(setPassphrase('a new one altogether', { words: 'guess', from: 'phone' }, NOW)).rejects.toMatchObject({ field: 'before' });
+  await expect(setPassphrase('a new one altogether', { words: 'guess', from: 'phone' }, NOW)).rejects.toMatchObject({
+    field: 'before',
+  });
   expect((await findRow('door_tries', 'phone'))!.failures).toBe(1);
   await setPassphrase('a new one altogether', { words: WORDS, from: 'phone' }, NOW);
   await expect(tryPassphrase(WORDS, 'phone', NOW)).rejects.toThrow('That is not the passphrase');
@@ -89,7 +92,14 @@ it('the waits of one device are not those of another, and the desk waits for nob
 
 it('sixty wrong tries an hour from the network shut it out for the hour, and never the desk', async () => {
   await setPassphrase(WORDS, null, NOW);
-  for (let i = 0; i < 60; i++) await addRow('door_tries', { id: `10.0.0.${i}`, failures: 1, lately: 1, lastAt: NOW.toISOString(), shutUntil: null });
+  for (let i = 0; i < 60; i++)
+    await addRow('door_tries', {
+      id: `10.0.0.${i}`,
+      failures: 1,
+      lately: 1,
+      lastAt: NOW.toISOString(),
+      shutUntil: null,
+    });
   await expect(tryPassphrase(WORDS, 'phone', later(60))).rejects.toThrow('Wait 3540 s');
   await tryPassphrase(WORDS, DESK, later(60));
   await tryPassphrase(WORDS, 'phone', later(3601));

@@ -22,7 +22,9 @@ const scryptAsync = promisify<string, Buffer, number, Cost & { maxmem: number },
 let lastHash: Promise<unknown> = Promise.resolve();
 /** One at a time: many tries at once take no more memory than one. */
 function slowHash(words: string, salt: Buffer, cost: Cost): Promise<Buffer> {
-  const hash = lastHash.then(() => scryptAsync(words, salt, HASH_BYTES, { ...cost, maxmem: 2 * 128 * cost.N * cost.r }));
+  const hash = lastHash.then(() =>
+    scryptAsync(words, salt, HASH_BYTES, { ...cost, maxmem: 2 * 128 * cost.N * cost.r }),
+  );
   lastHash = hash.catch(() => {});
   return hash;
 }
@@ -45,7 +47,9 @@ const newSeal = () => randomBytes(32).toString('hex');
 
 async function doorRow(): Promise<Door> {
   const row = await findRow('door', ONLY);
-  return row ?? addRow('door', { id: ONLY, passphrase: null, seal: newSeal(), open: false, failures: 0, shutUntil: null });
+  return (
+    row ?? addRow('door', { id: ONLY, passphrase: null, seal: newSeal(), open: false, failures: 0, shutUntil: null })
+  );
 }
 
 /** Opens what is kept, where that is not done yet. @throws what is wrong with it */
@@ -66,7 +70,11 @@ const note = (words: string, now: Date) => appendLog({ restorationId: null, stag
  * @param before the one that holds until now, and where it is typed; not asked for where none does, or `null` is given
  * @throws Refusal (`before`) where that is not it
  */
-export async function setPassphrase(passphrase: string, before: { words: string; from: string } | null, now: Date): Promise<void> {
+export async function setPassphrase(
+  passphrase: string,
+  before: { words: string; from: string } | null,
+  now: Date,
+): Promise<void> {
   if (before !== null && (await doorState()).hasPassphrase) await tryWords(before.words, 'before', before.from, now);
   const kept = await hashed(passphrase);
   await inTransaction(async () => {
@@ -82,7 +90,10 @@ export async function setDoor(open: boolean, now: Date): Promise<void> {
   await inTransaction(async () => {
     const door = await doorRow();
     if (open && door.passphrase === null)
-      throw new Refusal('open', 'Set a passphrase first. Without one, anybody in the network could read and change everything here.');
+      throw new Refusal(
+        'open',
+        'Set a passphrase first. Without one, anybody in the network could read and change everything here.',
+      );
     if (door.open === open) return;
     await changeRow('door', { id: ONLY }, { open });
     await note(open ? 'Devices of the local network are let in.' : 'Devices of the local network are shut out.', now);
@@ -138,7 +149,9 @@ async function countTry(from: string, now: Date): Promise<number> {
   };
   if (known) await changeRow('door_tries', { id: from }, row);
   else await addRow('door_tries', { id: from, ...row });
-  const old = (await findColumns('door_tries', ['id'], {}, [['lastAt', 'DESC']])).slice(MOST_PLACES).map(({ id }) => id);
+  const old = (await findColumns('door_tries', ['id'], {}, [['lastAt', 'DESC']]))
+    .slice(MOST_PLACES)
+    .map(({ id }) => id);
   if (old.length > 0) await removeRows('door_tries', { id: old });
   return wait;
 }
@@ -151,9 +164,11 @@ async function countTry(from: string, now: Date): Promise<number> {
 async function tryWords(words: string, field: string, from: string, now: Date): Promise<void> {
   const { kept, waitS } = await inTransaction(async () => {
     const door = await doorRow();
-    if (door.passphrase === null) throw new Refusal(field, 'No passphrase is set. Set one at the desk, under Workshop.');
+    if (door.passphrase === null)
+      throw new Refusal(field, 'No passphrase is set. Set one at the desk, under Workshop.');
     const shutMs = await waitMs(from, now);
-    if (shutMs > 0) throw new Refusal(field, `Too many wrong tries. Wait ${Math.ceil(shutMs / 1000)} s, then try again.`);
+    if (shutMs > 0)
+      throw new Refusal(field, `Too many wrong tries. Wait ${Math.ceil(shutMs / 1000)} s, then try again.`);
     return { kept: door.passphrase, waitS: await countTry(from, now) };
   });
   const { cost, salt, hash } = readKept(kept);

@@ -44,7 +44,10 @@ export async function startDrying({ agent, pieceId, restorationId }: SinkStep, n
       },
       now,
     );
-  await appendLog({ restorationId, stage: 'wash', kind: 'drying', words: `${label}, about ${Math.round(hours)} h.` }, now);
+  await appendLog(
+    { restorationId, stage: 'wash', kind: 'drying', words: `${label}, about ${Math.round(hours)} h.` },
+    now,
+  );
 }
 
 /** Works the drying of a piece out again for the room that it really dries in, from when it came out of the wet. */
@@ -52,13 +55,23 @@ export async function dryIn(timerId: string, room: Room, now: Date): Promise<voi
   await inTransaction(async () => {
     const timer = await needRow('timers', timerId);
     const piece = timer.pieceId === null ? null : await findRow('pieces', timer.pieceId);
-    if (!piece || timer.endedAt !== null || timer.kind !== 'drying') throw new Refusal('timerId', 'This piece is not drying any more.');
+    if (!piece || timer.endedAt !== null || timer.kind !== 'drying')
+      throw new Refusal('timerId', 'This piece is not drying any more.');
     const steps = await findRows('sink_steps', { pieceId: piece.id, restorationId: timer.restorationId });
     const ended = steps.filter(({ endedAt }) => endedAt !== null);
     const ends = await Promise.all(ended.map(async (step) => (await dryUntil(step, piece, room)).dueAt));
     const dueAt = ends.sort().at(-1) ?? timer.dueAt;
     await changeRow('timers', { id: timerId }, { dueAt });
     const words = `${timer.label} at ${room.temperatureC} °C and ${Math.round(100 * room.humidity)} %${room.airing ? ', in moving air' : ''}.`;
-    await appendLog({ restorationId: timer.restorationId, stage: 'wash', kind: 'drying', words, data: { timerId, room, before: timer.dueAt } }, now);
+    await appendLog(
+      {
+        restorationId: timer.restorationId,
+        stage: 'wash',
+        kind: 'drying',
+        words,
+        data: { timerId, room, before: timer.dueAt },
+      },
+      now,
+    );
   });
 }

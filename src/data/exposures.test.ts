@@ -30,11 +30,23 @@ const at = (minutes: number) => new Date(NOON + minutes * 60_000);
 const iso = (minutes: number) => at(minutes).toISOString();
 const exposure = (...pieces: Piece[]) => ({ ...TRIAL_EXPOSURE, pieceIds: pieces.map(({ id }) => id) });
 const real = (minutes: number) => ({ endedAt: iso(minutes), cloudFraction: 0, temperatureC: 24, words: '' });
-const only = async (piece: Piece): Promise<Session> => (await sessionsOf(piece.restorationId)).filter(({ pieceId }) => pieceId === piece.id)[0]!;
+const only = async (piece: Piece): Promise<Session> =>
+  (await sessionsOf(piece.restorationId)).filter(({ pieceId }) => pieceId === piece.id)[0]!;
 const timersOf = async (sessionId: string) => (await runningTimers()).filter((timer) => timer.sessionId === sessionId);
 
 const bottle = (sizeMl = 1000) =>
-  addStock({ name: 'Tube', kind: 'peroxide cream', strengthValue: 12, strengthUnit: 'percentWW', sizeMl, priceMinor: 1000, words: '' }, tick());
+  addStock(
+    {
+      name: 'Tube',
+      kind: 'peroxide cream',
+      strengthValue: 12,
+      strengthUnit: 'percentWW',
+      sizeMl,
+      priceMinor: 1000,
+      words: '',
+    },
+    tick(),
+  );
 const cream = (stockId: string, amount: number) =>
   ({
     school: 'cream-film-lamp',
@@ -75,9 +87,15 @@ describe('several pieces in one session', () => {
   it('of two machines share what it cost by the number of their pieces', async () => {
     const lid = await trialPiece();
     const other = await trialPiece();
-    const more = await addPiece({ ...TRIAL_PIECE, restorationId: other.restorationId, tag: 'K2', name: 'Base' }, tick());
+    const more = await addPiece(
+      { ...TRIAL_PIECE, restorationId: other.restorationId, tag: 'K2', name: 'Base' },
+      tick(),
+    );
     const tube = await bottle();
-    await startExposure({ ...exposure(lid, other, more), stockId: tube.id, takes: { amount: 300, unit: 'mL', otherwise: '' } }, at(0));
+    await startExposure(
+      { ...exposure(lid, other, more), stockId: tube.id, takes: { amount: 300, unit: 'mL', otherwise: '' } },
+      at(0),
+    );
     const paid = async (restorationId: string) =>
       (await ledgerOf(restorationId)).filter(({ kind }) => kind === 'material').map(({ amountMinor }) => amountMinor);
     expect(await paid(lid.restorationId)).toEqual([100]);
@@ -107,8 +125,12 @@ describe('a session with its real times', () => {
   it('does not lie over another of the same piece', async () => {
     const piece = await trialPiece();
     await writeDownExposure({ ...exposure(piece), startedAt: iso(0) }, real(60), at(300));
-    await expect(writeDownExposure({ ...exposure(piece), startedAt: iso(30) }, real(90), at(300))).rejects.toThrow('another exposure at that time');
-    await expect(startExposure({ ...exposure(piece), startedAt: iso(400) }, at(300))).rejects.toThrow('has not come yet');
+    await expect(writeDownExposure({ ...exposure(piece), startedAt: iso(30) }, real(90), at(300))).rejects.toThrow(
+      'another exposure at that time',
+    );
+    await expect(startExposure({ ...exposure(piece), startedAt: iso(400) }, at(300))).rejects.toThrow(
+      'has not come yet',
+    );
     await writeDownExposure({ ...exposure(piece), startedAt: iso(60) }, real(90), at(300));
   });
 });
@@ -140,7 +162,13 @@ describe('a session put right', () => {
     const wrong = await only(piece);
     await correctSession(
       id,
-      right(wrong, { startedAt: iso(-60), endedAt: iso(120), cloudFraction: 0.5, turns: 3, words: 'read from the wall sheet' }),
+      right(wrong, {
+        startedAt: iso(-60),
+        endedAt: iso(120),
+        cloudFraction: 0.5,
+        turns: 3,
+        words: 'read from the wall sheet',
+      }),
       at(400),
     );
     const after = await only(piece);
@@ -150,7 +178,15 @@ describe('a session put right', () => {
     expect(after.turns).toHaveLength(3);
     expect(after.turns.every((turn) => turn > iso(-60) && turn < iso(120))).toBe(true);
     expect(after.dose).toBeCloseTo(
-      sessionDose(school, { place, start: at(-60), durationMin: 180, cloudFraction: 0.5, shading: [], lampMwPerCm2: 0, temperatureC: 24 }),
+      sessionDose(school, {
+        place,
+        start: at(-60),
+        durationMin: 180,
+        cloudFraction: 0.5,
+        shading: [],
+        lampMwPerCm2: 0,
+        temperatureC: 24,
+      }),
       6,
     );
     const entry = (await logOf(piece.restorationId)).pop()!;
@@ -164,7 +200,8 @@ describe('a session put right', () => {
     await writeDownExposure({ ...exposure(piece), startedAt: iso(-200) }, real(-100), at(300));
     const running = await startExposure({ ...exposure(piece), startedAt: iso(0) }, at(10));
     const [first] = await sessionsOf(piece.restorationId);
-    const refused = (session: Session, more: Partial<Correction>) => expect(correctSession(session.id, right(session, more), at(300))).rejects;
+    const refused = (session: Session, more: Partial<Correction>) =>
+      expect(correctSession(session.id, right(session, more), at(300))).rejects;
     await refused(first!, { endedAt: iso(-300) }).toThrow('ended before it began');
     await refused(first!, { endedAt: iso(20) }).toThrow('another exposure');
     await refused(first!, { endedAt: null }).toThrow('when it really ended');
@@ -189,7 +226,9 @@ describe('a session put right', () => {
     expect(before.left).toBe(800);
     const taken = await takeSessionBack(id, at(40));
     expect(await all()).toMatchObject({ sessions: [], treatments: [], timers: [], left: 1000 });
-    expect(await takenBackOf(piece.restorationId)).toMatchObject([{ id: taken, what: expect.stringContaining('exposure of K1 Lid') as string }]);
+    expect(await takenBackOf(piece.restorationId)).toMatchObject([
+      { id: taken, what: expect.stringContaining('exposure of K1 Lid') as string },
+    ]);
     await bringBack(taken, at(50));
     expect(await all()).toEqual(before);
     await expect(bringBack(taken, at(51))).rejects.toThrow('back already');
@@ -204,7 +243,11 @@ it('each new coat takes its cream, at its share of the price', async () => {
   await freshCoat(id, 60, at(90));
   expect((await findStock(tube.id))!.left).toBe(340);
   expect((await only(piece)).coats).toMatchObject([{ at: iso(90), amountMl: 60 }]);
-  expect((await ledgerOf(piece.restorationId)).filter(({ kind }) => kind === 'material').map(({ amountMinor }) => amountMinor)).toEqual([200, 120]);
+  expect(
+    (await ledgerOf(piece.restorationId))
+      .filter(({ kind }) => kind === 'material')
+      .map(({ amountMinor }) => amountMinor),
+  ).toEqual([200, 120]);
   const { id: bag } = await startExposure(exposure(await trialPiece()), at(0));
   await expect(freshCoat(bag, 60, at(10))).rejects.toThrow('takes no cream');
 });
@@ -216,7 +259,10 @@ it('bells keep to the hours when somebody is there; too warm rings at any hour',
   const tube = await bottle();
   // Begun at 19:00 by the workshop's clock; the coat after nine hours would ring at four in the morning.
   const evening = new Date('2026-06-18T21:00:00Z');
-  const { id } = await startExposure({ ...exposure(piece), ...cream(tube.id, 100), plannedMin: 2880, warmAt: '2026-06-19T05:00:00.000Z' }, evening);
+  const { id } = await startExposure(
+    { ...exposure(piece), ...cream(tube.id, 100), plannedMin: 2880, warmAt: '2026-06-19T05:00:00.000Z' },
+    evening,
+  );
   const bells = await timersOf(id);
   expect(bells.find(({ kind }) => kind === 'exposure')!.nextReminderAt).toBe('2026-06-19T19:30:00.000Z');
   expect(bells.map(({ nextReminderAt }) => nextReminderAt)).toContain('2026-06-19T05:00:00.000Z');

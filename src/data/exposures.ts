@@ -19,12 +19,19 @@ import { getWorkshop, listObstacles } from './workshop';
 
 const MINUTE_MS = 60_000;
 const WARMTH_EVERY_MIN = 30;
-const TOO_WARM = 'It may be over 50 °C (122 °F) now: shade it or vent it, hold a thermometer to it, and put the reading in.';
+const TOO_WARM =
+  'It may be over 50 °C (122 °F) now: shade it or vent it, hold a thermometer to it, and put the reading in.';
 /** A clock on screen shows whole minutes, and two devices are never quite together. */
 const CLOCKS_APART_MS = 5 * MINUTE_MS;
 
-export type StartExposure = Pick<Treatment, 'school' | 'stockId' | 'stockPercentWW' | 'targetPercentWW' | 'amountMl' | 'toleranceB'> &
-  Pick<Session, 'plannedMin' | 'turnEveryMin' | 'cloudFraction' | 'lampMwPerCm2' | 'temperatureC' | 'cautions' | 'checks'> & {
+export type StartExposure = Pick<
+  Treatment,
+  'school' | 'stockId' | 'stockPercentWW' | 'targetPercentWW' | 'amountMl' | 'toleranceB'
+> &
+  Pick<
+    Session,
+    'plannedMin' | 'turnEveryMin' | 'cloudFraction' | 'lampMwPerCm2' | 'temperatureC' | 'cautions' | 'checks'
+  > & {
     /** All that lie in it together; the first leads. */
     pieceIds: readonly string[];
     /** When it really began, ISO 8601; now where it begins now. */
@@ -45,7 +52,8 @@ export interface RealEnd {
 
 const named = ({ tag, name }: Piece) => `${tag} ${name}`;
 /** Several pieces in one line: the tags of all. */
-const together = (pieces: readonly Piece[]) => (pieces.length === 1 ? named(pieces[0]!) : pieces.map(({ tag }) => tag).join(' + '));
+const together = (pieces: readonly Piece[]) =>
+  pieces.length === 1 ? named(pieces[0]!) : pieces.map(({ tag }) => tag).join(' + ');
 
 /** Sessions of one mixture, the one that leads first. */
 export async function sessionsWith({ id, leadId }: Pick<Session, 'id' | 'leadId'>): Promise<Session[]> {
@@ -57,7 +65,8 @@ export async function sessionsWith({ id, leadId }: Pick<Session, 'id' | 'leadId'
 async function needsNoOther(piece: Piece, from: string, to: string | null, but: string | null = null): Promise<void> {
   for (const other of await sessionsOfPiece(piece.id)) {
     if (other.id === but) continue;
-    if (other.endedAt === null && to === null) throw new Refusal('pieceId', `${named(piece)} is already in an exposure. End that one first.`);
+    if (other.endedAt === null && to === null)
+      throw new Refusal('pieceId', `${named(piece)} is already in an exposure. End that one first.`);
     const meets = other.startedAt < (to ?? '~') && from < (other.endedAt ?? '~');
     if (meets)
       throw new Refusal(
@@ -73,7 +82,13 @@ async function bookMixture(start: StartExposure, pieces: readonly Piece[], at: D
   const all: Booked = { movementIds: [], ledgerIds: [] };
   for (const restorationId of new Set(pieces.map((piece) => piece.restorationId))) {
     const share = pieces.filter((piece) => piece.restorationId === restorationId).length / pieces.length;
-    const use = { ...start.takes, amount: share * start.takes.amount, restorationId, stage: 'brighten' as const, stockId: start.stockId };
+    const use = {
+      ...start.takes,
+      amount: share * start.takes.amount,
+      restorationId,
+      stage: 'brighten' as const,
+      stockId: start.stockId,
+    };
     const { movementIds, ledgerIds } = await bookMaterial(use, at);
     all.movementIds.push(...movementIds);
     all.ledgerIds.push(...ledgerIds);
@@ -96,7 +111,10 @@ export async function startExposure(start: StartExposure, now: Date): Promise<Se
     const pieces = await Promise.all(start.pieceIds.map((id) => needRow('pieces', id)));
     for (const piece of pieces) {
       if (!isPlastic(piece.plastic))
-        throw new Refusal('pieceId', `${piece.tag} ${piece.name} is ${piece.plastic}. Only plastic goes into peroxide; it ruins the rest.`);
+        throw new Refusal(
+          'pieceId',
+          `${piece.tag} ${piece.name} is ${piece.plastic}. Only plastic goes into peroxide; it ruins the rest.`,
+        );
       await needsNoOther(piece, begins.toISOString(), null);
       await needsWashed(piece);
       await needsNoAnswer(piece.restorationId, { about: 'treatment', stage: 'brighten', pieceId: piece.id }, 'pieceId');
@@ -112,7 +130,11 @@ export async function startExposure(start: StartExposure, now: Date): Promise<Se
  * Writes down an exposure that is over already, with its real beginning and end. What was not washed or not asked is
  * not refused any more: it was done.
  */
-export async function writeDownExposure(start: StartExposure & { startedAt: string }, real: RealEnd, now: Date): Promise<Session> {
+export async function writeDownExposure(
+  start: StartExposure & { startedAt: string },
+  real: RealEnd,
+  now: Date,
+): Promise<Session> {
   return inTransaction(async () => {
     const pieces = await Promise.all(start.pieceIds.map((id) => needRow('pieces', id)));
     for (const piece of pieces) await needsNoOther(piece, start.startedAt, real.endedAt);
@@ -127,7 +149,14 @@ async function addSessions(start: StartExposure, pieces: readonly Piece[], begin
   const booked = await bookMixture(start, pieces, begins);
   let lead: Session | null = null;
   for (const piece of pieces) {
-    const way = { school, stockId, stockPercentWW, targetPercentWW, amountMl: start.amountMl / pieces.length, toleranceB };
+    const way = {
+      school,
+      stockId,
+      stockPercentWW,
+      targetPercentWW,
+      amountMl: start.amountMl / pieces.length,
+      toleranceB,
+    };
     const treatment = await treatmentFor(piece.id, way, begins);
     const session: Session = await addRow('sessions', {
       treatmentId: treatment.id,
@@ -153,7 +182,8 @@ async function addSessions(start: StartExposure, pieces: readonly Piece[], begin
     });
     lead ??= session;
     const beside = pieces.filter((other) => other !== piece).map(({ tag }) => tag);
-    const confirmed = cautions.length > 0 ? ` Cautions confirmed: ${cautions.map(({ hazard }) => hazard).join(' ')}` : '';
+    const confirmed =
+      cautions.length > 0 ? ` Cautions confirmed: ${cautions.map(({ hazard }) => hazard).join(' ')}` : '';
     await appendLog(
       {
         restorationId: piece.restorationId,
@@ -169,14 +199,31 @@ async function addSessions(start: StartExposure, pieces: readonly Piece[], begin
 }
 
 /** One bell for all that lie together, and one for each thing that is looked after. */
-async function startTimers(start: StartExposure, pieces: readonly Piece[], lead: Session, begins: Date, now: Date): Promise<void> {
+async function startTimers(
+  start: StartExposure,
+  pieces: readonly Piece[],
+  lead: Session,
+  begins: Date,
+  now: Date,
+): Promise<void> {
   const { plannedMin, turnEveryMin } = start;
   const { timeZone, hours } = await getWorkshop();
   const school = SCHOOL[start.school];
   const until = new Date(begins.getTime() + plannedMin * MINUTE_MS);
-  const of = { restorationId: lead.restorationId, pieceId: lead.pieceId, sessionId: lead.id, startedAt: lead.startedAt, dueAt: until.toISOString() };
+  const of = {
+    restorationId: lead.restorationId,
+    pieceId: lead.pieceId,
+    sessionId: lead.id,
+    startedAt: lead.startedAt,
+    dueAt: until.toISOString(),
+  };
   const next = (everyMin: number) => {
-    const at = bellTime(new Date(Math.max(now.getTime(), begins.getTime() + everyMin * MINUTE_MS)), now, timeZone, hours);
+    const at = bellTime(
+      new Date(Math.max(now.getTime(), begins.getTime() + everyMin * MINUTE_MS)),
+      now,
+      timeZone,
+      hours,
+    );
     return at < until ? at.toISOString() : null;
   };
   await addTimer(
@@ -193,10 +240,14 @@ async function startTimers(start: StartExposure, pieces: readonly Piece[], lead:
   for (const { id } of pieces) await endPlanned({ pieceId: id }, until, now);
   const label = `${together(pieces)}: look after it`;
   for (const { everyMin, words } of tendingOf(school))
-    if (everyMin < plannedMin) await addTimer({ ...of, label, atTheBell: words, remindEveryMin: everyMin, nextReminderAt: next(everyMin) }, now);
+    if (everyMin < plannedMin)
+      await addTimer({ ...of, label, atTheBell: words, remindEveryMin: everyMin, nextReminderAt: next(everyMin) }, now);
   // Too warm is too warm at any hour.
   if (start.warmAt && start.warmAt < of.dueAt)
-    await addTimer({ ...of, label, atTheBell: TOO_WARM, remindEveryMin: WARMTH_EVERY_MIN, nextReminderAt: start.warmAt }, now);
+    await addTimer(
+      { ...of, label, atTheBell: TOO_WARM, remindEveryMin: WARMTH_EVERY_MIN, nextReminderAt: start.warmAt },
+      now,
+    );
 }
 
 type Real = Pick<Session, 'startedAt' | 'cloudFraction' | 'temperatureC' | 'lampMwPerCm2'> & { endedAt: string };
@@ -208,7 +259,10 @@ async function doseOf(
 ): Promise<{ minutes: number; dose: number }> {
   const [{ latitude, longitude, altitudeM }, shading] = await Promise.all([getWorkshop(), listObstacles()]);
   if (school.driver === 'sun' && (latitude === null || longitude === null))
-    throw new Refusal('endedAt', 'The workshop has no place yet, so the sun’s dose cannot be worked out. Set the place under Workshop.');
+    throw new Refusal(
+      'endedAt',
+      'The workshop has no place yet, so the sun’s dose cannot be worked out. Set the place under Workshop.',
+    );
   const minutes = Math.max(0, Math.round((Date.parse(endedAt) - Date.parse(startedAt)) / MINUTE_MS));
   const dose = sessionDose(school, {
     place: { latitude: latitude ?? 0, longitude: longitude ?? 0, altitudeM },
@@ -224,7 +278,9 @@ async function doseOf(
 
 /** A time given by a device whose clock goes ahead is this minute: what is measured after it would else come before it. */
 const notAhead = (given: string, now: Date): string =>
-  Date.parse(given) <= now.getTime() ? given : new Date(Math.floor(now.getTime() / MINUTE_MS) * MINUTE_MS).toISOString();
+  Date.parse(given) <= now.getTime()
+    ? given
+    : new Date(Math.floor(now.getTime() / MINUTE_MS) * MINUTE_MS).toISOString();
 
 /**
  * The end as it is kept.
@@ -243,9 +299,13 @@ function endOf(startedAt: string, given: string, now: Date): string {
       'The clock of this machine was set back since it began. Give the end by the clock that it began with, or put its beginning right.',
     );
   const elapsedMs = Date.parse(endedAt) - Date.parse(startedAt);
-  if (elapsedMs <= -MINUTE_MS) throw new Refusal('endedAt', 'It would have ended before it began. Give a time after the start.');
+  if (elapsedMs <= -MINUTE_MS)
+    throw new Refusal('endedAt', 'It would have ended before it began. Give a time after the start.');
   if (elapsedMs < MINUTE_MS)
-    throw new Refusal('endedAt', 'It would have lasted no minute, and that brings nothing. Give when it really ended, or take the session back.');
+    throw new Refusal(
+      'endedAt',
+      'It would have lasted no minute, and that brings nothing. Give when it really ended, or take the session back.',
+    );
   return endedAt;
 }
 
@@ -259,7 +319,8 @@ export async function endExposure(sessionId: string, given: RealEnd, now: Date):
   return inTransaction(async () => {
     const all = await sessionsWith(await needRow('sessions', sessionId));
     const [lead] = all as [Session];
-    const over = () => new Refusal('endedAt', 'This exposure was ended already, perhaps on another screen. Nothing was changed.');
+    const over = () =>
+      new Refusal('endedAt', 'This exposure was ended already, perhaps on another screen. Nothing was changed.');
     const running = all.filter(({ endedAt }) => endedAt === null);
     if (running.length === 0) throw over();
     const real = { ...given, endedAt: endOf(lead.startedAt, given.endedAt, now) };
@@ -267,10 +328,14 @@ export async function endExposure(sessionId: string, given: RealEnd, now: Date):
       const { school: id } = await needRow('treatments', session.treatmentId);
       const school = SCHOOL[id];
       const { minutes, dose } = await doseOf(school, { ...session, ...real });
-      if (!(await changeRow('sessions', { id: session.id, endedAt: null }, { ...real, actualMin: minutes, dose }))) throw over();
+      if (!(await changeRow('sessions', { id: session.id, endedAt: null }, { ...real, actualMin: minutes, dose })))
+        throw over();
       const words = `Exposure ended after ${minutes} min, dose ${dose.toFixed(1)} ${doseUnit(school)}, ${session.turns.length} turns. ${real.words}`;
       const { restorationId } = session;
-      await appendLog({ restorationId, stage: 'brighten', kind: 'exposure', words: words.trim(), data: { sessionId: session.id } }, now);
+      await appendLog(
+        { restorationId, stage: 'brighten', kind: 'exposure', words: words.trim(), data: { sessionId: session.id } },
+        now,
+      );
     }
     await changeRow('timers', { sessionId: lead.id, endedAt: null }, { endedAt: now.toISOString() });
     return needRow('sessions', lead.id);
@@ -288,13 +353,29 @@ const READ_WITHIN_MS = 5 * MINUTE_MS;
 export async function readWarmth(sessionId: string, temperatureC: number, now: Date): Promise<void> {
   await inTransaction(async () => {
     const session = await needRow('sessions', sessionId);
-    if (session.endedAt !== null) throw new Refusal('temperatureC', 'This exposure is over. Give the temperature on the whole with its end instead.');
+    if (session.endedAt !== null)
+      throw new Refusal(
+        'temperatureC',
+        'This exposure is over. Give the temperature on the whole with its end instead.',
+      );
     if (now.getTime() < Date.parse(session.startedAt) - READ_WITHIN_MS)
-      throw new Refusal('temperatureC', 'By this clock the exposure has not begun yet. Set the clock of this device right, then read again.');
+      throw new Refusal(
+        'temperatureC',
+        'By this clock the exposure has not begun yet. Set the clock of this device right, then read again.',
+      );
     const readings = [...session.readings, { at: now.toISOString(), temperatureC }];
     await changeRow('sessions', { id: (await sessionsWith(session)).map(({ id }) => id) }, { readings });
     const { restorationId } = session;
-    await appendLog({ restorationId, stage: 'brighten', kind: 'warmth', words: `Read ${temperatureC.toFixed(0)} °C.`, data: { sessionId } }, now);
+    await appendLog(
+      {
+        restorationId,
+        stage: 'brighten',
+        kind: 'warmth',
+        words: `Read ${temperatureC.toFixed(0)} °C.`,
+        data: { sessionId },
+      },
+      now,
+    );
   });
 }
 
@@ -307,9 +388,11 @@ export async function freshCoat(sessionId: string, amountMl: number, now: Date):
   await inTransaction(async () => {
     const all = await sessionsWith(await needRow('sessions', sessionId));
     const [lead] = all as [Session];
-    if (lead.endedAt !== null) throw new Refusal('amountMl', 'This exposure is over. What was brushed on belongs to one that runs.');
+    if (lead.endedAt !== null)
+      throw new Refusal('amountMl', 'This exposure is over. What was brushed on belongs to one that runs.');
     const { school, stockId, stockPercentWW } = await needRow('treatments', lead.treatmentId);
-    if (SCHOOL[school].medium !== 'cream') throw new Refusal('amountMl', 'This way takes no cream. Renew the solution instead.');
+    if (SCHOOL[school].medium !== 'cream')
+      throw new Refusal('amountMl', 'This way takes no cream. Renew the solution instead.');
     const { restorationId } = lead;
     const use = {
       restorationId,
@@ -322,7 +405,13 @@ export async function freshCoat(sessionId: string, amountMl: number, now: Date):
     const coats = [...lead.coats, { at: now.toISOString(), amountMl, ...(await bookMaterial(use, now)) }];
     await changeRow('sessions', { id: all.map(({ id }) => id) }, { coats });
     await appendLog(
-      { restorationId, stage: 'brighten', kind: 'coat', words: `Fresh cream, ${amountMl.toFixed(0)} mL.`, data: { sessionId: lead.id } },
+      {
+        restorationId,
+        stage: 'brighten',
+        kind: 'coat',
+        words: `Fresh cream, ${amountMl.toFixed(0)} mL.`,
+        data: { sessionId: lead.id },
+      },
       now,
     );
   });
@@ -352,7 +441,10 @@ export async function correctSession(sessionId: string, right: Correction, now: 
     const session = await needRow('sessions', sessionId);
     const piece = await needRow('pieces', session.pieceId);
     if ((session.endedAt === null) !== (right.endedAt === null))
-      throw new Refusal('endedAt', session.endedAt === null ? 'It still runs. End it where it is shown as running.' : 'Give when it really ended.');
+      throw new Refusal(
+        'endedAt',
+        session.endedAt === null ? 'It still runs. End it where it is shown as running.' : 'Give when it really ended.',
+      );
     if (Date.parse(right.startedAt) > now.getTime() + CLOCKS_APART_MS)
       throw new Refusal('startedAt', 'It has begun already: this time has not come yet.');
     await needsNoOther(piece, right.startedAt, right.endedAt, session.id).catch((refusal: unknown) => {
@@ -370,7 +462,9 @@ export async function correctSession(sessionId: string, right: Correction, now: 
     await changeRow('sessions', { id: sessionId }, changes);
     const before = Object.fromEntries(Object.keys(changes).map((key) => [key, session[key as keyof Session]]));
     const { restorationId } = session;
-    const [wrong] = await findRows('log', { restorationId, kind: 'exposure', 'data.sessionId': sessionId }, [['id', 'DESC']]);
+    const [wrong] = await findRows('log', { restorationId, kind: 'exposure', 'data.sessionId': sessionId }, [
+      ['id', 'DESC'],
+    ]);
     const words = `Corrected: ${named(piece)}, ${SCHOOL[id].title.toLowerCase()}${changes.dose === undefined ? '' : `, ${changes.actualMin ?? 0} min, dose ${changes.dose!.toFixed(1)} ${doseUnit(SCHOOL[id])}, ${noted.length} turns`}. ${right.words}`;
     await appendLog(
       {
@@ -408,7 +502,8 @@ export async function takeSessionBack(sessionId: string, now: Date): Promise<str
     const pieces = await Promise.all(all.map(({ pieceId }) => needRow('pieces', pieceId)));
     const ids = all.map(({ id }) => id);
     const empty: string[] = [];
-    for (const { treatmentId } of all) if ((await findRows('sessions', { treatmentId })).every(({ id }) => ids.includes(id))) empty.push(treatmentId);
+    for (const { treatmentId } of all)
+      if ((await findRows('sessions', { treatmentId })).every(({ id }) => ids.includes(id))) empty.push(treatmentId);
     const looked = await findRows('looks_again', { treatmentId: empty });
     const booked = [...(lead.takes ? [lead.takes] : []), ...lead.coats];
     return takeBack(

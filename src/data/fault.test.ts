@@ -22,13 +22,23 @@ const codes: [Fault, string][] = [
 ];
 it.each(codes)('%s is told by %s, however deep the library has it', (fault, code) => {
   const thrown = Object.assign(new Error('x'), { code });
-  expect([faultOf(thrown), faultOf({ parent: thrown }), faultOf(new Error('y', { cause: { parent: thrown } }))]).toEqual([fault, fault, fault]);
+  expect([
+    faultOf(thrown),
+    faultOf({ parent: thrown }),
+    faultOf(new Error('y', { cause: { parent: thrown } })),
+  ]).toEqual([fault, fault, fault]);
 });
 
 it('any other error is none of the disk, and every fault has a case', () => {
   const round: { cause?: unknown } = {};
   round.cause = round;
-  for (const other of [new Error('x'), Object.assign(new Error('x'), { code: 'SQLITE_CONSTRAINT' }), null, 'SQLITE_FULL', round])
+  for (const other of [
+    new Error('x'),
+    Object.assign(new Error('x'), { code: 'SQLITE_CONSTRAINT' }),
+    null,
+    'SQLITE_FULL',
+    round,
+  ])
     expect(faultOf(other)).toBeNull();
   expect(new Set([...codes.map(([fault]) => fault), faultOf(new NewerData(['0999-x']))])).toEqual(new Set(FAULTS));
 });
@@ -67,10 +77,16 @@ it('a database that is none, that a newer version wrote, or whose folder is a fi
 it('a database that another program holds is told so when something is written', async () => {
   await freshFolder();
   const { id } = await trialRestoration();
-  const other = new Sequelize({ dialect: 'sqlite', storage: path.join(process.env.KVELL_DATA!, 'kvell.sqlite'), logging: false });
+  const other = new Sequelize({
+    dialect: 'sqlite',
+    storage: path.join(process.env.KVELL_DATA!, 'kvell.sqlite'),
+    logging: false,
+  });
   const held = await other.transaction({ type: Transaction.TYPES.EXCLUSIVE });
   try {
-    const refused = await inTransaction(() => changeRow('restorations', { id }, { title: 'Other' })).catch((failure: unknown) => failure);
+    const refused = await inTransaction(() => changeRow('restorations', { id }, { title: 'Other' })).catch(
+      (failure: unknown) => failure,
+    );
     expect(faultOf(refused)).toBe('locked');
   } finally {
     await held.rollback();

@@ -26,14 +26,21 @@ import { inTrialWorkshop, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration,
 inTrialWorkshop();
 
 const found = (restorationId: string, rest: Partial<NewFinding> = {}) =>
-  addFinding({ restorationId, pieceId: null, stage: 'intake', kind: 'yellowed', severity: 'bad', words: 'lid', ...rest }, tick());
-const stateOf = async (restorationId: string) => Object.fromEntries((await stagesOf(restorationId)).map(({ stage, state }) => [stage, state]));
+  addFinding(
+    { restorationId, pieceId: null, stage: 'intake', kind: 'yellowed', severity: 'bad', words: 'lid', ...rest },
+    tick(),
+  );
+const stateOf = async (restorationId: string) =>
+  Object.fromEntries((await stagesOf(restorationId)).map(({ stage, state }) => [stage, state]));
 
 describe('findings drive the stages', () => {
   it('after intake only what a finding asks for stays open, and brightening brings washing with it', async () => {
     const { id } = await trialRestoration();
     await found(id);
-    await addLedgerEntry({ restorationId: id, stage: 'mend', kind: 'minutes', words: 'looked at the hinge', amountMinor: 0, minutes: 5 }, tick());
+    await addLedgerEntry(
+      { restorationId: id, stage: 'mend', kind: 'minutes', words: 'looked at the hinge', amountMinor: 0, minutes: 5 },
+      tick(),
+    );
     await settleStage(id, 'intake', 'done', null, tick());
     expect(await stateOf(id)).toMatchObject({
       wash: 'open',
@@ -63,7 +70,9 @@ describe('findings drive the stages', () => {
   it('a stage is held by its open findings, and closes with the last of them', async () => {
     const { id } = await trialRestoration();
     const [lid, caps] = [await found(id), await found(id, { words: 'caps' })];
-    await expect(settleStage(id, 'brighten', 'done', null, tick())).rejects.toThrow('Findings still ask for it: yellowed, lid; yellowed, caps.');
+    await expect(settleStage(id, 'brighten', 'done', null, tick())).rejects.toThrow(
+      'Findings still ask for it: yellowed, lid; yellowed, caps.',
+    );
     await expect(settleStage(id, 'brighten', 'not needed', 'no sun', tick())).rejects.toThrow(Refusal);
     await settleFinding(lid.id, 'done', 'two sessions', tick());
     await expect(settleFinding(caps.id, 'left on purpose', '', tick())).rejects.toThrow('Say in a few words why');
@@ -105,14 +114,20 @@ describe('putting a finding right', () => {
     const finding = await found(id, { kind: 'dead', words: 'no beep' });
     await settleStage(id, 'intake', 'done', null, tick());
     expect(await stateOf(id)).toMatchObject({ keys: 'open', mend: 'not needed' });
-    await changeFinding(finding.id, { kind: 'dead', part: 'board', severity: 'bad', words: 'no beep', pieceId: piece.id }, tick());
+    await changeFinding(
+      finding.id,
+      { kind: 'dead', part: 'board', severity: 'bad', words: 'no beep', pieceId: piece.id },
+      tick(),
+    );
     expect((await stateOf(id)).mend).toBe('open');
     expect(await findingsOf(id)).toMatchObject([{ part: 'board', severity: 'bad', pieceId: piece.id }]);
-    expect((await logOf(id)).map(({ words }) => words)).toContain('Corrected: dead, bad, on board: no beep; it was dead, bad, on keys: no beep.');
-    const other = await trialPiece();
-    await expect(changeFinding(finding.id, { kind: 'dead', part: 'board', severity: 'bad', words: '', pieceId: other.id }, tick())).rejects.toThrow(
-      'belongs to another restoration',
+    expect((await logOf(id)).map(({ words }) => words)).toContain(
+      'Corrected: dead, bad, on board: no beep; it was dead, bad, on keys: no beep.',
     );
+    const other = await trialPiece();
+    await expect(
+      changeFinding(finding.id, { kind: 'dead', part: 'board', severity: 'bad', words: '', pieceId: other.id }, tick()),
+    ).rejects.toThrow('belongs to another restoration');
   });
 
   it('what was found on the machine is put on the piece that is tagged later', async () => {
@@ -159,7 +174,10 @@ describe('taking back', () => {
     await bringBack(taken, tick());
     expect(await findingsOf(restorationId)).toEqual([finding]);
     const spec = { card: [], regions: [] };
-    const measured = await keepMeasurement({ pieceId, photoId: photo.id, stage: 'brighten', spec, result: trialResult(20) }, tick());
+    const measured = await keepMeasurement(
+      { pieceId, photoId: photo.id, stage: 'brighten', spec, result: trialResult(20) },
+      tick(),
+    );
     await expect(takeThingBack('photograph', photo.id, tick())).rejects.toThrow('was measured on this photograph');
     await expect(takeThingBack('piece', pieceId, tick())).rejects.toThrow('it was measured');
     expect((await findPiece(pieceId))!.hiddenLab).not.toBeNull();
@@ -171,15 +189,28 @@ describe('taking back', () => {
 
   it('a bottle goes while nothing was used of it; minutes and lots go, the price stays', async () => {
     const { id: restorationId } = await trialRestoration();
-    const label = { kind: 'peroxide liquid', strengthValue: 12, strengthUnit: 'percentWW' as const, sizeMl: 500, priceMinor: 400, words: '' };
-    const [used, unused] = [await addStock({ name: 'Used', ...label }, tick()), await addStock({ name: 'Unused', ...label }, tick())];
+    const label = {
+      kind: 'peroxide liquid',
+      strengthValue: 12,
+      strengthUnit: 'percentWW' as const,
+      sizeMl: 500,
+      priceMinor: 400,
+      words: '',
+    };
+    const [used, unused] = [
+      await addStock({ name: 'Used', ...label }, tick()),
+      await addStock({ name: 'Unused', ...label }, tick()),
+    ];
     await useFromStores({ restorationId, stage: 'wash', stockId: used.id, amount: 10 }, tick());
     await expect(takeThingBack('bottle', used.id, tick())).rejects.toThrow('Count it as empty instead');
     const taken = await takeThingBack('bottle', unused.id, tick());
     expect(await findStock(unused.id)).toBeNull();
     await bringBack(taken, tick());
     expect((await findStock(unused.id))!.left).toBe(500);
-    await addLedgerEntry({ restorationId, stage: 'wash', kind: 'minutes', words: 'soap', amountMinor: 0, minutes: 300 }, tick());
+    await addLedgerEntry(
+      { restorationId, stage: 'wash', kind: 'minutes', words: 'soap', amountMinor: 0, minutes: 300 },
+      tick(),
+    );
     const entry = async () => (await ledgerOf(restorationId)).find(({ kind }) => kind === 'minutes');
     await correctMinutes((await entry())!.id, 30, 'soap and brush', tick());
     expect(await entry()).toMatchObject({ minutes: 30, words: 'soap and brush' });
@@ -200,6 +231,8 @@ describe('pins', () => {
     await closeUp(finding.id, close.id, tick());
     expect(await findingsOf(id)).toMatchObject([{ photoId: photo.id, pin: { x: 0.3, y: 0.4 }, closeUpId: close.id }]);
     await expect(closeUp(finding.id, foreign.id, tick())).rejects.toThrow('belongs to another restoration');
-    await expect(found(id, { photoId: foreign.id, pin: { x: 0, y: 0 } })).rejects.toThrow('belongs to another restoration');
+    await expect(found(id, { photoId: foreign.id, pin: { x: 0, y: 0 } })).rejects.toThrow(
+      'belongs to another restoration',
+    );
   });
 });

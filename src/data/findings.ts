@@ -11,7 +11,8 @@ import type { Finding } from './rows';
 import { setStage, stagesOf } from './stages';
 import { addRow, changeRow, findRows, needRow } from './table';
 
-export const findingsOf = (restorationId: string | string[]): Promise<Finding[]> => findRows('findings', { restorationId }, [['foundAt', 'ASC']]);
+export const findingsOf = (restorationId: string | string[]): Promise<Finding[]> =>
+  findRows('findings', { restorationId }, [['foundAt', 'ASC']]);
 
 export type NewFinding = Pick<Finding, 'restorationId' | 'pieceId' | 'stage' | 'kind' | 'words' | 'severity'> & {
   /** The part that such a finding is mostly on, where none is given. */
@@ -39,7 +40,15 @@ export async function reopenAsked(restorationId: string, now: Date): Promise<voi
   for (const { stage, state } of await stagesOf(restorationId)) {
     const findings = asked.get(stage) ?? [];
     if (state !== 'open' && findings.length > 0)
-      await setStage({ restorationId, stage, state: 'open', reason: `a finding asks for it, ${findings.map(({ kind }) => kind).join(', ')}` }, now);
+      await setStage(
+        {
+          restorationId,
+          stage,
+          state: 'open',
+          reason: `a finding asks for it, ${findings.map(({ kind }) => kind).join(', ')}`,
+        },
+        now,
+      );
   }
 }
 
@@ -62,7 +71,8 @@ export async function restUnasked(restorationId: string, now: Date): Promise<voi
 }
 
 /** Writes a finding down; a stage that was settled opens again where the finding asks for it. */
-export const addFinding = (finding: NewFinding, now: Date): Promise<Finding> => inTransaction(() => writeFinding(finding, now));
+export const addFinding = (finding: NewFinding, now: Date): Promise<Finding> =>
+  inTransaction(() => writeFinding(finding, now));
 
 async function writeFinding(finding: NewFinding, now: Date): Promise<Finding> {
   await needRow('restorations', finding.restorationId);
@@ -85,7 +95,13 @@ async function writeFinding(finding: NewFinding, now: Date): Promise<Finding> {
   const added = await addRow('findings', row);
   const { restorationId, stage, kind, severity, words } = finding;
   await appendLog(
-    { restorationId, stage, kind: 'finding', words: `Found: ${kind}, ${severity}. ${words}`.trim(), data: { findingId: added.id } },
+    {
+      restorationId,
+      stage,
+      kind: 'finding',
+      words: `Found: ${kind}, ${severity}. ${words}`.trim(),
+      data: { findingId: added.id },
+    },
     now,
   );
   await reopenAsked(restorationId, now);
@@ -95,7 +111,8 @@ async function writeFinding(finding: NewFinding, now: Date): Promise<Finding> {
 async function ownPhoto(restorationId: string, photoId: string | null): Promise<void> {
   if (photoId === null) return;
   const photo = await needRow('photos', photoId);
-  if (photo.restorationId !== restorationId) throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this.');
+  if (photo.restorationId !== restorationId)
+    throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this.');
 }
 
 /** Moves the pin of a finding, or puts it on a photograph. */
@@ -120,7 +137,8 @@ export async function pinFinding(findingId: string, photoId: string, pin: Share,
 type Rewording = Pick<Finding, 'kind' | 'part' | 'severity' | 'words' | 'pieceId'>;
 
 /** What changed from one wording of a finding to the next, for the log. */
-const wordingOf = ({ kind, part, severity, words }: Rewording): string => `${kind}, ${severity}, on ${part}${words && `: ${words}`}`;
+const wordingOf = ({ kind, part, severity, words }: Rewording): string =>
+  `${kind}, ${severity}, on ${part}${words && `: ${words}`}`;
 
 /**
  * Puts a finding right: what it is, how bad, on which part and piece, and its words. The log keeps what it said; a
@@ -135,7 +153,10 @@ export async function changeFinding(id: string, changes: Rewording, now: Date): 
     if (changes.pieceId !== null) await ownPiece(restorationId, changes.pieceId);
     const [running] = await findRows('sink_steps', { findingId: id, endedAt: null });
     if (running && (changes.pieceId !== pieceId || changes.kind !== kind))
-      throw new Refusal('kind', 'It is being worked at the sink. Say first what came of that; then it can be another kind, or on another piece.');
+      throw new Refusal(
+        'kind',
+        'It is being worked at the sink. Say first what came of that; then it can be another kind, or on another piece.',
+      );
     await changeRow('findings', { id }, changes);
     const before: Rewording = { kind, part, severity, words, pieceId };
     await appendLog(
@@ -154,7 +175,8 @@ export async function changeFinding(id: string, changes: Rewording, now: Date): 
 
 async function ownPiece(restorationId: string, pieceId: string): Promise<void> {
   const piece = await needRow('pieces', pieceId);
-  if (piece.restorationId !== restorationId) throw new Refusal('pieceId', 'This piece belongs to another restoration. Choose one of this.');
+  if (piece.restorationId !== restorationId)
+    throw new Refusal('pieceId', 'This piece belongs to another restoration. Choose one of this.');
 }
 
 /** Findings that were written of the whole machine turn out to be on a piece. */
@@ -163,11 +185,21 @@ export async function foundOn(pieceId: string, findingIds: readonly string[], no
     const { restorationId, tag, name } = await needRow('pieces', pieceId);
     for (const id of findingIds) {
       const { restorationId: of, stage, kind, pieceId: before } = await needRow('findings', id);
-      if (of !== restorationId) throw new Refusal('findingIds', 'One of these findings belongs to another restoration. Look at the list again.');
+      if (of !== restorationId)
+        throw new Refusal(
+          'findingIds',
+          'One of these findings belongs to another restoration. Look at the list again.',
+        );
       if (before === pieceId) continue;
       await changeRow('findings', { id }, { pieceId });
       await appendLog(
-        { restorationId, stage, kind: 'finding', words: `On ${tag} ${name}: ${kind}.`, data: { findingId: id, before: { pieceId: before } } },
+        {
+          restorationId,
+          stage,
+          kind: 'finding',
+          words: `On ${tag} ${name}: ${kind}.`,
+          data: { findingId: id, before: { pieceId: before } },
+        },
         now,
       );
     }
@@ -181,7 +213,10 @@ export async function closeUp(findingId: string, photoId: string, now: Date): Pr
     const { restorationId, stage, kind } = await needRow('findings', findingId);
     await ownPhoto(restorationId, photoId);
     await changeRow('findings', { id: findingId }, { closeUpId: photoId });
-    await appendLog({ restorationId, stage, kind: 'finding', words: `Close-up taken: ${kind}.`, data: { findingId, photoId } }, now);
+    await appendLog(
+      { restorationId, stage, kind: 'finding', words: `Close-up taken: ${kind}.`, data: { findingId, photoId } },
+      now,
+    );
   });
 }
 
@@ -198,14 +233,22 @@ async function writeSettlement(id: string, settledAs: Settlement, settledWords: 
   if (!settledWords)
     throw new Refusal(
       'settledWords',
-      settledAs === 'done' ? 'Say in a few words how it was done; it goes into the record.' : 'Say in a few words why; it goes into the record.',
+      settledAs === 'done'
+        ? 'Say in a few words how it was done; it goes into the record.'
+        : 'Say in a few words why; it goes into the record.',
     );
   const { restorationId, stage, kind } = finding;
   const { stage: asks } = proposalFor(finding, (await aimsOf(restorationId))(finding));
   await changeRow('findings', { id }, { settledAs, settledWords, settledAt: now.toISOString() });
   await appendLog(
     // It is told where it was done, not where it was found.
-    { restorationId, stage: asks ?? stage, kind: 'finding', words: `Closed: ${kind}, ${settledAs}. ${settledWords}`, data: { findingId: id } },
+    {
+      restorationId,
+      stage: asks ?? stage,
+      kind: 'finding',
+      words: `Closed: ${kind}, ${settledAs}. ${settledWords}`,
+      data: { findingId: id },
+    },
     now,
   );
   if (asks === null) return;
@@ -227,7 +270,13 @@ export async function unsettleFinding(id: string, now: Date): Promise<void> {
     if (settledAs === null) return;
     await changeRow('findings', { id }, { settledAs: null, settledWords: null, settledAt: null });
     await appendLog(
-      { restorationId, stage, kind: 'finding', words: `Open again: ${kind}.`, data: { findingId: id, before: { settledAs, settledWords } } },
+      {
+        restorationId,
+        stage,
+        kind: 'finding',
+        words: `Open again: ${kind}.`,
+        data: { findingId: id, before: { settledAs, settledWords } },
+      },
       now,
     );
     await reopenAsked(restorationId, now);

@@ -12,7 +12,16 @@ export async function keepFirstPower(restorationId: string, facts: PowerFacts, n
   await inTransaction(async () => {
     await needRow('restorations', restorationId);
     const words = `First power: ${found.decision}. ${found.reasons.join(' ')}`;
-    await appendLog({ restorationId, stage: 'intake', kind: KIND, words, data: { facts, decision: found.decision, reasons: found.reasons } }, now);
+    await appendLog(
+      {
+        restorationId,
+        stage: 'intake',
+        kind: KIND,
+        words,
+        data: { facts, decision: found.decision, reasons: found.reasons },
+      },
+      now,
+    );
   });
   return found;
 }
@@ -35,7 +44,12 @@ function broughtForward(facts: PowerFacts | OlderFacts): PowerFacts {
   if ('lastRun' in facts) return facts;
   const { ranAtSeller, labelVolts, atHandVolts, ...rest } = facts;
   const rails = (volts: number | null) => (volts === null ? [] : [{ pin: '', volts }]);
-  return { ...rest, lastRun: ranAtSeller ? 'seen working' : 'not known', labelVolts: rails(labelVolts), atHandVolts: rails(atHandVolts) };
+  return {
+    ...rest,
+    lastRun: ranAtSeller ? 'seen working' : 'not known',
+    labelVolts: rails(labelVolts),
+    atHandVolts: rails(atHandVolts),
+  };
 }
 
 /** What was decided last on the first power of each of these restorations, where anything was. */

@@ -1,4 +1,12 @@
-import { faultyIn, foundWords, kindOf, partOf, type TestPhase, type TestResults, type TestWords } from '@/core/runsheet/functionTest';
+import {
+  faultyIn,
+  foundWords,
+  kindOf,
+  partOf,
+  type TestPhase,
+  type TestResults,
+  type TestWords,
+} from '@/core/runsheet/functionTest';
 import { inTransaction } from './connection';
 import { addFinding, findingsOf, settleFinding } from './findings';
 import { appendLog } from './log';
@@ -8,7 +16,8 @@ import { addRow, findRows, needRow } from './table';
 /** As they were written down: a clock that was set back makes no test the newest that is not. */
 const IN_ORDER: [string, string][] = [['rowid', 'ASC']];
 
-export const functionTestsOf = (restorationId: string): Promise<FunctionTest[]> => findRows('function_tests', { restorationId }, IN_ORDER);
+export const functionTestsOf = (restorationId: string): Promise<FunctionTest[]> =>
+  findRows('function_tests', { restorationId }, IN_ORDER);
 
 interface NewTest {
   restorationId: string;
@@ -42,11 +51,16 @@ async function foundFaulty(
 ): Promise<void> {
   const known = (await findingsOf(restorationId)).some(
     ({ kind, settledAs, words: said }) =>
-      (kind === 'dead' || kind === 'works now and then') && settledAs === null && (said === item || said.startsWith(`${item}:`)),
+      (kind === 'dead' || kind === 'works now and then') &&
+      settledAs === null &&
+      (said === item || said.startsWith(`${item}:`)),
   );
   if (known) return;
   const said = words[item] ? `${item}: ${words[item]}` : item;
   const kind = kindOf(results[item]!);
-  const { id } = await addFinding({ restorationId, pieceId: null, stage, kind, part: partOf(item), severity: 'plain', words: said }, now);
+  const { id } = await addFinding(
+    { restorationId, pieceId: null, stage, kind, part: partOf(item), severity: 'plain', words: said },
+    now,
+  );
   if (waivedWhy !== null) await settleFinding(id, 'left on purpose', waivedWhy, now);
 }

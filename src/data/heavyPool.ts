@@ -36,13 +36,17 @@ function pool(): Piscina {
  *
  * @throws Refusal where too much waits already, or it takes more memory than one work may
  */
-export async function inPool<Name extends keyof Works>(name: Name, given: Parameters<Works[Name]>[0]): Promise<Awaited<ReturnType<Works[Name]>>> {
+export async function inPool<Name extends keyof Works>(
+  name: Name,
+  given: Parameters<Works[Name]>[0],
+): Promise<Awaited<ReturnType<Works[Name]>>> {
   try {
     return (await pool().run(given, { name })) as Awaited<ReturnType<Works[Name]>>;
   } catch (failure) {
     const { message, code } = failure as { message?: string; code?: string };
     if (/queue/i.test(message ?? '')) throw new Refusal('', 'Too much is being made just now. Try again in a minute.');
-    if (code === 'ERR_WORKER_OUT_OF_MEMORY') throw new Refusal('', 'This is too much for one sheet of paper. Make it in parts.');
+    if (code === 'ERR_WORKER_OUT_OF_MEMORY')
+      throw new Refusal('', 'This is too much for one sheet of paper. Make it in parts.');
     throw failure;
   }
 }

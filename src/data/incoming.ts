@@ -28,7 +28,11 @@ export interface LaidDown {
  *
  * @throws Refusal (`file`) where it grows too long; whatever the stream throws
  */
-export async function withIncoming<T>(content: Readable, mostBytes: number, work: (laid: LaidDown) => Promise<T>): Promise<T> {
+export async function withIncoming<T>(
+  content: Readable,
+  mostBytes: number,
+  work: (laid: LaidDown) => Promise<T>,
+): Promise<T> {
   const file = await incomingPlace();
   const hash = createHash('sha256');
   let bytes = 0;
@@ -36,7 +40,10 @@ export async function withIncoming<T>(content: Readable, mostBytes: number, work
     transform: (part: Buffer, _, done) => {
       bytes += part.byteLength;
       hash.update(part);
-      done(bytes > mostBytes ? new Refusal('file', 'The file is longer than it said. Nothing of it was kept.') : null, part);
+      done(
+        bytes > mostBytes ? new Refusal('file', 'The file is longer than it said. Nothing of it was kept.') : null,
+        part,
+      );
     },
   });
   try {
@@ -48,7 +55,11 @@ export async function withIncoming<T>(content: Readable, mostBytes: number, work
 }
 
 /** The same for the body of a request. @throws Refusal (`file`) also where it breaks off */
-export function withIncomingBody<T>(body: ReadableStream<Uint8Array>, mostBytes: number, work: (laid: LaidDown) => Promise<T>): Promise<T> {
+export function withIncomingBody<T>(
+  body: ReadableStream<Uint8Array>,
+  mostBytes: number,
+  work: (laid: LaidDown) => Promise<T>,
+): Promise<T> {
   const content = Readable.fromWeb(body);
   let broken = false;
   content.once('error', () => (broken = true));

@@ -16,14 +16,18 @@ export const ratesBut = (pieceId: string): Promise<LearntRate[]> =>
   );
 
 /** Restorations of which something changed since their rates were worked out: the first so many. */
-export const staleRates = async (most: number): Promise<string[]> => (await findRows('learnt_stale', {}, undefined, most)).map(({ id }) => id);
+export const staleRates = async (most: number): Promise<string[]> =>
+  (await findRows('learnt_stale', {}, undefined, most)).map(({ id }) => id);
 
 /**
  * Keeps what was learnt of restorations, in the place of what was kept of them before.
  *
  * @param learn works it out; within the transaction, so that nothing changes between
  */
-export async function learnAnew(restorationIds: readonly string[], learn: () => Promise<Omit<LearntRate, 'id'>[]>): Promise<void> {
+export async function learnAnew(
+  restorationIds: readonly string[],
+  learn: () => Promise<Omit<LearntRate, 'id'>[]>,
+): Promise<void> {
   const these = { [Op.in]: [...restorationIds] };
   await inTransaction(async () => {
     const rates = await learn();

@@ -9,15 +9,29 @@ import { leftOf, takeOut } from './stock';
 import { addRow, changeRow, findRows, needRow } from './table';
 
 /** Minutes and materials of every stage. */
-export const ledgerOf = (restorationId: string): Promise<LedgerEntry[]> => findRows('ledger', { restorationId }, [['at', 'ASC']]);
+export const ledgerOf = (restorationId: string): Promise<LedgerEntry[]> =>
+  findRows('ledger', { restorationId }, [['at', 'ASC']]);
 
 async function addEntry(entry: Omit<LedgerEntry, 'id' | 'at'>, now: Date): Promise<LedgerEntry> {
   await needRow('restorations', entry.restorationId);
   if (entry.kind === 'material')
-    await needsNoAnswer(entry.restorationId, { about: 'purchase', stage: entry.stage, costMinor: entry.amountMinor }, 'cost');
+    await needsNoAnswer(
+      entry.restorationId,
+      { about: 'purchase', stage: entry.stage, costMinor: entry.amountMinor },
+      'cost',
+    );
   const added = await addRow('ledger', { ...entry, at: now.toISOString() });
   const { restorationId, stage, kind, words, minutes } = entry;
-  await appendLog({ restorationId, stage, kind, words: kind === 'minutes' ? `${minutes} min: ${words}` : `Used: ${words}`, data: entry }, now);
+  await appendLog(
+    {
+      restorationId,
+      stage,
+      kind,
+      words: kind === 'minutes' ? `${minutes} min: ${words}` : `Used: ${words}`,
+      data: entry,
+    },
+    now,
+  );
   return added;
 }
 
@@ -30,10 +44,20 @@ export async function addLedgerEntry(entry: Omit<LedgerEntry, 'id' | 'at'>, now:
 export async function correctMinutes(id: string, minutes: number, words: string, now: Date): Promise<void> {
   await inTransaction(async () => {
     const { restorationId, stage, kind, minutes: before, words: said } = await needRow('ledger', id);
-    if (kind !== 'minutes') throw new Refusal('minutes', 'This entry counts money, not minutes. Take it back, and write it anew.');
+    if (kind !== 'minutes')
+      throw new Refusal('minutes', 'This entry counts money, not minutes. Take it back, and write it anew.');
     await changeRow('ledger', { id }, { minutes, words });
     const told = `Minutes put right: ${minutes} min, ${words}; they were ${before} min, ${said}.`;
-    await appendLog({ restorationId, stage, kind: 'minutes', words: told, data: { entryId: id, before: { minutes: before, words: said } } }, now);
+    await appendLog(
+      {
+        restorationId,
+        stage,
+        kind: 'minutes',
+        words: told,
+        data: { entryId: id, before: { minutes: before, words: said } },
+      },
+      now,
+    );
   });
 }
 
@@ -50,7 +74,10 @@ export interface Use {
 }
 
 /** Takes so much out of a bottle, at its share of what the bottle cost. @returns the rows that it was booked in */
-export async function bookMaterial({ restorationId, stage, stockId, amount, otherwise, unit }: Use, now: Date): Promise<Booked> {
+export async function bookMaterial(
+  { restorationId, stage, stockId, amount, otherwise, unit }: Use,
+  now: Date,
+): Promise<Booked> {
   const item = stockId === null ? null : await needRow('stock', stockId);
   const movement = item && (await takeOut({ stockId: item.id, restorationId, amount }, now));
   const words = `${item?.name ?? otherwise}, ${Math.round(amount)} ${unit}`;
@@ -64,7 +91,10 @@ export async function bookMaterial({ restorationId, stage, stockId, amount, othe
  *
  * @throws Refusal where more was used than is left in it
  */
-export async function useFromStores(use: { restorationId: string; stage: Stage; stockId: string; amount: number }, now: Date): Promise<void> {
+export async function useFromStores(
+  use: { restorationId: string; stage: Stage; stockId: string; amount: number },
+  now: Date,
+): Promise<void> {
   await inTransaction(async () => {
     const { restorationId, stage, stockId, amount } = use;
     const item = await needRow('stock', stockId);

@@ -45,7 +45,12 @@ export async function logPage(
   before: number | null,
   size: number,
 ): Promise<LogPage> {
-  const found = await findRows('log', { ...of, ...(before !== null && { id: { [Op.lt]: before } }) }, [['id', 'DESC']], size + 1);
+  const found = await findRows(
+    'log',
+    { ...of, ...(before !== null && { id: { [Op.lt]: before } }) },
+    [['id', 'DESC']],
+    size + 1,
+  );
   const entries = found.slice(0, size);
   const replaced = await findColumns('log', ['corrects'], { corrects: entries.map(({ id }) => id) });
   return { entries, older: found.length > size, replaced: replaced.flatMap(({ corrects }) => corrects ?? []) };
@@ -58,7 +63,10 @@ export async function lastStageOf(restorationId: string): Promise<Stage | null> 
 }
 
 /** Writes an own note, or a new wording of an earlier one. */
-export async function writeNote(note: { restorationId: string; stage: Stage; words: string; corrects: number | null }, now: Date): Promise<void> {
+export async function writeNote(
+  note: { restorationId: string; stage: Stage; words: string; corrects: number | null },
+  now: Date,
+): Promise<void> {
   await inTransaction(async () => {
     if (note.corrects !== null) {
       const [old] = await findRows('log', { id: note.corrects, restorationId: note.restorationId });

@@ -10,7 +10,8 @@ const AFTER_MONTHS = [6, 12];
 /** A measurement up to this long before its date counts for a look. */
 const EARLY_MS = 30 * 24 * 3_600_000;
 
-export const looksOf = (restorationId: string): Promise<LookAgain[]> => findRows('looks_again', { restorationId }, [['dueAt', 'ASC']]);
+export const looksOf = (restorationId: string): Promise<LookAgain[]> =>
+  findRows('looks_again', { restorationId }, [['dueAt', 'ASC']]);
 
 /** Looks of the whole workshop whose time has come: the first so many. */
 export const looksDue = (now: Date, most: number): Promise<LookAgain[]> =>
@@ -37,14 +38,23 @@ export async function plansLooks({ id, restorationId, pieceId }: Treatment, now:
     const dueAt = addMonths(now, months).toISOString();
     const known = open[i];
     if (known) await changeRow('looks_again', { id: known.id }, { dueAt, treatmentId: id });
-    else await addRow('looks_again', { restorationId, pieceId, treatmentId: id, dueAt, storage: 'dark', measurementId: null });
+    else
+      await addRow('looks_again', {
+        restorationId,
+        pieceId,
+        treatmentId: id,
+        dueAt,
+        storage: 'dark',
+        measurementId: null,
+      });
   }
 }
 
 /** A measurement answers the looks whose time had come when its picture was taken. */
 export async function seenAgain({ id, pieceId, measuredAt }: Measurement): Promise<void> {
   for (const look of await findRows('looks_again', { pieceId, measurementId: null }, [['dueAt', 'ASC']]))
-    if (Date.parse(look.dueAt) - EARLY_MS <= Date.parse(measuredAt)) await changeRow('looks_again', { id: look.id }, { measurementId: id });
+    if (Date.parse(look.dueAt) - EARLY_MS <= Date.parse(measuredAt))
+      await changeRow('looks_again', { id: look.id }, { measurementId: id });
 }
 
 /** How a piece is kept until it is looked at again. */

@@ -39,16 +39,25 @@ export async function copyRestorations(copies: number): Promise<number> {
     const transaction = transactionUnderWay();
     return sequelize.query(query, { replacements, ...(transaction && { transaction }) });
   };
-  const names = (await select<{ name: string }>(`SELECT name AS name FROM sqlite_schema WHERE type = 'table' AND name NOT LIKE 'sqlite_%'`)).map(
-    ({ name }) => name,
-  );
+  const names = (
+    await select<{ name: string }>(
+      `SELECT name AS name FROM sqlite_schema WHERE type = 'table' AND name NOT LIKE 'sqlite_%'`,
+    )
+  ).map(({ name }) => name);
   const keysOf = new Map<string, ForeignKey[]>();
-  for (const name of names) keysOf.set(name, await select<ForeignKey>(`SELECT "from", "table" FROM pragma_foreign_key_list(:name)`, { name }));
+  for (const name of names)
+    keysOf.set(name, await select<ForeignKey>(`SELECT "from", "table" FROM pragma_foreign_key_list(:name)`, { name }));
   // What belongs to a restoration, and the restorations themselves. Movements of a bottle do; the bottle does not.
-  const owned = names.filter((name) => name === 'restorations' || keysOf.get(name)!.some(({ from }) => from === 'restorationId'));
+  const owned = names.filter(
+    (name) => name === 'restorations' || keysOf.get(name)!.some(({ from }) => from === 'restorationId'),
+  );
   await inTransaction(async () => {
     const from = new Map<string, number>();
-    for (const table of owned) from.set(table, (await select<{ last: number }>(`SELECT COALESCE(MAX(rowid), 0) AS last FROM ${table}`))[0]!.last);
+    for (const table of owned)
+      from.set(
+        table,
+        (await select<{ last: number }>(`SELECT COALESCE(MAX(rowid), 0) AS last FROM ${table}`))[0]!.last,
+      );
     for (const table of inOrder(owned, keysOf)) {
       const columns = (await select<Column>(`SELECT name, pk, type FROM pragma_table_info(:table)`, { table })).filter(
         ({ pk, type }) => !(pk && type === 'INTEGER'),

@@ -23,8 +23,10 @@ const IN_ORDER = [
 ] satisfies [string, string][];
 
 /** Oldest first. */
-export const measurementsOf = (restorationId: string | string[]): Promise<Measurement[]> => findRows('measurements', { restorationId }, IN_ORDER);
-export const measurementsOfPiece = (pieceId: string): Promise<Measurement[]> => findRows('measurements', { pieceId }, IN_ORDER);
+export const measurementsOf = (restorationId: string | string[]): Promise<Measurement[]> =>
+  findRows('measurements', { restorationId }, IN_ORDER);
+export const measurementsOfPiece = (pieceId: string): Promise<Measurement[]> =>
+  findRows('measurements', { pieceId }, IN_ORDER);
 
 /** The newest of each piece, by piece. */
 export async function latestOf(pieceIds: string[]): Promise<Map<string, Measurement>> {
@@ -59,16 +61,23 @@ export interface NewMeasurement {
  *
  * @throws Refusal for a picture that is not taken yet
  */
-export async function keepMeasurement({ pieceId, photoId, stage, spec, result, takenAt = null }: NewMeasurement, now: Date): Promise<Measurement> {
+export async function keepMeasurement(
+  { pieceId, photoId, stage, spec, result, takenAt = null }: NewMeasurement,
+  now: Date,
+): Promise<Measurement> {
   return inTransaction(async () => {
     const piece = await needRow('pieces', pieceId);
     const photo = await needRow('photos', photoId);
     if (photo.restorationId !== piece.restorationId)
       throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this piece.');
     if (takenAt !== null && Date.parse(takenAt) > now.getTime() + AHEAD_MS)
-      throw new Refusal('takenAt', 'This picture would be taken in the future. Give when it was taken; the camera’s clock may be wrong.');
+      throw new Refusal(
+        'takenAt',
+        'This picture would be taken in the future. Give when it was taken; the camera’s clock may be wrong.',
+      );
     const own = result.regions.find(({ id }) => id === PIECE_REGION);
-    if (!own) throw new Refusal('result', 'The measurement holds no piece. Draw the piece’s outline and measure again.');
+    if (!own)
+      throw new Refusal('result', 'The measurement holds no piece. Draw the piece’s outline and measure again.');
     const hidden = result.regions.find(({ id }) => id === HIDDEN_REGION)?.lab ?? spec.referenceLab ?? null;
     const { restorationId } = piece;
     const { lab, deltaE00, deltaB, yellownessIndex, verdict } = own;
@@ -89,14 +98,21 @@ export async function keepMeasurement({ pieceId, photoId, stage, spec, result, t
       verdict,
     };
     const measurement = await addRow('measurements', row);
-    if (hidden && result.basis === 'card' && !piece.hiddenLab) await changeRow('pieces', { id: pieceId }, { hiddenLab: hidden });
+    if (hidden && result.basis === 'card' && !piece.hiddenLab)
+      await changeRow('pieces', { id: pieceId }, { hiddenLab: hidden });
     await seenAgain(measurement);
     const distance =
       deltaE00 === null
         ? 'no hidden patch to compare with'
         : `ΔE00 ${deltaE00.toFixed(1)}, b* ${(deltaB ?? 0).toFixed(1)} from the hidden patch, ${verdict ?? ''}`;
     await appendLog(
-      { restorationId, stage, kind: 'measured', words: `Measured ${piece.tag} ${piece.name}: ${distance}.`, data: { measurementId: measurement.id } },
+      {
+        restorationId,
+        stage,
+        kind: 'measured',
+        words: `Measured ${piece.tag} ${piece.name}: ${distance}.`,
+        data: { measurementId: measurement.id },
+      },
       now,
     );
     return measurement;

@@ -9,7 +9,9 @@ it('brings a workshop of the version before forward, with what it held', async (
     `INSERT INTO restorations (id, title, machine, source, pricePaidMinor, condition, openedAt) VALUES ('r', 'Old', '', '', 0, '', '2026-01-01')`,
   );
   const old = JSON.stringify({ display: 'works', keys: 'faulty', lamps: 'not tried' });
-  await sequelize.query(`INSERT INTO function_tests (id, restorationId, phase, at, results) VALUES ('t', 'r', 'before', '2026-01-01', '${old}')`);
+  await sequelize.query(
+    `INSERT INTO function_tests (id, restorationId, phase, at, results) VALUES ('t', 'r', 'before', '2026-01-01', '${old}')`,
+  );
   await sequelize.query(
     `INSERT INTO removal_steps (id, restorationId, position, name, joint, way, springs, pins, removedAt) VALUES ('s', 'r', 1, 'Lid', 'clips', '', '', '[]', '2026-01-01')`,
   );
@@ -29,8 +31,15 @@ it('brings a workshop of the version before forward, with what it held', async (
     '0015-door-tries',
   ]);
   const first = async (sql: string) => ((await sequelize.query(sql))[0] as Record<string, unknown>[])[0]!;
-  const results = JSON.parse(String((await first('SELECT results FROM function_tests')).results)) as Record<string, string>;
-  expect(results).toEqual({ display: 'works', lamps: 'not tried', ...Object.fromEntries(KEY_GROUPS.map((group) => [group, 'faulty'])) });
+  const results = JSON.parse(String((await first('SELECT results FROM function_tests')).results)) as Record<
+    string,
+    string
+  >;
+  expect(results).toEqual({
+    display: 'works',
+    lamps: 'not tried',
+    ...Object.fromEntries(KEY_GROUPS.map((group) => [group, 'faulty'])),
+  });
   expect(await first('SELECT aim, owner, allowed, estimate FROM restorations')).toEqual({
     aim: 'presentable',
     owner: '',
@@ -45,7 +54,9 @@ it('knows from then on what each timer times', async () => {
   const sequelize = new Sequelize({ dialect: 'sqlite', storage: ':memory:', logging: false });
   await migrate(sequelize, '0004-wash');
   const timer = (id: string, label: string) =>
-    sequelize.query(`INSERT INTO timers (id, label, atTheBell, startedAt, dueAt) VALUES ('${id}', '${label}', '', '2026-01-01', '2026-01-02')`);
+    sequelize.query(
+      `INSERT INTO timers (id, label, atTheBell, startedAt, dueAt) VALUES ('${id}', '${label}', '', '2026-01-01', '2026-01-02')`,
+    );
   await timer('a', 'K1 lid: drying');
   await timer('b', 'Glue on the hinge');
   await migrate(sequelize);

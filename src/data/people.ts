@@ -22,6 +22,9 @@ export async function removePerson(id: string, now: Date): Promise<void> {
   await inTransaction(async () => {
     const { name } = await needRow('people', id);
     await removeRows('people', { id });
-    await appendLog({ restorationId: null, stage: null, kind: 'people', words: `${name} is not on the list any more.` }, now);
+    await appendLog(
+      { restorationId: null, stage: null, kind: 'people', words: `${name} is not on the list any more.` },
+      now,
+    );
   });
 }

@@ -12,10 +12,21 @@ type Later = 'aim' | 'worthKeeping' | 'surfaces' | 'hollow' | 'parts' | 'metalUn
 export type NewPiece = Omit<Piece, 'id' | 'hiddenLab' | Later> & Partial<Pick<Piece, Later>>;
 
 /** What is not known yet of a piece. */
-export const PLAIN: Pick<Piece, Later> = { aim: null, worthKeeping: '', surfaces: [], hollow: false, parts: 1, metalUntilApart: false };
+export const PLAIN: Pick<Piece, Later> = {
+  aim: null,
+  worthKeeping: '',
+  surfaces: [],
+  hollow: false,
+  parts: 1,
+  metalUntilApart: false,
+};
 
 /** Its three sides; `null` where one is missing. */
-export const sizeOf = ({ lengthMm, widthMm, heightMm }: Pick<Piece, 'lengthMm' | 'widthMm' | 'heightMm'>): PieceSize | null =>
+export const sizeOf = ({
+  lengthMm,
+  widthMm,
+  heightMm,
+}: Pick<Piece, 'lengthMm' | 'widthMm' | 'heightMm'>): PieceSize | null =>
   lengthMm !== null && widthMm !== null && heightMm !== null ? { lengthMm, widthMm, heightMm } : null;
 
 /** What stands for the metal of a piece that nobody described. */
@@ -24,14 +35,20 @@ const SOME_METAL = 'what the teardown has not taken out yet';
 /** Pieces as they stand: what holds metal only until the machine is apart holds none once the teardown is settled. */
 async function asTheyStand(pieces: readonly Piece[]): Promise<Piece[]> {
   const waiting = pieces.filter(({ metalUntilApart }) => metalUntilApart).map(({ restorationId }) => restorationId);
-  const whole = waiting.length === 0 ? [] : await findRows('stages', { restorationId: [...new Set(waiting)], stage: 'teardown', state: 'open' });
+  const whole =
+    waiting.length === 0
+      ? []
+      : await findRows('stages', { restorationId: [...new Set(waiting)], stage: 'teardown', state: 'open' });
   const isWhole = (id: string) => whole.some(({ restorationId }) => restorationId === id);
   return pieces.map((piece) =>
-    piece.metalUntilApart ? { ...piece, metalInside: isWhole(piece.restorationId) ? piece.metalInside || SOME_METAL : '' } : piece,
+    piece.metalUntilApart
+      ? { ...piece, metalInside: isWhole(piece.restorationId) ? piece.metalInside || SOME_METAL : '' }
+      : piece,
   );
 }
 
-const byTag = (a: Pick<Piece, 'tag'>, b: Pick<Piece, 'tag'>): number => a.tag.localeCompare(b.tag, 'en', { numeric: true });
+const byTag = (a: Pick<Piece, 'tag'>, b: Pick<Piece, 'tag'>): number =>
+  a.tag.localeCompare(b.tag, 'en', { numeric: true });
 
 /** In the order of their tags. */
 export async function piecesOf(restorationId: string): Promise<Piece[]> {
@@ -45,8 +62,12 @@ export async function piecesOfAll(restorationIds: string[]): Promise<Piece[]> {
 }
 
 /** Those of several restorations by tag and name alone, in the order of their tags. */
-export async function piecesByName(restorationIds: string[]): Promise<Pick<Piece, 'id' | 'restorationId' | 'tag' | 'name'>[]> {
-  return (await findColumns('pieces', ['id', 'restorationId', 'tag', 'name'], { restorationId: restorationIds })).sort(byTag);
+export async function piecesByName(
+  restorationIds: string[],
+): Promise<Pick<Piece, 'id' | 'restorationId' | 'tag' | 'name'>[]> {
+  return (await findColumns('pieces', ['id', 'restorationId', 'tag', 'name'], { restorationId: restorationIds })).sort(
+    byTag,
+  );
 }
 
 /** Those with these ids that are still there. */
@@ -89,7 +110,8 @@ export async function changePiece(id: string, changes: Omit<NewPiece, 'restorati
   await inTransaction(async () => {
     const piece = await needRow('pieces', id);
     const [taken] = await findRows('pieces', { restorationId: piece.restorationId, tag: changes.tag });
-    if (taken && taken.id !== id) throw new Refusal('tag', `Tag ${changes.tag} is already on ${taken.name}. Take the next free one.`);
+    if (taken && taken.id !== id)
+      throw new Refusal('tag', `Tag ${changes.tag} is already on ${taken.name}. Take the next free one.`);
     await needsKnown(changes.surfaces ?? []);
     await changeRow('pieces', { id }, changes);
     await appendLog(

@@ -19,7 +19,9 @@ export interface PlannedSession {
 
 /** Planned sessions of a restoration that were neither begun nor given up, the next first. */
 export async function plannedIn(restorationId: string): Promise<PlannedSession[]> {
-  const timers = await findRows('timers', { restorationId, endedAt: null, plannedTo: { [Op.not]: null } }, [['dueAt', 'ASC']]);
+  const timers = await findRows('timers', { restorationId, endedAt: null, plannedTo: { [Op.not]: null } }, [
+    ['dueAt', 'ASC'],
+  ]);
   return timers.map(({ id, pieceId, plannedSchool, dueAt, plannedTo }) => ({
     timerId: id,
     pieceId: pieceId!,
@@ -47,18 +49,39 @@ export async function addPlanned(
 ): Promise<void> {
   await inTransaction(async () => {
     const planned = await plannedIn(restorationId);
-    const gives = planned.filter((other) => other.pieceId === id && (other.timerId === inPlaceOf || (other.from < to && other.to > from)));
-    if (gives.some((other) => other.school === school && minute(other.from) === minute(from) && minute(other.to) === minute(to)))
+    const gives = planned.filter(
+      (other) => other.pieceId === id && (other.timerId === inPlaceOf || (other.from < to && other.to > from)),
+    );
+    if (
+      gives.some(
+        (other) => other.school === school && minute(other.from) === minute(from) && minute(other.to) === minute(to),
+      )
+    )
       throw new Refusal('windowStart', 'This session is planned already; it rings when its window opens.');
-    await changeRow('timers', { id: gives.map(({ timerId }) => timerId), endedAt: null }, { endedAt: now.toISOString() });
-    await addTimer({ restorationId, pieceId: id, label, atTheBell, dueAt: from, plannedSchool: school, plannedTo: to }, now);
+    await changeRow(
+      'timers',
+      { id: gives.map(({ timerId }) => timerId), endedAt: null },
+      { endedAt: now.toISOString() },
+    );
+    await addTimer(
+      { restorationId, pieceId: id, label, atTheBell, dueAt: from, plannedSchool: school, plannedTo: to },
+      now,
+    );
     const inPlace = gives.length > 0 ? ', in place of what was planned then' : '';
     await appendLog({ restorationId, stage: 'brighten', kind: 'plan', words: `${words}${inPlace}.` }, now);
   });
 }
 
 /** What was planned of a piece, or a restoration, up to a time has come, or has no more to come where none is given. */
-export async function endPlanned(of: { pieceId: string } | { restorationId: string }, until: Date | null, now: Date): Promise<void> {
+export async function endPlanned(
+  of: { pieceId: string } | { restorationId: string },
+  until: Date | null,
+  now: Date,
+): Promise<void> {
   const opensBefore = until ? { dueAt: { [Op.lt]: until.toISOString() } } : {};
-  await changeRow('timers', { ...of, endedAt: null, plannedTo: { [Op.not]: null }, ...opensBefore }, { endedAt: now.toISOString() });
+  await changeRow(
+    'timers',
+    { ...of, endedAt: null, plannedTo: { [Op.not]: null }, ...opensBefore },
+    { endedAt: now.toISOString() },
+  );
 }

@@ -7,7 +7,8 @@ import { addRow, findColumns, findRow, removeRows } from './table';
 /** Restorations that are not put away, for a query over several. */
 export const NOT_AWAY = 'NOT EXISTS (SELECT 1 FROM put_away WHERE put_away.id = restorations.id)';
 
-export const isAway = async (restorationId: string): Promise<boolean> => (await findRow('put_away', restorationId)) !== null;
+export const isAway = async (restorationId: string): Promise<boolean> =>
+  (await findRow('put_away', restorationId)) !== null;
 
 /** Only what stands in columns of words: a restoration that cannot be shown can be put away all the same. */
 async function named(restorationId: string): Promise<Pick<Restoration, 'id' | 'title'>> {
@@ -32,6 +33,9 @@ export async function bringOut(restorationId: string, now: Date): Promise<void> 
     const { id, title } = await named(restorationId);
     if (!(await isAway(id))) return;
     await removeRows('put_away', { id });
-    await appendLog({ restorationId: id, stage: null, kind: 'brought out', words: `Brought out again: ${title}.` }, now);
+    await appendLog(
+      { restorationId: id, stage: null, kind: 'brought out', words: `Brought out again: ${title}.` },
+      now,
+    );
   });
 }

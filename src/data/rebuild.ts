@@ -20,7 +20,13 @@ const stateOf = (row: LotRow): LotState => ({ lot: row, returned: row.returned, 
  *
  * @param expected how many were back when the screen was drawn: a second tab cannot count the same screw again
  */
-export async function tickLot(lotId: string, count: number, lengthMm: number, expected: number, now: Date): Promise<void> {
+export async function tickLot(
+  lotId: string,
+  count: number,
+  lengthMm: number,
+  expected: number,
+  now: Date,
+): Promise<void> {
   await inTransaction(async () => {
     const lot = await needRow('lots', lotId);
     if (lot.returned !== expected)
@@ -49,9 +55,19 @@ export async function explainLot(lotId: string, count: number, words: string, no
     const lot = await needRow('lots', lotId);
     if (!words) throw new Refusal('words', 'Say in a few words what became of them; it goes into the record.');
     const after = explainMissing(stateOf(lot), count);
-    await changeRow('lots', { id: lotId }, { missing: after.missing, words: lot.words ? `${lot.words}; ${words}` : words });
+    await changeRow(
+      'lots',
+      { id: lotId },
+      { missing: after.missing, words: lot.words ? `${lot.words}; ${words}` : words },
+    );
     await appendLog(
-      { restorationId: lot.restorationId, stage: 'rebuild', kind: 'lot', words: `${count} of ${lotWords(lot)}: ${words}.`, data: { lotId, count } },
+      {
+        restorationId: lot.restorationId,
+        stage: 'rebuild',
+        kind: 'lot',
+        words: `${count} of ${lotWords(lot)}: ${words}.`,
+        data: { lotId, count },
+      },
       now,
     );
   });
@@ -78,10 +94,17 @@ export async function tickConnection(connectionId: string, now: Date): Promise<v
 /**
  * A step goes on again. @throws Refusal while one that must be on before it is off, or something of it is out
  */
-export async function putOn({ stepId, words, by = '' }: { stepId: string; words: string; by?: string }, now: Date): Promise<void> {
+export async function putOn(
+  { stepId, words, by = '' }: { stepId: string; words: string; by?: string },
+  now: Date,
+): Promise<void> {
   await inTransaction(async () => {
     const step = await needRow('removal_steps', stepId);
-    if (step.onAt !== null) throw new Refusal('stepId', `“${step.name}” is on already, perhaps ticked on another screen. Nothing was counted twice.`);
+    if (step.onAt !== null)
+      throw new Refusal(
+        'stepId',
+        `“${step.name}” is on already, perhaps ticked on another screen. Nothing was counted twice.`,
+      );
     const { steps, lots, connections, blocks } = await teardownOf(step.restorationId);
     const missing = blocks
       .filter(({ thenId }) => thenId === stepId)
@@ -99,7 +122,8 @@ export async function putOn({ stepId, words, by = '' }: { stepId: string; words:
         `Still out: ${open.map((lot) => lotWords({ ...lot, count: outstanding(stateOf(lot)) })).join('; ')}. Tick them or say what became of them.`,
       );
     const loose = connections.filter((connection) => connection.stepId === stepId && connection.tickedAt === null);
-    if (loose.length > 0) throw new Refusal('stepId', `Not connected yet: ${loose.map(({ kind, way }) => `${kind} (${way})`).join('; ')}.`);
+    if (loose.length > 0)
+      throw new Refusal('stepId', `Not connected yet: ${loose.map(({ kind, way }) => `${kind} (${way})`).join('; ')}.`);
     if (WAY_ROUND.includes(step.joint) && !connections.some((connection) => connection.stepId === stepId))
       throw new Refusal(
         'stepId',
@@ -109,11 +133,25 @@ export async function putOn({ stepId, words, by = '' }: { stepId: string; words:
     await nothingOpenUnder(step, steps);
     if (closingScrews(steps).includes(stepId)) {
       const untested = testWords(testState(await lastClosingTest(step.restorationId)));
-      if (untested) throw new Refusal('stepId', `${untested} The test comes before the screws: afterwards all of them come out again.`);
+      if (untested)
+        throw new Refusal(
+          'stepId',
+          `${untested} The test comes before the screws: afterwards all of them come out again.`,
+        );
     }
-    await changeRow('removal_steps', { id: stepId, onAt: null }, { onAt: now.toISOString(), onWords: words || null, onBy: by });
+    await changeRow(
+      'removal_steps',
+      { id: stepId, onAt: null },
+      { onAt: now.toISOString(), onWords: words || null, onBy: by },
+    );
     await appendLog(
-      { restorationId: step.restorationId, stage: 'rebuild', kind: 'on', words: `On: ${step.name}. ${words}`.trim() + doneBy(by), data: { stepId } },
+      {
+        restorationId: step.restorationId,
+        stage: 'rebuild',
+        kind: 'on',
+        words: `On: ${step.name}. ${words}`.trim() + doneBy(by),
+        data: { stepId },
+      },
       now,
     );
   });
@@ -122,18 +160,30 @@ export async function putOn({ stepId, words, by = '' }: { stepId: string; words:
 /** The tagged piece that a step is: as somebody said, else the one of its name. */
 async function pieceOf({ restorationId, pieceId, name }: RemovalStep): Promise<Piece | null> {
   const pieces = await findRows('pieces', { restorationId });
-  return pieces.find(({ id }) => id === pieceId) ?? pieces.find((piece) => piece.name.toLowerCase() === name.toLowerCase()) ?? null;
+  return (
+    pieces.find(({ id }) => id === pieceId) ??
+    pieces.find((piece) => piece.name.toLowerCase() === name.toLowerCase()) ??
+    null
+  );
 }
 
 /** @throws Refusal while the piece dries, or something on it cures */
 async function nothingWet(step: RemovalStep, now: Date): Promise<void> {
   const piece = await pieceOf(step);
   if (!piece) return;
-  const timers = await findRows('timers', { pieceId: piece.id, endedAt: null, plannedTo: null, dueAt: { [Op.gt]: now.toISOString() } });
+  const timers = await findRows('timers', {
+    pieceId: piece.id,
+    endedAt: null,
+    plannedTo: null,
+    dueAt: { [Op.gt]: now.toISOString() },
+  });
   const [wet] = timers.filter(({ kind }) => kind !== 'exposure');
   if (wet) {
     const minutes = Math.ceil((Date.parse(wet.dueAt) - now.getTime()) / 60_000);
-    throw new Refusal('stepId', `${wet.label} is not through: ${showMinutes(minutes)} to go. Let it, or end its timer on the bench if it is.`);
+    throw new Refusal(
+      'stepId',
+      `${wet.label} is not through: ${showMinutes(minutes)} to go. Let it, or end its timer on the bench if it is.`,
+    );
   }
 }
 
@@ -163,7 +213,13 @@ export async function takeOffAgain(stepId: string, why: string, now: Date): Prom
     await changeRow('lots', { stepId }, { returned: 0 });
     await changeRow('connections', { stepId }, { tickedAt: null });
     await appendLog(
-      { restorationId: step.restorationId, stage: 'rebuild', kind: 'on', words: `Off again: ${step.name}. ${why}`.trim(), data: { stepId } },
+      {
+        restorationId: step.restorationId,
+        stage: 'rebuild',
+        kind: 'on',
+        words: `Off again: ${step.name}. ${why}`.trim(),
+        data: { stepId },
+      },
       now,
     );
   });
@@ -181,7 +237,10 @@ export async function holdsOf(restorationId: string, now: Date): Promise<Hold[]>
   return closingHolds(
     {
       lots: lots.map((lot) => ({ ...stateOf(lot), name: `${nameOf(lot.stepId)}, ${lotWords(lot)}` })),
-      connections: connections.map(({ stepId, kind, tickedAt }) => ({ name: `${nameOf(stepId)}, ${kind}`, ticked: tickedAt !== null })),
+      connections: connections.map(({ stepId, kind, tickedAt }) => ({
+        name: `${nameOf(stepId)}, ${kind}`,
+        ticked: tickedAt !== null,
+      })),
       curing: timers.map(({ label, dueAt }) => ({ name: label, readyAt: new Date(dueAt) })),
       findings: asked.map(({ kind, words }) => [kind, words].filter(Boolean).join(', ')),
       functionTest: testState(last),

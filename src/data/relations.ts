@@ -25,7 +25,12 @@ export const RELATIONS = {
 } as const satisfies Partial<Record<TableName, Record<string, TableName>>>;
 
 /** Fields that may well name a row of another machine, or of none: what lies in one tub, and what stands in the stores. */
-export const ACROSS: readonly string[] = ['sessions.leadId', 'treatments.stockId', 'movements.stockId', 'sink_steps.timerId'];
+export const ACROSS: readonly string[] = [
+  'sessions.leadId',
+  'treatments.stockId',
+  'movements.stockId',
+  'sink_steps.timerId',
+];
 
 /** Whether the database refused a row by one of its own rules. */
 export const isAgainstRules = (failure: unknown): boolean =>
@@ -35,7 +40,9 @@ export const isAgainstRules = (failure: unknown): boolean =>
 export function asRefusal(failure: unknown): unknown {
   if (failure instanceof ForeignKeyConstraintError)
     return new Refusal('', 'This names something that is not here any more. Load the page again, and choose anew.');
-  const field = /kvell: joins two restorations \((\w+)\)/.exec((failure as { parent?: Error }).parent?.message ?? '')?.[1];
+  const field = /kvell: joins two restorations \((\w+)\)/.exec(
+    (failure as { parent?: Error }).parent?.message ?? '',
+  )?.[1];
   if (field === undefined) return failure;
   return new Refusal(
     field,

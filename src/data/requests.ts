@@ -7,9 +7,13 @@ import type { OwnerRequest } from './rows';
 import { addRow, changeRow, findRows, needRow } from './table';
 
 /** In the order they were asked. */
-export const requestsOf = (restorationId: string): Promise<OwnerRequest[]> => findRows('requests', { restorationId }, [['askedAt', 'ASC']]);
+export const requestsOf = (restorationId: string): Promise<OwnerRequest[]> =>
+  findRows('requests', { restorationId }, [['askedAt', 'ASC']]);
 
-type NewRequest = Pick<OwnerRequest, 'restorationId' | 'pieceId' | 'stage' | 'about' | 'what' | 'why' | 'costMinor' | 'alternatives'>;
+type NewRequest = Pick<
+  OwnerRequest,
+  'restorationId' | 'pieceId' | 'stage' | 'about' | 'what' | 'why' | 'costMinor' | 'alternatives'
+>;
 
 /** Writes down what the owner is asked. @throws Refusal for an own machine, which asks nobody */
 export async function askOwner(request: NewRequest, now: Date): Promise<OwnerRequest> {
@@ -21,7 +25,13 @@ export async function askOwner(request: NewRequest, now: Date): Promise<OwnerReq
       if (piece.restorationId !== request.restorationId)
         throw new Refusal('pieceId', 'This piece belongs to another restoration. Choose one of this.');
     }
-    const added = await addRow('requests', { ...request, askedAt: now.toISOString(), answer: null, answerWords: '', answeredAt: null });
+    const added = await addRow('requests', {
+      ...request,
+      askedAt: now.toISOString(),
+      answer: null,
+      answerWords: '',
+      answeredAt: null,
+    });
     await appendLog(
       {
         restorationId: request.restorationId,
@@ -37,12 +47,25 @@ export async function askOwner(request: NewRequest, now: Date): Promise<OwnerReq
 }
 
 /** The answer, dated; it stays as it was given. A change of mind is a new request. */
-export async function answerRequest(requestId: string, answer: OwnerAnswer, answerWords: string, now: Date): Promise<void> {
+export async function answerRequest(
+  requestId: string,
+  answer: OwnerAnswer,
+  answerWords: string,
+  now: Date,
+): Promise<void> {
   await inTransaction(async () => {
     const request = await needRow('requests', requestId);
     if (answer === 'with conditions' && !answerWords) throw new Refusal('answerWords', 'Write down which conditions.');
-    const answered = await changeRow('requests', { id: requestId, answer: null }, { answer, answerWords, answeredAt: now.toISOString() });
-    if (!answered) throw new Refusal('answer', `This was answered already: ${request.answer}. Ask anew where the answer has changed.`);
+    const answered = await changeRow(
+      'requests',
+      { id: requestId, answer: null },
+      { answer, answerWords, answeredAt: now.toISOString() },
+    );
+    if (!answered)
+      throw new Refusal(
+        'answer',
+        `This was answered already: ${request.answer}. Ask anew where the answer has changed.`,
+      );
     const { owner } = await needRow('restorations', request.restorationId);
     await appendLog(
       {
@@ -57,7 +80,8 @@ export async function answerRequest(requestId: string, answer: OwnerAnswer, answ
   });
 }
 
-type Step = { about: 'treatment'; stage: Stage; pieceId: string | null } | { about: 'purchase'; stage: Stage; costMinor: number };
+type Step =
+  { about: 'treatment'; stage: Stage; pieceId: string | null } | { about: 'purchase'; stage: Stage; costMinor: number };
 
 /** Holds a step back until the owner has allowed it. @throws Refusal with what is waited for */
 export async function needsNoAnswer(restorationId: string, step: Step, field: string): Promise<void> {

@@ -15,7 +15,8 @@ import { addRow, changeRow, findColumns, findRow, findRows, likeWords, needRow, 
 
 /** What is known of a machine when it comes in. */
 export type Provenance = Pick<Restoration, 'title' | 'machine' | 'source' | 'condition' | 'claim' | 'packing'>;
-type NewRestoration = Pick<Restoration, 'title' | 'machine' | 'source' | 'pricePaidMinor' | 'condition'> & Partial<Restoration>;
+type NewRestoration = Pick<Restoration, 'title' | 'machine' | 'source' | 'pricePaidMinor' | 'condition'> &
+  Partial<Restoration>;
 
 /** What is not known yet of a machine. */
 export const AT_FIRST = {
@@ -31,7 +32,12 @@ export const AT_FIRST = {
 /** Opens a restoration with its nine stages; the price paid is its first ledger entry. */
 export async function openRestoration(given: NewRestoration, now: Date): Promise<Restoration> {
   return inTransaction(async () => {
-    const restoration = await addRow('restorations', { ...AT_FIRST, ...given, openedAt: now.toISOString(), closedAt: null });
+    const restoration = await addRow('restorations', {
+      ...AT_FIRST,
+      ...given,
+      openedAt: now.toISOString(),
+      closedAt: null,
+    });
     const { id: restorationId } = restoration;
     await addStages(restorationId);
     if (given.pricePaidMinor > 0)
@@ -44,7 +50,10 @@ export async function openRestoration(given: NewRestoration, now: Date): Promise
         minutes: 0,
         at: now.toISOString(),
       });
-    await appendLog({ restorationId, stage: 'intake', kind: 'opened', words: `Opened: ${given.title}. ${given.condition}`.trim() }, now);
+    await appendLog(
+      { restorationId, stage: 'intake', kind: 'opened', words: `Opened: ${given.title}. ${given.condition}`.trim() },
+      now,
+    );
     return restoration;
   });
 }
@@ -58,11 +67,18 @@ export type Shown = 'open' | 'finished' | 'all' | 'put away';
 export type Listed = Pick<Restoration, 'id' | 'title' | 'machine' | 'condition'>;
 
 /** A page of restorations, the one that was worked on last first, and how many there are in all. */
-export async function restorationsPage(shown: Shown, words: string, page: number, size: number): Promise<{ restorations: Listed[]; all: number }> {
+export async function restorationsPage(
+  shown: Shown,
+  words: string,
+  page: number,
+  size: number,
+): Promise<{ restorations: Listed[]; all: number }> {
   const wanted = [
     { open: 'closedAt IS NULL', finished: 'closedAt IS NOT NULL', all: '1', 'put away': '1' }[shown],
     shown === 'put away' ? `NOT (${NOT_AWAY})` : NOT_AWAY,
-    ...(words ? [`(title LIKE :like ESCAPE '\\' OR machine LIKE :like ESCAPE '\\' OR owner LIKE :like ESCAPE '\\')`] : []),
+    ...(words
+      ? [`(title LIKE :like ESCAPE '\\' OR machine LIKE :like ESCAPE '\\' OR owner LIKE :like ESCAPE '\\')`]
+      : []),
   ].join(' AND ');
   const given = { like: `%${likeWords(words)}%`, size, skip: size * page };
   const [ids, [count]] = await Promise.all([
@@ -73,21 +89,30 @@ export async function restorationsPage(shown: Shown, words: string, page: number
     ),
     select<{ all: number }>(`SELECT COUNT(*) AS "all" FROM restorations WHERE ${wanted}`, given),
   ]);
-  const found = await findColumns('restorations', ['id', 'title', 'machine', 'condition'], { id: ids.map(({ id }) => id) });
+  const found = await findColumns('restorations', ['id', 'title', 'machine', 'condition'], {
+    id: ids.map(({ id }) => id),
+  });
   return { restorations: ids.flatMap(({ id }) => found.find((known) => known.id === id) ?? []), all: count!.all };
 }
 
 /** This restoration, and the others whose stage is open that were worked on last. */
-export async function withOthersAt(stage: Stage, restorationId: string, others: number): Promise<Pick<Restoration, 'id' | 'title' | 'aim'>[]> {
+export async function withOthersAt(
+  stage: Stage,
+  restorationId: string,
+  others: number,
+): Promise<Pick<Restoration, 'id' | 'title' | 'aim'>[]> {
   const ids = await select<{ id: string }>(
     `SELECT restorations.id FROM restorations JOIN stages ON stages.restorationId = restorations.id AND stage = :stage AND state = 'open'
       LEFT JOIN worked ON worked.id = restorations.id
       WHERE closedAt IS NULL AND ${NOT_AWAY} AND restorations.id <> :restorationId ORDER BY COALESCE(logId, 0) DESC LIMIT :others`,
     { stage, restorationId, others },
   );
-  return findColumns('restorations', ['id', 'title', 'aim'], { id: [restorationId, ...ids.map(({ id }) => id)], closedAt: null }, [
-    ['openedAt', 'DESC'],
-  ]);
+  return findColumns(
+    'restorations',
+    ['id', 'title', 'aim'],
+    { id: [restorationId, ...ids.map(({ id }) => id)], closedAt: null },
+    [['openedAt', 'DESC']],
+  );
 }
 
 /** Restorations by their titles alone, of these ids. */
@@ -99,8 +124,15 @@ export async function titlesOf(ids: string[]): Promise<Map<string, string>> {
 export const findRestoration = (id: string): Promise<Restoration | null> => findRow('restorations', id);
 
 /** Marks a stage done, not needed (with a reason) or open again. @throws Refusal with everything that holds it */
-export async function settleStage(restorationId: string, stage: Stage, state: StageState, reason: string | null, now: Date): Promise<void> {
-  if (state === 'not needed' && !reason) throw new Refusal('reason', 'Say in a few words why this stage is not needed; it goes into the record.');
+export async function settleStage(
+  restorationId: string,
+  stage: Stage,
+  state: StageState,
+  reason: string | null,
+  now: Date,
+): Promise<void> {
+  if (state === 'not needed' && !reason)
+    throw new Refusal('reason', 'Say in a few words why this stage is not needed; it goes into the record.');
   await inTransaction(async () => {
     await needRow('restorations', restorationId);
     if (state !== 'open' && ASKED_STAGES.includes(stage)) {
@@ -111,15 +143,21 @@ export async function settleStage(restorationId: string, stage: Stage, state: St
           `Findings still ask for it: ${open.map(({ kind, words }) => [kind, words].filter(Boolean).join(', ')).join('; ')}. Settle each: done, left on purpose or not possible.`,
         );
       const waiting = await findRows('requests', { restorationId, stage, answer: null });
-      if (waiting.length > 0) throw new Refusal('state', `The owner has not answered yet: ${waiting.map(({ what }) => what).join('; ')}.`);
+      if (waiting.length > 0)
+        throw new Refusal('state', `The owner has not answered yet: ${waiting.map(({ what }) => what).join('; ')}.`);
     }
     if (stage === 'rebuild' && state === 'done') {
       const holds = await holdsOf(restorationId, now);
-      if (holds.length > 0) throw new Refusal('state', `Do not close the case yet. ${holds.map(({ words }) => words).join(' ')}`);
+      if (holds.length > 0)
+        throw new Refusal('state', `Do not close the case yet. ${holds.map(({ words }) => words).join(' ')}`);
     }
     if (stage === 'finish' && state === 'done' && !reason) {
       const marks = marksToKeep(await findingsOf(restorationId), null);
-      if (marks.length > 0) throw new Refusal('reason', `Look at what was to be kept first: ${marks.join('; ')}. Say whether each is still there.`);
+      if (marks.length > 0)
+        throw new Refusal(
+          'reason',
+          `Look at what was to be kept first: ${marks.join('; ')}. Say whether each is still there.`,
+        );
     }
     if (stage === 'brighten' && state !== 'open') await nothingInTheLight(restorationId);
     await setStage({ restorationId, stage, state, reason }, now);
@@ -144,7 +182,13 @@ export async function changeProvenance(id: string, changes: Provenance, now: Dat
     const before = await needRow('restorations', id);
     await changeRow('restorations', { id }, changes);
     await appendLog(
-      { restorationId: id, stage: 'intake', kind: 'machine', words: 'What is known of the machine was changed.', data: { before, after: changes } },
+      {
+        restorationId: id,
+        stage: 'intake',
+        kind: 'machine',
+        words: 'What is known of the machine was changed.',
+        data: { before, after: changes },
+      },
       now,
     );
   });

@@ -19,15 +19,25 @@ export async function stagesOfAll(restorationIds: string[]): Promise<Map<string,
 
 /** The nine stages of a new restoration, all open. */
 export async function addStages(restorationId: string): Promise<void> {
-  for (const stage of STAGES) await addRow('stages', { restorationId, stage, state: 'open', settledAt: null, reason: null });
+  for (const stage of STAGES)
+    await addRow('stages', { restorationId, stage, state: 'open', settledAt: null, reason: null });
 }
 
 /** Marks a stage within a change; the restoration is closed when none is open any more, and open again when one is. */
 export async function setStage(
-  { restorationId, stage, state, reason }: { restorationId: string; stage: Stage; state: StageState; reason: string | null },
+  {
+    restorationId,
+    stage,
+    state,
+    reason,
+  }: { restorationId: string; stage: Stage; state: StageState; reason: string | null },
   now: Date,
 ): Promise<void> {
-  await changeRow('stages', { restorationId, stage }, { state, reason, settledAt: state === 'open' ? null : now.toISOString() });
+  await changeRow(
+    'stages',
+    { restorationId, stage },
+    { state, reason, settledAt: state === 'open' ? null : now.toISOString() },
+  );
   // What was planned is given up with its stage, whatever settled that.
   if (stage === 'brighten' && state !== 'open') await endPlanned({ restorationId }, null, now);
   const rest = await findRows('stages', { restorationId, state: 'open' });

@@ -25,7 +25,8 @@ const bottle = (rest: Partial<StockItem> = {}): Promise<StockItem> =>
     tick(),
   );
 const left = async ({ id }: StockItem) => (await findStock(id))!.left;
-const materials = async (restorationId: string) => (await ledgerOf(restorationId)).filter(({ kind }) => kind === 'material');
+const materials = async (restorationId: string) =>
+  (await ledgerOf(restorationId)).filter(({ kind }) => kind === 'material');
 const taking = (amount: number) => ({ amount, unit: 'mL' as const, otherwise: 'peroxide' });
 
 it('an exposure takes its share out of the bottle and puts it into the ledger, both or neither', async () => {
@@ -37,8 +38,14 @@ it('an exposure takes its share out of the bottle and puts it into the ledger, b
     { kind: 'material', stage: 'brighten', words: 'Peroxide 12 %, 340 mL', amountMinor: 340 },
   ]);
   // The piece is in the light already: nothing starts, so nothing is taken.
-  await expect(startExposure({ ...TRIAL_EXPOSURE, pieceIds: [piece.id], stockId: stock.id, takes: taking(340) }, tick())).rejects.toThrow('already');
-  expect([await left(stock), (await materials(piece.restorationId)).length, (await sessionsOf(piece.restorationId)).length]).toEqual([660, 1, 1]);
+  await expect(
+    startExposure({ ...TRIAL_EXPOSURE, pieceIds: [piece.id], stockId: stock.id, takes: taking(340) }, tick()),
+  ).rejects.toThrow('already');
+  expect([
+    await left(stock),
+    (await materials(piece.restorationId)).length,
+    (await sessionsOf(piece.restorationId)).length,
+  ]).toEqual([660, 1, 1]);
 });
 
 it('what stands already takes nothing; what is no bottle of the stores costs nothing here', async () => {
@@ -91,9 +98,15 @@ it('the newest test of a bottle is what it counts with', async () => {
   const stock = await bottle();
   await addStrength(stock.id, { percentWW: 11, how: 'age' }, new Date('2026-05-01T10:00:00Z'));
   await addStrength(stock.id, { percentWW: 10.2, how: 'gas' }, new Date('2026-06-01T10:00:00Z'));
-  expect((await findStock(stock.id))!.tested).toMatchObject({ percentWW: 10.2, how: 'gas', at: '2026-06-01T10:00:00.000Z' });
+  expect((await findStock(stock.id))!.tested).toMatchObject({
+    percentWW: 10.2,
+    how: 'gas',
+    at: '2026-06-01T10:00:00.000Z',
+  });
   expect((await listStock()).find(({ id }) => id === stock.id)!.tested).toMatchObject({ percentWW: 10.2 });
-  expect((await logOf(null)).map((entry) => entry.words)).toContain('Peroxide 12 %: 10.2 % by weight, by the gas of a sample.');
+  expect((await logOf(null)).map((entry) => entry.words)).toContain(
+    'Peroxide 12 %: 10.2 % by weight, by the gas of a sample.',
+  );
 });
 
 it('the strength that counts is the one tested last, also where the clock was set back since', async () => {

@@ -15,7 +15,8 @@ const LAST_FIRST: [string, string][] = [['rowid', 'DESC']];
 type Moved = Movement & { stockId: string };
 
 const MOVED = `SELECT stockId, kind, SUM(change) AS change FROM movements`;
-const movementsOf = (stockId: string): Promise<Moved[]> => select<Moved>(`${MOVED} WHERE stockId = :stockId GROUP BY stockId, kind`, { stockId });
+const movementsOf = (stockId: string): Promise<Moved[]> =>
+  select<Moved>(`${MOVED} WHERE stockId = :stockId GROUP BY stockId, kind`, { stockId });
 
 /** Bottles and other consumables, newest first. */
 export async function listStock(): Promise<Shelved[]> {
@@ -25,11 +26,16 @@ export async function listStock(): Promise<Shelved[]> {
     findRows('strengths', {}, LAST_FIRST),
   ]);
   const of = <T extends { stockId: string }>(rows: T[], id: string) => rows.filter(({ stockId }) => stockId === id);
-  return stock.map((item) => ({ ...item, left: leftIn(item.sizeMl, of(movements, item.id)), tested: of(strengths, item.id)[0] ?? null }));
+  return stock.map((item) => ({
+    ...item,
+    left: leftIn(item.sizeMl, of(movements, item.id)),
+    tested: of(strengths, item.id)[0] ?? null,
+  }));
 }
 
 /** What is left in one bottle. */
-export const leftOf = async ({ id, sizeMl }: StockItem): Promise<number | null> => leftIn(sizeMl, await movementsOf(id));
+export const leftOf = async ({ id, sizeMl }: StockItem): Promise<number | null> =>
+  leftIn(sizeMl, await movementsOf(id));
 
 export async function findStock(id: string): Promise<Shelved | null> {
   const item = await findRow('stock', id);
@@ -41,7 +47,10 @@ export async function findStock(id: string): Promise<Shelved | null> {
 export async function addStock(item: Omit<StockItem, 'id' | 'addedAt'>, now: Date): Promise<StockItem> {
   return inTransaction(async () => {
     const added = await addRow('stock', { ...item, addedAt: now.toISOString() });
-    await appendLog({ restorationId: null, stage: null, kind: 'stock', words: `Into the stores: ${item.name}.`, data: item }, now);
+    await appendLog(
+      { restorationId: null, stage: null, kind: 'stock', words: `Into the stores: ${item.name}.`, data: item },
+      now,
+    );
     return added;
   });
 }
@@ -52,13 +61,18 @@ export async function countStock(stockId: string, found: number, now: Date): Pro
     const item = await needRow('stock', stockId);
     const counted = countOf(item.sizeMl, await movementsOf(stockId), found);
     await addRow('movements', { ...counted, stockId, restorationId: null, at: now.toISOString() });
-    const words = found === 0 ? `Empty: ${item.name}.` : `Left in ${item.name}: ${found.toFixed(0)} ${unitOf(item.kind)}.`;
+    const words =
+      found === 0 ? `Empty: ${item.name}.` : `Left in ${item.name}: ${found.toFixed(0)} ${unitOf(item.kind)}.`;
     await appendLog({ restorationId: null, stage: null, kind: 'stock', words, data: { stockId, found } }, now);
   });
 }
 
 /** Somebody found how strong a bottle still is. */
-export async function addStrength(stockId: string, { percentWW, how }: Omit<StrengthTest, 'at'>, now: Date): Promise<void> {
+export async function addStrength(
+  stockId: string,
+  { percentWW, how }: Omit<StrengthTest, 'at'>,
+  now: Date,
+): Promise<void> {
   await inTransaction(async () => {
     const item = await needRow('stock', stockId);
     await addRow('strengths', { stockId, percentWW, how, at: now.toISOString() });

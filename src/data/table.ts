@@ -15,9 +15,19 @@ function within(): { transaction?: NonNullable<ReturnType<typeof transactionUnde
 }
 
 /** All rows that match, or the first so many, as plain data. */
-export async function findRows<T extends TableName>(table: T, where: WhereOptions = {}, order?: Order, limit?: number): Promise<RowOf[T][]> {
+export async function findRows<T extends TableName>(
+  table: T,
+  where: WhereOptions = {},
+  order?: Order,
+  limit?: number,
+): Promise<RowOf[T][]> {
   const { tables } = await database();
-  const found = await tables[table].findAll({ where, ...(order && { order }), ...(limit !== undefined && { limit }), ...within() });
+  const found = await tables[table].findAll({
+    where,
+    ...(order && { order }),
+    ...(limit !== undefined && { limit }),
+    ...within(),
+  });
   return found.map((row) => row.get({ plain: true }) as RowOf[T]);
 }
 
@@ -47,7 +57,10 @@ export async function countRows(table: TableName, where: WhereOptions = {}): Pro
 }
 
 /** What a query answers: for sums and windows that the database does better than we. Values go in by name, never into the text. */
-export async function select<Row extends object>(query: string, replacements: Record<string, unknown> = {}): Promise<Row[]> {
+export async function select<Row extends object>(
+  query: string,
+  replacements: Record<string, unknown> = {},
+): Promise<Row[]> {
   const { sequelize } = await database();
   return sequelize.query<Row>(query, { type: QueryTypes.SELECT, replacements, ...within() });
 }
@@ -95,7 +108,10 @@ export async function deferRelations(): Promise<void> {
 }
 
 /** Adds a row; an `id` is made where none is given. */
-export async function addRow<T extends TableName>(table: T, row: Omit<RowOf[T], 'id'> & { id?: string }): Promise<RowOf[T]> {
+export async function addRow<T extends TableName>(
+  table: T,
+  row: Omit<RowOf[T], 'id'> & { id?: string },
+): Promise<RowOf[T]> {
   const { tables } = await database();
   const complete = { ...row, id: row.id ?? randomUUID() } as RowOf[T];
   await tables[table].create(complete as never, within()).catch(inWords);
@@ -108,7 +124,8 @@ const AT_ONCE = 500;
 /** Adds many rows, each with its id. */
 export async function addRows<T extends TableName>(table: T, rows: readonly RowOf[T][]): Promise<void> {
   const { tables } = await database();
-  for (let i = 0; i < rows.length; i += AT_ONCE) await tables[table].bulkCreate(rows.slice(i, i + AT_ONCE) as never, within()).catch(inWords);
+  for (let i = 0; i < rows.length; i += AT_ONCE)
+    await tables[table].bulkCreate(rows.slice(i, i + AT_ONCE) as never, within()).catch(inWords);
 }
 
 /** Adds a row that the database numbers. @returns its number */
@@ -119,7 +136,11 @@ export async function addNumbered(table: 'log', row: Omit<RowOf['log'], 'id'>): 
 }
 
 /** Changes some fields of a row; `where` may name what it must still be, so that two people cannot both win. */
-export async function changeRow<T extends TableName>(table: T, where: WhereOptions, changes: Partial<RowOf[T]>): Promise<boolean> {
+export async function changeRow<T extends TableName>(
+  table: T,
+  where: WhereOptions,
+  changes: Partial<RowOf[T]>,
+): Promise<boolean> {
   const { tables } = await database();
   const [count] = await tables[table].update(changes as never, { where, ...within() }).catch(inWords);
   return count > 0;

@@ -35,11 +35,23 @@ export async function takeBack({ restorationId, stage, what, remove, letGo = [] 
       }
     const removed: TakenBack['removed'] = [];
     for (const { table, where } of remove) {
-      removed.push(...(await findRows(table, where)).map((row) => ({ table, row: row as unknown as Record<string, unknown> })));
+      removed.push(
+        ...(await findRows(table, where)).map((row) => ({ table, row: row as unknown as Record<string, unknown> })),
+      );
       await removeRows(table, where);
     }
-    const { id } = await addRow('taken_back', { restorationId, what, removed, changed, at: now.toISOString(), broughtBackAt: null });
-    await appendLog({ restorationId, stage, kind: 'taken back', words: `Taken back: ${what}.`, data: { takenBackId: id } }, now);
+    const { id } = await addRow('taken_back', {
+      restorationId,
+      what,
+      removed,
+      changed,
+      at: now.toISOString(),
+      broughtBackAt: null,
+    });
+    await appendLog(
+      { restorationId, stage, kind: 'taken back', words: `Taken back: ${what}.`, data: { takenBackId: id } },
+      now,
+    );
     return id;
   });
 }
@@ -55,13 +67,20 @@ export async function bringBack(id: string, now: Date): Promise<void> {
     if (broughtBackAt !== null) throw new Refusal('id', `It is back already: ${what}.`);
     try {
       for (const { table, row } of [...removed].reverse()) await addRow(table, row as never);
-      for (const { table, id: rowId, before } of changed) if (await findRow(table, rowId)) await changeRow(table, { id: rowId }, before as never);
+      for (const { table, id: rowId, before } of changed)
+        if (await findRow(table, rowId)) await changeRow(table, { id: rowId }, before as never);
     } catch (failure) {
       if (!(failure instanceof Refusal) && !/constraint/i.test(String(failure))) throw failure;
-      throw new Refusal('id', `It cannot be brought back as it was: something else stands in its place by now. Its words are in the log: ${what}.`);
+      throw new Refusal(
+        'id',
+        `It cannot be brought back as it was: something else stands in its place by now. Its words are in the log: ${what}.`,
+      );
     }
     await changeRow('taken_back', { id }, { broughtBackAt: now.toISOString() });
-    await appendLog({ restorationId, stage: null, kind: 'brought back', words: `Brought back: ${what}.`, data: { takenBackId: id } }, now);
+    await appendLog(
+      { restorationId, stage: null, kind: 'brought back', words: `Brought back: ${what}.`, data: { takenBackId: id } },
+      now,
+    );
   });
 }
 

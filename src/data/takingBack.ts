@@ -31,7 +31,10 @@ async function finding(id: string, now: Date): Promise<string> {
 async function photograph(id: string, now: Date): Promise<string> {
   const { restorationId, stage, originalName } = await needRow('photos', id);
   if ((await countRows('measurements', { photoId: id })) > 0)
-    throw new Refusal('id', 'A piece was measured on this photograph. Take that measurement back first, on the page of the piece.');
+    throw new Refusal(
+      'id',
+      'A piece was measured on this photograph. Take that measurement back first, on the page of the piece.',
+    );
   return takeBack(
     {
       ...{ restorationId, stage, what: `photograph ${originalName}` },
@@ -55,19 +58,37 @@ async function piece(id: string, now: Date): Promise<string> {
     [await countRows('measurements', { pieceId: id }), 'it was measured'],
   ] as const;
   const done = rests.flatMap(([count, words]) => (count > 0 ? [words] : []));
-  if (done.length > 0) throw new Refusal('id', `${tag} ${name} stays in the record: ${done.join(' and ')}. Change its tag or name instead.`);
+  if (done.length > 0)
+    throw new Refusal(
+      'id',
+      `${tag} ${name} stays in the record: ${done.join(' and ')}. Change its tag or name instead.`,
+    );
   const letGo = (['photos', 'findings', 'requests', 'timers', 'removal_steps'] as const).map((table) => ({
     table,
     where: { pieceId: id },
     fields: ['pieceId'],
   }));
-  return takeBack({ restorationId, stage: 'intake', what: `piece ${tag} ${name}`, remove: [{ table: 'pieces', where: { id } }], letGo }, now);
+  return takeBack(
+    {
+      restorationId,
+      stage: 'intake',
+      what: `piece ${tag} ${name}`,
+      remove: [{ table: 'pieces', where: { id } }],
+      letGo,
+    },
+    now,
+  );
 }
 
 async function bottle(id: string, now: Date): Promise<string> {
   const { name } = await needRow('stock', id);
-  const used = (await countRows('movements', { stockId: id, kind: 'used' })) + (await countRows('treatments', { stockId: id }));
-  if (used > 0) throw new Refusal('id', `Something of “${name}” was used, and that stays in the record. Count it as empty instead.`);
+  const used =
+    (await countRows('movements', { stockId: id, kind: 'used' })) + (await countRows('treatments', { stockId: id }));
+  if (used > 0)
+    throw new Refusal(
+      'id',
+      `Something of “${name}” was used, and that stays in the record. Count it as empty instead.`,
+    );
   return takeBack(
     {
       ...{ restorationId: null, stage: null, what: `bottle ${name}` },
@@ -84,8 +105,17 @@ async function bottle(id: string, now: Date): Promise<string> {
 async function lot(id: string, now: Date): Promise<string> {
   const { restorationId, stepId, count, returned, thing } = await needRow('lots', id);
   const step = await needRow('removal_steps', stepId);
-  if (returned > 0) throw new Refusal('id', `${returned} of it are back in their holes. Take the step off again first.`);
-  return takeBack({ restorationId, stage: 'teardown', what: `${count} × ${thing} of ${step.name}`, remove: [{ table: 'lots', where: { id } }] }, now);
+  if (returned > 0)
+    throw new Refusal('id', `${returned} of it are back in their holes. Take the step off again first.`);
+  return takeBack(
+    {
+      restorationId,
+      stage: 'teardown',
+      what: `${count} × ${thing} of ${step.name}`,
+      remove: [{ table: 'lots', where: { id } }],
+    },
+    now,
+  );
 }
 
 async function connection(id: string, now: Date): Promise<string> {
@@ -93,7 +123,12 @@ async function connection(id: string, now: Date): Promise<string> {
   const step = await needRow('removal_steps', stepId);
   if (tickedAt !== null) throw new Refusal('id', 'It is connected again already. Take the step off again first.');
   return takeBack(
-    { restorationId, stage: 'teardown', what: `${kind} of ${step.name}: ${way}`, remove: [{ table: 'connections', where: { id } }] },
+    {
+      restorationId,
+      stage: 'teardown',
+      what: `${kind} of ${step.name}: ${way}`,
+      remove: [{ table: 'connections', where: { id } }],
+    },
     now,
   );
 }
@@ -101,7 +136,8 @@ async function connection(id: string, now: Date): Promise<string> {
 /** The hidden patch of a piece as it was first seen with a card, without one of its measurements. */
 const firstHidden = (measurements: readonly Measurement[], but: string) =>
   measurements.find(
-    ({ id, basis, hiddenLab, result }) => id !== but && basis === 'card' && hiddenLab && result.regions.some((r) => r.id === HIDDEN_REGION),
+    ({ id, basis, hiddenLab, result }) =>
+      id !== but && basis === 'card' && hiddenLab && result.regions.some((r) => r.id === HIDDEN_REGION),
   )?.hiddenLab ?? null;
 
 async function measurement(id: string, now: Date): Promise<string> {
@@ -110,7 +146,11 @@ async function measurement(id: string, now: Date): Promise<string> {
   const all = await findRows('measurements', { pieceId }, [['measuredAt', 'ASC']]);
   const takenId = await takeBack(
     {
-      ...{ restorationId, stage, what: `measurement of ${tag} ${name}, ${measuredAt.slice(0, 16).replace('T', ' ')} UTC` },
+      ...{
+        restorationId,
+        stage,
+        what: `measurement of ${tag} ${name}, ${measuredAt.slice(0, 16).replace('T', ' ')} UTC`,
+      },
       remove: [{ table: 'measurements', where: { id } }],
       letGo: [
         { table: 'looks_again', where: { measurementId: id }, fields: ['measurementId'] },
@@ -120,20 +160,36 @@ async function measurement(id: string, now: Date): Promise<string> {
     now,
   );
   // Its target may have come from this one alone.
-  if (hiddenLab && all.find((one) => one.hiddenLab)?.id === id) await changeRow('pieces', { id: pieceId }, { hiddenLab: firstHidden(all, id) });
+  if (hiddenLab && all.find((one) => one.hiddenLab)?.id === id)
+    await changeRow('pieces', { id: pieceId }, { hiddenLab: firstHidden(all, id) });
   return takenId;
 }
 
 async function entry(id: string, now: Date): Promise<string> {
   const { restorationId, stage, kind, words, minutes } = await needRow('ledger', id);
-  if (kind === 'price') throw new Refusal('id', 'The price was written down when the restoration was opened; it stays.');
+  if (kind === 'price')
+    throw new Refusal('id', 'The price was written down when the restoration was opened; it stays.');
   return takeBack(
-    { restorationId, stage, what: kind === 'minutes' ? `${minutes} min, ${words}` : words, remove: [{ table: 'ledger', where: { id } }] },
+    {
+      restorationId,
+      stage,
+      what: kind === 'minutes' ? `${minutes} min, ${words}` : words,
+      remove: [{ table: 'ledger', where: { id } }],
+    },
     now,
   );
 }
 
-const RULES: Record<Taken, (id: string, now: Date) => Promise<string>> = { finding, photograph, piece, bottle, lot, connection, measurement, entry };
+const RULES: Record<Taken, (id: string, now: Date) => Promise<string>> = {
+  finding,
+  photograph,
+  piece,
+  bottle,
+  lot,
+  connection,
+  measurement,
+  entry,
+};
 
 /**
  * Takes back what was written by mistake; the log keeps what it said.
@@ -141,4 +197,5 @@ const RULES: Record<Taken, (id: string, now: Date) => Promise<string>> = { findi
  * @returns id by which it is brought back
  * @throws Refusal where something else rests on it, with what to do instead
  */
-export const takeThingBack = (what: Taken, id: string, now: Date): Promise<string> => inTransaction(() => RULES[what](id, now));
+export const takeThingBack = (what: Taken, id: string, now: Date): Promise<string> =>
+  inTransaction(() => RULES[what](id, now));

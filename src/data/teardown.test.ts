@@ -27,13 +27,23 @@ import { TEST_ITEMS, type TestResults } from '@/core/runsheet/functionTest';
 
 inTrialWorkshop();
 
-const LOT: Lot = { thing: 'screw', drive: 'cross', head: 'pan', diameterMm: 3, lengthMm: 8, shank: 'tapered', count: 4, fate: 'kept' };
+const LOT: Lot = {
+  thing: 'screw',
+  drive: 'cross',
+  head: 'pan',
+  diameterMm: 3,
+  lengthMm: 8,
+  shank: 'tapered',
+  count: 4,
+  fate: 'kept',
+};
 const RESULTS = Object.fromEntries(TEST_ITEMS.map((item) => [item, 'works'])) as TestResults;
 
 async function machine(...names: string[]): Promise<{ restorationId: string; steps: RemovalStep[] }> {
   const { id: restorationId } = await trialRestoration();
   const steps: RemovalStep[] = [];
-  for (const name of names) steps.push(await takeOff({ restorationId, name, joint: 'screws', way: '', springs: '' }, tick()));
+  for (const name of names)
+    steps.push(await takeOff({ restorationId, name, joint: 'screws', way: '', springs: '' }, tick()));
   return { restorationId, steps };
 }
 const lotOf = async ({ restorationId, id }: RemovalStep): Promise<LotRow> =>
@@ -46,7 +56,10 @@ describe('taking off', () => {
     await expect(takeOff({ restorationId, name: 'lid', joint: 'clips', way: '', springs: '' }, tick())).rejects.toThrow(
       'came off already, as number 2',
     );
-    expect((await logOf(restorationId)).slice(-2).map(({ words }) => words)).toEqual(['1. Off: Lid screws.', '2. Off: Lid.']);
+    expect((await logOf(restorationId)).slice(-2).map(({ words }) => words)).toEqual([
+      '1. Off: Lid screws.',
+      '2. Off: Lid.',
+    ]);
   });
 
   it('gives each lot the next free cell of the trays, and none when they are full', async () => {
@@ -101,13 +114,17 @@ describe('putting on', () => {
     await addBlock(inner.id, outer.id, 'sits below it', tick());
     const lot = await addLot(outer.id, { ...LOT, count: 2 }, null, tick());
     const plug = await addConnection({ stepId: outer.id, kind: 'plug', way: 'red to the edge' }, tick());
-    await expect(putOn({ stepId: outer.id, words: '' }, tick())).rejects.toThrow('“inner shield” must be on before “outer shield”');
+    await expect(putOn({ stepId: outer.id, words: '' }, tick())).rejects.toThrow(
+      '“inner shield” must be on before “outer shield”',
+    );
     await putOn({ stepId: inner.id, words: '' }, tick());
     await expect(putOn({ stepId: outer.id, words: '' }, tick())).rejects.toThrow('Still out: 2 × cross pan');
     await tickLot(lot.id, 1, 8, 0, tick());
     await expect(explainLot(lot.id, 1, '', tick())).rejects.toThrow('what became of them');
     await explainLot(lot.id, 1, 'lost, none put in', tick());
-    await expect(putOn({ stepId: outer.id, words: '' }, tick())).rejects.toThrow('Not connected yet: plug (red to the edge)');
+    await expect(putOn({ stepId: outer.id, words: '' }, tick())).rejects.toThrow(
+      'Not connected yet: plug (red to the edge)',
+    );
     await tickConnection(plug.id, tick());
     await tickConnection(plug.id, tick());
     await putOn({ stepId: outer.id, words: 'tab glued' }, tick());
@@ -148,7 +165,9 @@ describe('what was off before, and which way round it was', () => {
       ['Trim strip', 0],
       ['lid', 1],
     ]);
-    await expect(settleStage(restorationId, 'rebuild', 'done', null, tick())).rejects.toThrow('Trim strip is not on yet');
+    await expect(settleStage(restorationId, 'rebuild', 'done', null, tick())).rejects.toThrow(
+      'Trim strip is not on yet',
+    );
     await putOn({ stepId: strip.id, words: '' }, tick());
   });
 
@@ -169,7 +188,8 @@ describe('what was off before, and which way round it was', () => {
 describe('going on', () => {
   it('waits while the piece dries, not for a session that is planned, and covers nothing that is still open', async () => {
     const { id: restorationId } = await trialRestoration();
-    const off = (name: string, joint: 'clips' | 'laid in') => takeOff({ restorationId, name, joint, way: '', springs: '' }, tick());
+    const off = (name: string, joint: 'clips' | 'laid in') =>
+      takeOff({ restorationId, name, joint, way: '', springs: '' }, tick());
     const [shell, frame] = [await off('Upper shell', 'clips'), await off('Frame', 'laid in')];
     const pieces = [
       await addPiece({ restorationId, ...TRIAL_PIECE, name: 'Upper shell' }, tick()),
@@ -177,7 +197,10 @@ describe('going on', () => {
     ];
     await stepIsPiece(frame.id, pieces[1]!.id, tick());
     const on = (step: RemovalStep, at = tick()) => putOn({ stepId: step.id, words: '' }, at);
-    const dries = await startTimer({ restorationId, pieceId: pieces[1]!.id, label: 'K2 drying', atTheBell: '', minutes: 90 }, tick());
+    const dries = await startTimer(
+      { restorationId, pieceId: pieces[1]!.id, label: 'K2 drying', atTheBell: '', minutes: 90 },
+      tick(),
+    );
     await expect(on(frame)).rejects.toThrow('K2 drying is not through: 1 h 30 min to go');
     await endTimer(dries.id, tick());
     await on(frame);
@@ -185,7 +208,9 @@ describe('going on', () => {
       { restorationId, pieceId: pieces[1]!.id, stage: 'mend', kind: 'crack', severity: 'bad', words: 'left ear' },
       tick(),
     );
-    await expect(on(shell)).rejects.toThrow('Still open on K2 Keyboard frame: crack, left ear. “Upper shell” would cover it');
+    await expect(on(shell)).rejects.toThrow(
+      'Still open on K2 Keyboard frame: crack, left ear. “Upper shell” would cover it',
+    );
     await settleFinding(crack.id, 'done', 'putty behind', tick());
     await addTimer(
       {
@@ -205,11 +230,15 @@ describe('going on', () => {
 
   it('the test comes before the screws that close the case', async () => {
     const { id: restorationId } = await trialRestoration();
-    const off = (name: string, joint: 'screws' | 'clips') => takeOff({ restorationId, name, joint, way: '', springs: '' }, tick());
+    const off = (name: string, joint: 'screws' | 'clips') =>
+      takeOff({ restorationId, name, joint, way: '', springs: '' }, tick());
     const [screws, shell] = [await off('Bottom screws', 'screws'), await off('Shell', 'clips')];
     await putOn({ stepId: shell.id, words: '' }, tick());
     await expect(putOn({ stepId: screws.id, words: '' }, tick())).rejects.toThrow('The test comes before the screws');
-    await keepFunctionTest({ restorationId, phase: 'before closing', results: RESULTS, words: {}, waivedWhy: null }, tick());
+    await keepFunctionTest(
+      { restorationId, phase: 'before closing', results: RESULTS, words: {}, waivedWhy: null },
+      tick(),
+    );
     await putOn({ stepId: screws.id, words: '' }, tick());
   });
 });
@@ -233,7 +262,10 @@ describe('a function test', () => {
 it('of two function tests the newest is the one written last, also where the clock was set back between', async () => {
   const { id: restorationId } = await trialRestoration();
   const keep = (letters: 'faulty' | 'works', at: string) =>
-    keepFunctionTest({ restorationId, phase: 'before', results: { ...RESULTS, letters }, words: {}, waivedWhy: null }, new Date(at));
+    keepFunctionTest(
+      { restorationId, phase: 'before', results: { ...RESULTS, letters }, words: {}, waivedWhy: null },
+      new Date(at),
+    );
   await keep('faulty', '2026-06-18T14:00:00Z');
   await keep('works', '2026-06-18T13:00:00Z');
   expect((await functionTestsOf(restorationId)).map(({ results }) => results.letters)).toEqual(['faulty', 'works']);
@@ -247,7 +279,10 @@ describe('closing the case', () => {
     await startTimer({ restorationId, pieceId: null, label: 'hinge glue', atTheBell: '', minutes: 60 }, tick());
     await expect(close()).rejects.toThrow(/lid is not on yet.*hinge glue is not through: 60 min to go.*function test/s);
     await putOn({ stepId: steps[0]!.id, words: '' }, tick());
-    await keepFunctionTest({ restorationId, phase: 'before closing', results: RESULTS, words: {}, waivedWhy: null }, tick());
+    await keepFunctionTest(
+      { restorationId, phase: 'before closing', results: RESULTS, words: {}, waivedWhy: null },
+      tick(),
+    );
     await settleStage(restorationId, 'rebuild', 'done', null, new Date(timer.getTime() + 60_000));
   });
 
@@ -259,7 +294,10 @@ describe('closing the case', () => {
   it('the test may be waived with a reason', async () => {
     const { restorationId, steps } = await machine('lid');
     await putOn({ stepId: steps[0]!.id, words: '' }, tick());
-    await keepFunctionTest({ restorationId, phase: 'before closing', results: RESULTS, words: {}, waivedWhy: 'no supply at hand' }, tick());
+    await keepFunctionTest(
+      { restorationId, phase: 'before closing', results: RESULTS, words: {}, waivedWhy: 'no supply at hand' },
+      tick(),
+    );
     await settleStage(restorationId, 'rebuild', 'done', null, tick());
     expect((await logOf(restorationId)).map(({ words }) => words)).toContain(
       'Function test before closing: nothing faulty of 12 tried. Waived: no supply at hand.',

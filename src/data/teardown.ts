@@ -44,7 +44,9 @@ export async function takeOff({ by = '', round = '', ...step }: NewStep, now: Da
   return inTransaction(async () => {
     await needRow('restorations', step.restorationId);
     const { steps, connections } = await teardownOf(step.restorationId);
-    const roundless = steps.find(({ id, joint }) => WAY_ROUND.includes(joint) && !connections.some(({ stepId }) => stepId === id));
+    const roundless = steps.find(
+      ({ id, joint }) => WAY_ROUND.includes(joint) && !connections.some(({ stepId }) => stepId === id),
+    );
     if (roundless)
       throw new Refusal(
         'name',
@@ -80,20 +82,33 @@ export async function takeOff({ by = '', round = '', ...step }: NewStep, now: Da
       },
       now,
     );
-    if (round && WAY_ROUND.includes(step.joint)) await addConnection({ stepId: added.id, kind: step.joint as ConnectionKind, way: round }, now);
+    if (round && WAY_ROUND.includes(step.joint))
+      await addConnection({ stepId: added.id, kind: step.joint as ConnectionKind, way: round }, now);
     return added;
   });
 }
 
 /** Something that was off before anybody took the machine apart here: it goes on last, and is missed until then. */
-export async function laidAside({ restorationId, name, way }: Pick<RemovalStep, 'restorationId' | 'name' | 'way'>, now: Date): Promise<RemovalStep> {
+export async function laidAside(
+  { restorationId, name, way }: Pick<RemovalStep, 'restorationId' | 'name' | 'way'>,
+  now: Date,
+): Promise<RemovalStep> {
   return inTransaction(async () => {
     await needRow('restorations', restorationId);
     const { steps } = await teardownOf(restorationId);
     const same = steps.find((step) => step.name.toLowerCase() === name.toLowerCase());
     if (same) throw new Refusal('name', `“${same.name}” is on the list already. Give this one a name of its own.`);
     const position = Math.min(0, (steps[0]?.position ?? 1) - 1);
-    const free = { springs: '', pieceId: null, photoId: null, pins: [], onAt: null, onWords: null, offBy: '', onBy: '' };
+    const free = {
+      springs: '',
+      pieceId: null,
+      photoId: null,
+      pins: [],
+      onAt: null,
+      onWords: null,
+      offBy: '',
+      onBy: '',
+    };
     const added = await addRow('removal_steps', {
       ...{ restorationId, position, name, joint: 'laid in' as const, way, laidAside: true },
       ...free,
@@ -114,7 +129,16 @@ export async function stepIsPiece(stepId: string, pieceId: string | null, now: D
       throw new Refusal('pieceId', 'This piece belongs to another restoration. Choose one of this.');
     await changeRow('removal_steps', { id: stepId }, { pieceId });
     const words = piece ? `${step.name} is ${piece.tag} ${piece.name}.` : `${step.name} is no tagged piece.`;
-    await appendLog({ restorationId: step.restorationId, stage: 'teardown', kind: 'off', words, data: { stepId, before: step.pieceId } }, now);
+    await appendLog(
+      {
+        restorationId: step.restorationId,
+        stage: 'teardown',
+        kind: 'off',
+        words,
+        data: { stepId, before: step.pieceId },
+      },
+      now,
+    );
   });
 }
 
@@ -133,7 +157,11 @@ export async function forgetStep(stepId: string, now: Date): Promise<void> {
     await removeRows('lots', { stepId });
     await removeRows('connections', { stepId });
     await removeRows('removal_steps', { id: stepId });
-    const own = { step, lots: lots.filter((lot) => lot.stepId === stepId), connections: connections.filter((c) => c.stepId === stepId) };
+    const own = {
+      step,
+      lots: lots.filter((lot) => lot.stepId === stepId),
+      connections: connections.filter((c) => c.stepId === stepId),
+    };
     await appendLog(
       {
         restorationId: step.restorationId,
@@ -173,10 +201,25 @@ export async function addLot(stepId: string, lot: Lot, deepestMm: number | null,
   return inTransaction(async () => {
     const step = await needRow('removal_steps', stepId);
     const place = await freePlace();
-    const row = { ...lot, ...place, restorationId: step.restorationId, stepId, deepestMm, returned: 0, missing: 0, words: '' };
+    const row = {
+      ...lot,
+      ...place,
+      restorationId: step.restorationId,
+      stepId,
+      deepestMm,
+      returned: 0,
+      missing: 0,
+      words: '',
+    };
     const added = await addRow('lots', row);
     await appendLog(
-      { restorationId: step.restorationId, stage: 'teardown', kind: 'lot', words: `${step.name}: ${lotWords(lot)}.`, data: { lotId: added.id } },
+      {
+        restorationId: step.restorationId,
+        stage: 'teardown',
+        kind: 'lot',
+        words: `${step.name}: ${lotWords(lot)}.`,
+        data: { lotId: added.id },
+      },
       now,
     );
     return added;
@@ -188,7 +231,9 @@ export const inTrays = (): Promise<LotRow[]> =>
   findRows(
     'lots',
     // As many as there are cells, however many lots ever lay in them.
-    literal('rowid IN (SELECT MIN(rowid) FROM lots WHERE cell IS NOT NULL AND returned + missing < count GROUP BY tray, cell)'),
+    literal(
+      'rowid IN (SELECT MIN(rowid) FROM lots WHERE cell IS NOT NULL AND returned + missing < count GROUP BY tray, cell)',
+    ),
     [['rowid', 'ASC']],
   );
 
@@ -210,7 +255,10 @@ export async function recount(lotId: string, count: number, now: Date): Promise<
   await inTransaction(async () => {
     const lot = await needRow('lots', lotId);
     if (count < lot.returned + lot.missing)
-      throw new Refusal('count', `${lot.returned + lot.missing} of this lot are back or explained already; it cannot have fewer.`);
+      throw new Refusal(
+        'count',
+        `${lot.returned + lot.missing} of this lot are back or explained already; it cannot have fewer.`,
+      );
     await changeRow('lots', { id: lotId }, { count });
     await appendLog(
       {
@@ -225,7 +273,10 @@ export async function recount(lotId: string, count: number, now: Date): Promise<
   });
 }
 
-export async function addConnection(connection: Pick<ConnectionRow, 'stepId' | 'kind' | 'way'>, now: Date): Promise<ConnectionRow> {
+export async function addConnection(
+  connection: Pick<ConnectionRow, 'stepId' | 'kind' | 'way'>,
+  now: Date,
+): Promise<ConnectionRow> {
   return inTransaction(async () => {
     const { restorationId, name } = await needRow('removal_steps', connection.stepId);
     const added = await addRow('connections', { ...connection, restorationId, tickedAt: null });
@@ -250,7 +301,8 @@ export async function addBlock(firstId: string, thenId: string, why: string, now
     const then = await needRow('removal_steps', thenId);
     if (firstId === thenId) numberSteps([first.name], [{ first: first.name, then: then.name }]);
     const { blocks } = await teardownOf(first.restorationId);
-    if (blocks.some((block) => block.firstId === firstId && block.thenId === thenId)) throw new Refusal('thenId', 'This block stands already.');
+    if (blocks.some((block) => block.firstId === firstId && block.thenId === thenId))
+      throw new Refusal('thenId', 'This block stands already.');
     await addRow('blocks', { restorationId: first.restorationId, firstId, thenId, why });
     await appendLog(
       {
@@ -289,7 +341,15 @@ export async function addTray(tray: Pick<Tray, 'name' | 'columns' | 'rows'>, now
     const [taken] = await findRows('trays', { name: tray.name });
     if (taken) throw new Refusal('name', `There is a tray “${tray.name}” already. Give this one another name.`);
     await addRow('trays', { ...tray, addedAt: now.toISOString() });
-    await appendLog({ restorationId: null, stage: null, kind: 'tray', words: `Tray ${tray.name}: ${tray.columns} by ${tray.rows} cells.` }, now);
+    await appendLog(
+      {
+        restorationId: null,
+        stage: null,
+        kind: 'tray',
+        words: `Tray ${tray.name}: ${tray.columns} by ${tray.rows} cells.`,
+      },
+      now,
+    );
     // What lies about without a cell gets one now, in the order that it came off.
     const loose = await findRows(
       'lots',
@@ -302,7 +362,10 @@ export async function addTray(tray: Pick<Tray, 'name' | 'columns' | 'rows'>, now
       if (place.cell === null) break;
       await changeRow('lots', { id: lot.id }, place);
       const words = `${lotWords(lot)}: into ${place.tray} ${cellName(place.cell, tray)}.`;
-      await appendLog({ restorationId: lot.restorationId, stage: 'teardown', kind: 'lot', words, data: { lotId: lot.id } }, now);
+      await appendLog(
+        { restorationId: lot.restorationId, stage: 'teardown', kind: 'lot', words, data: { lotId: lot.id } },
+        now,
+      );
     }
   });
 }

@@ -13,10 +13,12 @@ const MINUTE_MS = 60_000;
 export const runningTimers = (): Promise<Timer[]> => findRows('timers', { endedAt: null }, [['dueAt', 'ASC']]);
 
 /** Timers of one restoration that still run or ring. */
-export const timersOf = (restorationId: string): Promise<Timer[]> => findRows('timers', { restorationId, endedAt: null }, [['dueAt', 'ASC']]);
+export const timersOf = (restorationId: string): Promise<Timer[]> =>
+  findRows('timers', { restorationId, endedAt: null }, [['dueAt', 'ASC']]);
 
 /** Timers of a session, by the piece that leads it, whichever machine that is of. */
-export const timersOfSession = (sessionId: string): Promise<Timer[]> => findRows('timers', { sessionId, endedAt: null });
+export const timersOfSession = (sessionId: string): Promise<Timer[]> =>
+  findRows('timers', { sessionId, endedAt: null });
 
 /** A timer with the name of its machine; empty where it is of none. */
 export type NamedTimer = Timer & { machine: string };
@@ -66,7 +68,12 @@ export async function startTimer(
       throw new Refusal('of', 'This piece belongs to another restoration. Choose it under its own machine.');
     const added = await addTimer({ ...timer, dueAt: new Date(now.getTime() + minutes * MINUTE_MS).toISOString() }, now);
     await appendLog(
-      { restorationId: given.restorationId, stage: null, kind: 'timer', words: `${given.label}: ${Math.round(minutes)} min started.` },
+      {
+        restorationId: given.restorationId,
+        stage: null,
+        kind: 'timer',
+        words: `${given.label}: ${Math.round(minutes)} min started.`,
+      },
       now,
     );
     return added;
@@ -77,13 +84,21 @@ export async function startTimer(
 export async function noteTurn(timerId: string, now: Date): Promise<void> {
   await inTransaction(async () => {
     const timer = await needRow('timers', timerId);
-    if (timer.endedAt !== null || timer.remindEveryMin === null) throw new Refusal('timer', 'This timer has no more turns: it was ended meanwhile.');
+    if (timer.endedAt !== null || timer.remindEveryMin === null)
+      throw new Refusal('timer', 'This timer has no more turns: it was ended meanwhile.');
     const { timeZone, hours } = await getWorkshop();
-    const next = bellTime(new Date(now.getTime() + timer.remindEveryMin * MINUTE_MS), now, timeZone, hours).toISOString();
+    const next = bellTime(
+      new Date(now.getTime() + timer.remindEveryMin * MINUTE_MS),
+      now,
+      timeZone,
+      hours,
+    ).toISOString();
     await changeRow('timers', { id: timerId }, { nextReminderAt: next < timer.dueAt ? next : null });
     const tends = timer.kind !== 'exposure';
     if (timer.sessionId && !tends)
-      for (const { id, turns } of await findRows('sessions', { [Op.or]: [{ id: timer.sessionId }, { leadId: timer.sessionId }] }))
+      for (const { id, turns } of await findRows('sessions', {
+        [Op.or]: [{ id: timer.sessionId }, { leadId: timer.sessionId }],
+      }))
         await changeRow('sessions', { id }, { turns: [...turns, now.toISOString()] });
     const words = tends ? `${timer.label}: done. ${timer.atTheBell}` : `Turned: ${timer.label}.`;
     await appendLog({ restorationId: timer.restorationId, stage: 'brighten', kind: 'turn', words }, now);
@@ -94,10 +109,19 @@ export async function noteTurn(timerId: string, now: Date): Promise<void> {
 export async function endTimer(timerId: string, now: Date): Promise<void> {
   await inTransaction(async () => {
     const timer = await needRow('timers', timerId);
-    if (timer.sessionId) throw new Refusal('timer', 'This timer belongs to an exposure. End it at the exposure, with what really happened.');
+    if (timer.sessionId)
+      throw new Refusal(
+        'timer',
+        'This timer belongs to an exposure. End it at the exposure, with what really happened.',
+      );
     if (!(await changeRow('timers', { id: timerId, endedAt: null }, { endedAt: now.toISOString() }))) return;
     await appendLog(
-      { restorationId: timer.restorationId, stage: null, kind: 'timer', words: `${timer.label}: ${timer.plannedTo ? 'given up' : 'ended'}.` },
+      {
+        restorationId: timer.restorationId,
+        stage: null,
+        kind: 'timer',
+        words: `${timer.label}: ${timer.plannedTo ? 'given up' : 'ended'}.`,
+      },
       now,
     );
   });

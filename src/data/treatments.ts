@@ -15,13 +15,18 @@ const IN_ORDER = [
 
 export const treatmentsOf = (restorationId: string | string[]): Promise<Treatment[]> =>
   findRows('treatments', { restorationId }, [['plannedAt', 'ASC']]);
-export const sessionsOf = (restorationId: string | string[]): Promise<Session[]> => findRows('sessions', { restorationId }, IN_ORDER);
+export const sessionsOf = (restorationId: string | string[]): Promise<Session[]> =>
+  findRows('sessions', { restorationId }, IN_ORDER);
 export const sessionsOfPiece = (pieceId: string): Promise<Session[]> => findRows('sessions', { pieceId }, IN_ORDER);
 
-export type Way = Pick<Treatment, 'school' | 'stockId' | 'stockPercentWW' | 'targetPercentWW' | 'amountMl' | 'toleranceB'>;
+export type Way = Pick<
+  Treatment,
+  'school' | 'stockId' | 'stockPercentWW' | 'targetPercentWW' | 'amountMl' | 'toleranceB'
+>;
 
 /** Exposures that run, of these pieces. */
-export const runningIn = (pieceIds: string[]): Promise<Session[]> => findRows('sessions', { pieceId: pieceIds, endedAt: null });
+export const runningIn = (pieceIds: string[]): Promise<Session[]> =>
+  findRows('sessions', { pieceId: pieceIds, endedAt: null });
 
 /** Treatments of other machines that go on, those begun last first. */
 export const treatmentsElsewhere = (restorationId: string, most: number): Promise<Treatment[]> =>
@@ -36,7 +41,15 @@ export async function treatmentFor(pieceId: string, way: Way, begins: Date): Pro
   const at = begins.toISOString();
   await changeRow('treatments', { pieceId, endedAt: null }, { endedAt: at, endedWhy: 'another way chosen' });
   const startMeasurementId = latest?.id ?? null;
-  return addRow('treatments', { ...way, restorationId, pieceId, plannedAt: at, startMeasurementId, endedAt: null, endedWhy: null });
+  return addRow('treatments', {
+    ...way,
+    restorationId,
+    pieceId,
+    plannedAt: at,
+    startMeasurementId,
+    endedAt: null,
+    endedWhy: null,
+  });
 }
 
 /** Closes a treatment: matched, or given up, and why. */
@@ -45,9 +58,19 @@ export async function endTreatment(treatmentId: string, why: string, now: Date):
     const treatment = await needRow('treatments', treatmentId);
     const piece = await needRow('pieces', treatment.pieceId);
     const [running] = await findRows('sessions', { treatmentId, endedAt: null });
-    if (running) throw new Refusal('treatment', 'An exposure of it still runs. End that first, with what really happened.');
-    if (!(await changeRow('treatments', { id: treatmentId, endedAt: null }, { endedAt: now.toISOString(), endedWhy: why })))
-      throw new Refusal('treatment', 'Its brightening was ended already, perhaps on another screen. Nothing was changed.');
+    if (running)
+      throw new Refusal('treatment', 'An exposure of it still runs. End that first, with what really happened.');
+    if (
+      !(await changeRow(
+        'treatments',
+        { id: treatmentId, endedAt: null },
+        { endedAt: now.toISOString(), endedWhy: why },
+      ))
+    )
+      throw new Refusal(
+        'treatment',
+        'Its brightening was ended already, perhaps on another screen. Nothing was changed.',
+      );
     await plansLooks(treatment, now);
     await endPlanned({ pieceId: piece.id }, null, now);
     const { restorationId } = treatment;
@@ -62,10 +85,17 @@ export async function reopenTreatment(treatmentId: string, now: Date): Promise<v
     const { pieceId, restorationId, school, endedAt, endedWhy } = await needRow('treatments', treatmentId);
     if (endedAt === null) return;
     const [going] = await findRows('treatments', { pieceId, endedAt: null });
-    if (going) throw new Refusal('treatment', `This piece goes another way now: ${SCHOOL[going.school].title.toLowerCase()}. End that first.`);
+    if (going)
+      throw new Refusal(
+        'treatment',
+        `This piece goes another way now: ${SCHOOL[going.school].title.toLowerCase()}. End that first.`,
+      );
     const piece = await needRow('pieces', pieceId);
     await changeRow('treatments', { id: treatmentId }, { endedAt: null, endedWhy: null });
     const words = `Brightening of ${piece.tag} ${piece.name} goes on: ${SCHOOL[school].title.toLowerCase()}.`;
-    await appendLog({ restorationId, stage: 'brighten', kind: 'treatment', words, data: { before: { endedAt, endedWhy } } }, now);
+    await appendLog(
+      { restorationId, stage: 'brighten', kind: 'treatment', words, data: { before: { endedAt, endedWhy } } },
+      now,
+    );
   });
 }

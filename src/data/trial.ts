@@ -104,10 +104,15 @@ export async function trialPiece(fields: Partial<NewPiece> = {}): Promise<Piece>
 
 /** A small photograph in a restoration; each shade is another file. */
 export async function trialPhoto(restorationId: string, shade = 0): Promise<Photo> {
-  const bytes = await sharp({ create: { width: 40, height: 30, channels: 3, background: { r: 213, g: 205, b: 176 - shade } } })
+  const bytes = await sharp({
+    create: { width: 40, height: 30, channels: 3, background: { r: 213, g: 205, b: 176 - shade } },
+  })
     .jpeg()
     .toBuffer();
-  return addPhoto({ restorationId, pieceId: null, stage: 'intake', originalName: `trial-${shade}.jpg`, words: '', bytes }, tick());
+  return addPhoto(
+    { restorationId, pieceId: null, stage: 'intake', originalName: `trial-${shade}.jpg`, words: '', bytes },
+    tick(),
+  );
 }
 
 /** What measuring a piece of this b* gives, beside a hidden patch of b* 6. */

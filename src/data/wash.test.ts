@@ -9,24 +9,44 @@ import { endTimer, runningTimers } from './timers';
 import { takeOff } from './teardown';
 import { holdsOf } from './rebuild';
 import { endExposure, startExposure } from './exposures';
-import { freshFolder, inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration, tick } from './trial';
+import {
+  freshFolder,
+  inTrialWorkshop,
+  TRIAL_EXPOSURE,
+  TRIAL_PIECE,
+  trialPhoto,
+  trialPiece,
+  trialRestoration,
+  tick,
+} from './trial';
 import { addOwnAgent, addOwnSurface, addOwnVerdict, addTub, listTubs, ownKnowledge, switchAgent } from './cleaning';
 import { dryIn } from './drying';
 import { endPass, markLeft, nameSoil, showHarm, startPass, washSpots } from './wash';
 
 inTrialWorkshop();
 
-async function dirty(soil: 'hand-grease' | 'marker' | 'mineral-scale' | 'rust-stain' = 'hand-grease', rest: Partial<NewPiece> = {}) {
+async function dirty(
+  soil: 'hand-grease' | 'marker' | 'mineral-scale' | 'rust-stain' = 'hand-grease',
+  rest: Partial<NewPiece> = {},
+) {
   const { id: restorationId } = await trialRestoration();
   const piece = await addPiece({ restorationId, ...TRIAL_PIECE, ...rest }, tick());
   const kind = soil === 'marker' ? 'ink' : 'soiled';
-  const finding = await addFinding({ restorationId, pieceId: piece.id, stage: 'intake', kind, severity: 'plain', words: 'lid' }, tick());
+  const finding = await addFinding(
+    { restorationId, pieceId: piece.id, stage: 'intake', kind, severity: 'plain', words: 'lid' },
+    tick(),
+  );
   await nameSoil(finding.id, soil, 'front', tick());
   return { restorationId, piece, finding };
 }
 const spotOf = async (restorationId: string) => (await washSpots(restorationId))[0]!;
 const runningOf = async (restorationId: string) => (await spotOf(restorationId)).running!;
-const pass = async (restorationId: string, findingId: string, outcome: 'gone' | 'better' | 'no change' | 'harmed', words = '') => {
+const pass = async (
+  restorationId: string,
+  findingId: string,
+  outcome: 'gone' | 'better' | 'no change' | 'harmed',
+  words = '',
+) => {
   const { next } = await spotOf(restorationId);
   await startPass([findingId], next!.agent, tick());
   await endPass((await runningOf(restorationId)).id, outcome, words, tick());
@@ -41,7 +61,9 @@ describe('a spot at the sink', () => {
       tick(),
     );
     expect(await spotOf(restorationId)).toMatchObject({ spot: null, ladder: null, next: null });
-    await expect(startPass([finding.id], 'soap-soak', tick())).rejects.toThrow('Say first what “whole case” is made of.');
+    await expect(startPass([finding.id], 'soap-soak', tick())).rejects.toThrow(
+      'Say first what “whole case” is made of.',
+    );
     await nameSoil(finding.id, 'hand-grease', 'front', tick());
     const first = await pass(restorationId, finding.id, 'no change');
     const second = (await spotOf(restorationId)).next!.agent;
@@ -58,15 +80,21 @@ describe('a spot at the sink', () => {
     await expect(nameSoil(finding.id, 'dust', 'front', tick())).rejects.toThrow('is being worked at the sink');
     const { id } = await runningOf(restorationId);
     await endPass(id, 'better', '', tick());
-    await expect(endPass(id, 'gone', '', tick())).rejects.toThrow('answered already: better. Nothing was counted twice');
+    await expect(endPass(id, 'gone', '', tick())).rejects.toThrow(
+      'answered already: better. Nothing was counted twice',
+    );
   });
 
   it('refuses what its surface forbids and what metal inside forbids, with the reason', async () => {
     const { restorationId, finding } = await dirty('hand-grease', { finish: 'painted' });
-    await expect(startPass([finding.id], 'melamine', tick())).rejects.toThrow('Never on painted plastic. Melamine foam takes paint.');
+    await expect(startPass([finding.id], 'melamine', tick())).rejects.toThrow(
+      'Never on painted plastic. Melamine foam takes paint.',
+    );
     expect((await spotOf(restorationId)).ladder!.rungs.map(({ agent }) => agent)).not.toContain('melamine');
     const metal = await dirty('hand-grease', { metalInside: 'inner shield' });
-    await expect(startPass([metal.finding.id], 'soap-soak', tick())).rejects.toThrow('Metal still inside: inner shield');
+    await expect(startPass([metal.finding.id], 'soap-soak', tick())).rejects.toThrow(
+      'Metal still inside: inner shield',
+    );
   });
 });
 
@@ -75,9 +103,14 @@ it('what nobody weighed for a soil does not start, and the whole machine is neve
   await expect(startPass([finding.id], 'acetone', tick())).rejects.toThrow('Acetone is no way to take off “lid”');
   await expect(startPass([finding.id], 'chlorine-bleach', tick())).rejects.toThrow('is no way to take off');
   const { id: restorationId } = await trialRestoration();
-  const whole = await addFinding({ restorationId, pieceId: null, stage: 'intake', kind: 'soiled', severity: 'bad', words: 'all over' }, tick());
+  const whole = await addFinding(
+    { restorationId, pieceId: null, stage: 'intake', kind: 'soiled', severity: 'bad', words: 'all over' },
+    tick(),
+  );
   await nameSoil(whole.id, 'hand-grease', 'front', tick());
-  await expect(startPass([whole.id], 'soap-soak', tick())).rejects.toThrow('Metal still inside: its boards and its metal');
+  await expect(startPass([whole.id], 'soap-soak', tick())).rejects.toThrow(
+    'Metal still inside: its boards and its metal',
+  );
   const { ladder } = await spotOf(restorationId);
   expect(ladder!.rungs.map(({ agent }) => agent)).toEqual(['soap-wipe', 'isopropyl-half', 'glass-cleaner']);
   expect(ladder!.rungs[0]!.masks).toEqual(['labels on the machine: tape it over']);
@@ -109,14 +142,18 @@ describe('the clock', () => {
     await dryIn(id, { temperatureC: 20, humidity: 0.9, airing: false }, tick());
     expect((await drying()).dueAt > '2026-07-04').toBe(true);
     await endTimer(id, tick());
-    await expect(dryIn(id, { temperatureC: 20, humidity: 0.5, airing: false }, tick())).rejects.toThrow('is not drying any more');
+    await expect(dryIn(id, { temperatureC: 20, humidity: 0.5, airing: false }, tick())).rejects.toThrow(
+      'is not drying any more',
+    );
   });
 
   it('a piece that dries keeps the case from being closed', async () => {
     const { restorationId, finding } = await dirty();
     await takeOff({ restorationId, name: 'Lid', joint: 'clips', way: '', springs: '' }, tick());
     await pass(restorationId, finding.id, 'better');
-    expect((await holdsOf(restorationId, tick())).map(({ words }) => words).join(' ')).toContain('K1 Lid: drying is not through');
+    expect((await holdsOf(restorationId, tick())).map(({ words }) => words).join(' ')).toContain(
+      'K1 Lid: drying is not through',
+    );
   });
 });
 
@@ -136,7 +173,9 @@ describe('what this workshop learns', () => {
     await showHarm(id, (await trialPhoto(restorationId)).id, tick());
     expect((await findRows('sink_steps', { id }))[0]!.photoId).not.toBeNull();
     const other = await dirty('marker');
-    expect((await spotOf(other.restorationId)).ladder!.rungs.find(({ agent }) => agent === 'isopropyl')!.testSpot).toContain('dulled the lid');
+    expect(
+      (await spotOf(other.restorationId)).ladder!.rungs.find(({ agent }) => agent === 'isopropyl')!.testSpot,
+    ).toContain('dulled the lid');
   });
 
   it('own verdicts and agents that are not there shape every ladder', async () => {
@@ -144,7 +183,10 @@ describe('what this workshop learns', () => {
     const agents = async () => (await spotOf(restorationId)).ladder!.rungs.map(({ agent }) => agent);
     expect(await agents()).toContain('vinegar');
     await switchAgent('vinegar', false, tick());
-    await addOwnVerdict({ agent: 'citric-acid', surface: 'abs-textured', verdict: 'never', reason: 'left a mark on ours' }, tick());
+    await addOwnVerdict(
+      { agent: 'citric-acid', surface: 'abs-textured', verdict: 'never', reason: 'left a mark on ours' },
+      tick(),
+    );
     expect(await agents()).not.toContain('vinegar');
     expect(await agents()).not.toContain('citric-acid');
     await switchAgent('vinegar', true, tick());
@@ -158,16 +200,18 @@ describe('the whole bench is looked at', () => {
     const scale = await dirty('rust-stain');
     const piece = await trialPiece();
     const session = await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [piece.id] }, tick());
-    await expect(startPass([scale.finding.id], 'bathroom-acid', tick())).rejects.toThrow(/does not come to a bench where the exposure of K1 is open/);
+    await expect(startPass([scale.finding.id], 'bathroom-acid', tick())).rejects.toThrow(
+      /does not come to a bench where the exposure of K1 is open/,
+    );
     await endExposure(
       session.id,
       { endedAt: new Date(tick().getTime() + 60_000).toISOString(), cloudFraction: 0, temperatureC: 22, words: '' },
       new Date(tick().getTime() + 60_000),
     );
     await startPass([scale.finding.id], 'descaler', tick());
-    await expect(startExposure({ ...TRIAL_EXPOSURE, pieceIds: [piece.id] }, new Date(tick().getTime() + 120_000))).rejects.toThrow(
-      /Peroxide does not come to a bench where descaler on K1 is open/,
-    );
+    await expect(
+      startExposure({ ...TRIAL_EXPOSURE, pieceIds: [piece.id] }, new Date(tick().getTime() + 120_000)),
+    ).rejects.toThrow(/Peroxide does not come to a bench where descaler on K1 is open/);
   });
 
   it('what is not washed is not brightened, and says what is left', async () => {
@@ -210,10 +254,15 @@ describe('agents and surfaces of the workshop’s own', () => {
     const { restorationId, finding } = await dirty('marker');
     expect((await spotOf(restorationId)).ladder!.rungs.map((rung) => rung.agent)).toContain(agent);
     await startPass([finding.id], agent, tick());
-    expect((await runningTimers()).map(({ label, kind }) => [label, kind])).toContainEqual([expect.stringContaining('orange solvent'), 'sink']);
+    expect((await runningTimers()).map(({ label, kind }) => [label, kind])).toContainEqual([
+      expect.stringContaining('orange solvent'),
+      'sink',
+    ]);
     await endPass((await runningOf(restorationId)).id, 'harmed', 'it went soft', tick());
     expect((await ownKnowledge()).verdicts.at(-1)).toMatchObject({ agent, surface: 'abs-textured', verdict: 'never' });
-    expect((await spotOf(restorationId)).ladder!.ruledOut).toContainEqual(expect.objectContaining({ agent, because: 'surface' }));
+    expect((await spotOf(restorationId)).ladder!.ruledOut).toContainEqual(
+      expect.objectContaining({ agent, because: 'surface' }),
+    );
   });
 
   it('a surface bears what it is like, and less where the workshop says so', async () => {
@@ -228,10 +277,14 @@ describe('agents and surfaces of the workshop’s own', () => {
   it('a taken name, or one gentler than what it is made of, is refused with what would be right', async () => {
     await addOwnAgent({ ...SOLVENT, title: 'Lemon solvent' }, tick());
     await expect(addOwnAgent({ ...SOLVENT, title: 'lemon SOLVENT' }, tick())).rejects.toThrow('is in the list already');
-    await expect(addOwnAgent({ ...SOLVENT, title: 'Mild orange', roughness: 2 }, tick())).rejects.toThrow(/at least 5 rough .*Choose 5 or more/);
+    await expect(addOwnAgent({ ...SOLVENT, title: 'Mild orange', roughness: 2 }, tick())).rejects.toThrow(
+      /at least 5 rough .*Choose 5 or more/,
+    );
     await expect(addOwnSurface({ title: 'Wood', like: 'wood' }, tick())).rejects.toThrow('is in the list already');
     await expect(dirty('hand-grease', { surfaces: ['own-none'] })).rejects.toThrow('This surface is not known here');
-    await expect(addOwnVerdict({ agent: 'own-none', surface: 'wood', verdict: 'never', reason: 'no' }, tick())).rejects.toThrow('not known here');
+    await expect(
+      addOwnVerdict({ agent: 'own-none', surface: 'wood', verdict: 'never', reason: 'no' }, tick()),
+    ).rejects.toThrow('not known here');
   });
 });
 
@@ -240,7 +293,11 @@ describe('what a wash left over', () => {
     const { restorationId, piece, finding } = await dirty();
     const first = await pass(restorationId, finding.id, 'gone');
     const { id: photoId } = await trialPhoto(restorationId);
-    const left = { pieceId: piece.id, photoId, spots: [{ pin: { x: 0.2, y: 0.3 }, words: 'left over top left, 2.0 % of the face' }] };
+    const left = {
+      pieceId: piece.id,
+      photoId,
+      spots: [{ pin: { x: 0.2, y: 0.3 }, words: 'left over top left, 2.0 % of the face' }],
+    };
     await markLeft(left, tick());
     const spot = (await washSpots(restorationId)).find((of) => of.finding.continues === finding.id)!;
     expect(spot.finding).toMatchObject({ soil: 'hand-grease', photoId, pin: { x: 0.2, y: 0.3 }, settledAs: null });
@@ -248,7 +305,9 @@ describe('what a wash left over', () => {
     const rungs = spot.ladder!.rungs.map(({ agent }) => agent);
     expect(spot.next!.agent).toBe(rungs[rungs.indexOf(first) + 1]);
     await expect(markLeft(left, tick())).rejects.toThrow('marked already');
-    await expect(markLeft({ ...left, photoId: (await trialPhoto(restorationId, 40)).id, spots: [] }, tick())).rejects.toThrow('Nothing is left');
+    await expect(
+      markLeft({ ...left, photoId: (await trialPhoto(restorationId, 40)).id, spots: [] }, tick()),
+    ).rejects.toThrow('Nothing is left');
   });
 });
 
@@ -290,12 +349,21 @@ it('what a workshop added itself goes along with a restoration, and one that lac
 
 it('a mark to keep is asked about at the sink, kept with the pass, and asked about once more at the end of finish', async () => {
   const { restorationId, finding } = await dirty();
-  const mark = { restorationId, pieceId: null, stage: 'intake', kind: 'keep this mark', severity: 'slight', words: 'school sticker' } as const;
+  const mark = {
+    restorationId,
+    pieceId: null,
+    stage: 'intake',
+    kind: 'keep this mark',
+    severity: 'slight',
+    words: 'school sticker',
+  } as const;
   const { id: markId } = await addFinding(mark, tick());
   await startPass([finding.id], 'soap-soak', tick());
   const [step] = await findRows('sink_steps', { findingId: finding.id });
   expect(step!.cautions.map(({ hazard }) => hazard)).toContain('Keep this mark: school sticker.');
-  await expect(settleStage(restorationId, 'finish', 'done', null, tick())).rejects.toThrow('Look at what was to be kept first: school sticker.');
+  await expect(settleStage(restorationId, 'finish', 'done', null, tick())).rejects.toThrow(
+    'Look at what was to be kept first: school sticker.',
+  );
   await settleStage(restorationId, 'finish', 'done', 'kept: school sticker', tick());
   await settleStage(restorationId, 'finish', 'open', null, tick());
   await settleFinding(markId, 'left on purpose', 'it came off', tick());

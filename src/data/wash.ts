@@ -3,7 +3,14 @@ import { agentOf, type AgentId } from '@/core/materials/agents';
 import { scrubMinutes } from '@/core/cleaning/bath';
 import { cautionsFor } from '@/core/materials/cautions';
 import { inSentence } from '@/core/materials/inSentence';
-import { cleaningLadder, type Ladder, type OwnKnowledge, type Rung, type Spot, type Visible } from '@/core/cleaning/ladder';
+import {
+  cleaningLadder,
+  type Ladder,
+  type OwnKnowledge,
+  type Rung,
+  type Spot,
+  type Visible,
+} from '@/core/cleaning/ladder';
 import { refusedBeside, type Open } from '@/core/materials/mixing';
 import type { Outcome } from '@/core/cleaning/outcomes';
 import { surfacesOfPiece } from '@/core/materials/pieceSurfaces';
@@ -58,7 +65,10 @@ export async function washSpots(restorationId: string, own?: OwnKnowledge): Prom
 }
 
 /** Those of several restorations, read in as many queries as of one. */
-export async function washSpotsOf(restorations: readonly Pick<Restoration, 'id' | 'aim'>[], own: OwnKnowledge): Promise<Map<string, WashSpot[]>> {
+export async function washSpotsOf(
+  restorations: readonly Pick<Restoration, 'id' | 'aim'>[],
+  own: OwnKnowledge,
+): Promise<Map<string, WashSpot[]>> {
   const ids = restorations.map(({ id }) => id);
   const [findings, pieces, steps] = [
     await findingsOf(ids),
@@ -67,7 +77,8 @@ export async function washSpotsOf(restorations: readonly Pick<Restoration, 'id' 
   ];
   return new Map(
     restorations.map((restoration) => {
-      const of = <T extends { restorationId: string }>(rows: readonly T[]) => rows.filter(({ restorationId }) => restorationId === restoration.id);
+      const of = <T extends { restorationId: string }>(rows: readonly T[]) =>
+        rows.filter(({ restorationId }) => restorationId === restoration.id);
       return [restoration.id, spotsOf(restoration, of(findings), of(pieces), of(steps), own)];
     }),
   );
@@ -84,9 +95,14 @@ function spotsOf(
     const piece = pieces.find(({ id }) => id === finding.pieceId) ?? null;
     const aim = piece?.aim ?? restoration.aim;
     const failed = steps
-      .filter(({ findingId, outcome }) => (findingId === finding.id || findingId === finding.continues) && outcome === 'no change')
+      .filter(
+        ({ findingId, outcome }) =>
+          (findingId === finding.id || findingId === finding.continues) && outcome === 'no change',
+      )
       .map(({ agent }) => agent);
-    return proposalFor(finding, aim).stage === 'wash' ? [{ finding, piece, spot: spotFor(finding, piece, aim, failed) }] : [];
+    return proposalFor(finding, aim).stage === 'wash'
+      ? [{ finding, piece, spot: spotFor(finding, piece, aim, failed) }]
+      : [];
   });
   const ladders = laddersFor(asked, own);
   return asked.map(({ finding, piece, spot }): WashSpot => {
@@ -102,7 +118,8 @@ function spotsOf(
 }
 
 /** What a pass before came to, seen from a spot that it left over: it did not take that. */
-const leftSome = (step: SinkStep): SinkStep => (step.outcome === 'gone' || step.outcome === 'better' ? { ...step, outcome: 'no change' } : step);
+const leftSome = (step: SinkStep): SinkStep =>
+  step.outcome === 'gone' || step.outcome === 'better' ? { ...step, outcome: 'no change' } : step;
 
 function spotFor(finding: Finding, piece: Piece | null, aim: Aim, failed: readonly AgentId[]): Spot | null {
   if (finding.soil === null) return null;
@@ -126,9 +143,14 @@ function laddersFor(asked: readonly { finding: Finding; spot: Spot | null }[], o
     if (!spot) continue;
     // What is settled binds nobody any more.
     if (finding.settledAs !== null) ladders.set(finding.id, cleaningLadder(spot, own));
-    else byPiece.set(finding.pieceId, [...(byPiece.get(finding.pieceId) ?? []), { ...spot, id: finding.id, name: finding.words || finding.kind }]);
+    else
+      byPiece.set(finding.pieceId, [
+        ...(byPiece.get(finding.pieceId) ?? []),
+        { ...spot, id: finding.id, name: finding.words || finding.kind },
+      ]);
   }
-  for (const spots of byPiece.values()) for (const { spot, ladder } of planPiece(spots, own).ladders) ladders.set(spot.id, ladder);
+  for (const spots of byPiece.values())
+    for (const { spot, ladder } of planPiece(spots, own).ladders) ladders.set(spot.id, ladder);
   return ladders;
 }
 
@@ -140,7 +162,13 @@ export async function nameSoil(findingId: string, soil: SoilId, visible: Visible
     if (running) throw new Refusal('soil', 'It is being worked at the sink. Say first what came of that.');
     await changeRow('findings', { id: findingId }, { soil, visible });
     await appendLog(
-      { restorationId, stage: 'wash', kind: 'finding', words: `${kind}: it is ${soil}, seen ${visible}.`, data: { findingId, before } },
+      {
+        restorationId,
+        stage: 'wash',
+        kind: 'finding',
+        words: `${kind}: it is ${soil}, seen ${visible}.`,
+        data: { findingId, before },
+      },
       now,
     );
   });
@@ -183,12 +211,20 @@ export async function startPass(findingIds: readonly string[], agent: AgentId, n
     const own = await ownKnowledge();
     const { title, families } = agentOf(agent, own.agents);
     for (const { finding, spot, running, ladder } of spots) {
-      if (running) throw new Refusal('findingIds', `“${finding.words || finding.kind}” is being worked already, perhaps on another screen.`);
-      if (!spot || !ladder) throw new Refusal('findingIds', `Say first what “${finding.words || finding.kind}” is made of.`);
+      if (running)
+        throw new Refusal(
+          'findingIds',
+          `“${finding.words || finding.kind}” is being worked already, perhaps on another screen.`,
+        );
+      if (!spot || !ladder)
+        throw new Refusal('findingIds', `Say first what “${finding.words || finding.kind}” is made of.`);
       const out = ladder.ruledOut.find((known) => known.agent === agent);
       // What the ladder does not know for this soil was weighed by nobody: it does not start either.
       if (!ladder.rungs.some((rung) => rung.agent === agent) && out?.because !== 'worth')
-        throw new Refusal('agent', out?.why ?? `${title} is no way to take off “${finding.words || finding.kind}”. Take a rung of its ladder.`);
+        throw new Refusal(
+          'agent',
+          out?.why ?? `${title} is no way to take off “${finding.words || finding.kind}”. Take a rung of its ladder.`,
+        );
     }
     await needsNoAnswer(restorationId, { about: 'treatment', stage: 'wash', pieceId: first.pieceId }, 'agent');
     await guardBench(title, families, 'agent');
@@ -207,13 +243,19 @@ export async function startSoak(
 ): Promise<Timer | null> {
   const { title, dwellMin, wet } = agentOf(agent, (await ownKnowledge()).agents);
   if (dwellMin <= 1) return null;
-  const atTheBell = wet === 'bath' ? 'Brush every face, rinse, and say what came of it.' : 'Wipe it off and say what came of it.';
+  const atTheBell =
+    wet === 'bath' ? 'Brush every face, rinse, and say what came of it.' : 'Wipe it off and say what came of it.';
   const dueAt = new Date(now.getTime() + dwellMin * 60_000).toISOString();
   return addTimer({ ...of, kind: 'sink', label: `${place}: ${inSentence(title)}`, atTheBell, dueAt }, now);
 }
 
 /** A step for each spot of one place, with the cautions that were confirmed, and the log. */
-export async function addSteps(agent: AgentId, spots: readonly WashSpot[], timer: Timer | null, now: Date): Promise<void> {
+export async function addSteps(
+  agent: AgentId,
+  spots: readonly WashSpot[],
+  timer: Timer | null,
+  now: Date,
+): Promise<void> {
   const own = await ownKnowledge();
   const { restorationId } = spots[0]!.finding;
   const cautions = cautionsFor(
@@ -224,8 +266,24 @@ export async function addSteps(agent: AgentId, spots: readonly WashSpot[], timer
   );
   for (const { finding, spot } of spots) {
     const { surface } = verdictOnAll(agent, spot!.surfaces, own);
-    const step = { restorationId, findingId: finding.id, pieceId: finding.pieceId, timerId: timer?.id ?? null, agent, soil: spot!.soil, surface };
-    await addRow('sink_steps', { ...step, startedAt: now.toISOString(), endedAt: null, outcome: null, words: '', photoId: null, cautions });
+    const step = {
+      restorationId,
+      findingId: finding.id,
+      pieceId: finding.pieceId,
+      timerId: timer?.id ?? null,
+      agent,
+      soil: spot!.soil,
+      surface,
+    };
+    await addRow('sink_steps', {
+      ...step,
+      startedAt: now.toISOString(),
+      endedAt: null,
+      outcome: null,
+      words: '',
+      photoId: null,
+      cautions,
+    });
   }
   const { piece } = spots[0]!;
   const place = piece ? `${piece.tag} ${piece.name}` : 'the machine';
@@ -243,12 +301,19 @@ export async function endPass(stepId: string, outcome: Outcome, words: string, n
     if (!(await changeRow('sink_steps', { id: stepId, endedAt: null }, { endedAt: now.toISOString(), outcome, words })))
       throw new Refusal('outcome', `This was answered already: ${row.outcome}. Nothing was counted twice.`);
     await appendLog(
-      { restorationId: row.restorationId, stage: 'wash', kind: 'sink', words: `${title}: ${outcome}. ${words}`.trim(), data: { stepId, outcome } },
+      {
+        restorationId: row.restorationId,
+        stage: 'wash',
+        kind: 'sink',
+        words: `${title}: ${outcome}. ${words}`.trim(),
+        data: { stepId, outcome },
+      },
       now,
     );
     if (outcome === 'harmed') await lowerVerdict(row, words, now);
     const others = await findRows('sink_steps', { timerId: row.timerId, endedAt: null });
-    if (row.timerId && others.length === 0) await changeRow('timers', { id: row.timerId, endedAt: null }, { endedAt: now.toISOString() });
+    if (row.timerId && others.length === 0)
+      await changeRow('timers', { id: row.timerId, endedAt: null }, { endedAt: now.toISOString() });
     await startDrying(row, now);
     await countHands(row, now);
     if (outcome === 'gone') await settleFinding(row.findingId, 'done', title, now);
@@ -262,10 +327,20 @@ async function countHands({ id, restorationId, agent, pieceId, startedAt }: Sink
   const { title, handsMin, wet } = agentOf(agent, (await ownKnowledge()).agents);
   const piece = pieceId === null ? null : await needRow('pieces', pieceId);
   const scrubbed = wet === 'bath' && piece !== null;
-  const minutes = scrubbed ? Math.max(1, Math.round(scrubMinutes({ parts: piece.parts, size: sizeOf(piece) }))) : handsMin;
+  const minutes = scrubbed
+    ? Math.max(1, Math.round(scrubMinutes({ parts: piece.parts, size: sizeOf(piece) })))
+    : handsMin;
   const parts = scrubbed && piece.parts > 1 ? `, ${piece.parts} parts` : '';
   const words = `${title}${piece ? `, ${piece.tag}` : ''}${parts}, about`;
-  await addRow('ledger', { restorationId, stage: 'wash', kind: 'minutes', words, amountMinor: 0, minutes, at: now.toISOString() });
+  await addRow('ledger', {
+    restorationId,
+    stage: 'wash',
+    kind: 'minutes',
+    words,
+    amountMinor: 0,
+    minutes,
+    at: now.toISOString(),
+  });
 }
 
 /** Puts a photograph to a pass that did harm. */
@@ -273,7 +348,8 @@ export async function showHarm(stepId: string, photoId: string, now: Date): Prom
   await inTransaction(async () => {
     const { restorationId, agent } = await needRow('sink_steps', stepId);
     const photo = await needRow('photos', photoId);
-    if (photo.restorationId !== restorationId) throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this.');
+    if (photo.restorationId !== restorationId)
+      throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this.');
     const { title } = agentOf(agent, (await ownKnowledge()).agents);
     await changeRow('sink_steps', { id: stepId }, { photoId });
     await appendLog(
@@ -301,12 +377,22 @@ export async function markLeft(
   await inTransaction(async () => {
     const { restorationId } = await needRow('pieces', pieceId);
     const marked = await findRows('findings', { pieceId, photoId, stage: 'wash' });
-    if (marked.length > 0) throw new Refusal('pieceId', 'What is left on this photograph is marked already. Look at its ladders.');
+    if (marked.length > 0)
+      throw new Refusal('pieceId', 'What is left on this photograph is marked already. Look at its ladders.');
     if (spots.length === 0) throw new Refusal('pieceId', 'Nothing is left that stands out. There is nothing to mark.');
     const steps = await findRows('sink_steps', { pieceId, restorationId }, [['rowid', 'DESC']]);
     const last = steps[0] ? await needRow('findings', steps[0].findingId) : null;
     for (const { pin, words } of spots) {
-      const finding = { restorationId, pieceId, stage: 'wash', kind: last?.kind ?? 'soiled', severity: 'slight', words, photoId, pin } as const;
+      const finding = {
+        restorationId,
+        pieceId,
+        stage: 'wash',
+        kind: last?.kind ?? 'soiled',
+        severity: 'slight',
+        words,
+        photoId,
+        pin,
+      } as const;
       const { id } = await addFinding(finding, now);
       if (last) await changeRow('findings', { id }, { continues: last.id, soil: last.soil, visible: last.visible });
     }
@@ -325,7 +411,8 @@ export async function needsWashed(piece: Piece): Promise<void> {
     ({ finding: { pieceId, settledAs } }) => settledAs === null && (pieceId === piece.id || pieceId === null),
   );
   const named = `${piece.tag} ${piece.name}`;
-  const nameOf = ({ finding: { words, kind, pieceId } }: WashSpot) => `${words || kind}${pieceId === null ? ' (the whole machine)' : ''}`;
+  const nameOf = ({ finding: { words, kind, pieceId } }: WashSpot) =>
+    `${words || kind}${pieceId === null ? ' (the whole machine)' : ''}`;
   if (open.length > 0)
     throw new Refusal(
       'pieceId',
@@ -333,7 +420,12 @@ export async function needsWashed(piece: Piece): Promise<void> {
     );
   const [stage] = await findRows('stages', { restorationId, stage: 'wash' });
   if (stage?.state !== 'open') return;
-  const touched = await findRows('sink_steps', { restorationId, pieceId: [piece.id, null], endedAt: { [Op.not]: null } }, undefined, 1);
+  const touched = await findRows(
+    'sink_steps',
+    { restorationId, pieceId: [piece.id, null], endedAt: { [Op.not]: null } },
+    undefined,
+    1,
+  );
   if (touched.length === 0)
     throw new Refusal(
       'pieceId',

@@ -20,7 +20,9 @@ async function machine() {
   return { restorationId, lid, caps };
 }
 const minutesOf = async (restorationId: string) =>
-  (await ledgerOf(restorationId)).filter(({ kind }) => kind === 'minutes').map(({ words, minutes }) => [words, minutes]);
+  (await ledgerOf(restorationId))
+    .filter(({ kind }) => kind === 'minutes')
+    .map(({ words, minutes }) => [words, minutes]);
 
 describe('the bath first', () => {
   it('takes what nobody named as grime, soaks it under one timer, and books hands by number and size', async () => {
@@ -33,7 +35,9 @@ describe('the bath first', () => {
     expect((await runningTimers()).filter((timer) => timer.restorationId === restorationId)).toMatchObject([
       { label: 'K1 + K2: warm water and dish soap', kind: 'sink' },
     ]);
-    await expect(startBath(restorationId, [lid.id], 'soap-soak', tick())).rejects.toThrow('K1 Lid does not go in. It is at the sink already');
+    await expect(startBath(restorationId, [lid.id], 'soap-soak', tick())).rejects.toThrow(
+      'K1 Lid does not go in. It is at the sink already',
+    );
     const came = [
       { pieceId: lid.id, outcome: 'gone' as const },
       { pieceId: caps.id, outcome: 'better' as const },
@@ -52,7 +56,10 @@ describe('the bath first', () => {
   it('goes over the spots that are known, and leaves out what it may not take', async () => {
     const { restorationId, lid } = await machine();
     const found = async (soil: 'hand-grease' | 'rubber-scuff') => {
-      const finding = await addFinding({ restorationId, pieceId: lid.id, stage: 'intake', kind: 'soiled', severity: 'plain', words: soil }, tick());
+      const finding = await addFinding(
+        { restorationId, pieceId: lid.id, stage: 'intake', kind: 'soiled', severity: 'plain', words: soil },
+        tick(),
+      );
       await nameSoil(finding.id, soil, 'front', tick());
       return finding.id;
     };
@@ -64,7 +71,10 @@ describe('the bath first', () => {
 
   it('refuses what holds metal, and begins nothing then', async () => {
     const { restorationId, caps } = await machine();
-    const shield = await addPiece({ restorationId, ...TRIAL_PIECE, tag: 'K3', name: 'Base', metalInside: 'threaded inserts' }, tick());
+    const shield = await addPiece(
+      { restorationId, ...TRIAL_PIECE, tag: 'K3', name: 'Base', metalInside: 'threaded inserts' },
+      tick(),
+    );
     await expect(startBath(restorationId, [caps.id, shield.id], 'soap-soak', tick())).rejects.toThrow(
       'K3 Base does not go in. Metal still inside: threaded inserts',
     );
@@ -75,7 +85,10 @@ describe('the bath first', () => {
 
   it('takes a piece once the machine is apart, where its metal went with that', async () => {
     const { restorationId } = await machine();
-    const base = await addPiece({ restorationId, ...TRIAL_PIECE, tag: 'K3', name: 'Base', metalUntilApart: true }, tick());
+    const base = await addPiece(
+      { restorationId, ...TRIAL_PIECE, tag: 'K3', name: 'Base', metalUntilApart: true },
+      tick(),
+    );
     await expect(startBath(restorationId, [base.id], 'hose-rinse', tick())).rejects.toThrow(
       'Metal still inside: what the teardown has not taken out yet',
     );
@@ -93,7 +106,10 @@ describe('not washed, not brightened', () => {
     await startBath(restorationId, [lid.id], 'hose-rinse', tick());
     await endBath(restorationId, [{ pieceId: lid.id, outcome: 'gone' }], tick());
     // The wash of the other piece does not settle the stage of all.
-    const { id } = await addFinding({ restorationId, pieceId: null, stage: 'intake', kind: 'soiled', severity: 'plain', words: 'smoke' }, tick());
+    const { id } = await addFinding(
+      { restorationId, pieceId: null, stage: 'intake', kind: 'soiled', severity: 'plain', words: 'smoke' },
+      tick(),
+    );
     await expect(expose()).rejects.toThrow('smoke (the whole machine)');
     await nameSoil(id, 'nicotine', 'front', tick());
     const [spot] = (await washSpots(restorationId)).filter(({ finding }) => finding.id === id);
@@ -107,6 +123,8 @@ describe('not washed, not brightened', () => {
     const { restorationId, lid } = await machine();
     await settleStage(restorationId, 'wash', 'not needed', 'new old stock', tick());
     await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [lid.id] }, inMinutes(0));
-    expect(await endPass('none', 'gone', '', tick()).catch((error: Error) => error.message)).toContain('not here any more');
+    expect(await endPass('none', 'gone', '', tick()).catch((error: Error) => error.message)).toContain(
+      'not here any more',
+    );
   });
 });

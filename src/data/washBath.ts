@@ -13,22 +13,36 @@ import { addSteps, endPass, guardBench, startSoak, washSpots, type WashSpot } fr
 /** Finds what a bath of a piece goes over: its spots that the agent may take; general grime where nobody named any. */
 async function spotsFor(piece: Piece, agent: AgentId, now: Date): Promise<WashSpot[]> {
   const { restorationId, id: pieceId } = piece;
-  const own = async () => (await washSpots(restorationId)).filter(({ finding }) => finding.pieceId === pieceId && finding.settledAs === null);
+  const own = async () =>
+    (await washSpots(restorationId)).filter(({ finding }) => finding.pieceId === pieceId && finding.settledAs === null);
   const open = await own();
   // What nobody named yet is grime until the bath has shown what is under it.
   for (const { finding } of open)
-    if (finding.soil === null && finding.kind === 'soiled') await changeRow('findings', { id: finding.id }, { soil: 'general-grime' });
+    if (finding.soil === null && finding.kind === 'soiled')
+      await changeRow('findings', { id: finding.id }, { soil: 'general-grime' });
   if (open.length === 0) {
-    const found = { restorationId, pieceId, stage: 'wash', kind: 'soiled', words: 'general grime', severity: 'plain' } as const;
+    const found = {
+      restorationId,
+      pieceId,
+      stage: 'wash',
+      kind: 'soiled',
+      words: 'general grime',
+      severity: 'plain',
+    } as const;
     const { id } = await addFinding(found, now);
     await changeRow('findings', { id }, { soil: 'general-grime' });
   }
   const spots = await own();
-  const borne = spots.filter(({ ladder, running }) => running === null && ladder?.rungs.some((rung) => rung.agent === agent));
+  const borne = spots.filter(
+    ({ ladder, running }) => running === null && ladder?.rungs.some((rung) => rung.agent === agent),
+  );
   if (borne.length > 0) return borne;
   const named = `${piece.tag} ${piece.name}`;
   const why = spots.flatMap(({ ladder }) => ladder?.ruledOut.filter((out) => out.agent === agent) ?? [])[0]?.why;
-  throw new Refusal('pieceIds', `${named} does not go in. ${why ?? 'It is at the sink already, or nothing on it asks for a bath.'}`);
+  throw new Refusal(
+    'pieceIds',
+    `${named} does not go in. ${why ?? 'It is at the sink already, or nothing on it asks for a bath.'}`,
+  );
 }
 
 /**
@@ -36,13 +50,19 @@ async function spotsFor(piece: Piece, agent: AgentId, now: Date): Promise<WashSp
  *
  * @throws Refusal for a piece that may not go in, with the reason; nothing is begun then
  */
-export async function startBath(restorationId: string, pieceIds: readonly string[], agent: AgentId, now: Date): Promise<void> {
+export async function startBath(
+  restorationId: string,
+  pieceIds: readonly string[],
+  agent: AgentId,
+  now: Date,
+): Promise<void> {
   await inTransaction(async () => {
     const pieces = (await piecesOf(restorationId)).filter(({ id }) => pieceIds.includes(id));
     if (pieces.length === 0) throw new Refusal('pieceIds', 'Choose what goes into the water.');
     const { title, families } = agentOf(agent, (await ownKnowledge()).agents);
     await guardBench(title, families, 'agent');
-    for (const { id: pieceId } of pieces) await needsNoAnswer(restorationId, { about: 'treatment', stage: 'wash', pieceId }, 'pieceIds');
+    for (const { id: pieceId } of pieces)
+      await needsNoAnswer(restorationId, { about: 'treatment', stage: 'wash', pieceId }, 'pieceIds');
     const spots = [];
     for (const piece of pieces) spots.push(await spotsFor(piece, agent, now));
     const [only] = pieces;
@@ -66,7 +86,10 @@ export async function endBath(
     for (const { pieceId, outcome } of came) {
       const steps = await findRows('sink_steps', { restorationId, pieceId, endedAt: null });
       if (steps.length === 0)
-        throw new Refusal('came', 'One of these was answered already, perhaps on another screen. Look again; nothing was counted twice.');
+        throw new Refusal(
+          'came',
+          'One of these was answered already, perhaps on another screen. Look again; nothing was counted twice.',
+        );
       for (const { id } of steps) await endPass(id, outcome, '', now);
     }
   });

@@ -12,16 +12,27 @@ const HOUR_MS = 3_600_000;
 const ownHours = (from: Date, hours: number): Promise<WeatherHour[]> =>
   findRows(
     'weather_hours',
-    { at: { [Op.gte]: new Date(from.getTime() - HOUR_MS).toISOString(), [Op.lt]: new Date(from.getTime() + hours * HOUR_MS).toISOString() } },
+    {
+      at: {
+        [Op.gte]: new Date(from.getTime() - HOUR_MS).toISOString(),
+        [Op.lt]: new Date(from.getTime() + hours * HOUR_MS).toISOString(),
+      },
+    },
     [['at', 'ASC']],
   );
 
 /** Keeps hours of sky; what was known of the same hours goes. */
-export async function keepHours(hours: readonly SkyHour[], source: WeatherHour['source'], words: string, now: Date): Promise<void> {
+export async function keepHours(
+  hours: readonly SkyHour[],
+  source: WeatherHour['source'],
+  words: string,
+  now: Date,
+): Promise<void> {
   await inTransaction(async () => {
     const times = hours.map(({ at }) => at.toISOString());
     await removeRows('weather_hours', { at: { [Op.in]: times } });
-    for (const { at, cloud } of hours) await addRow('weather_hours', { at: at.toISOString(), cloud, source, takenAt: now.toISOString() });
+    for (const { at, cloud } of hours)
+      await addRow('weather_hours', { at: at.toISOString(), cloud, source, takenAt: now.toISOString() });
     await appendLog({ restorationId: null, stage: null, kind: 'sky', words }, now);
   });
 }
@@ -31,7 +42,12 @@ export async function forgetHours(from: Date, now: Date): Promise<void> {
   await inTransaction(async () => {
     await removeRows('weather_hours', { at: { [Op.gte]: new Date(from.getTime() - HOUR_MS).toISOString() } });
     await appendLog(
-      { restorationId: null, stage: null, kind: 'sky', words: 'Own looks and hours from files are forgotten; the sky is invented again.' },
+      {
+        restorationId: null,
+        stage: null,
+        kind: 'sky',
+        words: 'Own looks and hours from files are forgotten; the sky is invented again.',
+      },
       now,
     );
   });

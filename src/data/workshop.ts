@@ -32,7 +32,16 @@ export async function saveWorkshop(settings: Partial<Omit<Workshop, 'id'>>, now:
     const changed = await changeRow('workshop', { id: ONLY }, settings);
     if (!changed) await addRow('workshop', { ...NEW_WORKSHOP, ...settings });
     const { name } = await getWorkshop();
-    await appendLog({ restorationId: null, stage: null, kind: 'workshop', words: `Workshop settings saved: ${name}.`, data: settings }, now);
+    await appendLog(
+      {
+        restorationId: null,
+        stage: null,
+        kind: 'workshop',
+        words: `Workshop settings saved: ${name}.`,
+        data: settings,
+      },
+      now,
+    );
   });
 }
 

@@ -7,7 +7,8 @@ import { faultSentence, tellFault } from './faults';
 import { Meanwhile } from './meanwhile';
 
 /** A fault of ours. */
-const FAILED_INSIDE = 'Something failed inside Kvell and nothing was saved. What you typed is still here; try again. The server’s output says more.';
+const FAILED_INSIDE =
+  'Something failed inside Kvell and nothing was saved. What you typed is still here; try again. The server’s output says more.';
 
 /** What every action and route answers: the one error shape of the house. */
 export type Answer<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] };
@@ -33,12 +34,19 @@ export async function answerAnyone<Input, T>(
     if (failure instanceof Refusal) return { ok: false, errors: [{ field: failure.field, message: failure.message }] };
     if (failure instanceof Meanwhile) return { ok: false, errors: failure.errors };
     const fault = tellFault(failure, now);
-    return { ok: false, errors: [{ field: '', message: fault ? `Nothing was saved. ${faultSentence(fault)}` : FAILED_INSIDE }] };
+    return {
+      ok: false,
+      errors: [{ field: '', message: fault ? `Nothing was saved. ${faultSentence(fault)}` : FAILED_INSIDE }],
+    };
   }
 }
 
 /** The same for whoever has entered; anybody else is told so, and nothing is validated, read or written. */
-export async function answer<Input, T>(schema: Joi.Schema<Input>, given: unknown, work: (input: Input, now: Date) => Promise<T>): Promise<Answer<T>> {
+export async function answer<Input, T>(
+  schema: Joi.Schema<Input>,
+  given: unknown,
+  work: (input: Input, now: Date) => Promise<T>,
+): Promise<Answer<T>> {
   try {
     const how = await standing();
     if (how !== 'inside') return { ok: false, errors: [{ field: '', message: REFUSED[how].message }] };
@@ -54,7 +62,9 @@ export async function answer<Input, T>(schema: Joi.Schema<Input>, given: unknown
 /** Why something cannot be looked at at all: it holds itself, or a sign that no text has; `null` where it can. */
 function unfitFor(given: unknown): string | null {
   try {
-    return JSON.stringify(given)?.includes('\\u0000') ? 'It holds a sign that no text has. Type it anew, rather than pasting it.' : null;
+    return JSON.stringify(given)?.includes('\\u0000')
+      ? 'It holds a sign that no text has. Type it anew, rather than pasting it.'
+      : null;
   } catch {
     return 'It holds itself, which nothing does that Kvell’s own pages send. Load the page again, and send it once more.';
   }

@@ -35,5 +35,7 @@ it('a form says its length before anything of it is read, and what is none is re
   expect(await check({ 'content-length': '3000000000' })).toBe('file: The file is 2861 MB. Send up to 2 MB.');
   expect(await check({})).toContain('came without its length');
   expect(await check({ 'content-length': 'many' })).toContain('came without its length');
-  expect(await check({ 'content-length': '1' })).toBe('file: The file did not arrive whole. Nothing was kept; send it again.');
+  expect(await check({ 'content-length': '1' })).toBe(
+    'file: The file did not arrive whole. Nothing was kept; send it again.',
+  );
 });

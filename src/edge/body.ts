@@ -2,7 +2,8 @@ import { Refusal } from '@/core/refusal';
 import type { Answer } from './answer';
 
 /** What a body of so many bytes may be at most, in words. */
-const sizeWords = (bytes: number) => (bytes < 1_048_576 ? `${Math.round(bytes / 1024)} KB` : `${Math.round(bytes / 1_048_576)} MB`);
+const sizeWords = (bytes: number) =>
+  bytes < 1_048_576 ? `${Math.round(bytes / 1024)} KB` : `${Math.round(bytes / 1_048_576)} MB`;
 
 /**
  * Refuses a body by what it says of its own length, before any of it is read. Browsers always say it.
@@ -11,8 +12,10 @@ const sizeWords = (bytes: number) => (bytes < 1_048_576 ? `${Math.round(bytes / 
  */
 export function needsLength(request: Request, mostBytes: number, field: string, name: string): void {
   const said = request.headers.get('content-length');
-  if (said === null || !/^\d+$/.test(said)) throw new Refusal(field, `${name} came without its length. Send it from Kvell’s own pages.`);
-  if (Number(said) > mostBytes) throw new Refusal(field, `${name} is ${sizeWords(Number(said))}. Send up to ${sizeWords(mostBytes)}.`);
+  if (said === null || !/^\d+$/.test(said))
+    throw new Refusal(field, `${name} came without its length. Send it from Kvell’s own pages.`);
+  if (Number(said) > mostBytes)
+    throw new Refusal(field, `${name} is ${sizeWords(Number(said))}. Send up to ${sizeWords(mostBytes)}.`);
 }
 
 /**

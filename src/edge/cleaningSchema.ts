@@ -7,7 +7,8 @@ const OWN = /^own-[0-9a-f-]{36}$/;
 
 const knownOrOwn = (ids: readonly string[]) =>
   Joi.alternatives(Joi.string().valid(...ids), Joi.string().pattern(OWN)).messages({
-    'alternatives.match': '{#label} is none of those in the list. Choose one of them, or add your own under Stores, cleaning agents.',
+    'alternatives.match':
+      '{#label} is none of those in the list. Choose one of them, or add your own under Stores, cleaning agents.',
   });
 
 export const agentSchema = knownOrOwn(AGENT_IDS).label('Agent');

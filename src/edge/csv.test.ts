@@ -6,12 +6,15 @@ describe('CSV', () => {
   const cell = fc.string({ maxLength: 12 }).map((words) => words.trim());
   it('comes back as it went out, formulas made harmless on the way', () => {
     fc.assert(
-      fc.property(fc.array(fc.record({ step: cell.filter(Boolean), words: cell }), { minLength: 1, maxLength: 6 }), (rows) => {
-        // A quote before a formula is the mark itself; whoever writes one gets it back without.
-        const plain = rows.filter(({ step, words }) => !/^'[=+\-@]/.test(step) && !/^'[=+\-@]/.test(words));
-        fc.pre(plain.length === rows.length);
-        expect(fromCsv(toCsv(rows)).rows).toEqual(rows);
-      }),
+      fc.property(
+        fc.array(fc.record({ step: cell.filter(Boolean), words: cell }), { minLength: 1, maxLength: 6 }),
+        (rows) => {
+          // A quote before a formula is the mark itself; whoever writes one gets it back without.
+          const plain = rows.filter(({ step, words }) => !/^'[=+\-@]/.test(step) && !/^'[=+\-@]/.test(words));
+          fc.pre(plain.length === rows.length);
+          expect(fromCsv(toCsv(rows)).rows).toEqual(rows);
+        },
+      ),
     );
   });
 
@@ -27,7 +30,10 @@ describe('CSV', () => {
 
   it('what is not UTF-8 is refused and not guessed', () => {
     const read = (bytes: Uint8Array) => fromCsv(new TextDecoder().decode(bytes));
-    expect(read(Buffer.from('step\nGehäuse\n', 'latin1'))).toEqual({ rows: [], wrong: [expect.stringContaining('not in UTF-8')] });
+    expect(read(Buffer.from('step\nGehäuse\n', 'latin1'))).toEqual({
+      rows: [],
+      wrong: [expect.stringContaining('not in UTF-8')],
+    });
     expect(read(Buffer.from('step\nLid\n', 'utf16le')).wrong).toHaveLength(1);
     expect(read(Buffer.from('step\nGehäuse\n')).wrong).toEqual([]);
   });

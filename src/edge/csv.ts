@@ -16,7 +16,8 @@ const NO_TEXT = /[\uFFFD\0]/;
 
 /** Rows of a CSV by the names in its first line, and what is wrong with it as a table. */
 export function fromCsv(text: string): { rows: Record<string, string>[]; wrong: string[] } {
-  if (NO_TEXT.test(text)) return { rows: [], wrong: ['The file is not in UTF-8. Save it as “CSV UTF-8”, and nothing of it is guessed.'] };
+  if (NO_TEXT.test(text))
+    return { rows: [], wrong: ['The file is not in UTF-8. Save it as “CSV UTF-8”, and nothing of it is guessed.'] };
   const { data, errors } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
     header: true,
     skipEmptyLines: 'greedy',
@@ -25,6 +26,8 @@ export function fromCsv(text: string): { rows: Record<string, string>[]; wrong: 
   });
   return {
     rows: data,
-    wrong: errors.filter(({ code }) => code !== 'UndetectableDelimiter').map(({ row, message }) => `line ${(row ?? 0) + 2}: ${message}`),
+    wrong: errors
+      .filter(({ code }) => code !== 'UndetectableDelimiter')
+      .map(({ row, message }) => `line ${(row ?? 0) + 2}: ${message}`),
   };
 }

@@ -14,6 +14,7 @@ it('one that fails is named, and the others stand in their order', async () => {
 });
 
 it('what fails for all together and for none alone is thrown', async () => {
-  const work = (some: readonly number[]) => (some.length > 1 ? Promise.reject(new Error('all')) : Promise.resolve(some));
+  const work = (some: readonly number[]) =>
+    some.length > 1 ? Promise.reject(new Error('all')) : Promise.resolve(some);
   await expect(eachAlone([1, 2], work)).rejects.toThrow('all');
 });

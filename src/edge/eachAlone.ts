@@ -13,7 +13,8 @@ export async function eachAlone<In, Out>(
     const failed = all.filter((_, i) => alone[i]!.status === 'rejected');
     // What fails only for all at once is no machine's fault.
     if (failed.length === 0) throw together;
-    for (const each of alone) if (each.status === 'rejected') process.stderr.write(`${String((each.reason as Error)?.stack ?? each.reason)}\n`);
+    for (const each of alone)
+      if (each.status === 'rejected') process.stderr.write(`${String((each.reason as Error)?.stack ?? each.reason)}\n`);
     return { out: alone.flatMap((each) => (each.status === 'fulfilled' ? each.value : [])), failed };
   }
 }

@@ -7,7 +7,9 @@ const headers = (given: Record<string, string>) => new Headers(given);
 
 it('only this machine’s own names are answered', () => {
   expect(['127.0.0.1:3000', 'localhost', '[::1]:3000'].every((host) => isOwnHost(host))).toBe(true);
-  expect(['evil.example:3000', '127.0.0.1.evil.example', '192.168.0.9:3000', null].some((host) => isOwnHost(host))).toBe(false);
+  expect(
+    ['evil.example:3000', '127.0.0.1.evil.example', '192.168.0.9:3000', null].some((host) => isOwnHost(host)),
+  ).toBe(false);
 });
 
 it('only own pages, or a command line, may write', () => {
@@ -29,7 +31,10 @@ describe('answer', () => {
   const schema = Joi.object<{ n: number; m: number }>({ n: Joi.number().required(), m: Joi.number().required() });
 
   it('gives the value, or every field’s error', async () => {
-    await expect(answer(schema, { n: '2', m: 3 }, ({ n }) => Promise.resolve(n))).resolves.toEqual({ ok: true, value: 2 });
+    await expect(answer(schema, { n: '2', m: 3 }, ({ n }) => Promise.resolve(n))).resolves.toEqual({
+      ok: true,
+      value: 2,
+    });
     await expect(answer(schema, {}, () => Promise.resolve(0))).resolves.toEqual({
       ok: false,
       errors: [
@@ -40,7 +45,9 @@ describe('answer', () => {
   });
 
   it('puts a refusal at its field', async () => {
-    await expect(answer(schema, { n: 1, m: 1 }, () => Promise.reject(new Refusal('n', 'Not that one.')))).resolves.toEqual({
+    await expect(
+      answer(schema, { n: 1, m: 1 }, () => Promise.reject(new Refusal('n', 'Not that one.'))),
+    ).resolves.toEqual({
       ok: false,
       errors: [{ field: 'n', message: 'Not that one.' }],
     });

@@ -54,7 +54,8 @@ export async function needsEntered(): Promise<void> {
 }
 
 /** The headers of an answer that nobody else gives them to. */
-const ownHeaders = () => securityHeaders(crypto.randomUUID().replaceAll('-', ''), process.env.NODE_ENV === 'development');
+const ownHeaders = () =>
+  securityHeaders(crypto.randomUUID().replaceAll('-', ''), process.env.NODE_ENV === 'development');
 
 /** A refusal as a route gives it, with the headers that every answer carries. */
 export const refusal = (message: string, status: number): Response =>
@@ -71,7 +72,9 @@ export const foreignWrite = (request: Request): Response | null =>
 /** What is answered where a route fails, and not for what was asked. */
 export function failed(failure: unknown): Response {
   const fault = tellFault(failure, clock());
-  return fault ? refusal(faultSentence(fault), 503) : refusal('Something failed inside Kvell. The server’s output says more.', 500);
+  return fault
+    ? refusal(faultSentence(fault), 503)
+    : refusal('Something failed inside Kvell. The server’s output says more.', 500);
 }
 
 /** A route that answers only whoever has entered. */
@@ -90,14 +93,19 @@ export const insideOnly =
  * The same for a route that takes large files. The proxy keeps what it passes on in memory, whoever sends it: such a
  * route stands beside it, and does for itself what the proxy does for all others.
  */
-export const insideBesideProxy = <Given extends unknown[]>(route: (request: Request, ...given: Given) => Promise<Response>) => {
+export const insideBesideProxy = <Given extends unknown[]>(
+  route: (request: Request, ...given: Given) => Promise<Response>,
+) => {
   const inside = insideOnly(route);
   return async (request: Request, ...given: Given): Promise<Response> => {
     const response = foreignWrite(request) ?? (await inside(request, ...given));
-    for (const [name, value] of Object.entries(ownHeaders())) if (!response.headers.has(name)) response.headers.set(name, value);
+    for (const [name, value] of Object.entries(ownHeaders()))
+      if (!response.headers.has(name)) response.headers.set(name, value);
     return response;
   };
 };
 
 /** What such a route answers to anything else: it carries the headers too. */
-export const onlyPost = insideBesideProxy(() => Promise.resolve(refusal('A file is sent here, by POST. Use Kvell’s own pages.', 405)));
+export const onlyPost = insideBesideProxy(() =>
+  Promise.resolve(refusal('A file is sent here, by POST. Use Kvell’s own pages.', 405)),
+);

@@ -37,7 +37,11 @@ const FAULT_WORDS: Record<Fault, FaultWords> = {
 /** One line in the server's output for whoever looks after it: a fault of the disk needs no stack. */
 export function tellFault(failure: unknown, now: Date): FaultWords | null {
   const fault = faultOf(failure);
-  const line = fault ? `${FAULT_WORDS[fault].title}: ${(failure as Error).message}` : failure instanceof Error ? failure.stack : String(failure);
+  const line = fault
+    ? `${FAULT_WORDS[fault].title}: ${(failure as Error).message}`
+    : failure instanceof Error
+      ? failure.stack
+      : String(failure);
   process.stderr.write(`${now.toISOString()} ${line}\n`);
   return fault && FAULT_WORDS[fault];
 }

@@ -15,5 +15,10 @@ export const HARMLESS = {
 /** An answer that the browser saves as a file. */
 export const asFile = (body: BodyInit, type: string, name: string): Response =>
   new Response(body, {
-    headers: { ...HARMLESS, 'Content-Type': type, 'Content-Disposition': `attachment; filename="${name}"`, 'Cache-Control': 'no-store' },
+    headers: {
+      ...HARMLESS,
+      'Content-Type': type,
+      'Content-Disposition': `attachment; filename="${name}"`,
+      'Cache-Control': 'no-store',
+    },
   });

@@ -1,6 +1,12 @@
 import Joi from 'joi';
 import { MOST } from './limits';
-import { TEST_PHASES, TEST_STATES, type TestPhase, type TestResults, type TestWords } from '@/core/runsheet/functionTest';
+import {
+  TEST_PHASES,
+  TEST_STATES,
+  type TestPhase,
+  type TestResults,
+  type TestWords,
+} from '@/core/runsheet/functionTest';
 
 /** What an item of a test is called. */
 const item = /^\S(.{0,58}\S)?$/;
@@ -12,7 +18,13 @@ export const testResultsSchema = Joi.object<TestResults>().pattern(item, state).
 export const testWordsSchema = Joi.object<TestWords>().pattern(item, Joi.string().trim().max(200));
 
 /** What a function test sends, at intake and before the case is closed. */
-export const functionTestSchema = Joi.object<{ restorationId: string; phase: TestPhase; results: TestResults; words: TestWords; waivedWhy: string }>({
+export const functionTestSchema = Joi.object<{
+  restorationId: string;
+  phase: TestPhase;
+  results: TestResults;
+  words: TestWords;
+  waivedWhy: string;
+}>({
   restorationId: Joi.string().required(),
   phase: Joi.string()
     .valid(...TEST_PHASES)

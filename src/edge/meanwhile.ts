@@ -18,6 +18,7 @@ function wordsFor(stands: unknown): string {
 /** @throws Meanwhile where a field was changed to two things at once */
 export function broughtTogether(typed: Fields, drawn: Fields, stands: Fields): Fields {
   const { merged, meets } = merge(typed, drawn, stands);
-  if (meets.length > 0) throw new Meanwhile(meets.map((field) => ({ field, message: wordsFor(stands[field]), stands: stands[field] })));
+  if (meets.length > 0)
+    throw new Meanwhile(meets.map((field) => ({ field, message: wordsFor(stands[field]), stands: stands[field] })));
   return merged;
 }

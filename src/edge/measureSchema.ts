@@ -46,7 +46,11 @@ export const measureResultSchema = Joi.object<MeasureResult>({
     .min(1)
     .max(60)
     .required(),
-  card: Joi.object({ patches: number, residualDeltaE00: numberOrNull, method: Joi.string().max(80).required() }).required(),
+  card: Joi.object({
+    patches: number,
+    residualDeltaE00: numberOrNull,
+    method: Joi.string().max(80).required(),
+  }).required(),
   basis: Joi.string().valid('card', 'white balance', 'picture only').required(),
   warnings: Joi.array().items(Joi.string().max(500)).max(50).required(),
 });

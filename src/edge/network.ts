@@ -13,7 +13,8 @@ export function ownAddresses(): string[] {
 const port = (host: string | null) => /:(\d+)$/.exec(host ?? '')?.[1] ?? '3000';
 
 /** Where a phone in the same network finds Kvell. */
-export const networkOrigins = (host: string | null): string[] => ownAddresses().map((address) => `http://${address}:${port(host)}`);
+export const networkOrigins = (host: string | null): string[] =>
+  ownAddresses().map((address) => `http://${address}:${port(host)}`);
 
 /** The address that goes onto a label: the network's where it is let in, else the one that was asked. */
 export function originFor(request: { headers: { get: (name: string) => string | null } }): string {

@@ -14,6 +14,8 @@ export const mm = (millimetres: number): number => (millimetres * 72) / 25.4;
  *
  * @param document plain data: `footerTitle` stands below every page, with its number
  */
-export async function pdf(document: Omit<Sheet, 'footer' | 'header' | 'content'> & { content: Content; footerTitle?: string }): Promise<Buffer> {
+export async function pdf(
+  document: Omit<Sheet, 'footer' | 'header' | 'content'> & { content: Content; footerTitle?: string },
+): Promise<Buffer> {
   return Buffer.from(await inPool('pdf', document));
 }

@@ -12,4 +12,9 @@ export const stagePlace = {
 
 /** A description that must not be empty. */
 export const someWords = (label: string) =>
-  Joi.string().trim().max(MOST.long).required().label(label).messages({ 'string.empty': '{#label} is empty. Write a few words.' });
+  Joi.string()
+    .trim()
+    .max(MOST.long)
+    .required()
+    .label(label)
+    .messages({ 'string.empty': '{#label} is empty. Write a few words.' });

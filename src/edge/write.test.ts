@@ -11,7 +11,8 @@ inTrialWorkshop();
 
 const schema = Joi.object<{ words: string }>({ words: Joi.string().required() });
 const key = (digit: string) => digit.repeat(32);
-const notes = async (restorationId: string) => (await logOf(restorationId)).filter(({ kind }) => kind === 'note').map(({ words }) => words);
+const notes = async (restorationId: string) =>
+  (await logOf(restorationId)).filter(({ kind }) => kind === 'note').map(({ words }) => words);
 
 it('what is sent twice under its key is done once, at once or later, and answered the same', async () => {
   const { id } = await trialRestoration();
@@ -75,6 +76,8 @@ it('a stale page wipes nothing: what it did not touch is as it stands, and what 
   const meets = await save({ labels: 'serial, inside', metal: '' });
   expect(meets).toMatchObject({ ok: false, errors: [{ field: 'labels', stands: 'serial, underside' }] });
   expect(row.labels).toBe('serial, underside');
-  expect((await save({ labels: 'serial, inside', metal: '' }, { ...drawn, labels: 'serial, underside' })).ok).toBe(true);
+  expect((await save({ labels: 'serial, inside', metal: '' }, { ...drawn, labels: 'serial, underside' })).ok).toBe(
+    true,
+  );
   expect(row).toEqual({ labels: 'serial, inside', metal: 'spring plate' });
 });

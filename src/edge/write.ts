@@ -9,7 +9,8 @@ import { broughtTogether, Meanwhile } from './meanwhile';
 export type Given = Record<string, unknown>;
 
 /** What came in as fields: an action can be called with anything, or with nothing. */
-const fieldsOf = (sent: unknown): Given => (typeof sent === 'object' && sent !== null && !Array.isArray(sent) ? (sent as Given) : {});
+const fieldsOf = (sent: unknown): Given =>
+  typeof sent === 'object' && sent !== null && !Array.isArray(sent) ? (sent as Given) : {};
 
 /** A key as a page makes it. */
 const KEY = /^[0-9a-f]{32}$/;
@@ -18,7 +19,11 @@ const KEY = /^[0-9a-f]{32}$/;
  * Answers a change and, where it was made, has every page drawn anew. What carries a key of its page (`once`) is done
  * once: sent again, since its answer was lost, it is answered the same.
  */
-export async function write<Input, T>(schema: Joi.Schema<Input>, sent: Given, work: (input: Input, now: Date) => Promise<T>): Promise<Answer<T>> {
+export async function write<Input, T>(
+  schema: Joi.Schema<Input>,
+  sent: Given,
+  work: (input: Input, now: Date) => Promise<T>,
+): Promise<Answer<T>> {
   const { once, ...given } = fieldsOf(sent);
   const answered = await answer(schema, given, (input: Input, now) =>
     typeof once === 'string' && KEY.test(once) ? doneOnce(once, () => work(input, now), now) : work(input, now),

@@ -47,12 +47,23 @@ export function MeasureScreen({ piece, stage, photo, photos, takenAt, went, card
   const here = `/restorations/${piece.restorationId}/pieces/${piece.id}/measure?stage=${stage}`;
   const choose = (id: string) => `${here}&photo=${id}`;
   if (photo)
-    return <Marking key={photo.id} piece={piece} stage={stage} photo={photo} photos={photos} takenAt={takenAt} went={went} cardSrgb={cardSrgb} />;
+    return (
+      <Marking
+        key={photo.id}
+        piece={piece}
+        stage={stage}
+        photo={photo}
+        photos={photos}
+        takenAt={takenAt}
+        went={went}
+        cardSrgb={cardSrgb}
+      />
+    );
   return (
     <Box>
       <EmptyPlace>
-        Lay a neutral grey card beside the piece, in the same light, with its hidden patch in view. No flash, no glare, the camera straight above.
-        Then take or choose the photograph.
+        Lay a neutral grey card beside the piece, in the same light, with its hidden patch in view. No flash, no glare,
+        the camera straight above. Then take or choose the photograph.
       </EmptyPlace>
       <Box mt="4">
         <PhotoUpload
@@ -96,9 +107,14 @@ function Marking({ piece, stage, photo, photos, takenAt: known, went, cardSrgb }
     setShapes(next);
     if (reading) forget();
   };
-  const add = (kind: ShapeKind) => change([...shapes, newShape(kind, view, shapes.filter((shape) => shape.kind === kind).length, cardSrgb)]);
+  const add = (kind: ShapeKind) =>
+    change([...shapes, newShape(kind, view, shapes.filter((shape) => shape.kind === kind).length, cardSrgb)]);
   const measureThese = (these: readonly Shape[]) =>
-    void measure(photoUrl(photo.id), { ...specOf(these, piece.hiddenLab), ...(flat && { flatField: flat }) }, flat ? photoUrl(flat) : undefined);
+    void measure(
+      photoUrl(photo.id),
+      { ...specOf(these, piece.hiddenLab), ...(flat && { flatField: flat }) },
+      flat ? photoUrl(flat) : undefined,
+    );
   /** Looks for all that is to be outlined; where nothing is missing it is measured at once, and somebody looks it over. */
   async function findAll() {
     const found = await find(photoUrl(photo.id), cardSrgb);
@@ -106,7 +122,9 @@ function Marking({ piece, stage, photo, photos, takenAt: known, went, cardSrgb }
     const these = shapesOf(found, cardSrgb);
     const missing = missingWords(found, piece.hiddenLab !== null);
     change(these);
-    setFoundWords(missing || 'Found by itself. Look whether each frame lies where it belongs, and drag its corners if not.');
+    setFoundWords(
+      missing || 'Found by itself. Look whether each frame lies where it belongs, and drag its corners if not.',
+    );
     if (missing === '') measureThese(these);
   }
   const begun = useRef(false);
@@ -120,7 +138,10 @@ function Marking({ piece, stage, photo, photos, takenAt: known, went, cardSrgb }
   const keepIt = () =>
     reading &&
     send(
-      (once) => keep(once({ pieceId: piece.id, photoId: photo.id, stage, spec: reading.spec, result: reading.result, takenAt })),
+      (once) =>
+        keep(
+          once({ pieceId: piece.id, photoId: photo.id, stage, spec: reading.spec, result: reading.result, takenAt }),
+        ),
       () => {
         say('Measurement kept.');
         router.push(`/restorations/${piece.restorationId}/pieces/${piece.id}`);
@@ -171,8 +192,8 @@ function Marking({ piece, stage, photo, photos, takenAt: known, went, cardSrgb }
             <Wrong words={wrong} />
             {holes.length > 0 && (
               <Text color="soft" fontSize="15px" mt="2">
-                {holes.length === 1 ? 'One part' : `${holes.length} parts`} inside the outline {holes.length === 1 ? 'is' : 'are'} left out: not the
-                plastic along its edge.
+                {holes.length === 1 ? 'One part' : `${holes.length} parts`} inside the outline{' '}
+                {holes.length === 1 ? 'is' : 'are'} left out: not the plastic along its edge.
               </Text>
             )}
             <Check checked={showHeat} onChange={(checked) => setShowHeat(checked)}>
@@ -197,14 +218,19 @@ function Marking({ piece, stage, photo, photos, takenAt: known, went, cardSrgb }
                   </Text>
                 </Box>
                 {has(kind) && kind !== 'card' ? (
-                  <Button aria-label={`Take off: ${SHAPE_WORDS[kind].title}`} onClick={() => change(shapes.filter((shape) => shape.kind !== kind))}>
+                  <Button
+                    aria-label={`Take off: ${SHAPE_WORDS[kind].title}`}
+                    onClick={() => change(shapes.filter((shape) => shape.kind !== kind))}
+                  >
                     Take off
                   </Button>
                 ) : (
                   <Button
                     variant={(has(kind) ? 'quiet' : 'go') as never}
                     onClick={() => add(kind)}
-                    aria-label={kind === 'card' && has('card') ? 'One more Grey card patch' : `Put on: ${SHAPE_WORDS[kind].title}`}
+                    aria-label={
+                      kind === 'card' && has('card') ? 'One more Grey card patch' : `Put on: ${SHAPE_WORDS[kind].title}`
+                    }
                   >
                     {kind === 'card' && has('card') ? 'One more' : 'Put on'}
                   </Button>
@@ -235,13 +261,21 @@ function Marking({ piece, stage, photo, photos, takenAt: known, went, cardSrgb }
                 onChange={(event) => setFlat(event.target.value)}
                 options={[
                   { value: '', label: 'none was taken' },
-                  ...photos.filter(({ id }) => id !== photo.id).map(({ id, originalName }) => ({ value: id, label: originalName })),
+                  ...photos
+                    .filter(({ id }) => id !== photo.id)
+                    .map(({ id, originalName }) => ({ value: id, label: originalName })),
                 ]}
               />
             </Box>
           )}
           {share === null && !reading && (
-            <Button variant={'go' as never} size={'bench' as never} width="100%" disabled={!has('piece')} onClick={() => measureThese(shapes)}>
+            <Button
+              variant={'go' as never}
+              size={'bench' as never}
+              width="100%"
+              disabled={!has('piece')}
+              onClick={() => measureThese(shapes)}
+            >
               Measure
             </Button>
           )}
@@ -256,7 +290,15 @@ function Frames({ title, children }: { title: string | null; children: React.Rea
   return title === null ? <>{children}</> : <Fold summary={title}>{children}</Fold>;
 }
 
-function CardPatchFields({ shape, onChange, onRemove }: { shape: Shape; onChange: (shape: Shape) => void; onRemove: () => void }) {
+function CardPatchFields({
+  shape,
+  onChange,
+  onRemove,
+}: {
+  shape: Shape;
+  onChange: (shape: Shape) => void;
+  onRemove: () => void;
+}) {
   const number = shape.id.split('-')[1];
   return (
     <Box as="fieldset" borderTopWidth="1px" borderColor="line" py="2" mb="3">
@@ -283,7 +325,10 @@ function CardPatchFields({ shape, onChange, onRemove }: { shape: Shape; onChange
                 onChange={(event) => {
                   const value = Number(event.target.value);
                   if (event.target.value === '' || !(value >= 0 && value <= 255)) return;
-                  onChange({ ...shape, srgb: shape.srgb.map((v, i) => (i === channel ? value : v)) as unknown as Srgb });
+                  onChange({
+                    ...shape,
+                    srgb: shape.srgb.map((v, i) => (i === channel ? value : v)) as unknown as Srgb,
+                  });
                 }}
               />
             </label>

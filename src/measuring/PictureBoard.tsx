@@ -109,10 +109,23 @@ export function PictureBoard({ width, height, small, original, alt, shapes, hole
         <svg
           ref={svgRef}
           viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
-          style={{ display: 'block', width: '100%', aspectRatio: `${width} / ${height}`, touchAction: 'none', cursor: 'grab' }}
+          style={{
+            display: 'block',
+            width: '100%',
+            aspectRatio: `${width} / ${height}`,
+            touchAction: 'none',
+            cursor: 'grab',
+          }}
           aria-label={alt}
         >
-          <image href={zoom > 1.6 ? original : small} x={0} y={0} width={width} height={height} preserveAspectRatio="none" />
+          <image
+            href={zoom > 1.6 ? original : small}
+            x={0}
+            y={0}
+            width={width}
+            height={height}
+            preserveAspectRatio="none"
+          />
           {heats.map((heat) => (
             <image
               key={heat.id}
@@ -138,10 +151,20 @@ export function PictureBoard({ width, height, small, original, alt, shapes, hole
             />
           ))}
           {shapes.map((shape) => (
-            <ShapeOnBoard key={shape.id} shape={shape} unit={unit} width={width} height={height} onChange={change} onHold={setHeld} />
+            <ShapeOnBoard
+              key={shape.id}
+              shape={shape}
+              unit={unit}
+              width={width}
+              height={height}
+              onChange={change}
+              onHold={setHeld}
+            />
           ))}
         </svg>
-        {held && <Loupe at={held} unit={unit} picture={{ href: original, width, height }} shapes={shapes} view={view} />}
+        {held && (
+          <Loupe at={held} unit={unit} picture={{ href: original, width, height }} shapes={shapes} view={view} />
+        )}
       </Box>
       <Flex gap="2" mt="2" wrap="wrap">
         <Button onClick={() => zoomTo(zoom * 1.5)} aria-label="Zoom in">
@@ -198,7 +221,10 @@ function Loupe({ at: [x, y], unit, picture: { href, width, height }, shapes, vie
       pointerEvents="none"
       aria-hidden
     >
-      <svg viewBox={`${x - wide / 2} ${y - wide / 2} ${wide} ${wide}`} style={{ width: '100%', height: '100%', display: 'block' }}>
+      <svg
+        viewBox={`${x - wide / 2} ${y - wide / 2} ${wide} ${wide}`}
+        style={{ width: '100%', height: '100%', display: 'block' }}
+      >
         <image href={href} x={0} y={0} width={width} height={height} preserveAspectRatio="none" />
         {shapes.map((shape) => (
           <polygon
@@ -209,7 +235,11 @@ function Loupe({ at: [x, y], unit, picture: { href, width, height }, shapes, vie
             strokeWidth={(2 * unit) / LOUPE_TIMES}
           />
         ))}
-        <path d={`M${x - wide / 2} ${y} H${x + wide / 2} M${x} ${y - wide / 2} V${y + wide / 2}`} stroke="#ffffff" strokeWidth={unit / LOUPE_TIMES} />
+        <path
+          d={`M${x - wide / 2} ${y} H${x + wide / 2} M${x} ${y - wide / 2} V${y + wide / 2}`}
+          stroke="#ffffff"
+          strokeWidth={unit / LOUPE_TIMES}
+        />
       </svg>
     </Box>
   );
@@ -304,7 +334,11 @@ function ShapeOnBoard({ shape, unit, width, height, onChange, onHold }: ShapePro
             onChange(moveCorner(shape, i, to));
           }, onHold)}
           onKeyDown={(event) => {
-            if ((event.key === 'Delete' || event.key === 'Backspace') && shape.kind !== 'card' && shape.points.length > 3)
+            if (
+              (event.key === 'Delete' || event.key === 'Backspace') &&
+              shape.kind !== 'card' &&
+              shape.points.length > 3
+            )
               onChange({ ...shape, points: shape.points.filter((_, k) => k !== i) });
             else keyed(event, (by) => onChange(moveCorner(shape, i, inside([x + by[0], y + by[1]]))));
           }}

@@ -24,7 +24,11 @@ export function VerdictLine({ result, heat }: { result: MeasureResult; heat: boo
     <Box aria-live="polite" mt="3">
       {heat && (
         <Box mb="2">
-          <Flex height="12px" aria-hidden style={{ background: `linear-gradient(90deg, ${HEAT_LEGEND.map(({ css }) => css).join(', ')})` }} />
+          <Flex
+            height="12px"
+            aria-hidden
+            style={{ background: `linear-gradient(90deg, ${HEAT_LEGEND.map(({ css }) => css).join(', ')})` }}
+          />
           <Flex justify="space-between" fontSize="14px" color="soft">
             {HEAT_LEGEND.map(({ difference }) => (
               <span key={difference}>{difference}</span>
@@ -58,13 +62,20 @@ export function ReadingPanel({ result, went }: { result: MeasureResult; went: We
     <Box aria-live="polite">
       <Grid templateColumns="1fr 1fr" gap="4" mb="3">
         {piece.deltaE00 !== null && (
-          <Figure value={piece.deltaE00.toFixed(1)} label={`ΔE00 to the hidden patch, ${readDifference(piece.deltaE00)}`} />
+          <Figure
+            value={piece.deltaE00.toFixed(1)}
+            label={`ΔE00 to the hidden patch, ${readDifference(piece.deltaE00)}`}
+          />
         )}
         {piece.deltaB !== null && <Figure value={signed(piece.deltaB)} label="b*, yellow above the hidden patch" />}
         {piece.yellownessIndex !== null && <Figure value={piece.yellownessIndex.toFixed(1)} label="yellowness index" />}
         <Figure value={piece.evenness.toFixed(1)} label="evenness: b* from palest to yellowest part" />
       </Grid>
-      <FaultWords fault={piece.fault} went={went} lightChanges={result.warnings.some((warning) => warning.startsWith('The light changes'))} />
+      <FaultWords
+        fault={piece.fault}
+        went={went}
+        lightChanges={result.warnings.some((warning) => warning.startsWith('The light changes'))}
+      />
       {marks.length > 0 && (
         <>
           <Flex gap="4" align="center">
@@ -100,8 +111,8 @@ export function ReadingPanel({ result, went }: { result: MeasureResult; went: We
           ]}
         />
         <Text fontSize="15px" color="soft" mt="2">
-          Median colour inside robust limits (glare, shadow, print and badges left out); CIEDE2000 after Sharma, Wu and Dalal (2005); yellowness index
-          ASTM E313, D65/2°.
+          Median colour inside robust limits (glare, shadow, print and badges left out); CIEDE2000 after Sharma, Wu and
+          Dalal (2005); yellowness index ASTM E313, D65/2°.
         </Text>
       </Fold>
     </Box>

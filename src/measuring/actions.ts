@@ -12,7 +12,8 @@ import { write } from '@/edge/write';
 export async function keep(given: KeepForm & { once?: string }): Promise<Answer<string>> {
   return write(keepSchema, { ...given }, async ({ takenAt: local, ...measurement }, now) => {
     const takenAt = local === null ? null : fromLocalField(local, (await getWorkshop()).timeZone);
-    if (local !== null && !takenAt) throw new Refusal('takenAt', 'Give when the picture was taken, like 2026-06-21 14:00.');
+    if (local !== null && !takenAt)
+      throw new Refusal('takenAt', 'Give when the picture was taken, like 2026-06-21 14:00.');
     return (await keepMeasurement({ ...measurement, takenAt }, now)).id;
   });
 }

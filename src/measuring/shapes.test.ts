@@ -29,7 +29,10 @@ it('a shape moves as a whole and never leaves the picture', () => {
 
 it('the drawing becomes a spec: hidden patch in the picture first, else the known one', () => {
   const shapes = [newShape('card', view, 0), newShape('piece', view, 0)];
-  expect(specOf(shapes, [87, 0, 5])).toMatchObject({ referenceLab: [87, 0, 5], card: [{ kind: 'known', srgb: [160, 160, 160] }] });
+  expect(specOf(shapes, [87, 0, 5])).toMatchObject({
+    referenceLab: [87, 0, 5],
+    card: [{ kind: 'known', srgb: [160, 160, 160] }],
+  });
   expect(specOf([...shapes, newShape('hidden', view, 0)], [87, 0, 5])).toMatchObject({ reference: 'hidden' });
   expect(specOf([{ ...shapes[0]!, paper: true }, shapes[1]!], null).card[0]!.kind).toBe('paper');
 });

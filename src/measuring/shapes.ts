@@ -42,8 +42,14 @@ export function shapesOf({ card, piece, hidden }: Found, cardSrgb: Srgb): Shape[
 
 /** What was not found, in words; empty where all was. A hidden patch that is known of the piece need not be in the picture. */
 export function missingWords({ card, piece, hidden }: Found, hasKnownPatch: boolean): string {
-  const missing = [...(card ? [] : ['the grey card']), ...(piece ? [] : ['the piece']), ...(hidden || hasKnownPatch ? [] : ['the hidden patch'])];
-  return missing.length === 0 ? '' : `Not found by itself: ${missing.join(', ')}. Put it on below and drag its corners.`;
+  const missing = [
+    ...(card ? [] : ['the grey card']),
+    ...(piece ? [] : ['the piece']),
+    ...(hidden || hasKnownPatch ? [] : ['the hidden patch']),
+  ];
+  return missing.length === 0
+    ? ''
+    : `Not found by itself: ${missing.join(', ')}. Put it on below and drag its corners.`;
 }
 
 /** A new shape in the middle of what is seen, to be dragged into place. */
@@ -94,7 +100,9 @@ export function moveShape(shape: Shape, [dx, dy]: Point, width: number, height: 
 
 /** The drawing as the core measures it. */
 export function specOf(shapes: readonly Shape[], referenceLab: Lab | null): MeasureSpec {
-  const regions = shapes.filter(({ kind }) => kind !== 'card').map(({ kind, points }) => ({ id: kind, polygon: points }));
+  const regions = shapes
+    .filter(({ kind }) => kind !== 'card')
+    .map(({ kind, points }) => ({ id: kind, polygon: points }));
   const hidden = regions.some(({ id }) => id === 'hidden');
   return {
     card: shapes
@@ -103,7 +111,11 @@ export function specOf(shapes: readonly Shape[], referenceLab: Lab | null): Meas
         const xs = points.map(([x]) => x);
         const ys = points.map(([, y]) => y);
         const [x, y] = [Math.min(...xs), Math.min(...ys)];
-        return { rect: [x, y, Math.max(...xs) - x, Math.max(...ys) - y] as const, srgb, kind: paper ? ('paper' as const) : ('known' as const) };
+        return {
+          rect: [x, y, Math.max(...xs) - x, Math.max(...ys) - y] as const,
+          srgb,
+          kind: paper ? ('paper' as const) : ('known' as const),
+        };
       }),
     regions,
     ...(hidden ? { reference: 'hidden' } : referenceLab ? { referenceLab } : {}),

@@ -17,7 +17,9 @@ export async function AimPart({ restorationId }: { restorationId: string }) {
       {worthKeeping && <Text>Worth keeping: {worthKeeping}</Text>}
       <Text>
         {owner ? `It is ${owner}’s machine. ` : 'It is your own machine. '}
-        <TextLink href={`/restorations/${id}/owner`}>{owner ? 'What may be done without asking' : 'Is it somebody else’s?'}</TextLink>{' '}
+        <TextLink href={`/restorations/${id}/owner`}>
+          {owner ? 'What may be done without asking' : 'Is it somebody else’s?'}
+        </TextLink>{' '}
         <TextLink href={`/restorations/${id}/worth`}>Is it worth it?</TextLink>
       </Text>
       <Fold summary="Change the aim">

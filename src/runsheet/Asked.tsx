@@ -19,7 +19,12 @@ export function Asked({ stage, findings, pieces, aim }: Props) {
     <Part title={open.length === 0 ? 'Nothing asks for this stage' : `Asks for this stage: ${open.length}`}>
       {open.length === 0 && <EmptyPlace>{STAGE_WORDS[stage].first}</EmptyPlace>}
       {[...open, ...closed].map((finding) => (
-        <LaterFindingRow key={finding.id} finding={finding} aim={pieces.find(({ id }) => id === finding.pieceId)?.aim ?? aim} pieces={pieces} />
+        <LaterFindingRow
+          key={finding.id}
+          finding={finding}
+          aim={pieces.find(({ id }) => id === finding.pieceId)?.aim ?? aim}
+          pieces={pieces}
+        />
       ))}
     </Part>
   );

@@ -38,7 +38,14 @@ export function LogScreen({ restorationId, page, taken, timeZone }: Props) {
           ]}
           initial={{ words: correcting?.words ?? '' }}
           submit={correcting ? 'Write new wording' : 'Write into log'}
-          send={(values) => writeDown({ restorationId, stage: correcting?.stage ?? 'record', corrects: correcting?.id ?? '', ...values })}
+          send={(values) =>
+            writeDown({
+              restorationId,
+              stage: correcting?.stage ?? 'record',
+              corrects: correcting?.id ?? '',
+              ...values,
+            })
+          }
           done="In the log."
           draftKey={`log-${restorationId}-${correcting?.id ?? 'new'}`}
           onDone={() => {

@@ -10,7 +10,13 @@ import { TakeThingBack } from '@/undo/TakeThingBack';
 const NO_CARD = 'no card';
 
 /** The measurements of a piece, oldest first. */
-export function MeasurementTable({ measurements, timeZone }: { measurements: readonly Measurement[]; timeZone: string }) {
+export function MeasurementTable({
+  measurements,
+  timeZone,
+}: {
+  measurements: readonly Measurement[];
+  timeZone: string;
+}) {
   const figure = (value: number | null | undefined) => value?.toFixed(1) ?? '–';
   return (
     <DataTable
@@ -20,7 +26,8 @@ export function MeasurementTable({ measurements, timeZone }: { measurements: rea
       columns={[
         {
           title: 'Colour',
-          cell: ({ lab, measuredAt }) => lab && <Swatch lab={lab} label={`Colour on ${showTime(measuredAt, timeZone)}`} size={32} />,
+          cell: ({ lab, measuredAt }) =>
+            lab && <Swatch lab={lab} label={`Colour on ${showTime(measuredAt, timeZone)}`} size={32} />,
         },
         { title: 'Measured', cell: ({ measuredAt }) => showTime(measuredAt, timeZone) },
         { title: 'L*', figure: true, cell: ({ lab }) => figure(lab?.[0]) },
@@ -30,9 +37,15 @@ export function MeasurementTable({ measurements, timeZone }: { measurements: rea
         { title: 'ΔE00', figure: true, cell: ({ deltaE00 }) => figure(deltaE00) },
         {
           title: 'Verdict',
-          cell: ({ verdict, basis }) => [verdict ?? 'no hidden patch', basis === 'card' ? '' : NO_CARD].filter(Boolean).join(', '),
+          cell: ({ verdict, basis }) =>
+            [verdict ?? 'no hidden patch', basis === 'card' ? '' : NO_CARD].filter(Boolean).join(', '),
         },
-        { title: '', cell: ({ id, measuredAt }) => <TakeThingBack what="measurement" id={id} name={showTime(measuredAt, timeZone)} /> },
+        {
+          title: '',
+          cell: ({ id, measuredAt }) => (
+            <TakeThingBack what="measurement" id={id} name={showTime(measuredAt, timeZone)} />
+          ),
+        },
       ]}
     />
   );

@@ -5,7 +5,15 @@ import { AnswerForm } from '@/ui/AnswerForm';
 import { markStage } from './actions';
 
 /** Says why a stage is not needed on this machine. */
-export function NotNeededForm({ restorationId, stage, onDone }: { restorationId: string; stage: Stage; onDone: () => void }) {
+export function NotNeededForm({
+  restorationId,
+  stage,
+  onDone,
+}: {
+  restorationId: string;
+  stage: Stage;
+  onDone: () => void;
+}) {
   return (
     <AnswerForm
       draftKey={`not-needed-${restorationId}-${stage}`}

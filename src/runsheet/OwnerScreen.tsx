@@ -40,7 +40,10 @@ export function OwnerScreen(props: Props) {
     <>
       {owner !== '' && (
         <>
-          <Part title={waiting.length === 0 ? 'Nothing waits for an answer' : `${waiting.length} waiting for an answer`} id="waiting">
+          <Part
+            title={waiting.length === 0 ? 'Nothing waits for an answer' : `${waiting.length} waiting for an answer`}
+            id="waiting"
+          >
             {waiting.map((request) => (
               <RequestRow key={request.id} request={request} {...props} />
             ))}
@@ -67,11 +70,29 @@ export function OwnerScreen(props: Props) {
                     ],
                   },
                   { name: 'cost', label: 'What it costs', kind: 'number', unit: currency, half: true, optional: true },
-                  { name: 'what', label: 'What you would do', kind: 'long', hint: 'Brighten the shell with cream and sun, two sessions' },
+                  {
+                    name: 'what',
+                    label: 'What you would do',
+                    kind: 'long',
+                    hint: 'Brighten the shell with cream and sun, two sessions',
+                  },
                   { name: 'why', label: 'Why', kind: 'long' },
-                  { name: 'alternatives', label: 'What else could be done', kind: 'long', hint: 'Leave it; a part from a donor; a cheaper way' },
+                  {
+                    name: 'alternatives',
+                    label: 'What else could be done',
+                    kind: 'long',
+                    hint: 'Leave it; a part from a donor; a cheaper way',
+                  },
                 ]}
-                initial={{ about: 'treatment', stage: 'brighten', pieceId: '', cost: '', what: '', why: '', alternatives: '' }}
+                initial={{
+                  about: 'treatment',
+                  stage: 'brighten',
+                  pieceId: '',
+                  cost: '',
+                  what: '',
+                  why: '',
+                  alternatives: '',
+                }}
                 submit="Write the request"
                 done="Written. Send it as text or as PDF."
                 send={(values) => ask({ restorationId, ...values })}
@@ -89,13 +110,22 @@ export function OwnerScreen(props: Props) {
       )}
       <Part title="Whose machine it is" id="owner">
         {owner === '' && (
-          <EmptyPlace>It counts as your own: nothing is asked, and nothing waits. Write a name down where it is somebody else’s.</EmptyPlace>
+          <EmptyPlace>
+            It counts as your own: nothing is asked, and nothing waits. Write a name down where it is somebody else’s.
+          </EmptyPlace>
         )}
         <AnswerForm
           draftKey={`owner:${restorationId}`}
           fields={[
             { name: 'owner', label: 'Owner', optional: true, half: true, hint: 'Empty: your own' },
-            { name: 'spend', label: 'Purchases up to this, without asking', kind: 'number', unit: currency, half: true, optional: true },
+            {
+              name: 'spend',
+              label: 'Purchases up to this, without asking',
+              kind: 'number',
+              unit: currency,
+              half: true,
+              optional: true,
+            },
             { name: 'words', label: 'In the owner’s words', kind: 'long', optional: true },
           ]}
           initial={{ owner, spend, words: allowed.words }}
@@ -147,7 +177,9 @@ function RequestRow({ request, letters, costs, pieces, restorationId, timeZone }
     <Box borderTopWidth="1px" borderColor="line" py="3">
       <Text fontWeight="650">{what}</Text>
       <Text color="soft">
-        {[about, STAGE_WORDS[stage].title, tag, costs[id], `asked ${showTime(askedAt, timeZone, 'd MMM yyyy')}`].filter(Boolean).join(' · ')}
+        {[about, STAGE_WORDS[stage].title, tag, costs[id], `asked ${showTime(askedAt, timeZone, 'd MMM yyyy')}`]
+          .filter(Boolean)
+          .join(' · ')}
       </Text>
       {answer === null ? (
         <>

@@ -24,7 +24,9 @@ export function PieceHead({ restoration: { id, title }, piece, view, measured }:
             <Tag large>{tag}</Tag> {name}
           </>
         }
-        under={[plastic, finish, labels && `protect: ${labels}`, metalInside && `metal inside: ${metalInside}`].filter(Boolean).join(' · ')}
+        under={[plastic, finish, labels && `protect: ${labels}`, metalInside && `metal inside: ${metalInside}`]
+          .filter(Boolean)
+          .join(' · ')}
         action={
           <LinkButton href={`${here}/measure?stage=brighten`} look="go" bench>
             {measured ? 'Measure again' : 'Measure'}

@@ -13,7 +13,14 @@ export function PieceList({ restorationId, sights }: { restorationId: string; si
       {sights.map((sight) => {
         const marks = marksOf(sight);
         return (
-          <Box as="li" key={sight.piece.id} borderTopWidth="1px" borderColor="line" _hover={{ bg: 'sheet' }} _first={{ borderTopWidth: '0' }}>
+          <Box
+            as="li"
+            key={sight.piece.id}
+            borderTopWidth="1px"
+            borderColor="line"
+            _hover={{ bg: 'sheet' }}
+            _first={{ borderTopWidth: '0' }}
+          >
             <NextLink href={`/restorations/${restorationId}/pieces/${sight.piece.id}`}>
               <Grid templateColumns="auto 1fr" gap="4" alignItems="center" py="3" minHeight="64px">
                 <Tag>{sight.piece.tag}</Tag>

@@ -26,7 +26,11 @@ export function RestorationList({ rows }: { rows: readonly Row[] }) {
               <Grid templateColumns={{ base: '110px 1fr', md: '170px 1fr 300px' }} gap="4" alignItems="center" py="3">
                 {photoId ? (
                   // eslint-disable-next-line @next/next/no-img-element
-                  <img src={photoUrl(photoId, 'small')} alt="" style={{ width: '100%', aspectRatio: '4 / 3', objectFit: 'cover' }} />
+                  <img
+                    src={photoUrl(photoId, 'small')}
+                    alt=""
+                    style={{ width: '100%', aspectRatio: '4 / 3', objectFit: 'cover' }}
+                  />
                 ) : (
                   <Box aspectRatio="4 / 3" bg="line" />
                 )}
@@ -39,9 +43,19 @@ export function RestorationList({ rows }: { rows: readonly Row[] }) {
                   </Text>
                 </Box>
                 <Box gridColumn={{ base: '1 / 3', md: 'auto' }}>
-                  <Flex gap="1" role="img" aria-label={`${settled.filter(({ state }) => state !== 'open').length} of 9 stages settled`}>
+                  <Flex
+                    gap="1"
+                    role="img"
+                    aria-label={`${settled.filter(({ state }) => state !== 'open').length} of 9 stages settled`}
+                  >
                     {settled.map(({ stage, state }) => (
-                      <Box key={stage} flex="1" height="12px" bg={state === 'open' ? 'line' : 'work'} opacity={state === 'not needed' ? 0.45 : 1} />
+                      <Box
+                        key={stage}
+                        flex="1"
+                        height="12px"
+                        bg={state === 'open' ? 'line' : 'work'}
+                        opacity={state === 'not needed' ? 0.45 : 1}
+                      />
                     ))}
                   </Flex>
                   <Text fontSize="15px" color="soft" mt="1">

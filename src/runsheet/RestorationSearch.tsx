@@ -18,7 +18,8 @@ const SHOWN: Record<Shown, string> = { all: 'all', open: 'open', finished: 'fini
 
 /** Which restorations are listed, and the way to the next page of them. A plain form: it works before anything has loaded. */
 export function RestorationSearch({ shown, words, page, pages, all }: Props) {
-  const at = (to: number) => `/restorations?${new URLSearchParams({ show: shown, words, page: String(to + 1) }).toString()}`;
+  const at = (to: number) =>
+    `/restorations?${new URLSearchParams({ show: shown, words, page: String(to + 1) }).toString()}`;
   return (
     <Box mb="4">
       <form action="/restorations">

@@ -40,10 +40,19 @@ export function RunSheet({ restorationId, rows }: { restorationId: string; rows:
                 <Text fontFamily="mono" fontSize="24px" color={state === 'open' ? 'ink' : 'soft'}>
                   {i + 1}
                 </Text>
-                <Text fontWeight="650" fontSize="19px" {...(state === 'not needed' && { textDecoration: 'line-through', color: 'soft' })}>
+                <Text
+                  fontWeight="650"
+                  fontSize="19px"
+                  {...(state === 'not needed' && { textDecoration: 'line-through', color: 'soft' })}
+                >
                   {STAGE_WORDS[stage].title}
                 </Text>
-                <Box color="soft" gridColumn={{ base: '2 / 4', md: 'auto' }} gridRow={{ base: '2', md: 'auto' }} fontSize="16px">
+                <Box
+                  color="soft"
+                  gridColumn={{ base: '2 / 4', md: 'auto' }}
+                  gridRow={{ base: '2', md: 'auto' }}
+                  fontSize="16px"
+                >
                   {facts || (isNext ? STAGE_WORDS[stage].first : STAGE_WORDS[stage].purpose)}
                   {waits.map((what) => (
                     <Text key={what} color="ink" fontWeight="650">

@@ -41,7 +41,13 @@ export function StageEnd({ restorationId, stage, state, reason, marks, main }: P
   };
   const mark = (to: StageState) =>
     send(
-      () => markStage({ restorationId, stage, state: to, reason: to === 'done' && kept && toKeep.length > 0 ? `kept: ${toKeep.join('; ')}` : '' }),
+      () =>
+        markStage({
+          restorationId,
+          stage,
+          state: to,
+          reason: to === 'done' && kept && toKeep.length > 0 ? `kept: ${toKeep.join('; ')}` : '',
+        }),
       () => marked(to),
     );
   const again = (

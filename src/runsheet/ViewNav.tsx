@@ -13,7 +13,11 @@ export function ViewNav({ restorationId, stage, view }: { restorationId: string;
   return (
     <Views
       label="Views of this stage"
-      views={VIEWS[stage].map(({ at, title }) => ({ title, here: at === view, href: `${viewHref(restorationId, stage, at)}${asked}` }))}
+      views={VIEWS[stage].map(({ at, title }) => ({
+        title,
+        here: at === view,
+        href: `${viewHref(restorationId, stage, at)}${asked}`,
+      }))}
     />
   );
 }

@@ -5,7 +5,15 @@ import type { OwnerRequest } from '@/data/rows';
 import { TextLink } from '@/ui/links';
 
 /** What the owner has not answered yet; it waits, and says so before anything is begun. */
-export function Waiting({ restorationId, owner, requests }: { restorationId: string; owner: string; requests: readonly OwnerRequest[] }) {
+export function Waiting({
+  restorationId,
+  owner,
+  requests,
+}: {
+  restorationId: string;
+  owner: string;
+  requests: readonly OwnerRequest[];
+}) {
   return (
     <Box role="status" borderLeftWidth="8px" borderColor="amber" bg="sheet" p="3" mb="6">
       <Text fontWeight="650">Waits for {owner}’s answer</Text>

@@ -54,7 +54,11 @@ export function WorthForm({ restorationId, known, estimate, currency }: Props) {
 /** The guesses as far as they are typed; `null` while one is missing or stands in no order. */
 function typed(values: Values): WorthEstimate | null {
   const number = (name: string) => ((values[name] ?? '').trim() === '' ? NaN : Number(withPoint(values[name]!)));
-  const range = (name: string): Range => ({ low: number(`${name}Low`), likely: number(`${name}Likely`), high: number(`${name}High`) });
+  const range = (name: string): Range => ({
+    low: number(`${name}Low`),
+    likely: number(`${name}Likely`),
+    high: number(`${name}High`),
+  });
   const estimate = { parts: range('parts'), hours: range('hours'), goodOne: range('goodOne') };
   const sound = Object.values(estimate).every(({ low, likely, high }) => 0 <= low && low <= likely && likely <= high);
   return sound ? estimate : null;
@@ -62,12 +66,23 @@ function typed(values: Values): WorthEstimate | null {
 
 function Verdict({ values, known, currency }: { values: Values; known: Known; currency: string }) {
   const estimate = typed(values);
-  if (!estimate) return <Text color="soft">Guess all three, each with its spread, and the verdict stands here. The least stands first.</Text>;
+  if (!estimate)
+    return (
+      <Text color="soft">
+        Guess all three, each with its spread, and the verdict stands here. The least stands first.
+      </Text>
+    );
   const found = worth({ ...known, ...estimate });
   const between = ({ low, likely, high }: Range) =>
     `about ${roughMoney(likely, currency)}, between ${roughMoney(low, currency)} and ${roughMoney(high, currency)}`;
   return (
-    <Box aria-live="polite" bg="sheet" borderLeftWidth="8px" borderColor={found.verdict === 'not for the money' ? 'amber' : 'work'} p="4">
+    <Box
+      aria-live="polite"
+      bg="sheet"
+      borderLeftWidth="8px"
+      borderColor={found.verdict === 'not for the money' ? 'amber' : 'work'}
+      p="4"
+    >
       <Text fontWeight="650" mb="2">
         {verdictLine(found, currency)}.
       </Text>

@@ -25,12 +25,17 @@ describe('what every stage takes down', () => {
     expect(price).toMatchObject({ kind: 'price', amountMinor: 2500 });
     expect(minutes).toMatchObject({ kind: 'minutes', minutes: 25, amountMinor: 0 });
     expect(soap).toMatchObject({ kind: 'material', amountMinor: 125, minutes: 0 });
-    expect((await logOf(at.restorationId)).slice(-2).map(({ words }) => words)).toEqual(['25 min: Caps brushed', 'Used: Dish soap']);
+    expect((await logOf(at.restorationId)).slice(-2).map(({ words }) => words)).toEqual([
+      '25 min: Caps brushed',
+      'Used: Dish soap',
+    ]);
   });
 
   it('an amount that is no amount is refused with its field, and nothing is written', async () => {
     const at = await sheet();
-    expect(wrongs(await addMinutes({ ...at, minutes: '0', words: '' }))).toMatch(/minutes: .*\nwords: .*Write a few words/s);
+    expect(wrongs(await addMinutes({ ...at, minutes: '0', words: '' }))).toMatch(
+      /minutes: .*\nwords: .*Write a few words/s,
+    );
     expect(wrongs(await addMinutes({ ...at, minutes: '1500', words: 'x' }))).toMatch(/1440/);
     expect(wrongs(await addMaterial({ ...at, words: 'Soap', cost: '-2' }))).toMatch(/cost: /);
     expect(await ledgerOf(at.restorationId)).toHaveLength(1);
@@ -55,11 +60,25 @@ describe('findings', () => {
     const at = { restorationId: piece.restorationId, stage: 'wash', pieceId: piece.id };
     const found = await addFinding({ ...at, kind: 'soiled', severity: 'plain', words: 'between the vents' });
     if (!found.ok) throw new Error(wrongs(found));
-    expect(wrongs(await closeFinding({ findingId: found.value, settledAs: 'left on purpose', settledWords: '' }))).toMatch(/settledWords: .*why/);
-    expect(wrongs(await closeFinding({ findingId: found.value, settledAs: 'left on purpose', settledWords: 'sits under the door' }))).toBe('');
-    expect(await findingsOf(at.restorationId)).toMatchObject([{ settledAs: 'left on purpose', settledWords: 'sits under the door' }]);
+    expect(
+      wrongs(await closeFinding({ findingId: found.value, settledAs: 'left on purpose', settledWords: '' })),
+    ).toMatch(/settledWords: .*why/);
+    expect(
+      wrongs(
+        await closeFinding({
+          findingId: found.value,
+          settledAs: 'left on purpose',
+          settledWords: 'sits under the door',
+        }),
+      ),
+    ).toBe('');
+    expect(await findingsOf(at.restorationId)).toMatchObject([
+      { settledAs: 'left on purpose', settledWords: 'sits under the door' },
+    ]);
     expect(wrongs(await addFinding({ ...at, kind: 'haunted', severity: 'plain' }))).toMatch(/kind: /);
-    expect(wrongs(await closeFinding({ findingId: 'nowhere', settledAs: 'done' }))).toMatch(/finding is not here any more/);
+    expect(wrongs(await closeFinding({ findingId: 'nowhere', settledAs: 'done' }))).toMatch(
+      /finding is not here any more/,
+    );
   });
 });
 
@@ -67,8 +86,11 @@ describe('a stage', () => {
   it('is left out only with a reason, and the restoration closes with its last stage', async () => {
     const { restorationId } = await sheet();
     expect(wrongs(await markStage({ restorationId, stage: 'keys', state: 'not needed' }))).toMatch(/reason: /);
-    for (const stage of STAGES) await markStage({ restorationId, stage, state: stage === 'keys' ? 'not needed' : 'done', reason: 'no keyboard' });
-    expect((await stagesOf(restorationId)).map(({ state }) => state)).toEqual(STAGES.map((stage) => (stage === 'keys' ? 'not needed' : 'done')));
+    for (const stage of STAGES)
+      await markStage({ restorationId, stage, state: stage === 'keys' ? 'not needed' : 'done', reason: 'no keyboard' });
+    expect((await stagesOf(restorationId)).map(({ state }) => state)).toEqual(
+      STAGES.map((stage) => (stage === 'keys' ? 'not needed' : 'done')),
+    );
     expect((await findRestoration(restorationId))!.closedAt).not.toBeNull();
     await markStage({ restorationId, stage: 'mend', state: 'open' });
     expect((await findRestoration(restorationId))!.closedAt).toBeNull();
@@ -84,7 +106,10 @@ describe('a piece', () => {
     expect(wrongs(await tagPiece({ restorationId, ...given, name: 'Door' }))).toMatch(/tag: .*already on Lid/);
     expect(wrongs(await correctPiece({ pieceId: tagged.value, ...given, name: 'Top lid', widthMm: '210' }))).toBe('');
     expect(await findPiece(tagged.value)).toMatchObject({ name: 'Top lid', widthMm: 210, lengthMm: null });
-    expect((await logOf(restorationId)).at(-1)!.data).toMatchObject({ before: { name: 'Lid' }, after: { name: 'Top lid' } });
+    expect((await logOf(restorationId)).at(-1)!.data).toMatchObject({
+      before: { name: 'Lid' },
+      after: { name: 'Top lid' },
+    });
     await tagPiece({ restorationId, ...given, tag: 'K2' });
     expect(wrongs(await correctPiece({ pieceId: tagged.value, ...given, tag: 'K2' }))).toMatch(/already on/);
     expect(wrongs(await correctPiece({ pieceId: tagged.value, ...given, widthMm: '-4' }))).toMatch(/widthMm: /);
@@ -92,6 +117,8 @@ describe('a piece', () => {
   });
 
   it('needs a restoration that is there', async () => {
-    expect(wrongs(await tagPiece({ restorationId: 'nobody', ...TRIAL_PIECE }))).toMatch(/restoration is not here any more/);
+    expect(wrongs(await tagPiece({ restorationId: 'nobody', ...TRIAL_PIECE }))).toMatch(
+      /restoration is not here any more/,
+    );
   });
 });

@@ -68,12 +68,15 @@ export async function ask(given: Given): Promise<Answer<string>> {
 
 /** What the owner answered. */
 export async function takeAnswer(given: Given): Promise<Answer<void>> {
-  return write(answerSchema, given, ({ requestId, answer, answerWords }, now) => answerRequest(requestId, answer, answerWords, now));
+  return write(answerSchema, given, ({ requestId, answer, answerWords }, now) =>
+    answerRequest(requestId, answer, answerWords, now),
+  );
 }
 
 /** What is still to come and what a good one costs, as it is guessed now. */
 export async function guessWorth(given: Given): Promise<Answer<void>> {
-  const stands = async ({ restorationId }: { restorationId: string }) => worthDrawn((await needRow('restorations', restorationId)).estimate);
+  const stands = async ({ restorationId }: { restorationId: string }) =>
+    worthDrawn((await needRow('restorations', restorationId)).estimate);
   return writeOver(estimateSchema, given, stands, async ({ restorationId, ...figures }, now) => {
     const estimate = estimateTyped(figures);
     await setEstimate(restorationId, estimate, await worthWords(restorationId, estimate), now);
@@ -104,5 +107,7 @@ export async function correctPiece(given: Given): Promise<Answer<void>> {
     const piece = await findPiece(pieceId);
     return piece ? { ...pieceDrawn(piece), surfaces: piece.surfaces, hollow: piece.hollow } : {};
   };
-  return writeOver(changePieceSchema, given, stands, ({ pieceId, ...typed }, now) => changePiece(pieceId, pieceOf(typed), now));
+  return writeOver(changePieceSchema, given, stands, ({ pieceId, ...typed }, now) =>
+    changePiece(pieceId, pieceOf(typed), now),
+  );
 }

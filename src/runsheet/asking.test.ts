@@ -18,42 +18,67 @@ jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 inTrialWorkshop();
 
 const FOUND = { stage: 'intake', kind: 'yellowed', severity: 'bad', words: 'front' };
-const ASKED = { stage: 'brighten', about: 'treatment', what: 'Brighten the front.', why: 'bad yellow', alternatives: 'leave it' };
+const ASKED = {
+  stage: 'brighten',
+  about: 'treatment',
+  what: 'Brighten the front.',
+  why: 'bad yellow',
+  alternatives: 'leave it',
+};
 
 it('a pin is found, looked at closely, settled and opened again', async () => {
   const { id: restorationId } = await trialRestoration();
   const [photo, close] = [await trialPhoto(restorationId, 1), await trialPhoto(restorationId, 2)];
-  expect(wrongs(await addFinding({ restorationId, ...FOUND, photoId: photo.id, pin: { x: 2, y: 0 } }))).toMatch(/pin\.x/);
+  expect(wrongs(await addFinding({ restorationId, ...FOUND, photoId: photo.id, pin: { x: 2, y: 0 } }))).toMatch(
+    /pin\.x/,
+  );
   const found = await addFinding({ restorationId, ...FOUND, photoId: photo.id, pin: { x: 0.2, y: 0.4 } });
   const findingId = found.ok ? found.value : '';
   expect(wrongs(await addCloseUp({ findingId, photoId: close.id }))).toBe('');
-  expect(wrongs(await closeFinding({ findingId, settledAs: 'not possible', settledWords: '' }))).toMatch(/settledWords: /);
+  expect(wrongs(await closeFinding({ findingId, settledAs: 'not possible', settledWords: '' }))).toMatch(
+    /settledWords: /,
+  );
   expect(wrongs(await closeFinding({ findingId, settledAs: 'not possible', settledWords: 'brittle' }))).toBe('');
   expect(wrongs(await reopenFinding(findingId))).toBe('');
-  expect(await findingsOf(restorationId)).toMatchObject([{ closeUpId: close.id, pin: { x: 0.2, y: 0.4 }, settledAs: null }]);
+  expect(await findingsOf(restorationId)).toMatchObject([
+    { closeUpId: close.id, pin: { x: 0.2, y: 0.4 }, settledAs: null },
+  ]);
 });
 
 it('the run sheet says what asks for a stage, and what waits for the owner', async () => {
   const { id: restorationId } = await trialRestoration();
   await addFinding({ restorationId, ...FOUND });
-  expect(wrongs(await belongsTo({ restorationId, owner: 'Ines Torvel', stages: ['wash'], spend: '5', words: '' }))).toBe('');
+  expect(
+    wrongs(await belongsTo({ restorationId, owner: 'Ines Torvel', stages: ['wash'], spend: '5', words: '' })),
+  ).toBe('');
   const asked = await ask({ restorationId, ...ASKED, cost: '' });
   const row = async () => (await runSheetRows(restorationId)).find(({ stage }) => stage === 'brighten')!;
   expect(await row()).toMatchObject({ facts: 'asked for: yellowed, front', waits: ['Brighten the front.'] });
   expect(wrongs(await takeAnswer({ requestId: asked.ok ? asked.value : '', answer: 'yes' }))).toBe('');
   expect((await row()).waits).toEqual([]);
-  expect(wrongs(await addMaterial({ restorationId, stage: 'mend', words: 'feet', cost: '6.40' }))).toMatch(/cost: Ines Torvel did not allow/);
+  expect(wrongs(await addMaterial({ restorationId, stage: 'mend', words: 'feet', cost: '6.40' }))).toMatch(
+    /cost: Ines Torvel did not allow/,
+  );
   expect(wrongs(await addMaterial({ restorationId, stage: 'mend', words: 'glue', cost: '4' }))).toBe('');
 });
 
 it('a request says what, why and what else, or is sent back; as a letter it holds them', async () => {
   const { id: restorationId } = await trialRestoration();
   await belongsTo({ restorationId, owner: 'Ines Torvel', stages: [] });
-  expect(wrongs(await ask({ restorationId, ...ASKED, what: '', alternatives: ' ', stage: 'teardown' }))).toMatch(/stage: .*what: .*alternatives: /s);
-  expect(wrongs(await belongsTo({ restorationId, owner: 'x', stages: ['rebuild'], spend: '-1' }))).toMatch(/stages\[0\]: .*spend: /s);
+  expect(wrongs(await ask({ restorationId, ...ASKED, what: '', alternatives: ' ', stage: 'teardown' }))).toMatch(
+    /stage: .*what: .*alternatives: /s,
+  );
+  expect(wrongs(await belongsTo({ restorationId, owner: 'x', stages: ['rebuild'], spend: '-1' }))).toMatch(
+    /stages\[0\]: .*spend: /s,
+  );
   await ask({ restorationId, ...ASKED, cost: '12' });
   const [request] = await requestsOf(restorationId);
-  const of = [request!, (await findRestoration(restorationId))!, await piecesOf(restorationId), await getWorkshop()] as const;
+  const of = [
+    request!,
+    (await findRestoration(restorationId))!,
+    await piecesOf(restorationId),
+    await getWorkshop(),
+  ] as const;
   expect(letterTextOf(...of)).toMatch(/To Ines Torvel,.*Brighten the front\..*€12\.00.*leave it.*- No, leave it/s);
   expect((await letterPdf(letterOf(...of))).subarray(0, 5).toString()).toBe('%PDF-');
 });
@@ -77,7 +102,9 @@ it('an estimate is weighed with what is known, and each is kept', async () => {
     /partsHigh: The most cannot.*hoursLow: .*A guess is enough/s,
   );
   expect(wrongs(await guessWorth({ restorationId, ...guess }))).toBe('');
-  expect(wrongs(await guessWorth({ restorationId, ...guess, goodOneLow: '10', goodOneLikely: '20', goodOneHigh: '30' }))).toBe('');
+  expect(
+    wrongs(await guessWorth({ restorationId, ...guess, goodOneLow: '10', goodOneLikely: '20', goodOneHigh: '30' })),
+  ).toBe('');
   const estimates = (await logOf(restorationId)).filter(({ kind }) => kind === 'estimate').map(({ words }) => words);
   expect(estimates[0]).toMatch(/^Worth it: 100 %/);
   expect(estimates[1]).toMatch(/^Not for the money: 0 %.*−€/);

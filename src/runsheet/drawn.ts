@@ -40,4 +40,6 @@ export const ENDS = [
 ] as const;
 
 export const worthDrawn = (estimate: WorthEstimate | null): Record<string, string> =>
-  Object.fromEntries(GUESSES.flatMap((name) => ENDS.map(({ end, of }) => [`${name}${end}`, estimate ? String(estimate[name][of]) : ''])));
+  Object.fromEntries(
+    GUESSES.flatMap((name) => ENDS.map(({ end, of }) => [`${name}${end}`, estimate ? String(estimate[name][of]) : ''])),
+  );

@@ -22,14 +22,18 @@ function rowOf(
   const minutes = of(ledger).reduce((sum, entry) => sum + entry.minutes, 0);
   const tags = asking.map(({ kind, words }) => [kind, words].filter(Boolean).join(', '));
   const facts = [
-    tags.length > 0 ? `asked for: ${tags.slice(0, 2).join('; ')}${tags.length > 2 ? ` and ${tags.length - 2} more` : ''}` : '',
+    tags.length > 0
+      ? `asked for: ${tags.slice(0, 2).join('; ')}${tags.length > 2 ? ` and ${tags.length - 2} more` : ''}`
+      : '',
     count(of(photos).length, 'photograph'),
     stage === 'intake' ? count(findings.length, 'finding') : '',
     reason ?? '',
   ]
     .filter(Boolean)
     .join(', ');
-  const waits = requests.filter((request) => request.answer === null && request.stage === stage).map(({ what }) => what);
+  const waits = requests
+    .filter((request) => request.answer === null && request.stage === stage)
+    .map(({ what }) => what);
   return { stage, state, facts, waits, minutes: minutes > 0 ? showMinutes(minutes) : '' };
 }
 

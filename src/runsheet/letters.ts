@@ -4,7 +4,12 @@ import { showTime } from '@/core/runsheet/time';
 import type { OwnerRequest, Piece, Restoration, Workshop } from '@/data/rows';
 
 /** A request as the letter that is sent. */
-export function letterOf(request: OwnerRequest, restoration: Restoration, pieces: readonly Piece[], workshop: Workshop): Letter {
+export function letterOf(
+  request: OwnerRequest,
+  restoration: Restoration,
+  pieces: readonly Piece[],
+  workshop: Workshop,
+): Letter {
   const piece = pieces.find(({ id }) => id === request.pieceId);
   return requestLetter({
     owner: restoration.owner,

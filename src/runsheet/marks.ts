@@ -9,7 +9,11 @@ export interface PieceSight {
 
 /** The marks of a piece on the plastic scale. */
 export const marksOf = ({ piece, first, latest }: PieceSight): ScaleMark[] =>
-  scaleMarks({ hidden: piece.hiddenLab, first: first && first.id !== latest?.id ? first.lab : null, now: latest?.lab ?? null });
+  scaleMarks({
+    hidden: piece.hiddenLab,
+    first: first && first.id !== latest?.id ? first.lab : null,
+    now: latest?.lab ?? null,
+  });
 
 /** How far a piece is from its hidden patch, in words. */
 export function distanceWords({ latest }: PieceSight): string {

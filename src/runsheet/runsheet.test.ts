@@ -46,14 +46,18 @@ describe('a piece on the plastic scale', () => {
     expect(distanceWords({ piece, first: null, latest: null })).toBe('not measured yet');
     expect(distanceWords({ piece, first: null, latest: measurement('a', 25) })).toBe('ΔE00 9.1, b* +20.0: to go');
     expect(distanceWords({ piece, first: null, latest: measurement('a', 2) })).toContain('−3.0');
-    expect(distanceWords({ piece, first: null, latest: { ...measurement('a', 2), deltaE00: null } })).toBe('measured without a hidden patch');
+    expect(distanceWords({ piece, first: null, latest: { ...measurement('a', 2), deltaE00: null } })).toBe(
+      'measured without a hidden patch',
+    );
   });
 });
 
 describe('what the stage sheet sends', () => {
   const place = { restorationId: 'r', stage: 'wash' };
-  const errorOf = (schema: { validate: (given: unknown, options: object) => { error?: { message: string } } }, given: object) =>
-    schema.validate(given, VALIDATE).error?.message ?? '';
+  const errorOf = (
+    schema: { validate: (given: unknown, options: object) => { error?: { message: string } } },
+    given: object,
+  ) => schema.validate(given, VALIDATE).error?.message ?? '';
 
   it.each([
     [noteSchema, { ...place, words: '  ' }, 'Write a few words'],
@@ -66,19 +70,34 @@ describe('what the stage sheet sends', () => {
     [settleFindingSchema, { findingId: 'f', settledAs: 'forgotten' }, 'is none of these'],
     [settleStageSchema, { ...place, state: 'half' }, 'is none of these'],
     [pieceSchema, { restorationId: 'r', tag: '', name: 'Lid', plastic: 'ABS', finish: 'smooth' }, 'masking tape'],
-    [pieceSchema, { restorationId: 'r', tag: 'K1', name: 'Lid', plastic: 'ABS', finish: 'smooth', lengthMm: '-4' }, 'must be more than 0'],
+    [
+      pieceSchema,
+      { restorationId: 'r', tag: 'K1', name: 'Lid', plastic: 'ABS', finish: 'smooth', lengthMm: '-4' },
+      'must be more than 0',
+    ],
   ])('%# is refused with what would be right', (schema, given, words) => {
     expect(errorOf(schema as never, given)).toContain(words);
   });
 
   it('takes empty fields for what is not known', () => {
     expect(
-      pieceSchema.validate({ restorationId: 'r', tag: 'K1', name: 'Lid', plastic: 'ABS', finish: 'smooth', lengthMm: '', labels: '' }).value,
+      pieceSchema.validate({
+        restorationId: 'r',
+        tag: 'K1',
+        name: 'Lid',
+        plastic: 'ABS',
+        finish: 'smooth',
+        lengthMm: '',
+        labels: '',
+      }).value,
     ).toMatchObject({
       lengthMm: null,
       labels: '',
     });
-    expect(findingSchema.validate({ ...place, kind: 'rust', severity: 'bad', pieceId: '' }).value).toMatchObject({ pieceId: null, words: '' });
+    expect(findingSchema.validate({ ...place, kind: 'rust', severity: 'bad', pieceId: '' }).value).toMatchObject({
+      pieceId: null,
+      words: '',
+    });
     expect(materialSchema.validate({ ...place, words: 'soap', cost: '' }).value).toMatchObject({ cost: 0 });
   });
 });

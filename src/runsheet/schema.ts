@@ -11,21 +11,34 @@ import type { NewPiece } from '@/data/pieces';
 
 type NewRequest = Pick<OwnerRequest, 'restorationId' | 'pieceId' | 'stage' | 'about' | 'what' | 'why' | 'alternatives'>;
 
-const millimetres = (label: string) => Joi.number().positive().max(MOST.sideMm).empty('').default(null).allow(null).label(label);
+const millimetres = (label: string) =>
+  Joi.number().positive().max(MOST.sideMm).empty('').default(null).allow(null).label(label);
 
 export const restorationIdSchema = Joi.object<{ restorationId: string }>({ restorationId: Joi.string().required() });
 
-export const settleStageSchema = Joi.object<{ restorationId: string; stage: Stage; state: StageState; reason: string }>({
-  ...stagePlace,
-  state: Joi.string()
-    .valid(...STAGE_STATES)
-    .required(),
-  reason: Joi.string().trim().max(MOST.words).allow('').default('').label('Reason'),
-});
+export const settleStageSchema = Joi.object<{ restorationId: string; stage: Stage; state: StageState; reason: string }>(
+  {
+    ...stagePlace,
+    state: Joi.string()
+      .valid(...STAGE_STATES)
+      .required(),
+    reason: Joi.string().trim().max(MOST.words).allow('').default('').label('Reason'),
+  },
+);
 
 const pieceFields = {
-  tag: Joi.string().trim().max(MOST.tag).required().label('Tag').messages({ 'string.empty': 'Give it the tag you write on the masking tape.' }),
-  name: Joi.string().trim().max(MOST.name).required().label('Piece').messages({ 'string.empty': 'Say which piece it is.' }),
+  tag: Joi.string()
+    .trim()
+    .max(MOST.tag)
+    .required()
+    .label('Tag')
+    .messages({ 'string.empty': 'Give it the tag you write on the masking tape.' }),
+  name: Joi.string()
+    .trim()
+    .max(MOST.name)
+    .required()
+    .label('Piece')
+    .messages({ 'string.empty': 'Say which piece it is.' }),
   plastic: Joi.string()
     .valid(...MATERIALS)
     .required()
@@ -108,7 +121,13 @@ export const aimSchema = Joi.object<{ restorationId: string; aim: Aim; worthKeep
 const money = (label: string) => Joi.number().min(0).max(MOST.money).empty('').default(0).label(label);
 const changing = Joi.string().valid(...CHANGING);
 
-export const ownerSchema = Joi.object<{ restorationId: string; owner: string; stages: Stage[]; spend: number; words: string }>({
+export const ownerSchema = Joi.object<{
+  restorationId: string;
+  owner: string;
+  stages: Stage[];
+  spend: number;
+  words: string;
+}>({
   restorationId: Joi.string().required(),
   owner: Joi.string().trim().max(MOST.title).allow('').default('').label('Owner'),
   stages: Joi.array().items(changing).unique().default([]).label('Allowed without asking'),
@@ -140,7 +159,12 @@ export const answerSchema = Joi.object<{ requestId: string; answer: OwnerAnswer;
 });
 
 const guess = (label: string) =>
-  Joi.number().min(0).max(MOST.money).required().label(label).messages({ 'number.base': '{#label} is empty. A guess is enough.' });
+  Joi.number()
+    .min(0)
+    .max(MOST.money)
+    .required()
+    .label(label)
+    .messages({ 'number.base': '{#label} is empty. A guess is enough.' });
 const range = (name: string, label: string) => ({
   [`${name}Low`]: guess(`${label}, at least`),
   [`${name}Likely`]: guess(`${label}, most likely`)

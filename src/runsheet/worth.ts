@@ -13,12 +13,21 @@ export async function knownOf(restorationId: string): Promise<Known> {
   const [ledger, { currency, hourlyRateMinor }] = await Promise.all([ledgerOf(restorationId), getWorkshop()]);
   const { pricePaidMinor, spentMinor, minutes } = soFar(ledger);
   const whole = (minor: number) => wholeUnits(minor, currency);
-  return { pricePaid: whole(pricePaidMinor), spent: whole(spentMinor), hoursWorked: minutes / 60, hourlyRate: whole(hourlyRateMinor) };
+  return {
+    pricePaid: whole(pricePaidMinor),
+    spent: whole(spentMinor),
+    hoursWorked: minutes / 60,
+    hourlyRate: whole(hourlyRateMinor),
+  };
 }
 
 /** The three guesses from the nine fields of the form. */
 export function estimateTyped(figures: Record<string, number>): WorthEstimate {
-  const range = (name: string): Range => ({ low: figures[`${name}Low`]!, likely: figures[`${name}Likely`]!, high: figures[`${name}High`]! });
+  const range = (name: string): Range => ({
+    low: figures[`${name}Low`]!,
+    likely: figures[`${name}Likely`]!,
+    high: figures[`${name}High`]!,
+  });
   return { parts: range('parts'), hours: range('hours'), goodOne: range('goodOne') };
 }
 

@@ -51,7 +51,11 @@ export function AgentsScreen({ surface, surfaces, rows, meanings, known, familie
     <>
       <Flex as="label" direction="column" maxWidth="420px" mb="5">
         <Text fontWeight="650">Surface</Text>
-        <Select value={surface} onChange={(event) => router.push(`/stores/agents?surface=${event.target.value}`)} options={surfaces} />
+        <Select
+          value={surface}
+          onChange={(event) => router.push(`/stores/agents?surface=${event.target.value}`)}
+          options={surfaces}
+        />
       </Flex>
       <Wrong words={wrong} />
       {VERDICTS.map((verdict) => {
@@ -85,7 +89,13 @@ export function AgentsScreen({ surface, surfaces, rows, meanings, known, familie
                 half: true,
                 options: rows.map(({ agent, title }) => ({ value: agent, label: title })),
               },
-              { name: 'verdict', label: 'Verdict', kind: 'choice', half: true, options: options(['test first', 'never']) },
+              {
+                name: 'verdict',
+                label: 'Verdict',
+                kind: 'choice',
+                half: true,
+                options: options(['test first', 'never']),
+              },
               { name: 'reason', label: 'Because' },
             ]}
             initial={{ agent: rows[0]!.agent, verdict: 'test first', reason: '' }}
@@ -94,7 +104,9 @@ export function AgentsScreen({ surface, surfaces, rows, meanings, known, familie
             send={(values) => forbid({ surface, ...values })}
           />
         </Fold>
-        <Text color="soft">A verdict of your own can only be stricter than the data set; harm at the sink writes one by itself.</Text>
+        <Text color="soft">
+          A verdict of your own can only be stricter than the data set; harm at the sink writes one by itself.
+        </Text>
       </Part>
       <Part title="Not in the list">
         <Fold summary="An agent of your own">
@@ -135,7 +147,12 @@ interface LineProps {
 }
 
 /** An agent in one line: how rough, what it is called, what it may do here; opened, what it does and why. */
-function AgentLine({ row: { title, does, roughness, verdict, reason, own, source }, meaning, busy, onHave }: LineProps) {
+function AgentLine({
+  row: { title, does, roughness, verdict, reason, own, source },
+  meaning,
+  busy,
+  onHave,
+}: LineProps) {
   return (
     <Box borderTopWidth="1px" borderColor="line">
       <Fold
@@ -158,7 +175,12 @@ function AgentLine({ row: { title, does, roughness, verdict, reason, own, source
         <Text color="soft" fontSize="15px">
           {does} ({source})
         </Text>
-        <Button my="2" disabled={busy} onClick={() => onHave(!own)} aria-label={`${own ? 'Not here' : 'It is here'}: ${title}`}>
+        <Button
+          my="2"
+          disabled={busy}
+          onClick={() => onHave(!own)}
+          aria-label={`${own ? 'Not here' : 'It is here'}: ${title}`}
+        >
           {own ? 'Not here' : 'It is here'}
         </Button>
       </Fold>

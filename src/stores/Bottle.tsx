@@ -15,7 +15,13 @@ export function Bottle({ left, size }: { left: number | null; size: number | nul
           <rect x="0" y={level} width="40" height={80 - level} />
         </clipPath>
         <path d={body} fill="currentColor" opacity="0.75" clipPath={`url(#${liquid})`} />
-        <path d={body} fill="none" stroke="var(--chakra-colors-ink)" strokeWidth="2" {...(share === null && { strokeDasharray: '4 3' })} />
+        <path
+          d={body}
+          fill="none"
+          stroke="var(--chakra-colors-ink)"
+          strokeWidth="2"
+          {...(share === null && { strokeDasharray: '4 3' })}
+        />
       </svg>
     </Box>
   );

@@ -28,10 +28,24 @@ const FIELDS = (meanings: readonly string[]): readonly FieldDef[] => [
     options: meanings.map((words, i) => ({ value: String(i), label: `${i}: ${words}` })),
   },
   { name: 'wet', label: 'How wet', kind: 'choice', third: true, options: options(['dry', 'damp', 'bath']) },
-  { name: 'leaves', label: 'What dries last', kind: 'choice', third: true, options: options(['nothing', 'water', 'alcohol', 'vinegar', 'oil']) },
+  {
+    name: 'leaves',
+    label: 'What dries last',
+    kind: 'choice',
+    third: true,
+    options: options(['nothing', 'water', 'alcohol', 'vinegar', 'oil']),
+  },
   { name: 'dwellMin', label: 'Left to work', kind: 'number', unit: 'min', third: true },
   { name: 'handsMin', label: 'Hands', kind: 'number', unit: 'min', third: true },
-  { name: 'litre', label: 'In a litre of bath', kind: 'number', unit: 'mL', fixedUnit: true, third: true, optional: true },
+  {
+    name: 'litre',
+    label: 'In a litre of bath',
+    kind: 'number',
+    unit: 'mL',
+    fixedUnit: true,
+    third: true,
+    optional: true,
+  },
   { name: 'bathC', label: 'Bath', kind: 'number', unit: '°C', third: true, optional: true },
   { name: 'rinse', label: 'Rinse', half: true, optional: true },
   { name: 'protection', label: 'Protection', half: true, hint: 'As its sheet says' },
@@ -42,7 +56,12 @@ const FIELDS = (meanings: readonly string[]): readonly FieldDef[] => [
 export function OwnAgentForm({ families, soils, meanings }: Props) {
   const [made, setMade] = useState<readonly string[]>([]);
   const [takes, setTakes] = useState<readonly string[]>([]);
-  const ticks = (label: string, choices: readonly Choice[], ticked: readonly string[], set: (now: readonly string[]) => void) => (
+  const ticks = (
+    label: string,
+    choices: readonly Choice[],
+    ticked: readonly string[],
+    set: (now: readonly string[]) => void,
+  ) => (
     <>
       <Text fontWeight="650" mt="4">
         {label}

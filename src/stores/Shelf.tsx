@@ -61,7 +61,8 @@ function Strength({ bottle, now, timeZone }: { bottle: Shelved } & Pick<Props, '
     <>
       {tested && (
         <Text>
-          Counts with <b>{tested.percentWW.toFixed(1)} %</b>, {FOUND[tested.how]} on {showTime(tested.at, timeZone, 'd MMM yyyy')}.
+          Counts with <b>{tested.percentWW.toFixed(1)} %</b>, {FOUND[tested.how]} on{' '}
+          {showTime(tested.at, timeZone, 'd MMM yyyy')}.
         </Text>
       )}
       {aged && <Text>{agedWords(aged)}</Text>}
@@ -95,5 +96,7 @@ function Left({ left, sizeMl, kind }: Shelved) {
 function strengthOf({ strengthValue, strengthUnit }: Shelved): string {
   if (strengthValue === null || strengthUnit === null) return '';
   const words = strengthWords(strengthValue, strengthUnit);
-  return strengthUnit === 'percentWW' ? words : `${words} (${peroxideStrength(strengthValue, strengthUnit).percentWW.toFixed(1)} % by weight)`;
+  return strengthUnit === 'percentWW'
+    ? words
+    : `${words} (${peroxideStrength(strengthValue, strengthUnit).percentWW.toFixed(1)} % by weight)`;
 }

@@ -25,7 +25,15 @@ export function StockForm({ currency }: { currency: string }) {
   return (
     <AnswerForm
       fields={fields}
-      initial={{ name: '', kind: STOCK_KINDS[0], strengthValue: '', strengthUnit: 'percentWW', sizeMl: '', price: '', words: '' }}
+      initial={{
+        name: '',
+        kind: STOCK_KINDS[0],
+        strengthValue: '',
+        strengthUnit: 'percentWW',
+        sizeMl: '',
+        price: '',
+        words: '',
+      }}
       submit="Put into stores"
       send={putIntoStores}
       done="In the stores."

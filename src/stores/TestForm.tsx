@@ -19,8 +19,22 @@ const WAYS = [
 ];
 const FIELDS: Record<string, readonly FieldDef[]> = {
   gas: [
-    { name: 'sampleMl', label: 'Sample of the bottle', kind: 'number', unit: 'mL', half: true, hint: 'Before it was thinned' },
-    { name: 'gasMl', label: 'Gas that it gave', kind: 'number', unit: 'mL', half: true, hint: 'With a pinch of yeast, caught over water' },
+    {
+      name: 'sampleMl',
+      label: 'Sample of the bottle',
+      kind: 'number',
+      unit: 'mL',
+      half: true,
+      hint: 'Before it was thinned',
+    },
+    {
+      name: 'gasMl',
+      label: 'Gas that it gave',
+      kind: 'number',
+      unit: 'mL',
+      half: true,
+      hint: 'With a pinch of yeast, caught over water',
+    },
     { name: 'gasC', label: 'Temperature', kind: 'number', unit: '°C', half: true },
     { name: 'pressureHPa', label: 'Air pressure', kind: 'number', unit: 'hPa', half: true },
   ],
@@ -65,7 +79,9 @@ export function TestForm({ bottle, months }: { bottle: Shelved; months: number }
         {(form) => (
           <>
             <FieldWatch form={form} name="how" onChange={setHow} />
-            {how !== 'other' && <TextLink href="/sums/aged-bottle">How it is worked out: the sum “Old bottle”</TextLink>}
+            {how !== 'other' && (
+              <TextLink href="/sums/aged-bottle">How it is worked out: the sum “Old bottle”</TextLink>
+            )}
           </>
         )}
       </AnswerForm>

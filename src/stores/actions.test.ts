@@ -20,7 +20,9 @@ const BOTTLE = {
 
 it('takes a bottle by its label, in the workshop’s money', async () => {
   expect(wrongs(await putIntoStores(BOTTLE))).toBe('');
-  expect(await listStock()).toMatchObject([{ strengthValue: 40, strengthUnit: 'volumes', sizeMl: 900, priceMinor: 790 }]);
+  expect(await listStock()).toMatchObject([
+    { strengthValue: 40, strengthUnit: 'volumes', sizeMl: 900, priceMinor: 790 },
+  ]);
 });
 
 it.each([
@@ -58,7 +60,8 @@ describe('how strong a bottle still is', () => {
     storageC: '20',
     percentWW: '',
   };
-  const test = async (rest: Record<string, string>) => testStrength({ ...FORM, stockId: (await listStock())[0]!.id, ...rest });
+  const test = async (rest: Record<string, string>) =>
+    testStrength({ ...FORM, stockId: (await listStock())[0]!.id, ...rest });
   const counts = async () => (await listStock())[0]!.tested;
 
   it('is measured by gas, estimated by age, or known from another test; the newest counts', async () => {
@@ -67,7 +70,10 @@ describe('how strong a bottle still is', () => {
     expect(wrongs(await test({ gasMl: '200' }))).toBe('');
     expect((await counts())!.percentWW).toBeCloseTo(10.8, 0);
     expect(wrongs(await test({ how: 'age', months: '24', openMonths: '12', storageC: '20' }))).toBe('');
-    expect(await counts()).toMatchObject({ how: 'age', percentWW: expect.closeTo(11.66 * Math.exp(-0.17), 1) as number });
+    expect(await counts()).toMatchObject({
+      how: 'age',
+      percentWW: expect.closeTo(11.66 * Math.exp(-0.17), 1) as number,
+    });
     expect(wrongs(await test({ how: 'other', percentWW: '9' }))).toBe('');
     expect(await counts()).toMatchObject({ how: 'other', percentWW: 9 });
   });
@@ -96,8 +102,12 @@ describe('cleaning agents', () => {
     expect((await ownKnowledge()).off).toEqual(['vinegar']);
     expect(wrongs(await haveAgent('vinegar', true))).toBe('');
     expect((await ownKnowledge()).off).toEqual([]);
-    expect(wrongs(await forbid({ agent: 'isopropyl', surface: 'abs-textured', verdict: 'never', reason: 'dulled ours' }))).toBe('');
-    expect((await ownKnowledge()).verdicts).toMatchObject([{ agent: 'isopropyl', verdict: 'never', reason: 'dulled ours' }]);
+    expect(
+      wrongs(await forbid({ agent: 'isopropyl', surface: 'abs-textured', verdict: 'never', reason: 'dulled ours' })),
+    ).toBe('');
+    expect((await ownKnowledge()).verdicts).toMatchObject([
+      { agent: 'isopropyl', verdict: 'never', reason: 'dulled ours' },
+    ]);
   });
 
   it('a verdict that loosens, or gives no reason, is refused', async () => {
@@ -128,9 +138,13 @@ describe('cleaning agents', () => {
     expect(wrongs(await ownAgent(OWN))).toBe('');
     expect(wrongs(await ownSurface({ title: 'Soft-touch coat', like: 'painted-plastic' }))).toBe('');
     const { agents, surfaces } = await ownKnowledge();
-    expect(agents).toMatchObject([{ title: 'Lens wipe', takes: { 'hand-grease': 0.8 }, perLitre: null, families: ['alcoholMild', 'damp'] }]);
+    expect(agents).toMatchObject([
+      { title: 'Lens wipe', takes: { 'hand-grease': 0.8 }, perLitre: null, families: ['alcoholMild', 'damp'] },
+    ]);
     expect(surfaces).toMatchObject([{ title: 'Soft-touch coat', like: 'painted-plastic' }]);
-    expect(wrongs(await forbid({ agent: agents[0]!.id, surface: surfaces[0]!.id, verdict: 'never', reason: 'peels' }))).toBe('');
+    expect(
+      wrongs(await forbid({ agent: agents[0]!.id, surface: surfaces[0]!.id, verdict: 'never', reason: 'peels' })),
+    ).toBe('');
   });
 
   it.each([

@@ -10,7 +10,15 @@ import { addStock, addStrength, countStock, findStock } from '@/data/stock';
 import { getWorkshop } from '@/data/workshop';
 import type { Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
-import { countSchema, haveAgentSchema, ownAgentSchema, ownSurfaceSchema, ownVerdictSchema, stockSchema, testSchema } from './schema';
+import {
+  countSchema,
+  haveAgentSchema,
+  ownAgentSchema,
+  ownSurfaceSchema,
+  ownVerdictSchema,
+  stockSchema,
+  testSchema,
+} from './schema';
 import { TAKES } from './takes';
 
 /** Puts a bottle or another consumable into the stores. */

@@ -36,7 +36,9 @@ export const stockSchema = Joi.object<StockForm>({
     .empty('')
     .when('kind', { is: isPeroxide, then: Joi.required(), otherwise: Joi.optional().default(null) })
     .label('Strength on the label')
-    .messages({ 'any.required': 'Peroxide without a strength cannot be planned with. Copy the number from its label.' }),
+    .messages({
+      'any.required': 'Peroxide without a strength cannot be planned with. Copy the number from its label.',
+    }),
   strengthUnit: Joi.string()
     .valid(...STRENGTH_UNITS)
     .default('percentWW')
@@ -80,9 +82,17 @@ export const testSchema = Joi.object<{ stockId: string; how: TestWay } & AgedBot
 
 const agent = agentSchema.required();
 
-export const haveAgentSchema = Joi.object<{ agent: AgentId; owned: boolean }>({ agent, owned: Joi.boolean().required() });
+export const haveAgentSchema = Joi.object<{ agent: AgentId; owned: boolean }>({
+  agent,
+  owned: Joi.boolean().required(),
+});
 
-export const ownVerdictSchema = Joi.object<{ agent: AgentId; surface: SurfaceId; verdict: 'test first' | 'never'; reason: string }>({
+export const ownVerdictSchema = Joi.object<{
+  agent: AgentId;
+  surface: SurfaceId;
+  verdict: 'test first' | 'never';
+  reason: string;
+}>({
   agent,
   surface: surfaceSchema.required(),
   verdict: Joi.string().valid('test first', 'never').required().label('Verdict'),

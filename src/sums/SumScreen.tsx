@@ -31,7 +31,8 @@ type Value = string | Value[] | { [name: string]: Value };
 /** What is typed stays text until it is sent, so that half a number is not lost. */
 function asTyped(value: unknown): Value {
   if (Array.isArray(value)) return value.map(asTyped);
-  if (value !== null && typeof value === 'object') return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, asTyped(inner)]));
+  if (value !== null && typeof value === 'object')
+    return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, asTyped(inner)]));
   return value === null || value === undefined ? '' : String(value);
 }
 
@@ -39,7 +40,9 @@ function asTyped(value: unknown): Value {
 function asSent(value: Value): unknown {
   if (Array.isArray(value)) return value.map(asSent);
   if (typeof value === 'object')
-    return Object.fromEntries(Object.entries(value).flatMap(([key, inner]) => (inner === '' ? [] : [[key, asSent(inner)]])));
+    return Object.fromEntries(
+      Object.entries(value).flatMap(([key, inner]) => (inner === '' ? [] : [[key, asSent(inner)]])),
+    );
   const number = Number(withPoint(value));
   return value.trim() !== '' && !Number.isNaN(number) ? number : value;
 }
@@ -56,7 +59,12 @@ export function SumScreen({ name, fields, example, source, estimate, system: usu
   useEffect(() => {
     const controller = new AbortController();
     const timer = setTimeout(() => {
-      fetch(`/api/sums/${name}?explain=1`, { method: 'POST', body: sent, headers: { 'Content-Type': 'application/json' }, signal: controller.signal })
+      fetch(`/api/sums/${name}?explain=1`, {
+        method: 'POST',
+        body: sent,
+        headers: { 'Content-Type': 'application/json' },
+        signal: controller.signal,
+      })
         .then(async (response) => {
           const answered: unknown = await response.json();
           if (response.ok) {
@@ -66,7 +74,9 @@ export function SumScreen({ name, fields, example, source, estimate, system: usu
         })
         .catch((failure: unknown) => {
           if (!controller.signal.aborted)
-            setErrors([{ field: '', message: `Kvell did not answer (${(failure as Error).message}). Check that it still runs.` }]);
+            setErrors([
+              { field: '', message: `Kvell did not answer (${(failure as Error).message}). Check that it still runs.` },
+            ]);
         });
     }, PAUSE_MS);
     return () => {
@@ -80,9 +90,19 @@ export function SumScreen({ name, fields, example, source, estimate, system: usu
     <Grid templateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(320px, 1fr) minmax(0, 1.3fr)' }} gap="8">
       <Box>
         <Flex justify="end" mb="3">
-          <Button onClick={() => setSystem(system === 'us' ? 'metric' : 'us')}>{system === 'us' ? 'Show metric units' : 'Show US units'}</Button>
+          <Button onClick={() => setSystem(system === 'us' ? 'metric' : 'us')}>
+            {system === 'us' ? 'Show metric units' : 'Show US units'}
+          </Button>
         </Flex>
-        <FieldsOf key={system} fields={fields} value={value as Record<string, Value>} onChange={setValue} path="" errorAt={errorAt} system={system} />
+        <FieldsOf
+          key={system}
+          fields={fields}
+          value={value as Record<string, Value>}
+          onChange={setValue}
+          path=""
+          errorAt={errorAt}
+          system={system}
+        />
       </Box>
       <Box aria-live="polite">
         {general.map(({ field, message }) => (
@@ -109,7 +129,9 @@ export function SumScreen({ name, fields, example, source, estimate, system: usu
                       digits={digits}
                     />
                   );
-                return <Figure key={label} value={of(v).toFixed(digits)} unit={shownUnit(unit, system)} label={label} />;
+                return (
+                  <Figure key={label} value={of(v).toFixed(digits)} unit={shownUnit(unit, system)} label={label} />
+                );
               })}
             </Grid>
             <Part title="Working">
@@ -123,7 +145,8 @@ export function SumScreen({ name, fields, example, source, estimate, system: usu
               <Text>{source}</Text>
               {estimate && <Text mt="2">Estimate. {estimate}</Text>}
               <Text mt="2" color="soft">
-                The same by command: <code style={{ overflowWrap: 'anywhere' }}>{`npm run -s sum -- ${name} '${sent}'`}</code>
+                The same by command:{' '}
+                <code style={{ overflowWrap: 'anywhere' }}>{`npm run -s sum -- ${name} '${sent}'`}</code>
               </Text>
             </Part>
           </Box>
@@ -170,7 +193,10 @@ function OneField({
   path,
   errorAt,
   system,
-}: { field: SumField; value: Value; onChange: (value: Value) => void } & Pick<FieldsProps, 'path' | 'errorAt' | 'system'>) {
+}: { field: SumField; value: Value; onChange: (value: Value) => void } & Pick<
+  FieldsProps,
+  'path' | 'errorAt' | 'system'
+>) {
   const error = errorAt(path);
   const problem = error && (
     <Text role="alert" color="hazard" fontWeight="650" fontSize="16px">
@@ -208,7 +234,10 @@ function OneField({
                 system={system}
               />
             </Box>
-            <Button onClick={() => onChange(rows.filter((_, k) => k !== i))} aria-label={`Take off: row ${i + 1} of ${field.label}`}>
+            <Button
+              onClick={() => onChange(rows.filter((_, k) => k !== i))}
+              aria-label={`Take off: row ${i + 1} of ${field.label}`}
+            >
               Take off
             </Button>
           </Flex>
@@ -232,7 +261,9 @@ function OneField({
                 fontFamily="mono"
                 inputMode="decimal"
                 value={String(parts[i] ?? '')}
-                onChange={(event) => onChange(field.items.map((_, k) => (k === i ? event.target.value : (parts[k] ?? ''))))}
+                onChange={(event) =>
+                  onChange(field.items.map((_, k) => (k === i ? event.target.value : (parts[k] ?? ''))))
+                }
               />
               {errorAt(`${path}[${i}]`) && (
                 <Text role="alert" color="hazard">

@@ -33,7 +33,11 @@ export function Cautions({ cautions, confirm }: Props) {
         {CAUTION_CLOSE}
       </Text>
       {confirm && (
-        <Check checked={confirm.checked} onChange={(checked) => confirm.onChange(checked)} invalid={confirm.error !== undefined}>
+        <Check
+          checked={confirm.checked}
+          onChange={(checked) => confirm.onChange(checked)}
+          invalid={confirm.error !== undefined}
+        >
           I have read this, and the protection is on and at hand
         </Check>
       )}

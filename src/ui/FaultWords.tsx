@@ -28,7 +28,10 @@ export function FaultWords({ fault, went, lightChanges }: Props) {
       {words.nextTime && <Text>Next time: {words.nextTime}</Text>}
       <Worked
         lines={[
-          { what: 'How far apart', how: `5th to 95th percentile of b* over the face, without the noise of a cell: ${fault.size.toFixed(1)}` },
+          {
+            what: 'How far apart',
+            how: `5th to 95th percentile of b* over the face, without the noise of a cell: ${fault.size.toFixed(1)}`,
+          },
           {
             what: 'Why this kind',
             how: `a plane explains ${Math.round(100 * fault.signs.plane)} % of it, straight lines ${Math.round(100 * fault.signs.lines)} %; peaks stand out by ${fault.signs.peaked.toFixed(1)} (kurtosis)`,
@@ -44,7 +47,9 @@ export function FaultWords({ fault, went, lightChanges }: Props) {
         source={`A convention of Kvell: a plane over ${100 * FAULT_LIMITS.plane} % is one side, lines over ${100 * FAULT_LIMITS.lines} % are folds, kurtosis over ${FAULT_LIMITS.peaked} is spots, else marbling; tried on computed faces.`}
       />
       {fault.kind === 'one side' && lightChanges && (
-        <Text color="soft">The light of this picture changes as well: it may be the picture. Take it again in even light.</Text>
+        <Text color="soft">
+          The light of this picture changes as well: it may be the picture. Take it again in even light.
+        </Text>
       )}
     </Box>
   );

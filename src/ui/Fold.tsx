@@ -20,7 +20,14 @@ export function Fold({ summary, children, openAtFirst = false, quiet = false }: 
   const [open, setOpen] = useState(openAtFirst);
   return (
     <details open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
-      <Text as="summary" minHeight="44px" py="2" cursor="pointer" color={quiet ? 'soft' : 'work'} fontWeight={quiet ? '400' : '650'}>
+      <Text
+        as="summary"
+        minHeight="44px"
+        py="2"
+        cursor="pointer"
+        color={quiet ? 'soft' : 'work'}
+        fontWeight={quiet ? '400' : '650'}
+      >
         {summary}
       </Text>
       {open && <Closing value={() => setOpen(false)}>{children}</Closing>}

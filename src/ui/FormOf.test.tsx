@@ -42,7 +42,9 @@ const submit = async () => {
 beforeEach(() => localStorage.clear());
 
 it('shows what is wrong beside its field, keeps what was typed, and leads there', async () => {
-  const send = jest.fn(() => Promise.resolve({ ok: false as const, errors: [{ field: 'words', message: 'Write a few words.' }] }));
+  const send = jest.fn(() =>
+    Promise.resolve({ ok: false as const, errors: [{ field: 'words', message: 'Write a few words.' }] }),
+  );
   render(form({ send }));
   fireEvent.change(screen.getByLabelText('Note'), { target: { value: ' ' } });
   await submit();
@@ -78,7 +80,8 @@ it('what is typed is there again when the page is', () => {
 });
 
 it('folded fields open where one of them is wrong', async () => {
-  const send = () => Promise.resolve({ ok: false as const, errors: [{ field: 'words', message: 'Write a few words.' }] });
+  const send = () =>
+    Promise.resolve({ ok: false as const, errors: [{ field: 'words', message: 'Write a few words.' }] });
   render(form({ send, fold: 'In figures' }));
   const details = screen.getByText('In figures').closest('details')!;
   expect(details.open).toBe(false);

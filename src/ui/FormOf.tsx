@@ -169,8 +169,8 @@ export function FormOf<T>({
   const onSubmit = handleSubmit(async (values) => {
     setGeneral([]);
     const given = drawnWith ? { ...values, drawn: { ...drawn.fields(), ...drawnWith } } : values;
-    const answer = await send({ ...given, once: keys.of({ ...given, ...beside }) } as Values).catch((failure: unknown) =>
-      notArrived(failure, 'Send it again: it is taken once.'),
+    const answer = await send({ ...given, once: keys.of({ ...given, ...beside }) } as Values).catch(
+      (failure: unknown) => notArrived(failure, 'Send it again: it is taken once.'),
     );
     if (typeof answer === 'string') {
       setFailed((times) => times + 1);
@@ -192,10 +192,15 @@ export function FormOf<T>({
       // Seen now: sent again, what was typed stands.
       if (known.has(field) && stands !== undefined) drawn.saw({ [field]: stands });
       const { unit = '', fixedUnit = false } = fields.find(({ name }) => name === field) ?? {};
-      const inUnits = limit === undefined || fixedUnit || unit === '' ? message : limitShown(message, limit, unit, units);
+      const inUnits =
+        limit === undefined || fixedUnit || unit === '' ? message : limitShown(message, limit, unit, units);
       if (known.has(field)) setError(field, { message: inUnits });
     }
-    setGeneral(answer.errors.filter(({ field }) => !known.has(field) && !shownBelow.includes(field)).map(({ message }) => message));
+    setGeneral(
+      answer.errors
+        .filter(({ field }) => !known.has(field) && !shownBelow.includes(field))
+        .map(({ message }) => message),
+    );
     setFailed((times) => times + 1);
   });
 
@@ -272,7 +277,16 @@ export function FormOf<T>({
   return (
     <form ref={formRef} onSubmit={onSubmit} noValidate>
       {general.length > 0 && (
-        <Box ref={alertRef} tabIndex={-1} role="alert" bg="hazardSheet" borderLeftWidth="8px" borderColor="hazard" p="3" mb="4">
+        <Box
+          ref={alertRef}
+          tabIndex={-1}
+          role="alert"
+          bg="hazardSheet"
+          borderLeftWidth="8px"
+          borderColor="hazard"
+          p="3"
+          mb="4"
+        >
           {general.map((message) => (
             <Text key={message}>{message}</Text>
           ))}
@@ -337,7 +351,8 @@ function Control({ field, first, props: registered }: ControlProps) {
 }
 
 /** Whether a field is typed in another unit than it is kept in. */
-const isConverted = ({ unit, fixedUnit }: FieldDef, units: UnitSystem) => unit !== undefined && !fixedUnit && shownUnit(unit, units) !== unit;
+const isConverted = ({ unit, fixedUnit }: FieldDef, units: UnitSystem) =>
+  unit !== undefined && !fixedUnit && shownUnit(unit, units) !== unit;
 
 interface ConvertedProps {
   field: FieldDef;

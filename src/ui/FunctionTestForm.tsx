@@ -52,7 +52,9 @@ export function FunctionTestForm({ restorationId, phase, tests, send }: Props) {
   const put = (item: string, state: TestState) => setResults((known) => ({ ...known, [item]: state }));
   const isUnsure = (state: TestState | undefined) => state === 'faulty' || state === 'now and then';
   function allWork() {
-    setResults((known) => Object.fromEntries(Object.entries(known).map(([item, state]) => [item, state === 'not there' ? state : 'works'])));
+    setResults((known) =>
+      Object.fromEntries(Object.entries(known).map(([item, state]) => [item, state === 'not there' ? state : 'works'])),
+    );
     setWords({});
   }
   return (
@@ -74,7 +76,9 @@ export function FunctionTestForm({ restorationId, phase, tests, send }: Props) {
       bench
       keeps
       beside={{ results, words }}
-      send={({ phase: when = phase, waivedWhy = '', once = '' }) => send({ phase: when, waivedWhy, once, results, words: said(words, results) })}
+      send={({ phase: when = phase, waivedWhy = '', once = '' }) =>
+        send({ phase: when, waivedWhy, once, results, words: said(words, results) })
+      }
     >
       {() => (
         <Box mb="4">
@@ -149,7 +153,9 @@ export function FunctionTestForm({ restorationId, phase, tests, send }: Props) {
 /** Words count only where something is wrong. */
 const said = (words: TestWords, results: TestResults): TestWords =>
   Object.fromEntries(
-    Object.entries(words).filter(([item, word]) => word.trim() !== '' && (results[item] === 'faulty' || results[item] === 'now and then')),
+    Object.entries(words).filter(
+      ([item, word]) => word.trim() !== '' && (results[item] === 'faulty' || results[item] === 'now and then'),
+    ),
   );
 
 /** The tests of all three phases side by side. */
@@ -162,7 +168,10 @@ export function ComparedTests({ compared }: { compared: readonly Comparison[] })
       columns={[
         { title: 'What', cell: ({ item }) => item },
         ...TEST_PHASES.map((phase) => ({ title: phase, cell: ({ states }: Comparison) => states[phase] ?? '–' })),
-        { title: 'Change', cell: ({ change }) => ({ lost: 'lost on the way', won: 'works better now', same: '' })[change] },
+        {
+          title: 'Change',
+          cell: ({ change }) => ({ lost: 'lost on the way', won: 'works better now', same: '' })[change],
+        },
         { title: 'A word', cell: ({ words }) => words },
       ]}
     />

@@ -6,7 +6,13 @@ import { Flex } from '@chakra-ui/react';
  * Place of the one main action of a view: it stays in sight at the lower edge while its part is on the screen, above the places
  * of a phone and beside the handle of the clipboard.
  */
-export function MainAction({ children, on = 'paper' }: { children: React.ReactNode; /** What it lies on. */ on?: 'paper' | 'sheet' }) {
+export function MainAction({
+  children,
+  on = 'paper',
+}: {
+  children: React.ReactNode;
+  /** What it lies on. */ on?: 'paper' | 'sheet';
+}) {
   return (
     <Flex
       data-main-action

@@ -35,10 +35,20 @@ export function OutOfReach({ cover, things, busy, onTap }: Props) {
       pl="3"
       my="4"
     >
-      <Text fontWeight="650">Once “{cover}” is on, would one of these be out of reach? Tap it, and it goes on before.</Text>
+      <Text fontWeight="650">
+        Once “{cover}” is on, would one of these be out of reach? Tap it, and it goes on before.
+      </Text>
       <Flex gap="2" wrap="wrap">
         {shown.map(({ id, name }) => (
-          <Button key={id} disabled={busy} onClick={() => onTap(id)} whiteSpace="normal" height="auto" py="2" textAlign="start">
+          <Button
+            key={id}
+            disabled={busy}
+            onClick={() => onTap(id)}
+            whiteSpace="normal"
+            height="auto"
+            py="2"
+            textAlign="start"
+          >
             {name}
           </Button>
         ))}

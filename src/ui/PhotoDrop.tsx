@@ -56,9 +56,20 @@ export function PhotoDrop({ restorationId, stage, pieceId, onAdded }: PhotoDropP
     }
   }
 
-  const { getRootProps, getInputProps, open, isDragActive } = useDropzone({ onDrop: (files) => void send(files), noClick: true, noKeyboard: true });
+  const { getRootProps, getInputProps, open, isDragActive } = useDropzone({
+    onDrop: (files) => void send(files),
+    noClick: true,
+    noKeyboard: true,
+  });
   return (
-    <Box {...getRootProps()} borderWidth="2px" borderStyle="dashed" borderColor={isDragActive ? 'work' : 'lineStrong'} bg="sheet" p="4">
+    <Box
+      {...getRootProps()}
+      borderWidth="2px"
+      borderStyle="dashed"
+      borderColor={isDragActive ? 'work' : 'lineStrong'}
+      bg="sheet"
+      p="4"
+    >
       <input {...getInputProps({ 'aria-label': 'Choose photographs' })} />
       <input
         ref={cameraRef}
@@ -80,7 +91,11 @@ export function PhotoDrop({ restorationId, stage, pieceId, onAdded }: PhotoDropP
         />
       ) : (
         <Flex gap="3" wrap="wrap" align="center">
-          <Button onClick={() => cameraRef.current?.click()} display={{ base: 'inline-flex', md: 'none' }} variant={'quiet' as never}>
+          <Button
+            onClick={() => cameraRef.current?.click()}
+            display={{ base: 'inline-flex', md: 'none' }}
+            variant={'quiet' as never}
+          >
             <Camera aria-hidden /> Take a photograph
           </Button>
           <Button onClick={open} variant={'quiet' as never}>

@@ -27,7 +27,12 @@ interface Props {
 const PLACED = { position: 'absolute', transform: 'translate(-50%, -50%)', borderRadius: '50%', p: '0' } as const;
 const look = (chosen = false) => (chosen ? { bg: 'work', color: 'onWork' } : { bg: 'amber', color: 'onAmber' });
 
-const MOVES: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
+const MOVES: Record<string, [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
 
 /** A photograph with numbered pins. */
 export function PinnedPhoto({ photoId, size, alt, pins, onPlace, onPin }: Props) {
@@ -58,7 +63,9 @@ export function PinnedPhoto({ photoId, size, alt, pins, onPlace, onPin }: Props)
         'aria-label': `${alt}. Arrow keys move a cross over it, Enter sets a pin there.`,
         onKeyDown: onKey,
         onFocus: (event: React.FocusEvent) =>
-          event.target === event.currentTarget && event.target.matches(':focus-visible') && setCross({ x: 0.5, y: 0.5 }),
+          event.target === event.currentTarget &&
+          event.target.matches(':focus-visible') &&
+          setCross({ x: 0.5, y: 0.5 }),
         onBlur: () => setCross(null),
         onClick: (event: React.MouseEvent<HTMLElement>) => {
           const box = event.currentTarget.getBoundingClientRect();

@@ -37,7 +37,13 @@ export function PlasticScale({ marks, compact = false }: { marks: readonly Scale
   ].join('. ');
   return (
     <Box role="img" aria-label={`Plastic scale. ${words}`} py={compact ? '3' : '4'} width="100%">
-      <Box position="relative" height={compact ? '12px' : '18px'} style={{ background: scaleGradient() }} borderWidth="1px" borderColor="lineStrong">
+      <Box
+        position="relative"
+        height={compact ? '12px' : '18px'}
+        style={{ background: scaleGradient() }}
+        borderWidth="1px"
+        borderColor="lineStrong"
+      >
         {hidden && now && (
           <Box
             position="absolute"

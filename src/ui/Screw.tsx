@@ -19,7 +19,12 @@ interface Props {
 /** A fastener from the side at true proportion, so that the very long ones cannot be mistaken; what is no screw as a ring or a block. */
 export function Screw({ screw, boxMm, title }: Props) {
   return (
-    <svg viewBox={`0 0 ${boxMm.width} ${boxMm.height}`} role="img" aria-label={title} style={{ width: '100%', height: '100%', display: 'block' }}>
+    <svg
+      viewBox={`0 0 ${boxMm.width} ${boxMm.height}`}
+      role="img"
+      aria-label={title}
+      style={{ width: '100%', height: '100%', display: 'block' }}
+    >
       {screw.thing === 'screw' ? (
         <ScrewLines screw={screw} centre={boxMm.width / 2} />
       ) : (
@@ -35,7 +40,14 @@ function ScrewLines({ screw, centre }: { screw: Drawn; centre: number }) {
   const x = (offset: number) => centre + offset;
   return (
     <>
-      <rect x={x(-headWidthMm / 2)} y="0" width={headWidthMm} height={headHeightMm} rx={headHeightMm / 3} fill="currentColor" />
+      <rect
+        x={x(-headWidthMm / 2)}
+        y="0"
+        width={headWidthMm}
+        height={headHeightMm}
+        rx={headHeightMm / 3}
+        fill="currentColor"
+      />
       <path d={shankPath(shape, centre)} fill="currentColor" opacity="0.75" />
       {threadMm.map((at) => (
         <line
@@ -54,10 +66,18 @@ function ScrewLines({ screw, centre }: { screw: Drawn; centre: number }) {
 
 /** A nut or washer by its bore; for the rest, whose size nobody measured, a plain block. */
 function Ring({ thing, diameterMm, centre }: { thing: Thing; diameterMm: number; centre: number }) {
-  if (thing !== 'nut' && thing !== 'washer') return <rect x={centre - 2} y="1" width="4" height="4" rx="1" fill="currentColor" opacity="0.75" />;
+  if (thing !== 'nut' && thing !== 'washer')
+    return <rect x={centre - 2} y="1" width="4" height="4" rx="1" fill="currentColor" opacity="0.75" />;
   const outer = diameterMm * (thing === 'nut' ? 0.9 : 1.1);
   return (
-    <circle cx={centre} cy={outer + 0.5} r={(outer + diameterMm / 2) / 2} fill="none" stroke="currentColor" strokeWidth={outer - diameterMm / 2} />
+    <circle
+      cx={centre}
+      cy={outer + 0.5}
+      r={(outer + diameterMm / 2) / 2}
+      fill="none"
+      stroke="currentColor"
+      strokeWidth={outer - diameterMm / 2}
+    />
   );
 }
 

@@ -10,7 +10,8 @@ export function skyPoint(azimuthDeg: number, elevationDeg: number, radius: numbe
 function outline({ fromDeg, toDeg, heightDeg }: Obstacle, radius: number): string {
   const wide = (((toDeg - fromDeg) % 360) + 360) % 360 || 360;
   const steps = Math.max(2, Math.ceil(wide / 5));
-  const along = (elevation: number) => Array.from({ length: steps + 1 }, (_, i) => skyPoint(fromDeg + (wide * i) / steps, elevation, radius));
+  const along = (elevation: number) =>
+    Array.from({ length: steps + 1 }, (_, i) => skyPoint(fromDeg + (wide * i) / steps, elevation, radius));
   return [...along(0), ...along(heightDeg).reverse()].map(({ x, y }) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ');
 }
 
@@ -29,7 +30,12 @@ export const RING = 100;
 export function SkyRing({ obstacles, course = [], label, children }: Props) {
   const up = course.filter(({ elevationDeg }) => elevationDeg > 0);
   return (
-    <svg viewBox="-124 -124 248 248" role="img" aria-label={label} style={{ width: '100%', maxWidth: 420, display: 'block' }}>
+    <svg
+      viewBox="-124 -124 248 248"
+      role="img"
+      aria-label={label}
+      style={{ width: '100%', maxWidth: 420, display: 'block' }}
+    >
       <circle r={RING} fill="var(--chakra-colors-sheet)" stroke="var(--chakra-colors-line-strong)" />
       <circle r={RING / 2} fill="none" stroke="var(--chakra-colors-line)" strokeDasharray="3 4" />
       {obstacles.map((obstacle) => (
@@ -55,7 +61,16 @@ export function SkyRing({ obstacles, course = [], label, children }: Props) {
       {(['N', 'E', 'S', 'W'] as const).map((name, i) => {
         const { x, y } = skyPoint(90 * i, 0, RING + 13);
         return (
-          <text key={name} x={x} y={y} textAnchor="middle" dominantBaseline="central" fontSize={15} fontWeight={650} fill="var(--chakra-colors-ink)">
+          <text
+            key={name}
+            x={x}
+            y={y}
+            textAnchor="middle"
+            dominantBaseline="central"
+            fontSize={15}
+            fontWeight={650}
+            fill="var(--chakra-colors-ink)"
+          >
             {name}
           </text>
         );

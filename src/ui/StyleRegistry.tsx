@@ -47,7 +47,12 @@ export function StyleRegistry({ nonce, children }: { nonce: string | undefined; 
         {fresh
           .filter(({ isGlobal }) => isGlobal)
           .map(({ name }) => (
-            <style key={name} data-emotion={`${KEY}-global ${name}`} nonce={nonce} dangerouslySetInnerHTML={{ __html: css(name) }} />
+            <style
+              key={name}
+              data-emotion={`${KEY}-global ${name}`}
+              nonce={nonce}
+              dangerouslySetInnerHTML={{ __html: css(name) }}
+            />
           ))}
         {own.length > 0 && (
           <style

@@ -11,7 +11,16 @@ interface Props {
 /** The views of a place as a row of index tabs, each with an address of its own. */
 export function Views({ label, views }: Props) {
   return (
-    <Flex as="nav" aria-label={label} gap="1" overflowX="auto" mb="5" mt="-3" borderBottomWidth="1px" borderColor="line">
+    <Flex
+      as="nav"
+      aria-label={label}
+      gap="1"
+      overflowX="auto"
+      mb="5"
+      mt="-3"
+      borderBottomWidth="1px"
+      borderColor="line"
+    >
       {views.map(({ href, title, here }) => (
         <NextLink key={href} prefetch={false} href={href} aria-current={here ? 'page' : undefined}>
           <Flex

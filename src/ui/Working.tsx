@@ -3,7 +3,15 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
 
 /** Work that takes longer than half a second: how far, and a way to stop it. */
-export function Working({ share, words, onStop }: { share: number | null; words: string; onStop?: (() => void) | undefined }) {
+export function Working({
+  share,
+  words,
+  onStop,
+}: {
+  share: number | null;
+  words: string;
+  onStop?: (() => void) | undefined;
+}) {
   const percent = share === null ? undefined : Math.round(100 * share);
   return (
     <Box role="status">

@@ -3,10 +3,26 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 
 /** One large figure with its unit and what it is. */
-export function Figure({ value, unit, label, tone }: { value: string; unit?: string; label: string; tone?: 'work' | 'hazard' }) {
+export function Figure({
+  value,
+  unit,
+  label,
+  tone,
+}: {
+  value: string;
+  unit?: string;
+  label: string;
+  tone?: 'work' | 'hazard';
+}) {
   return (
     <Box>
-      <Text fontFamily="mono" fontSize={{ base: '30px', md: '36px' }} lineHeight="1.1" fontVariantNumeric="tabular-nums" color={tone ?? 'ink'}>
+      <Text
+        fontFamily="mono"
+        fontSize={{ base: '30px', md: '36px' }}
+        lineHeight="1.1"
+        fontVariantNumeric="tabular-nums"
+        color={tone ?? 'ink'}
+      >
         {value}
         {unit && (
           <Text as="span" fontSize="18px" color="soft">

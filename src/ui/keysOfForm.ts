@@ -1,5 +1,6 @@
 /** A key that nothing else has. A phone in the network at home has no `randomUUID`: that asks for a certificate. */
-const newKey = (): string => Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join('');
+const newKey = (): string =>
+  Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join('');
 
 /**
  * Keys of what one form sends: what was sent and not answered is sent again under its key, so that it is done once;

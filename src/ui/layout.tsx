@@ -47,10 +47,28 @@ export function ScreenHead({
 }
 
 /** A part of a screen under a ruled heading. */
-export function Part({ title, id, children, aside }: { title: string; id?: string; children: React.ReactNode; aside?: React.ReactNode }) {
+export function Part({
+  title,
+  id,
+  children,
+  aside,
+}: {
+  title: string;
+  id?: string;
+  children: React.ReactNode;
+  aside?: React.ReactNode;
+}) {
   return (
     <Box as="section" mb="9" {...(id && { id, scrollMarginTop: '90px' })}>
-      <Flex align="baseline" justify="space-between" gap="3" borderBottomWidth="1px" borderColor="lineStrong" mb="3" pb="1">
+      <Flex
+        align="baseline"
+        justify="space-between"
+        gap="3"
+        borderBottomWidth="1px"
+        borderColor="lineStrong"
+        mb="3"
+        pb="1"
+      >
         <Heading as="h2" fontSize="22px" fontWeight="650">
           {title}
         </Heading>

@@ -23,7 +23,15 @@ export function LinkButton({ href, children, look = 'quiet', bench = false, labe
 }
 
 /** A link in running text. */
-export function TextLink({ href, children, external = false }: { href: string; children: React.ReactNode; external?: boolean }) {
+export function TextLink({
+  href,
+  children,
+  external = false,
+}: {
+  href: string;
+  children: React.ReactNode;
+  external?: boolean;
+}) {
   return (
     <PlainLink asChild color="work" textDecoration="underline" textUnderlineOffset="3px" minHeight="24px">
       {external ? <a href={href}>{children}</a> : <NextLink href={href}>{children}</NextLink>}

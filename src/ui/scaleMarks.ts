@@ -8,7 +8,15 @@ export interface ScaleMark {
 }
 
 /** Marks of a piece on the plastic scale: its hidden patch, its first measurement and its newest. */
-export function scaleMarks({ hidden, first, now }: { hidden: Lab | null; first: Lab | null; now: Lab | null }): ScaleMark[] {
+export function scaleMarks({
+  hidden,
+  first,
+  now,
+}: {
+  hidden: Lab | null;
+  first: Lab | null;
+  now: Lab | null;
+}): ScaleMark[] {
   return [
     ...(hidden ? [{ lab: hidden, label: 'hidden patch', kind: 'hidden' as const }] : []),
     ...(first ? [{ lab: first, label: 'at first', kind: 'earlier' as const }] : []),

@@ -37,10 +37,28 @@ const button = defineRecipe({
   },
   variants: {
     variant: {
-      go: { bg: 'work', color: 'onWork', _hover: { bg: 'workStrong' }, _disabled: { bg: 'line', color: 'soft', opacity: 1 } },
-      quiet: { bg: 'transparent', color: 'ink', borderWidth: '1.5px', borderColor: 'lineStrong', _hover: { bg: 'sheet', borderColor: 'work' } },
+      go: {
+        bg: 'work',
+        color: 'onWork',
+        _hover: { bg: 'workStrong' },
+        _disabled: { bg: 'line', color: 'soft', opacity: 1 },
+      },
+      quiet: {
+        bg: 'transparent',
+        color: 'ink',
+        borderWidth: '1.5px',
+        borderColor: 'lineStrong',
+        _hover: { bg: 'sheet', borderColor: 'work' },
+      },
       hazard: { bg: 'hazard', color: 'onHazard', _hover: { opacity: 0.9 } },
-      bare: { bg: 'transparent', color: 'work', textDecoration: 'underline', textUnderlineOffset: '3px', px: '2', _hover: { color: 'ink' } },
+      bare: {
+        bg: 'transparent',
+        color: 'work',
+        textDecoration: 'underline',
+        textUnderlineOffset: '3px',
+        px: '2',
+        _hover: { color: 'ink' },
+      },
     },
     size: { bench: { h: '56px', px: '6', fontSize: '18px' }, desk: { h: '46px', px: '4', fontSize: '16px' } },
   },
@@ -61,7 +79,14 @@ const library = defineConfig({
     textStyles,
     layerStyles,
     animationStyles,
-    recipes: { button: buttonRecipe, spinner: spinnerRecipe, heading: headingRecipe, input: inputRecipe, link: linkRecipe, textarea: textareaRecipe },
+    recipes: {
+      button: buttonRecipe,
+      spinner: spinnerRecipe,
+      heading: headingRecipe,
+      input: inputRecipe,
+      link: linkRecipe,
+      textarea: textareaRecipe,
+    },
     slotRecipes: {
       dialog: dialogSlotRecipe,
       field: fieldSlotRecipe,

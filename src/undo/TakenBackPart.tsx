@@ -10,7 +10,13 @@ import { Wrong } from '@/ui/Wrong';
 import { bringItBack } from './actions';
 
 /** What was taken back, each with the way back. */
-export function TakenBackPart({ taken, timeZone }: { taken: readonly Pick<TakenBack, 'id' | 'what' | 'at'>[]; timeZone: string }) {
+export function TakenBackPart({
+  taken,
+  timeZone,
+}: {
+  taken: readonly Pick<TakenBack, 'id' | 'what' | 'at'>[];
+  timeZone: string;
+}) {
   const { wrong, busy, send } = useSend();
   if (taken.length === 0) return null;
   return (

@@ -7,11 +7,20 @@ type Sheet = Parameters<typeof pdfMake.createPdf>[0];
 
 const packages = path.join(process.cwd(), 'node_modules');
 const own = (weight: number, style: string) =>
-  path.join(packages, '@fontsource/atkinson-hyperlegible-next/files', `atkinson-hyperlegible-next-latin-${weight}-${style}.woff`);
+  path.join(
+    packages,
+    '@fontsource/atkinson-hyperlegible-next/files',
+    `atkinson-hyperlegible-next-latin-${weight}-${style}.woff`,
+  );
 const wide = (name: string) => path.join(packages, 'dejavu-fonts-ttf/ttf', `DejaVuSansCondensed${name}.ttf`);
 
 const FONTS = {
-  Own: { normal: own(400, 'normal'), bold: own(700, 'normal'), italics: own(400, 'italic'), bolditalics: own(700, 'italic') },
+  Own: {
+    normal: own(400, 'normal'),
+    bold: own(700, 'normal'),
+    italics: own(400, 'italic'),
+    bolditalics: own(700, 'italic'),
+  },
   // Letters that the own type does not have: a name from anywhere prints as it is written.
   Wide: { normal: wide(''), bold: wide('-Bold'), italics: wide('-Oblique'), bolditalics: wide('-BoldOblique') },
 };
@@ -49,7 +58,8 @@ function set(node: unknown): unknown {
     inner.text = typeof text === 'string' ? text : (text as { text: Content }).text;
     return inner;
   }
-  for (const part of ['text', 'stack', 'columns', 'ul', 'ol']) if (inner[part] !== undefined) inner[part] = set(inner[part]);
+  for (const part of ['text', 'stack', 'columns', 'ul', 'ol'])
+    if (inner[part] !== undefined) inner[part] = set(inner[part]);
   if (inner.table) inner.table = { ...(inner.table as Node), body: set((inner.table as Node).body) };
   return inner;
 }

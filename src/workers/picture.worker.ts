@@ -36,11 +36,13 @@ export type Worded<T> = { ok: true; value: T } | { ok: false; errors: FieldError
 /** Decodes upright and in sRGB: the browser honours EXIF orientation and an embedded profile. */
 async function decode(url: string): Promise<Picture> {
   const response = await fetch(url);
-  if (!response.ok) throw new Refusal('photo', 'The photograph did not load. Check that Kvell still runs, and measure again.');
+  if (!response.ok)
+    throw new Refusal('photo', 'The photograph did not load. Check that Kvell still runs, and measure again.');
   const bitmap = await createImageBitmap(await response.blob(), { imageOrientation: 'from-image' });
   const { width, height } = bitmap;
   const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true, colorSpace: 'srgb' });
-  if (!context) throw new Refusal('photo', 'This browser cannot decode the photograph in the background. Use a newer one.');
+  if (!context)
+    throw new Refusal('photo', 'This browser cannot decode the photograph in the background. Use a newer one.');
   context.drawImage(bitmap, 0, 0);
   bitmap.close();
   return { width, height, data: context.getImageData(0, 0, width, height).data };

@@ -24,7 +24,10 @@ export function usePictureWorker() {
    * @param what is worked on, for the words of an error
    * @returns `undefined` where it was refused, stopped, or broke off
    */
-  async function run<T>(what: string, work: (remote: Remote<PictureWorker>) => Promise<Worded<T>>): Promise<T | undefined> {
+  async function run<T>(
+    what: string,
+    work: (remote: Remote<PictureWorker>) => Promise<Worded<T>>,
+  ): Promise<T | undefined> {
     stop();
     setErrors([]);
     setShare(0);

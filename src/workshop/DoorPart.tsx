@@ -23,8 +23,9 @@ export function DoorPart({ hasPassphrase, open, onLan, places }: Props) {
   return (
     <>
       <Text mb="3">
-        A phone or tablet in the same network can open Kvell at the sink. Whoever is let in can read and change everything, so it stands behind a
-        passphrase, and every device enters once, this one too. Only do it in a network that is your own.
+        A phone or tablet in the same network can open Kvell at the sink. Whoever is let in can read and change
+        everything, so it stands behind a passphrase, and every device enters once, this one too. Only do it in a
+        network that is your own.
       </Text>
       <Text fontWeight="650" mb="3">
         {!hasPassphrase
@@ -41,7 +42,12 @@ export function DoorPart({ hasPassphrase, open, onLan, places }: Props) {
           {places.map(({ address, code }) => (
             <Box key={address}>
               {/* eslint-disable-next-line @next/next/no-img-element */}
-              <img src={`data:image/svg+xml,${encodeURIComponent(code)}`} alt={`Code for ${address}`} width={220} height={220} />
+              <img
+                src={`data:image/svg+xml,${encodeURIComponent(code)}`}
+                alt={`Code for ${address}`}
+                width={220}
+                height={220}
+              />
               <Text fontFamily="mono">{address}</Text>
             </Box>
           ))}
@@ -72,7 +78,9 @@ export function DoorPart({ hasPassphrase, open, onLan, places }: Props) {
         <AnswerForm
           draftKey="passphrase"
           fields={[
-            ...(hasPassphrase && onLan ? [{ name: 'before', label: 'Passphrase until now', kind: 'secret' as const }] : []),
+            ...(hasPassphrase && onLan
+              ? [{ name: 'before', label: 'Passphrase until now', kind: 'secret' as const }]
+              : []),
             {
               name: 'passphrase',
               label: 'Passphrase',

@@ -15,7 +15,11 @@ export function EnterForm({ to }: { to: string }) {
       submit="Enter"
       bench
       send={async (values): Promise<Answer> => {
-        const response = await fetch('/api/enter', { method: 'POST', body: JSON.stringify(values), headers: { 'Content-Type': 'application/json' } });
+        const response = await fetch('/api/enter', {
+          method: 'POST',
+          body: JSON.stringify(values),
+          headers: { 'Content-Type': 'application/json' },
+        });
         return (await response.json()) as Answer;
       }}
       // A whole new page: the pass is in a cookie that this one was drawn without.

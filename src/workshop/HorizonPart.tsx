@@ -21,8 +21,8 @@ export function HorizonPart({ obstacles }: { obstacles: readonly ObstacleRow[] }
       />
       <Box>
         <Text mb="3">
-          Stand where the pieces lie, and name what hides the sky: the direction of its left and its right edge (0° north, 90° east, 180° south, 270°
-          west), and its height. A fist at arm’s length is about 10°.
+          Stand where the pieces lie, and name what hides the sky: the direction of its left and its right edge (0°
+          north, 90° east, 180° south, 270° west), and its height. A fist at arm’s length is about 10°.
         </Text>
         <Wrong words={wrong} />
         {obstacles.map(({ id, name, fromDeg, toDeg, heightDeg }) => (

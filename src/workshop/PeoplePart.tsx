@@ -12,12 +12,19 @@ export function PeoplePart({ people }: { people: readonly Person[] }) {
   const { wrong, busy, send } = useSend();
   return (
     <>
-      <Text mb="3">With more than one name, each bench screen asks once who is at the device, and notes who did a step.</Text>
+      <Text mb="3">
+        With more than one name, each bench screen asks once who is at the device, and notes who did a step.
+      </Text>
       <Wrong words={wrong} />
       {people.map(({ id, name }) => (
         <Flex key={id} align="center" justify="space-between" borderTopWidth="1px" borderColor="line" py="1">
           <Text>{name}</Text>
-          <Button variant={'bare' as never} aria-label={`Take off the list: ${name}`} disabled={busy} onClick={() => send(() => removeName(id))}>
+          <Button
+            variant={'bare' as never}
+            aria-label={`Take off the list: ${name}`}
+            disabled={busy}
+            onClick={() => send(() => removeName(id))}
+          >
             Take off the list
           </Button>
         </Flex>

@@ -20,17 +20,28 @@ const LAND = OUTLINES.features
   .map((ring) =>
     // What goes on at the other edge of the map begins there anew.
     ring
-      .map(([x = 0, y = 0], i) => `${i === 0 || Math.abs(x - (ring[i - 1]![0] ?? 0)) > 180 ? 'M' : 'L'}${x.toFixed(1)},${(-y).toFixed(1)}`)
+      .map(
+        ([x = 0, y = 0], i) =>
+          `${i === 0 || Math.abs(x - (ring[i - 1]![0] ?? 0)) > 180 ? 'M' : 'L'}${x.toFixed(1)},${(-y).toFixed(1)}`,
+      )
       .join(''),
   )
   .join('');
 
-const DEGREES: Record<string, [number, number]> = { ArrowUp: [1, 0], ArrowDown: [-1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] };
+const DEGREES: Record<string, [number, number]> = {
+  ArrowUp: [1, 0],
+  ArrowDown: [-1, 0],
+  ArrowLeft: [0, -1],
+  ArrowRight: [0, 1],
+};
 
 /** An outline of the world's land: tap the place; arrow keys move it by a degree, with shift by ten. */
 export function PlaceMap({ latitude, longitude, onPick }: Props) {
   const pick = (lat: number, lon: number) =>
-    onPick(Math.max(-90, Math.min(90, Math.round(lat * 10) / 10)), Math.max(-180, Math.min(180, Math.round(lon * 10) / 10)));
+    onPick(
+      Math.max(-90, Math.min(90, Math.round(lat * 10) / 10)),
+      Math.max(-180, Math.min(180, Math.round(lon * 10) / 10)),
+    );
   return (
     <Box>
       <Text mb="1">Or tap the place on the map.</Text>
@@ -49,7 +60,10 @@ export function PlaceMap({ latitude, longitude, onPick }: Props) {
         }}
         onClick={(event) => {
           const box = event.currentTarget.getBoundingClientRect();
-          pick(90 - (180 * (event.clientY - box.top)) / box.height, (360 * (event.clientX - box.left)) / box.width - 180);
+          pick(
+            90 - (180 * (event.clientY - box.top)) / box.height,
+            (360 * (event.clientX - box.left)) / box.width - 180,
+          );
         }}
         onKeyDown={(event) => {
           const move = DEGREES[event.key];

@@ -15,7 +15,10 @@ export function WorkshopHead({ view }: { view: (typeof VIEWS)[number]['at'] }) {
   return (
     <>
       <ScreenHead title="Workshop" under="Where it stands, what it counts in, and how this device rings" />
-      <Views label="Views of the workshop" views={VIEWS.map(({ at, title }) => ({ href: `/workshop${at}`, title, here: at === view }))} />
+      <Views
+        label="Views of the workshop"
+        views={VIEWS.map(({ at, title }) => ({ href: `/workshop${at}`, title, here: at === view }))}
+      />
     </>
   );
 }

@@ -4,7 +4,17 @@ import { getWorkshop, listObstacles } from '@/data/workshop';
 import { wrongs } from '@/edge/wrongs';
 import { doorState, tryPassphrase } from '@/data/door';
 import { listPeople } from '@/data/people';
-import { addName, newPassphrase, outOfTheWay, removeName, saveHours, savePlace, setOpen, signOut, standsInTheWay } from './actions';
+import {
+  addName,
+  newPassphrase,
+  outOfTheWay,
+  removeName,
+  saveHours,
+  savePlace,
+  setOpen,
+  signOut,
+  standsInTheWay,
+} from './actions';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
@@ -26,7 +36,14 @@ it('keeps the settings, and each saving in the log of the workshop', async () =>
   expect((await getWorkshop()).latitude).toBeNull();
   expect(wrongs(await savePlace(GIVEN))).toBe('');
   expect(wrongs(await saveHours(HOURS))).toBe('');
-  expect(await getWorkshop()).toMatchObject({ latitude: 14.6, altitudeM: 0, units: 'us', currency: 'USD', hourlyRateMinor: 1250, lampMwPerCm2: 3 });
+  expect(await getWorkshop()).toMatchObject({
+    latitude: 14.6,
+    altitudeM: 0,
+    units: 'us',
+    currency: 'USD',
+    hourlyRateMinor: 1250,
+    lampMwPerCm2: 3,
+  });
   expect((await getWorkshop()).hours).toEqual([{ fromH: 17.5, toH: 21 }, null, null, null, null, null, null]);
   // Another currency with other small change: an hour counts for as many as before, and the hours stay.
   expect(wrongs(await savePlace({ ...GIVEN, currency: 'JPY' }))).toBe('');
@@ -52,8 +69,12 @@ it('refuses a day that ends before it begins', async () => {
 describe('the door to the local network', () => {
   it('opens only behind a passphrase that is long enough and typed twice alike', async () => {
     expect(wrongs(await setOpen(true))).toMatch(/open: Set a passphrase first/);
-    expect(wrongs(await newPassphrase({ passphrase: 'short', again: 'short' }))).toMatch(/passphrase: Take at least 10 characters/);
-    expect(wrongs(await newPassphrase({ passphrase: 'rain on a tin roof', again: 'rain on a tin rof' }))).toMatch(/again: The two are not the same/);
+    expect(wrongs(await newPassphrase({ passphrase: 'short', again: 'short' }))).toMatch(
+      /passphrase: Take at least 10 characters/,
+    );
+    expect(wrongs(await newPassphrase({ passphrase: 'rain on a tin roof', again: 'rain on a tin rof' }))).toMatch(
+      /again: The two are not the same/,
+    );
     expect((await doorState()).hasPassphrase).toBe(false);
     expect(wrongs(await newPassphrase({ passphrase: 'rain on a tin roof', again: 'rain on a tin roof' }))).toBe('');
     expect(wrongs(await setOpen(true))).toBe('');

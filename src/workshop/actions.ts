@@ -11,7 +11,15 @@ import { isOnLan } from '@/edge/network';
 import { peer } from '@/edge/peer';
 import { write, writeOver, type Given } from '@/edge/write';
 import { hoursDrawn, workshopDrawn } from './drawn';
-import { hoursSchema, idSchema, obstacleSchema, openSchema, passphraseSchema, personSchema, placeSchema } from './schema';
+import {
+  hoursSchema,
+  idSchema,
+  obstacleSchema,
+  openSchema,
+  passphraseSchema,
+  personSchema,
+  placeSchema,
+} from './schema';
 
 /** Saves where the workshop stands and what it counts in. */
 export async function savePlace(given: Given): Promise<Answer<void>> {
@@ -22,7 +30,10 @@ export async function savePlace(given: Given): Promise<Answer<void>> {
     async (place, now) => {
       // What an hour counts for stays the number that it is.
       const { hourlyRateMinor, currency } = await getWorkshop();
-      await saveWorkshop({ ...place, hourlyRateMinor: minorUnits(wholeUnits(hourlyRateMinor, currency), place.currency) }, now);
+      await saveWorkshop(
+        { ...place, hourlyRateMinor: minorUnits(wholeUnits(hourlyRateMinor, currency), place.currency) },
+        now,
+      );
     },
   );
 }
@@ -35,7 +46,10 @@ export async function saveHours(given: Given): Promise<Answer<void>> {
     async () => hoursDrawn(await getWorkshop()),
     async ({ hourlyRate, lampMwPerCm2, ...days }, now) => {
       const { currency } = await getWorkshop();
-      await saveWorkshop({ lampMwPerCm2, hours: WEEKDAYS.map((day) => days[day]), hourlyRateMinor: minorUnits(hourlyRate, currency) }, now);
+      await saveWorkshop(
+        { lampMwPerCm2, hours: WEEKDAYS.map((day) => days[day]), hourlyRateMinor: minorUnits(hourlyRate, currency) },
+        now,
+      );
     },
   );
 }

@@ -23,7 +23,10 @@ describe('the workshop form', () => {
   });
 
   it('does without a place, but not with half of one', () => {
-    expect(placeSchema.validate({ ...GIVEN, latitude: '', longitude: '' }).value).toMatchObject({ latitude: null, longitude: null });
+    expect(placeSchema.validate({ ...GIVEN, latitude: '', longitude: '' }).value).toMatchObject({
+      latitude: null,
+      longitude: null,
+    });
   });
 
   it.each([

@@ -5,7 +5,10 @@ import { MOST } from '@/edge/limits';
 import type { Workshop } from '@/data/rows';
 
 type PlaceForm = Omit<Workshop, 'id' | 'hourlyRateMinor' | 'hours' | 'lampMwPerCm2'>;
-type HoursForm = Pick<Workshop, 'lampMwPerCm2'> & { hourlyRate: number } & Record<(typeof WEEKDAYS)[number], DayHours | null>;
+type HoursForm = Pick<Workshop, 'lampMwPerCm2'> & { hourlyRate: number } & Record<
+    (typeof WEEKDAYS)[number],
+    DayHours | null
+  >;
 
 /** Hours of one day as they are typed; an empty line is a day off. */
 const dayHours = (day: string) =>
@@ -14,7 +17,9 @@ const dayHours = (day: string) =>
     .default(null)
     .label(day)
     .custom((text: string, helpers) => hoursFrom(String(text)) ?? helpers.error('hours'))
-    .messages({ hours: 'Write the hours like 17:30 to 21:00, the later one last; leave the day empty where nobody is there.' });
+    .messages({
+      hours: 'Write the hours like 17:30 to 21:00, the later one last; leave the day empty where nobody is there.',
+    });
 
 /** What the form of the place sends. */
 export const placeSchema = Joi.object<PlaceForm>({
@@ -27,7 +32,9 @@ export const placeSchema = Joi.object<PlaceForm>({
   currency: currencySchema,
 })
   // An empty field has become null by now, which `and` would take for given.
-  .custom((place: PlaceForm, helpers) => ((place.latitude === null) === (place.longitude === null) ? place : helpers.error('place.half')))
+  .custom((place: PlaceForm, helpers) =>
+    (place.latitude === null) === (place.longitude === null) ? place : helpers.error('place.half'),
+  )
   .messages({ 'place.half': 'Give latitude and longitude together, or neither.' });
 
 /** What the form of the hours sends. */
@@ -46,7 +53,10 @@ export const passphraseSchema = Joi.object<{ before: string; passphrase: string;
     .max(200)
     .required()
     .label('Passphrase')
-    .messages({ 'string.min': `Take at least ${SHORTEST_PASSPHRASE} characters: three or four words do.`, 'string.empty': 'Type a passphrase.' }),
+    .messages({
+      'string.min': `Take at least ${SHORTEST_PASSPHRASE} characters: three or four words do.`,
+      'string.empty': 'Type a passphrase.',
+    }),
   again: Joi.any()
     .valid(Joi.ref('passphrase'))
     .required()
@@ -65,7 +75,12 @@ export const idSchema = Joi.object<{ id: string }>({ id: Joi.string().required()
 const direction = (label: string) => Joi.number().min(0).max(360).required().label(label);
 
 export const obstacleSchema = Joi.object<{ name: string; fromDeg: number; toDeg: number; heightDeg: number }>({
-  name: Joi.string().trim().max(60).required().label('What it is').messages({ 'string.empty': 'Say what it is, like “house wall”.' }),
+  name: Joi.string()
+    .trim()
+    .max(60)
+    .required()
+    .label('What it is')
+    .messages({ 'string.empty': 'Say what it is, like “house wall”.' }),
   fromDeg: direction('Left edge'),
   toDeg: direction('Right edge'),
   heightDeg: Joi.number().min(1).max(90).required().label('Height'),

@@ -10,7 +10,10 @@ export default async function EnterPage({ searchParams }: { searchParams: Promis
   const { to } = await searchParams;
   return (
     <main style={{ maxWidth: 520, margin: '0 auto', padding: '32px 16px' }}>
-      <ScreenHead title="Kvell" under="This device is not known yet. The passphrase was set at the desk, under Workshop." />
+      <ScreenHead
+        title="Kvell"
+        under="This device is not known yet. The passphrase was set at the desk, under Workshop."
+      />
       <EnterForm to={ownPath(to)} />
     </main>
   );

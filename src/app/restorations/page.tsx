@@ -22,7 +22,8 @@ interface Asked {
   page?: string;
 }
 
-const shownOf = (show: string | undefined): Shown => (show === 'open' || show === 'finished' || show === 'put away' ? show : 'all');
+const shownOf = (show: string | undefined): Shown =>
+  show === 'open' || show === 'finished' || show === 'put away' ? show : 'all';
 
 export default async function RestorationsPage({ searchParams }: { searchParams: Promise<Asked> }) {
   await needsEntered();
@@ -55,7 +56,11 @@ export default async function RestorationsPage({ searchParams }: { searchParams:
       ) : (
         <>
           <RestorationSearch shown={shown} words={words} page={page} pages={Math.ceil(all / SIZE)} all={all} />
-          {all === 0 ? <EmptyPlace>None of these. Take words away, or show all.</EmptyPlace> : <RestorationList rows={rows} />}
+          {all === 0 ? (
+            <EmptyPlace>None of these. Take words away, or show all.</EmptyPlace>
+          ) : (
+            <RestorationList rows={rows} />
+          )}
         </>
       )}
       <Part title="Take one in from a ZIP">

@@ -16,16 +16,24 @@ export default async function StoresPage() {
   const [stock, { currency, timeZone }] = await Promise.all([listStock(), getWorkshop()]);
   return (
     <>
-      <ScreenHead title="Stores" under="What is on the shelf, by its label" action={<LinkButton href="/stores/agents">Cleaning agents</LinkButton>} />
+      <ScreenHead
+        title="Stores"
+        under="What is on the shelf, by its label"
+        action={<LinkButton href="/stores/agents">Cleaning agents</LinkButton>}
+      />
       <Part title="On the shelf">
         {stock.length === 0 ? (
-          <EmptyPlace>The shelf is empty. Put the peroxide bottle in first: its strength decides every mixture.</EmptyPlace>
+          <EmptyPlace>
+            The shelf is empty. Put the peroxide bottle in first: its strength decides every mixture.
+          </EmptyPlace>
         ) : (
           <Shelf
             stock={stock}
             now={clock().toISOString()}
             timeZone={timeZone}
-            prices={Object.fromEntries(stock.map(({ id, priceMinor }) => [id, priceMinor === null ? '' : formatMoney(priceMinor, currency)]))}
+            prices={Object.fromEntries(
+              stock.map(({ id, priceMinor }) => [id, priceMinor === null ? '' : formatMoney(priceMinor, currency)]),
+            )}
           />
         )}
       </Part>

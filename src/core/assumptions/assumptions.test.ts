@@ -34,8 +34,26 @@ interface Case {
 const NOW = new Date('2026-06-15T06:00:00Z');
 const inDays = (days: number) => new Date(NOW.getTime() + days * 86_400_000).toISOString();
 const WAY: Way = {
-  ...{ school: 'bag-sun', title: 'Bag, sun', dose: null, sessions: 1, waitingH: 0, costMinor: 0, blocked: [], sun: null },
-  ...{ finish: inDays(0), finishSlow: inDays(0), handsMin: 0, spreadB: 0, risks: [], missing: [], buy: [], supply: null },
+  ...{
+    school: 'bag-sun',
+    title: 'Bag, sun',
+    dose: null,
+    sessions: 1,
+    waitingH: 0,
+    costMinor: 0,
+    blocked: [],
+    sun: null,
+  },
+  ...{
+    finish: inDays(0),
+    finishSlow: inDays(0),
+    handsMin: 0,
+    spreadB: 0,
+    risks: [],
+    missing: [],
+    buy: [],
+    supply: null,
+  },
 };
 /** Which of two ways weighs less. */
 const lighter = (a: Partial<Way>, b: Partial<Way>, by: Date | null = null) => {
@@ -61,7 +79,15 @@ const LID: CompareInput = {
     brittle: false,
     marks: [],
   },
-  ...{ aim: 'presentable', aboveB: 18, toleranceB: 1.5, priorOf: guessOf, place: { latitude: 50, longitude: 10 }, shading: [], hours: HOURS },
+  ...{
+    aim: 'presentable',
+    aboveB: 18,
+    toleranceB: 1.5,
+    priorOf: guessOf,
+    place: { latitude: 50, longitude: 10 },
+    shading: [],
+    hours: HOURS,
+  },
   yellowOf: () => ({ startB: 24, targetB: 6, sessions: [], measurementSd: 0.6 }),
   ...{ clouds: CLEAR, now: NOW, lampMwPerCm2: 5, going: null, by: null },
   tubs: [],
@@ -70,7 +96,10 @@ const LID: CompareInput = {
     { id: 'b', name: 'Bottle', kind: 'liquid', percentWW: 12, sizeMl: 9000, priceMinor: 2000, left: 9000 },
   ],
 };
-const doseToGo = (school: 'cream-film-sun' | 'bag-sun' | 'bath-lamp' | 'vapour' | 'oxygen-soak', percentWW = SCHOOL[school].usualPercentWW) => {
+const doseToGo = (
+  school: 'cream-film-sun' | 'bag-sun' | 'bath-lamp' | 'vapour' | 'oxygen-soak',
+  percentWW = SCHOOL[school].usualPercentWW,
+) => {
   const { doseToGo: to } = exposureForecast({
     ...{ startB: 24, targetB: 6, sessions: [], measurementSd: 0.6, toleranceB: 1.5 },
     prior: priorOf(SCHOOL[school], percentWW),
@@ -103,7 +132,13 @@ const advised = (deltaB: number, evenness: number, dose: number) =>
   }).what;
 const piece = (id: string, hiddenB: number, currentB: number) => ({ id, tag: id, hiddenB, currentB });
 const shell = { surfaces: [{ dryH: 18 }], hollow: false, airing: false, temperatureC: 20, humidity: 0.5 };
-const BOTTLE: Bottle = { kind: 'peroxide liquid', strengthValue: 12, strengthUnit: 'percentWW', addedAt: '2026-01-01T00:00:00Z', tested: null };
+const BOTTLE: Bottle = {
+  kind: 'peroxide liquid',
+  strengthValue: 12,
+  strengthUnit: 'percentWW',
+  addedAt: '2026-01-01T00:00:00Z',
+  tested: null,
+};
 const old = { months: 12, openMonths: 0, storageC: 20 };
 const narrow = (value: number) => ({ low: value, likely: value, high: value });
 /** A sky that is grey but for one day. */
@@ -113,21 +148,39 @@ const greyBut = (day: number, cloud: number) =>
 /** Sun of one strength every ten minutes, so many samples of it. */
 const weak = (uvIndex: number, samples = 20): SunSample[] =>
   Array.from({ length: samples }, (_, i) => ({
-    ...{ time: new Date(NOW.getTime() + i * 600_000).toISOString(), elevationDeg: 30, azimuthDeg: 180, uvIndexClear: uvIndex },
+    ...{
+      time: new Date(NOW.getTime() + i * 600_000).toISOString(),
+      elevationDeg: 30,
+      azimuthDeg: 180,
+      uvIndexClear: uvIndex,
+    },
     uvIndex,
   }));
 
 const CASES: Record<AssumptionName, Case> = {
   'fade of cream': { decides: 'the dose to go by cream', of: () => doseToGo('cream-film-sun'), is: 41, other: 0.05 },
   'fade of bag and bath': { decides: 'the dose to go in a bag', of: () => doseToGo('bag-sun'), is: 62, other: 0.05 },
-  'fade of a strong bath': { decides: 'the dose to go in a bath of 15 %', of: () => doseToGo('bath-lamp', 15), is: 25, other: 0.08 },
-  'fade of oxygen soak': { decides: 'the hours in oxygen bleach', of: () => doseToGo('oxygen-soak'), is: 166, other: 0.018 },
+  'fade of a strong bath': {
+    decides: 'the dose to go in a bath of 15 %',
+    of: () => doseToGo('bath-lamp', 15),
+    is: 25,
+    other: 0.08,
+  },
+  'fade of oxygen soak': {
+    decides: 'the hours in oxygen bleach',
+    of: () => doseToGo('oxygen-soak'),
+    is: 166,
+    other: 0.018,
+  },
   'fade of vapour': { decides: 'the hours in vapour', of: () => doseToGo('vapour'), is: 62, other: 0.05 },
   'spread of fades': {
     decides: 'how long a first forecast may take at worst',
     of: () => {
       const prior = priorOf(SCHOOL['cream-film-sun'], 12);
-      return Math.round(exposureForecast({ startB: 24, targetB: 6, sessions: [], measurementSd: 0.6, toleranceB: 1.5, prior }).doseToGo.high);
+      return Math.round(
+        exposureForecast({ startB: 24, targetB: 6, sessions: [], measurementSd: 0.6, toleranceB: 1.5, prior }).doseToGo
+          .high,
+      );
     },
     is: 111,
     other: 0.5,
@@ -143,7 +196,8 @@ const CASES: Record<AssumptionName, Case> = {
   },
   'spread of pieces': {
     decides: 'how sure a workshop’s rate is of its next piece',
-    of: () => pooledPrior([{ mean: Math.log(0.1), variance: 0.02 }], { medianRate: 0.06, logSd: 0.6 }).prior.logSd.toFixed(2),
+    of: () =>
+      pooledPrior([{ mean: Math.log(0.1), variance: 0.02 }], { medianRate: 0.06, logSd: 0.6 }).prior.logSd.toFixed(2),
     is: '0.59',
     other: 0.4,
   },
@@ -196,8 +250,18 @@ const CASES: Record<AssumptionName, Case> = {
     is: 'bath-lamp',
     other: 80,
   },
-  'seen b*': { decides: 'whether a small session is worth the hands', of: () => advised(5, 0, 2.8), is: 'go on', other: 1.2 },
-  'palest part': { decides: 'whether the same again takes the palest parts past it', of: () => advised(3, 8.6, 6), is: 'go on', other: -1.2 },
+  'seen b*': {
+    decides: 'whether a small session is worth the hands',
+    of: () => advised(5, 0, 2.8),
+    is: 'go on',
+    other: 1.2,
+  },
+  'palest part': {
+    decides: 'whether the same again takes the palest parts past it',
+    of: () => advised(3, 8.6, 6),
+    is: 'go on',
+    other: -1.2,
+  },
   'there together': {
     decides: 'whether a piece still leads',
     of: () => commonTarget([piece('K1', 6, 7.7), piece('K2', 6, 6)])!.leads,
@@ -227,13 +291,30 @@ const CASES: Record<AssumptionName, Case> = {
   },
   'worth moving': {
     decides: 'whether a planned window is moved to a clearer day',
-    of: () => windowNow({ place: LID.place!, shading: [], hours: HOURS, clouds: greyBut(2, 0.82), transmission: 1 }, HOURS[0]!).better !== null,
+    of: () =>
+      windowNow({ place: LID.place!, shading: [], hours: HOURS, clouds: greyBut(2, 0.82), transmission: 1 }, HOURS[0]!)
+        .better !== null,
     is: true,
     other: 1.9,
   },
-  'next to no dose': { decides: 'whether a session is asked about', of: () => noDoseGate({ driver: 'sun' }, 0.18).length, is: 1, other: 0.16 },
-  'worth putting out': { decides: 'whether a weak afternoon is worth it', of: () => worthStretch(weak(2.2), NOW) !== null, is: true, other: 2.4 },
-  'worth the setting up': { decides: 'whether an hour of sun is worth it', of: () => worthStretch(weak(5, 7), NOW) !== null, is: true, other: 1.2 },
+  'next to no dose': {
+    decides: 'whether a session is asked about',
+    of: () => noDoseGate({ driver: 'sun' }, 0.18).length,
+    is: 1,
+    other: 0.16,
+  },
+  'worth putting out': {
+    decides: 'whether a weak afternoon is worth it',
+    of: () => worthStretch(weak(2.2), NOW) !== null,
+    is: true,
+    other: 2.4,
+  },
+  'worth the setting up': {
+    decides: 'whether an hour of sun is worth it',
+    of: () => worthStretch(weak(5, 7), NOW) !== null,
+    is: true,
+    other: 1.2,
+  },
   'a spot in front': { decides: 'what a plain spot in front is worth', of: () => worthOf(SPOT), is: 90, other: 80 },
   'a spot underneath': {
     decides: 'whether a rough rung stands for a spot underneath',
@@ -241,7 +322,12 @@ const CASES: Record<AssumptionName, Case> = {
     is: 25,
     other: 22,
   },
-  'a spot inside': { decides: 'what a plain spot inside is worth', of: () => worthOf({ ...SPOT, visible: 'hidden' }), is: 6, other: 5 },
+  'a spot inside': {
+    decides: 'what a plain spot inside is worth',
+    of: () => worthOf({ ...SPOT, visible: 'hidden' }),
+    is: 6,
+    other: 5,
+  },
   'what eats on': {
     decides: 'what a leak is worth inside',
     of: () => worthOf({ ...SPOT, soil: 'alkaline-leak' as Spot['soil'], visible: 'hidden' }),
@@ -254,10 +340,18 @@ const CASES: Record<AssumptionName, Case> = {
     is: 17.1,
     other: 6,
   },
-  'waiting at the sink': { decides: 'the minutes of a soak', of: () => rungOf({ soil: 'nicotine' }, 'soap-soak')?.minutes, is: 13.5, other: 0.12 },
+  'waiting at the sink': {
+    decides: 'the minutes of a soak',
+    of: () => rungOf({ soil: 'nicotine' }, 'soap-soak')?.minutes,
+    is: 13.5,
+    other: 0.12,
+  },
   'wear of the delicate': {
     decides: 'whether the rougher of two stands on gloss',
-    of: () => cleaningLadder({ ...SPOT, soil: 'pencil', surfaces: ['abs-glossy'], visible: 'underside' }).rungs.map(({ agent }) => agent),
+    of: () =>
+      cleaningLadder({ ...SPOT, soil: 'pencil', surfaces: ['abs-glossy'], visible: 'underside' }).rungs.map(
+        ({ agent }) => agent,
+      ),
     is: ['eraser'],
     other: 1.3,
   },
@@ -274,7 +368,9 @@ const CASES: Record<AssumptionName, Case> = {
   'weight of the data set': {
     decides: 'the chance after four passes that did nothing',
     of: () => {
-      const tried = [{ agent: 'isopropyl', soil: 'hand-grease', surface: 'abs-textured', outcome: 'no change', times: 4 }] as const;
+      const tried = [
+        { agent: 'isopropyl', soil: 'hand-grease', surface: 'abs-textured', outcome: 'no change', times: 4 },
+      ] as const;
       const { mean, prior } = chanceOf('isopropyl', 'hand-grease', tried)!;
       return (mean / prior).toFixed(2);
     },
@@ -346,11 +442,22 @@ const CASES: Record<AssumptionName, Case> = {
   },
   'matched ΔE00': { decides: 'whether it matches', of: () => judge(1.9, 0, 1.5, 1), is: 'matched', other: 1.7 },
   'uneven b*': { decides: 'whether it is uneven', of: () => judge(1, 0, 0.5, 5.3), is: 'uneven', other: 5.5 },
-  'several parts': { decides: 'whether one outline holds several parts', of: () => isSeveralParts(16), is: true, other: 17 },
+  'several parts': {
+    decides: 'whether one outline holds several parts',
+    of: () => isSeveralParts(16),
+    is: true,
+    other: 17,
+  },
   'of one colour': { decides: 'whether a verdict is given', of: () => isOneColour(0.45), is: false, other: 0.4 },
   'still there': {
     decides: 'whether a bell rings after hours',
-    of: () => bellTime(new Date('2026-06-21T21:50:00Z'), new Date('2026-06-21T20:00:00Z'), 'Etc/UTC', everyDay(9, 18)).toISOString(),
+    of: () =>
+      bellTime(
+        new Date('2026-06-21T21:50:00Z'),
+        new Date('2026-06-21T20:00:00Z'),
+        'Etc/UTC',
+        everyDay(9, 18),
+      ).toISOString(),
     is: '2026-06-21T21:50:00.000Z',
     other: 1.6,
   },
@@ -362,16 +469,19 @@ const CASES: Record<AssumptionName, Case> = {
   },
 };
 
-it.each(Object.entries(CASES) as [AssumptionName, Case][])('“%s” decides something, and at its value', (name, { of, is, other }) => {
-  const kept = ASSUMPTIONS[name].value;
-  expect(of()).toEqual(is);
-  try {
-    ASSUMPTIONS[name].value = other;
-    expect(of()).not.toEqual(is);
-  } finally {
-    ASSUMPTIONS[name].value = kept;
-  }
-});
+it.each(Object.entries(CASES) as [AssumptionName, Case][])(
+  '“%s” decides something, and at its value',
+  (name, { of, is, other }) => {
+    const kept = ASSUMPTIONS[name].value;
+    expect(of()).toEqual(is);
+    try {
+      ASSUMPTIONS[name].value = other;
+      expect(of()).not.toEqual(is);
+    } finally {
+      ASSUMPTIONS[name].value = kept;
+    }
+  },
+);
 
 it('each has its standing, its source and words', () => {
   for (const { standing, source, what, unit } of Object.values(ASSUMPTIONS)) {

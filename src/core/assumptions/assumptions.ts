@@ -17,7 +17,13 @@ export interface Assumption {
 const CRAFT = 'What people at benches see, put into figures by Kvell.';
 const OWN = 'Kvell’s own weighing.';
 
-const a = (value: number, unit: string, what: string, standing: Standing, source = standing === 'guess' ? CRAFT : OWN): Assumption => ({
+const a = (
+  value: number,
+  unit: string,
+  what: string,
+  standing: Standing,
+  source = standing === 'guess' ? CRAFT : OWN,
+): Assumption => ({
   value,
   unit,
   what,
@@ -36,9 +42,20 @@ export const ASSUMPTIONS = {
   'fade of oxygen soak': a(0.015, 'of the yellow per hour at 25 °C', 'Warm oxygen-bleach soak takes at first', 'guess'),
   'fade of vapour': a(0.04, 'of the yellow per hour at 25 °C', 'Vapour takes at first', 'guess'),
   'spread of fades': a(0.6, 'log standard deviation', 'A first rate may be off by', 'guess'),
-  'spread of workshops': a(0.7, 'log standard deviation', 'A workshop’s usual rate lies about the first guess within', 'guess'),
+  'spread of workshops': a(
+    0.7,
+    'log standard deviation',
+    'A workshop’s usual rate lies about the first guess within',
+    'guess',
+  ),
   'spread of pieces': a(0.5, 'log standard deviation', 'Pieces of one workshop differ from each other by', 'guess'),
-  'a measured b*': a(0.6, 'b*', 'One measurement with a card is good to', 'guess', 'The simulated camera under noise, tilt and five kinds of light.'),
+  'a measured b*': a(
+    0.6,
+    'b*',
+    'One measurement with a card is good to',
+    'guess',
+    'The simulated camera under noise, tilt and five kinds of light.',
+  ),
   'a day of waiting': a(20, 'min of hands', 'Between two ways a day of waiting counts for', 'convention'),
   'a unit of uneven b*': a(15, 'min of hands', 'Between two ways a unit of uneven b* counts for', 'convention'),
   'a risk': a(30, 'min of hands', 'Between two ways each thing that can go wrong counts for', 'convention'),
@@ -49,7 +66,12 @@ export const ASSUMPTIONS = {
   'palest part': a(-1.5, 'b*', 'Palest parts so far below the hidden patch are on their way past it', 'convention'),
   'there together': a(1.5, 'b*', 'Pieces nearer than this to their common target count as there', 'convention'),
   'patch apart': a(3, 'b*', 'A hidden patch farther than this from the others is not trusted', 'convention'),
-  'come to rest': a(0.3, 'of what was to be expected', 'A session that took less than this share has come to rest', 'guess'),
+  'come to rest': a(
+    0.3,
+    'of what was to be expected',
+    'A session that took less than this share has come to rest',
+    'guess',
+  ),
   'worth moving': a(1.5, 'times the dose', 'A planned window is moved only for', 'convention'),
   'next to no dose': a(0.2, 'UVI·h', 'A session that brings less is asked about before it begins', 'convention'),
   'worth putting out': a(2, 'UV index', 'Sun is worth putting plastic out from', 'convention'),
@@ -84,7 +106,13 @@ export const ASSUMPTIONS = {
   'several parts': a(15, 'b*', 'An outline holds several parts from a spread of', 'convention'),
   'of one colour': a(0.5, 'of the outline', 'A verdict needs of one colour at least', 'convention'),
   'still there': a(2, 'h', 'Whoever attended to something within this is taken to be there still', 'convention'),
-  'volts off': a(0.05, 'of the label’s', 'A supply may be off its label by', 'convention', 'Logic of that time bears five in a hundred.'),
+  'volts off': a(
+    0.05,
+    'of the label’s',
+    'A supply may be off its label by',
+    'convention',
+    'Logic of that time bears five in a hundred.',
+  ),
 } satisfies Record<string, Assumption>;
 
 export type AssumptionName = keyof typeof ASSUMPTIONS;

@@ -30,8 +30,12 @@ export function adviseAfter({ verdict, deltaB, evenness, uneven, forecast, sessi
     };
   const distance = `b* ${Math.abs(deltaB).toFixed(1)} ${deltaB >= 0 ? 'above' : 'below'} the hidden patch`;
   if (verdict === 'past it')
-    return { what: 'stop', why: `It is lighter and less yellow than the hidden patch (${distance}). More would only bleach it further.` };
-  if (verdict === 'matched') return { what: 'stop', why: `It matches the hidden patch (${distance}). Going on would risk going past it.` };
+    return {
+      what: 'stop',
+      why: `It is lighter and less yellow than the hidden patch (${distance}). More would only bleach it further.`,
+    };
+  if (verdict === 'matched')
+    return { what: 'stop', why: `It matches the hidden patch (${distance}). Going on would risk going past it.` };
   if (verdict === 'uneven')
     return {
       what: 'even it out',

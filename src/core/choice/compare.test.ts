@@ -47,7 +47,8 @@ const LID: CompareInput = {
   going: null,
   by: null,
 };
-const wayOf = (school: string, rest: Partial<CompareInput> = {}) => compareWays({ ...LID, ...rest }).ways.find((way) => way.school === school)!;
+const wayOf = (school: string, rest: Partial<CompareInput> = {}) =>
+  compareWays({ ...LID, ...rest }).ways.find((way) => way.school === school)!;
 const recommended = (rest: Partial<CompareInput>) => compareWays({ ...LID, ...rest });
 
 it('compares all eight ways, and names one with its reason', () => {
@@ -96,7 +97,10 @@ it('says what is missing, and never recommends what the piece forbids', () => {
 
 it('in the dark of winter the sun does not do it, and it says so', () => {
   const winter = { place: { latitude: 68, longitude: 10 }, now: new Date('2026-12-15T06:00:00Z') };
-  const dark = hours.map(({ from, to }) => ({ from: new Date(from.getTime() + 183 * DAY_MS), to: new Date(to.getTime() + 183 * DAY_MS) }));
+  const dark = hours.map(({ from, to }) => ({
+    from: new Date(from.getTime() + 183 * DAY_MS),
+    to: new Date(to.getTime() + 183 * DAY_MS),
+  }));
   const way = wayOf('cream-film-sun', { ...winter, hours: dark });
   expect(way.finish).toBeNull();
   expect(way.missing).toContain('enough sun in the days ahead');
@@ -104,28 +108,50 @@ it('in the dark of winter the sun does not do it, and it says so', () => {
 });
 
 it('risks follow the piece: label, print, brittle, long and thin in hot water', () => {
-  const all = { ...LID.piece, labels: 'serial', printed: true, brittle: true, lengthMm: 260, widthMm: 20, heightMm: 18 };
-  expect(wayOf('oxygen-soak', { piece: all }).risks.join(' ')).toMatch(/Label \(serial\).*Printed.*Brittle.*hot water bends/);
+  const all = {
+    ...LID.piece,
+    labels: 'serial',
+    printed: true,
+    brittle: true,
+    lengthMm: 260,
+    widthMm: 20,
+    heightMm: 18,
+  };
+  expect(wayOf('oxygen-soak', { piece: all }).risks.join(' ')).toMatch(
+    /Label \(serial\).*Printed.*Brittle.*hot water bends/,
+  );
   expect(wayOf('cream-film-sun', { piece: all }).risks.join(' ')).not.toMatch(/hot water bends/);
 });
 
 describe('sessions in the coming days', () => {
-  const ask: SessionsInput = { place: PLACE, shading: [], hours, clouds: LID.clouds, transmission: 0.9, doseToGo: 60, longestMin: 480 };
+  const ask: SessionsInput = {
+    place: PLACE,
+    shading: [],
+    hours,
+    clouds: LID.clouds,
+    transmission: 0.9,
+    doseToGo: 60,
+    longestMin: 480,
+  };
 
   it('are the fewest that do it, inside the hours, as even as the days allow', () => {
     fc.assert(
-      fc.property(fc.double({ min: 1, max: 150, noNaN: true }), fc.integer({ min: 60, max: 480 }), (doseToGo, longestMin) => {
-        const { sessions, dose, enough, days } = placeSessions({ ...ask, doseToGo, longestMin });
-        for (const { from, to } of sessions) {
-          expect(hours.some((own) => own.from.toISOString() <= from && to <= own.to.toISOString())).toBe(true);
-          expect(Date.parse(to) - Date.parse(from)).toBeLessThanOrEqual(longestMin * 60_000);
-        }
-        const best = days.map((day) => day.dose).sort((a, b) => b - a);
-        const fewer = best.slice(0, Math.max(0, sessions.length - 1)).reduce((sum, value) => sum + value, 0);
-        expect(fewer).toBeLessThan(doseToGo);
-        expect(enough).toBe(best.reduce((sum, value) => sum + value, 0) >= doseToGo - 1e-6);
-        if (enough) expect(dose).toBeGreaterThanOrEqual(doseToGo - 1e-6);
-      }),
+      fc.property(
+        fc.double({ min: 1, max: 150, noNaN: true }),
+        fc.integer({ min: 60, max: 480 }),
+        (doseToGo, longestMin) => {
+          const { sessions, dose, enough, days } = placeSessions({ ...ask, doseToGo, longestMin });
+          for (const { from, to } of sessions) {
+            expect(hours.some((own) => own.from.toISOString() <= from && to <= own.to.toISOString())).toBe(true);
+            expect(Date.parse(to) - Date.parse(from)).toBeLessThanOrEqual(longestMin * 60_000);
+          }
+          const best = days.map((day) => day.dose).sort((a, b) => b - a);
+          const fewer = best.slice(0, Math.max(0, sessions.length - 1)).reduce((sum, value) => sum + value, 0);
+          expect(fewer).toBeLessThan(doseToGo);
+          expect(enough).toBe(best.reduce((sum, value) => sum + value, 0) >= doseToGo - 1e-6);
+          if (enough) expect(dose).toBeGreaterThanOrEqual(doseToGo - 1e-6);
+        },
+      ),
       { numRuns: 40 },
     );
   });
@@ -161,7 +187,9 @@ describe('sessions in the coming days', () => {
     const kept = windowNow({ ...ask, clouds: clear }, window);
     expect(kept.better).toBeNull();
     expect(kept.dose).toBeCloseTo(planned!.dose, 9);
-    const turned = clear.map((hour) => (Math.abs(hour.at.getTime() - window.from.getTime()) < 8 * 3_600_000 ? { ...hour, cloud: 1 } : hour));
+    const turned = clear.map((hour) =>
+      Math.abs(hour.at.getTime() - window.from.getTime()) < 8 * 3_600_000 ? { ...hour, cloud: 1 } : hour,
+    );
     const { dose, better } = windowNow({ ...ask, clouds: turned }, window);
     expect(dose).toBeCloseTo(0.25 * planned!.dose, 6);
     expect(better!.dose).toBeGreaterThan(1.5 * dose);
@@ -212,7 +240,10 @@ describe('the shelf first', () => {
       if (better) expect(better.buy).toEqual(better.missing);
     }
     // Cream in the sun is quickest here, but there is none.
-    const quick = { ...LID, priorOf: ({ id }: { id: string }) => ({ medianRate: id === 'cream-film-sun' ? 5 : 0.01, logSd: 0.3 }) };
+    const quick = {
+      ...LID,
+      priorOf: ({ id }: { id: string }) => ({ medianRate: id === 'cream-film-sun' ? 5 : 0.01, logSd: 0.3 }),
+    };
     const { recommended: best, better } = compareWays({ ...quick, stock: onlyLiquid });
     expect(best).not.toBe('cream-film-sun');
     expect(better!.school).toBe('cream-film-sun');

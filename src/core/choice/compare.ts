@@ -85,7 +85,10 @@ const LONG_MM = 180;
 const THIN_MM = 25;
 
 /** What can go wrong with a piece on a way, as the craft knows it. */
-function risksOf(school: School, { labels, printed, painted, clear, brittle, lengthMm, widthMm, heightMm }: CompareInput['piece']): string[] {
+function risksOf(
+  school: School,
+  { labels, printed, painted, clear, brittle, lengthMm, widthMm, heightMm }: CompareInput['piece'],
+): string[] {
   const wet = school.medium !== 'cream';
   const small = Math.min(lengthMm, widthMm, heightMm);
   return [
@@ -107,7 +110,9 @@ function risksOf(school: School, { labels, printed, painted, clear, brittle, len
 }
 
 function blockedBy({ metalInside }: PieceFacts): string[] {
-  return metalInside ? [`Metal still inside: ${metalInside}. Peroxide attacks it and it stains the plastic. Take it out first.`] : [];
+  return metalInside
+    ? [`Metal still inside: ${metalInside}. Peroxide attacks it and it stains the plastic. Take it out first.`]
+    : [];
 }
 
 interface Course {
@@ -124,7 +129,15 @@ function courseOf(school: School, dose: number, input: CompareInput): Course {
   if (dose <= 0) return { sessions: 0, waitingH: 0, finish: now, turns: 0, sun: null };
   if (school.driver === 'sun') {
     if (!place) return { sessions: 0, waitingH: 0, finish: null, turns: 0, sun: null };
-    const plan = placeSessions({ place, shading, hours, clouds, transmission: school.transmission, doseToGo: dose, longestMin: LONGEST_SUN_MIN });
+    const plan = placeSessions({
+      place,
+      shading,
+      hours,
+      clouds,
+      transmission: school.transmission,
+      doseToGo: dose,
+      longestMin: LONGEST_SUN_MIN,
+    });
     const minutes = plan.sessions.reduce((sum, { from, to }) => sum + (Date.parse(to) - Date.parse(from)) / 60_000, 0);
     const last = plan.sessions[plan.sessions.length - 1];
     return {
@@ -135,7 +148,8 @@ function courseOf(school: School, dose: number, input: CompareInput): Course {
       sun: plan,
     };
   }
-  const perHour = school.driver === 'lamp' ? lampMwPerCm2 * UVI_PER_MW_CM2 * school.transmission : warmthFactor(school.usualC);
+  const perHour =
+    school.driver === 'lamp' ? lampMwPerCm2 * UVI_PER_MW_CM2 * school.transmission : warmthFactor(school.usualC);
   if (perHour <= 0) return { sessions: 0, waitingH: 0, finish: null, turns: 0, sun: null };
   const waitingH = dose / perHour;
   const hoursADay = school.driver === 'lamp' ? LAMP_HOURS_A_DAY : 24;
@@ -156,7 +170,10 @@ function wayOf(school: School, input: CompareInput): Way {
   const course = courseOf(school, toGo?.median ?? 0, input);
   const slow = courseOf(school, toGo?.high ?? 0, input);
   const supply = supplyFor(school, piece, input.stock, input.tubs, course.sessions, input.units ?? 'metric');
-  const buy = [...supply.buy, ...(school.driver === 'lamp' && lampMwPerCm2 === 0 ? ['an ultraviolet lamp (say its UV-A under Workshop)'] : [])];
+  const buy = [
+    ...supply.buy,
+    ...(school.driver === 'lamp' && lampMwPerCm2 === 0 ? ['an ultraviolet lamp (say its UV-A under Workshop)'] : []),
+  ];
   const missing = [
     ...buy,
     ...(school.driver === 'sun' && !place ? ['the workshop’s place, for the sun'] : []),
@@ -201,11 +218,13 @@ const LEAVE_IT: Way = {
   sun: null,
 };
 
-const isLate = ({ finish }: Way, by: Date | null): boolean => by !== null && (finish === null || Date.parse(finish) > by.getTime());
+const isLate = ({ finish }: Way, by: Date | null): boolean =>
+  by !== null && (finish === null || Date.parse(finish) > by.getTime());
 
 /** What would do instead of the sun; `null` where the sun does it by the wished date, or none is wished. */
 function insteadOfSun(ways: readonly Way[], by: Date | null): Way[] | null {
-  const drivenBy = (driver: School['driver']) => ways.filter(({ school }) => school !== 'leave-it' && SCHOOL[school].driver === driver);
+  const drivenBy = (driver: School['driver']) =>
+    ways.filter(({ school }) => school !== 'leave-it' && SCHOOL[school].driver === driver);
   const sunny = drivenBy('sun').filter(({ dose }) => dose !== null);
   if (by === null || sunny.length === 0 || sunny.some((way) => !isLate(way, by))) return null;
   return [...drivenBy('lamp'), ...ways.filter(({ school }) => school === 'vapour')];
@@ -250,7 +269,8 @@ export function compareWays(input: CompareInput): Comparison {
       'leave-it',
       `${piece.painted ? 'Paint' : 'A clear window'} does not bear peroxide and light: take it off, mask it, or leave the piece as it is.`,
     );
-  if (aboveB !== null && aboveB <= toleranceB) return say('leave-it', 'It matches its hidden patch already: more would go past it.');
+  if (aboveB !== null && aboveB <= toleranceB)
+    return say('leave-it', 'It matches its hidden patch already: more would go past it.');
   const open = ways.filter(({ school, blocked }) => school !== 'leave-it' && blocked.length === 0);
   if (open.length === 0) return say('leave-it', `Nothing may be started yet. ${blockedBy(piece)[0]}`);
   const effort = (way: Way) => effortOf(way, input);
@@ -265,8 +285,15 @@ export function compareWays(input: CompareInput): Comparison {
   const ready = sorted.filter((way) => way.missing.length === 0 || stands(way));
   const best = ready[0] ?? sorted[0]!;
   const next = (ready.length > 1 ? ready : sorted).find((way) => way !== best)!;
-  const better = ready.length > 0 ? sorted.slice(0, sorted.indexOf(best)).find(({ missing, buy }) => missing.length === buy.length) : null;
-  return say(best.school, `${ready.length > 0 ? '' : 'Nothing is all here for any way. '}${whyOf(best, next, aboveB !== null, input.going)}`, better);
+  const better =
+    ready.length > 0
+      ? sorted.slice(0, sorted.indexOf(best)).find(({ missing, buy }) => missing.length === buy.length)
+      : null;
+  return say(
+    best.school,
+    `${ready.length > 0 ? '' : 'Nothing is all here for any way. '}${whyOf(best, next, aboveB !== null, input.going)}`,
+    better,
+  );
 }
 
 function whyOf(best: Way, next: Way, measured: boolean, going: SchoolId | null): string {

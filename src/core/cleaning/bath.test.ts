@@ -12,6 +12,8 @@ it('fifty caps take about twenty minutes, a lid about twelve', () => {
 
 it('more parts and larger ones take longer', () => {
   expect(scrubMinutes({ parts: 60, size: CAPS })).toBeGreaterThan(scrubMinutes({ parts: 50, size: CAPS }));
-  expect(scrubMinutes({ parts: 1, size: { ...LID, widthMm: 300 } })).toBeGreaterThan(scrubMinutes({ parts: 1, size: LID }));
+  expect(scrubMinutes({ parts: 1, size: { ...LID, widthMm: 300 } })).toBeGreaterThan(
+    scrubMinutes({ parts: 1, size: LID }),
+  );
   expect(scrubMinutes({ parts: 0, size: null })).toBe(12);
 });

@@ -17,7 +17,8 @@ export interface Drying {
 }
 
 /** Saturation vapour pressure of water, hPa (Magnus formula over water, WMO guide). */
-export const saturationHpa = (temperatureC: number): number => 6.112 * Math.exp((17.62 * temperatureC) / (243.12 + temperatureC));
+export const saturationHpa = (temperatureC: number): number =>
+  6.112 * Math.exp((17.62 * temperatureC) / (243.12 + temperatureC));
 
 /** How thirsty the air is, hPa: what it still takes up (Dalton: evaporation goes with it). */
 const thirstHpa = (temperatureC: number, humidity: number): number => saturationHpa(temperatureC) * (1 - humidity);
@@ -35,7 +36,14 @@ export function dryHours({ leaves, wet }: Agent, { surfaces, hollow, airing, tem
   const longest = Math.max(0, ...surfaces.map(({ dryH }) => dryH));
   const air = USUAL_HPA / Math.max(LEAST_HPA, thirstHpa(temperatureC, humidity));
   const share = wet === 'bath' ? 1 : wet === 'damp' ? assumed('drying after a cloth') : 0.05;
-  return longest * LIQUID[leaves]! * share * air * (hollow ? assumed('drying hollow') : 1) * (airing ? assumed('drying in moving air') : 1);
+  return (
+    longest *
+    LIQUID[leaves]! *
+    share *
+    air *
+    (hollow ? assumed('drying hollow') : 1) *
+    (airing ? assumed('drying in moving air') : 1)
+  );
 }
 
 /** When it is dry, from when it came out of the wet. */

@@ -3,7 +3,16 @@ import { AIMS } from '../intake/aim';
 import { SEVERITIES } from '../intake/findings';
 import { AGENT_IDS, agentIds, agentOf, leastRoughness, type AgentId, type OwnAgent } from '../materials/agents';
 import { FAMILY_NAMES } from '../materials/families';
-import { areTwins, cleaningLadder, expectedMinutes, NOTHING_OWN, VISIBLE, worthOf, type OwnKnowledge, type Spot } from './ladder';
+import {
+  areTwins,
+  cleaningLadder,
+  expectedMinutes,
+  NOTHING_OWN,
+  VISIBLE,
+  worthOf,
+  type OwnKnowledge,
+  type Spot,
+} from './ladder';
 import { mixture } from '../materials/mixing';
 import { chanceOf, OUTCOMES, type Tried } from './outcomes';
 import { nextRung, planPiece, skippedBy } from './plan';
@@ -22,7 +31,10 @@ const SPOT: Spot = {
 };
 
 const OWN_SURFACE = 'own-surface' as const;
-const WITH_SURFACE: OwnKnowledge = { ...NOTHING_OWN, surfaces: [{ id: OWN_SURFACE, title: 'Rubber paint', like: 'painted-plastic' }] };
+const WITH_SURFACE: OwnKnowledge = {
+  ...NOTHING_OWN,
+  surfaces: [{ id: OWN_SURFACE, title: 'Rubber paint', like: 'painted-plastic' }],
+};
 const anySpot: fc.Arbitrary<Spot> = fc.record({
   soil: fc.constantFrom(...SOIL_IDS),
   surfaces: fc.uniqueArray(fc.constantFrom(...SURFACE_IDS, OWN_SURFACE), { minLength: 1, maxLength: 3 }),
@@ -50,7 +62,13 @@ const anyOwnAgent: fc.Arbitrary<OwnAgent> = fc
     wet: fc.constantFrom('dry' as const, 'damp' as const, 'bath' as const),
     takes: fc.dictionary(fc.constantFrom(...SOIL_IDS), fc.constantFrom(0.25, 0.5, 0.8)),
   })
-  .map((own) => ({ ...agentOf('soap-soak'), title: own.id, roughness: leastRoughness(own.families), source: 'this workshop', ...own }));
+  .map((own) => ({
+    ...agentOf('soap-soak'),
+    title: own.id,
+    roughness: leastRoughness(own.families),
+    source: 'this workshop',
+    ...own,
+  }));
 const anyOwn: fc.Arbitrary<OwnKnowledge> = fc.record({
   tried: anyTried,
   verdicts: fc.array(
@@ -104,9 +122,13 @@ describe('the laws of the ladder', () => {
         // What is dangerous to the person brings everything gentler along, to be tried before it.
         const brings = agentOf(more).families.some((family) => family === 'strongAcid' || family === 'chlorine');
         for (const agent of withIt)
-          if (agent !== more && !(brings && agentOf(agent, own.agents).roughness <= agentOf(more).roughness)) expect(without).toContain(agent);
+          if (agent !== more && !(brings && agentOf(agent, own.agents).roughness <= agentOf(more).roughness))
+            expect(without).toContain(agent);
         for (const agent of without)
-          if (agentOf(agent, own.agents).roughness <= agentOf(more).roughness && mixture(agent, more, own.agents).together !== 'never together')
+          if (
+            agentOf(agent, own.agents).roughness <= agentOf(more).roughness &&
+            mixture(agent, more, own.agents).together !== 'never together'
+          )
             expect(withIt).toContain(agent);
       }),
       { numRuns: 400 },
@@ -156,7 +178,8 @@ describe('danger to the person', () => {
         if (at < 0) return;
         expect(at).toBe(rungs.length - 1);
         for (const { agent, because } of ruledOut)
-          if (because === 'worth') expect(agentOf(agent, own.agents).roughness).toBeGreaterThanOrEqual(agentOf('hydrochloric-acid').roughness);
+          if (because === 'worth')
+            expect(agentOf(agent, own.agents).roughness).toBeGreaterThanOrEqual(agentOf('hydrochloric-acid').roughness);
       }),
       { numRuns: 400 },
     );
@@ -230,11 +253,15 @@ describe('the next rung', () => {
 });
 
 describe('the order inside one roughness', () => {
-  const attempt = fc.record({ minutes: fc.double({ min: 0.5, max: 60, noNaN: true }), chance: fc.double({ min: 0.02, max: 0.98, noNaN: true }) });
+  const attempt = fc.record({
+    minutes: fc.double({ min: 0.5, max: 60, noNaN: true }),
+    chance: fc.double({ min: 0.02, max: 0.98, noNaN: true }),
+  });
 
   function* orders<T>(row: readonly T[]): Generator<T[]> {
     if (row.length === 0) yield [];
-    for (let i = 0; i < row.length; i++) for (const rest of orders([...row.slice(0, i), ...row.slice(i + 1)])) yield [row[i]!, ...rest];
+    for (let i = 0; i < row.length; i++)
+      for (const rest of orders([...row.slice(0, i), ...row.slice(i + 1)])) yield [row[i]!, ...rest];
   }
 
   it('by minutes to success takes the fewest minutes of all orders, up to eight candidates', () => {
@@ -248,23 +275,37 @@ describe('the order inside one roughness', () => {
     const eight = Array.from({ length: 8 }, (_, i) => ({ minutes: 1 + ((i * 7) % 11), chance: 0.05 + 0.11 * i }));
     let best = Infinity;
     for (const order of orders(eight)) best = Math.min(best, expectedMinutes(order));
-    expect(expectedMinutes([...eight].sort((a, b) => a.minutes / a.chance - b.minutes / b.chance))).toBeCloseTo(best, 9);
+    expect(expectedMinutes([...eight].sort((a, b) => a.minutes / a.chance - b.minutes / b.chance))).toBeCloseTo(
+      best,
+      9,
+    );
   });
 
   it('follows this workshop’s own outcomes, and says so', () => {
     const film: Spot = { ...SPOT, soil: 'nicotine' };
-    expect(agents(film).filter((agent) => agentOf(agent).roughness === 4)).toEqual(['kitchen-degreaser', 'sugar-soap', 'oxygen-soak']);
-    const tried: Tried[] = [{ agent: 'kitchen-degreaser', soil: 'nicotine', surface: 'abs-textured', outcome: 'no change', times: 6 }];
+    expect(agents(film).filter((agent) => agentOf(agent).roughness === 4)).toEqual([
+      'kitchen-degreaser',
+      'sugar-soap',
+      'oxygen-soak',
+    ]);
+    const tried: Tried[] = [
+      { agent: 'kitchen-degreaser', soil: 'nicotine', surface: 'abs-textured', outcome: 'no change', times: 6 },
+    ];
     const ladder = cleaningLadder(film, { ...NOTHING_OWN, tried });
-    expect(ladder.rungs.filter(({ agent }) => agentOf(agent).roughness === 4).map(({ agent }) => agent)[0]).toBe('sugar-soap');
-    expect(ladder.rungs.find(({ agent }) => agent === 'kitchen-degreaser')!.why).toContain('Your own 6 passes say 28 %, the data set 70 %.');
+    expect(ladder.rungs.filter(({ agent }) => agentOf(agent).roughness === 4).map(({ agent }) => agent)[0]).toBe(
+      'sugar-soap',
+    );
+    expect(ladder.rungs.find(({ agent }) => agent === 'kitchen-degreaser')!.why).toContain(
+      'Your own 6 passes say 28 %, the data set 70 %.',
+    );
   });
 
   it('the posterior lies between the data set and what was seen, and nears it', () => {
     fc.assert(
       fc.property(fc.constantFrom(...SOIL_IDS), fc.integer({ min: 1, max: 60 }), (soil, passes) => {
         const agent = AGENT_IDS.find((id) => chanceOf(id, soil, []) !== null)!;
-        const all = (outcome: 'gone' | 'no change') => chanceOf(agent, soil, [{ agent, soil, surface: 'abs-textured', outcome, times: passes }])!;
+        const all = (outcome: 'gone' | 'no change') =>
+          chanceOf(agent, soil, [{ agent, soil, surface: 'abs-textured', outcome, times: passes }])!;
         const { prior } = all('gone');
         expect(all('gone').mean).toBeGreaterThan(prior);
         expect(all('no change').mean).toBeLessThan(prior);
@@ -285,14 +326,23 @@ describe('when to stop', () => {
   });
 
   it('what eats on is never left for looks', () => {
-    const leak: Spot = { ...SPOT, soil: 'alkaline-leak', surfaces: ['circuit-board'], visible: 'hidden', aim: 'keep the age', severity: 'slight' };
+    const leak: Spot = {
+      ...SPOT,
+      soil: 'alkaline-leak',
+      surfaces: ['circuit-board'],
+      visible: 'hidden',
+      aim: 'keep the age',
+      severity: 'slight',
+    };
     // No vinegar: boards are brushed, blown or wiped with alcohol, never wetted.
     expect(agents(leak)).toEqual(['isopropyl', 'glass-fibre-pen']);
     expect(worthOf(leak)).toBeGreaterThan(worthOf({ ...leak, soil: 'dust' }));
   });
 
   it('a soil that nothing safe takes is said to be one, with a specialist where it harms', () => {
-    expect(cleaningLadder({ ...SPOT, soil: 'cured-glue', surfaces: ['printed-membrane', 'paper-label'] }).end).toMatch(/A specialist may know a way/);
+    expect(cleaningLadder({ ...SPOT, soil: 'cured-glue', surfaces: ['printed-membrane', 'paper-label'] }).end).toMatch(
+      /A specialist may know a way/,
+    );
     expect(cleaningLadder({ ...SPOT, soil: 'sweet-drink', surfaces: ['printed-membrane', 'paper-label'] }).end).toMatch(
       /goes on doing harm: show it to a specialist/,
     );
@@ -300,7 +350,9 @@ describe('when to stop', () => {
 
   it('a label is covered, metal inside keeps the bath away and names what to do', () => {
     const { rungs } = cleaningLadder({ ...SPOT, paperLabel: 'serial label' });
-    expect(rungs.find(({ agent }) => agent === 'soap-soak')!.masks[0]).toMatch(/^serial label: lift it, or tape it over whole/);
+    expect(rungs.find(({ agent }) => agent === 'soap-soak')!.masks[0]).toMatch(
+      /^serial label: lift it, or tape it over whole/,
+    );
     const { ruledOut } = cleaningLadder({ ...SPOT, metalInside: 'inner shield' });
     expect(ruledOut.find(({ agent }) => agent === 'soap-soak')!.why).toBe(
       'Metal still inside: inner shield. Take it out under Teardown before anything goes into a bath.',
@@ -312,7 +364,10 @@ describe('a piece with several spots', () => {
   const spot = (id: string, rest: Partial<Spot>) => ({ ...SPOT, ...rest, id, name: id });
 
   it('does once what serves several, gentlest first, and never holds what may not meet', () => {
-    const { steps } = planPiece([spot('grease', {}), spot('drink', { soil: 'sweet-drink' }), spot('marker', { soil: 'marker' })], NOTHING_OWN);
+    const { steps } = planPiece(
+      [spot('grease', {}), spot('drink', { soil: 'sweet-drink' }), spot('marker', { soil: 'marker' })],
+      NOTHING_OWN,
+    );
     expect(steps.find(({ agent }) => agent === 'soap-soak')!.spots).toEqual(['grease', 'drink']);
     expect(new Set(steps.map(({ agent }) => agent)).size).toBe(steps.length);
     fc.assert(
@@ -321,7 +376,8 @@ describe('a piece with several spots', () => {
           spots.map((given, i) => ({ ...given, id: String(i), name: String(i) })),
           own,
         ).steps.map(({ agent }) => agent);
-        for (const a of plan) for (const b of plan) expect(mixture(a, b, own.agents).together).not.toBe('never together');
+        for (const a of plan)
+          for (const b of plan) expect(mixture(a, b, own.agents).together).not.toBe('never together');
         const rough = plan.map((agent) => agentOf(agent, own.agents).roughness);
         expect(rough).toEqual([...rough].sort((a, b) => a - b));
       }),

@@ -73,7 +73,11 @@ export interface Ladder {
 }
 
 /** What a plain spot is worth, by how it is seen. */
-const VALUE: Record<Visible, AssumptionName> = { front: 'a spot in front', underside: 'a spot underneath', hidden: 'a spot inside' };
+const VALUE: Record<Visible, AssumptionName> = {
+  front: 'a spot in front',
+  underside: 'a spot underneath',
+  hidden: 'a spot inside',
+};
 const SEVERE: Record<Severity, number> = { slight: 0.5, plain: 1, bad: 1.5 };
 const FAR: Record<Aim, number> = { 'keep the age': 0.4, 'clean only': 0.8, presentable: 1, 'as new': 2 };
 const DANGEROUS: readonly Family[] = ['strongAcid', 'chlorine'];
@@ -116,7 +120,8 @@ export function cleaningLadder(spot: Spot, own: OwnKnowledge = NOTHING_OWN): Lad
   const compatible: Candidate[] = [];
   for (const next of allowed) {
     const { agent } = next.rung;
-    const foe = compatible.find(({ rung }) => mixture(rung.agent, agent, own.agents).together === 'never together')?.rung.agent;
+    const foe = compatible.find(({ rung }) => mixture(rung.agent, agent, own.agents).together === 'never together')
+      ?.rung.agent;
     if (foe) ruledOut.push({ agent, because: 'mixture', why: neverWith(foe, agent, own) });
     else compatible.push(next);
   }
@@ -132,10 +137,13 @@ export function cleaningLadder(spot: Spot, own: OwnKnowledge = NOTHING_OWN): Lad
 }
 
 const inOrder = (a: Candidate, b: Candidate) =>
-  Number(a.dangerous) - Number(b.dangerous) || a.roughness - b.roughness || a.rung.minutesToSuccess - b.rung.minutesToSuccess;
+  Number(a.dangerous) - Number(b.dangerous) ||
+  a.roughness - b.roughness ||
+  a.rung.minutesToSuccess - b.rung.minutesToSuccess;
 
 /** Burns or gases the person, and not only the plastic: it is the last thing, and never because it is quick. */
-const isDangerous = (agent: AgentId, { agents }: OwnKnowledge) => agentOf(agent, agents).families.some((family) => DANGEROUS.includes(family));
+const isDangerous = (agent: AgentId, { agents }: OwnKnowledge) =>
+  agentOf(agent, agents).families.some((family) => DANGEROUS.includes(family));
 
 /** Two that act by the same thing: where one did nothing the other will hardly. */
 export function areTwins(a: AgentId, b: AgentId, own: readonly OwnAgent[] = []): boolean {
@@ -155,12 +163,20 @@ function chanceHere(agent: AgentId, { soil, failed = [] }: Spot, own: OwnKnowled
 export const neverWith = (gentler: AgentId, rougher: AgentId, { agents }: OwnKnowledge): string =>
   `Never with ${inSentence(agentOf(gentler, agents).title)}, which is gentler. ${mixture(gentler, rougher, agents).reason}`;
 
-function ruledOutBy(agent: AgentId, { surfaces, metalInside }: Spot, own: OwnKnowledge): Omit<RuledOut, 'agent'> | null {
+function ruledOutBy(
+  agent: AgentId,
+  { surfaces, metalInside }: Spot,
+  own: OwnKnowledge,
+): Omit<RuledOut, 'agent'> | null {
   if (own.off.includes(agent)) return { because: 'off', why: 'Not in this workshop.' };
   const { verdict, reason, surface } = verdictOnAll(agent, surfaces, own);
-  if (verdict === 'never') return { because: 'surface', why: `Never on ${inSentence(surfaceOf(surface, own.surfaces).title)}. ${reason}` };
+  if (verdict === 'never')
+    return { because: 'surface', why: `Never on ${inSentence(surfaceOf(surface, own.surfaces).title)}. ${reason}` };
   if (agentOf(agent, own.agents).wet === 'bath' && metalInside)
-    return { because: 'metal inside', why: `Metal still inside: ${metalInside}. Take it out under Teardown before anything goes into a bath.` };
+    return {
+      because: 'metal inside',
+      why: `Metal still inside: ${metalInside}. Take it out under Teardown before anything goes into a bath.`,
+    };
   return null;
 }
 
@@ -173,10 +189,23 @@ function candidate(agent: AgentId, chance: Chance, spot: Spot, own: OwnKnowledge
   const wear = WEAR_MIN[roughness] * (delicate ? assumed('wear of the delicate') : 1);
   const label =
     spot.paperLabel && wet !== 'dry'
-      ? [wet === 'bath' ? `${spot.paperLabel}: lift it, or tape it over whole and keep it above the water` : `${spot.paperLabel}: tape it over`]
+      ? [
+          wet === 'bath'
+            ? `${spot.paperLabel}: lift it, or tape it over whole and keep it above the water`
+            : `${spot.paperLabel}: tape it over`,
+        ]
       : [];
   return {
-    rung: { agent, chance, minutes, minutesToSuccess: minutes / chance.mean, testSpot, masks: label, between: null, why: '' },
+    rung: {
+      agent,
+      chance,
+      minutes,
+      minutesToSuccess: minutes / chance.mean,
+      testSpot,
+      masks: label,
+      between: null,
+      why: '',
+    },
     roughness,
     dangerous: isDangerous(agent, own),
     merit: worthOf(spot) * chance.mean - minutes - wear,
@@ -188,9 +217,13 @@ function placed(kept: readonly Candidate[], i: number, { agents }: OwnKnowledge)
   const before = kept[i - 1]?.rung;
   const meets = before ? mixture(before.agent, here.agent, agents) : null;
   const { mean, prior, own: passes } = here.chance;
-  const learnt = passes > 0 ? ` Your own ${passes === 1 ? 'pass' : `${passes} passes`} say ${percent(mean)}, the data set ${percent(prior)}.` : '';
+  const learnt =
+    passes > 0
+      ? ` Your own ${passes === 1 ? 'pass' : `${passes} passes`} say ${percent(mean)}, the data set ${percent(prior)}.`
+      : '';
   const level = kept.filter(({ roughness }) => roughness === kept[i]!.roughness);
-  const others = level.length > 1 ? `; ${ordinal(level.indexOf(kept[i]!))} of ${counted(level.length)} equally gentle` : '';
+  const others =
+    level.length > 1 ? `; ${ordinal(level.indexOf(kept[i]!))} of ${counted(level.length)} equally gentle` : '';
   return {
     between: meets?.together === 'rinse between' ? `Rinse first. ${meets.reason}` : null,
     why: `About ${Math.round(here.minutesToSuccess)} min until clean${others}.${kept[i]!.merit > 0 ? '' : ' Hardly worth it by itself: it stands here because what follows is dangerous to you.'}${learnt}`,
@@ -206,8 +239,10 @@ function notWorth({ agent, chance, minutes }: Rung, { visible }: Spot, { agents 
 }
 
 function endOf(rungs: readonly Rung[], ruledOut: readonly RuledOut[], { soil, aim }: Spot): string {
-  if (rungs.length > 0) return `After the last rung leave it: going on would cost more surface and minutes than it is worth under the aim “${aim}”.`;
-  if (soilOf(soil).harms) return 'Nothing here may safely touch it, and it goes on doing harm: show it to a specialist.';
+  if (rungs.length > 0)
+    return `After the last rung leave it: going on would cost more surface and minutes than it is worth under the aim “${aim}”.`;
+  if (soilOf(soil).harms)
+    return 'Nothing here may safely touch it, and it goes on doing harm: show it to a specialist.';
   return ruledOut.some(({ because }) => because === 'worth')
     ? 'Leave it: nothing that may touch it is worth its minutes and wear.'
     : 'Leave it: nothing here may safely touch it. A specialist may know a way.';

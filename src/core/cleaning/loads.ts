@@ -107,7 +107,12 @@ export function loadsFor({ perLitre }: Pick<Agent, 'perLitre'>, pieces: readonly
     const deep = Math.max(...filling.lying.map(({ high }) => high)) + ABOVE_MM;
     const displaced = filling.lying.reduce((sum, { volumeMm3 }) => sum + volumeMm3, 0);
     const waterL = Math.max(0, tub.lengthMm * tub.widthMm * deep - displaced) / 1e6;
-    return { pieces: filling.lying.map(({ id }) => id), waterL, amount: waterL * (perLitre?.amount ?? 0), unit: perLitre?.unit ?? 'mL' };
+    return {
+      pieces: filling.lying.map(({ id }) => id),
+      waterL,
+      amount: waterL * (perLitre?.amount ?? 0),
+      unit: perLitre?.unit ?? 'mL',
+    };
   });
   return { loads, tooBig };
 }

@@ -27,11 +27,20 @@ export interface Chance {
 }
 
 /** Chance that one pass of an agent takes a soil: the data set's, moved by what this workshop has seen (Beta posterior). */
-export function chanceOf(agent: AgentId, soil: SoilId, tried: readonly Tried[], agents: readonly OwnAgent[] = []): Chance | null {
+export function chanceOf(
+  agent: AgentId,
+  soil: SoilId,
+  tried: readonly Tried[],
+  agents: readonly OwnAgent[] = [],
+): Chance | null {
   const prior = soilOf(soil).chance[agent as KnownAgentId] ?? agents.find(({ id }) => id === agent)?.takes[soil];
   if (prior === undefined) return null;
   const own = tried.filter((pass) => pass.agent === agent && pass.soil === soil);
   const successes = own.reduce((sum, { outcome, times }) => sum + times * SUCCESS[outcome], 0);
   const passes = own.reduce((sum, { times }) => sum + times, 0);
-  return { mean: (prior * assumed('weight of the data set') + successes) / (assumed('weight of the data set') + passes), prior, own: passes };
+  return {
+    mean: (prior * assumed('weight of the data set') + successes) / (assumed('weight of the data set') + passes),
+    prior,
+    own: passes,
+  };
 }

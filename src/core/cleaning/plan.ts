@@ -1,5 +1,13 @@
 import { agentOf, type AgentId } from '../materials/agents';
-import { cleaningLadder, neverWith, type Ladder, type OwnKnowledge, type RuledOut, type Rung, type Spot } from './ladder';
+import {
+  cleaningLadder,
+  neverWith,
+  type Ladder,
+  type OwnKnowledge,
+  type RuledOut,
+  type Rung,
+  type Spot,
+} from './ladder';
 import { mixture } from '../materials/mixing';
 
 /** A spot with what it is called, so that a step can say which it serves. */
@@ -33,7 +41,10 @@ export function planPiece(spots: readonly NamedSpot[], own: OwnKnowledge): Piece
     }
   const roughnessOf = (agent: AgentId) => agentOf(agent, own.agents).roughness;
   const inOrder = [...merged.values()].sort(
-    (a, b) => roughnessOf(a.agent) - roughnessOf(b.agent) || b.spots.length - a.spots.length || a.minutesToSuccess - b.minutesToSuccess,
+    (a, b) =>
+      roughnessOf(a.agent) - roughnessOf(b.agent) ||
+      b.spots.length - a.spots.length ||
+      a.minutesToSuccess - b.minutesToSuccess,
   );
   // One bench for the whole piece: what may never meet does not stand in one plan, and the gentler stays.
   const steps: Step[] = [];
@@ -63,7 +74,10 @@ export function planPiece(spots: readonly NamedSpot[], own: OwnKnowledge): Piece
  *
  * @param done what came of each agent on this spot, in the order tried
  */
-export function nextRung(ladder: Ladder, done: readonly { agent: AgentId; outcome: 'gone' | 'better' | 'no change' | 'harmed' }[]): Rung | null {
+export function nextRung(
+  ladder: Ladder,
+  done: readonly { agent: AgentId; outcome: 'gone' | 'better' | 'no change' | 'harmed' }[],
+): Rung | null {
   const last = done[done.length - 1];
   if (last && (last.outcome === 'gone' || last.outcome === 'harmed')) return null;
   if (last?.outcome === 'better' && done.filter(({ agent }) => agent === last.agent).length < 2)

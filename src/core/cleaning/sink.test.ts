@@ -4,7 +4,13 @@ import { dryAt, dryHours, saturationHpa, type Drying } from './drying';
 import { loadsFor, type Bather, type Tub } from './loads';
 import { surfaceOf } from '../materials/surfaces';
 
-const NIGHT: Drying = { surfaces: [surfaceOf('abs-textured')], hollow: false, airing: false, temperatureC: 20, humidity: 0.5 };
+const NIGHT: Drying = {
+  surfaces: [surfaceOf('abs-textured')],
+  hollow: false,
+  airing: false,
+  temperatureC: 20,
+  humidity: 0.5,
+};
 const hoursOf = (agent: AgentId, drying = NIGHT) => dryHours(agentOf(agent), drying);
 const loadOf = (agent: AgentId, ...rest: [readonly Bather[], Tub]) => loadsFor(agentOf(agent), ...rest);
 const TUB: Tub = { name: 'kitchen sink', lengthMm: 500, widthMm: 400, depthMm: 200 };
@@ -26,19 +32,28 @@ describe('drying', () => {
 
   it('never gets slower in warmer, drier or moving air, and always slower when hollow', () => {
     fc.assert(
-      fc.property(fc.double({ min: 5, max: 35, noNaN: true }), fc.double({ min: 0.1, max: 0.95, noNaN: true }), (temperatureC, humidity) => {
-        const hours = (rest: Partial<Drying>) => hoursOf('soap-soak', { ...NIGHT, temperatureC, humidity, ...rest });
-        expect(hours({ temperatureC: temperatureC + 3 })).toBeLessThanOrEqual(hours({}));
-        expect(hours({ humidity: humidity - 0.05 })).toBeLessThanOrEqual(hours({}));
-        expect(hours({ airing: true })).toBeLessThan(hours({}));
-        expect(hours({ hollow: true })).toBeGreaterThan(hours({}));
-      }),
+      fc.property(
+        fc.double({ min: 5, max: 35, noNaN: true }),
+        fc.double({ min: 0.1, max: 0.95, noNaN: true }),
+        (temperatureC, humidity) => {
+          const hours = (rest: Partial<Drying>) => hoursOf('soap-soak', { ...NIGHT, temperatureC, humidity, ...rest });
+          expect(hours({ temperatureC: temperatureC + 3 })).toBeLessThanOrEqual(hours({}));
+          expect(hours({ humidity: humidity - 0.05 })).toBeLessThanOrEqual(hours({}));
+          expect(hours({ airing: true })).toBeLessThan(hours({}));
+          expect(hours({ hollow: true })).toBeGreaterThan(hours({}));
+        },
+      ),
     );
   });
 });
 
 describe('loads', () => {
-  const piece = (id: string, lengthMm: number, widthMm: number, heightMm: number): Bather => ({ id, lengthMm, widthMm, heightMm });
+  const piece = (id: string, lengthMm: number, widthMm: number, heightMm: number): Bather => ({
+    id,
+    lengthMm,
+    widthMm,
+    heightMm,
+  });
 
   it('a shell and its caps share a sink; water covers the highest, soap follows the water', () => {
     const { loads, tooBig } = loadOf('soap-soak', [piece('K1', 400, 220, 45), piece('K2', 100, 80, 15)], TUB);
@@ -54,7 +69,9 @@ describe('loads', () => {
 
   it('what does not lie under water any way round is named, with what to do', () => {
     const { loads, tooBig } = loadOf('soap-soak', [piece('K1', 900, 300, 40), piece('K2', 100, 80, 15)], TUB);
-    expect(tooBig).toEqual([{ id: 'K1', why: expect.stringContaining('does not lie under water in “kitchen sink”') as string }]);
+    expect(tooBig).toEqual([
+      { id: 'K1', why: expect.stringContaining('does not lie under water in “kitchen sink”') as string },
+    ]);
     expect(loads.map(({ pieces }) => pieces)).toEqual([['K2']]);
     expect(loadOf('soap-soak', [], TUB)).toEqual({ loads: [], tooBig: [] });
   });
@@ -65,7 +82,9 @@ describe('loads', () => {
       fc.property(fc.array(fc.tuple(size, size, fc.integer({ min: 5, max: 150 })), { maxLength: 14 }), (sizes) => {
         const pieces = sizes.map(([a, b, c], i) => piece(String(i), a, b, c));
         const { loads, tooBig } = loadOf('soap-soak', pieces, TUB);
-        expect([...loads.flatMap((load) => load.pieces), ...tooBig.map(({ id }) => id)].sort()).toEqual(pieces.map(({ id }) => id).sort());
+        expect([...loads.flatMap((load) => load.pieces), ...tooBig.map(({ id }) => id)].sort()).toEqual(
+          pieces.map(({ id }) => id).sort(),
+        );
         for (const load of loads) {
           const floor = load.pieces.reduce((sum, id) => {
             const { lengthMm, widthMm, heightMm } = pieces.find((known) => known.id === id)!;

@@ -1,7 +1,15 @@
 import fc from 'fast-check';
 import { differenceTo, LINEAR_OF_CODE, writeLab } from './bulk';
 import { deltaE00, readDifference } from './difference';
-import { labToLinear, labToSrgb, linearToLab, srgbToLab, srgbToLinear, yellownessIndex, yellownessIndexOfLab } from './lab';
+import {
+  labToLinear,
+  labToSrgb,
+  linearToLab,
+  srgbToLab,
+  srgbToLinear,
+  yellownessIndex,
+  yellownessIndexOfLab,
+} from './lab';
 import { labOnScale, nameOnScale, placeOnScale, scaleGradient } from './plasticScale';
 import type { Lab } from './types';
 
@@ -81,14 +89,18 @@ describe('laws', () => {
 
   it('the plastic scale grows with b* and stays inside its ends', () => {
     fc.assert(
-      fc.property(fc.double({ min: -50, max: 100, noNaN: true }), fc.double({ min: 0, max: 20, noNaN: true }), (b, more) => {
-        expect(placeOnScale(b + more)).toBeGreaterThanOrEqual(placeOnScale(b));
-        expect(placeOnScale(b)).toBeGreaterThanOrEqual(0);
-        expect(placeOnScale(b)).toBeLessThanOrEqual(1);
-        // More yellow is darker, and between the ends a b* has its own colour.
-        expect(labOnScale(b + more)[0]).toBeLessThanOrEqual(labOnScale(b)[0]);
-        expect(labOnScale(b)[2]).toBe(Math.min(42, Math.max(2, b)));
-      }),
+      fc.property(
+        fc.double({ min: -50, max: 100, noNaN: true }),
+        fc.double({ min: 0, max: 20, noNaN: true }),
+        (b, more) => {
+          expect(placeOnScale(b + more)).toBeGreaterThanOrEqual(placeOnScale(b));
+          expect(placeOnScale(b)).toBeGreaterThanOrEqual(0);
+          expect(placeOnScale(b)).toBeLessThanOrEqual(1);
+          // More yellow is darker, and between the ends a b* has its own colour.
+          expect(labOnScale(b + more)[0]).toBeLessThanOrEqual(labOnScale(b)[0]);
+          expect(labOnScale(b)[2]).toBe(Math.min(42, Math.max(2, b)));
+        },
+      ),
     );
     expect(labOnScale(19.5)).toEqual([80.5, 1, 19.5]);
     expect(nameOnScale(2)).toBe('clean bone');

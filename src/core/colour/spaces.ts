@@ -1,4 +1,13 @@
-import { convertLrgbToRgb, convertRgbToLrgb, differenceCiede2000, modeLab65, modeLch65, modeRgb, modeXyz65, useMode as defineMode } from 'culori/fn';
+import {
+  convertLrgbToRgb,
+  convertRgbToLrgb,
+  differenceCiede2000,
+  modeLab65,
+  modeLch65,
+  modeRgb,
+  modeXyz65,
+  useMode as defineMode,
+} from 'culori/fn';
 
 /**
  * The colour spaces of the library that are used here, each registered by hand: the whole library knows

@@ -31,7 +31,13 @@ interface AsEarlier {
  * @param columns cells across
  * @throws Refusal where the measurement has no such region, or its corners are crossed or nearly in a line
  */
-export function faceOf(picture: Picture, spec: MeasureSpec, regionId: string, columns: number, as: AsEarlier = {}): Face {
+export function faceOf(
+  picture: Picture,
+  spec: MeasureSpec,
+  regionId: string,
+  columns: number,
+  as: AsEarlier = {},
+): Face {
   const outline = spec.regions.find(({ id }) => id === regionId)?.polygon;
   if (!outline) throw new Refusal('pieceId', 'A measurement of this piece has no outline. Measure it again.');
   const corners = refineCorners(picture, fourCorners(outline), REACH * picture.width);

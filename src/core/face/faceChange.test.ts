@@ -13,8 +13,12 @@ const computer = (amount: number) => homeComputer({ amount }, { amount: 20 }, { 
 it('an unchanged face in another light and from another side has hardly changed; a brightened one has, and says what is left', () => {
   const first = shown(computer(18), { seed: 1 });
   const steps: number[] = [];
-  const same = faceChange(first, shown(computer(18), { seed: 2, light: LIGHTS['warm lamp'], tilt: 0.45, turnDeg: 3 }), 5, IDS, (share) =>
-    steps.push(share),
+  const same = faceChange(
+    first,
+    shown(computer(18), { seed: 2, light: LIGHTS['warm lamp'], tilt: 0.45, turnDeg: 3 }),
+    5,
+    IDS,
+    (share) => steps.push(share),
   );
   expect(same.most).toBeLessThan(2);
   expect(same.yellower).toBeLessThan(0.02);
@@ -35,7 +39,10 @@ it('another machine’s face is refused, and corners in a line too', () => {
   const other = shown(desktopFront({ amount: 12 }), { seed: 2 });
   const renamed = {
     ...other,
-    spec: { ...other.spec, regions: other.spec.regions.map((region) => (region.id === 'fascia' ? { ...region, id: 'face' } : region)) },
+    spec: {
+      ...other.spec,
+      regions: other.spec.regions.map((region) => (region.id === 'fascia' ? { ...region, id: 'face' } : region)),
+    },
   };
   expect(() => faceChange(first, renamed, 5, IDS)).toThrow('do not show the same face');
   const flat = {

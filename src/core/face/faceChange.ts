@@ -36,7 +36,11 @@ interface Ids {
 }
 
 /** The hidden patch where a measurement marked it: its light, and its place on the face. */
-function hiddenPatch({ picture, spec }: Shown, { correction, corners }: Face, id: string): { light: LinearRgb; at: Point } | null {
+function hiddenPatch(
+  { picture, spec }: Shown,
+  { correction, corners }: Face,
+  id: string,
+): { light: LinearRgb; at: Point } | null {
   const polygon = spec.regions.find((region) => region.id === id)?.polygon;
   return polygon ? { light: regionLight(picture, polygon, correction), at: placeOnPlane(corners, polygon) } : null;
 }
@@ -48,12 +52,19 @@ function hiddenPatch({ picture, spec }: Shown, { correction, corners }: Face, id
  * @param onProgress 0 to 1
  * @throws Refusal where the corners are no corners, or where they show different faces
  */
-export function faceChange(first: Shown, later: Shown, targetB: number | null, ids: Ids, onProgress: (share: number) => void = () => {}): FaceChange {
+export function faceChange(
+  first: Shown,
+  later: Shown,
+  targetB: number | null,
+  ids: Ids,
+  onProgress: (share: number) => void = () => {},
+): FaceChange {
   const before = faceOf(first.picture, first.spec, ids.piece, COLUMNS);
   onProgress(0.3);
   const after = faceOf(later.picture, later.spec, ids.piece, COLUMNS, {
     shape: before.shape,
-    correctionOf: (own) => correctionAsFirst({ ...first, correction: before.correction }, { ...later, correction: own }, ids.hidden),
+    correctionOf: (own) =>
+      correctionAsFirst({ ...first, correction: before.correction }, { ...later, correction: own }, ids.hidden),
   });
   onProgress(0.6);
   if (!canBeSameFace(before, after))
@@ -65,7 +76,11 @@ export function faceChange(first: Shown, later: Shown, targetB: number | null, i
   const [then, now] = showSamePatches(first, later, ids.hidden)
     ? []
     : [hiddenPatch(first, before, ids.hidden), hiddenPatch(later, after, ids.hidden)];
-  const found = changeBetween(before.plane, after.plane, then && now ? { first: then.light, later: now.light, at: now.at } : undefined);
+  const found = changeBetween(
+    before.plane,
+    after.plane,
+    then && now ? { first: then.light, later: now.light, at: now.at } : undefined,
+  );
   onProgress(0.9);
   const { columns, rows, deltaE } = found;
   const spoken = [...deltaE.keys()].filter((cell) => !Number.isNaN(deltaE[cell]!));
@@ -91,6 +106,8 @@ export function faceChange(first: Shown, later: Shown, targetB: number | null, i
     left: shown((cell) => Math.max(0, found.after[cell]! - target)),
     median: sorted[sorted.length >> 1] ?? 0,
     most: sorted[Math.floor(0.95 * sorted.length)] ?? 0,
-    yellower: spoken.filter((cell) => found.after[cell]! - found.before[cell]! > YELLOWER_B).length / Math.max(1, spoken.length),
+    yellower:
+      spoken.filter((cell) => found.after[cell]! - found.before[cell]! > YELLOWER_B).length /
+      Math.max(1, spoken.length),
   };
 }

@@ -43,11 +43,16 @@ it('tells the direction of a slope and of lines, and where a spot is', () => {
 
 it('does not mind how yellow the face is, nor holes in it', () => {
   fc.assert(
-    fc.property(fc.constantFrom(...FAULTS), fc.integer({ min: 1, max: 200 }), fc.double({ min: -5, max: 20, noNaN: true }), (kind, seed, more) => {
-      const plain = face(kind, seed);
-      const shifted = { ...plain, values: plain.values.map((b) => b + more) };
-      expect(nameFault(shifted).kind).toBe(nameFault(plain).kind);
-    }),
+    fc.property(
+      fc.constantFrom(...FAULTS),
+      fc.integer({ min: 1, max: 200 }),
+      fc.double({ min: -5, max: 20, noNaN: true }),
+      (kind, seed, more) => {
+        const plain = face(kind, seed);
+        const shifted = { ...plain, values: plain.values.map((b) => b + more) };
+        expect(nameFault(shifted).kind).toBe(nameFault(plain).kind);
+      },
+    ),
     { numRuns: 20 },
   );
   const holed = fieldOf(100, 80, (x, y) => (Math.abs(x) < 0.1 && Math.abs(y) < 0.1 ? NaN : 10));
@@ -72,15 +77,20 @@ describe('the session that is rehearsed', () => {
 
   it('yellow only goes down, towards the target, and more dose takes more of it', () => {
     fc.assert(
-      fc.property(fc.constantFrom(...FAULTS), fc.double({ min: 0, max: 60, noNaN: true }), fc.integer({ min: 1, max: 99 }), (kind, dose, seed) => {
-        const shares = doseShares({ ...WELL_DONE, ...MISTAKE[kind] }, 24, 16, seededRandom(seed));
-        const [less, more] = [yellowLeft(shares, 24, 6, 0.06, dose), yellowLeft(shares, 24, 6, 0.06, dose + 5)];
-        less.values.forEach((b, cell) => {
-          expect(b).toBeLessThanOrEqual(24.001);
-          expect(b).toBeGreaterThanOrEqual(5.999);
-          expect(more.values[cell]!).toBeLessThanOrEqual(b + 1e-4);
-        });
-      }),
+      fc.property(
+        fc.constantFrom(...FAULTS),
+        fc.double({ min: 0, max: 60, noNaN: true }),
+        fc.integer({ min: 1, max: 99 }),
+        (kind, dose, seed) => {
+          const shares = doseShares({ ...WELL_DONE, ...MISTAKE[kind] }, 24, 16, seededRandom(seed));
+          const [less, more] = [yellowLeft(shares, 24, 6, 0.06, dose), yellowLeft(shares, 24, 6, 0.06, dose + 5)];
+          less.values.forEach((b, cell) => {
+            expect(b).toBeLessThanOrEqual(24.001);
+            expect(b).toBeGreaterThanOrEqual(5.999);
+            expect(more.values[cell]!).toBeLessThanOrEqual(b + 1e-4);
+          });
+        },
+      ),
       { numRuns: 30 },
     );
   });

@@ -34,7 +34,8 @@ const ANGLES = 36;
 /** Gaussian-like mean of the cells around, `NaN` left out: three passes of a box. */
 function smoothed({ columns, rows, values }: FaceMap, radius: number): Float32Array {
   let from = values;
-  for (let pass = 0; pass < 2; pass++) from = boxed(boxed(from, columns, rows, radius, 1), columns, rows, radius, columns);
+  for (let pass = 0; pass < 2; pass++)
+    from = boxed(boxed(from, columns, rows, radius, 1), columns, rows, radius, columns);
   return from;
 }
 
@@ -79,11 +80,23 @@ function cellsOf({ columns, rows }: FaceMap, values: Float32Array): Cell[] {
   return cells;
 }
 
-const meanOf = (cells: readonly Cell[], of: (cell: Cell) => number) => cells.reduce((sum, cell) => sum + of(cell), 0) / cells.length;
+const meanOf = (cells: readonly Cell[], of: (cell: Cell) => number) =>
+  cells.reduce((sum, cell) => sum + of(cell), 0) / cells.length;
 
 /** Plane through a face by least squares, and the share of its variance that it explains. */
-function plane(cells: readonly Cell[]): { dx: number; dy: number; mean: number; cx: number; cy: number; share: number } {
-  const [mean, cx, cy] = [meanOf(cells, ({ value }) => value), meanOf(cells, ({ x }) => x), meanOf(cells, ({ y }) => y)];
+function plane(cells: readonly Cell[]): {
+  dx: number;
+  dy: number;
+  mean: number;
+  cx: number;
+  cy: number;
+  share: number;
+} {
+  const [mean, cx, cy] = [
+    meanOf(cells, ({ value }) => value),
+    meanOf(cells, ({ x }) => x),
+    meanOf(cells, ({ y }) => y),
+  ];
   let [xx, yy, xy, xv, yv, vv] = [0, 0, 0, 0, 0, 0];
   for (const { x, y, value } of cells) {
     const [a, b, v] = [x - cx, y - cy, value - mean];
@@ -162,7 +175,14 @@ export function nameFault(map: FaceMap): Fault {
   const lined = lines.share > FAULT_LIMITS.lines && thinSize > LINE_B;
   if (size < EVEN_B && !lined && Math.abs(strongest.value) < SPOT_B) return { ...none, size, signs };
   if (share > FAULT_LIMITS.plane && !lined)
-    return { kind: 'one side', size, angleDeg: ((Math.atan2(dy, dx) * 180) / Math.PI + 360) % 360, at: null, palest, signs };
+    return {
+      kind: 'one side',
+      size,
+      angleDeg: ((Math.atan2(dy, dx) * 180) / Math.PI + 360) % 360,
+      at: null,
+      palest,
+      signs,
+    };
   if (lined) return { kind: 'fold lines', size: Math.max(size, thinSize), angleDeg: lines.angleDeg, at, palest, signs };
   return { kind: peaked > FAULT_LIMITS.peaked ? 'thick spots' : 'marbling', size, angleDeg: null, at, palest, signs };
 }

@@ -37,14 +37,18 @@ const clean = plane(() => BONE);
 describe('on plain plastic', () => {
   it('the share follows the soil, and a face washed clean is clean', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.1, max: 0.35, noNaN: true }), fc.double({ min: 10, max: 25, noNaN: true }), (radius, darker) => {
-        const dirty = plane(spot(0.5, 0.5, radius, darker));
-        const { before, after } = soiledBetween(dirty, clean);
-        // Darker than is seen: the soft edge counts so far in.
-        const seen = radius * (1 - (0.4 * 4) / darker);
-        expect(Math.abs(before.share - (Math.PI * seen * seen) / ((COLUMNS / ROWS) * 0.9))).toBeLessThan(0.05);
-        expect(after.share).toBe(0);
-      }),
+      fc.property(
+        fc.double({ min: 0.1, max: 0.35, noNaN: true }),
+        fc.double({ min: 10, max: 25, noNaN: true }),
+        (radius, darker) => {
+          const dirty = plane(spot(0.5, 0.5, radius, darker));
+          const { before, after } = soiledBetween(dirty, clean);
+          // Darker than is seen: the soft edge counts so far in.
+          const seen = radius * (1 - (0.4 * 4) / darker);
+          expect(Math.abs(before.share - (Math.PI * seen * seen) / ((COLUMNS / ROWS) * 0.9))).toBeLessThan(0.05);
+          expect(after.share).toBe(0);
+        },
+      ),
       { numRuns: 20 },
     );
   });
@@ -70,7 +74,11 @@ describe('on plain plastic', () => {
     expect(Math.hypot(spots[0]!.across - 0.8, spots[0]!.down - 0.8)).toBeLessThan(0.03);
     expect(spots[0]!.share).toBeGreaterThan(spots[1]!.share);
     expect(leftSpots(soiledBetween(clean, clean).after)).toEqual([]);
-    expect([placeOnFace(0.5, 0.5), placeOnFace(0, 0.5), placeOnFace(0.5, 1)]).toEqual(['in the middle', 'at the left', 'at the bottom']);
+    expect([placeOnFace(0.5, 0.5), placeOnFace(0, 0.5), placeOnFace(0.5, 1)]).toEqual([
+      'in the middle',
+      'at the left',
+      'at the bottom',
+    ]);
   });
 });
 
@@ -127,7 +135,11 @@ describe('in photographs of a machine with its keyboard, in two lights and from 
       seed: 31 * seed + i,
     }));
     const made = (spots: readonly Soiling[]) =>
-      homeComputer({ amount: 12, oneSided: { angleDeg: 0, farShare: 0.7 } }, { amount: 16 }, { face: true, soil: spots });
+      homeComputer(
+        { amount: 12, oneSided: { angleDeg: 0, farShare: 0.7 } },
+        { amount: 16 },
+        { face: true, soil: spots },
+      );
     const [dirty, washed] = [made(soil), made(soil.slice(0, 2))];
     const [a, b] = [takePhotograph(dirty, shot(seed, random)), takePhotograph(washed, shot(seed + 1, random))];
     const then = faceOf(a.picture, a.spec, 'face', 360);

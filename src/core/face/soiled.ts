@@ -119,7 +119,9 @@ export function soiledBetween(first: FacePlane, later: FacePlane): { before: Soi
   const [edgesBefore, edgesAfter] = [detailOf([first], SHARP_SHARE), detailOf([later], SHARP_SHARE)];
   const edges = edgesBefore.map((edge, cell) => edge & edgesAfter[cell]!);
   const [before, after] = [unyellowed(calmed(first, edges)), unyellowed(calmed(later, edges))];
-  const shell = edges.map((edge, cell) => (!edge && Math.max(before.lightness[cell]!, after.lightness[cell]!) >= NOT_SHELL_L ? 1 : 0));
+  const shell = edges.map((edge, cell) =>
+    !edge && Math.max(before.lightness[cell]!, after.lightness[cell]!) >= NOT_SHELL_L ? 1 : 0,
+  );
   const parts = partsOf(shell, columns, rows);
   const levels = [before.level, after.level].map((level) => levelled(level, parts, columns, rows));
   const lights = [first.light, later.light];
@@ -166,7 +168,9 @@ function knownOf(part: Part, levels: readonly Float32Array[], lights: readonly F
   return {
     part,
     own: owns[cleaner]!,
-    light: [0, 1, 2].map((k) => part.cells.reduce((sum, cell) => sum + lights[cleaner]![3 * cell + k]!, 0) / part.cells.length),
+    light: [0, 1, 2].map(
+      (k) => part.cells.reduce((sum, cell) => sum + lights[cleaner]![3 * cell + k]!, 0) / part.cells.length,
+    ),
     shaped: part.cells.length >= LEAST_PART && (part.spanned >= PART_SPANS || part.cells.length >= PART_SHARE * size),
   };
 }
@@ -178,7 +182,9 @@ function cleanLevels(known: readonly Known[], columns: number, rows: number, edg
   const shaped = known.filter((one) => one.shaped);
   // A colour that stands alone on a small part may be a plastic of its own or a key that is soiled all over.
   const kinds = shaped.filter(
-    ({ own, part }) => part.cells.length >= PART_SHARE * size || shaped.filter((other) => Math.abs(other.own - own) < ALIKE_L / 2).length >= KIN,
+    ({ own, part }) =>
+      part.cells.length >= PART_SHARE * size ||
+      shaped.filter((other) => Math.abs(other.own - own) < ALIKE_L / 2).length >= KIN,
   );
   for (const one of known) {
     const { part, own } = one;
@@ -232,7 +238,10 @@ export function leftSpots({ columns, rows, depth }: SoiledFace): LeftSpot[] {
     const share = cells.length / speaking;
     if (share < LEAST_SHARE) return [];
     const mean = (of: (cell: number) => number) => cells.reduce((sum, cell) => sum + of(cell), 0) / cells.length;
-    const [across, down] = [mean((cell) => ((cell % columns) + 0.5) / columns), mean((cell) => (Math.floor(cell / columns) + 0.5) / rows)];
+    const [across, down] = [
+      mean((cell) => ((cell % columns) + 0.5) / columns),
+      mean((cell) => (Math.floor(cell / columns) + 0.5) / rows),
+    ];
     return [{ share, across, down, where: placeOnFace(across, down) }];
   });
   return spots.sort((a, b) => b.share - a.share).slice(0, MOST_SPOTS);

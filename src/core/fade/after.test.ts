@@ -2,7 +2,12 @@ import fc from 'fast-check';
 import { fadeSoFar, measurementAfter, waitsForMeasuring } from './after';
 
 const at = (hour: number) => new Date(Date.UTC(2026, 5, 1, hour)).toISOString();
-const session = (id: string, from: number, to: number | null, dose = 5) => ({ id, startedAt: at(from), endedAt: to === null ? null : at(to), dose });
+const session = (id: string, from: number, to: number | null, dose = 5) => ({
+  id,
+  startedAt: at(from),
+  endedAt: to === null ? null : at(to),
+  dose,
+});
 const look = (hour: number) => ({ measuredAt: at(hour), hour });
 
 describe('what a session came to', () => {
@@ -40,7 +45,10 @@ describe('the fade so far', () => {
   });
 
   it('where nothing was measured before, it begins with the first look and forgets the doses before it', () => {
-    const fade = fadeSoFar([session('a', 8, 10, 4), session('b', 11, 12, 5), session('c', 14, 16, 6)], [look(13), look(17)])!;
+    const fade = fadeSoFar(
+      [session('a', 8, 10, 4), session('b', 11, 12, 5), session('c', 14, 16, 6)],
+      [look(13), look(17)],
+    )!;
     expect(fade.start.hour).toBe(13);
     expect(fade.sessions.map(({ dose, after }) => [dose, after?.hour])).toEqual([[6, 17]]);
     expect(fadeSoFar([session('a', 8, 10)], [])).toBeNull();
@@ -56,7 +64,9 @@ describe('the fade so far', () => {
       fc.property(hours, fc.integer({ min: 0, max: 3 }), fc.infiniteStream(fc.nat(1000)), (given, count, stream) => {
         const sorted = [...given].sort((a, b) => a - b);
         const n = Math.min(count, sorted.length >> 1);
-        const sessions = Array.from({ length: n }, (_, i) => session(`s${i}`, sorted[2 * i]!, sorted[2 * i + 1]!, i + 1));
+        const sessions = Array.from({ length: n }, (_, i) =>
+          session(`s${i}`, sorted[2 * i]!, sorted[2 * i + 1]!, i + 1),
+        );
         const looks = sorted.map((hour) => look(hour + 0.25));
         const shuffled = <T>(of: readonly T[]): T[] => {
           const keyed = of.map((one) => ({ one, key: stream.next().value as number }));

@@ -13,7 +13,9 @@ function sessionBefore<S extends Spell>({ measuredAt }: Look, sessions: readonly
   return sessions.reduce<S | null>((last, session) => {
     const { endedAt, startedAt } = session;
     if (endedAt === null || endedAt > measuredAt) return last;
-    return !last || endedAt > last.endedAt! || (endedAt === last.endedAt && startedAt > last.startedAt) ? session : last;
+    return !last || endedAt > last.endedAt! || (endedAt === last.endedAt && startedAt > last.startedAt)
+      ? session
+      : last;
   }, null);
 }
 
@@ -61,7 +63,9 @@ export interface FadeSoFar<M> {
  * @returns `null` where nothing was measured
  */
 export function fadeSoFar<M extends Look>(doses: readonly Dosed[], looks: readonly M[]): FadeSoFar<M> | null {
-  const over = [...doses].sort((a, b) => (a.startedAt < b.startedAt ? -1 : a.startedAt > b.startedAt ? 1 : a.id < b.id ? -1 : 1));
+  const over = [...doses].sort((a, b) =>
+    a.startedAt < b.startedAt ? -1 : a.startedAt > b.startedAt ? 1 : a.id < b.id ? -1 : 1,
+  );
   const seen = [...looks].sort((a, b) => (a.measuredAt < b.measuredAt ? -1 : a.measuredAt > b.measuredAt ? 1 : 0));
   const after = measurementAfter(over, seen);
   const first = over[0];

@@ -1,7 +1,12 @@
 import fc from 'fast-check';
 import { commonTarget, type SetPiece } from './commonTarget';
 
-const piece = (tag: string, hiddenB: number | null, currentB: number | null): SetPiece => ({ id: tag, tag, hiddenB, currentB });
+const piece = (tag: string, hiddenB: number | null, currentB: number | null): SetPiece => ({
+  id: tag,
+  tag,
+  hiddenB,
+  currentB,
+});
 
 it('is the middle of the hidden patches; the furthest leads', () => {
   const found = commonTarget([piece('K1', 5, 18), piece('K2', 6, 26), piece('K3', 7, 9), piece('K4', null, null)])!;

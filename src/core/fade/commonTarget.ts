@@ -43,7 +43,8 @@ export function commonTarget(pieces: readonly SetPiece[]): CommonTarget | null {
   const targetB = (hidden[(hidden.length - 1) >> 1]! + hidden[hidden.length >> 1]!) / 2;
   const places = pieces.map(({ id, tag, hiddenB, currentB }): SetPlace => {
     // Its own patch counts for as far as it can be trusted.
-    const own = hiddenB !== null && Math.abs(hiddenB - targetB) <= assumed('patch apart') ? Math.max(targetB, hiddenB) : targetB;
+    const own =
+      hiddenB !== null && Math.abs(hiddenB - targetB) <= assumed('patch apart') ? Math.max(targetB, hiddenB) : targetB;
     return { id, tag, targetB: own, aboveB: currentB === null ? null : currentB - own };
   });
   places.sort((a, b) => (b.aboveB ?? -Infinity) - (a.aboveB ?? -Infinity));
@@ -52,7 +53,9 @@ export function commonTarget(pieces: readonly SetPiece[]): CommonTarget | null {
     targetB,
     places,
     leads: first.aboveB !== null && first.aboveB > assumed('there together') ? first.id : null,
-    apart: pieces.filter(({ hiddenB }) => hiddenB !== null && Math.abs(hiddenB - targetB) > assumed('patch apart')).map(({ tag }) => tag),
+    apart: pieces
+      .filter(({ hiddenB }) => hiddenB !== null && Math.abs(hiddenB - targetB) > assumed('patch apart'))
+      .map(({ tag }) => tag),
     past: places.filter(({ aboveB }) => aboveB !== null && aboveB < -assumed('there together')).map(({ tag }) => tag),
   };
 }

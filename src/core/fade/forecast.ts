@@ -170,7 +170,10 @@ export function fadeCurve(input: ForecastInput, { rate, doseToGo }: Forecast, po
 }
 
 /** Says so when measurements contradict a steady fade, instead of pretending to a narrow band. */
-function doubtAbout({ startB, targetB, toleranceB, sessions, measurementSd }: ForecastInput, rate: number): string | null {
+function doubtAbout(
+  { startB, targetB, toleranceB, sessions, measurementSd }: ForecastInput,
+  rate: number,
+): string | null {
   const doses = cumulativeDoses(sessions);
   let before = { b: startB, dose: 0 };
   let rested: string | null = null;
@@ -180,7 +183,10 @@ function doubtAbout({ startB, targetB, toleranceB, sessions, measurementSd }: Fo
     if (measured > startB + 3 * measurementSd)
       return `After session ${s + 1} it measured yellower (b* ${measured.toFixed(1)}) than at the start (${startB.toFixed(1)}). Light and peroxide do not do that: check the light, the card and that it is the same face.`;
     // What this session should have taken, had the ones before it been the whole story.
-    const pace = before.dose > 0 && before.b < startB ? Math.log((startB - targetB) / Math.max(0.1, before.b - targetB)) / before.dose : rate;
+    const pace =
+      before.dose > 0 && before.b < startB
+        ? Math.log((startB - targetB) / Math.max(0.1, before.b - targetB)) / before.dose
+        : rate;
     const wanted = (before.b - targetB) * (1 - Math.exp(-pace * (doses[s]! - before.dose)));
     const took = before.b - measured;
     const far = measured - targetB > toleranceB + 2 * measurementSd;

@@ -72,7 +72,8 @@ it('does not depend on the order of the pieces, and brings the first forecast ne
   const normal = seededNormal(5);
   const past = Array.from({ length: 10 }, () => piece(0.12 * Math.exp(0.2 * normal()), normal));
   const toGo = (prior: typeof GUESS) =>
-    exposureForecast({ startB: 26, targetB: 6, toleranceB: 1.5, measurementSd: 0.5, sessions: [], prior }).doseToGo.median;
+    exposureForecast({ startB: 26, targetB: 6, toleranceB: 1.5, measurementSd: 0.5, sessions: [], prior }).doseToGo
+      .median;
   const truth = Math.log(20 / 1.5) / 0.12;
   expect(Math.abs(toGo(pooledPrior(past, GUESS).prior) - truth)).toBeLessThan(0.4 * Math.abs(toGo(GUESS) - truth));
 });

@@ -79,5 +79,9 @@ export function pooledPrior(words: readonly RateWord[], guess: ForecastInput['pr
     square += weight * (mu * mu + tau * tau);
   }
   mean /= total;
-  return { prior: { medianRate: Math.exp(mean), logSd: Math.sqrt(square / total - mean * mean) }, pieces: words.length, before: guess };
+  return {
+    prior: { medianRate: Math.exp(mean), logSd: Math.sqrt(square / total - mean * mean) },
+    pieces: words.length,
+    before: guess,
+  };
 }

@@ -19,16 +19,19 @@ export interface Returning {
  *
  * @param measured the one at the end of the treatment first
  */
-export function yellowReturning(measured: readonly { at: string; b: number }[], measurementSd: number): Returning | null {
+export function yellowReturning(
+  measured: readonly { at: string; b: number }[],
+  measurementSd: number,
+): Returning | null {
   const first = measured[0];
   if (!first) return null;
   const points = measured.map(({ at, b }) => ({ years: (Date.parse(at) - Date.parse(first.at)) / YEAR_MS, b }));
   const years = points[points.length - 1]!.years;
   if (points.length < 2 || years < LEAST_YEARS) return null;
-  const [, perYear] = solve(new Matrix(points.map((p) => [1, p.years])), Matrix.columnVector(points.map(({ b }) => b))).to1DArray() as [
-    number,
-    number,
-  ];
+  const [, perYear] = solve(
+    new Matrix(points.map((p) => [1, p.years])),
+    Matrix.columnVector(points.map(({ b }) => b)),
+  ).to1DArray() as [number, number];
   const mean = points.reduce((sum, p) => sum + p.years, 0) / points.length;
   const sd = measurementSd / Math.sqrt(points.reduce((sum, p) => sum + (p.years - mean) ** 2, 0));
   const off = 1.645 * sd;

@@ -40,7 +40,8 @@ export function wentBefore(
   return treatment ? wentBy(SCHOOL[treatment.school]) : 'life';
 }
 
-const WHOLE_FACE = 'Treat the whole face: what is pale now is nearest to the first colour, and may serve as the hidden patch.';
+const WHOLE_FACE =
+  'Treat the whole face: what is pale now is nearest to the first colour, and may serve as the hidden patch.';
 const SHORT_EVEN = 'One short, even session, moved often. Not more of the same.';
 const YELLOW_SIDE = 'A short session with the yellower side to the light, then one with all of it turned evenly.';
 
@@ -50,9 +51,18 @@ const WORDS: Record<Went, Record<Named, UnevenWords>> = {
       what: 'Lines run across it. No session made them: an edge that stood on it, ridges, or scratches filled with dirt.',
       now: WHOLE_FACE,
     },
-    'one side': { what: 'One side is yellower. It aged so: that side faced the window, or the other stood in the shade.', now: WHOLE_FACE },
-    'thick spots': { what: 'Patches stand out. It aged so: a label or something that stood on it kept the light off.', now: WHOLE_FACE },
-    marbling: { what: 'It is uneven all over. It aged so, or dirt still lies on it: wash it before you judge it.', now: WHOLE_FACE },
+    'one side': {
+      what: 'One side is yellower. It aged so: that side faced the window, or the other stood in the shade.',
+      now: WHOLE_FACE,
+    },
+    'thick spots': {
+      what: 'Patches stand out. It aged so: a label or something that stood on it kept the light off.',
+      now: WHOLE_FACE,
+    },
+    marbling: {
+      what: 'It is uneven all over. It aged so, or dirt still lies on it: wash it before you judge it.',
+      now: WHOLE_FACE,
+    },
   },
   film: {
     'fold lines': {
@@ -82,7 +92,11 @@ const WORDS: Record<Went, Record<Named, UnevenWords>> = {
       nextTime: 'Leave room and liquid in the bag, and shake the pieces over at every turn.',
       now: SHORT_EVEN,
     },
-    'one side': { what: 'One side is yellower, as when the bag lay on it.', nextTime: 'Turn the bag over as often as round.', now: YELLOW_SIDE },
+    'one side': {
+      what: 'One side is yellower, as when the bag lay on it.',
+      nextTime: 'Turn the bag over as often as round.',
+      now: YELLOW_SIDE,
+    },
     'thick spots': {
       what: 'Rounded spots, as bubbles leave them, or pieces that lay on each other.',
       nextTime: 'Vent it and shake the bubbles off at every turn; one layer only.',

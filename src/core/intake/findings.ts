@@ -43,7 +43,11 @@ export type FindingPart = (typeof FINDING_PARTS)[number];
 
 /** The part that a kind of finding is mostly on. */
 export const usualPart = (kind: FindingKind): FindingPart =>
-  kind === 'dead' || kind === 'works now and then' || kind === 'sticky' ? 'keys' : kind === 'rust' || kind === 'corroded' ? 'metal' : 'case';
+  kind === 'dead' || kind === 'works now and then' || kind === 'sticky'
+    ? 'keys'
+    : kind === 'rust' || kind === 'corroded'
+      ? 'metal'
+      : 'case';
 
 export const SEVERITIES = ['slight', 'plain', 'bad'] as const;
 export type Severity = (typeof SEVERITIES)[number];

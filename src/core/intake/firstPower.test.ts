@@ -35,7 +35,11 @@ it.each([
   [{ longStored: true, supplyChecked: true }, 'brief test', /competent/],
   [{ supply: 'mains inside' }, 'supply to be checked by a technician first', /qualified technician/],
   [{ lastRun: 'seen working' }, 'brief test', /seen running/],
-  [{ supply: 'mains inside', lastRun: 'seen working' }, 'supply to be checked by a technician first', /qualified technician/],
+  [
+    { supply: 'mains inside', lastRun: 'seen working' },
+    'supply to be checked by a technician first',
+    /qualified technician/,
+  ],
   [{ tubeInside: true, lastRun: 'seen working' }, 'supply to be checked by a technician first', /qualified technician/],
   [{ supply: 'mains inside', supplyChecked: true }, 'brief test', /competent/],
   [{ lastRun: 'smoked', supplyChecked: true }, 'do not switch on', /smoked/],
@@ -91,10 +95,14 @@ it('nothing that is known to be good ever outweighs a leak, a burnt smell or a w
       expect(reasons.length).toBeGreaterThan(0);
       expect(caution.protection).not.toBe('');
       const wrongVolts =
-        given.labelVolts.length > 0 && given.atHandVolts.length > 0 && JSON.stringify(given.labelVolts) !== JSON.stringify(given.atHandVolts);
+        given.labelVolts.length > 0 &&
+        given.atHandVolts.length > 0 &&
+        JSON.stringify(given.labelVolts) !== JSON.stringify(given.atHandVolts);
       const burnt = given.lastRun === 'smoked' || given.lastRun === 'blew its fuse';
-      if (given.leaked || given.burntSmell || given.batteryLeaked || burnt || wrongVolts) expect(decision).toBe('do not switch on');
-      if ((given.tubeInside || given.supply === 'mains inside') && !given.supplyChecked) expect(decision).not.toBe('brief test');
+      if (given.leaked || given.burntSmell || given.batteryLeaked || burnt || wrongVolts)
+        expect(decision).toBe('do not switch on');
+      if ((given.tubeInside || given.supply === 'mains inside') && !given.supplyChecked)
+        expect(decision).not.toBe('brief test');
     }),
   );
 });

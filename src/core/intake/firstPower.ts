@@ -60,7 +60,8 @@ const CAUTION: Record<PowerDecision, Caution> = {
     id: 'power-brief',
     severity: 'caution',
     hazard: 'Dried capacitors and old tantalum ones can burst in the first minutes.',
-    protection: 'Goggles on, nothing burnable near, a hand at the plug. Switch off at smoke, smell or heat, at the latest after two minutes.',
+    protection:
+      'Goggles on, nothing burnable near, a hand at the plug. Switch off at smoke, smell or heat, at the latest after two minutes.',
     never: 'Never leave it running unwatched, and never with the case open where mains is inside.',
   },
 };
@@ -70,14 +71,17 @@ function supplyFaults({ labelVolts, atHandVolts, labelPolarity, atHandPolarity }
   const faults = compareRails(labelVolts, atHandVolts).wrong;
   const known = labelPolarity !== 'not on the label' && atHandPolarity !== 'not on the label';
   if (known && labelPolarity !== atHandPolarity)
-    faults.push(`The label says ${labelPolarity}, the supply at hand is ${atHandPolarity}. Reversed, it destroys the machine. Do not connect it.`);
+    faults.push(
+      `The label says ${labelPolarity}, the supply at hand is ${atHandPolarity}. Reversed, it destroys the machine. Do not connect it.`,
+    );
   return faults;
 }
 
 /** What the last run speaks against: what burnt or blew goes on where it stopped. */
 const AGAINST: Partial<Record<LastRun, string>> = {
   smoked: 'It smoked when it was last switched on: something has burnt, and power would carry on where it stopped.',
-  'blew its fuse': 'It blew its fuse when it was last switched on: there is a short, and a new fuse only finds it again.',
+  'blew its fuse':
+    'It blew its fuse when it was last switched on: there is a short, and a new fuse only finds it again.',
 };
 const DOUBTS: Partial<Record<LastRun, string>> = {
   failed: 'It failed when it was last switched on, and nobody knows of what.',
@@ -89,18 +93,25 @@ const DOUBTS: Partial<Record<LastRun, string>> = {
  * is known to be good leads to a test, and mains or a picture tube never without a technician’s check.
  */
 export function firstPower(facts: PowerFacts): FirstPower {
-  const decide = (decision: PowerDecision, reasons: string[]): FirstPower => ({ decision, reasons, caution: CAUTION[decision] });
+  const decide = (decision: PowerDecision, reasons: string[]): FirstPower => ({
+    decision,
+    reasons,
+    caution: CAUTION[decision],
+  });
   const { lastRun, supply } = facts;
   const against = supplyFaults(facts);
   if (AGAINST[lastRun]) against.push(AGAINST[lastRun]);
-  if (facts.burntSmell) against.push('It smells burnt: something has failed already, and power would carry on where it stopped.');
-  if (facts.leaked) against.push('Something has leaked: it conducts, and it eats tracks. It is cleaned and looked at first.');
+  if (facts.burntSmell)
+    against.push('It smells burnt: something has failed already, and power would carry on where it stopped.');
+  if (facts.leaked)
+    against.push('Something has leaked: it conducts, and it eats tracks. It is cleaned and looked at first.');
   if (facts.batteryLeaked) against.push('A battery has leaked. It comes out and the spot is cleaned before any power.');
   if (against.length > 0) return decide('do not switch on', against);
   if (facts.supplyChecked) return decide('brief test', ['The supply was checked by somebody competent.']);
   const check: string[] = [];
   if (DOUBTS[lastRun]) check.push(DOUBTS[lastRun]);
-  if (facts.tubeInside || supply === 'mains inside') check.push('Mains or a picture tube is inside: that is work for a qualified technician.');
+  if (facts.tubeInside || supply === 'mains inside')
+    check.push('Mains or a picture tube is inside: that is work for a qualified technician.');
   if (check.length === 0 && lastRun === 'seen working' && !facts.longStored)
     return decide('brief test', ['It was seen running a short while ago, and nothing speaks against it.']);
   if (facts.longStored) check.push('It stood for long: capacitors dry out, and the supply shows it first.');

@@ -39,5 +39,11 @@ export function requestLetter({ owner, machine, workshop, piece, what, why, cost
 
 /** The letter as plain text, to paste into a message. */
 export function letterText({ heading, greeting, paragraphs, ways, closing }: Letter): string {
-  return [heading, greeting, ...paragraphs, `Please answer with one of these:\n${ways.map((way) => `- ${way}`).join('\n')}`, closing].join('\n\n');
+  return [
+    heading,
+    greeting,
+    ...paragraphs,
+    `Please answer with one of these:\n${ways.map((way) => `- ${way}`).join('\n')}`,
+    closing,
+  ].join('\n\n');
 }

@@ -1,6 +1,10 @@
 import { marksToKeep } from './marks';
 
-const marked = (words: string, pieceId: string | null, rest: Partial<Parameters<typeof marksToKeep>[0][number]> = {}) => ({
+const marked = (
+  words: string,
+  pieceId: string | null,
+  rest: Partial<Parameters<typeof marksToKeep>[0][number]> = {},
+) => ({
   kind: 'keep this mark' as const,
   words,
   pieceId,

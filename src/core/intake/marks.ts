@@ -14,6 +14,7 @@ interface Marked {
 export const marksToKeep = (findings: readonly Marked[], pieceId: string | null): string[] =>
   findings
     .filter(
-      ({ kind, settledAs, pieceId: of }) => kind === 'keep this mark' && settledAs === null && (pieceId === null || of === null || of === pieceId),
+      ({ kind, settledAs, pieceId: of }) =>
+        kind === 'keep this mark' && settledAs === null && (pieceId === null || of === null || of === pieceId),
     )
     .map(({ words }) => words || 'a mark that nobody named');

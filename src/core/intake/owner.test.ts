@@ -4,7 +4,14 @@ import { waitsForOwner } from './owner';
 const NOTHING = { stages: [], spendMinor: 0, words: '' };
 const brighten = (pieceId: string | null) => ({ about: 'treatment', stage: 'brighten', pieceId }) as const;
 const buy = (costMinor: number) => ({ about: 'purchase', stage: 'mend', costMinor }) as const;
-const asked = (rest: Partial<Asked>): Asked => ({ about: 'treatment', stage: 'brighten', pieceId: null, costMinor: 0, answer: null, ...rest });
+const asked = (rest: Partial<Asked>): Asked => ({
+  about: 'treatment',
+  stage: 'brighten',
+  pieceId: null,
+  costMinor: 0,
+  answer: null,
+  ...rest,
+});
 
 it('an own machine waits for nobody', () => {
   expect(waitsForOwner('', NOTHING, [], brighten('K1'))).toBeNull();
@@ -13,7 +20,9 @@ it('an own machine waits for nobody', () => {
 
 it('what is allowed without asking does not wait, and looking or taking apart never does', () => {
   expect(waitsForOwner('Ines Torvel', { ...NOTHING, stages: ['brighten'] }, [], brighten('K1'))).toBeNull();
-  expect(waitsForOwner('Ines Torvel', NOTHING, [], { about: 'treatment', stage: 'teardown', pieceId: null })).toBeNull();
+  expect(
+    waitsForOwner('Ines Torvel', NOTHING, [], { about: 'treatment', stage: 'teardown', pieceId: null }),
+  ).toBeNull();
   expect(waitsForOwner('Ines Torvel', { ...NOTHING, spendMinor: 1500 }, [], buy(1500))).toBeNull();
 });
 
@@ -31,7 +40,9 @@ it('waits until it is asked, until it is answered, and for good on a no', () => 
 });
 
 it('a yes for one piece is none for another, and a yes for a cheap part none for a dear one', () => {
-  expect(waitsForOwner('Ines Torvel', NOTHING, [asked({ pieceId: 'K1', answer: 'yes' })], brighten('K2'))).toMatch(/Write a request/);
+  expect(waitsForOwner('Ines Torvel', NOTHING, [asked({ pieceId: 'K1', answer: 'yes' })], brighten('K2'))).toMatch(
+    /Write a request/,
+  );
   const cheap = asked({ about: 'purchase', stage: 'mend', costMinor: 900, answer: 'yes' });
   expect(waitsForOwner('Ines Torvel', NOTHING, [cheap], buy(900))).toBeNull();
   expect(waitsForOwner('Ines Torvel', NOTHING, [cheap], buy(901))).toMatch(/Write a request/);

@@ -8,7 +8,11 @@ const finding: fc.Arbitrary<Asking> = fc.record({
   severity: fc.constantFrom(...SEVERITIES),
   part: fc.constantFrom(...FINDING_PARTS),
 });
-const asking = (kind: FindingKind, part: FindingPart = usualPart(kind), severity: Asking['severity'] = 'plain'): Asking => ({ kind, severity, part });
+const asking = (
+  kind: FindingKind,
+  part: FindingPart = usualPart(kind),
+  severity: Asking['severity'] = 'plain',
+): Asking => ({ kind, severity, part });
 
 describe('what a finding asks for', () => {
   it('is brightened to look right, not where the age is kept or it is only cleaned', () => {
@@ -50,7 +54,15 @@ describe('what a finding asks for', () => {
   });
 
   it('what does not work or is broken is no age: it is mended where the age is kept, and not where only cleaning is asked', () => {
-    for (const kind of ['dead', 'works now and then', 'sticky', 'loose', 'missing', 'crack', 'broken, the piece is here'] as const) {
+    for (const kind of [
+      'dead',
+      'works now and then',
+      'sticky',
+      'loose',
+      'missing',
+      'crack',
+      'broken, the piece is here',
+    ] as const) {
       expect(proposalFor(asking(kind), 'keep the age').stage).not.toBeNull();
       expect(proposalFor(asking(kind), 'clean only').stage).toBeNull();
     }
@@ -89,7 +101,9 @@ describe('what a list asks for', () => {
     fc.assert(
       fc.property(fc.array(finding, { maxLength: 12 }), fc.constantFrom(...AIMS), (findings, aim) => {
         const asked = askedOf(findings, () => aim);
-        expect([...asked.values()].flat()).toHaveLength(findings.filter((f) => proposalFor(f, aim).stage !== null).length);
+        expect([...asked.values()].flat()).toHaveLength(
+          findings.filter((f) => proposalFor(f, aim).stage !== null).length,
+        );
         for (const stage of asked.keys()) expect(ASKED_STAGES).toContain(stage);
       }),
     );

@@ -34,7 +34,11 @@ interface Treatable extends Treated {
 const always = (aims: readonly Aim[]): Treatable['under'] => ({ slight: aims, plain: aims, bad: aims });
 const EVERY = always(AIMS);
 const CLEANING = always(['clean only', 'presentable', 'as new']);
-const LOOKS: Treatable['under'] = { slight: ['as new'], plain: ['presentable', 'as new'], bad: ['presentable', 'as new'] };
+const LOOKS: Treatable['under'] = {
+  slight: ['as new'],
+  plain: ['presentable', 'as new'],
+  bad: ['presentable', 'as new'],
+};
 /** Function and breakage are not age: they are mended where the age is kept too, and left only where nothing but cleaning is asked. */
 const WHOLE = always(['keep the age', 'presentable', 'as new']);
 
@@ -44,14 +48,19 @@ const TECHNICIAN: Treated = {
 };
 const ELECTRONICS: Treated = {
   stage: 'mend',
-  words: 'Look at its leads and sockets first. What is broken on it is for somebody who repairs boards, or a part from a donor.',
+  words:
+    'Look at its leads and sockets first. What is broken on it is for somebody who repairs boards, or a part from a donor.',
 };
 /** Where something does not work: keys and small switches have a stage of their own, everything else goes to Mend. */
 const FAULTY_PARTS: NonNullable<Treatable['on']> = {
   keys: { stage: 'keys', words: 'Find the fault by its pattern, probe, then repair.' },
   'switch or socket': { stage: 'keys', words: 'Alcohol and to and fro; then its contacts, bent gently.' },
   supply: TECHNICIAN,
-  cable: { stage: 'mend', words: 'Measure it end to end while somebody bends it; a broken lead is replaced, mains leads by a qualified technician.' },
+  cable: {
+    stage: 'mend',
+    words:
+      'Measure it end to end while somebody bends it; a broken lead is replaced, mains leads by a qualified technician.',
+  },
 };
 
 const TREATABLE: Record<Exclude<FindingKind, 'keep this mark' | 'sound on purpose'>, Treatable> = {
@@ -62,8 +71,18 @@ const TREATABLE: Record<Exclude<FindingKind, 'keep this mark' | 'sound on purpos
     left: 'The yellow stays.',
   },
   soiled: { stage: 'wash', words: 'Gentlest first, and stop when it is good enough.', under: EVERY, left: '' },
-  scuffed: { stage: 'wash', words: 'Alcohol, then a fine abrasive only where it is left.', under: CLEANING, left: 'The scuffs stay as its history.' },
-  stained: { stage: 'wash', words: 'Up the ladder on this spot; stop when the surface would pay for it.', under: CLEANING, left: 'The stain stays.' },
+  scuffed: {
+    stage: 'wash',
+    words: 'Alcohol, then a fine abrasive only where it is left.',
+    under: CLEANING,
+    left: 'The scuffs stay as its history.',
+  },
+  stained: {
+    stage: 'wash',
+    words: 'Up the ladder on this spot; stop when the surface would pay for it.',
+    under: CLEANING,
+    left: 'The stain stays.',
+  },
   ink: {
     stage: 'wash',
     words: 'Alcohol first; wet sanding only where nothing lifts it.',
@@ -82,7 +101,12 @@ const TREATABLE: Record<Exclude<FindingKind, 'keep this mark' | 'sound on purpos
     under: EVERY,
     left: '',
   },
-  crack: { stage: 'mend', words: 'Hold it from behind, then fill.', under: WHOLE, left: 'The crack stays; keep the load off it.' },
+  crack: {
+    stage: 'mend',
+    words: 'Hold it from behind, then fill.',
+    under: WHOLE,
+    left: 'The crack stays; keep the load off it.',
+  },
   chip: { stage: 'mend', words: 'Fill it, or a part from a donor.', under: LOOKS, left: 'The chip stays.' },
   'broken, the piece is here': {
     stage: 'mend',
@@ -95,7 +119,12 @@ const TREATABLE: Record<Exclude<FindingKind, 'keep this mark' | 'sound on purpos
     words: 'Hold it beside another before it is straightened: some things are meant to be bent.',
     under: LOOKS,
     left: 'It stays as it is bent.',
-    on: { keys: { stage: 'keys', words: 'Hold it beside another before it is straightened: some things are meant to be bent.' } },
+    on: {
+      keys: {
+        stage: 'keys',
+        words: 'Hold it beside another before it is straightened: some things are meant to be bent.',
+      },
+    },
   },
   melted: {
     stage: 'mend',
@@ -109,8 +138,14 @@ const TREATABLE: Record<Exclude<FindingKind, 'keep this mark' | 'sound on purpos
     under: EVERY,
     left: '',
     on: {
-      board: { stage: 'mend', words: 'Look under a magnifier whether metal is lost. Clean it; tracks that no longer conduct are re-tinned.' },
-      keys: { stage: 'keys', words: 'Look under a magnifier whether metal is lost. Clean it; tracks that no longer conduct are re-tinned.' },
+      board: {
+        stage: 'mend',
+        words: 'Look under a magnifier whether metal is lost. Clean it; tracks that no longer conduct are re-tinned.',
+      },
+      keys: {
+        stage: 'keys',
+        words: 'Look under a magnifier whether metal is lost. Clean it; tracks that no longer conduct are re-tinned.',
+      },
       'switch or socket': { stage: 'keys', words: 'A fibre pen lightly, its splinters blown off, then alcohol.' },
       supply: TECHNICIAN,
     },
@@ -127,7 +162,12 @@ const TREATABLE: Record<Exclude<FindingKind, 'keep this mark' | 'sound on purpos
     words: 'Find out what belongs there; a right one from a donor, or the record says what is in its place.',
     under: LOOKS,
     left: 'It stays, and the record says that it is not its own.',
-    on: { keys: { stage: 'keys', words: 'Find out what belongs there; a right one from a donor, or the record says what is in its place.' } },
+    on: {
+      keys: {
+        stage: 'keys',
+        words: 'Find out what belongs there; a right one from a donor, or the record says what is in its place.',
+      },
+    },
   },
   sticky: {
     stage: 'mend',
@@ -169,7 +209,8 @@ const TREATABLE: Record<Exclude<FindingKind, 'keep this mark' | 'sound on purpos
 /** What a finding asks for under the aim of its piece or machine. */
 export function proposalFor({ kind, severity, part }: Asking, aim: Aim): Proposal {
   if (kind === 'keep this mark') return { stage: null, words: 'It is kept. Cover it in wash, brighten and finish.' };
-  if (kind === 'sound on purpose') return { stage: null, words: 'It looks like a fault and is none: it is meant so. Nobody mends it.' };
+  if (kind === 'sound on purpose')
+    return { stage: null, words: 'It looks like a fault and is none: it is meant so. Nobody mends it.' };
   const { under, left, on, ...usual } = TREATABLE[kind];
   return under[severity].includes(aim)
     ? (on?.[part] ?? { stage: usual.stage, words: usual.words })

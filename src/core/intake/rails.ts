@@ -39,20 +39,30 @@ export const typedRails = (rails: readonly Rail[]): string =>
   rails.map(({ pin, volts }) => (pin ? `${pin}: ${volt(volts)}` : volt(volts))).join('; ');
 
 /** Voltages in words. */
-const railWords = (rails: readonly Rail[]): string => rails.map(({ pin, volts }) => `${volt(volts)} V${pin ? ` on ${pin}` : ''}`).join(', ');
+const railWords = (rails: readonly Rail[]): string =>
+  rails.map(({ pin, volts }) => `${volt(volts)} V${pin ? ` on ${pin}` : ''}`).join(', ');
 
-const isSame = (asked: number, given: number): boolean => Math.abs(given - asked) <= assumed('volts off') * Math.abs(asked);
+const isSame = (asked: number, given: number): boolean =>
+  Math.abs(given - asked) <= assumed('volts off') * Math.abs(asked);
 
 /** What is wrong with the voltages at hand against the label, and what is not known of them. */
 export function compareRails(label: readonly Rail[], atHand: readonly Rail[]): { wrong: string[]; unknown: string[] } {
   if (label.length === 0 || atHand.length === 0)
-    return { wrong: [], unknown: ['The voltage is not known on both sides. Read both labels, or have the supply measured.'] };
+    return {
+      wrong: [],
+      unknown: ['The voltage is not known on both sides. Read both labels, or have the supply measured.'],
+    };
   if (label.length === 1 && atHand.length === 1) {
     const [asked, given] = [label[0]!.volts, atHand[0]!.volts];
     if (isSame(asked, given)) return { wrong: [], unknown: [] };
-    const why = Math.abs(given) > Math.abs(asked) ? 'Too much voltage destroys chips at once.' : 'Too little lets drives and memory fail.';
+    const why =
+      Math.abs(given) > Math.abs(asked)
+        ? 'Too much voltage destroys chips at once.'
+        : 'Too little lets drives and memory fail.';
     return {
-      wrong: [`The label asks for ${volt(asked)} V and the supply at hand gives ${volt(given)} V. ${why} Find one of ${volt(asked)} V.`],
+      wrong: [
+        `The label asks for ${volt(asked)} V and the supply at hand gives ${volt(given)} V. ${why} Find one of ${volt(asked)} V.`,
+      ],
       unknown: [],
     };
   }
@@ -68,7 +78,12 @@ export function compareRails(label: readonly Rail[], atHand: readonly Rail[]): {
             'Several voltages come over one plug, and which pin carries which is not known on both sides. Swapped, they destroy it: have it measured pin by pin.',
           ],
         }
-      : { wrong: [`The label asks for ${railWords(label)} and the supply at hand gives ${railWords(atHand)}. Do not connect it.`], unknown: [] };
+      : {
+          wrong: [
+            `The label asks for ${railWords(label)} and the supply at hand gives ${railWords(atHand)}. Do not connect it.`,
+          ],
+          unknown: [],
+        };
   }
   const on = (pin: string) => atHand.find((rail) => rail.pin.toLowerCase() === pin.toLowerCase());
   const wrong = label.flatMap(({ pin, volts }) => {

@@ -16,7 +16,9 @@ export function formatMoney(minor: number, currency: string): string {
 
 /** A guess of money, in whole units and without a fraction that nobody knows. */
 export function roughMoney(amount: number, currency: string): string {
-  return withMinus(new Intl.NumberFormat('en-GB', { style: 'currency', currency, maximumFractionDigits: 0 }).format(amount));
+  return withMinus(
+    new Intl.NumberFormat('en-GB', { style: 'currency', currency, maximumFractionDigits: 0 }).format(amount),
+  );
 }
 
 /** Minor units of an amount typed in whole units of the currency. */

@@ -6,7 +6,14 @@ export interface SoFar {
 }
 
 /** Sums a ledger up by its kinds. */
-export function soFar(ledger: readonly { kind: 'price' | 'material' | 'minutes'; amountMinor: number; minutes: number }[]): SoFar {
-  const of = (kind: 'price' | 'material') => ledger.filter((entry) => entry.kind === kind).reduce((sum, { amountMinor }) => sum + amountMinor, 0);
-  return { pricePaidMinor: of('price'), spentMinor: of('material'), minutes: ledger.reduce((sum, { minutes }) => sum + minutes, 0) };
+export function soFar(
+  ledger: readonly { kind: 'price' | 'material' | 'minutes'; amountMinor: number; minutes: number }[],
+): SoFar {
+  const of = (kind: 'price' | 'material') =>
+    ledger.filter((entry) => entry.kind === kind).reduce((sum, { amountMinor }) => sum + amountMinor, 0);
+  return {
+    pricePaidMinor: of('price'),
+    spentMinor: of('material'),
+    minutes: ledger.reduce((sum, { minutes }) => sum + minutes, 0),
+  };
 }

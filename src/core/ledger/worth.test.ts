@@ -2,7 +2,15 @@ import fc from 'fast-check';
 import { worth, type Range, type WorthInput } from './worth';
 
 const exactly = (value: number): Range => ({ low: value, likely: value, high: value });
-const SURE: WorthInput = { pricePaid: 20, parts: exactly(15), spent: 5, hours: exactly(4), hoursWorked: 2, hourlyRate: 10, goodOne: exactly(150) };
+const SURE: WorthInput = {
+  pricePaid: 20,
+  parts: exactly(15),
+  spent: 5,
+  hours: exactly(4),
+  hoursWorked: 2,
+  hourlyRate: 10,
+  goodOne: exactly(150),
+};
 
 const range = (most: number) =>
   fc
@@ -34,13 +42,23 @@ it('the median of a symmetric estimate is its middle, and its spread that of a t
 
 it('keeps its order, and a dearer good one never makes it worth less', () => {
   fc.assert(
-    fc.property(range(200), range(50), range(400), fc.double({ min: 0, max: 40, noNaN: true }), (parts, hours, goodOne, hourlyRate) => {
-      const given = { ...SURE, parts, hours, goodOne, hourlyRate };
-      const found = worth(given);
-      for (const { low, likely, high } of [found.cost, found.gain, found.cashGain]) expect(low <= likely && likely <= high).toBe(true);
-      const dearer = worth({ ...given, goodOne: { low: goodOne.low + 30, likely: goodOne.likely + 30, high: goodOne.high + 30 } });
-      expect(dearer.chanceWorth).toBeGreaterThanOrEqual(found.chanceWorth);
-    }),
+    fc.property(
+      range(200),
+      range(50),
+      range(400),
+      fc.double({ min: 0, max: 40, noNaN: true }),
+      (parts, hours, goodOne, hourlyRate) => {
+        const given = { ...SURE, parts, hours, goodOne, hourlyRate };
+        const found = worth(given);
+        for (const { low, likely, high } of [found.cost, found.gain, found.cashGain])
+          expect(low <= likely && likely <= high).toBe(true);
+        const dearer = worth({
+          ...given,
+          goodOne: { low: goodOne.low + 30, likely: goodOne.likely + 30, high: goodOne.high + 30 },
+        });
+        expect(dearer.chanceWorth).toBeGreaterThanOrEqual(found.chanceWorth);
+      },
+    ),
     { numRuns: 40 },
   );
 });

@@ -86,6 +86,11 @@ export function worth({ pricePaid, parts, spent, hours, hoursWorked, hourlyRate,
     chanceWorth,
     cashGain: quantiles(cash),
     perHour: allHours > 0 ? (goodOne.likely - pricePaid - spent - parts.likely) / allHours : null,
-    verdict: chanceWorth >= assumed('likely worth it') ? 'worth it' : chanceWorth <= 1 - assumed('likely worth it') ? 'not for the money' : 'open',
+    verdict:
+      chanceWorth >= assumed('likely worth it')
+        ? 'worth it'
+        : chanceWorth <= 1 - assumed('likely worth it')
+          ? 'not for the money'
+          : 'open',
   };
 }

@@ -29,7 +29,14 @@ export interface Agent {
 }
 
 const dry = { wet: 'dry', leaves: 'nothing', dwellMin: 0, rinse: 'none', perLitre: null, bathC: null } as const;
-const damp = { wet: 'damp', leaves: 'water', dwellMin: 1, rinse: 'wipe with a damp cloth, then dry', perLitre: null, bathC: null } as const;
+const damp = {
+  wet: 'damp',
+  leaves: 'water',
+  dwellMin: 1,
+  rinse: 'wipe with a damp cloth, then dry',
+  perLitre: null,
+  bathC: null,
+} as const;
 const GLOVES = 'gloves';
 const ACID = 'acid-proof gloves and goggles, air';
 
@@ -532,6 +539,8 @@ export const leastRoughness = (families: readonly Family[]): Roughness =>
   Math.max(
     0,
     ...families.map((family) =>
-      Math.min(...Object.values<Agent>(AGENTS).flatMap((agent) => (agent.families.includes(family) ? [agent.roughness] : []))),
+      Math.min(
+        ...Object.values<Agent>(AGENTS).flatMap((agent) => (agent.families.includes(family) ? [agent.roughness] : [])),
+      ),
     ),
   ) as Roughness;

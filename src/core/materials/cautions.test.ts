@@ -30,5 +30,8 @@ it('names what never to combine, the soil that harms, and static at a board', ()
 
 it('a mark to keep stands before every pass, and says that it is covered', () => {
   const [mark] = of('soap-wipe', [], [], ['school sticker']);
-  expect(mark).toMatchObject({ hazard: 'Keep this mark: school sticker.', protection: expect.stringContaining('tape or film over it') });
+  expect(mark).toMatchObject({
+    hazard: 'Keep this mark: school sticker.',
+    protection: expect.stringContaining('tape or film over it'),
+  });
 });

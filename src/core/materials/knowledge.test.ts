@@ -88,7 +88,9 @@ describe('what ruins things is never fine', () => {
 
   it('no abrasive is fine on a print, a coat, a window, a contact or a screen', () => {
     const rough = AGENT_IDS.filter((id) =>
-      agentOf(id).families.some((family) => ['micro', 'abrasive', 'sanding', 'wire', 'fibre', 'blade'].includes(family)),
+      agentOf(id).families.some((family) =>
+        ['micro', 'abrasive', 'sanding', 'wire', 'fibre', 'blade'].includes(family),
+      ),
     );
     const coats: SurfaceId[] = [
       'legend-printed',
@@ -103,13 +105,17 @@ describe('what ruins things is never fine', () => {
       'screen-glass',
       'wood',
     ];
-    for (const agent of rough) for (const surface of coats) expect([agent, surface, verdict(agent, surface)]).toEqual([agent, surface, 'never']);
+    for (const agent of rough)
+      for (const surface of coats) expect([agent, surface, verdict(agent, surface)]).toEqual([agent, surface, 'never']);
   });
 
   it('no acid or peroxide is fine on metal, no water on what it destroys, no solvent on what it dissolves', () => {
-    const having = (...families: string[]) => AGENT_IDS.filter((id) => agentOf(id).families.some((family) => families.includes(family)));
+    const having = (...families: string[]) =>
+      AGENT_IDS.filter((id) => agentOf(id).families.some((family) => families.includes(family)));
     const fine = (agents: readonly (typeof AGENT_IDS)[number][], surfaces: SurfaceId[]) =>
-      agents.flatMap((agent) => surfaces.filter((surface) => verdict(agent, surface) === 'fine').map((surface) => `${agent} on ${surface}`));
+      agents.flatMap((agent) =>
+        surfaces.filter((surface) => verdict(agent, surface) === 'fine').map((surface) => `${agent} on ${surface}`),
+      );
     const metals: SurfaceId[] = [
       'bare-steel',
       'zinc-plated-steel',
@@ -121,7 +127,16 @@ describe('what ruins things is never fine', () => {
       'carbon-contact',
     ];
     expect(fine(having('peroxide', 'chlorine', 'weakAcid', 'midAcid', 'strongAcid'), metals)).toEqual([]);
-    expect(fine(having('damp', 'bath'), ['paper-label', 'printed-membrane', 'carbon-contact', 'circuit-board', 'bare-steel', 'wood'])).toEqual([]);
+    expect(
+      fine(having('damp', 'bath'), [
+        'paper-label',
+        'printed-membrane',
+        'carbon-contact',
+        'circuit-board',
+        'bare-steel',
+        'wood',
+      ]),
+    ).toEqual([]);
     expect(
       fine(having('citrus', 'spirit', 'ketone', 'volatile'), [
         'polystyrene',
@@ -139,12 +154,22 @@ describe('what ruins things is never fine', () => {
 
   it('harm lowers a verdict by one step, and own verdicts only make it stricter', () => {
     expect(['fine', 'test first', 'never'].map((v) => lowered(v as 'fine'))).toEqual(['test first', 'never', 'never']);
-    const own = { agent: 'isopropyl', surface: 'abs-textured', verdict: 'test first', reason: 'dulled a lid here' } as const;
+    const own = {
+      agent: 'isopropyl',
+      surface: 'abs-textured',
+      verdict: 'test first',
+      reason: 'dulled a lid here',
+    } as const;
     expect(verdictOn('isopropyl', 'abs-textured', { ...NO_SUBJECTS, verdicts: [own] })).toMatchObject({
       verdict: 'test first',
       reason: 'dulled a lid here',
     });
-    expect(verdictOn('acetone', 'abs-textured', { ...NO_SUBJECTS, verdicts: [{ ...own, agent: 'acetone', verdict: 'fine' }] }).verdict).toBe('never');
+    expect(
+      verdictOn('acetone', 'abs-textured', {
+        ...NO_SUBJECTS,
+        verdicts: [{ ...own, agent: 'acetone', verdict: 'fine' }],
+      }).verdict,
+    ).toBe('never');
   });
 });
 

@@ -22,19 +22,79 @@ const SOLVENTS = ['alcohol', 'alcoholMild', 'volatile', 'citrus', 'spirit', 'ket
 /** What must not meet, the worst first. The first rule that fits decides. */
 const RULES: readonly Rule[] = [
   { one: ACIDS, other: ['chlorine'], together: 'never together', reason: 'Acid and chlorine bleach make poison gas.' },
-  { one: ['peroxide'], other: ACIDS, together: 'never together', reason: 'Acid and peroxide never meet here: they can burn and give off gas.' },
-  { one: ['chlorine'], other: ['peroxide'], together: 'never together', reason: 'Bleach and peroxide foam up and throw it about.' },
-  { one: ['chlorine'], other: SOLVENTS, together: 'never together', reason: 'Bleach and solvents make poisons that stay in the air.' },
-  { one: ['chlorine'], other: ['alkali'], together: 'never together', reason: 'Cleaners may hold ammonia: with bleach it makes poison gas.' },
-  { one: ['peroxide'], other: ['ketone'], together: 'never together', reason: 'Acetone and peroxide make an explosive.' },
+  {
+    one: ['peroxide'],
+    other: ACIDS,
+    together: 'never together',
+    reason: 'Acid and peroxide never meet here: they can burn and give off gas.',
+  },
+  {
+    one: ['chlorine'],
+    other: ['peroxide'],
+    together: 'never together',
+    reason: 'Bleach and peroxide foam up and throw it about.',
+  },
+  {
+    one: ['chlorine'],
+    other: SOLVENTS,
+    together: 'never together',
+    reason: 'Bleach and solvents make poisons that stay in the air.',
+  },
+  {
+    one: ['chlorine'],
+    other: ['alkali'],
+    together: 'never together',
+    reason: 'Cleaners may hold ammonia: with bleach it makes poison gas.',
+  },
+  {
+    one: ['peroxide'],
+    other: ['ketone'],
+    together: 'never together',
+    reason: 'Acetone and peroxide make an explosive.',
+  },
   { one: ['strongAcid'], other: ALKALIS, together: 'never together', reason: 'Strong acid and alkali boil and spit.' },
-  { one: ['peroxide'], other: SOLVENTS, together: 'rinse between', reason: 'Peroxide feeds a fire: no solvent may be left.' },
-  { one: ['midAcid', 'weakAcid'], other: ALKALIS, together: 'rinse between', reason: 'They undo each other, and foam.' },
-  { one: ['strongAcid', 'midAcid'], other: SOLVENTS, together: 'rinse between', reason: 'Rinse the acid off whole before a solvent.' },
-  { one: ['chlorine'], other: ['soap', 'mildAlkali'], together: 'rinse between', reason: 'Rinse before and after bleach, whatever it is.' },
-  { one: ['oil', 'citrus', 'spirit'], other: ['peroxide'], together: 'rinse between', reason: 'A film of oil keeps peroxide off and feeds a fire.' },
-  { one: ['peroxide'], other: ALKALIS, together: 'rinse between', reason: 'Alkali breaks peroxide up: it foams and warms.' },
-  { one: ['midAcid', 'strongAcid'], other: ['midAcid', 'strongAcid', 'weakAcid'], together: 'rinse between', reason: 'Acids one at a time.' },
+  {
+    one: ['peroxide'],
+    other: SOLVENTS,
+    together: 'rinse between',
+    reason: 'Peroxide feeds a fire: no solvent may be left.',
+  },
+  {
+    one: ['midAcid', 'weakAcid'],
+    other: ALKALIS,
+    together: 'rinse between',
+    reason: 'They undo each other, and foam.',
+  },
+  {
+    one: ['strongAcid', 'midAcid'],
+    other: SOLVENTS,
+    together: 'rinse between',
+    reason: 'Rinse the acid off whole before a solvent.',
+  },
+  {
+    one: ['chlorine'],
+    other: ['soap', 'mildAlkali'],
+    together: 'rinse between',
+    reason: 'Rinse before and after bleach, whatever it is.',
+  },
+  {
+    one: ['oil', 'citrus', 'spirit'],
+    other: ['peroxide'],
+    together: 'rinse between',
+    reason: 'A film of oil keeps peroxide off and feeds a fire.',
+  },
+  {
+    one: ['peroxide'],
+    other: ALKALIS,
+    together: 'rinse between',
+    reason: 'Alkali breaks peroxide up: it foams and warms.',
+  },
+  {
+    one: ['midAcid', 'strongAcid'],
+    other: ['midAcid', 'strongAcid', 'weakAcid'],
+    together: 'rinse between',
+    reason: 'Acids one at a time.',
+  },
 ];
 
 const meets = (a: readonly Family[], b: readonly Family[]) => a.some((family) => b.includes(family));
@@ -42,12 +102,16 @@ const meets = (a: readonly Family[], b: readonly Family[]) => a.some((family) =>
 /** What happens when two sets of ingredients meet. */
 export function mixtureOf(a: readonly Family[], b: readonly Family[]): Mixture {
   const rule = RULES.find(({ one, other }) => (meets(a, one) && meets(b, other)) || (meets(b, one) && meets(a, other)));
-  return rule ? { together: rule.together, reason: rule.reason } : { together: 'fine', reason: 'Nothing in them reacts.' };
+  return rule
+    ? { together: rule.together, reason: rule.reason }
+    : { together: 'fine', reason: 'Nothing in them reacts.' };
 }
 
 /** What happens when two agents meet; an agent with itself is one agent. */
 export const mixture = (a: AgentId, b: AgentId, own: readonly OwnAgent[] = []): Mixture =>
-  a === b ? { together: 'fine', reason: 'It is the same.' } : mixtureOf(agentOf(a, own).families, agentOf(b, own).families);
+  a === b
+    ? { together: 'fine', reason: 'It is the same.' }
+    : mixtureOf(agentOf(a, own).families, agentOf(b, own).families);
 
 /** Something open on the bench: what it is and where. */
 export interface Open {

@@ -18,10 +18,18 @@ const PLASTIC: Record<string, SurfaceId[]> = {
   // Not known: only what the weaker plastics bear too.
   'not known': ['polystyrene', 'abs-flame-retarded'],
 };
-const FINISH: Record<string, SurfaceId[]> = { glossy: ['abs-glossy'], painted: ['painted-plastic'], plated: ['plated-plastic'] };
+const FINISH: Record<string, SurfaceId[]> = {
+  glossy: ['abs-glossy'],
+  painted: ['painted-plastic'],
+  plated: ['plated-plastic'],
+};
 
 /** Surfaces of a piece: those that were named, else what its plastic and finish say. A step must be borne by all of them. */
-export function surfacesOfPiece(piece: { plastic: string; finish: string; surfaces: readonly SurfaceId[] }): SurfaceId[] {
+export function surfacesOfPiece(piece: {
+  plastic: string;
+  finish: string;
+  surfaces: readonly SurfaceId[];
+}): SurfaceId[] {
   if (piece.surfaces.length > 0) return [...piece.surfaces];
   const other = MATERIAL[piece.plastic];
   if (other) return piece.plastic === 'metal' && piece.finish === 'painted' ? ['painted-steel'] : [...other];

@@ -15,4 +15,15 @@ export const ROUGHNESS = [
 export type Roughness = 0 | 1 | 2 | 3 | 4 | 5 | 6 | 7 | 8 | 9;
 
 /** What a roughness costs in wear, in minutes of work that one would rather spend than lose that much surface. */
-export const WEAR_MIN: Record<Roughness, number> = { 0: 0, 1: 0, 2: 0.5, 3: 1, 4: 2.5, 5: 5, 6: 8, 7: 14, 8: 24, 9: 40 };
+export const WEAR_MIN: Record<Roughness, number> = {
+  0: 0,
+  1: 0,
+  2: 0.5,
+  3: 1,
+  4: 2.5,
+  5: 5,
+  6: 8,
+  7: 14,
+  8: 24,
+  9: 40,
+};

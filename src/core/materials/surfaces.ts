@@ -44,7 +44,20 @@ const SURFACES = {
     title: 'Textured ABS',
     delicate: false,
     dryH: 18,
-    fine: ['air', 'brush', 'gum', 'damp', 'bath', 'soap', 'enzyme', 'alcoholMild', 'alcohol', 'mildAlkali', 'alkali', 'weakAcid'],
+    fine: [
+      'air',
+      'brush',
+      'gum',
+      'damp',
+      'bath',
+      'soap',
+      'enzyme',
+      'alcoholMild',
+      'alcohol',
+      'mildAlkali',
+      'alkali',
+      'weakAcid',
+    ],
     test: {
       ...TEXTURE_TEST,
       volatile: 'Some sprays craze it.',
@@ -352,7 +365,20 @@ const SURFACES = {
     title: 'Moulded legend (two plastics)',
     delicate: false,
     dryH: 18,
-    fine: ['air', 'brush', 'gum', 'damp', 'bath', 'soap', 'enzyme', 'alcoholMild', 'alcohol', 'mildAlkali', 'alkali', 'weakAcid'],
+    fine: [
+      'air',
+      'brush',
+      'gum',
+      'damp',
+      'bath',
+      'soap',
+      'enzyme',
+      'alcoholMild',
+      'alcohol',
+      'mildAlkali',
+      'alkali',
+      'weakAcid',
+    ],
     test: {
       ...TEXTURE_TEST,
       oil: 'Minutes; off with alcohol.',
@@ -616,7 +642,12 @@ const SURFACES = {
       fibre: 'Where the contact is small.',
       blade: 'For glue only.',
     },
-    never: { bath: 'It rusts.', strongAcid: 'Eats it, and its fumes rust what lies near.', peroxide: 'Attacks metal.', chlorine: 'Eats it.' },
+    never: {
+      bath: 'It rusts.',
+      strongAcid: 'Eats it, and its fumes rust what lies near.',
+      peroxide: 'Attacks metal.',
+      chlorine: 'Eats it.',
+    },
   },
   'zinc-plated-steel': {
     title: 'Zinc-plated steel',
@@ -873,7 +904,10 @@ export interface OwnSurface {
 }
 
 /** Every surface: the data set's first, then the workshop's own. */
-export const surfaceIds = (own: readonly OwnSurface[] = []): SurfaceId[] => [...SURFACE_IDS, ...own.map(({ id }) => id)];
+export const surfaceIds = (own: readonly OwnSurface[] = []): SurfaceId[] => [
+  ...SURFACE_IDS,
+  ...own.map(({ id }) => id),
+];
 
 /** The surface of the data set whose verdicts hold. @throws Refusal for one of its own that this workshop does not have */
 export function knownSurface(id: SurfaceId, own: readonly OwnSurface[] = []): KnownSurfaceId {

@@ -31,7 +31,8 @@ const rank = (verdict: CleaningVerdict) => VERDICTS.indexOf(verdict);
 const stricter = (a: Judged, b: Judged): Judged => (rank(b.verdict) > rank(a.verdict) ? b : a);
 
 /** One step stricter: what happens to a verdict after something was harmed. */
-export const lowered = (verdict: CleaningVerdict): CleaningVerdict => VERDICTS[Math.min(VERDICTS.length - 1, rank(verdict) + 1)]!;
+export const lowered = (verdict: CleaningVerdict): CleaningVerdict =>
+  VERDICTS[Math.min(VERDICTS.length - 1, rank(verdict) + 1)]!;
 
 /** Where an action does more harm to one surface than what it is made of says. */
 const EXCEPTIONS: readonly OwnVerdict[] = [
@@ -47,11 +48,36 @@ const EXCEPTIONS: readonly OwnVerdict[] = [
     verdict: 'test first',
     reason: 'Enzyme powder is alkaline, and it stays wet for long: alkali cracks polycarbonate.',
   },
-  { agent: 'enzyme-wipe', surface: 'aluminium', verdict: 'test first', reason: 'Enzyme powder is alkaline: a hidden spot first, rinsed well.' },
-  { agent: 'enzyme-wipe', surface: 'painted-plastic', verdict: 'test first', reason: 'Twenty minutes wet lifts old paint at its edges.' },
-  { agent: 'enzyme-wipe', surface: 'painted-steel', verdict: 'test first', reason: 'Twenty minutes wet creeps under chipped paint.' },
-  { agent: 'enzyme-wipe', surface: 'legend-printed', verdict: 'test first', reason: 'Twenty minutes wet softens worn print.' },
-  { agent: 'glass-cleaner', surface: 'aluminium', verdict: 'test first', reason: 'Many hold ammonia, which dulls bare aluminium.' },
+  {
+    agent: 'enzyme-wipe',
+    surface: 'aluminium',
+    verdict: 'test first',
+    reason: 'Enzyme powder is alkaline: a hidden spot first, rinsed well.',
+  },
+  {
+    agent: 'enzyme-wipe',
+    surface: 'painted-plastic',
+    verdict: 'test first',
+    reason: 'Twenty minutes wet lifts old paint at its edges.',
+  },
+  {
+    agent: 'enzyme-wipe',
+    surface: 'painted-steel',
+    verdict: 'test first',
+    reason: 'Twenty minutes wet creeps under chipped paint.',
+  },
+  {
+    agent: 'enzyme-wipe',
+    surface: 'legend-printed',
+    verdict: 'test first',
+    reason: 'Twenty minutes wet softens worn print.',
+  },
+  {
+    agent: 'glass-cleaner',
+    surface: 'aluminium',
+    verdict: 'test first',
+    reason: 'Many hold ammonia, which dulls bare aluminium.',
+  },
   {
     agent: 'glass-cleaner',
     surface: 'zinc-plated-steel',
@@ -60,7 +86,12 @@ const EXCEPTIONS: readonly OwnVerdict[] = [
   },
   { agent: 'dry-cloth', surface: 'circuit-board', verdict: 'never', reason: 'Cloth snags on parts and makes static.' },
   { agent: 'dry-cloth', surface: 'acrylic-window', verdict: 'never', reason: 'Dust under a dry cloth scratches it.' },
-  { agent: 'dry-cloth', surface: 'screen-glass', verdict: 'never', reason: 'Dust under a dry cloth scratches the coating.' },
+  {
+    agent: 'dry-cloth',
+    surface: 'screen-glass',
+    verdict: 'never',
+    reason: 'Dust under a dry cloth scratches the coating.',
+  },
   { agent: 'dry-cloth', surface: 'paper-label', verdict: 'never', reason: 'Rubbing lifts its edge and its print.' },
 ];
 
@@ -75,7 +106,11 @@ function familyVerdict(family: Family, { test, never }: Surface): Judged {
  * Whether an agent may touch a surface: the strictest of everything that it is made of, and never less strict than
  * what this workshop has found.
  */
-export function verdictOn(agent: AgentId, surface: SurfaceId, { verdicts, agents, surfaces }: OwnSubjects = NO_SUBJECTS): Judged {
+export function verdictOn(
+  agent: AgentId,
+  surface: SurfaceId,
+  { verdicts, agents, surfaces }: OwnSubjects = NO_SUBJECTS,
+): Judged {
   const bears = surfaceOf(surface, surfaces);
   const known = agentOf(agent, agents)
     .families.map((family) => familyVerdict(family, bears))
@@ -87,7 +122,11 @@ export function verdictOn(agent: AgentId, surface: SurfaceId, { verdicts, agents
 }
 
 /** For a piece with several surfaces: the strictest, and whose it is. */
-export function verdictOnAll(agent: AgentId, surfaces: readonly SurfaceId[], own: OwnSubjects = NO_SUBJECTS): Judged & { surface: SurfaceId } {
+export function verdictOnAll(
+  agent: AgentId,
+  surfaces: readonly SurfaceId[],
+  own: OwnSubjects = NO_SUBJECTS,
+): Judged & { surface: SurfaceId } {
   return surfaces
     .map((surface) => ({ ...verdictOn(agent, surface, own), surface }))
     .reduce((worst, next) => (rank(next.verdict) > rank(worst.verdict) ? next : worst));

@@ -21,11 +21,16 @@ export interface AgedBottle {
  * @throws Refusal where it was open for longer than it exists
  */
 export function agedStrength(percentWW: number, { months, openMonths, storageC }: AgedBottle): Band {
-  if (openMonths > months) throw new Refusal('openMonths', 'It cannot have been open for longer than it exists. Give the months of both.');
+  if (openMonths > months)
+    throw new Refusal('openMonths', 'It cannot have been open for longer than it exists. Give the months of both.');
   const years = (assumed('a closed bottle') * (months - openMonths) + assumed('an open bottle') * openMonths) / 12;
   const decay = years * 2 ** ((storageC - USUAL_C) / 10);
   const left = (factor: number) => percentWW * Math.exp(-decay * factor);
-  return { low: left(assumed('doubt about a bottle')), median: left(1), high: left(1 / assumed('doubt about a bottle')) };
+  return {
+    low: left(assumed('doubt about a bottle')),
+    median: left(1),
+    high: left(1 / assumed('doubt about a bottle')),
+  };
 }
 
 /** Gas of a sample, mL of oxygen at a temperature and pressure. */

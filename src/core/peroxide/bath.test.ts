@@ -14,10 +14,15 @@ describe('bath volume', () => {
     expect(found.fillHeightMm).toBe(80);
     expect(found.solutionL).toBeCloseTo((500 * 400 * 80) / 1e6 - 0.5, 9);
     expect(found).toMatchObject({ overflows: false, weightToHoldDownG: 0 });
-    expect(bathVolume(BOX, [{ massG: 510, densityGPerCm3: 1.02, heightMm: 60 }], 20, 1.04).weightToHoldDownG).toBeCloseTo(10, 9);
+    expect(
+      bathVolume(BOX, [{ massG: 510, densityGPerCm3: 1.02, heightMm: 60 }], 20, 1.04).weightToHoldDownG,
+    ).toBeCloseTo(10, 9);
     expect(bathVolume(BOX, [{ massG: 90, densityGPerCm3: 0.9 }], 20).weightToHoldDownG).toBeCloseTo(10, 9);
     expect(bathVolume(BOX, [], 160).overflows).toBe(true);
-    expect(bathVolume({ shape: 'cylinder', diameterMm: 200, heightMm: 300 }, [], 100).solutionL).toBeCloseTo(Math.PI, 9);
+    expect(bathVolume({ shape: 'cylinder', diameterMm: 200, heightMm: 300 }, [], 100).solutionL).toBeCloseTo(
+      Math.PI,
+      9,
+    );
   });
 
   it('what goes in and what is left up to the rim are the whole bath', () => {
@@ -44,7 +49,10 @@ it('percarbonate: 32.5 % peroxide and 15.3 % active oxygen by mass, there and ba
   expect(percarbonateBath(100, 0.5, 2).activeOxygenGrams).toBeCloseTo(7.65, 9);
   fc.assert(
     fc.property(amount(0.1, 3), amount(0.1, 1), amount(0.5, 50), (percent, fraction, water) => {
-      expect(percarbonateBath(powderFor(percent, fraction, water), fraction, water).peroxidePercentWV).toBeCloseTo(percent, 9);
+      expect(percarbonateBath(powderFor(percent, fraction, water), fraction, water).peroxidePercentWV).toBeCloseTo(
+        percent,
+        9,
+      );
     }),
   );
 });
@@ -54,7 +62,10 @@ it('bottles poured together keep their peroxide and their mass', () => {
   fc.assert(
     fc.property(fc.array(bottle, { minLength: 1, maxLength: 5 }), (bottles) => {
       const mixed = mixedBottles(bottles);
-      const peroxide = bottles.reduce((sum, { percentWW, volumeL }) => sum + percentWW * volumeL * peroxideDensity(percentWW), 0);
+      const peroxide = bottles.reduce(
+        (sum, { percentWW, volumeL }) => sum + percentWW * volumeL * peroxideDensity(percentWW),
+        0,
+      );
       expect(mixed.percentWW * mixed.massKg).toBeCloseTo(peroxide, 6);
       expect(mixed.volumeL * peroxideDensity(mixed.percentWW)).toBeCloseTo(mixed.massKg, 9);
       expect(mixed.percentWW).toBeLessThanOrEqual(Math.max(...bottles.map(({ percentWW }) => percentWW)) + 1e-9);

@@ -41,16 +41,27 @@ const floorMm2 = (container: Container): number =>
  * @param solutionDensity kg/L
  * @throws Refusal where the pieces alone are more than the bath holds
  */
-export function bathVolume(container: Container, pieces: readonly BathPiece[], coverMm: number, solutionDensity = 1): BathVolume {
+export function bathVolume(
+  container: Container,
+  pieces: readonly BathPiece[],
+  coverMm: number,
+  solutionDensity = 1,
+): BathVolume {
   const floor = floorMm2(container);
   const volumesMm3 = pieces.map(({ massG, densityGPerCm3 }) => (massG / densityGPerCm3) * 1000);
   const displaced = volumesMm3.reduce((sum, volume) => sum + volume, 0);
   const highest = Math.max(0, displaced / floor, ...pieces.map(({ heightMm }) => heightMm ?? 0));
   const fillHeightMm = highest + coverMm;
   const room = floor * container.heightMm - displaced;
-  if (room <= 0) throw new Refusal('pieces', 'The pieces alone are more than this bath holds. Take a larger one, or bathe them in turns.');
+  if (room <= 0)
+    throw new Refusal(
+      'pieces',
+      'The pieces alone are more than this bath holds. Take a larger one, or bathe them in turns.',
+    );
   const solution = floor * fillHeightMm - displaced;
-  const buoyant = pieces.map(({ densityGPerCm3 }, i) => Math.max(0, solutionDensity - densityGPerCm3) * (volumesMm3[i]! / 1000));
+  const buoyant = pieces.map(
+    ({ densityGPerCm3 }, i) => Math.max(0, solutionDensity - densityGPerCm3) * (volumesMm3[i]! / 1000),
+  );
   return {
     solutionL: solution / 1e6,
     fillHeightMm,

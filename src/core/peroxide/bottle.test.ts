@@ -2,7 +2,13 @@ import fc from 'fast-check';
 import { agedSince, agedWords, percentOf, type Bottle } from './bottle';
 
 const ADDED = '2026-01-01T00:00:00.000Z';
-const CREAM: Bottle = { kind: 'peroxide cream', strengthValue: 40, strengthUnit: 'volumes', addedAt: ADDED, tested: null };
+const CREAM: Bottle = {
+  kind: 'peroxide cream',
+  strengthValue: 40,
+  strengthUnit: 'volumes',
+  addedAt: ADDED,
+  tested: null,
+};
 const after = (months: number) => new Date(Date.parse(ADDED) + (months * 365.25 * 86_400_000) / 12);
 
 it('a bottle counts with its newest test, else with its label; what is no peroxide counts with nothing', () => {
@@ -16,12 +22,16 @@ it('a young bottle is as its label says; an old one gets weaker by the month, an
   expect(agedSince(CREAM, after(2.9))).toBeNull();
   expect(agedSince({ ...CREAM, kind: 'cleaner' }, after(40))).toBeNull();
   fc.assert(
-    fc.property(fc.double({ min: 3, max: 60, noNaN: true }), fc.double({ min: 0.1, max: 12, noNaN: true }), (months, more) => {
-      const [now, later] = [agedSince(CREAM, after(months))!, agedSince(CREAM, after(months + more))!];
-      expect(later.percentWW.median).toBeLessThan(now.percentWW.median);
-      expect(now.percentWW.low).toBeLessThan(now.percentWW.median);
-      expect(now.percentWW.high).toBeLessThan(percentOf(CREAM)!);
-    }),
+    fc.property(
+      fc.double({ min: 3, max: 60, noNaN: true }),
+      fc.double({ min: 0.1, max: 12, noNaN: true }),
+      (months, more) => {
+        const [now, later] = [agedSince(CREAM, after(months))!, agedSince(CREAM, after(months + more))!];
+        expect(later.percentWW.median).toBeLessThan(now.percentWW.median);
+        expect(now.percentWW.low).toBeLessThan(now.percentWW.median);
+        expect(now.percentWW.high).toBeLessThan(percentOf(CREAM)!);
+      },
+    ),
   );
 });
 

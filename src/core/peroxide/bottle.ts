@@ -6,7 +6,11 @@ import { peroxideStrength, type StrengthUnit } from './strength';
 export const TEST_WAYS = ['gas', 'age', 'other'] as const;
 export type TestWay = (typeof TEST_WAYS)[number];
 /** How it was found, behind the strength. */
-export const FOUND: Record<TestWay, string> = { gas: 'by the gas of a sample', age: 'estimated by its age', other: 'by another test' };
+export const FOUND: Record<TestWay, string> = {
+  gas: 'by the gas of a sample',
+  age: 'estimated by its age',
+  other: 'by another test',
+};
 
 /** What a bottle was found to hold after its label was printed. */
 export interface StrengthTest {

@@ -25,32 +25,39 @@ const CAUTIONS = {
   },
   'peroxide-burns': {
     severity: 'strong',
-    hazard: 'Peroxide over 12 % burns skin and eyes and can set rags and wood alight. In some places it is for licensed users only.',
-    protection: 'Face shield or tight goggles, long gloves, apron. Running water within reach. Somebody else knows what you do.',
+    hazard:
+      'Peroxide over 12 % burns skin and eyes and can set rags and wood alight. In some places it is for licensed users only.',
+    protection:
+      'Face shield or tight goggles, long gloves, apron. Running water within reach. Somebody else knows what you do.',
     never: 'Never seal it. Never with acids, chlorine bleach, solvents, alcohol or metal. Never warm it.',
   },
   'sun-heat': {
     severity: 'caution',
-    hazard: 'A closed box or a film in full sun can pass 60 °C (140 °F): long thin parts bend, and warm peroxide works and gasses faster.',
-    protection: 'Check the warmth by hand at each turn. Shade or vent it when it is too hot to hold, at the latest at 50 °C (122 °F).',
+    hazard:
+      'A closed box or a film in full sun can pass 60 °C (140 °F): long thin parts bend, and warm peroxide works and gasses faster.',
+    protection:
+      'Check the warmth by hand at each turn. Shade or vent it when it is too hot to hold, at the latest at 50 °C (122 °F).',
     never: 'Never leave a closed box in full sun unwatched. Keep children and animals away.',
   },
   'uv-lamp': {
     severity: 'strong',
     hazard: 'Lamps for this work give ultraviolet that harms eyes and skin without being felt.',
-    protection: 'Box closed while the lamp burns; glasses against ultraviolet and covered skin when it must be open. Dry hands at the plug.',
+    protection:
+      'Box closed while the lamp burns; glasses against ultraviolet and covered skin when it must be open. Dry hands at the plug.',
     never: 'Never look into the lamp. Never let a mains lead or lamp hang over the bath unsecured.',
   },
   'oxygen-bleach': {
     severity: 'caution',
     hazard: 'Oxygen-bleach powder in hot water is alkaline: it hurts eyes, dries skin, and gives off oxygen.',
     protection: 'Goggles and gloves. Stir the powder in slowly, and let nobody breathe its dust.',
-    never: 'Never with acid or chlorine bleach. Never in a sealed vessel. Never hotter than 50 °C (122 °F): long caps bend.',
+    never:
+      'Never with acid or chlorine bleach. Never in a sealed vessel. Never hotter than 50 °C (122 °F): long caps bend.',
   },
   'gas-of-a-sample': {
     severity: 'strong',
     hazard: 'A sample with yeast foams at once, gets hot and splashes; strong peroxide does so violently.',
-    protection: 'A few millilitres, thinned with water where it is over 12 %. A hose or vessel that stays open; a tray under it.',
+    protection:
+      'A few millilitres, thinned with water where it is over 12 %. A hose or vessel that stays open; a tray under it.',
     never: 'Never in a closed vessel. Never the yeast into the bottle. No flame and no smoking beside it.',
   },
   'vapour-box': {

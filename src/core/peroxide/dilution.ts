@@ -26,11 +26,16 @@ export interface Dilution {
  * @example peroxideDilution(35, 12, 5) // 1.578 L of stock, 3.431 L of water
  */
 export function peroxideDilution(stockPercentWW: number, targetPercentWW: number, finalVolumeL: number): Dilution {
-  if (!(stockPercentWW > 0)) throw new Refusal('stockPercentWW', 'The stock has no peroxide in it. Give the strength on its label, above 0 %.');
-  if (!(targetPercentWW > 0)) throw new Refusal('targetPercentWW', 'A bath without peroxide does nothing. Give a target above 0 %.');
+  if (!(stockPercentWW > 0))
+    throw new Refusal('stockPercentWW', 'The stock has no peroxide in it. Give the strength on its label, above 0 %.');
+  if (!(targetPercentWW > 0))
+    throw new Refusal('targetPercentWW', 'A bath without peroxide does nothing. Give a target above 0 %.');
   if (!(finalVolumeL > 0)) throw new Refusal('finalVolumeL', 'Give the litres you need, more than 0.');
   if (stockPercentWW > REFUSE_ABOVE_PERCENT_WW)
-    throw new Refusal('stockPercentWW', 'Kvell does not plan with peroxide over 35 %. Use a weaker stock, 35 % or less.');
+    throw new Refusal(
+      'stockPercentWW',
+      'Kvell does not plan with peroxide over 35 %. Use a weaker stock, 35 % or less.',
+    );
   if (targetPercentWW > stockPercentWW)
     throw new Refusal(
       'targetPercentWW',

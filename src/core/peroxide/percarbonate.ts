@@ -14,9 +14,16 @@ export interface PercarbonateBath {
  * @param percarbonateMassFraction share of it that is percarbonate, 0 to 1: on the label
  * @param waterL litres of water
  */
-export function percarbonateBath(powderGrams: number, percarbonateMassFraction: number, waterL: number): PercarbonateBath {
+export function percarbonateBath(
+  powderGrams: number,
+  percarbonateMassFraction: number,
+  waterL: number,
+): PercarbonateBath {
   const percarbonate = powderGrams * percarbonateMassFraction;
-  return { peroxidePercentWV: (percarbonate * PEROXIDE_SHARE) / (10 * waterL), activeOxygenGrams: percarbonate * ACTIVE_OXYGEN_SHARE };
+  return {
+    peroxidePercentWV: (percarbonate * PEROXIDE_SHARE) / (10 * waterL),
+    activeOxygenGrams: percarbonate * ACTIVE_OXYGEN_SHARE,
+  };
 }
 
 /** Powder for a strength wanted, g. */

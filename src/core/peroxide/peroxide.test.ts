@@ -17,10 +17,14 @@ describe('strength', () => {
 
   it('every unit comes back from every other', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.01, max: 50, noNaN: true }), fc.constantFrom(...STRENGTH_UNITS), (percent, unit) => {
-        const all = peroxideStrength(percent, 'percentWW');
-        expect(peroxideStrength(all[unit], unit).percentWW).toBeCloseTo(percent, 6);
-      }),
+      fc.property(
+        fc.double({ min: 0.01, max: 50, noNaN: true }),
+        fc.constantFrom(...STRENGTH_UNITS),
+        (percent, unit) => {
+          const all = peroxideStrength(percent, 'percentWW');
+          expect(peroxideStrength(all[unit], unit).percentWW).toBeCloseTo(percent, 6);
+        },
+      ),
     );
   });
 

@@ -74,7 +74,8 @@ function percentOfGrams(gramsPerL: number): number {
   return (low + high) / 2;
 }
 
-const tooStrong = (field: string) => new Refusal(field, 'Stronger than 50 % by weight is not worked with here. Give a strength of 50 % or less.');
+const tooStrong = (field: string) =>
+  new Refusal(field, 'Stronger than 50 % by weight is not worked with here. Give a strength of 50 % or less.');
 
 /** Grams in a litre of one unit of each label. A volume is the litres of oxygen that a litre gives off. */
 const GRAMS_PER_L: Record<Exclude<StrengthUnit, 'percentWW'>, number> = {

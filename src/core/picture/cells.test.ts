@@ -45,11 +45,16 @@ it('evenness is the spread between the 5th and 95th percentile', () => {
 describe('low pass', () => {
   it('leaves an even map as it is, right to its edge', () => {
     fc.assert(
-      fc.property(fc.double({ min: -40, max: 40, noNaN: true }), fc.double({ min: 0.8, max: 6, noNaN: true }), (level, sigma) => {
-        const map = mapOf(() => ({ b: level }));
-        const [smooth] = lowPass(map, [map.deltaB], sigma) as [Float32Array];
-        for (const c of [0, map.columns - 1, smooth.length >> 1, smooth.length - 1]) expect(smooth[c]).toBeCloseTo(level, 3);
-      }),
+      fc.property(
+        fc.double({ min: -40, max: 40, noNaN: true }),
+        fc.double({ min: 0.8, max: 6, noNaN: true }),
+        (level, sigma) => {
+          const map = mapOf(() => ({ b: level }));
+          const [smooth] = lowPass(map, [map.deltaB], sigma) as [Float32Array];
+          for (const c of [0, map.columns - 1, smooth.length >> 1, smooth.length - 1])
+            expect(smooth[c]).toBeCloseTo(level, 3);
+        },
+      ),
       { numRuns: 10 },
     );
   });

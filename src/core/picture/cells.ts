@@ -28,7 +28,17 @@ export function cellsFor(runs: Runs): CellMap {
   const columns = Math.max(1, Math.ceil((runs.right - runs.left) / cellPx));
   const rows = Math.max(1, Math.ceil((runs.bottom - runs.top) / cellPx));
   const empty = () => new Float32Array(columns * rows);
-  return { cellPx, left: runs.left, top: runs.top, columns, rows, weight: empty(), deltaE: empty(), deltaB: empty(), lightness: empty() };
+  return {
+    cellPx,
+    left: runs.left,
+    top: runs.top,
+    columns,
+    rows,
+    weight: empty(),
+    deltaE: empty(),
+    deltaB: empty(),
+    lightness: empty(),
+  };
 }
 
 /** Cells that hold enough of the piece to speak for it. */
@@ -64,7 +74,14 @@ function boxRadii(sigma: number): number[] {
 }
 
 /** One row or column through a box filter by a running sum; outside counts as nothing. */
-function boxLine(source: Float64Array, out: Float64Array, start: number, stride: number, length: number, radius: number): void {
+function boxLine(
+  source: Float64Array,
+  out: Float64Array,
+  start: number,
+  stride: number,
+  length: number,
+  radius: number,
+): void {
   const share = 1 / (2 * radius + 1);
   let sum = 0;
   for (let i = 0; i < Math.min(radius, length); i++) sum += source[start + i * stride]!;
@@ -116,7 +133,11 @@ export function spread(values: Float32Array, cells: readonly number[]): number {
  * @returns coherence 0 (no direction) to 1 (stripes), and the direction of the stripes, degrees from the
  * picture's x axis towards its y axis, 0 to 180
  */
-export function streak(map: CellMap, smooth: Float32Array, cells: readonly number[]): { coherence: number; angleDeg: number } {
+export function streak(
+  map: CellMap,
+  smooth: Float32Array,
+  cells: readonly number[],
+): { coherence: number; angleDeg: number } {
   const speaks = new Uint8Array(smooth.length);
   for (const c of cells) speaks[c] = 1;
   let xx = 0;
@@ -147,7 +168,12 @@ export function lightChange(map: CellMap, cells: readonly number[]): number {
   if (cells.length < 16) return 0;
   const step = Math.max(1, Math.floor(cells.length / 2000));
   const sample = cells.filter((_, i) => i % step === 0);
-  const rows = sample.map((c) => [1, (c % map.columns) / map.columns, Math.floor(c / map.columns) / map.rows, map.deltaB[c]! / 10]);
+  const rows = sample.map((c) => [
+    1,
+    (c % map.columns) / map.columns,
+    Math.floor(c / map.columns) / map.rows,
+    map.deltaB[c]! / 10,
+  ]);
   const fit = pseudoInverse(new Matrix(rows))
     .mmul(Matrix.columnVector(sample.map((c) => map.lightness[c]!)))
     .to1DArray();

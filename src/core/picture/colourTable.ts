@@ -56,7 +56,10 @@ export function countColours(
       const word = words[i]!;
       if (word >>> 24 < 255) {
         for (let id = 0; id < size; id++) table[codes[id]!] = 0;
-        throw new Refusal(field, 'Part of this region is transparent in the picture. Use the photograph as the camera made it, without cut-out.');
+        throw new Refusal(
+          field,
+          'Part of this region is transparent in the picture. Use the photograph as the camera made it, without cut-out.',
+        );
       }
       if (size === codes.length) codes = grown(codes);
       codes[size++] = word & 0xffffff;
@@ -94,7 +97,14 @@ function countKnown(table: Uint32Array, words: Uint32Array, from: number, to: nu
     const c1 = w1 & 0xffffff;
     const c2 = w2 & 0xffffff;
     const c3 = w3 & 0xffffff;
-    if (table[c0] === 0 || table[c1] === 0 || table[c2] === 0 || table[c3] === 0 || (w0 & w1 & w2 & w3) >>> 24 !== OPAQUE) break;
+    if (
+      table[c0] === 0 ||
+      table[c1] === 0 ||
+      table[c2] === 0 ||
+      table[c3] === 0 ||
+      (w0 & w1 & w2 & w3) >>> 24 !== OPAQUE
+    )
+      break;
     table[c0]! += 1;
     table[c1]! += 1;
     table[c2]! += 1;

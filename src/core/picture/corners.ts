@@ -23,7 +23,10 @@ export function checkCorners(corners: Corners): void {
     return (ax * by - ay * bx) / Math.max(1e-9, Math.hypot(ax, ay) * Math.hypot(bx, by));
   });
   if (sines.some((sine) => sine < 0) && sines.some((sine) => sine > 0))
-    throw new Refusal('corners', 'The corners are crossed. Set them round the face in order: upper left, upper right, lower right, lower left.');
+    throw new Refusal(
+      'corners',
+      'The corners are crossed. Set them round the face in order: upper left, upper right, lower right, lower left.',
+    );
   if (sines.some((sine) => Math.abs(sine) < LEAST_SINE))
     throw new Refusal('corners', 'Three of the corners lie nearly in a line. Put each on its own corner of the face.');
 }
@@ -46,7 +49,10 @@ function lightAt({ data, width, height }: Picture, x: number, y: number): number
     const p = 4 * (row * width + column);
     return LINEAR_OF_CODE[data[p]!]! + LINEAR_OF_CODE[data[p + 1]!]! + LINEAR_OF_CODE[data[p + 2]!]!;
   };
-  return (1 - fy) * ((1 - fx) * at(ix, iy) + fx * at(ix + 1, iy)) + fy * ((1 - fx) * at(ix, iy + 1) + fx * at(ix + 1, iy + 1));
+  return (
+    (1 - fy) * ((1 - fx) * at(ix, iy) + fx * at(ix + 1, iy)) +
+    fy * ((1 - fx) * at(ix, iy + 1) + fx * at(ix + 1, iy + 1))
+  );
 }
 
 interface Crossing {
@@ -96,7 +102,8 @@ function lineThrough(found: readonly Crossing[]): { at0: number; at1: number } |
   if (good.length < SAMPLES / 4) return null;
   const slopes: number[] = [];
   const half = good.length >> 1;
-  for (let i = 0; i + half < good.length; i++) slopes.push((good[i + half]!.across - good[i]!.across) / (good[i + half]!.t - good[i]!.t));
+  for (let i = 0; i + half < good.length; i++)
+    slopes.push((good[i + half]!.across - good[i]!.across) / (good[i + half]!.t - good[i]!.t));
   const slope = median(slopes);
   const level = median(good.map(({ t, across }) => across - slope * t));
   const fits = good.filter(({ t, across }) => Math.abs(across - level - slope * t) < 2);
@@ -140,7 +147,10 @@ export function refineCorners(picture: Picture, corners: Corners, reachPx: numbe
     if (!found) return { a: from, b: to };
     const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
     const [nx, ny] = [(to[1] - from[1]) / length, -(to[0] - from[0]) / length];
-    return { a: [from[0] + found.at0 * nx, from[1] + found.at0 * ny], b: [to[0] + found.at1 * nx, to[1] + found.at1 * ny] };
+    return {
+      a: [from[0] + found.at0 * nx, from[1] + found.at0 * ny],
+      b: [to[0] + found.at1 * nx, to[1] + found.at1 * ny],
+    };
   });
   return corners.map((corner, i) => {
     const met = meet(lines[(i + 3) % 4]!, lines[i]!);

@@ -62,7 +62,8 @@ export function fitCorrection(patches: readonly MeasuredPatch[]): Correction {
   const used = neutral.length > 0 ? neutral : patches.map((_, i) => i);
   return gainCorrection(
     [0, 1, 2].map((channel) => {
-      const dot = (a: LinearRgb[], b: LinearRgb[]) => used.reduce((sum, i) => sum + a[i]![channel]! * b[i]![channel]!, 0);
+      const dot = (a: LinearRgb[], b: LinearRgb[]) =>
+        used.reduce((sum, i) => sum + a[i]![channel]! * b[i]![channel]!, 0);
       return dot(measured, known) / Math.max(1e-9, dot(measured, measured));
     }),
   );
@@ -70,11 +71,17 @@ export function fitCorrection(patches: readonly MeasuredPatch[]): Correction {
 
 /** Applies a correction to one colour. */
 export function correct({ matrix: m, offset: o }: Correction, [r, g, b]: LinearRgb): LinearRgb {
-  return [m[0]! * r + m[1]! * g + m[2]! * b + o[0], m[3]! * r + m[4]! * g + m[5]! * b + o[1], m[6]! * r + m[7]! * g + m[8]! * b + o[2]];
+  return [
+    m[0]! * r + m[1]! * g + m[2]! * b + o[0],
+    m[3]! * r + m[4]! * g + m[5]! * b + o[1],
+    m[6]! * r + m[7]! * g + m[8]! * b + o[2],
+  ];
 }
 
 /** Mean ΔE00 of the corrected patches to their known colours: the picture's own uncertainty. */
 export function residualDeltaE00(correction: Correction, patches: readonly MeasuredPatch[]): number {
-  const differences = patches.map(({ measured, srgb }) => deltaE00(linearToLab(correct(correction, measured)), srgbToLab(srgb)));
+  const differences = patches.map(({ measured, srgb }) =>
+    deltaE00(linearToLab(correct(correction, measured)), srgbToLab(srgb)),
+  );
   return differences.reduce((sum, d) => sum + d, 0) / Math.max(1, differences.length);
 }

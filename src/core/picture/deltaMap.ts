@@ -32,7 +32,12 @@ const MANY_ROWS = 12;
 const step = (value: number, low: number, high: number) => Math.min(high, Math.max(low, Math.round(value)));
 
 /** Writes the packed facts of a region's colours into the table of all colours, in place of their counts. */
-function writeFacts(table: Uint32Array, { codes, labs, size }: RegionColours, { used }: RobustColour, reference: Lab): void {
+function writeFacts(
+  table: Uint32Array,
+  { codes, labs, size }: RegionColours,
+  { used }: RobustColour,
+  reference: Lab,
+): void {
   const difference = differenceTo(reference);
   for (let id = 0; id < size; id++) {
     const l = labs[3 * id]!;
@@ -102,7 +107,15 @@ let runFacts = new Int32Array(1 << 13);
  * memory. It is also too long for the engine to copy into its caller, where the registers would not suffice
  * and it would take twice as long.
  */
-function lookUpRun(facts: Int32Array, table: Uint32Array, words: Uint32Array, from: number, to: number, out: Uint16Array, start: number): void {
+function lookUpRun(
+  facts: Int32Array,
+  table: Uint32Array,
+  words: Uint32Array,
+  from: number,
+  to: number,
+  out: Uint16Array,
+  start: number,
+): void {
   let k = 0;
   let i = from;
   for (; i + 8 <= to; i += 8, k += 8) {

@@ -11,7 +11,8 @@ import { readPatch } from './patches';
 import { polygonRuns } from './polygon';
 
 const GREY = [160, 160, 160] as const;
-const shotOf = (scene: Scene, rest: Partial<Shot> = {}) => takePhotograph(scene, { ...PLAIN_SHOT, width: 1000, height: 750, tilt: 0.1, ...rest });
+const shotOf = (scene: Scene, rest: Partial<Shot> = {}) =>
+  takePhotograph(scene, { ...PLAIN_SHOT, width: 1000, height: 750, tilt: 0.1, ...rest });
 const boxOf = (points: readonly Point[]) => ({
   left: Math.min(...points.map(([x]) => x)),
   right: Math.max(...points.map(([x]) => x)),
@@ -45,13 +46,20 @@ it.each([
     // A drive’s door in its first colour may pass for the patch: somebody looks it over.
     if (found.hidden && name !== 'a desktop’s front') {
       const [inner, outer] = [boxOf(found.hidden), boxOf(hidden)];
-      expect(inner.left > outer.left - 6 && inner.right < outer.right + 6 && inner.top > outer.top - 6 && inner.bottom < outer.bottom + 6).toBe(true);
+      expect(
+        inner.left > outer.left - 6 &&
+          inner.right < outer.right + 6 &&
+          inner.top > outer.top - 6 &&
+          inner.bottom < outer.bottom + 6,
+      ).toBe(true);
     }
   },
 );
 
 it('takes no card where two could be it, and none where there is no piece', () => {
-  expect(findOnBench(shotOf(homeComputer({ amount: 20 }, { amount: 20 }, { chips: true })).picture, GREY).card).toBeNull();
+  expect(
+    findOnBench(shotOf(homeComputer({ amount: 20 }, { amount: 20 }, { chips: true })).picture, GREY).card,
+  ).toBeNull();
   const blank = { width: 400, height: 300, data: new Uint8ClampedArray(4 * 400 * 300).fill(128) };
   expect(findOnBench(blank, GREY)).toEqual({ card: null, piece: null, hidden: null });
 });
@@ -96,7 +104,11 @@ describe('a shell outlined as a whole', () => {
   });
 
   it('leaves a paler half of the same plastic in', () => {
-    const scene = homeComputer({ amount: 22, oneSided: { angleDeg: 0, farShare: 0.5 } }, { amount: 20 }, { face: true, bare: true });
+    const scene = homeComputer(
+      { amount: 22, oneSided: { angleDeg: 0, farShare: 0.5 } },
+      { amount: 20 },
+      { face: true, bare: true },
+    );
     const { picture, spec } = shotOf(scene);
     const face = spec.regions.find(({ id }) => id === 'face')!.polygon;
     const holes = findHoles(picture, face);
@@ -112,7 +124,11 @@ describe('what lies in shade or is of another colour', () => {
   const matched = homeComputer({ amount: 0.6 }, { amount: 0.6 });
   const uneven = homeComputer({ amount: 20 }, { amount: 20 });
   /** Measures the lid with a part of it changed, pixel by pixel. */
-  const spoiled = (scene: Scene, share: number, change: (rgb: [number, number, number]) => [number, number, number]) => {
+  const spoiled = (
+    scene: Scene,
+    share: number,
+    change: (rgb: [number, number, number]) => [number, number, number],
+  ) => {
     const { picture, spec } = shotOf(scene, { seed: 8 });
     const lid = spec.regions.find(({ id }) => id === 'lid')!;
     const { left, right } = boxOf(lid.polygon);
@@ -149,7 +165,10 @@ describe('what lies in shade or is of another colour', () => {
     const { triples } = polygonRuns(lid.polygon, picture.width, picture.height);
     for (let i = 0; i < triples.length; i += 3)
       for (let x = triples[i + 1]!; x < triples[i + 2]!; x++)
-        picture.data.set(parts[Math.min(2, Math.floor((3 * (x - left)) / (right - left)))]!, 4 * (triples[i]! * picture.width + x));
+        picture.data.set(
+          parts[Math.min(2, Math.floor((3 * (x - left)) / (right - left)))]!,
+          4 * (triples[i]! * picture.width + x),
+        );
     const { regions, warnings } = measurePicture(picture, {
       ...spec,
       regions: [{ ...lid, id: 'piece' }, ...spec.regions.filter(({ id }) => id === 'hidden')],

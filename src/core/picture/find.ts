@@ -19,7 +19,8 @@ export interface Found {
 
 const CELLS_ACROSS = 240;
 const middle = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1] ?? 0;
-const medianLab = (labs: readonly Lab[]): Lab => [0, 1, 2].map((k) => middle(labs.map((lab) => lab[k as 0 | 1 | 2]))) as unknown as Lab;
+const medianLab = (labs: readonly Lab[]): Lab =>
+  [0, 1, 2].map((k) => middle(labs.map((lab) => lab[k as 0 | 1 | 2]))) as unknown as Lab;
 
 /** Cells of a part within the box round it. */
 interface Box {
@@ -34,7 +35,12 @@ interface Box {
 function boxOf(part: readonly number[], columns: number): Box {
   const [xs, ys] = [part.map((cell) => cell % columns), part.map((cell) => Math.floor(cell / columns))];
   const edge = (of: (...values: number[]) => number, values: readonly number[]) => values.reduce((a, b) => of(a, b));
-  const [left, right, top, bottom] = [edge(Math.min, xs), edge(Math.max, xs) + 1, edge(Math.min, ys), edge(Math.max, ys) + 1];
+  const [left, right, top, bottom] = [
+    edge(Math.min, xs),
+    edge(Math.max, xs) + 1,
+    edge(Math.min, ys),
+    edge(Math.max, ys) + 1,
+  ];
   return { left, top, right, bottom, filled: part.length / ((right - left) * (bottom - top)) };
 }
 
@@ -43,7 +49,12 @@ const INSIDE = 0.18;
 
 const insideOf = ({ left, top, right, bottom }: Box, size: number): Rect => {
   const [w, h] = [right - left, bottom - top];
-  return [(left + INSIDE * w) * size, (top + INSIDE * h) * size, (1 - 2 * INSIDE) * w * size, (1 - 2 * INSIDE) * h * size];
+  return [
+    (left + INSIDE * w) * size,
+    (top + INSIDE * h) * size,
+    (1 - 2 * INSIDE) * w * size,
+    (1 - 2 * INSIDE) * h * size,
+  ];
 };
 
 /** Neighbours nearer than this in colour are one part: less than any rim, more than the noise of a cell. */
@@ -108,13 +119,22 @@ function findCard(picture: Picture, cells: LabCells, piece: Corners, srgb: Srgb)
     const rect = insideOf(box, size);
     const centre: Point = [rect[0] + rect[2] / 2, rect[1] + rect[3] / 2];
     const [across, down] = [box.right - box.left, box.bottom - box.top];
-    if (box.filled < CARD_FILLED || contains(piece, centre) || Math.max(across, down) > CARD_ASPECT * Math.min(across, down)) return [];
+    if (
+      box.filled < CARD_FILLED ||
+      contains(piece, centre) ||
+      Math.max(across, down) > CARD_ASPECT * Math.min(across, down)
+    )
+      return [];
     const inside = part.filter((cell) => {
       const [x, y] = placeOf(cell, cells);
       return x > rect[0] && x < rect[0] + rect[2] && y > rect[1] && y < rect[1] + rect[3];
     });
     const lightness = inside.map((cell) => labs[cell]![0]).sort((a, b) => a - b);
-    if (lightness.length < 6 || lightness[Math.floor(0.95 * lightness.length)]! - lightness[Math.floor(0.05 * lightness.length)]! > 2 * CARD_SPREAD_L)
+    if (
+      lightness.length < 6 ||
+      lightness[Math.floor(0.95 * lightness.length)]! - lightness[Math.floor(0.05 * lightness.length)]! >
+        2 * CARD_SPREAD_L
+    )
       return [];
     return [rect];
   });
@@ -131,7 +151,10 @@ function findCard(picture: Picture, cells: LabCells, piece: Corners, srgb: Srgb)
   return plausible.length === 1 ? plausible[0]! : null;
 }
 
-const placeOf = (cell: number, { columns, size }: LabCells): Point => [((cell % columns) + 0.5) * size, (Math.floor(cell / columns) + 0.5) * size];
+const placeOf = (cell: number, { columns, size }: LabCells): Point => [
+  ((cell % columns) + 0.5) * size,
+  (Math.floor(cell / columns) + 0.5) * size,
+];
 
 /** Cells inside an outline: those along its edge are the piece by definition. */
 const RIM_CELLS = 4;
@@ -175,7 +198,13 @@ function findHidden(cells: LabCells, outline: readonly Point[]): Point[] | null 
   const plastic = medianLab(rimOf(cells, outline));
   const inside = mask.reduce((sum, one) => sum + one, 0);
   const paler = labs.map((lab, cell) =>
-    mask[cell] && plastic[2] - lab[2] > HIDDEN_B && lab[0] - plastic[0] > -4 && lab[0] - plastic[0] < 16 && Math.abs(lab[1] - plastic[1]) < 6 ? 1 : 0,
+    mask[cell] &&
+    plastic[2] - lab[2] > HIDDEN_B &&
+    lab[0] - plastic[0] > -4 &&
+    lab[0] - plastic[0] < 16 &&
+    Math.abs(lab[1] - plastic[1]) < 6
+      ? 1
+      : 0,
   );
   const patches = heldTogether(paler, columns, rows)
     .filter((part) => part.length > HIDDEN_SHARE[0] * inside && part.length < HIDDEN_SHARE[1] * inside)
@@ -216,14 +245,20 @@ export function findHoles(picture: Picture, outline: readonly Point[], gains: Li
   const foreign = labs.map(([l, a, b], cell) => {
     if (depth[cell]! < 2) return 0;
     const { darker, lighter, hue, paler } = FOREIGN;
-    return plastic[0] - l > darker || l - plastic[0] > lighter || Math.abs(a - plastic[1]) > hue || plastic[2] - b > paler ? 1 : 0;
+    return plastic[0] - l > darker ||
+      l - plastic[0] > lighter ||
+      Math.abs(a - plastic[1]) > hue ||
+      plastic[2] - b > paler
+      ? 1
+      : 0;
   });
   const holes = heldTogether(foreign, columns, rows).filter((part) => part.length > LEAST_HOLE * inside);
   return holes.map((part) => {
     const mask = new Array<number>(columns * rows).fill(0);
     // One cell more all round: its edge is half of each.
     for (const cell of part)
-      for (const by of [0, 1, -1, columns, -columns, columns + 1, columns - 1, 1 - columns, -1 - columns]) if (depth[cell + by]) mask[cell + by] = 1;
+      for (const by of [0, 1, -1, columns, -columns, columns + 1, columns - 1, 1 - columns, -1 - columns])
+        if (depth[cell + by]) mask[cell + by] = 1;
     const [largest] = contours()
       .size([columns, rows])
       .contour(mask, 0.5)
@@ -254,7 +289,9 @@ export function findOnBench(picture: Picture, srgb: Srgb): Found {
 const HIDDEN_GROWN = 0.12;
 
 const grown = (outline: readonly Point[]): Point[] => {
-  const [cx, cy] = [0, 1].map((axis) => outline.reduce((sum, point) => sum + point[axis as 0 | 1], 0) / outline.length) as [number, number];
+  const [cx, cy] = [0, 1].map(
+    (axis) => outline.reduce((sum, point) => sum + point[axis as 0 | 1], 0) / outline.length,
+  ) as [number, number];
   return outline.map(([x, y]): Point => [cx + (1 + HIDDEN_GROWN) * (x - cx), cy + (1 + HIDDEN_GROWN) * (y - cy)]);
 };
 

@@ -22,7 +22,9 @@ it('makes its own sheet even, and leaves a picture under even light as it is', (
   const greens = Array.from({ length: 200 }, (_, x) => data[4 * (75 * 200 + x) + 1]!);
   expect(Math.max(...greens.slice(8, -8)) - Math.min(...greens.slice(8, -8))).toBeLessThanOrEqual(2);
   const even = sheet(0.4, 0.4);
-  expect(Math.max(...evened(slope, even).data.map((code, i) => Math.abs(code - slope.data[i]!)))).toBeLessThanOrEqual(1);
+  expect(Math.max(...evened(slope, even).data.map((code, i) => Math.abs(code - slope.data[i]!)))).toBeLessThanOrEqual(
+    1,
+  );
 });
 
 it('takes an uneven lamp off a photographed piece', () => {
@@ -30,16 +32,23 @@ it('takes an uneven lamp off a photographed piece', () => {
   const shot = { ...PLAIN_SHOT, width: 640, height: 480, gradient, noiseCodes: 1 };
   const { picture, spec } = takePhotograph(homeComputer({ amount: 12 }, { amount: 12 }), shot);
   const flat = sheet(0.45 * (1 - gradient.share / 2), 0.45 * (1 + gradient.share / 2), 320, 240);
-  const evennessOf = (of: Picture) => measurePicture(of, { ...spec, reference: 'hidden' }).result.regions.find(({ id }) => id === 'lid')!;
+  const evennessOf = (of: Picture) =>
+    measurePicture(of, { ...spec, reference: 'hidden' }).result.regions.find(({ id }) => id === 'lid')!;
   const warned = (of: Picture) =>
-    measurePicture(of, { ...spec, reference: 'hidden' }).result.warnings.some((words) => words.startsWith('The light changes'));
+    measurePicture(of, { ...spec, reference: 'hidden' }).result.warnings.some((words) =>
+      words.startsWith('The light changes'),
+    );
   expect(warned(picture)).toBe(true);
   expect(warned(evened(picture, flat))).toBe(false);
   expect(evennessOf(evened(picture, flat)).evenness).toBeLessThan(evennessOf(picture).evenness);
 });
 
 it('refuses a sheet that is none, and one in the dark', () => {
-  const { picture } = takePhotograph(homeComputer({ amount: 5 }, { amount: 5 }), { ...PLAIN_SHOT, width: 320, height: 240 });
+  const { picture } = takePhotograph(homeComputer({ amount: 5 }, { amount: 5 }), {
+    ...PLAIN_SHOT,
+    width: 320,
+    height: 240,
+  });
   expect(() => evened(picture, picture)).toThrow('not plain');
   expect(() => evened(picture, sheet(0.01, 0.01))).toThrow('too dark');
 });

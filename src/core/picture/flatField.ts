@@ -40,7 +40,10 @@ function checkPlain(light: Float64Array): void {
       const green = (r: number, c: number) => light[3 * (r * ACROSS + c) + 1]!;
       const here = green(row, column);
       if (here < TOO_DARK)
-        throw new Refusal('flatField', 'The picture of the plain sheet is too dark in places. Give it more light, and take it again.');
+        throw new Refusal(
+          'flatField',
+          'The picture of the plain sheet is too dark in places. Give it more light, and take it again.',
+        );
       for (const [r, c] of [
         [row + 1, column],
         [row, column + 1],
@@ -83,8 +86,10 @@ export function evened({ data, width, height }: Picture, flat: Picture): Picture
       const p = 4 * (y * width + x);
       for (let k = 0; k < 3; k++) {
         const here =
-          (1 - fv) * ((1 - fu) * light[at + k]! + fu * light[at + 3 + k]!) + fv * ((1 - fu) * light[below + k]! + fu * light[below + 3 + k]!);
-        out[p + k] = CODE_OF_LINEAR[Math.min(CODES, Math.round((CODES * LINEAR_OF_CODE[data[p + k]!]! * means[k]!) / here))]!;
+          (1 - fv) * ((1 - fu) * light[at + k]! + fu * light[at + 3 + k]!) +
+          fv * ((1 - fu) * light[below + k]! + fu * light[below + 3 + k]!);
+        out[p + k] =
+          CODE_OF_LINEAR[Math.min(CODES, Math.round((CODES * LINEAR_OF_CODE[data[p + k]!]! * means[k]!) / here))]!;
       }
       out[p + 3] = data[p + 3]!;
     }

@@ -76,7 +76,11 @@ interface Region {
  * @param onProgress told the share done, 0 to 1
  * @throws Refusal with the path of what is wrong in `spec`
  */
-export function measurePicture(picture: Picture, spec: MeasureSpec, onProgress: (share: number) => void = () => {}): Measured {
+export function measurePicture(
+  picture: Picture,
+  spec: MeasureSpec,
+  onProgress: (share: number) => void = () => {},
+): Measured {
   checkSpec(picture, spec);
   resetScratch();
   const warnings: string[] = [];
@@ -96,7 +100,18 @@ export function measurePicture(picture: Picture, spec: MeasureSpec, onProgress: 
   const regions = spec.regions.map(({ id }, i) => {
     const region = withColourTable((table) => {
       const found = reading(i)(table);
-      maps.push(deltaMap(id, table, words, picture.width, found.runs, found.colours, found.robust, reference ?? found.robust.lab));
+      maps.push(
+        deltaMap(
+          id,
+          table,
+          words,
+          picture.width,
+          found.runs,
+          found.colours,
+          found.robust,
+          reference ?? found.robust.lab,
+        ),
+      );
       return splitUse(found);
     });
     coloured ||= hasColour(region.colours);
@@ -110,7 +125,8 @@ export function measurePicture(picture: Picture, spec: MeasureSpec, onProgress: 
       );
     return result;
   });
-  if (!coloured) throw new Refusal('regions', 'This picture is grey-scale: it holds no colour to measure. Take it in colour.');
+  if (!coloured)
+    throw new Refusal('regions', 'This picture is grey-scale: it holds no colour to measure. Take it in colour.');
   const known = spec.card.flatMap((patch, i) => (patch.kind === 'known' ? [{ patch, reading: readings[i]! }] : []));
   const residual =
     basis === 'card'
@@ -123,19 +139,37 @@ export function measurePicture(picture: Picture, spec: MeasureSpec, onProgress: 
         )
       : null;
   warnings.push(...basisWarnings(basis, reference !== null, residual));
-  if (isBlurred(picture)) warnings.push('The picture is blurred. Hold the camera still or rest it on something, and take it again.');
-  return { result: { regions, card: { patches: spec.card.length, residualDeltaE00: residual, method: correction.method }, basis, warnings }, maps };
+  if (isBlurred(picture))
+    warnings.push('The picture is blurred. Hold the camera still or rest it on something, and take it again.');
+  return {
+    result: {
+      regions,
+      card: { patches: spec.card.length, residualDeltaE00: residual, method: correction.method },
+      basis,
+      warnings,
+    },
+    maps,
+  };
 }
 
 const splitUse = (region: Region) => ({ result: region, used: region.colours });
 
 /** Counts one region's colours into a table lent to it. */
-function readRegion(picture: Picture, words: Uint32Array, spec: MeasureSpec, index: number, correction: Correction): (table: Uint32Array) => Region {
+function readRegion(
+  picture: Picture,
+  words: Uint32Array,
+  spec: MeasureSpec,
+  index: number,
+  correction: Correction,
+): (table: Uint32Array) => Region {
   const { id, polygon, holes = [] } = spec.regions[index]!;
   const field = `regions[${index}].polygon`;
   const runs = polygonRuns(polygon, picture.width, picture.height, holes);
   if (runs.pixelCount < SMALLEST_REGION_PX)
-    throw new Refusal(field, `“${id}” covers only ${runs.pixelCount} pixels. Draw it larger: at least ${SMALLEST_REGION_PX} pixels.`);
+    throw new Refusal(
+      field,
+      `“${id}” covers only ${runs.pixelCount} pixels. Draw it larger: at least ${SMALLEST_REGION_PX} pixels.`,
+    );
   return (table) => {
     const colours = countColours(table, words, picture.width, runs, correction, field);
     return { id, runs, colours, robust: robustColour(colours.labs, colours.counts, colours.size) };
@@ -151,7 +185,8 @@ function hasColour({ codes, size }: RegionColours): boolean {
 }
 
 function checkSpec(picture: Picture, spec: MeasureSpec): void {
-  const inPicture = ([x, y]: readonly [number, number]) => x >= -0.5 && y >= -0.5 && x <= picture.width + 0.5 && y <= picture.height + 0.5;
+  const inPicture = ([x, y]: readonly [number, number]) =>
+    x >= -0.5 && y >= -0.5 && x <= picture.width + 0.5 && y <= picture.height + 0.5;
   spec.regions.forEach(({ id, polygon }, i) => {
     if (!polygon.every(inPicture))
       throw new Refusal(
@@ -183,20 +218,38 @@ export const correctionOf = (picture: Picture, spec: MeasureSpec): { correction:
     spec.card.map((patch, i) => readPatch(picture, patch.rect, `card[${i}]`)),
   );
 
-function lightCorrection(picture: Picture, spec: MeasureSpec, readings: PatchReading[]): { correction: Correction; basis: Basis } {
-  const known = spec.card.flatMap(({ kind, srgb }, i) => (kind === 'known' ? [{ srgb, measured: readings[i]!.mean }] : []));
+function lightCorrection(
+  picture: Picture,
+  spec: MeasureSpec,
+  readings: PatchReading[],
+): { correction: Correction; basis: Basis } {
+  const known = spec.card.flatMap(({ kind, srgb }, i) =>
+    kind === 'known' ? [{ srgb, measured: readings[i]!.mean }] : [],
+  );
   if (known.length > 0) return { correction: fitCorrection(known), basis: 'card' };
   const paper = spec.card.length > 0;
   const balance = paper ? paperBalance(readings) : [1, 1, 1];
   const hidden = spec.regions.find(({ id }) => id === spec.reference);
-  if (!hidden) return { correction: paper ? gainCorrection(balance) : NO_CORRECTION, basis: paper ? 'white balance' : 'picture only' };
+  if (!hidden)
+    return {
+      correction: paper ? gainCorrection(balance) : NO_CORRECTION,
+      basis: paper ? 'white balance' : 'picture only',
+    };
   // Without a known lightness only differences mean anything; they are taken around ordinary plastic, so
   // that the colour of the light does not stretch or squeeze them.
-  const balanced = readRegion(picture, pixelWords(picture), spec, spec.regions.indexOf(hidden), gainCorrection(balance));
+  const balanced = readRegion(
+    picture,
+    pixelWords(picture),
+    spec,
+    spec.regions.indexOf(hidden),
+    gainCorrection(balance),
+  );
   const { robust } = withColourTable((table) => splitUse(balanced(table)));
   const found = labToLinear(robust.lab);
   const wanted = labToLinear(UNKNOWN_PLASTIC);
-  const gains = paper ? balance.map((g) => (g * wanted[1]) / found[1]) : wanted.map((w, c) => w / Math.max(1e-4, found[c]!));
+  const gains = paper
+    ? balance.map((g) => (g * wanted[1]) / found[1])
+    : wanted.map((w, c) => w / Math.max(1e-4, found[c]!));
   return { correction: gainCorrection(gains), basis: paper ? 'white balance' : 'picture only' };
 }
 
@@ -209,7 +262,13 @@ function paperBalance(readings: readonly PatchReading[]): number[] {
 /** Whether most of a region is of one colour, so that what was left out does not decide. */
 const speaks = ({ usedCount }: RobustColour, { pixelCount }: Runs): boolean => isOneColour(usedCount / pixelCount);
 
-function regionResult({ id, runs, robust }: Region, cells: CellMap, reference: Lab | null, isReference: boolean, basis: Basis): RegionResult {
+function regionResult(
+  { id, runs, robust }: Region,
+  cells: CellMap,
+  reference: Lab | null,
+  isReference: boolean,
+  basis: Basis,
+): RegionResult {
   const speaking = speakingCells(cells);
   const sigma = Math.max(0.8, BLOTCH_SIGMA * cells.columns);
   const [smoothE, smoothB] = lowPass(cells, [cells.deltaE, cells.deltaB], sigma) as [Float32Array, Float32Array];
@@ -266,7 +325,8 @@ function regionWarnings({ id: name, runs, colours, robust }: Region, cells: Cell
   }
   const share = (n: number) => n / runs.pixelCount;
   const percent = (n: number) => `${Math.round(100 * share(n))} %`;
-  if (share(clipped) > CLIPPED_SHARE) warnings.push(`${percent(clipped)} of “${name}” is burnt out. Take the picture a stop darker, without glare.`);
+  if (share(clipped) > CLIPPED_SHARE)
+    warnings.push(`${percent(clipped)} of “${name}” is burnt out. Take the picture a stop darker, without glare.`);
   if (!speaks(robust, runs))
     warnings.push(
       `Only ${percent(robust.usedCount)} of “${name}” is of one colour; the rest lies in shade or glare, or is another part. No verdict is given on so little: outline one part, in even light.`,
@@ -275,17 +335,24 @@ function regionWarnings({ id: name, runs, colours, robust }: Region, cells: Cell
     warnings.push(`“${name}” is too dark to measure well. Use more light or a longer exposure.`);
   const change = lightChange(cells, speakingCells(cells));
   if (change > LIGHT_CHANGE_LIMIT)
-    warnings.push(`The light changes by about ${Math.round(100 * change)} % across “${name}”. Turn the piece or use light from farther away.`);
+    warnings.push(
+      `The light changes by about ${Math.round(100 * change)} % across “${name}”. Turn the piece or use light from farther away.`,
+    );
   return warnings;
 }
 
 function basisWarnings(basis: Basis, hasReference: boolean, residual: number | null): string[] {
   const warnings: string[] = [];
   if (basis === 'picture only')
-    warnings.push('No card in the picture: only differences within it are reported, not colours. Lay a neutral grey card beside the piece.');
+    warnings.push(
+      'No card in the picture: only differences within it are reported, not colours. Lay a neutral grey card beside the piece.',
+    );
   if (basis === 'white balance')
-    warnings.push('Paper is neutral but of unknown lightness: only differences within the picture are reported. A grey card gives colours too.');
-  if (!hasReference) warnings.push('No hidden patch is marked, so there is no distance to go. Mark plastic that never saw light.');
+    warnings.push(
+      'Paper is neutral but of unknown lightness: only differences within the picture are reported. A grey card gives colours too.',
+    );
+  if (!hasReference)
+    warnings.push('No hidden patch is marked, so there is no distance to go. Mark plastic that never saw light.');
   if (residual !== null && residual > 2.5)
     warnings.push(
       `The card patches do not agree with their known colours (ΔE00 ${residual.toFixed(1)} left). Check which patch is which, and that no shadow falls on the card.`,

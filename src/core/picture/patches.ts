@@ -26,9 +26,15 @@ export interface PatchReading {
 export function readPatch(picture: Picture, rect: Rect, field: string): PatchReading {
   const [x, y, w, h] = rect.map(Math.round) as unknown as Rect;
   if (x < 0 || y < 0 || x + w > picture.width || y + h > picture.height)
-    throw new Refusal(`${field}.rect`, `The card patch reaches outside the picture (${picture.width} × ${picture.height} pixels). Draw it inside.`);
+    throw new Refusal(
+      `${field}.rect`,
+      `The card patch reaches outside the picture (${picture.width} × ${picture.height} pixels). Draw it inside.`,
+    );
   if (w * h < SMALLEST_PATCH_PX)
-    throw new Refusal(`${field}.rect`, 'The card patch is smaller than 16 pixels. Draw it larger, well inside the patch.');
+    throw new Refusal(
+      `${field}.rect`,
+      'The card patch is smaller than 16 pixels. Draw it larger, well inside the patch.',
+    );
   const halves = [Math.floor(w / 2), Math.floor(h / 2)] as const;
   const parts: Rect[] =
     halves[0] > 0 && halves[1] > 0

@@ -31,13 +31,18 @@ describe('polygons', () => {
   it('the runs cover what lies inside, no more and no less', () => {
     fc.assert(
       fc.property(
-        fc.array(fc.tuple(fc.integer({ min: -5, max: 45 }), fc.integer({ min: -5, max: 35 })), { minLength: 3, maxLength: 8 }),
+        fc.array(fc.tuple(fc.integer({ min: -5, max: 45 }), fc.integer({ min: -5, max: 35 })), {
+          minLength: 3,
+          maxLength: 8,
+        }),
         (polygon) => {
           const { triples, pixelCount } = polygonRuns(polygon, 40, 30);
           const inside = new Set<number>();
-          for (let t = 0; t < triples.length; t += 3) for (let x = triples[t + 1]!; x < triples[t + 2]!; x++) inside.add(triples[t]! * 40 + x);
+          for (let t = 0; t < triples.length; t += 3)
+            for (let x = triples[t + 1]!; x < triples[t + 2]!; x++) inside.add(triples[t]! * 40 + x);
           expect(inside.size).toBe(pixelCount);
-          for (let y = 0; y < 30; y++) for (let x = 0; x < 40; x++) expect(inside.has(y * 40 + x)).toBe(contains(polygon, [x + 0.5, y + 0.5]));
+          for (let y = 0; y < 30; y++)
+            for (let x = 0; x < 40; x++) expect(inside.has(y * 40 + x)).toBe(contains(polygon, [x + 0.5, y + 0.5]));
         },
       ),
       { numRuns: 60 },
@@ -52,7 +57,8 @@ describe('polygons', () => {
 
 describe('the colour of the light', () => {
   const gains = [1.3, 1, 0.7] as const;
-  const under = (srgb: Srgb, offset = 0) => srgbToLinear(srgb).map((v, c) => v / gains[c]! + offset) as unknown as LinearRgb;
+  const under = (srgb: Srgb, offset = 0) =>
+    srgbToLinear(srgb).map((v, c) => v / gains[c]! + offset) as unknown as LinearRgb;
   const colours: Srgb[] = [
     [160, 160, 160],
     [230, 230, 230],
@@ -106,7 +112,10 @@ describe('measuring what the camera’s truth is known of', () => {
 
   it('office paper gives white balance but no colours', () => {
     const { picture, spec } = taken(desktopFront({ amount: 18 }), { light: LIGHTS['cold tube'] });
-    const { result } = measurePicture(picture, { ...spec, card: spec.card.map((patch) => ({ ...patch, kind: 'paper' as const })) });
+    const { result } = measurePicture(picture, {
+      ...spec,
+      card: spec.card.map((patch) => ({ ...patch, kind: 'paper' as const })),
+    });
     expect(result.basis).toBe('white balance');
     expect(result.regions[0]!.lab).toBeNull();
     expect(result.regions[0]!.deltaE00).toBeGreaterThan(5);
@@ -132,11 +141,16 @@ describe('measuring what the camera’s truth is known of', () => {
 
   it('evenness and streaks grow with what film leaves, noise does not', () => {
     const even = taken(homeComputer({ amount: 12 }, { amount: 12 }), { noiseCodes: 2, width: 800, height: 600 });
-    const striped = taken(homeComputer({ amount: 12, streaks: { angleDeg: 90, periodMm: 60, amount: 4 } }, { amount: 12 }), {
-      width: 800,
-      height: 600,
-    });
-    const [smooth, streaky] = [even, striped].map(({ picture, spec }) => measurePicture(picture, spec).result.regions[0]!);
+    const striped = taken(
+      homeComputer({ amount: 12, streaks: { angleDeg: 90, periodMm: 60, amount: 4 } }, { amount: 12 }),
+      {
+        width: 800,
+        height: 600,
+      },
+    );
+    const [smooth, streaky] = [even, striped].map(
+      ({ picture, spec }) => measurePicture(picture, spec).result.regions[0]!,
+    );
     expect(smooth!.evenness).toBeLessThan(2);
     expect(streaky!.evenness).toBeGreaterThan(5);
     expect(streaky!.streak.coherence).toBeGreaterThan(0.7);
@@ -198,7 +212,12 @@ describe('pictures that cannot be trusted say so', () => {
       'regions[0].polygon',
       'Draw it larger',
     ],
-    ['a card patch outside', { ...spec, card: [{ ...spec.card[0]!, rect: [470, 350, 40, 40] as const }] }, 'card[0].rect', 'outside the picture'],
+    [
+      'a card patch outside',
+      { ...spec, card: [{ ...spec.card[0]!, rect: [470, 350, 40, 40] as const }] },
+      'card[0].rect',
+      'outside the picture',
+    ],
     [
       'a hidden patch on the card',
       { ...spec, regions: [spec.regions[0]!, { id: 'hidden', polygon: rectPolygon(spec.card[0]!.rect) }] },
@@ -207,16 +226,25 @@ describe('pictures that cannot be trusted say so', () => {
     ],
     ['an unknown reference', { ...spec, reference: 'nothing' }, 'reference', 'Name one of'],
   ] as [string, MeasureSpec, string, string][])('%s', (_, wrong, field, words) => {
-    expect(() => measurePicture(picture, wrong)).toThrow(expect.objectContaining({ field, message: expect.stringContaining(words) as string }));
+    expect(() => measurePicture(picture, wrong)).toThrow(
+      expect.objectContaining({ field, message: expect.stringContaining(words) as string }),
+    );
   });
 
   it('burnt-out card, transparent and grey-scale pictures are refused', () => {
     const white = plain(100, 100, [255, 255, 255, 255]);
     expect(() =>
-      measurePicture(white, { card: [{ rect: [10, 10, 30, 30], srgb: [160, 160, 160], kind: 'known' }], regions: [whole('piece', 100, 100)] }),
+      measurePicture(white, {
+        card: [{ rect: [10, 10, 30, 30], srgb: [160, 160, 160], kind: 'known' }],
+        regions: [whole('piece', 100, 100)],
+      }),
     ).toThrow('burnt out');
-    expect(() => measurePicture(plain(100, 100, [200, 190, 170, 90]), { card: [], regions: [whole('piece', 100, 100)] })).toThrow('transparent');
-    expect(() => measurePicture(plain(100, 100, [120, 120, 120, 255]), { card: [], regions: [whole('piece', 100, 100)] })).toThrow('grey-scale');
+    expect(() =>
+      measurePicture(plain(100, 100, [200, 190, 170, 90]), { card: [], regions: [whole('piece', 100, 100)] }),
+    ).toThrow('transparent');
+    expect(() =>
+      measurePicture(plain(100, 100, [120, 120, 120, 255]), { card: [], regions: [whole('piece', 100, 100)] }),
+    ).toThrow('grey-scale');
     // What was refused half way left nothing behind for the next picture.
     expect(measurePicture(picture, spec).result.regions[0]!.verdict).toBe('to go');
   });
@@ -234,21 +262,32 @@ describe('pictures that cannot be trusted say so', () => {
   });
 
   it('sharpness falls with blur', () => {
-    const at = (blurPx: number) => edgeSharpness(taken(homeComputer({ amount: 5 }, { amount: 5 }), { width: 800, height: 600, blurPx }).picture)!;
+    const at = (blurPx: number) =>
+      edgeSharpness(taken(homeComputer({ amount: 5 }, { amount: 5 }), { width: 800, height: 600, blurPx }).picture)!;
     expect(at(0.6)).toBeGreaterThan(at(2));
     expect(at(2)).toBeGreaterThan(at(5));
   });
 
   it('a spec is checked with every field', () => {
-    const { error } = measureSpecSchema.validate({ card: [{ rect: [0, 0, 0, 5], srgb: [1, 2] }], regions: [] }, { abortEarly: false });
-    expect(error!.details.map(({ path }) => path.join('.'))).toEqual(expect.arrayContaining(['card.0.rect.2', 'card.0.srgb', 'regions']));
+    const { error } = measureSpecSchema.validate(
+      { card: [{ rect: [0, 0, 0, 5], srgb: [1, 2] }], regions: [] },
+      { abortEarly: false },
+    );
+    expect(error!.details.map(({ path }) => path.join('.'))).toEqual(
+      expect.arrayContaining(['card.0.rect.2', 'card.0.srgb', 'regions']),
+    );
   });
 });
 
 it('says so where several parts lie inside the outline, and names no unevenness of theirs', () => {
-  const { picture, spec } = taken(homeComputer({ amount: 3 }, { amount: 30 }, { face: true }), { width: 800, height: 600 });
+  const { picture, spec } = taken(homeComputer({ amount: 3 }, { amount: 30 }, { face: true }), {
+    width: 800,
+    height: 600,
+  });
   const { result } = measurePicture(picture, { ...spec, reference: 'hidden' });
   expect(result.regions.find(({ id }) => id === 'face')!.fault).toBeUndefined();
-  expect(result.warnings.join(' ')).toMatch(/“face” differs by b\* \d+ within itself: several parts lie inside its outline/);
+  expect(result.warnings.join(' ')).toMatch(
+    /“face” differs by b\* \d+ within itself: several parts lie inside its outline/,
+  );
   expect(result.regions.find(({ id }) => id === 'lid')!.fault).toBeDefined();
 });

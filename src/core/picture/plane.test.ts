@@ -56,14 +56,18 @@ describe('corners', () => {
       fc.property(fc.array(fc.tuple(off, off), { minLength: 4, maxLength: 4 }), (moves) => {
         const hand = TRUE.map(([x, y], i): Point => [x + moves[i]![0], y + moves[i]![1]]) as unknown as Corners;
         // A pixel's light is that of its middle: half a pixel lies between the two ways to count.
-        refineCorners(picture, hand, 10).forEach(([x, y], i) => expect(Math.hypot(x + 0.5 - TRUE[i]![0], y + 0.5 - TRUE[i]![1])).toBeLessThan(1));
+        refineCorners(picture, hand, 10).forEach(([x, y], i) =>
+          expect(Math.hypot(x + 0.5 - TRUE[i]![0], y + 0.5 - TRUE[i]![1])).toBeLessThan(1),
+        );
       }),
       { numRuns: 25 },
     );
   });
 
   it('crossed, or almost in a line, they are refused with what would be right', () => {
-    expect(() => checkCorners([TRUE[0], TRUE[2], TRUE[1], TRUE[3]])).toThrow(/crossed. Set them round the face in order/);
+    expect(() => checkCorners([TRUE[0], TRUE[2], TRUE[1], TRUE[3]])).toThrow(
+      /crossed. Set them round the face in order/,
+    );
     expect(() =>
       checkCorners([
         [0, 0],
@@ -82,7 +86,9 @@ describe('corners', () => {
 
   it('stay where the hand put them when there is no edge to be found', () => {
     const blank: Picture = { width: 300, height: 220, data: new Uint8ClampedArray(4 * 300 * 220).fill(128) };
-    refineCorners(blank, TRUE, 10).forEach(([x, y], i) => expect(Math.hypot(x - TRUE[i]![0], y - TRUE[i]![1])).toBeLessThan(1e-6));
+    refineCorners(blank, TRUE, 10).forEach(([x, y], i) =>
+      expect(Math.hypot(x - TRUE[i]![0], y - TRUE[i]![1])).toBeLessThan(1e-6),
+    );
   });
 });
 
@@ -108,10 +114,15 @@ describe('a face on its plane', () => {
       later: regionLight(dim, patch, NO_CORRECTION),
       at: placeOnPlane(TRUE, patch),
     };
-    const relit = [...changeBetween(faceOf(first), faceOf(dim), hidden).deltaE].filter((value) => !Number.isNaN(value)).sort((a, b) => a - b);
+    const relit = [...changeBetween(faceOf(first), faceOf(dim), hidden).deltaE]
+      .filter((value) => !Number.isNaN(value))
+      .sort((a, b) => a - b);
     expect(relit[Math.floor(0.95 * relit.length)]).toBeLessThan(0.7);
 
-    const faded = changeBetween(faceOf(first), faceOf(photograph((u, v) => [84, 0, (u < 0.5 ? 6 : 12) + 4 * u - 2 * v])));
+    const faded = changeBetween(
+      faceOf(first),
+      faceOf(photograph((u, v) => [84, 0, (u < 0.5 ? 6 : 12) + 4 * u - 2 * v])),
+    );
     const at = (u: number) => Math.floor(faded.rows / 2) * faded.columns + Math.floor(u * faded.columns);
     expect(faded.deltaE[at(0.25)]!).toBeGreaterThan(2);
     expect(faded.deltaE[at(0.75)]!).toBeLessThan(1);
@@ -119,7 +130,9 @@ describe('a face on its plane', () => {
   });
 
   it('print and edges say nothing; another face is not alike', () => {
-    const printed = photograph((u, v) => (Math.abs(u - 0.5) < 0.1 && Math.abs(v - 0.5) < 0.1 ? [30, 0, 0] : [84, 0, 12]));
+    const printed = photograph((u, v) =>
+      Math.abs(u - 0.5) < 0.1 && Math.abs(v - 0.5) < 0.1 ? [30, 0, 0] : [84, 0, 12],
+    );
     const change = changeBetween(faceOf(printed), faceOf(printed));
     const rim = Math.floor(change.rows / 2) * change.columns + Math.floor(0.4 * change.columns);
     expect(change.deltaE[rim]).toBeNaN();

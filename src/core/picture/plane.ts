@@ -63,13 +63,18 @@ export function onPlane(
         }
       const share = 1 / (PER_CELL * PER_CELL);
       const at = 3 * (row * columns + column);
-      for (let k = 0; k < 3; k++) light[at + k] = share * (matrix[3 * k]! * r + matrix[3 * k + 1]! * g + matrix[3 * k + 2]! * b) + offset[k]!;
+      for (let k = 0; k < 3; k++)
+        light[at + k] = share * (matrix[3 * k]! * r + matrix[3 * k + 1]! * g + matrix[3 * k + 2]! * b) + offset[k]!;
     }
   return { columns, rows, light };
 }
 
 /** Mean light of a region with the card's correction: of the hidden patch, which no session changes. */
-export function regionLight({ data, width, height }: Picture, polygon: readonly Point[], { matrix, offset }: Correction): LinearRgb {
+export function regionLight(
+  { data, width, height }: Picture,
+  polygon: readonly Point[],
+  { matrix, offset }: Correction,
+): LinearRgb {
   const { triples, pixelCount } = polygonRuns(polygon, width, height);
   let [r, g, b] = [0, 0, 0];
   for (let t = 0; t < triples.length; t += 3)
@@ -79,7 +84,8 @@ export function regionLight({ data, width, height }: Picture, polygon: readonly 
       g += LINEAR_OF_CODE[data[p + 1]!]!;
       b += LINEAR_OF_CODE[data[p + 2]!]!;
     }
-  const of = (k: number) => (matrix[3 * k]! * r + matrix[3 * k + 1]! * g + matrix[3 * k + 2]! * b) / pixelCount + offset[k]!;
+  const of = (k: number) =>
+    (matrix[3 * k]! * r + matrix[3 * k + 1]! * g + matrix[3 * k + 2]! * b) / pixelCount + offset[k]!;
   return [of(0), of(1), of(2)];
 }
 
@@ -108,7 +114,8 @@ export interface Change {
   after: Float32Array;
 }
 
-const brightness = (light: Float32Array, cell: number) => 0.2126 * light[3 * cell]! + 0.7152 * light[3 * cell + 1]! + 0.0722 * light[3 * cell + 2]!;
+const brightness = (light: Float32Array, cell: number) =>
+  0.2126 * light[3 * cell]! + 0.7152 * light[3 * cell + 1]! + 0.0722 * light[3 * cell + 2]!;
 
 /** Slope of the light of one picture against another, across and down: what a lamp does, not what peroxide does. */
 function lightSlope(first: FacePlane, later: FacePlane, detail: Uint8Array): { across: number; down: number } {
@@ -217,7 +224,8 @@ export function detailOf(planes: readonly FacePlane[], edgeShare: number = EDGE_
       const [column, row, here] = [cell % columns, Math.floor(cell / columns), bright[cell]!];
       const least = edgeShare * Math.max(here, 0.02);
       const edge =
-        (column + 1 < columns && Math.abs(bright[cell + 1]! - here) > least) || (row + 1 < rows && Math.abs(bright[cell + columns]! - here) > least);
+        (column + 1 < columns && Math.abs(bright[cell + 1]! - here) > least) ||
+        (row + 1 < rows && Math.abs(bright[cell + columns]! - here) > least);
       if (!edge) continue;
       for (let r = Math.max(0, row - 1); r <= Math.min(rows - 1, row + 2); r++)
         for (let c = Math.max(0, column - 1); c <= Math.min(columns - 1, column + 2); c++) detail[r * columns + c] = 1;

@@ -16,7 +16,12 @@ export interface Runs {
  *
  * @param polygon at least three corners, pixels
  */
-export function polygonRuns(polygon: readonly Point[], width: number, height: number, holes: readonly (readonly Point[])[] = []): Runs {
+export function polygonRuns(
+  polygon: readonly Point[],
+  width: number,
+  height: number,
+  holes: readonly (readonly Point[])[] = [],
+): Runs {
   const ys = polygon.map((p) => p[1]);
   const top = Math.max(0, Math.floor(Math.min(...ys)));
   const bottom = Math.min(height, Math.ceil(Math.max(...ys)));
@@ -86,6 +91,7 @@ export function contains(polygon: readonly Point[], [x, y]: Point): boolean {
 export function overlapShare(polygon: readonly Point[], [x, y, w, h]: Rect): number {
   const n = 24;
   let inside = 0;
-  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) if (contains(polygon, [x + ((i + 0.5) * w) / n, y + ((j + 0.5) * h) / n])) inside++;
+  for (let i = 0; i < n; i++)
+    for (let j = 0; j < n; j++) if (contains(polygon, [x + ((i + 0.5) * w) / n, y + ((j + 0.5) * h) / n])) inside++;
   return inside / (n * n);
 }

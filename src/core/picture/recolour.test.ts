@@ -70,7 +70,8 @@ it('takes the yellow down place by place where it is told a share for each', () 
     [width, 20],
     [0, 20],
   ];
-  const by = (left: number | ((x: number, y: number) => number)) => recoloured(picture, outline, NO_CORRECTION, 5, left).data;
+  const by = (left: number | ((x: number, y: number) => number)) =>
+    recoloured(picture, outline, NO_CORRECTION, 5, left).data;
   const halved = by((x) => (x < 20 ? 1 : 0.2));
   const at = (pixels: Picture['data'], x: number) => [...pixels.slice(4 * (10 * width + x), 4 * (10 * width + x) + 3)];
   expect(at(halved, 5)).toEqual(at(by(1), 5));

@@ -30,20 +30,29 @@ export function recoloured(
 ): Picture {
   const { width, height } = picture;
   const data = Uint8ClampedArray.from(picture.data);
-  const back = inverse(new Matrix([matrix.slice(0, 3), matrix.slice(3, 6), matrix.slice(6, 9)].map((row) => [...row]))).to1DArray();
+  const back = inverse(
+    new Matrix([matrix.slice(0, 3), matrix.slice(3, 6), matrix.slice(6, 9)].map((row) => [...row])),
+  ).to1DArray();
   const known = new Map<number, readonly [number, number, number] | null>();
-  const stepAt = typeof left === 'number' ? () => left * LEFT_STEPS : (x: number, y: number) => Math.round(left(x, y) * LEFT_STEPS);
+  const stepAt =
+    typeof left === 'number' ? () => left * LEFT_STEPS : (x: number, y: number) => Math.round(left(x, y) * LEFT_STEPS);
   const changeOf = (r: number, g: number, b: number, share: number): readonly [number, number, number] | null => {
     const seen = [LINEAR_OF_CODE[r]!, LINEAR_OF_CODE[g]!, LINEAR_OF_CODE[b]!];
-    const light = [0, 1, 2].map((k) => matrix[3 * k]! * seen[0]! + matrix[3 * k + 1]! * seen[1]! + matrix[3 * k + 2]! * seen[2]! + offset[k]!);
+    const light = [0, 1, 2].map(
+      (k) => matrix[3 * k]! * seen[0]! + matrix[3 * k + 1]! * seen[1]! + matrix[3 * k + 2]! * seen[2]! + offset[k]!,
+    );
     const [l, a, yellow] = linearToLab(light as unknown as LinearRgb);
     if (l < NOT_SHELL_L || yellow <= targetB) return null;
     const then = targetB + share * (yellow - targetB);
-    const later = labToLinear([Math.min(100, l + DARKER_PER_B * (yellow - then)), a * (0.4 + 0.6 * Math.min(1, share)), then]).map(
-      (value, k) => value - offset[k]!,
-    );
+    const later = labToLinear([
+      Math.min(100, l + DARKER_PER_B * (yellow - then)),
+      a * (0.4 + 0.6 * Math.min(1, share)),
+      then,
+    ]).map((value, k) => value - offset[k]!);
     return [0, 1, 2].map(
-      (k) => codeOfLinear(back[3 * k]! * later[0]! + back[3 * k + 1]! * later[1]! + back[3 * k + 2]! * later[2]!) - codeOfLinear(seen[k]!),
+      (k) =>
+        codeOfLinear(back[3 * k]! * later[0]! + back[3 * k + 1]! * later[1]! + back[3 * k + 2]! * later[2]!) -
+        codeOfLinear(seen[k]!),
     ) as unknown as [number, number, number];
   };
   const { triples } = polygonRuns(outline, width, height);

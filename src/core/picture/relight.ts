@@ -45,7 +45,9 @@ export function correctionAsFirst(
 ): Correction {
   if (!showSamePatches(first, later, hiddenId)) return later.correction;
   const sums = [first, later].map((shown) => {
-    const cones = steadyLights(shown, hiddenId).map((light) => TO_CONES.mmul(Matrix.columnVector([...light])).to1DArray());
+    const cones = steadyLights(shown, hiddenId).map((light) =>
+      TO_CONES.mmul(Matrix.columnVector([...light])).to1DArray(),
+    );
     return [0, 1, 2].map((k) => cones.reduce((sum, cone) => sum + cone[k]!, 0));
   });
   const gains = [0, 1, 2].map((k) => sums[0]![k]! / Math.max(1e-6, sums[1]![k]!));

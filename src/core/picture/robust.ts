@@ -61,7 +61,8 @@ export function robustColour(labs: Float32Array, counts: Int32Array, size: numbe
   const limits = [0, 1, 2].map((channel) => {
     const median = medianOf(labs, counts, size, channel);
     const deviations = new Histogram();
-    for (let id = 0; id < size; id++) if (counts[id]! > 0) deviations.add(Math.abs(labs[3 * id + channel]! - median), counts[id]!);
+    for (let id = 0; id < size; id++)
+      if (counts[id]! > 0) deviations.add(Math.abs(labs[3 * id + channel]! - median), counts[id]!);
     return { median, reach: LIMIT_SD * MAD_TO_SD * Math.max(SMALLEST_MAD, deviations.quantile(0.5)) };
   });
   const [l, a, b] = limits as [(typeof limits)[0], (typeof limits)[0], (typeof limits)[0]];
@@ -78,5 +79,9 @@ export function robustColour(labs: Float32Array, counts: Int32Array, size: numbe
     kept[id] = counts[id]!;
     usedCount += counts[id]!;
   }
-  return { lab: [medianOf(labs, kept, size, 0), medianOf(labs, kept, size, 1), medianOf(labs, kept, size, 2)], used, usedCount };
+  return {
+    lab: [medianOf(labs, kept, size, 0), medianOf(labs, kept, size, 1), medianOf(labs, kept, size, 2)],
+    used,
+    usedCount,
+  };
 }

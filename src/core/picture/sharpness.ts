@@ -20,7 +20,8 @@ export function edgeSharpness({ width, height, data }: Picture): number | null {
       const rise = Math.abs(green(x + REACH) - green(x - REACH));
       if (rise < 40) continue;
       let steepest = 0;
-      for (let d = -REACH; d <= REACH; d++) steepest = Math.max(steepest, Math.abs(green(x + d + 1) - green(x + d - 1)));
+      for (let d = -REACH; d <= REACH; d++)
+        steepest = Math.max(steepest, Math.abs(green(x + d + 1) - green(x + d - 1)));
       heights.push(rise);
       shares.push(Math.min(1, steepest / rise));
     }

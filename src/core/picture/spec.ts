@@ -40,7 +40,12 @@ export const measureSpecSchema = Joi.object<MeasureSpec>({
     .items(
       Joi.object({
         rect: Joi.array()
-          .ordered(pixels.required(), pixels.required(), Joi.number().positive().required(), Joi.number().positive().required())
+          .ordered(
+            pixels.required(),
+            pixels.required(),
+            Joi.number().positive().required(),
+            Joi.number().positive().required(),
+          )
           .required(),
         srgb: triple(0, 255).required(),
         kind: Joi.string()

@@ -19,7 +19,9 @@ it.each([
   ] as const) {
     const { picture, spec } = takePhotograph(scene, { ...PLAIN_SHOT, width: 800, height: 600, tilt, turnDeg });
     const found = suggestCorners(picture)!;
-    spec.regions[0]!.polygon.forEach(([x, y], i) => expect(Math.hypot(found[i]![0] - x, found[i]![1] - y)).toBeLessThan(8));
+    spec.regions[0]!.polygon.forEach(([x, y], i) =>
+      expect(Math.hypot(found[i]![0] - x, found[i]![1] - y)).toBeLessThan(8),
+    );
   }
 });
 
@@ -27,6 +29,7 @@ it('says so where nothing stands out, or what does fills the picture', () => {
   const blank = { width: 400, height: 300, data: new Uint8ClampedArray(4 * 400 * 300).fill(128) };
   expect(suggestCorners(blank)).toBeNull();
   const full = { width: 400, height: 300, data: new Uint8ClampedArray(4 * 400 * 300) };
-  for (let y = 0; y < 300; y++) for (let x = 0; x < 400; x++) full.data.set(y > 150 ? [230, 220, 190, 255] : [40, 60, 70, 255], 4 * (y * 400 + x));
+  for (let y = 0; y < 300; y++)
+    for (let x = 0; x < 400; x++) full.data.set(y > 150 ? [230, 220, 190, 255] : [40, 60, 70, 255], 4 * (y * 400 + x));
   expect(suggestCorners(full)).toBeNull();
 });

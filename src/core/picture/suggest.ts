@@ -57,8 +57,12 @@ export function suggestCorners(picture: Picture): Corners | null {
   const { columns, size, labs } = cells;
   const best = standing(cells).reduce((most, part) => (part.length > most.length ? part : most), [] as number[]);
   if (best.length < LEAST_SHARE * labs.length) return null;
-  const corners = fourCorners(best.map((cell): Point => [((cell % columns) + 0.5) * size, (Math.floor(cell / columns) + 0.5) * size]));
-  const atRim = corners.filter(([x, y]) => x < 2 * size || y < 2 * size || x > picture.width - 2 * size || y > picture.height - 2 * size);
+  const corners = fourCorners(
+    best.map((cell): Point => [((cell % columns) + 0.5) * size, (Math.floor(cell / columns) + 0.5) * size]),
+  );
+  const atRim = corners.filter(
+    ([x, y]) => x < 2 * size || y < 2 * size || x > picture.width - 2 * size || y > picture.height - 2 * size,
+  );
   if (atRim.length > 1) return null;
   return refineCorners(picture, corners, REACH * picture.width);
 }

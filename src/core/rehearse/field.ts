@@ -13,7 +13,10 @@ export function fieldOf(columns: number, rows: number, at: (x: number, y: number
   const values = new Float32Array(columns * rows);
   for (let row = 0; row < rows; row++)
     for (let column = 0; column < columns; column++)
-      values[row * columns + column] = at((column + 0.5) / columns - 0.5, ((row + 0.5) / rows - 0.5) * (rows / columns));
+      values[row * columns + column] = at(
+        (column + 0.5) / columns - 0.5,
+        ((row + 0.5) / rows - 0.5) * (rows / columns),
+      );
   return { columns, rows, values };
 }
 

@@ -56,7 +56,9 @@ it('longer, stronger and clearer never leave more yellow', () => {
         const here = run({ durationMin, percentWW, conduct }).median;
         expect(run({ durationMin: durationMin + 60, percentWW, conduct }).median).toBeLessThanOrEqual(here + 1e-4);
         expect(run({ durationMin, percentWW: percentWW + 2, conduct }).median).toBeLessThanOrEqual(here + 1e-4);
-        expect(run({ durationMin, percentWW, conduct: { ...conduct, cloudFraction: cloud / 2 } }).median).toBeLessThanOrEqual(here + 1e-4);
+        expect(
+          run({ durationMin, percentWW, conduct: { ...conduct, cloudFraction: cloud / 2 } }).median,
+        ).toBeLessThanOrEqual(here + 1e-4);
       },
     ),
     { numRuns: 10 },

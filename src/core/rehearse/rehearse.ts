@@ -46,13 +46,19 @@ const STRENGTH_POWER = 0.6;
 const HOT_C = 50;
 const WORKED_OUT = 1.5;
 
-const quantile = (values: Float32Array, p: number): number => Float32Array.from(values).sort()[Math.round(p * (values.length - 1))]!;
+const quantile = (values: Float32Array, p: number): number =>
+  Float32Array.from(values).sort()[Math.round(p * (values.length - 1))]!;
 
 function outcomeOf(input: RehearsalInput, conduct: Conduct, dose: number, random: Random): Outcome {
   const { startB, targetB, rate, percentWW, usualPercentWW } = input;
   const strength = (percentWW / usualPercentWW) ** STRENGTH_POWER;
   const face = yellowLeft(doseShares(conduct, COLUMNS, ROWS, random), startB, targetB, rate * strength, dose);
-  return { face, median: quantile(face.values, 0.5), spread: quantile(face.values, 0.95) - quantile(face.values, 0.05), fault: nameFault(face) };
+  return {
+    face,
+    median: quantile(face.values, 0.5),
+    spread: quantile(face.values, 0.95) - quantile(face.values, 0.05),
+    fault: nameFault(face),
+  };
 }
 
 /**
@@ -68,7 +74,11 @@ export function rehearse(input: RehearsalInput, seed: number, randomOf: (seed: n
   return { ...outcomeOf(input, conduct, dose, randomOf(seed)), dose, best, mistakes: mistakesOf(input, dose, best) };
 }
 
-function mistakesOf({ conduct, temperatureC, startB, targetB, percentWW, usualPercentWW }: RehearsalInput, dose: number, best: Outcome): string[] {
+function mistakesOf(
+  { conduct, temperatureC, startB, targetB, percentWW, usualPercentWW }: RehearsalInput,
+  dose: number,
+  best: Outcome,
+): string[] {
   const { film, spread, turned, stirred, froth, cloudFraction } = conduct;
   const gained = startB - best.median;
   return [
@@ -85,7 +95,9 @@ function mistakesOf({ conduct, temperatureC, startB, targetB, percentWW, usualPe
       `${amountWords(temperatureC, '°C', 0, 'metric')} (${amountWords(temperatureC, '°C', 0, 'us')}): long thin parts bend. Shade or vent it.`,
     percentWW > WORKED_OUT * usualPercentWW && 'Stronger than this way is worked with: more burns, little more gained.',
     dose < 1 && 'Next to no ultraviolet in this window: another hour, another day, a lamp or vapour.',
-    gained > 0 && best.median - targetB < 1 && 'Longer than it needs: most of the end of it only adds to what is risked.',
+    gained > 0 &&
+      best.median - targetB < 1 &&
+      'Longer than it needs: most of the end of it only adds to what is risked.',
   ].filter((words): words is string => Boolean(words));
 }
 
@@ -124,7 +136,9 @@ function whyOf(windows: Exercise['windows'], answer: number): string {
   const longest = windows.every(({ durationMin }) => durationMin <= best.durationMin);
   const clearest = windows.every(({ cloudFraction }) => cloudFraction >= best.cloudFraction);
   const reasons = [
-    clearest ? 'it has the clearest sky' : 'its cloud takes less than its hour brings: thin cloud lets most of the ultraviolet through',
+    clearest
+      ? 'it has the clearest sky'
+      : 'its cloud takes less than its hour brings: thin cloud lets most of the ultraviolet through',
     longest ? 'it lasts longest' : 'it lies nearer to noon, and an hour at noon is worth several of the morning',
   ];
   return `It brings ${best.dose.toFixed(1)} UVI·h, the others ${windows

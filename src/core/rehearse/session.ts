@@ -14,7 +14,14 @@ export interface Conduct {
   froth: number;
 }
 
-export const WELL_DONE: Conduct = { film: 'smooth', spread: 'even', turned: true, stirred: true, cloudFraction: 0, froth: 0 };
+export const WELL_DONE: Conduct = {
+  film: 'smooth',
+  spread: 'even',
+  turned: true,
+  stirred: true,
+  cloudFraction: 0,
+  froth: 0,
+};
 
 /** How far each mistake takes the dose from even; what people bring home lies within these. */
 const FOLD = { lines: [3, 7], width: [0.006, 0.014], loss: [0.35, 0.75] } as const;
@@ -58,7 +65,11 @@ function thickSpots(random: Random): (x: number, y: number) => number {
     loss: between(random, THICK.loss),
   }));
   return (x, y) => {
-    const deep = spots.reduce((most, spot) => Math.max(most, spot.loss * Math.exp(-(((x - spot.x) ** 2 + (y - spot.y) ** 2) / spot.radius ** 2))), 0);
+    const deep = spots.reduce(
+      (most, spot) =>
+        Math.max(most, spot.loss * Math.exp(-(((x - spot.x) ** 2 + (y - spot.y) ** 2) / spot.radius ** 2))),
+      0,
+    );
     return 1 + sign * deep;
   };
 }
@@ -80,7 +91,12 @@ function marble(random: Random): (x: number, y: number) => number {
  * Share of the session's dose that each place of a face gets, 1 being what the window brings: the conduct's mistakes
  * one over the other. Film that is smooth, cream that is even, a piece that is turned leave it even.
  */
-export function doseShares({ film, spread, turned, stirred, cloudFraction, froth }: Conduct, columns: number, rows: number, random: Random): Field {
+export function doseShares(
+  { film, spread, turned, stirred, cloudFraction, froth }: Conduct,
+  columns: number,
+  rows: number,
+  random: Random,
+): Field {
   const hand = swell(random, 0.6);
   const parts: ((x: number, y: number) => number)[] = [(x, y) => 1 + HAND * hand(x, y)];
   if (film === 'wrinkled') parts.push(folds(random));

@@ -41,7 +41,9 @@ describe('the coming hours', () => {
       '03-29T07:00 03-29T16:30',
       '03-30T07:00 03-30T16:30',
     ]);
-    expect(iso(hoursOfDays(at('2026-03-28T20:00:00Z'), 'Europe/Stockholm', everyDay(9, 18), 2))).toEqual(['03-29T07:00 03-29T16:00']);
+    expect(iso(hoursOfDays(at('2026-03-28T20:00:00Z'), 'Europe/Stockholm', everyDay(9, 18), 2))).toEqual([
+      '03-29T07:00 03-29T16:00',
+    ]);
   });
 });
 
@@ -61,6 +63,8 @@ describe('a bell', () => {
 
   it('rings at its time where nobody gave hours', () => {
     const never = WEEKDAYS.map(() => null);
-    expect(bellTime(at('2026-06-27T02:00:00Z'), at('2026-06-26T02:00:00Z'), 'UTC', never).toISOString()).toBe('2026-06-27T02:00:00.000Z');
+    expect(bellTime(at('2026-06-27T02:00:00Z'), at('2026-06-26T02:00:00Z'), 'UTC', never).toISOString()).toBe(
+      '2026-06-27T02:00:00.000Z',
+    );
   });
 });

@@ -38,10 +38,12 @@ export function hoursFrom(text: string): DayHours | null | undefined {
   return { fromH: from, toH: to };
 }
 
-const clockWords = (hour: number): string => `${Math.floor(hour)}:${String(Math.round(60 * (hour % 1))).padStart(2, '0')}`;
+const clockWords = (hour: number): string =>
+  `${Math.floor(hour)}:${String(Math.round(60 * (hour % 1))).padStart(2, '0')}`;
 
 /** Hours as they are typed: `17:30 to 21:00`. */
-export const hoursWords = (hours: DayHours | null): string => (hours ? `${clockWords(hours.fromH)} to ${clockWords(hours.toH)}` : '');
+export const hoursWords = (hours: DayHours | null): string =>
+  hours ? `${clockWords(hours.fromH)} to ${clockWords(hours.toH)}` : '';
 
 interface Span {
   from: Date;
@@ -62,7 +64,12 @@ export function hoursOfDays(now: Date, timeZone: string, week: WeekHours, days: 
     if (!hours) return null;
     const clock = (at: number) => {
       const minute = Math.round(60 * (at % 1));
-      return new Date(addMinutes(new TZDate(day.getFullYear(), day.getMonth(), day.getDate(), Math.floor(at), 0, timeZone), minute).getTime());
+      return new Date(
+        addMinutes(
+          new TZDate(day.getFullYear(), day.getMonth(), day.getDate(), Math.floor(at), 0, timeZone),
+          minute,
+        ).getTime(),
+      );
     };
     return { from: new Date(Math.max(now.getTime(), clock(hours.fromH).getTime())), to: clock(hours.toH) };
   }).filter((span): span is Span => span !== null && span.from < span.to);

@@ -5,7 +5,8 @@ it('nine stages in the order of the work, each with its purpose and what comes f
   expect(STAGES).toHaveLength(9);
   expect([STAGES[0], STAGES[8]]).toEqual(['intake', 'record']);
   expect(STAGES.indexOf('wash')).toBeLessThan(STAGES.indexOf('brighten'));
-  for (const stage of STAGES) for (const words of Object.values(STAGE_WORDS[stage])) expect(words.length).toBeGreaterThan(3);
+  for (const stage of STAGES)
+    for (const words of Object.values(STAGE_WORDS[stage])) expect(words.length).toBeGreaterThan(3);
 });
 
 it('every kind of joint has its caution before the step, and mains is for a technician', () => {

@@ -1,5 +1,15 @@
 /** The nine stages of a restoration, in the order of the work. */
-export const STAGES = ['intake', 'teardown', 'wash', 'brighten', 'keys', 'mend', 'finish', 'rebuild', 'record'] as const;
+export const STAGES = [
+  'intake',
+  'teardown',
+  'wash',
+  'brighten',
+  'keys',
+  'mend',
+  'finish',
+  'rebuild',
+  'record',
+] as const;
 export type Stage = (typeof STAGES)[number];
 
 export const STAGE_STATES = ['open', 'done', 'not needed'] as const;
@@ -57,7 +67,8 @@ export const STAGE_WORDS: Record<Stage, { title: string; purpose: string; first:
 const PLASTICS = ['ABS', 'flame-retarded ABS', 'polystyrene', 'polycarbonate', 'PVC', 'acrylic', 'not known'] as const;
 /** Of what a piece may be; only plastic is brightened. */
 export const MATERIALS = [...PLASTICS, 'metal', 'rubber', 'glass', 'paper', 'wood'] as const;
-export const isPlastic = (material: string): boolean => !(MATERIALS as readonly string[]).slice(PLASTICS.length).includes(material);
+export const isPlastic = (material: string): boolean =>
+  !(MATERIALS as readonly string[]).slice(PLASTICS.length).includes(material);
 /** Answers to whether a piece has a label on it, and metal in it. */
 export const YES_NO = ['no', 'yes'] as const;
 export const METAL = ['no', 'until it is apart', 'yes'] as const;

@@ -19,9 +19,15 @@ it('a field in the workshop’s zone comes back as the same instant', () => {
 });
 
 it('days have 23, 24 or 25 hours', () => {
-  expect(dayAround(new Date('2026-03-29T12:00:00Z'), 'Europe/Stockholm')).toEqual({ start: new Date('2026-03-28T23:00:00Z'), hours: 23 });
+  expect(dayAround(new Date('2026-03-29T12:00:00Z'), 'Europe/Stockholm')).toEqual({
+    start: new Date('2026-03-28T23:00:00Z'),
+    hours: 23,
+  });
   expect(dayAround(new Date('2026-10-25T12:00:00Z'), 'Europe/Stockholm').hours).toBe(25);
-  expect(dayAround(new Date('2026-06-21T01:00:00Z'), 'Etc/GMT+2')).toEqual({ start: new Date('2026-06-20T02:00:00Z'), hours: 24 });
+  expect(dayAround(new Date('2026-06-21T01:00:00Z'), 'Etc/GMT+2')).toEqual({
+    start: new Date('2026-06-20T02:00:00Z'),
+    hours: 24,
+  });
 });
 
 it('what is not a time or a zone is known as such', () => {

@@ -45,7 +45,9 @@ it('a piece lies in a tub whichever way both are turned, and what it is covered 
       if (!fitsIn(SCHOOL['bath-lamp'], tub, piece)) return;
       expect(lies).toBe(true);
       const { lengthMm, widthMm, depthMm } = tub;
-      expect(bathVolume({ shape: 'box', lengthMm, widthMm, heightMm: depthMm }, [], piece.heightMm + COVER_MM).overflows).toBe(false);
+      expect(
+        bathVolume({ shape: 'box', lengthMm, widthMm, heightMm: depthMm }, [], piece.heightMm + COVER_MM).overflows,
+      ).toBe(false);
     }),
   );
 });

@@ -3,13 +3,18 @@ import type { PieceSize, TubSize } from '../size';
 import type { School } from './schools';
 
 /** Solution for each litre of the piece's box, and at least so much: it is covered, wetted in a bag, or above a pool of a centimetre. */
-const SOLUTION = { bath: { least: 2, overBox: 1.6 }, bag: { least: 0.5, overBox: 0.4 }, pool: { least: 0.3, overBox: 0 } } as const;
+const SOLUTION = {
+  bath: { least: 2, overBox: 1.6 },
+  bag: { least: 0.5, overBox: 0.4 },
+  pool: { least: 0.3, overBox: 0 },
+} as const;
 /** How deep the pool under a piece is, mm. */
 export const POOL_MM = 10;
 const POOL_OVER_PIECE = 1.5;
 
 /** What cream has to cover: top and sides, cm². */
-export const surfaceCm2 = ({ lengthMm, widthMm, heightMm }: PieceSize) => (lengthMm * widthMm + 2 * heightMm * (lengthMm + widthMm)) / 100;
+export const surfaceCm2 = ({ lengthMm, widthMm, heightMm }: PieceSize) =>
+  (lengthMm * widthMm + 2 * heightMm * (lengthMm + widthMm)) / 100;
 
 /** Litres that a way usually takes for a piece, before a tub is chosen. */
 export function usualSolutionL({ solution }: School, { lengthMm, widthMm, heightMm }: PieceSize): number {

@@ -58,7 +58,10 @@ describe('forecast', () => {
     const trials = 300;
     for (let i = 0; i < trials; i++) {
       const rate = 0.06 * Math.exp(0.6 * normal());
-      const sessions = [8, 10].map((dose, k) => ({ dose, measuredB: yellowAfter(27, 6, rate, k === 0 ? 8 : 18) + 0.6 * normal() }));
+      const sessions = [8, 10].map((dose, k) => ({
+        dose,
+        measuredB: yellowAfter(27, 6, rate, k === 0 ? 8 : 18) + 0.6 * normal(),
+      }));
       const { doseToGo } = exposureForecast({ ...base, sessions });
       const truth = Math.max(0, Math.log(21 / 1.5) / rate - 18);
       if (truth >= doseToGo.low - 1e-9 && truth <= doseToGo.high + 1e-9) inside++;
@@ -124,7 +127,9 @@ it('a wall takes the beam while the sun is behind it, and its share of the sky; 
     sessionDose(SCHOOL['cream-film-sun'], { ...at, ...rest, shading });
   const west = [{ fromDeg: 200, toDeg: 320, heightDeg: 70 }];
   expect(dose(west)).toBeLessThan(0.6 * dose([]));
-  expect(dose(west, { start: new Date('2026-06-21T06:00:00Z') })).toBeGreaterThan(0.7 * dose([], { start: new Date('2026-06-21T06:00:00Z') }));
+  expect(dose(west, { start: new Date('2026-06-21T06:00:00Z') })).toBeGreaterThan(
+    0.7 * dose([], { start: new Date('2026-06-21T06:00:00Z') }),
+  );
   expect(dose([{ fromDeg: 0, toDeg: 0, heightDeg: 90 }])).toBeLessThan(0.01 * dose([]));
 });
 
@@ -161,7 +166,9 @@ describe('plan', () => {
     expect(night.dose).toBe(0);
     expect(night.hoursToGo).toBeNull();
     expect(night.notes.join(' ')).toMatch(/Not measured yet.*next to no ultraviolet/s);
-    expect(planExposure({ ...input, school: SCHOOL['bath-lamp'], lampMwPerCm2: 0 }).notes.join(' ')).toContain('mW/cm²');
+    expect(planExposure({ ...input, school: SCHOOL['bath-lamp'], lampMwPerCm2: 0 }).notes.join(' ')).toContain(
+      'mW/cm²',
+    );
   });
 
   it('refuses what a way is not worked with', () => {
@@ -171,7 +178,9 @@ describe('plan', () => {
 
   it.each(SCHOOLS)('%s is not planned over 50 °C', (id) => {
     const school = SCHOOL[id];
-    expect(() => planExposure({ ...input, school, targetPercentWW: school.usualPercentWW, temperatureC: 51 })).toThrow('too hot');
+    expect(() => planExposure({ ...input, school, targetPercentWW: school.usualPercentWW, temperatureC: 51 })).toThrow(
+      'too hot',
+    );
   });
 
   it('a strong bath starts from its own rate', () => {
@@ -182,7 +191,14 @@ describe('plan', () => {
 
 describe('advice', () => {
   const forecast = exposureForecast({ ...base, sessions: [{ dose: 8, measuredB: 19 }] });
-  const asked: Advised = { verdict: 'to go', deltaB: 11, evenness: 2, uneven: false, forecast, session: { dose: 8, handsMin: 30, waitingH: 3 } };
+  const asked: Advised = {
+    verdict: 'to go',
+    deltaB: 11,
+    evenness: 2,
+    uneven: false,
+    forecast,
+    session: { dose: 8, handsMin: 30, waitingH: 3 },
+  };
   it.each([
     [null, null, 'measure first'],
     ['to go', 11, 'go on'],
@@ -206,7 +222,11 @@ describe('advice', () => {
   });
 
   it('stops where the next session brings less than can be seen, and says what it would have asked', () => {
-    const slow = exposureForecast({ ...base, prior: { medianRate: 0.002, logSd: 0.1 }, sessions: [{ dose: 40, measuredB: 28 }] });
+    const slow = exposureForecast({
+      ...base,
+      prior: { medianRate: 0.002, logSd: 0.1 },
+      sessions: [{ dose: 40, measuredB: 28 }],
+    });
     const advice = adviseAfter({ ...asked, deltaB: 6, forecast: slow });
     expect(advice.what).toBe('stop');
     expect(advice.why).toContain('less than can be seen side by side, for 30 min of hands and 3.0 h of waiting');
@@ -223,7 +243,8 @@ describe('advice', () => {
 });
 
 describe('measurements that contradict the fade', () => {
-  const ask = (...measured: number[]) => exposureForecast({ ...base, sessions: measured.map((measuredB) => ({ dose: 10, measuredB })) });
+  const ask = (...measured: number[]) =>
+    exposureForecast({ ...base, sessions: measured.map((measuredB) => ({ dose: 10, measuredB })) });
 
   it('widen the band to what they disagree by', () => {
     const [smooth, rough] = [ask(17.6, 12.2), ask(17.6, 20)];
@@ -234,7 +255,9 @@ describe('measurements that contradict the fade', () => {
   });
 
   it('a piece that comes to rest above its target is told so', () => {
-    expect(ask(17.6, 17.2).doubt).toMatch(/come to rest near b\* 17\.2, above the target of .* fresh solution once, then stop/);
+    expect(ask(17.6, 17.2).doubt).toMatch(
+      /come to rest near b\* 17\.2, above the target of .* fresh solution once, then stop/,
+    );
     expect(ask(17.6, 12.2).doubt).toBeNull();
   });
 

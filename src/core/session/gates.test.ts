@@ -2,14 +2,23 @@ import fc from 'fast-check';
 import { gatesLeft, gatesOf, tendingOf } from './gates';
 import { SCHOOL, SCHOOLS } from './schools';
 
-const plain = { labels: '', metalInside: '', printed: false, painted: false, clear: false, brittle: false, marks: [] as string[] };
+const plain = {
+  labels: '',
+  metalInside: '',
+  printed: false,
+  painted: false,
+  clear: false,
+  brittle: false,
+  marks: [] as string[],
+};
 
 it('a plain piece of a plastic that came through before has nothing before its start', () => {
   expect(gatesOf(SCHOOL['cream-film-sun'], plain, true)).toEqual([]);
 });
 
 it('labels, paint, windows, print and brittleness each stand before it, and a first try asks for a test piece', () => {
-  const ids = (rest: Partial<typeof plain>, tried = true) => gatesOf(SCHOOL['cream-film-sun'], { ...plain, ...rest }, tried).map(({ id }) => id);
+  const ids = (rest: Partial<typeof plain>, tried = true) =>
+    gatesOf(SCHOOL['cream-film-sun'], { ...plain, ...rest }, tried).map(({ id }) => id);
   expect(ids({}, false)).toEqual(['test-piece']);
   expect(ids({ labels: 'serial plate' })).toEqual(['labels']);
   expect(ids({ painted: true, clear: true })).toEqual(['paint', 'window']);
@@ -24,16 +33,23 @@ it('labels, paint, windows, print and brittleness each stand before it, and a fi
 
 it('every way has something to look after, and passing all gates leaves none', () => {
   fc.assert(
-    fc.property(fc.constantFrom(...SCHOOLS), fc.boolean(), fc.boolean(), fc.boolean(), fc.boolean(), (id, printed, painted, clear, brittle) => {
-      const gates = gatesOf(SCHOOL[id], { ...plain, printed, painted, clear, brittle }, false);
-      expect(gatesLeft(gates, [])).toEqual(gates);
-      expect(
-        gatesLeft(
-          gates,
-          gates.map((gate) => gate.id),
-        ),
-      ).toEqual([]);
-      expect(tendingOf(SCHOOL[id]).every(({ everyMin, words }) => everyMin > 0 && words.endsWith('.'))).toBe(true);
-    }),
+    fc.property(
+      fc.constantFrom(...SCHOOLS),
+      fc.boolean(),
+      fc.boolean(),
+      fc.boolean(),
+      fc.boolean(),
+      (id, printed, painted, clear, brittle) => {
+        const gates = gatesOf(SCHOOL[id], { ...plain, printed, painted, clear, brittle }, false);
+        expect(gatesLeft(gates, [])).toEqual(gates);
+        expect(
+          gatesLeft(
+            gates,
+            gates.map((gate) => gate.id),
+          ),
+        ).toEqual([]);
+        expect(tendingOf(SCHOOL[id]).every(({ everyMin, words }) => everyMin > 0 && words.endsWith('.'))).toBe(true);
+      },
+    ),
   );
 });

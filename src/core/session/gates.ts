@@ -38,14 +38,20 @@ export function gatesOf(school: School, piece: PieceFacts, tried: boolean): Gate
       id: 'labels',
       words: under ? `Lifted, or taped over and kept above the solution: ${labels}` : `Taped over or lifted: ${labels}`,
     },
-    marks.length > 0 && { id: 'marks', words: `Covered from ${under ? 'solution' : 'cream'} and light, and kept: ${marks.join('; ')}` },
+    marks.length > 0 && {
+      id: 'marks',
+      words: `Covered from ${under ? 'solution' : 'cream'} and light, and kept: ${marks.join('; ')}`,
+    },
     painted && { id: 'paint', words: 'The paint is masked, or may be lost' },
     clear && { id: 'window', words: 'The clear window is taken off or masked' },
     (printed || brittle || !tried) && {
       id: 'test-piece',
       words: `A less important piece of the same plastic${printed ? ', with the same print,' : ''} came through this way, or nothing like it is left to try`,
     },
-    brittle && { id: 'brittle', words: 'It is brittle and may break under film, hands or warm water; that is taken on' },
+    brittle && {
+      id: 'brittle',
+      words: 'It is brittle and may break under film, hands or warm water; that is taken on',
+    },
     under && { id: 'weighed-down', words: 'It is weighed down under the surface, and no face lies on another' },
   ];
   return open.filter((gate): gate is Gate => gate !== false);
@@ -54,7 +60,12 @@ export function gatesOf(school: School, piece: PieceFacts, tried: boolean): Gate
 /** A window that brings next to nothing is not begun by mistake. */
 export const noDoseGate = ({ driver }: Pick<School, 'driver'>, dose: number): Gate[] =>
   driver === 'sun' && dose < assumed('next to no dose')
-    ? [{ id: 'no-dose', words: 'The sun is down or too weak, so this window brings next to no dose. It is begun all the same' }]
+    ? [
+        {
+          id: 'no-dose',
+          words: 'The sun is down or too weak, so this window brings next to no dose. It is begun all the same',
+        },
+      ]
     : [];
 
 /** Gates of several pieces that lie together: those of each by its tag, and once what holds for all. */
@@ -62,13 +73,16 @@ export function gatesTogether(of: readonly { id: string; tag: string; gates: rea
   if (of.length === 1) return [...of[0]!.gates];
   const shared = (gate: Gate) => gate.id === 'weighed-down';
   const own = of.flatMap(({ id, tag, gates }) =>
-    gates.filter((gate) => !shared(gate)).map((gate): Gate => ({ id: `${id}:${gate.id as GateId}`, words: `${tag}: ${gate.words}` })),
+    gates
+      .filter((gate) => !shared(gate))
+      .map((gate): Gate => ({ id: `${id}:${gate.id as GateId}`, words: `${tag}: ${gate.words}` })),
   );
   return [...own, ...of[0]!.gates.filter(shared)];
 }
 
 /** Gates that were not said to be passed. */
-export const gatesLeft = (gates: readonly Gate[], passed: readonly string[]): Gate[] => gates.filter(({ id }) => !passed.includes(id));
+export const gatesLeft = (gates: readonly Gate[], passed: readonly string[]): Gate[] =>
+  gates.filter(({ id }) => !passed.includes(id));
 
 /** What one looks after while an exposure runs, beside the turns: how often, and what to do. */
 interface Tending {
@@ -81,9 +95,19 @@ export function tendingOf({ medium, solution, driver }: Pick<School, 'medium' | 
   if (medium === 'cream')
     return driver === 'lamp'
       ? [{ everyMin: 180, words: 'Lamp off, look under the film: wet it where the cream dries.' }]
-      : [{ everyMin: 120, words: 'Lift a corner of the film: brush fresh cream on where it has dried, and lay it down without folds.' }];
-  if (medium === 'powder') return [{ everyMin: 240, words: 'The powder is spent after some hours: pour off half, stir in fresh powder.' }];
-  if (solution === 'pool') return [{ everyMin: 1440, words: 'The pool grows weak in a day or two: renew it, lid laid on, never sealed.' }];
-  if (solution === 'bag') return [{ everyMin: 120, words: 'Look through the bag: all still wet, and not blown up? Vent it.' }];
-  return [{ everyMin: 360, words: 'Old solution and froth shade the light: skim it, stir it, and renew it after two days.' }];
+      : [
+          {
+            everyMin: 120,
+            words: 'Lift a corner of the film: brush fresh cream on where it has dried, and lay it down without folds.',
+          },
+        ];
+  if (medium === 'powder')
+    return [{ everyMin: 240, words: 'The powder is spent after some hours: pour off half, stir in fresh powder.' }];
+  if (solution === 'pool')
+    return [{ everyMin: 1440, words: 'The pool grows weak in a day or two: renew it, lid laid on, never sealed.' }];
+  if (solution === 'bag')
+    return [{ everyMin: 120, words: 'Look through the bag: all still wet, and not blown up? Vent it.' }];
+  return [
+    { everyMin: 360, words: 'Old solution and froth shade the light: skim it, stir it, and renew it after two days.' },
+  ];
 }

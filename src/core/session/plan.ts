@@ -7,7 +7,14 @@ import { Refusal } from '../refusal';
 import { amountWords, pouredWords, type UnitSystem } from '../units';
 import { assumed } from '../assumptions/assumptions';
 import { doseUnit, HOTTEST_BATH_C, sessionDose, type Circumstances } from '../fade/dose';
-import { exposureForecast, yellowAfter, type Band, type ExposedSession, type Forecast, type ForecastInput } from '../fade/forecast';
+import {
+  exposureForecast,
+  yellowAfter,
+  type Band,
+  type ExposedSession,
+  type Forecast,
+  type ForecastInput,
+} from '../fade/forecast';
 import { priorOf, type School } from './schools';
 
 /** How far a piece is and what it has had; `null` before it is measured. */
@@ -96,8 +103,14 @@ export function planExposure(input: PlanInput): ExposurePlan {
   const stockMl = dilution ? dilution.stockVolumeL * 1000 : (powderG ?? creamMl!);
   const solutionL = cream ? null : input.volumeL;
   const dose = sessionDose(school, input);
-  const forecast = yellow && exposureForecast({ ...yellow, toleranceB: input.toleranceB, prior: input.prior ?? priorOf(school, percentWW) });
-  const per = (band: Band, unit: number): Band => ({ low: band.low / unit, median: band.median / unit, high: band.high / unit });
+  const forecast =
+    yellow &&
+    exposureForecast({ ...yellow, toleranceB: input.toleranceB, prior: input.prior ?? priorOf(school, percentWW) });
+  const per = (band: Band, unit: number): Band => ({
+    low: band.low / unit,
+    median: band.median / unit,
+    high: band.high / unit,
+  });
   const hours = input.durationMin / 60;
   return {
     percentWW,
@@ -113,7 +126,10 @@ export function planExposure(input: PlanInput): ExposurePlan {
     afterB: forecast && yellow && afterSession(forecast, yellow, dose),
     hoursToGo: forecast && dose > 0 ? per(forecast.doseToGo, dose / hours) : null,
     sessionsToGo: forecast && dose > 0 ? per(forecast.doseToGo, dose) : null,
-    cautions: [...cautionsForPeroxide(powder ? percentWW : Math.max(percentWW, stockPercentWW)), ...school.cautions.map(caution)],
+    cautions: [
+      ...cautionsForPeroxide(powder ? percentWW : Math.max(percentWW, stockPercentWW)),
+      ...school.cautions.map(caution),
+    ],
     notes: [...shortOf(input, stockMl), ...notesOn(input, percentWW, dose)],
   };
 }
@@ -136,13 +152,19 @@ function shortOf({ school, stockLeft = null, units = 'metric' }: PlanInput, need
 
 function notesOn({ school, yellow, lampMwPerCm2, shading }: PlanInput, percentWW: number, dose: number): string[] {
   const notes: string[] = [];
-  if (!yellow) notes.push('Not measured yet with card and hidden patch: no forecast. Measure it first, so that the start is known.');
+  if (!yellow)
+    notes.push(
+      'Not measured yet with card and hidden patch: no forecast. Measure it first, so that the start is known.',
+    );
   if (school.driver === 'sun' && dose < assumed('next to no dose'))
     notes.push(
       `This window brings next to no ultraviolet: night, winter${shading.length > 0 ? ', what stands in the sun’s way,' : ''} or polar night. Choose another hour or place, a lamp or vapour.`,
     );
-  if (school.driver === 'lamp' && lampMwPerCm2 === 0) notes.push('Give the lamp’s UV-A in mW/cm², or the dose stays 0.');
+  if (school.driver === 'lamp' && lampMwPerCm2 === 0)
+    notes.push('Give the lamp’s UV-A in mW/cm², or the dose stays 0.');
   if (percentWW < school.percentRangeWW[0])
-    notes.push(`Weaker than the ${school.percentRangeWW[0]} % that this way is usually worked with: expect it to take longer.`);
+    notes.push(
+      `Weaker than the ${school.percentRangeWW[0]} % that this way is usually worked with: expect it to take longer.`,
+    );
   return notes;
 }

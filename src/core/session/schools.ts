@@ -1,7 +1,15 @@
 import { assumed, type AssumptionName } from '../assumptions/assumptions';
 import type { CautionId } from '../peroxide/cautions';
 
-export const SCHOOLS = ['cream-film-sun', 'cream-film-lamp', 'bag-sun', 'bath-sun', 'bath-lamp', 'vapour', 'oxygen-soak'] as const;
+export const SCHOOLS = [
+  'cream-film-sun',
+  'cream-film-lamp',
+  'bag-sun',
+  'bath-sun',
+  'bath-lamp',
+  'vapour',
+  'oxygen-soak',
+] as const;
 export type SchoolId = (typeof SCHOOLS)[number];
 
 /** What drives the reaction: sunlight, a lamp, or time at a temperature. */
@@ -138,7 +146,8 @@ export const SCHOOL: Record<SchoolId, School> = {
     atTheBell: 'Push floating pieces under, skim froth off, turn what lies in shade.',
     prior: firstRate('fade of bag and bath'),
     speaksFor: 'Cheap, and wets every face.',
-    speaksAgainst: 'Plastic floats and has to be weighed down; froth and old solution shade the light; labels die in it.',
+    speaksAgainst:
+      'Plastic floats and has to be weighed down; froth and old solution shade the light; labels die in it.',
     cautions: ['sun-heat'],
   },
   'bath-lamp': {
@@ -214,5 +223,7 @@ export const isBath = ({ medium, solution }: School) => medium !== 'cream' && so
 
 /** Strong baths work faster than the usual 6 to 12 %: prior median 0.10 per UVI·h over 12 % w/w. */
 export function priorOf(school: School, percentWW: number): School['prior'] {
-  return school.id === 'bath-lamp' && percentWW > 12 ? { ...school.prior, medianRate: assumed('fade of a strong bath') } : school.prior;
+  return school.id === 'bath-lamp' && percentWW > 12
+    ? { ...school.prior, medianRate: assumed('fade of a strong bath') }
+    : school.prior;
 }

@@ -69,13 +69,19 @@ function quarters(
     const middle = new Date(at + (STEP_MIN * 60_000) / 2);
     const cloud = cloudAt(clouds, middle);
     const sun = sunAndUv(place, middle, cloud);
-    found.push({ at, dose: (sun.uvIndex * lightPast(shading, sky, sun, diffuseShare(cloud)) * transmission * STEP_MIN) / 60 });
+    found.push({
+      at,
+      dose: (sun.uvIndex * lightPast(shading, sky, sun, diffuseShare(cloud)) * transmission * STEP_MIN) / 60,
+    });
   }
   return found;
 }
 
 /** The stretch of at most so many quarters with the most dose. */
-function bestStretch(of: readonly { at: number; dose: number }[], most: number): { start: number; count: number; dose: number } {
+function bestStretch(
+  of: readonly { at: number; dose: number }[],
+  most: number,
+): { start: number; count: number; dose: number } {
   let best = { start: 0, count: 0, dose: 0 };
   const count = Math.min(most, of.length);
   for (let start = 0; start + count <= of.length; start++) {
@@ -86,7 +92,10 @@ function bestStretch(of: readonly { at: number; dose: number }[], most: number):
 }
 
 /** The shortest stretch inside one that gives a dose. */
-function shortestFor(of: readonly { at: number; dose: number }[], wanted: number): { start: number; count: number; dose: number } {
+function shortestFor(
+  of: readonly { at: number; dose: number }[],
+  wanted: number,
+): { start: number; count: number; dose: number } {
   for (let count = 1; count <= of.length; count++) {
     const best = bestStretch(of, count);
     if (best.dose >= wanted - 1e-9) return best;
@@ -94,7 +103,10 @@ function shortestFor(of: readonly { at: number; dose: number }[], wanted: number
   return bestStretch(of, of.length);
 }
 
-const asSession = (of: readonly { at: number }[], { start, count, dose }: { start: number; count: number; dose: number }): PlannedSession => ({
+const asSession = (
+  of: readonly { at: number }[],
+  { start, count, dose }: { start: number; count: number; dose: number },
+): PlannedSession => ({
   from: new Date(of[start]!.at).toISOString(),
   to: new Date(of[start]!.at + count * STEP_MIN * 60_000).toISOString(),
   dose,
@@ -122,7 +134,10 @@ export function placeSessions(input: SessionsInput): SessionPlan {
   const cut = new Map<(typeof days)[number], PlannedSession>();
   [...taken].reverse().forEach((day, i) => {
     const share = left / (taken.length - i);
-    const stretch = day.best.dose <= share ? day.best : shortestFor(day.of.slice(day.best.start, day.best.start + day.best.count), share);
+    const stretch =
+      day.best.dose <= share
+        ? day.best
+        : shortestFor(day.of.slice(day.best.start, day.best.start + day.best.count), share);
     const offset = stretch === day.best ? 0 : day.best.start;
     const session = asSession(day.of.slice(offset), stretch);
     left -= session.dose;
@@ -176,6 +191,9 @@ export function windowNow(sun: Omit<SessionsInput, 'doseToGo' | 'longestMin'>, w
   const best = days.reduce<PlannedSession | null>((most, day) => (most && most.dose >= day.dose ? most : day), null);
   return {
     dose,
-    better: best && best.dose >= Math.max(assumed('worth moving') * dose, 1) ? { from: best.from, to: best.to, dose: best.dose } : null,
+    better:
+      best && best.dose >= Math.max(assumed('worth moving') * dose, 1)
+        ? { from: best.from, to: best.to, dose: best.dose }
+        : null,
   };
 }

@@ -85,7 +85,9 @@ export function supplyFor(
       : [];
   const strongest = school.medium === 'cream' ? school.percentRangeWW[1] + 0.5 : Infinity;
   const weakest = school.medium === 'liquid' ? school.usualPercentWW - 0.5 : 0;
-  const usable = stock.filter(({ kind, percentWW }) => kind === school.medium && percentWW >= weakest && percentWW <= strongest);
+  const usable = stock.filter(
+    ({ kind, percentWW }) => kind === school.medium && percentWW >= weakest && percentWW <= strongest,
+  );
   const usedOf = ({ percentWW }: OwnStock): number =>
     school.medium === 'cream'
       ? creamAmount(surfaceCm2(piece), FILM_MM, coats, 100).creamMl
@@ -107,7 +109,8 @@ export function supplyFor(
   const { id, name, priceMinor, sizeMl } = bottle;
   const used = usedOf(bottle);
   const short = shortBy(bottle);
-  const shown = (amount: number) => (school.medium === 'powder' ? amountWords(amount, 'g', 0, units) : pouredWords(amount / 1000, units));
+  const shown = (amount: number) =>
+    school.medium === 'powder' ? amountWords(amount, 'g', 0, units) : pouredWords(amount / 1000, units);
   const where = tub ? ` in “${tub.name}”` : '';
   const rest =
     school.medium === 'cream'

@@ -65,7 +65,9 @@ it('is near the best of all ways to turn', () => {
     fc.property(anyDay, (input) => {
       const known = doseTable(input);
       const chosen = evenestPoses(known);
-      const ours = evennessOf(known.faces.map((_, face) => chosen.reduce((sum, pose, turn) => sum + known.table[turn]![pose]![face]!, 0)));
+      const ours = evennessOf(
+        known.faces.map((_, face) => chosen.reduce((sum, pose, turn) => sum + known.table[turn]![pose]![face]!, 0)),
+      );
       const best = exhaustive(known);
       expect(ours).toBeLessThanOrEqual(best + 1e-9);
       expect(ours).toBeGreaterThanOrEqual(0.9 * best - 1e-9);
@@ -80,7 +82,8 @@ it('never turning is never evener, and turning the piece round with its sides ch
       const plan = turnPlan(input);
       expect(plan.evenness).toBeGreaterThanOrEqual(plan.neverTurned.evenness - 0.01);
       // Under an overcast sky every direction is the same: a flat upper face gets all of it, a side half.
-      if (input.cloudFraction === 1 && input.leanDeg === 0 && plan.doses.top > 0.01) expect(plan.evenness).toBeCloseTo(0.5, 6);
+      if (input.cloudFraction === 1 && input.leanDeg === 0 && plan.doses.top > 0.01)
+        expect(plan.evenness).toBeCloseTo(0.5, 6);
     }),
     { numRuns: 40 },
   );
@@ -89,8 +92,20 @@ it('never turning is never evener, and turning the piece round with its sides ch
 it('in the mirrored place at the mirrored hour the plan is as even', () => {
   const noon = Date.UTC(2026, 2, 20, 12, 7);
   const at = (minutes: number) => new Date(noon + minutes * 60_000);
-  const before = turnPlan({ ...LID, place: { latitude: 40, longitude: 0 }, start: at(-120), durationMin: 120, turnEveryMin: 30 });
-  const after = turnPlan({ ...LID, place: { latitude: 40, longitude: 0 }, start: at(0), durationMin: 120, turnEveryMin: 30 });
+  const before = turnPlan({
+    ...LID,
+    place: { latitude: 40, longitude: 0 },
+    start: at(-120),
+    durationMin: 120,
+    turnEveryMin: 30,
+  });
+  const after = turnPlan({
+    ...LID,
+    place: { latitude: 40, longitude: 0 },
+    start: at(0),
+    durationMin: 120,
+    turnEveryMin: 30,
+  });
   expect(after.evenness).toBeCloseTo(before.evenness, 1);
 });
 
@@ -111,9 +126,15 @@ describe('what stands in the way', () => {
   });
 
   it('a horizon that shuts the sun out, polar night and night are said in words', () => {
-    expect(turnPlan({ ...LID, shading: [{ fromDeg: 0, toDeg: 0, heightDeg: 90 }] }).notes[0]).toMatch(/horizon that you drew shuts it out/);
-    expect(turnPlan({ ...LID, place: { latitude: 80, longitude: 0 }, start: new Date('2026-12-21T10:00:00Z') }).notes[0]).toMatch(/polar night/);
-    expect(turnPlan({ ...LID, start: new Date('2026-06-21T23:00:00Z'), durationMin: 60 })).toMatchObject({ evenness: 0 });
+    expect(turnPlan({ ...LID, shading: [{ fromDeg: 0, toDeg: 0, heightDeg: 90 }] }).notes[0]).toMatch(
+      /horizon that you drew shuts it out/,
+    );
+    expect(
+      turnPlan({ ...LID, place: { latitude: 80, longitude: 0 }, start: new Date('2026-12-21T10:00:00Z') }).notes[0],
+    ).toMatch(/polar night/);
+    expect(turnPlan({ ...LID, start: new Date('2026-06-21T23:00:00Z'), durationMin: 60 })).toMatchObject({
+      evenness: 0,
+    });
   });
 });
 
@@ -129,5 +150,7 @@ it('a flat plate needs no turns for the light; nonsense is refused; long session
 it('speaks in words of the compass', () => {
   expect([0, 44, 46, 359, -90].map(compass)).toEqual(['north', 'north-east', 'north-east', 'north', 'west']);
   expect(turnWords({ headingDeg: 135, raised: null, propMm: 0 })).toBe('Front to the south-east, flat');
-  expect(turnWords({ headingDeg: 180, raised: 'back', propMm: 260 })).toBe('Front to the south, back edge propped up 260 mm');
+  expect(turnWords({ headingDeg: 180, raised: 'back', propMm: 260 })).toBe(
+    'Front to the south, back edge propped up 260 mm',
+  );
 });

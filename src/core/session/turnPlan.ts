@@ -69,7 +69,8 @@ const LESS_WORK = 0.002;
 /** Direction that a face looks: degrees from north and above the horizon. */
 function lookOf(face: Face, { headingDeg, raised }: Pose, leanDeg: number): { azimuthDeg: number; upDeg: number } {
   const sideAt = (edge: Edge) => headingDeg + 90 * EDGES.indexOf(edge);
-  if (raised === null) return face === 'top' ? { azimuthDeg: headingDeg, upDeg: 90 } : { azimuthDeg: sideAt(face), upDeg: 0 };
+  if (raised === null)
+    return face === 'top' ? { azimuthDeg: headingDeg, upDeg: 90 } : { azimuthDeg: sideAt(face), upDeg: 0 };
   // The raised edge looks up, the one across looks down, and the top leans over towards that.
   const towards = sideAt(raised) + 180;
   if (face === 'top') return { azimuthDeg: towards, upDeg: 90 - leanDeg };
@@ -89,7 +90,9 @@ interface Light {
 function lightAt({ place, cloudFraction, shading }: TurnPlanInput, time: Date, sky: number): Light {
   const { elevationDeg, azimuthDeg, uvIndex } = sunAndUv(place, time, cloudFraction);
   const share = diffuseShare(cloudFraction);
-  const beam = isShaded(shading, azimuthDeg, elevationDeg) ? 0 : (uvIndex * (1 - share)) / Math.sin(Math.max(LOWEST_SUN_DEG, elevationDeg) * RAD);
+  const beam = isShaded(shading, azimuthDeg, elevationDeg)
+    ? 0
+    : (uvIndex * (1 - share)) / Math.sin(Math.max(LOWEST_SUN_DEG, elevationDeg) * RAD);
   return { beam, diffuse: uvIndex * share * sky, elevationDeg, azimuthDeg };
 }
 
@@ -99,7 +102,8 @@ function lightAt({ place, cloudFraction, shading }: TurnPlanInput, time: Date, s
 function uvOn(face: Face, pose: Pose, leanDeg: number, { beam, diffuse, elevationDeg, azimuthDeg }: Light): number {
   const look = lookOf(face, pose, leanDeg);
   const [up, high] = [look.upDeg * RAD, elevationDeg * RAD];
-  const cosine = Math.sin(up) * Math.sin(high) + Math.cos(up) * Math.cos(high) * Math.cos((look.azimuthDeg - azimuthDeg) * RAD);
+  const cosine =
+    Math.sin(up) * Math.sin(high) + Math.cos(up) * Math.cos(high) * Math.cos((look.azimuthDeg - azimuthDeg) * RAD);
   return beam * Math.max(0, cosine) + (diffuse * (1 + Math.sin(up))) / 2;
 }
 
@@ -116,18 +120,27 @@ export interface DoseTable {
 export function doseTable(input: TurnPlanInput): DoseTable {
   const { start, durationMin, turnEveryMin, heightMm, leanDeg, shading } = input;
   const faces: Face[] = heightMm < THIN_MM ? ['top'] : [...FACES];
-  const poses = [null, ...(leanDeg > 0 ? EDGES : [])].flatMap((raised) => HEADINGS.map((headingDeg): Pose => ({ headingDeg, raised })));
+  const poses = [null, ...(leanDeg > 0 ? EDGES : [])].flatMap((raised) =>
+    HEADINGS.map((headingDeg): Pose => ({ headingDeg, raised })),
+  );
   const count = Math.min(MOST_TURNS, Math.max(1, Math.ceil(durationMin / turnEveryMin)));
   const end = start.getTime() + durationMin * 60_000;
   const at = (i: number) => new Date(Math.min(end, start.getTime() + i * turnEveryMin * 60_000));
-  const slots = Array.from({ length: count }, (_, i) => ({ from: at(i), to: i === count - 1 ? new Date(end) : at(i + 1) }));
+  const slots = Array.from({ length: count }, (_, i) => ({
+    from: at(i),
+    to: i === count - 1 ? new Date(end) : at(i + 1),
+  }));
   const sky = skyShare(shading);
   const table = slots.map(({ from, to }) => {
     const ms = to.getTime() - from.getTime();
     const samples = Math.max(1, Math.round(ms / 60_000 / SAMPLE_MIN));
     const hours = ms / 3_600_000 / samples;
-    const lights = Array.from({ length: samples }, (_, i) => lightAt(input, new Date(from.getTime() + ((i + 0.5) * ms) / samples), sky));
-    return poses.map((pose) => faces.map((face) => lights.reduce((sum, light) => sum + hours * uvOn(face, pose, leanDeg, light), 0)));
+    const lights = Array.from({ length: samples }, (_, i) =>
+      lightAt(input, new Date(from.getTime() + ((i + 0.5) * ms) / samples), sky),
+    );
+    return poses.map((pose) =>
+      faces.map((face) => lights.reduce((sum, light) => sum + hours * uvOn(face, pose, leanDeg, light), 0)),
+    );
   });
   return { faces, poses, table, slots };
 }
@@ -272,7 +285,8 @@ class Exchange {
 export function turnPlan(input: TurnPlanInput): TurnPlan {
   const { durationMin, turnEveryMin, leanDeg, lengthMm, widthMm } = input;
   if (durationMin <= 0) throw new Refusal('durationMin', 'A session needs a length: give its minutes.');
-  if (turnEveryMin < 5) throw new Refusal('turnEveryMin', 'Nobody turns a piece more often than every 5 min. Give 5 or more.');
+  if (turnEveryMin < 5)
+    throw new Refusal('turnEveryMin', 'Nobody turns a piece more often than every 5 min. Give 5 or more.');
   const known = doseTable(input);
   const chosen = evenestPoses(known);
   const turns = known.slots.map(({ from, to }, i): Turn => {
@@ -286,7 +300,9 @@ export function turnPlan(input: TurnPlanInput): TurnPlan {
     };
   });
   const first = sunAndUv(input.place, input.start);
-  const still = HEADINGS.reduce((near, heading) => (apart(heading, first.azimuthDeg) < apart(near, first.azimuthDeg) ? heading : near));
+  const still = HEADINGS.reduce((near, heading) =>
+    apart(heading, first.azimuthDeg) < apart(near, first.azimuthDeg) ? heading : near,
+  );
   const never = known.poses.findIndex(({ headingDeg, raised }) => raised === null && headingDeg === still);
   const lying = (poses: readonly number[]): Lying => {
     const sums = sumOf(known.table, poses);
@@ -305,7 +321,11 @@ export function turnPlan(input: TurnPlanInput): TurnPlan {
 
 const apart = (a: number, b: number) => Math.abs(((a - b + 540) % 360) - 180);
 
-function notesOn({ doses, evenness }: Lying, { faces, slots }: DoseTable, { durationMin, turnEveryMin, shading }: TurnPlanInput): string[] {
+function notesOn(
+  { doses, evenness }: Lying,
+  { faces, slots }: DoseTable,
+  { durationMin, turnEveryMin, shading }: TurnPlanInput,
+): string[] {
   const notes: string[] = [];
   if (Math.max(...FACES.map((face) => doses[face])) < 0.05)
     notes.push(
@@ -313,12 +333,16 @@ function notesOn({ doses, evenness }: Lying, { faces, slots }: DoseTable, { dura
         ? 'No sun reaches it then: night, or the horizon that you drew shuts it out. Choose another hour or another place.'
         : 'No sun reaches it then: night, winter or polar night. Choose another hour, a lamp or vapour.',
     );
-  else if (faces.length === 1) notes.push('So flat that only its upper face counts: turning keeps the film even, not the light.');
+  else if (faces.length === 1)
+    notes.push('So flat that only its upper face counts: turning keeps the film even, not the light.');
   else if (evenness < 0.8) {
     const least = faces.reduce((low, face) => (doses[face] < doses[low] ? face : low));
-    notes.push(`The ${least} still gets ${Math.round(100 * evenness)} % of the most exposed face. Give it a session of its own, or turn more often.`);
+    notes.push(
+      `The ${least} still gets ${Math.round(100 * evenness)} % of the most exposed face. Give it a session of its own, or turn more often.`,
+    );
   }
-  if (durationMin / turnEveryMin > slots.length) notes.push(`Planned for ${MOST_TURNS} turns; go on in the same order after that.`);
+  if (durationMin / turnEveryMin > slots.length)
+    notes.push(`Planned for ${MOST_TURNS} turns; go on in the same order after that.`);
   return notes;
 }
 
@@ -328,7 +352,10 @@ const COMPASS = ['north', 'north-east', 'east', 'south-east', 'south', 'south-we
 export const compass = (deg: number): string => COMPASS[Math.round((((deg % 360) + 360) % 360) / 45) % 8]!;
 
 /** What to do at a turn, in words. */
-export function turnWords({ headingDeg, raised, propMm }: Pick<Turn, 'headingDeg' | 'raised' | 'propMm'>, units: UnitSystem = 'metric'): string {
+export function turnWords(
+  { headingDeg, raised, propMm }: Pick<Turn, 'headingDeg' | 'raised' | 'propMm'>,
+  units: UnitSystem = 'metric',
+): string {
   const lies = raised === null ? 'flat' : `${raised} edge propped up ${amountWords(propMm, 'mm', 0, units)}`;
   return `Front to the ${compass(headingDeg)}, ${lies}`;
 }

@@ -72,7 +72,8 @@ function rises({ school, place, shading, start, durationMin, cloudFraction }: Wa
     const sun = sunPosition(at, place.latitude, place.longitude);
     // About a fifth of a clear day's warmth comes from the whole sky, all of it under cloud.
     const diffuse = Math.min(1, 0.2 + 0.8 * cloudFraction);
-    const settled = (sunOnGround(sun.elevationDeg, cloudFraction) * lightPast(shading, sky, sun, diffuse) * takenIn) / lossWm2K;
+    const settled =
+      (sunOnGround(sun.elevationDeg, cloudFraction) * lightPast(shading, sky, sun, diffuse) * takenIn) / lossWm2K;
     if (i > 0) rise = settled + (rise - settled) * Math.exp((-STEP_MIN * 60 * lossWm2K) / heldJm2K);
     return rise;
   });
@@ -97,5 +98,11 @@ export function warmthInSun(input: WarmthInput): Warmth {
     c: { low: airC + sure.low * scale * value, median: airC + scale * value, high: airC + sure.high * scale * value },
   }));
   const hottest = course.reduce((most, one) => (one.c.high > most.c.high ? one : most), course[0]!);
-  return { course, hottest, overAt: course.find(({ c }) => c.high > HOTTEST_BATH_C)?.at ?? null, limitC: HOTTEST_BATH_C, read };
+  return {
+    course,
+    hottest,
+    overAt: course.find(({ c }) => c.high > HOTTEST_BATH_C)?.at ?? null,
+    limitC: HOTTEST_BATH_C,
+    read,
+  };
 }

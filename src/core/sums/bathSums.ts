@@ -20,11 +20,17 @@ interface BathInput {
 /** The sizes that the shape asks for. @throws Refusal for one that is missing */
 function containerOf({ shape, lengthMm, widthMm, diameterMm, heightMm }: BathInput['container']): Container {
   const needed = (name: string, label: string, value: number | undefined) => {
-    if (value === undefined || value === 0) throw new Refusal(`container.${name}`, `A ${shape} needs its ${label} inside, in mm.`);
+    if (value === undefined || value === 0)
+      throw new Refusal(`container.${name}`, `A ${shape} needs its ${label} inside, in mm.`);
     return value;
   };
   return shape === 'box'
-    ? { shape, heightMm, lengthMm: needed('lengthMm', 'length', lengthMm), widthMm: needed('widthMm', 'width', widthMm) }
+    ? {
+        shape,
+        heightMm,
+        lengthMm: needed('lengthMm', 'length', lengthMm),
+        widthMm: needed('widthMm', 'width', widthMm),
+      }
     : { shape, heightMm, diameterMm: needed('diameterMm', 'diameter', diameterMm) };
 }
 
@@ -46,7 +52,11 @@ export const bathVolumeSum: Sum<BathInput, BathVolume> = {
       .items(
         Joi.object({
           massG: Joi.number().positive().max(50_000).required().unit('g').label('Weight'),
-          densityGPerCm3: Joi.number().min(0.2).max(10).default(1.05).label('Density, g/cm³ (ABS 1.05, polystyrene 1.05, polycarbonate 1.2)'),
+          densityGPerCm3: Joi.number()
+            .min(0.2)
+            .max(10)
+            .default(1.05)
+            .label('Density, g/cm³ (ABS 1.05, polystyrene 1.05, polycarbonate 1.2)'),
           heightMm: Joi.number().positive().max(5000).allow(null).default(null).unit('mm').label('Height as it lies'),
         }),
       )
@@ -54,7 +64,12 @@ export const bathVolumeSum: Sum<BathInput, BathVolume> = {
       .default([])
       .label('Pieces'),
     coverMm: Joi.number().min(0).max(1000).default(COVER_MM).unit('mm').label('Solution over them'),
-    solutionPercentWW: Joi.number().min(0).max(STRONGEST_PERCENT_WW).default(0).unit('%').label('Strength of the solution'),
+    solutionPercentWW: Joi.number()
+      .min(0)
+      .max(STRONGEST_PERCENT_WW)
+      .default(0)
+      .unit('%')
+      .label('Strength of the solution'),
   }),
   compute: ({ container, pieces, coverMm, solutionPercentWW }) =>
     bathVolume(
@@ -63,7 +78,8 @@ export const bathVolumeSum: Sum<BathInput, BathVolume> = {
       coverMm,
       solutionPercentWW > 0 ? peroxideStrength(solutionPercentWW, 'percentWW').densityKgPerL : 0.9982,
     ),
-  source: 'Floor × (highest piece + cover), less mass / density of the pieces (Archimedes). Density of peroxide from handbook values.',
+  source:
+    'Floor × (highest piece + cover), less mass / density of the pieces (Archimedes). Density of peroxide from handbook values.',
   example: {
     container: { shape: 'box', lengthMm: 600, widthMm: 400, heightMm: 180 } as BathInput['container'],
     pieces: [{ massG: 480, densityGPerCm3: 1.05, heightMm: 70 }],
@@ -79,7 +95,9 @@ export const bathVolumeSum: Sum<BathInput, BathVolume> = {
   ],
   working: (out) => [
     `Floor × ${out.fillHeightMm.toFixed(0)} mm − ${out.displacedL.toFixed(2)} L = ${out.solutionL.toFixed(2)} L`,
-    out.overflows ? 'That is higher than the rim.' : `${out.freeL.toFixed(2)} L more would reach the rim. Leave a hand’s breadth: froth rises.`,
+    out.overflows
+      ? 'That is higher than the rim.'
+      : `${out.freeL.toFixed(2)} L more would reach the rim. Leave a hand’s breadth: froth rises.`,
   ],
 };
 
@@ -95,10 +113,15 @@ export const percarbonateSum: Sum<PercarbonateInput, PercarbonateBath> = {
   summary: 'How strong a warm bath of oxygen-bleach powder is.',
   input: Joi.object({
     powderGrams: Joi.number().positive().max(20_000).required().unit('g').label('Powder'),
-    percarbonateMassFraction: Joi.number().positive().max(1).required().label('Share of percarbonate in it, from the label (0 to 1)'),
+    percarbonateMassFraction: Joi.number()
+      .positive()
+      .max(1)
+      .required()
+      .label('Share of percarbonate in it, from the label (0 to 1)'),
     waterL: Joi.number().positive().max(1000).required().unit('L').label('Water'),
   }),
-  compute: ({ powderGrams, percarbonateMassFraction, waterL }) => percarbonateBath(powderGrams, percarbonateMassFraction, waterL),
+  compute: ({ powderGrams, percarbonateMassFraction, waterL }) =>
+    percarbonateBath(powderGrams, percarbonateMassFraction, waterL),
   source: '2 Na₂CO₃·3 H₂O₂, M 314.02: 32.5 % H₂O₂ and 15.3 % active oxygen by mass.',
   example: { powderGrams: 60, percarbonateMassFraction: 0.5, waterL: 5 },
   results: (out) => [
@@ -162,7 +185,12 @@ export const agedBottleSum: Sum<AgedInput, AgedOutput> = {
   title: 'Old bottle',
   summary: 'What an old bottle of peroxide still holds: estimated by its age, or measured by the gas of a sample.',
   input: Joi.object({
-    percentWW: Joi.number().positive().max(STRONGEST_PERCENT_WW).required().unit('%').label('Strength when new, by weight'),
+    percentWW: Joi.number()
+      .positive()
+      .max(STRONGEST_PERCENT_WW)
+      .required()
+      .unit('%')
+      .label('Strength when new, by weight'),
     months: Joi.number().min(0).max(240).required().unit('months').label('Since it was made'),
     openMonths: Joi.number().min(0).max(240).default(0).unit('months').label('Of them open'),
     storageC: Joi.number().min(-10).max(50).default(20).unit('°C').label('Where it stands'),
@@ -175,10 +203,22 @@ export const agedBottleSum: Sum<AgedInput, AgedOutput> = {
     estimatedPercentWW: agedStrength(percentWW, age),
     measuredPercentWW: sampleMl > 0 && gasMl > 0 ? strengthByGas({ sampleMl, gasMl, gasC, pressureHPa }) : null,
   }),
-  source: 'Gas: 2 H₂O₂ → 2 H₂O + O₂, ideal gas. Age: 2 % a year closed and 15 % open at 20 °C, twice as fast each 10 °C warmer: a workshop guess.',
-  example: { percentWW: 12, months: 24, openMonths: 12, storageC: 20, sampleMl: 5, gasMl: 185, gasC: 20, pressureHPa: 1013.25 },
+  source:
+    'Gas: 2 H₂O₂ → 2 H₂O + O₂, ideal gas. Age: 2 % a year closed and 15 % open at 20 °C, twice as fast each 10 °C warmer: a workshop guess.',
+  example: {
+    percentWW: 12,
+    months: 24,
+    openMonths: 12,
+    storageC: 20,
+    sampleMl: 5,
+    gasMl: 185,
+    gasC: 20,
+    pressureHPa: 1013.25,
+  },
   results: (out) => [
-    ...(out.measuredPercentWW === null ? [] : [{ label: 'Measured by gas', value: out.measuredPercentWW, unit: '%', digits: 1 } as const]),
+    ...(out.measuredPercentWW === null
+      ? []
+      : [{ label: 'Measured by gas', value: out.measuredPercentWW, unit: '%', digits: 1 } as const]),
     { label: 'Estimated by age', value: out.estimatedPercentWW.median, unit: '%', digits: 1 } as const,
     { label: 'At least', value: out.estimatedPercentWW.low, unit: '%', digits: 1 } as const,
     { label: 'At most', value: out.estimatedPercentWW.high, unit: '%', digits: 1 } as const,

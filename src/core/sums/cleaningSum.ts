@@ -70,10 +70,22 @@ export const cleaningLadderSum: Sum<LadderInput, Ladder> = {
   compute: ({ soil, substrate, finish, record, severity, visible, aim }) =>
     cleaningLadder(
       { soil, surfaces: [substrate, ...OVER[finish]], severity, visible, aim, paperLabel: '', metalInside: '' },
-      { ...NOTHING_OWN, tried: record.map(({ agent, outcome }) => ({ agent, outcome, soil, surface: substrate, times: 1 })) },
+      {
+        ...NOTHING_OWN,
+        tried: record.map(({ agent, outcome }) => ({ agent, outcome, soil, surface: substrate, times: 1 })),
+      },
     ),
-  source: 'Data set of Kvell: workshop wisdom, reviewed. Chances move with your own record (Beta posterior, the data set counting for four passes).',
-  example: { soil: 'hand-grease', substrate: 'abs-textured', finish: 'plain', severity: 'plain', visible: 'front', aim: 'presentable', record: [] },
+  source:
+    'Data set of Kvell: workshop wisdom, reviewed. Chances move with your own record (Beta posterior, the data set counting for four passes).',
+  example: {
+    soil: 'hand-grease',
+    substrate: 'abs-textured',
+    finish: 'plain',
+    severity: 'plain',
+    visible: 'front',
+    aim: 'presentable',
+    record: [],
+  },
   results: ({ rungs, ruledOut }) => [
     { label: 'Rungs', value: rungs.length, digits: 0 },
     ...rungs.map(({ agent, minutesToSuccess, chance }, i) => ({

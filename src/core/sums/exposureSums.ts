@@ -34,12 +34,23 @@ export const sunAndUvSum: Sum<SunInput, SunOutput> = {
   summary: 'Where the sun stands, and the UV index it brings through cloud.',
   input: Joi.object(placeFields),
   compute: (input) => {
-    const { elevationDeg, azimuthDeg, uvIndexClear, uvIndex } = sunAndUv(input, instant(input.time), input.cloudFraction);
+    const { elevationDeg, azimuthDeg, uvIndexClear, uvIndex } = sunAndUv(
+      input,
+      instant(input.time),
+      input.cloudFraction,
+    );
     return { elevationDeg, azimuthDeg, uvIndexClear, uvIndex };
   },
   source:
     'Sun position by the suncalc library; clear sky 12.5 · sin(h)^2.42 · (ozone/300)^−1.23 (Madronich 2007), +6 % per km; clouds × (1 − 0.75 n^3.4) after Kasten and Czeplak.',
-  example: { latitude: 57.7, longitude: 18.3, time: '2026-06-21T11:00:00Z', ozoneDU: 300, altitudeM: 0, cloudFraction: 0 },
+  example: {
+    latitude: 57.7,
+    longitude: 18.3,
+    time: '2026-06-21T11:00:00Z',
+    ozoneDU: 300,
+    altitudeM: 0,
+    cloudFraction: 0,
+  },
   estimate: 'Clear-sky model; haze, snow and shade nearby are not in it.',
   results: (out) => [
     { label: 'Height of the sun', value: out.elevationDeg, unit: '°', digits: 2 },
@@ -67,7 +78,11 @@ export const sunDoseSum: Sum<DoseInput, { doseUviH: number; meanUvIndex: number 
   input: Joi.object({
     ...placeFields,
     durationMin: Joi.number().positive().max(1440).required().unit('min').label('Minutes in the sun'),
-    transmission: Joi.number().positive().max(1).default(0.9).label('Share let through (film 0.9, bag 0.85, lid 0.6, glass 0.3)'),
+    transmission: Joi.number()
+      .positive()
+      .max(1)
+      .default(0.9)
+      .label('Share let through (film 0.9, bag 0.85, lid 0.6, glass 0.3)'),
   }),
   compute: (input) => {
     const doseUviH = sunDose(input, instant(input.time), input.durationMin, input.transmission, input.cloudFraction);
@@ -123,7 +138,8 @@ export const exposureForecastSum: Sum<ForecastInput, Forecast> = {
     measurementSd: Joi.number().positive().max(20).default(0.6).label('Uncertainty of one b*'),
   }),
   compute: exposureForecast,
-  source: 'b*(D) = target + (start − target)·exp(−k·D); log-normal prior on k, Gaussian measurement error, posterior on a fine grid of ln k.',
+  source:
+    'b*(D) = target + (start − target)·exp(−k·D); log-normal prior on k, Gaussian measurement error, posterior on a fine grid of ln k.',
   example: {
     startB: 27,
     targetB: 6,
@@ -137,7 +153,13 @@ export const exposureForecastSum: Sum<ForecastInput, Forecast> = {
   },
   estimate: 'A model of the fade; the band holds nine pieces in ten.',
   results: (out) => [
-    { label: 'Dose to go', value: out.doseToGo.median, unit: 'UVI·h', digits: 1, range: [out.doseToGo.low, out.doseToGo.high] },
+    {
+      label: 'Dose to go',
+      value: out.doseToGo.median,
+      unit: 'UVI·h',
+      digits: 1,
+      range: [out.doseToGo.low, out.doseToGo.high],
+    },
     { label: 'Rate', value: out.rate.median, digits: 4, range: [out.rate.low, out.rate.high] },
     { label: 'b* now', value: out.currentB, digits: 1, range: [out.currentBand.low, out.currentBand.high] },
     ...(out.doubt ? [{ label: 'Doubt', value: out.doubt }] : []),

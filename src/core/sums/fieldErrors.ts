@@ -13,7 +13,10 @@ export interface FieldError {
 
 /** A path of Joi as the notation of the input. */
 function pathOf(path: readonly (string | number)[]): string {
-  return path.reduce<string>((text, part) => (typeof part === 'number' ? `${text}[${part}]` : text === '' ? part : `${text}.${part}`), '');
+  return path.reduce<string>(
+    (text, part) => (typeof part === 'number' ? `${text}[${part}]` : text === '' ? part : `${text}.${part}`),
+    '',
+  );
 }
 
 /** Joi's details as field errors. */
@@ -70,4 +73,8 @@ const MESSAGES: Record<string, string> = {
 };
 
 /** How every edge validates: all errors at once, in words of our own, without quotes round the label. */
-export const VALIDATE: Joi.ValidationOptions = { abortEarly: false, errors: { wrap: { label: false, array: false } }, messages: MESSAGES };
+export const VALIDATE: Joi.ValidationOptions = {
+  abortEarly: false,
+  errors: { wrap: { label: false, array: false } },
+  messages: MESSAGES,
+};

@@ -25,18 +25,25 @@ interface Described extends Joi.Description {
   rules?: { name: string; args?: { limit?: number } }[];
 }
 
-const labelOf = (name: string, described: Described) => (described.flags as { label?: string } | undefined)?.label ?? name;
+const labelOf = (name: string, described: Described) =>
+  (described.flags as { label?: string } | undefined)?.label ?? name;
 
 function limitsOf({ rules = [], flags }: Described): string {
   const limit = (rule: string) => rules.find(({ name }) => name === rule)?.args?.limit;
   const [low, high] = [limit('min'), limit('max')];
-  const above = rules.some(({ name, args }) => name === 'sign' && (args as { sign?: string } | undefined)?.sign === 'positive')
+  const above = rules.some(
+    ({ name, args }) => name === 'sign' && (args as { sign?: string } | undefined)?.sign === 'positive',
+  )
     ? 'above 0'
     : low === undefined
       ? ''
       : `from ${low}`;
   const usual = (flags as { default?: unknown } | undefined)?.default;
-  return [above, high === undefined ? '' : `to ${high}`, usual === undefined || typeof usual === 'object' ? '' : `(usually ${String(usual)})`]
+  return [
+    above,
+    high === undefined ? '' : `to ${high}`,
+    usual === undefined || typeof usual === 'object' ? '' : `(usually ${String(usual)})`,
+  ]
     .filter(Boolean)
     .join(' ');
 }
@@ -49,13 +56,19 @@ function fieldOf(name: string, described: Described): SumField {
   if (described.type === 'array' && described.items![0]!.type !== 'object') return { ...base, kind: 'lines' };
   if (described.type === 'array') return { ...base, kind: 'list', fields: fieldsIn(described.items![0]!) };
   if (described.type === 'number')
-    return { ...base, kind: 'number', unit: (described.flags as { unit?: string } | undefined)?.unit ?? '', limits: limitsOf(described) };
+    return {
+      ...base,
+      kind: 'number',
+      unit: (described.flags as { unit?: string } | undefined)?.unit ?? '',
+      limits: limitsOf(described),
+    };
   if (described.allow && (described.flags as { only?: boolean } | undefined)?.only)
     return { ...base, kind: 'choice', options: described.allow.map(String) };
   return { ...base, kind: 'text' };
 }
 
-const fieldsIn = (described: Described): SumField[] => Object.entries(described.keys ?? {}).map(([name, key]) => fieldOf(name, key));
+const fieldsIn = (described: Described): SumField[] =>
+  Object.entries(described.keys ?? {}).map(([name, key]) => fieldOf(name, key));
 
 /** The form of a sum. */
 export function sumFields(sum: AnySum): SumField[] {

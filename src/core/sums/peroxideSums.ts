@@ -2,7 +2,14 @@ import Joi from 'joi';
 import { creamAmount } from '../peroxide/cream';
 import { peroxideDilution, REFUSE_ABOVE_PERCENT_WW, type Dilution } from '../peroxide/dilution';
 import { oxygenRelease } from '../peroxide/oxygen';
-import { MOLAR_VOLUME_L, peroxideStrength, STRENGTH_UNITS, STRONGEST_PERCENT_WW, type Strength, type StrengthUnit } from '../peroxide/strength';
+import {
+  MOLAR_VOLUME_L,
+  peroxideStrength,
+  STRENGTH_UNITS,
+  STRONGEST_PERCENT_WW,
+  type Strength,
+  type StrengthUnit,
+} from '../peroxide/strength';
 import type { Sum } from './sum';
 
 export const peroxideStrengthSum: Sum<{ value: number; unit: StrengthUnit }, Strength> = {
@@ -17,7 +24,8 @@ export const peroxideStrengthSum: Sum<{ value: number; unit: StrengthUnit }, Str
       .label('Unit on the label'),
   }),
   compute: ({ value, unit }) => peroxideStrength(value, unit),
-  source: '2 H₂O₂ → 2 H₂O + O₂, M 34.0147 g/mol, 22.414 L/mol; density at 18 °C from handbook values, linear between them.',
+  source:
+    '2 H₂O₂ → 2 H₂O + O₂, M 34.0147 g/mol, 22.414 L/mol; density at 18 °C from handbook values, linear between them.',
   example: { value: 40, unit: 'volumes' },
   results: (out) => [
     { label: 'By weight', value: out.percentWW, unit: '%', digits: 2 },
@@ -46,11 +54,18 @@ export const peroxideDilutionSum: Sum<DilutionInput, Dilution> = {
   summary: 'How much of the bottle and how much water give the bath you need.',
   input: Joi.object({
     stockPercentWW: Joi.number().positive().max(REFUSE_ABOVE_PERCENT_WW).required().unit('%').label('Stock, by weight'),
-    targetPercentWW: Joi.number().positive().max(REFUSE_ABOVE_PERCENT_WW).required().unit('%').label('Strength wanted, by weight'),
+    targetPercentWW: Joi.number()
+      .positive()
+      .max(REFUSE_ABOVE_PERCENT_WW)
+      .required()
+      .unit('%')
+      .label('Strength wanted, by weight'),
     finalVolumeL: Joi.number().positive().max(1000).required().unit('L').label('Litres wanted'),
   }),
-  compute: ({ stockPercentWW, targetPercentWW, finalVolumeL }) => peroxideDilution(stockPercentWW, targetPercentWW, finalVolumeL),
-  source: 'Mass balance by weight; volumes through density (peroxide at 18 °C from handbook values, water 0.9982 kg/L).',
+  compute: ({ stockPercentWW, targetPercentWW, finalVolumeL }) =>
+    peroxideDilution(stockPercentWW, targetPercentWW, finalVolumeL),
+  source:
+    'Mass balance by weight; volumes through density (peroxide at 18 °C from handbook values, water 0.9982 kg/L).',
   example: { stockPercentWW: 35, targetPercentWW: 12, finalVolumeL: 5 },
   results: (out) => [
     { label: 'Stock', value: out.stockVolumeL, unit: 'L', digits: 3 },
@@ -83,7 +98,9 @@ export const oxygenReleaseSum: Sum<OxygenInput, { oxygenL: number }> = {
     temperatureC: Joi.number().min(-20).max(60).default(20).unit('°C').label('Air temperature'),
     pressureHPa: Joi.number().min(500).max(1100).default(1013.25).unit('hPa').label('Air pressure'),
   }),
-  compute: ({ percentWW, volumeL, temperatureC, pressureHPa }) => ({ oxygenL: oxygenRelease(percentWW, volumeL, temperatureC, pressureHPa) }),
+  compute: ({ percentWW, volumeL, temperatureC, pressureHPa }) => ({
+    oxygenL: oxygenRelease(percentWW, volumeL, temperatureC, pressureHPa),
+  }),
   source: '2 H₂O₂ → 2 H₂O + O₂; ideal gas, 22.414 L/mol at 0 °C and 1013.25 hPa. Complete decomposition.',
   example: { percentWW: 12, volumeL: 1, temperatureC: 20, pressureHPa: 1013.25 },
   results: (out, { volumeL }) => [

@@ -2,7 +2,9 @@ import { Refusal } from '../refusal';
 import { fieldErrors, VALIDATE, type FieldError } from './fieldErrors';
 import type { AnySum, Figure } from './sum';
 
-export type SumOutcome = { ok: true; input: unknown; output: unknown; figures: Figure[]; working: string[] } | { ok: false; errors: FieldError[] };
+export type SumOutcome =
+  | { ok: true; input: unknown; output: unknown; figures: Figure[]; working: string[] }
+  | { ok: false; errors: FieldError[] };
 
 /** Validates, computes and explains. Bad input comes back as errors by field, never as an exception. */
 export function runSum(sum: AnySum, given: unknown): SumOutcome {

@@ -31,7 +31,26 @@ export interface Figure {
 
 /** Units that the catalogue speaks in; each has its US counterpart in `core/units.ts` where there is one. */
 export type UnitId =
-  'L' | 'mL' | 'kg' | 'g' | 'cm²' | 'mm' | 'm' | '°C' | '%' | 'hPa' | 'kg/L' | 'g/L' | 'mol/L' | 'vol' | '°' | 'h' | 'min' | 'UVI·h' | 'DU' | '';
+  | 'L'
+  | 'mL'
+  | 'kg'
+  | 'g'
+  | 'cm²'
+  | 'mm'
+  | 'm'
+  | '°C'
+  | '%'
+  | 'hPa'
+  | 'kg/L'
+  | 'g/L'
+  | 'mol/L'
+  | 'vol'
+  | '°'
+  | 'h'
+  | 'min'
+  | 'UVI·h'
+  | 'DU'
+  | '';
 
 /** A sum whose types are known inside its own file and no longer at the catalogue. */
 export type AnySum = Sum<never, unknown>;

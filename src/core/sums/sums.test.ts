@@ -63,13 +63,19 @@ it('fixed outputs are where others look for them', () => {
     if (!outcome.ok) throw new Error(JSON.stringify(outcome.errors));
     return outcome.output;
   };
-  expect(output('colour-difference', { a: [50, 2.6772, -79.7751], b: [50, 0, -82.7485] })).toEqual({ deltaE00: expect.closeTo(2.0425, 4) as number });
+  expect(output('colour-difference', { a: [50, 2.6772, -79.7751], b: [50, 0, -82.7485] })).toEqual({
+    deltaE00: expect.closeTo(2.0425, 4) as number,
+  });
   expect(output('oxygen-release', { percentWW: 12, volumeL: 1, temperatureC: 0, pressureHPa: 1013.25 })).toEqual({
     oxygenL: expect.closeTo(41.21, 1) as number,
   });
-  expect(output('sun-and-uv', { latitude: 39.742476, longitude: -105.1786, time: '2003-10-17T12:30:30-07:00' })).toMatchObject({
+  expect(
+    output('sun-and-uv', { latitude: 39.742476, longitude: -105.1786, time: '2003-10-17T12:30:30-07:00' }),
+  ).toMatchObject({
     elevationDeg: expect.closeTo(39.89, 2) as number,
     azimuthDeg: expect.closeTo(194.34, 2) as number,
   });
-  expect(output('exposure-forecast', { startB: 27, targetB: 6, toleranceB: 1.5, sessions: [] })).toHaveProperty('doseToGo.median');
+  expect(output('exposure-forecast', { startB: 27, targetB: 6, toleranceB: 1.5, sessions: [] })).toHaveProperty(
+    'doseToGo.median',
+  );
 });

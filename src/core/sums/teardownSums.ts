@@ -16,9 +16,18 @@ export const rebuildOrderSum: Sum<RebuildInput, RebuildOrder> = {
   title: 'Rebuild order',
   summary: 'The way back: an order that keeps every block and is as near the reverse of teardown as can be.',
   input: Joi.object({
-    steps: Joi.array().items(stepId(), Joi.string().valid('').strip()).max(1000).required().label('Steps in the order taken off, one a line'),
+    steps: Joi.array()
+      .items(stepId(), Joi.string().valid('').strip())
+      .max(1000)
+      .required()
+      .label('Steps in the order taken off, one a line'),
     blocks: Joi.array()
-      .items(Joi.object({ first: stepId().required().label('This goes on first'), then: stepId().required().label('And only then this') }))
+      .items(
+        Joi.object({
+          first: stepId().required().label('This goes on first'),
+          then: stepId().required().label('And only then this'),
+        }),
+      )
       .max(10_000)
       .default([])
       .label('Blocks'),

@@ -38,7 +38,12 @@ export const turnPlanSum: Sum<TurnInput, TurnPlan> = {
     })
       .required()
       .label('Box of the piece'),
-    leanDeg: Joi.number().min(0).max(80).default(60).unit('°').label('An edge may be propped up this far (0: it lies flat)'),
+    leanDeg: Joi.number()
+      .min(0)
+      .max(80)
+      .default(60)
+      .unit('°')
+      .label('An edge may be propped up this far (0: it lies flat)'),
     shading: Joi.array()
       .items(
         Joi.object({

@@ -7,13 +7,24 @@ const money = (label: string) => Joi.number().min(0).max(10_000_000).label(label
 const range = (label: string) =>
   Joi.object<Range>({
     low: money('At least').required(),
-    likely: money('Most likely').min(Joi.ref('low')).required().messages({ 'number.min': 'The most likely cannot be below the least.' }),
-    high: money('At most').min(Joi.ref('likely')).required().messages({ 'number.min': 'The most cannot be below the most likely.' }),
+    likely: money('Most likely')
+      .min(Joi.ref('low'))
+      .required()
+      .messages({ 'number.min': 'The most likely cannot be below the least.' }),
+    high: money('At most')
+      .min(Joi.ref('likely'))
+      .required()
+      .messages({ 'number.min': 'The most cannot be below the most likely.' }),
   })
     .required()
     .label(label);
 
-const figure = (label: string, { low, likely, high }: Range): Figure => ({ label, value: likely, digits: 0, range: [low, high] });
+const figure = (label: string, { low, likely, high }: Range): Figure => ({
+  label,
+  value: likely,
+  digits: 0,
+  range: [low, high],
+});
 
 export const worthSum: Sum<WorthInput, Worth> = {
   name: 'worth-it',

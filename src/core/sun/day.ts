@@ -24,7 +24,13 @@ const MINUTE_MS = 60_000;
 export function sunAndUv(place: Place, time: Date, cloudFraction = 0): SunSample {
   const { elevationDeg, azimuthDeg } = sunPosition(time, place.latitude, place.longitude);
   const clear = uvIndexClear(elevationDeg, place.ozoneDU ?? USUAL_OZONE_DU, place.altitudeM ?? 0);
-  return { time: time.toISOString(), elevationDeg, azimuthDeg, uvIndexClear: clear, uvIndex: clear * cloudTransmission(cloudFraction) };
+  return {
+    time: time.toISOString(),
+    elevationDeg,
+    azimuthDeg,
+    uvIndexClear: clear,
+    uvIndex: clear * cloudTransmission(cloudFraction),
+  };
 }
 
 /** The covered share of the sky, 0 to 1: the same all day, or by the time. */
@@ -68,7 +74,8 @@ export function sunDose(
   for (let i = 0; i <= 2 * pairs; i++) {
     const weight = i === 0 || i === 2 * pairs ? 1 : i % 2 === 1 ? 4 : 2;
     const sun = sunAndUv(place, new Date(start.getTime() + i * stepMs), cloudFraction);
-    weighted += weight * sun.uvIndex * (shading.length === 0 ? 1 : lightPast(shading, sky, sun, diffuseShare(cloudFraction)));
+    weighted +=
+      weight * sun.uvIndex * (shading.length === 0 ? 1 : lightPast(shading, sky, sun, diffuseShare(cloudFraction)));
   }
   return (weighted * transmission * stepMs) / 3 / 3_600_000;
 }

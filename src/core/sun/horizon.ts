@@ -16,7 +16,9 @@ const widthOf = ({ fromDeg, toDeg }: Obstacle): number => (fromDeg === toDeg ? 3
 
 /** Whether the sun stands behind one of the obstacles. */
 export const isShaded = (obstacles: readonly Obstacle[], azimuthDeg: number, elevationDeg: number): boolean =>
-  obstacles.some((obstacle) => elevationDeg < obstacle.heightDeg && clockwise(obstacle.fromDeg, azimuthDeg) <= widthOf(obstacle));
+  obstacles.some(
+    (obstacle) => elevationDeg < obstacle.heightDeg && clockwise(obstacle.fromDeg, azimuthDeg) <= widthOf(obstacle),
+  );
 
 /**
  * Share of the light that a flat surface still gets past the obstacles: the beam while the sun is not behind one, and of
@@ -41,7 +43,12 @@ export function lightPast(
 export function skyShare(obstacles: readonly Obstacle[]): number {
   let lost = 0;
   for (let azimuth = 0.5; azimuth < 360; azimuth++) {
-    const highest = Math.max(0, ...obstacles.filter((obstacle) => clockwise(obstacle.fromDeg, azimuth) <= widthOf(obstacle)).map((o) => o.heightDeg));
+    const highest = Math.max(
+      0,
+      ...obstacles
+        .filter((obstacle) => clockwise(obstacle.fromDeg, azimuth) <= widthOf(obstacle))
+        .map((o) => o.heightDeg),
+    );
     lost += Math.sin(highest * RAD) ** 2 / 360;
   }
   return 1 - lost;

@@ -20,12 +20,17 @@ it('knows a stretch of sky only where every hour of it was looked at', () => {
 it('never takes a wider stretch for better known', () => {
   const rank = { invented: 0, 'in part': 1, known: 2 };
   fc.assert(
-    fc.property(fc.array(fc.boolean(), { minLength: 1, maxLength: 24 }), fc.nat(20), fc.integer({ min: 1, max: 4 }), (owns, from, wide) => {
-      const clouds = owns.map((own, h) => hour(h, own));
-      const narrow = skyKnown(clouds, at(from), at(from + wide));
-      const wider = skyKnown(clouds, at(from), at(from + wide + 1));
-      if (narrow !== 'known') expect(wider).not.toBe('known');
-      if (narrow === 'known') expect(rank[wider]).toBeGreaterThan(0);
-    }),
+    fc.property(
+      fc.array(fc.boolean(), { minLength: 1, maxLength: 24 }),
+      fc.nat(20),
+      fc.integer({ min: 1, max: 4 }),
+      (owns, from, wide) => {
+        const clouds = owns.map((own, h) => hour(h, own));
+        const narrow = skyKnown(clouds, at(from), at(from + wide));
+        const wider = skyKnown(clouds, at(from), at(from + wide + 1));
+        if (narrow !== 'known') expect(wider).not.toBe('known');
+        if (narrow === 'known') expect(rank[wider]).toBeGreaterThan(0);
+      },
+    ),
   );
 });

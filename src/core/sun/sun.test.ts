@@ -21,8 +21,17 @@ describe('published values', () => {
 describe('days', () => {
   it('polar night, midnight sun and an ordinary day are told apart', () => {
     const north = { latitude: 78, longitude: 15 };
-    expect(sunDay(north, new Date('2026-12-21T00:00:00Z'))).toMatchObject({ kind: 'polar night', rises: null, sets: null, highestUvIndex: 0 });
-    expect(sunDay(north, new Date('2026-06-21T00:00:00Z'))).toMatchObject({ kind: 'midnight sun', rises: null, sets: null });
+    expect(sunDay(north, new Date('2026-12-21T00:00:00Z'))).toMatchObject({
+      kind: 'polar night',
+      rises: null,
+      sets: null,
+      highestUvIndex: 0,
+    });
+    expect(sunDay(north, new Date('2026-06-21T00:00:00Z'))).toMatchObject({
+      kind: 'midnight sun',
+      rises: null,
+      sets: null,
+    });
     const day = sunDay(PORT, new Date('2026-03-21T02:00:00Z'));
     expect(day.kind).toBe('rises and sets');
     expect(Date.parse(day.sets!) - Date.parse(day.rises!)).toBeGreaterThan(11.5 * 3_600_000);
@@ -50,11 +59,17 @@ describe('dose', () => {
 
   it('adds up over parts of a session', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 20, max: 300 }), fc.double({ min: 0.1, max: 0.9, noNaN: true }), (minutes, share) => {
-        const first = Math.round(minutes * share);
-        const parts = sunDose(PORT, noon, first, 0.9) + sunDose(PORT, new Date(noon.getTime() + first * 60_000), minutes - first, 0.9);
-        expect(parts).toBeCloseTo(sunDose(PORT, noon, minutes, 0.9), 3);
-      }),
+      fc.property(
+        fc.integer({ min: 20, max: 300 }),
+        fc.double({ min: 0.1, max: 0.9, noNaN: true }),
+        (minutes, share) => {
+          const first = Math.round(minutes * share);
+          const parts =
+            sunDose(PORT, noon, first, 0.9) +
+            sunDose(PORT, new Date(noon.getTime() + first * 60_000), minutes - first, 0.9);
+          expect(parts).toBeCloseTo(sunDose(PORT, noon, minutes, 0.9), 3);
+        },
+      ),
     );
   });
 

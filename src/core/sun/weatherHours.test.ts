@@ -3,7 +3,8 @@ import { hoursFromRows, skyWith } from './weatherHours';
 
 /** A made-up workshop's clock that is set forward and back, as many are. */
 const ZONE = 'Europe/Lisbon';
-const rows = (times: readonly string[], clouds: readonly string[], cloud = 'cloud %') => times.map((time, i) => ({ time, [cloud]: clouds[i]! }));
+const rows = (times: readonly string[], clouds: readonly string[], cloud = 'cloud %') =>
+  times.map((time, i) => ({ time, [cloud]: clouds[i]! }));
 const taken = (...of: Parameters<typeof rows>) => hoursFromRows(rows(...of), ZONE);
 
 it('reads hours of the workshop’s clock, and of another zone by its offset', () => {
@@ -46,8 +47,14 @@ it('tells of gaps, and of hours that the clock leaves out or gives twice', () =>
   ]);
   const spring = taken(['2026-03-29 00:00', '2026-03-29 01:00', '2026-03-29 02:00'], ['10', '20', '30']);
   expect(spring.notes[0]).toMatch(/2026-03-29 01:00 does not exist here/);
-  expect(spring.hours.map(({ at }) => at.toISOString())).toEqual(['2026-03-29T00:00:00.000Z', '2026-03-29T01:00:00.000Z']);
-  const autumn = taken(['2026-10-25 00:00', '2026-10-25 01:00', '2026-10-25 01:00', '2026-10-25 02:00'], ['10', '20', '30', '40']);
+  expect(spring.hours.map(({ at }) => at.toISOString())).toEqual([
+    '2026-03-29T00:00:00.000Z',
+    '2026-03-29T01:00:00.000Z',
+  ]);
+  const autumn = taken(
+    ['2026-10-25 00:00', '2026-10-25 01:00', '2026-10-25 01:00', '2026-10-25 02:00'],
+    ['10', '20', '30', '40'],
+  );
   expect(autumn.hours.map(({ at, cloud }) => [at.toISOString().slice(11, 16), cloud])).toEqual([
     ['23:00', 0.1],
     ['00:00', 0.2],

@@ -50,14 +50,24 @@ interface ReadTime {
 function timeOf(text: string, zone: string): ReadTime | null {
   const found = WRITTEN.exec(text.trim());
   if (!found) return null;
-  const [year, month, day, hour, minute] = found.slice(1, 6).map((part) => Number(part ?? 0)) as [number, number, number, number, number];
+  const [year, month, day, hour, minute] = found.slice(1, 6).map((part) => Number(part ?? 0)) as [
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
   if (month < 1 || month > 12 || day < 1 || day > 31 || hour > 24 || minute > 59) return null;
   const offset = found[6];
   if (offset) {
     const sign = offset.startsWith('-') ? -1 : 1;
     const digits = offset.replace(/[^\d]/g, '');
     const offsetMin = /z/i.test(offset) ? 0 : sign * (60 * Number(digits.slice(0, 2)) + Number(digits.slice(2)));
-    return { at: new Date(Date.UTC(year, month - 1, day, hour, minute) - offsetMin * 60_000), offsetMin, skipped: false };
+    return {
+      at: new Date(Date.UTC(year, month - 1, day, hour, minute) - offsetMin * 60_000),
+      offsetMin,
+      skipped: false,
+    };
   }
   const local = new TZDate(year, month - 1, day, hour, minute, zone);
   return { at: new Date(local.getTime()), offsetMin: null, skipped: hour < 24 && local.getHours() !== hour };
@@ -65,7 +75,8 @@ function timeOf(text: string, zone: string): ReadTime | null {
 
 const offsetAt = (at: Date, zone: string) => -new TZDate(at.getTime(), zone).getTimezoneOffset();
 /** Whether the clock shows the same at both. */
-const sameClock = (a: Date, b: Date, zone: string) => a.getTime() + offsetAt(a, zone) * 60_000 === b.getTime() + offsetAt(b, zone) * 60_000;
+const sameClock = (a: Date, b: Date, zone: string) =>
+  a.getTime() + offsetAt(a, zone) * 60_000 === b.getTime() + offsetAt(b, zone) * 60_000;
 const wordsOf = (minutes: number) =>
   `${minutes < 0 ? '−' : '+'}${String(Math.floor(Math.abs(minutes) / 60)).padStart(2, '0')}:${String(Math.abs(minutes) % 60).padStart(2, '0')}`;
 
@@ -79,7 +90,10 @@ const wordsOf = (minutes: number) =>
  */
 export function hoursFromRows(rows: readonly Record<string, string>[], zone: string): HoursTaken {
   const names = Object.keys(rows[0] ?? {});
-  const [timeName, cloudName] = [names.find((name) => TIME_NAMES.test(name.trim())), names.find((name) => CLOUD_NAMES.test(name.trim()))];
+  const [timeName, cloudName] = [
+    names.find((name) => TIME_NAMES.test(name.trim())),
+    names.find((name) => CLOUD_NAMES.test(name.trim())),
+  ];
   if (!timeName || !cloudName)
     throw new Refusal(
       'file',
@@ -122,23 +136,38 @@ export function hoursFromRows(rows: readonly Record<string, string>[], zone: str
     sums.set(hour, { sum: known.sum + cloud, count: known.count + 1 });
   });
   if (wrong.length > 0)
-    throw new Refusal('file', `${wrong.slice(0, 8).join('; ')}${wrong.length > 8 ? `; and ${wrong.length - 8} more` : ''}. Nothing was taken in.`);
-  const hours = [...sums].sort(([a], [b]) => a - b).map(([at, { sum, count }]) => ({ at: new Date(at), cloud: sum / count }));
+    throw new Refusal(
+      'file',
+      `${wrong.slice(0, 8).join('; ')}${wrong.length > 8 ? `; and ${wrong.length - 8} more` : ''}. Nothing was taken in.`,
+    );
+  const hours = [...sums]
+    .sort(([a], [b]) => a - b)
+    .map(([at, { sum, count }]) => ({ at: new Date(at), cloud: sum / count }));
   if (hours.length === 0) throw new Refusal('file', 'The file holds no hour with its cloud.');
   const here = offsetAt(hours[0]!.at, zone);
-  const other = [...offsets].filter((offset) => offset !== here && offset !== offsetAt(hours[hours.length - 1]!.at, zone));
+  const other = [...offsets].filter(
+    (offset) => offset !== here && offset !== offsetAt(hours[hours.length - 1]!.at, zone),
+  );
   if (other.length > 0)
-    notes.push(`Its times are of another zone (${other.map(wordsOf).join(', ')}; here it is ${wordsOf(here)}): brought over to this clock.`);
-  if (skipped.length > 0) notes.push(`${skipped.join(', ')} does not exist here: the clocks are set forward. Left out.`);
+    notes.push(
+      `Its times are of another zone (${other.map(wordsOf).join(', ')}; here it is ${wordsOf(here)}): brought over to this clock.`,
+    );
+  if (skipped.length > 0)
+    notes.push(`${skipped.join(', ')} does not exist here: the clocks are set forward. Left out.`);
   if (repeated > 0) notes.push('The hour that comes twice, when the clocks are set back, is taken once for each.');
   const whole = Math.round((hours[hours.length - 1]!.at.getTime() - hours[0]!.at.getTime()) / HOUR_MS) + 1;
-  if (whole > hours.length) notes.push(`${whole - hours.length} of its ${whole} hours are missing; there the sky stays invented.`);
-  if (unit !== 'percent') notes.push(unit === 'okta' ? 'Cloud taken as eighths of the sky.' : 'Cloud taken as a share of the sky, 0 to 1.');
+  if (whole > hours.length)
+    notes.push(`${whole - hours.length} of its ${whole} hours are missing; there the sky stays invented.`);
+  if (unit !== 'percent')
+    notes.push(unit === 'okta' ? 'Cloud taken as eighths of the sky.' : 'Cloud taken as a share of the sky, 0 to 1.');
   return { hours, notes };
 }
 
 /** Cloud hour by hour: what was looked at or read from a file before what a stand-in says. */
-export function skyWith<Hour extends SkyHour>(standIn: readonly Hour[], own: readonly SkyHour[]): (SkyHour & { own: boolean })[] {
+export function skyWith<Hour extends SkyHour>(
+  standIn: readonly Hour[],
+  own: readonly SkyHour[],
+): (SkyHour & { own: boolean })[] {
   const known = new Map(own.map(({ at, cloud }) => [at.getTime(), cloud]));
   return standIn.map(({ at, cloud }) => {
     const seen = known.get(at.getTime());

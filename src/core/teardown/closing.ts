@@ -44,19 +44,30 @@ export function closingScrews(steps: readonly Closing[]): string[] {
 }
 
 /** Why the case may not be closed yet; empty when it may. */
-export function closingHolds({ lots, connections, curing, findings, functionTest, stepsOff }: ClosingState, now: Date): Hold[] {
+export function closingHolds(
+  { lots, connections, curing, findings, functionTest, stepsOff }: ClosingState,
+  now: Date,
+): Hold[] {
   const holds: Hold[] = [];
   for (const name of stepsOff) holds.push({ kind: 'step', words: `${name} is not on yet.` });
   for (const state of lots) {
     const left = outstanding(state);
     if (left > 0)
-      holds.push({ kind: 'lot', words: `${left} of ${state.lot.count} still out: ${state.name}. Put them back or say what became of them.` });
+      holds.push({
+        kind: 'lot',
+        words: `${left} of ${state.lot.count} still out: ${state.name}. Put them back or say what became of them.`,
+      });
   }
-  for (const { name, ticked } of connections) if (!ticked) holds.push({ kind: 'connection', words: `${name} is not ticked with its way round.` });
+  for (const { name, ticked } of connections)
+    if (!ticked) holds.push({ kind: 'connection', words: `${name} is not ticked with its way round.` });
   for (const { name, readyAt } of curing)
     if (readyAt > now)
-      holds.push({ kind: 'curing', words: `${name} is not through: ${Math.ceil((readyAt.getTime() - now.getTime()) / MINUTE_MS)} min to go.` });
-  for (const words of findings) holds.push({ kind: 'finding', words: `Still open: ${words}. Close it, or leave it on purpose with your reason.` });
+      holds.push({
+        kind: 'curing',
+        words: `${name} is not through: ${Math.ceil((readyAt.getTime() - now.getTime()) / MINUTE_MS)} min to go.`,
+      });
+  for (const words of findings)
+    holds.push({ kind: 'finding', words: `Still open: ${words}. Close it, or leave it on purpose with your reason.` });
   const test = testWords(functionTest);
   if (test) holds.push({ kind: 'test', words: test });
   return holds;
@@ -65,7 +76,9 @@ export function closingHolds({ lots, connections, curing, findings, functionTest
 /** Why a test does not let the case be closed; `null` where it does. */
 export function testWords(verdict: TestVerdict): string | null {
   if (verdict === 'passed' || verdict === 'waived') return null;
-  if (verdict === 'not made') return 'The function test before closing is not made. Make it, or waive it with a reason.';
-  if (verdict === 'nothing tried') return 'The function test before closing tried nothing. Try what can be tried, or waive it with a reason.';
+  if (verdict === 'not made')
+    return 'The function test before closing is not made. Make it, or waive it with a reason.';
+  if (verdict === 'nothing tried')
+    return 'The function test before closing tried nothing. Try what can be tried, or waive it with a reason.';
   return `The function test before closing found faulty: ${verdict.faulty.join(', ')}. Mend it, or waive the test with a reason.`;
 }

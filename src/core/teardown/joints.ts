@@ -13,12 +13,14 @@ export const JOINTS = {
   },
   spring: {
     title: 'Spring under load',
-    caution: 'A trapped spring flies across the room. Goggles on, a hand or a bag over it, and let the load off slowly.',
+    caution:
+      'A trapped spring flies across the room. Goggles on, a hand or a bag over it, and let the load off slowly.',
     ask: 'Which end sat where, and was it stretched or pressed?',
   },
   'ribbon clamp': {
     title: 'Ribbon clamp',
-    caution: 'A ribbon clamp is not a plug. Open its bar first, then draw the foil straight out with fingers. Pliers split it.',
+    caution:
+      'A ribbon clamp is not a plug. Open its bar first, then draw the foil straight out with fingers. Pliers split it.',
     ask: 'How does the clamp open, and which side of the foil is bare?',
   },
   plug: {
@@ -48,7 +50,8 @@ export const JOINTS = {
   },
   hinge: {
     title: 'Hinge or pin',
-    caution: 'Pins sit in thin plastic and may be under a spring. Support both sides and push the pin from its thin end.',
+    caution:
+      'Pins sit in thin plastic and may be under a spring. Support both sides and push the pin from its thin end.',
     ask: 'Which end of the pin came out?',
   },
   'laid in': {
@@ -58,7 +61,8 @@ export const JOINTS = {
   },
   mains: {
     title: 'Mains part or picture tube',
-    caution: 'Unplugged is not discharged: mains supplies and picture tubes hold a lethal charge. Leave it to a qualified technician.',
+    caution:
+      'Unplugged is not discharged: mains supplies and picture tubes hold a lethal charge. Leave it to a qualified technician.',
     ask: 'Who will do it?',
   },
 } as const;

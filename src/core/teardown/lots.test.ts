@@ -16,7 +16,16 @@ import {
 } from './lots';
 import { cellName, nextCell, screwShape } from './tray';
 
-const LOT: Lot = { thing: 'screw', drive: 'cross', head: 'pan', diameterMm: 3, lengthMm: 8, shank: 'tapered', count: 4, fate: 'kept' };
+const LOT: Lot = {
+  thing: 'screw',
+  drive: 'cross',
+  head: 'pan',
+  diameterMm: 3,
+  lengthMm: 8,
+  shank: 'tapered',
+  count: 4,
+  fate: 'kept',
+};
 const out = (lot: Partial<Lot> = {}): LotState => ({ lot: { ...LOT, ...lot }, returned: 0, missing: 0 });
 
 describe('counts', () => {
@@ -49,10 +58,14 @@ describe('counts', () => {
 describe('the length guard', () => {
   it('lets a hole’s own screw in, and none that is longer', () => {
     fc.assert(
-      fc.property(fc.double({ min: 3, max: 60, noNaN: true }), fc.double({ min: 0.6, max: 30, noNaN: true }), (length, more) => {
-        expect(lengthGuard(length, holeDepth({ ...LOT, lengthMm: length }, null))).toBeNull();
-        expect(lengthGuard(length + more, length)).toMatch(more > LENGTH_TOLERANCE_MM ? /too long/ : /^$/);
-      }),
+      fc.property(
+        fc.double({ min: 3, max: 60, noNaN: true }),
+        fc.double({ min: 0.6, max: 30, noNaN: true }),
+        (length, more) => {
+          expect(lengthGuard(length, holeDepth({ ...LOT, lengthMm: length }, null))).toBeNull();
+          expect(lengthGuard(length + more, length)).toMatch(more > LENGTH_TOLERANCE_MM ? /too long/ : /^$/);
+        },
+      ),
     );
   });
 
@@ -67,10 +80,20 @@ describe('the length guard', () => {
 });
 
 describe('leftovers', () => {
-  const lot = (lotId: string, fields: Partial<Lot>, returned: number): LotOfStep => ({ ...out(fields), returned, lotId, stepId: `step of ${lotId}` });
+  const lot = (lotId: string, fields: Partial<Lot>, returned: number): LotOfStep => ({
+    ...out(fields),
+    returned,
+    lotId,
+    stepId: `step of ${lotId}`,
+  });
 
   it('are traced to where they can have come from, the likeliest first', () => {
-    const lots = [lot('full', {}, 4), lot('short', { lengthMm: 6 }, 1), lot('open', {}, 3), lot('other', { drive: 'slot' }, 0)];
+    const lots = [
+      lot('full', {}, 4),
+      lot('short', { lengthMm: 6 }, 1),
+      lot('open', {}, 3),
+      lot('other', { drive: 'slot' }, 0),
+    ];
     expect(originsOf(LOT, lots)).toEqual([
       { lotId: 'open', stepId: 'step of open', how: 'same' },
       { lotId: 'short', stepId: 'step of short', how: 'looks alike' },
@@ -93,7 +116,12 @@ describe('what is no screw', () => {
 
 describe('closing the case', () => {
   it('its screws are those before the first cover, and not what was laid aside', () => {
-    const step = (id: string, joint: 'screws' | 'clips', position: number, laidAside = false) => ({ id, joint, position, laidAside });
+    const step = (id: string, joint: 'screws' | 'clips', position: number, laidAside = false) => ({
+      id,
+      joint,
+      position,
+      laidAside,
+    });
     const steps = [
       step('strip', 'clips', 0, true),
       step('front', 'screws', 1),
@@ -106,7 +134,14 @@ describe('closing the case', () => {
   });
 
   const now = new Date('2026-06-21T12:00:00Z');
-  const ready: ClosingState = { lots: [], connections: [], curing: [], findings: [], functionTest: 'passed', stepsOff: [] };
+  const ready: ClosingState = {
+    lots: [],
+    connections: [],
+    curing: [],
+    findings: [],
+    functionTest: 'passed',
+    stepsOff: [],
+  };
   const kinds = (state: Partial<ClosingState>) => closingHolds({ ...ready, ...state }, now).map(({ kind }) => kind);
 
   it('is held for each thing that is not settled, and for nothing else', () => {
@@ -129,7 +164,8 @@ describe('the tray', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 8 }), fc.integer({ min: 1, max: 8 }), (columns, rows) => {
         const taken: number[] = [];
-        for (let cell = nextCell(taken, { columns, rows }); cell !== null; cell = nextCell(taken, { columns, rows })) taken.push(cell);
+        for (let cell = nextCell(taken, { columns, rows }); cell !== null; cell = nextCell(taken, { columns, rows }))
+          taken.push(cell);
         expect(taken).toEqual([...Array(columns * rows).keys()]);
         expect(new Set(taken.map((cell) => cellName(cell, { columns, rows }))).size).toBe(taken.length);
       }),

@@ -2,7 +2,16 @@ import { Refusal } from '../refusal';
 
 /** What is counted into a lot. Only screws have a length that a hole may be too short for. */
 export const THINGS = ['screw', 'nut', 'washer', 'clip', 'spring', 'small part'] as const;
-export const DRIVES = ['cross', 'slot', 'hexagon socket', 'six-lobe', 'six-lobe with pin', 'hexagon head', 'three-wing', 'other'] as const;
+export const DRIVES = [
+  'cross',
+  'slot',
+  'hexagon socket',
+  'six-lobe',
+  'six-lobe with pin',
+  'hexagon head',
+  'three-wing',
+  'other',
+] as const;
 export const HEADS = ['pan', 'flat', 'countersunk', 'round', 'flanged', 'none'] as const;
 export const SHANKS = ['straight', 'tapered'] as const;
 export const FATES = ['kept', 'replaced'] as const;
@@ -31,10 +40,13 @@ const same = <K extends keyof Lot>(a: Lot, b: Lot, keys: readonly K[]) => keys.e
 
 /** Whether two lots look alike in the hand, so that only a ruler tells them apart. */
 export const looksLike = (a: Lot, b: Lot): boolean =>
-  a.thing === 'screw' ? same(a, b, ['thing', 'drive', 'head', 'diameterMm', 'shank']) : same(a, b, ['thing', 'diameterMm']);
+  a.thing === 'screw'
+    ? same(a, b, ['thing', 'drive', 'head', 'diameterMm', 'shank'])
+    : same(a, b, ['thing', 'diameterMm']);
 
 /** Whether two lots can change places for good. */
-export const isSameKind = (a: Lot, b: Lot): boolean => looksLike(a, b) && (a.thing !== 'screw' || a.lengthMm === b.lengthMm);
+export const isSameKind = (a: Lot, b: Lot): boolean =>
+  looksLike(a, b) && (a.thing !== 'screw' || a.lengthMm === b.lengthMm);
 
 /** Whether it is known by its bore. */
 export const hasBore = (thing: Thing): boolean => thing === 'nut' || thing === 'washer';
@@ -95,8 +107,16 @@ export const outstanding = ({ lot, returned, missing }: LotState): number => lot
 export function returnToHole(state: LotState, count: number, lengthMm: number, deepestMm: number): LotState {
   if (!Number.isInteger(count) || count < 1) throw new Refusal('count', 'Give how many went in, at least 1.');
   const left = outstanding(state);
-  if (left === 0) throw new Refusal('count', `All ${state.lot.count} of this lot are back or explained already. Nothing was counted twice.`);
-  if (count > left) throw new Refusal('count', `Only ${left} of this lot are still out, not ${count}. If one is over, it belongs to another hole.`);
+  if (left === 0)
+    throw new Refusal(
+      'count',
+      `All ${state.lot.count} of this lot are back or explained already. Nothing was counted twice.`,
+    );
+  if (count > left)
+    throw new Refusal(
+      'count',
+      `Only ${left} of this lot are still out, not ${count}. If one is over, it belongs to another hole.`,
+    );
   const guard = state.lot.thing === 'screw' ? lengthGuard(lengthMm, deepestMm) : null;
   if (guard) throw new Refusal('lengthMm', guard);
   return { ...state, returned: state.returned + count };

@@ -56,8 +56,10 @@ function improve(given: readonly number[], { size, before, after }: Part): numbe
         // How far the run can go: up to what it waits for, down to what waits for it.
         let [first, last] = [0, size - 1];
         for (let i = at; i < at + length; i++) {
-          for (const other of before[order[i]!]!) if (position[other]! < at) first = Math.max(first, position[other]! + 1);
-          for (const other of after[order[i]!]!) if (position[other]! >= at + length) last = Math.min(last, position[other]! - 1);
+          for (const other of before[order[i]!]!)
+            if (position[other]! < at) first = Math.max(first, position[other]! + 1);
+          for (const other of after[order[i]!]!)
+            if (position[other]! >= at + length) last = Math.min(last, position[other]! - 1);
         }
         let [best, target] = [0, at];
         let gain = 0;

@@ -30,7 +30,10 @@ export function numberSteps(steps: readonly string[], blocks: readonly Block[]):
   const numberOf = new Map(ids.map((id, i) => [id, i]));
   if (numberOf.size < ids.length) {
     const at = steps.findIndex((id, i) => steps.indexOf(id) !== i);
-    throw new Refusal(`steps[${at}]`, `Step “${steps[at]}” is named twice. Each step comes off once; give the second one a name of its own.`);
+    throw new Refusal(
+      `steps[${at}]`,
+      `Step “${steps[at]}” is named twice. Each step comes off once; give the second one a name of its own.`,
+    );
   }
   const before: number[][] = ids.map(() => []);
   const after: number[][] = ids.map(() => []);
@@ -43,7 +46,10 @@ export function numberSteps(steps: readonly string[], blocks: readonly Block[]):
     const [a, b] = [numberOf.get(first), numberOf.get(then)];
     const unknown = a === undefined ? first : then;
     if (a === undefined || b === undefined)
-      throw new Refusal(`blocks[${i}]`, `The block names “${unknown}”, which is not among the steps. Name steps that came off.`);
+      throw new Refusal(
+        `blocks[${i}]`,
+        `The block names “${unknown}”, which is not among the steps. Name steps that came off.`,
+      );
     if (before[b]!.includes(a)) return;
     before[b]!.push(a);
     after[a]!.push(b);

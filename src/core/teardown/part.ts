@@ -22,7 +22,8 @@ export interface Part {
 
 function partOf({ before, after }: Numbered, from: number, to: number): Part {
   const size = to - from;
-  const inside = (lists: number[][]) => lists.slice(from, to).map((list) => list.filter((s) => s >= from && s < to).map((s) => s - from));
+  const inside = (lists: number[][]) =>
+    lists.slice(from, to).map((list) => list.filter((s) => s >= from && s < to).map((s) => s - from));
   const part: Part = {
     from,
     size,

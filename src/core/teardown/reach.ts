@@ -15,11 +15,17 @@ export const COVERS_NOTHING: readonly Joint[] = ['screws', 'plug', 'ribbon clamp
  *
  * @param steps in the order taken off
  */
-export function maybeOutOfReach<S extends Step>(step: Step, steps: readonly S[], blocks: readonly { firstId: string; thenId: string }[]): S[] {
+export function maybeOutOfReach<S extends Step>(
+  step: Step,
+  steps: readonly S[],
+  blocks: readonly { firstId: string; thenId: string }[],
+): S[] {
   if (COVERS_NOTHING.includes(step.joint)) return [];
   const at = steps.findIndex(({ id }) => id === step.id);
   const settled = new Set(
-    blocks.filter(({ firstId, thenId }) => thenId === step.id || firstId === step.id).flatMap(({ firstId, thenId }) => [firstId, thenId]),
+    blocks
+      .filter(({ firstId, thenId }) => thenId === step.id || firstId === step.id)
+      .flatMap(({ firstId, thenId }) => [firstId, thenId]),
   );
   return steps
     .slice(0, Math.max(0, at))

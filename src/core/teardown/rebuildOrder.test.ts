@@ -4,10 +4,12 @@ import type { Block } from './order';
 import { rebuildOrder } from './rebuildOrder';
 
 const names = (count: number) => Array.from({ length: count }, (_, i) => `s${i}`);
-const keeps = (order: readonly string[], blocks: readonly Block[]) => blocks.every(({ first, then }) => order.indexOf(first) < order.indexOf(then));
+const keeps = (order: readonly string[], blocks: readonly Block[]) =>
+  blocks.every(({ first, then }) => order.indexOf(first) < order.indexOf(then));
 const inversionsOf = (order: readonly string[], steps: readonly string[]) => {
   let count = 0;
-  for (let i = 0; i < order.length; i++) for (let j = i + 1; j < order.length; j++) if (steps.indexOf(order[i]!) < steps.indexOf(order[j]!)) count++;
+  for (let i = 0; i < order.length; i++)
+    for (let j = i + 1; j < order.length; j++) if (steps.indexOf(order[i]!) < steps.indexOf(order[j]!)) count++;
   return count;
 };
 
@@ -38,7 +40,9 @@ const teardown = (most: number, mostBlocks: number) =>
     const pairs = fc.array(fc.tuple(fc.nat(count - 1), fc.nat(count - 1)), { maxLength: mostBlocks });
     return fc.tuple(fc.shuffledSubarray(names(count), { minLength: count }), pairs).map(([hidden, picked]) => ({
       steps: names(count),
-      blocks: picked.filter(([a, b]) => a !== b).map(([a, b]) => ({ first: hidden[Math.min(a, b)]!, then: hidden[Math.max(a, b)]! })),
+      blocks: picked
+        .filter(([a, b]) => a !== b)
+        .map(([a, b]) => ({ first: hidden[Math.min(a, b)]!, then: hidden[Math.max(a, b)]! })),
     }));
   });
 
@@ -47,7 +51,13 @@ describe('the way back', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 80 }), (count) => {
         const steps = names(count);
-        expect(rebuildOrder(steps, [])).toEqual({ order: [...steps].reverse(), early: [], inversions: 0, lowerBound: 0, circles: [] });
+        expect(rebuildOrder(steps, [])).toEqual({
+          order: [...steps].reverse(),
+          early: [],
+          inversions: 0,
+          lowerBound: 0,
+          circles: [],
+        });
       }),
     );
   });
@@ -70,7 +80,8 @@ describe('the way back', () => {
         expect(inversions).toBe(inversionsOf(order, steps));
         expect(lowerBound).toBeLessThanOrEqual(inversions);
         const reverse = [...steps].reverse();
-        for (const { step, placesEarlier } of early) expect(reverse.indexOf(step) - order.indexOf(step)).toBe(placesEarlier);
+        for (const { step, placesEarlier } of early)
+          expect(reverse.indexOf(step) - order.indexOf(step)).toBe(placesEarlier);
       }),
     );
   });
@@ -113,7 +124,11 @@ describe('the way back', () => {
 describe('circles', () => {
   it('are each reported, the smallest first, and then there is no order', () => {
     const ring = (...ids: string[]) => ids.map((first, i) => ({ first, then: ids[(i + 1) % ids.length]! }));
-    const { circles, order } = rebuildOrder(names(9), [...ring('s0', 's3', 's5', 's7'), ...ring('s1', 's2'), { first: 's8', then: 's0' }]);
+    const { circles, order } = rebuildOrder(names(9), [
+      ...ring('s0', 's3', 's5', 's7'),
+      ...ring('s1', 's2'),
+      { first: 's8', then: 's0' },
+    ]);
     expect(order).toEqual([]);
     expect(circles.map((circle) => [...circle].sort())).toEqual([
       ['s1', 's2'],

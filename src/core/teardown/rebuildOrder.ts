@@ -45,6 +45,14 @@ export function rebuildOrder(steps: readonly string[], blocks: readonly Block[])
     lowerBound += best.lowerBound;
     return best.order.map((step) => step + part.from);
   });
-  const early = order.flatMap((step, at) => (step > at ? [{ step: numbered.ids[step]!, placesEarlier: step - at }] : []));
-  return { order: order.map((step) => numbered.ids[step]!), early, inversions: countInversions(order), lowerBound, circles: [] };
+  const early = order.flatMap((step, at) =>
+    step > at ? [{ step: numbered.ids[step]!, placesEarlier: step - at }] : [],
+  );
+  return {
+    order: order.map((step) => numbered.ids[step]!),
+    early,
+    inversions: countInversions(order),
+    lowerBound,
+    circles: [],
+  };
 }

@@ -5,7 +5,9 @@ describe('the traps of rebuilding', () => {
   it('the forgotten inner shield goes on before the outer one', () => {
     // The inner shield lay loose and was seen only after the outer one and the board were off.
     const off = ['lid screws', 'lid', 'inner shield', 'outer shield', 'board'];
-    expect(rebuildOrder(off, []).order.indexOf('inner shield')).toBeGreaterThan(rebuildOrder(off, []).order.indexOf('outer shield'));
+    expect(rebuildOrder(off, []).order.indexOf('inner shield')).toBeGreaterThan(
+      rebuildOrder(off, []).order.indexOf('outer shield'),
+    );
     const { order, early, inversions } = rebuildOrder(off, [{ first: 'inner shield', then: 'outer shield' }]);
     expect(order).toEqual(['board', 'inner shield', 'outer shield', 'lid', 'lid screws']);
     expect(early).toEqual([{ step: 'inner shield', placesEarlier: 1 }]);

@@ -43,7 +43,17 @@ const HEAD_HEIGHT = 0.6;
 const PITCH = 0.4;
 
 /** The shape that the tray draws: a head about twice as wide as the shank, and the shank at its true length. */
-export function screwShape({ diameterMm, lengthMm, shank, head }: { diameterMm: number; lengthMm: number; shank: string; head: string }): ScrewShape {
+export function screwShape({
+  diameterMm,
+  lengthMm,
+  shank,
+  head,
+}: {
+  diameterMm: number;
+  lengthMm: number;
+  shank: string;
+  head: string;
+}): ScrewShape {
   const pitch = Math.max(0.5, diameterMm * PITCH);
   const lines = Math.floor((0.9 * lengthMm) / pitch);
   return {
@@ -64,7 +74,11 @@ export function shankPath({ headHeightMm, shankWidthMm, lengthMm, tipWidthMm }: 
 }
 
 /** A fastener as a picture for paper, with its size in mm. */
-export function screwPicture(screw: Parameters<typeof screwShape>[0]): { svg: string; widthMm: number; heightMm: number } {
+export function screwPicture(screw: Parameters<typeof screwShape>[0]): {
+  svg: string;
+  widthMm: number;
+  heightMm: number;
+} {
   const shape = screwShape(screw);
   const widthMm = Math.max(shape.headWidthMm, shape.shankWidthMm) + 1;
   const heightMm = shape.headHeightMm + shape.lengthMm;

@@ -8,7 +8,9 @@ const KEY_GROUPS = ['letters', 'digits', 'space and shift', 'cursor keys', 'func
 export const intake: Migration = {
   name: '0003-intake',
   statements: [
-    ...['claim', 'packing', 'worthKeeping', 'owner'].map((column) => `ALTER TABLE restorations ADD COLUMN ${column} TEXT NOT NULL DEFAULT ''`),
+    ...['claim', 'packing', 'worthKeeping', 'owner'].map(
+      (column) => `ALTER TABLE restorations ADD COLUMN ${column} TEXT NOT NULL DEFAULT ''`,
+    ),
     `ALTER TABLE restorations ADD COLUMN aim TEXT NOT NULL DEFAULT 'presentable'`,
     `ALTER TABLE restorations ADD COLUMN allowed JSON NOT NULL DEFAULT '{"stages":[],"spendMinor":0,"words":""}'`,
     `ALTER TABLE restorations ADD COLUMN estimate JSON`,

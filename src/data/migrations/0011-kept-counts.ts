@@ -9,7 +9,8 @@ const SPEAKS: readonly [table: string, events: readonly string[], key: string][]
   ['restorations', ['UPDATE OF aim'], 'id'],
 ];
 
-const OUTCOME_ID = (row: string) => `${row}.agent || '|' || ${row}.soil || '|' || ${row}.surface || '|' || ${row}.outcome`;
+const OUTCOME_ID = (row: string) =>
+  `${row}.agent || '|' || ${row}.soil || '|' || ${row}.surface || '|' || ${row}.outcome`;
 const COUNT_UP = `INSERT INTO learnt_outcomes (id, agent, soil, surface, outcome, times)
   SELECT ${OUTCOME_ID('NEW')}, NEW.agent, NEW.soil, NEW.surface, NEW.outcome, 1 WHERE NEW.outcome IS NOT NULL
   ON CONFLICT (id) DO UPDATE SET times = times + 1;`;

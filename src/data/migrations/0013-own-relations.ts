@@ -40,5 +40,8 @@ const trigger = ([table, field, target]: [string, string, string], when: string,
 /** A row that belongs to a restoration names only rows of the same one. */
 export const ownRelations: Migration = {
   name: '0013-own-relations',
-  statements: FIELDS.flatMap((each) => [trigger(each, 'INSERT', 'in'), trigger(each, `UPDATE OF ${each[1]}, restorationId`, 'on')]),
+  statements: FIELDS.flatMap((each) => [
+    trigger(each, 'INSERT', 'in'),
+    trigger(each, `UPDATE OF ${each[1]}, restorationId`, 'on'),
+  ]),
 };

@@ -46,18 +46,29 @@ const open = (bytes: PictureSource) => sharp(bytes, { limitInputPixels: LARGEST_
 export async function inspectPicture(bytes: PictureSource): Promise<PictureFacts> {
   const size = typeof bytes === 'string' ? (await stat(bytes)).size : bytes.byteLength;
   if (size > LARGEST_FILE_BYTES)
-    throw new Refusal('photo', `The file is ${Math.round(size / 1048576)} MB. Send pictures of up to ${LARGEST_FILE_BYTES / 1048576} MB.`);
+    throw new Refusal(
+      'photo',
+      `The file is ${Math.round(size / 1048576)} MB. Send pictures of up to ${LARGEST_FILE_BYTES / 1048576} MB.`,
+    );
   let facts: Metadata;
   try {
     // Metadata alone decodes nothing, so that even a picture bomb can be looked at here.
     facts = await sharp(bytes, { limitInputPixels: false }).metadata();
   } catch {
-    throw new Refusal('photo', 'This is not a picture, whatever its name says. Send a JPEG, PNG or WebP as the camera made it.');
+    throw new Refusal(
+      'photo',
+      'This is not a picture, whatever its name says. Send a JPEG, PNG or WebP as the camera made it.',
+    );
   }
   const type = Object.hasOwn(TYPES, facts.format) ? TYPES[facts.format as PictureType] : null;
-  if (!type) throw new Refusal('photo', `Pictures of type ${facts.format} are not taken in. Save it as JPEG, PNG or WebP.`);
+  if (!type)
+    throw new Refusal('photo', `Pictures of type ${facts.format} are not taken in. Save it as JPEG, PNG or WebP.`);
   const pixels = facts.width * facts.height;
-  if (pixels > LARGEST_PIXELS) throw new Refusal('photo', `The picture has ${million(pixels)} pixels. Send one of up to ${million(LARGEST_PIXELS)}.`);
+  if (pixels > LARGEST_PIXELS)
+    throw new Refusal(
+      'photo',
+      `The picture has ${million(pixels)} pixels. Send one of up to ${million(LARGEST_PIXELS)}.`,
+    );
   if (facts.space === 'cmyk')
     throw new Refusal(
       'photo',
@@ -68,7 +79,10 @@ export async function inspectPicture(bytes: PictureSource): Promise<PictureFacts
     const last = { left: 0, top: facts.height - 1, width: facts.width, height: 1 };
     await decoding(pixels, () => open(bytes).extract(last).raw().toBuffer());
   } catch {
-    throw new Refusal('photo', 'The picture breaks off or is damaged. Copy it from the camera again and send the whole file.');
+    throw new Refusal(
+      'photo',
+      'The picture breaks off or is damaged. Copy it from the camera again and send the whole file.',
+    );
   }
   const { width, height } = facts.autoOrient;
   return { ...type, width, height };
@@ -92,6 +106,8 @@ export async function mimeOf(bytes: Buffer): Promise<string | null> {
 /** Decodes a picture upright, in sRGB, as RGBA. */
 export async function decodePicture(bytes: Buffer): Promise<Picture> {
   const upright = open(bytes).autoOrient().toColourspace('srgb').ensureAlpha();
-  const { data, info } = await decoding(await pixelsOf(bytes), () => upright.raw().toBuffer({ resolveWithObject: true }));
+  const { data, info } = await decoding(await pixelsOf(bytes), () =>
+    upright.raw().toBuffer({ resolveWithObject: true }),
+  );
   return { width: info.width, height: info.height, data };
 }

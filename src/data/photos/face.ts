@@ -22,7 +22,8 @@ interface MeasuredFace extends Face {
  */
 export async function measuredPicture(photoId: string, { flatField }: MeasureSpec): Promise<Picture> {
   const [photo, flat] = [await findPhoto(photoId), flatField ? await findPhoto(flatField) : null];
-  if (!photo || (flatField && !flat)) throw new Refusal('pieceId', 'A photograph of this piece is not here any more. Measure it again.');
+  if (!photo || (flatField && !flat))
+    throw new Refusal('pieceId', 'A photograph of this piece is not here any more. Measure it again.');
   const picture = await decodePicture(await readOriginal(photo));
   return flat ? inPool('evenedOf', { picture, flat: await decodePicture(await readOriginal(flat)) }) : picture;
 }
@@ -33,7 +34,11 @@ export async function measuredPicture(photoId: string, { flatField }: MeasureSpe
  * @param shape width to height of the first picture of the same face
  * @throws Refusal where the photograph or the outline is gone
  */
-export async function measuredFace({ photoId, spec }: Measurement, columns: number, shape?: number): Promise<MeasuredFace> {
+export async function measuredFace(
+  { photoId, spec }: Measurement,
+  columns: number,
+  shape?: number,
+): Promise<MeasuredFace> {
   const picture = await measuredPicture(photoId, spec);
   return { ...faceOf(picture, spec, PIECE_REGION, columns, shape === undefined ? {} : { shape }), picture };
 }

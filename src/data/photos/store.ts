@@ -20,7 +20,8 @@ import { removeUnspoken, type Spoken } from './sweep';
 export const THUMBNAIL_PX = { small: 320, large: 1280 } as const;
 export type ThumbnailSize = keyof typeof THUMBNAIL_PX;
 
-const originalPath = (hash: string, extension: string) => path.join(dataFolder(), 'photos', hash.slice(0, 2), `${hash}.${extension}`);
+const originalPath = (hash: string, extension: string) =>
+  path.join(dataFolder(), 'photos', hash.slice(0, 2), `${hash}.${extension}`);
 
 const exists = (file: string) =>
   stat(file).then(
@@ -29,7 +30,8 @@ const exists = (file: string) =>
   );
 
 /** Where the original of a photograph lies. */
-export const originalFile = ({ hash, extension }: Pick<Photo, 'hash' | 'extension'>): string => originalPath(hash, extension);
+export const originalFile = ({ hash, extension }: Pick<Photo, 'hash' | 'extension'>): string =>
+  originalPath(hash, extension);
 
 /** Those of some photographs whose file is gone. */
 export async function withoutFile(photos: readonly Photo[]): Promise<Photo[]> {
@@ -86,7 +88,9 @@ async function keepFile(what: ToKeep, extension: string): Promise<KeptFile> {
 }
 
 /** Keeps files, writes what there is to write about them, and lets them go again where that is refused. */
-export async function withFiles<T>(work: (keep: (what: ToKeep, extension: string) => Promise<string>) => Promise<T>): Promise<T> {
+export async function withFiles<T>(
+  work: (keep: (what: ToKeep, extension: string) => Promise<string>) => Promise<T>,
+): Promise<T> {
   const kept: KeptFile[] = [];
   const each = (what: 'settle' | 'drop') => Promise.all(kept.map((file) => file[what]()));
   try {
@@ -110,7 +114,14 @@ async function exifTime(bytes: Buffer, timeZone: string): Promise<string | null>
   } | null;
   const found = /^(\d{4}):(\d\d):(\d\d) (\d\d):(\d\d):(\d\d)/.exec(String(tags?.DateTimeOriginal ?? ''));
   if (!found) return null;
-  const [year, month, day, hour, minute, second] = found.slice(1).map(Number) as [number, number, number, number, number, number];
+  const [year, month, day, hour, minute, second] = found.slice(1).map(Number) as [
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
   const time = new TZDate(year, month - 1, day, hour, minute, second, timeZone);
   return Number.isNaN(time.getTime()) ? null : new Date(time.getTime()).toISOString();
 }
@@ -144,7 +155,12 @@ async function writePhoto(photo: Omit<Photo, 'id' | 'addedAt'>, now: Date): Prom
   return inTransaction(async () => {
     await needRow('restorations', photo.restorationId);
     // The same file sent twice to the same place is one photograph, not two.
-    const [same] = await findRows('photos', { restorationId: photo.restorationId, stage: photo.stage, pieceId: photo.pieceId, hash });
+    const [same] = await findRows('photos', {
+      restorationId: photo.restorationId,
+      stage: photo.stage,
+      pieceId: photo.pieceId,
+      hash,
+    });
     if (same) return same;
     const added = await addRow('photos', { ...photo, addedAt: now.toISOString() });
     await appendLog(
@@ -161,7 +177,8 @@ async function writePhoto(photo: Omit<Photo, 'id' | 'addedAt'>, now: Date): Prom
   });
 }
 
-export const photosOf = (restorationId: string): Promise<Photo[]> => findRows('photos', { restorationId }, [['addedAt', 'ASC']]);
+export const photosOf = (restorationId: string): Promise<Photo[]> =>
+  findRows('photos', { restorationId }, [['addedAt', 'ASC']]);
 /** The newest photograph of each restoration that has one, by restoration. */
 export async function newestPhotos(restorationIds: string[]): Promise<Map<string, string>> {
   const found = await select<{ id: string; restorationId: string }>(
@@ -175,7 +192,8 @@ export async function newestPhotos(restorationIds: string[]): Promise<Map<string
 export const findPhoto = (id: string): Promise<Photo | null> => findRow('photos', id);
 
 /** The original as it was sent. */
-export const readOriginal = ({ hash, extension }: Pick<Photo, 'hash' | 'extension'>): Promise<Buffer> => readFile(originalPath(hash, extension));
+export const readOriginal = ({ hash, extension }: Pick<Photo, 'hash' | 'extension'>): Promise<Buffer> =>
+  readFile(originalPath(hash, extension));
 
 /** A small upright picture, made once and kept. */
 export async function readThumbnail(photo: Pick<Photo, 'hash' | 'extension'>, size: ThumbnailSize): Promise<Buffer> {
@@ -183,7 +201,8 @@ export async function readThumbnail(photo: Pick<Photo, 'hash' | 'extension'>, si
   if (await exists(file)) return readFile(file);
   const side = THUMBNAIL_PX[size];
   const original = originalFile(photo);
-  if (!(await exists(original))) throw Object.assign(new Error(`The original of this photograph is missing: ${original}`), { code: 'ENOENT' });
+  if (!(await exists(original)))
+    throw Object.assign(new Error(`The original of this photograph is missing: ${original}`), { code: 'ENOENT' });
   const small = await decoding(await pixelsOf(original), () =>
     sharp(original, { limitInputPixels: LARGEST_PIXELS })
       .autoOrient()
@@ -196,7 +215,10 @@ export async function readThumbnail(photo: Pick<Photo, 'hash' | 'extension'>, si
 }
 
 /** A photograph for paper, upright, with numbered pins drawn onto it. JPEG: what a PDF takes. */
-export async function readForPaper(photo: Pick<Photo, 'hash' | 'extension' | 'width' | 'height'>, pins: readonly Share[]): Promise<Buffer> {
+export async function readForPaper(
+  photo: Pick<Photo, 'hash' | 'extension' | 'width' | 'height'>,
+  pins: readonly Share[],
+): Promise<Buffer> {
   const side = 900;
   const scale = Math.min(1, side / Math.max(photo.width, photo.height));
   const [width, height] = [Math.round(photo.width * scale), Math.round(photo.height * scale)];
@@ -204,7 +226,9 @@ export async function readForPaper(photo: Pick<Photo, 'hash' | 'extension' | 'wi
     ({ x, y }, i) =>
       `<circle cx="${x * width}" cy="${y * height}" r="22" fill="#f0b13c" stroke="#2c1d00" stroke-width="3"/><text x="${x * width}" y="${y * height + 9}" font-size="26" font-weight="bold" font-family="sans-serif" text-anchor="middle" fill="#2c1d00">${i + 1}</text>`,
   );
-  const drawn = Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}">${marks.join('')}</svg>`);
+  const drawn = Buffer.from(
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}">${marks.join('')}</svg>`,
+  );
   return decoding(photo.width * photo.height, () =>
     sharp(originalFile(photo), { limitInputPixels: LARGEST_PIXELS })
       .autoOrient()

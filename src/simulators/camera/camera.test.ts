@@ -19,7 +19,11 @@ it('the same shot is the same picture, another seed is not', () => {
 });
 
 it('truth follows the yellowing: hidden patch clean, one side paler', () => {
-  for (const scene of [homeComputer({ amount: 20 }, { amount: 9 }), desktopFront({ amount: 20 }), handheld({ amount: 20 })]) {
+  for (const scene of [
+    homeComputer({ amount: 20 }, { amount: 9 }),
+    desktopFront({ amount: 20 }),
+    handheld({ amount: 20 }),
+  ]) {
     const [piece] = scene.regions.map(({ id }) => trueLab(scene, id));
     expect(deltaE00(trueLab(scene, 'hidden'), [87, -0.6, 5])).toBeLessThan(0.1);
     expect(piece![2]).toBeCloseTo(25, 1);
@@ -46,17 +50,23 @@ it('a projection takes its points where they belong', () => {
   from.forEach((point, i) => project(h, point).forEach((v, c) => expect(v).toBeCloseTo(to[i]![c]!, 6)));
 });
 
-it.each([1, 3, 6, 8] as const)('writes EXIF time and orientation %d, and the picture is upright again when read', async (orientation) => {
-  const { picture } = takePhotograph(desktopFront({ amount: 12 }), { ...SMALL, noiseCodes: 0 });
-  const jpeg = await toJpeg(picture, { quality: 95, takenAt: new Date(2026, 5, 21, 10, 30), orientation });
-  const tags = (await exifr.parse(jpeg, { reviveValues: false, translateValues: false })) as { Orientation: number; DateTimeOriginal: string };
-  expect(tags.Orientation).toBe(orientation);
-  expect(tags.DateTimeOriginal).toBe('2026:06:21 10:30:00');
-  const back = await decodePicture(jpeg);
-  expect([back.width, back.height]).toEqual([320, 240]);
-  const at = 4 * (120 * 320 + 80);
-  for (let c = 0; c < 3; c++) expect(Math.abs(back.data[at + c]! - picture.data[at + c]!)).toBeLessThan(12);
-});
+it.each([1, 3, 6, 8] as const)(
+  'writes EXIF time and orientation %d, and the picture is upright again when read',
+  async (orientation) => {
+    const { picture } = takePhotograph(desktopFront({ amount: 12 }), { ...SMALL, noiseCodes: 0 });
+    const jpeg = await toJpeg(picture, { quality: 95, takenAt: new Date(2026, 5, 21, 10, 30), orientation });
+    const tags = (await exifr.parse(jpeg, { reviveValues: false, translateValues: false })) as {
+      Orientation: number;
+      DateTimeOriginal: string;
+    };
+    expect(tags.Orientation).toBe(orientation);
+    expect(tags.DateTimeOriginal).toBe('2026:06:21 10:30:00');
+    const back = await decodePicture(jpeg);
+    expect([back.width, back.height]).toEqual([320, 240]);
+    const at = 4 * (120 * 320 + 80);
+    for (let c = 0; c < 3; c++) expect(Math.abs(back.data[at + c]! - picture.data[at + c]!)).toBeLessThan(12);
+  },
+);
 
 it('noise is what was asked for', () => {
   const clean = takePhotograph(desktopFront({ amount: 0 }), { ...SMALL, noiseCodes: 0 }).picture.data;

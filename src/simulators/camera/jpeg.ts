@@ -13,9 +13,14 @@ export interface JpegOptions {
 const TURN_TO_STORE = { 1: 0, 3: 180, 6: 270, 8: 90 } as const;
 
 /** Writes a picture as the camera would: JPEG with EXIF time and orientation. */
-export async function toJpeg(picture: Picture, { quality = 85, takenAt, orientation = 1 }: JpegOptions = {}): Promise<Buffer> {
+export async function toJpeg(
+  picture: Picture,
+  { quality = 85, takenAt, orientation = 1 }: JpegOptions = {},
+): Promise<Buffer> {
   const { width, height, data } = picture;
-  const raw = sharp(Buffer.from(data.buffer, data.byteOffset, data.byteLength), { raw: { width, height, channels: 4 } }).removeAlpha();
+  const raw = sharp(Buffer.from(data.buffer, data.byteOffset, data.byteLength), {
+    raw: { width, height, channels: 4 },
+  }).removeAlpha();
   const exif = {
     IFD0: { Make: 'Simulated camera', Orientation: String(orientation) },
     ...(takenAt && { IFD2: { DateTimeOriginal: format(takenAt, 'yyyy:MM:dd HH:mm:ss') } }),

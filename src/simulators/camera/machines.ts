@@ -99,10 +99,32 @@ function keyboard([x, y, w, h]: Rect, yellowing: Yellowing | undefined): Plate[]
       const top = scaleBox(box, 1.7);
       const id = `key-${r}-${k}`;
       return [
-        { id, box, radiusMm: 1.6, lab: pale ? KEY_PALE : KEY_GREY, relief: 0.28, shadowMm: 1.2, ...(yellowing && pale && { yellowing }) },
-        { id: `${id}-top`, box: top, radiusMm: 1.4, lab: pale ? KEY_PALE : KEY_GREY, relief: -0.05, ...(yellowing && pale && { yellowing }) },
+        {
+          id,
+          box,
+          radiusMm: 1.6,
+          lab: pale ? KEY_PALE : KEY_GREY,
+          relief: 0.28,
+          shadowMm: 1.2,
+          ...(yellowing && pale && { yellowing }),
+        },
+        {
+          id: `${id}-top`,
+          box: top,
+          radiusMm: 1.4,
+          lab: pale ? KEY_PALE : KEY_GREY,
+          relief: -0.05,
+          ...(yellowing && pale && { yellowing }),
+        },
         ...(width === 1
-          ? [{ id: `${id}-legend`, box: [top[0] + 2, top[1] + 1.8, 1.5 + ((k * 7 + r * 3) % 4) * 0.7, 0.9] as Rect, radiusMm: 0.4, lab: DARK }]
+          ? [
+              {
+                id: `${id}-legend`,
+                box: [top[0] + 2, top[1] + 1.8, 1.5 + ((k * 7 + r * 3) % 4) * 0.7, 0.9] as Rect,
+                radiusMm: 0.4,
+                lab: DARK,
+              },
+            ]
           : []),
       ] satisfies Plate[];
     });
@@ -155,7 +177,15 @@ export function desktopFront(fascia: Yellowing): Scene {
     heightMm: 360,
     bench: [52, 4, 14],
     plates: [
-      { id: 'fascia', box: front, radiusMm: 6, lab: BONE, relief: 0.3, shadowMm: 14, yellowing: { ...fascia, shadow: { box: hidden, softMm: 1 } } },
+      {
+        id: 'fascia',
+        box: front,
+        radiusMm: 6,
+        lab: BONE,
+        relief: 0.3,
+        shadowMm: 14,
+        yellowing: { ...fascia, shadow: { box: hidden, softMm: 1 } },
+      },
       { id: 'bay', box: [60, 66, 170, 46], radiusMm: 2, lab: SLOT, relief: -0.3 },
       { id: 'drive-door', box: [62, 68, 166, 42], radiusMm: 1.5, lab: BONE, relief: 0.2 },
       { id: 'drive-slot', box: [74, 84, 142, 5], radiusMm: 2, lab: SLOT, relief: -0.3 },
@@ -192,7 +222,15 @@ export function handheld(shell: Yellowing): Scene {
     heightMm: 360,
     bench: [58, -3, 6],
     plates: [
-      { id: 'body', box: body, radiusMm: 7, lab: BONE, relief: 0.3, shadowMm: 10, yellowing: { ...shell, shadow: { box: hidden, softMm: 1 } } },
+      {
+        id: 'body',
+        box: body,
+        radiusMm: 7,
+        lab: BONE,
+        relief: 0.3,
+        shadowMm: 10,
+        yellowing: { ...shell, shadow: { box: hidden, softMm: 1 } },
+      },
       { id: 'bezel', box: [76, 70, 250, 56], radiusMm: 3, lab: DARK, relief: -0.2 },
       { id: 'window', box: [86, 78, 230, 40], radiusMm: 1, lab: WINDOW },
       ...Array.from({ length: 3 }, (_, i) => ({

@@ -20,5 +20,7 @@ export function innerRect(corners: readonly Point[], margin = 0.15): Rect {
   const top = Math.max(a[1], b[1]);
   const bottom = Math.min(c[1], d[1]);
   const [w, h] = [right - left, bottom - top];
-  return [left + margin * w, top + margin * h, w * (1 - 2 * margin), h * (1 - 2 * margin)].map(Math.round) as unknown as Rect;
+  return [left + margin * w, top + margin * h, w * (1 - 2 * margin), h * (1 - 2 * margin)].map(
+    Math.round,
+  ) as unknown as Rect;
 }

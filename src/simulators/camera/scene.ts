@@ -65,7 +65,10 @@ export interface Scene {
 }
 
 /** b* that a yellowing adds over a plate's box, as a function of the place in mm. */
-export function yellowField(yellowing: Yellowing | undefined, [bx, by, bw, bh]: Rect): (x: number, y: number) => number {
+export function yellowField(
+  yellowing: Yellowing | undefined,
+  [bx, by, bw, bh]: Rect,
+): (x: number, y: number) => number {
   if (!yellowing) return () => 0;
   const { amount, oneSided, streaks, folds, blotches, shadow } = yellowing;
   const side = direction(oneSided?.angleDeg);
@@ -77,8 +80,10 @@ export function yellowField(yellowing: Yellowing | undefined, [bx, by, bw, bh]: 
       const along = ((x - bx) / bw - 0.5) * side.cos + ((y - by) / bh - 0.5) * side.sin + 0.5;
       value *= 1 + (oneSided.farShare - 1) * Math.min(1, Math.max(0, along));
     }
-    if (streaks) value += streaks.amount * Math.sin((2 * Math.PI * (y * stripe.cos - x * stripe.sin)) / streaks.periodMm);
-    for (const line of folds?.lines ?? []) value += folds!.amount * Math.exp(-((distanceToLine(line, x, y) / folds!.widthMm) ** 2));
+    if (streaks)
+      value += streaks.amount * Math.sin((2 * Math.PI * (y * stripe.cos - x * stripe.sin)) / streaks.periodMm);
+    for (const line of folds?.lines ?? [])
+      value += folds!.amount * Math.exp(-((distanceToLine(line, x, y) / folds!.widthMm) ** 2));
     if (blotches && blotch) value += blotches.amount * blotch(x / blotches.sizeMm, y / blotches.sizeMm);
     if (shadow) {
       const [sx, sy, sw, sh] = shadow.box;
@@ -96,7 +101,10 @@ function distanceToLine([x1, y1, x2, y2]: readonly [number, number, number, numb
   return Math.hypot(x - x1 - t * dx, y - y1 - t * dy);
 }
 
-const direction = (angleDeg = 0) => ({ cos: Math.cos((angleDeg * Math.PI) / 180), sin: Math.sin((angleDeg * Math.PI) / 180) });
+const direction = (angleDeg = 0) => ({
+  cos: Math.cos((angleDeg * Math.PI) / 180),
+  sin: Math.sin((angleDeg * Math.PI) / 180),
+});
 
 /** Colour of plastic that has taken on so much yellow: darker and redder as it ages. */
 export function agedLab([l, a, b]: Lab, yellow: number): Lab {
@@ -120,7 +128,9 @@ export function trueLab(scene: Scene, regionId: string): Lab {
   const n = 40;
   const yellow = yellowField(plate.yellowing, plate.box);
   const samples: Lab[] = [];
-  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) samples.push(agedLab(plate.lab, yellow(x + ((i + 0.5) * w) / n, y + ((j + 0.5) * h) / n)));
+  for (let i = 0; i < n; i++)
+    for (let j = 0; j < n; j++)
+      samples.push(agedLab(plate.lab, yellow(x + ((i + 0.5) * w) / n, y + ((j + 0.5) * h) / n)));
   const median = (channel: 0 | 1 | 2) => samples.map((s) => s[channel]).sort((p, q) => p - q)[samples.length >> 1]!;
   return [median(0), median(1), median(2)];
 }

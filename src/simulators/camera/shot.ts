@@ -94,7 +94,11 @@ export function takePhotograph(scene: Scene, shot: Shot): Taken {
   return {
     picture: develop(light, shot),
     spec: {
-      card: scene.card.map(({ box, srgb }) => ({ rect: innerRect(projectBox(view, box)), srgb, kind: 'known' as const })),
+      card: scene.card.map(({ box, srgb }) => ({
+        rect: innerRect(projectBox(view, box)),
+        srgb,
+        kind: 'known' as const,
+      })),
       regions: scene.regions.map(({ id, box }) => ({ id, polygon: projectBox(view, box) })),
     },
     truth: Object.fromEntries(scene.regions.map(({ id }) => [id, trueLab(scene, id)])),
@@ -172,7 +176,8 @@ function develop(light: Float32Array, { width, height, noiseCodes, seed }: Shot)
   for (let i = 0; i < light.length; i++) {
     const v = Math.max(0, light[i]!);
     // Sum of three uniforms: near enough to normal, and much cheaper.
-    const noise = noiseCodes === 0 ? 0 : (random() + random() + random() - 1.5) * 2 * noiseAtGrey * Math.sqrt(v / 0.2 + 0.05);
+    const noise =
+      noiseCodes === 0 ? 0 : (random() + random() + random() - 1.5) * 2 * noiseAtGrey * Math.sqrt(v / 0.2 + 0.05);
     const at = Math.min(1, Math.max(0, v + noise)) * 4096;
     const k = Math.min(4095, at | 0);
     const channel = i % 3;

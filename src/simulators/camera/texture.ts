@@ -21,7 +21,9 @@ const tables = new Map<string, Float64Array>();
 function tableOf(lab: Lab): Float64Array {
   const known = tables.get(lab.join());
   if (known) return known;
-  const made = Float64Array.from(Array.from({ length: YELLOW_STEPS + 1 }, (_, i) => labToLinear(agedLab(lab, i * YELLOW_STEP))).flat());
+  const made = Float64Array.from(
+    Array.from({ length: YELLOW_STEPS + 1 }, (_, i) => labToLinear(agedLab(lab, i * YELLOW_STEP))).flat(),
+  );
   tables.set(lab.join(), made);
   return made;
 }
@@ -92,7 +94,8 @@ function overBox(
   const x1 = Math.min(width, Math.ceil((bx + bw + marginMm) * pxPerMm));
   const y0 = Math.max(0, Math.floor((by - marginMm) * pxPerMm));
   const y1 = Math.min(height, Math.ceil((by + bh + marginMm) * pxPerMm));
-  for (let py = y0; py < y1; py++) for (let px = x0; px < x1; px++) visit(3 * (py * width + px), (px + 0.5) / pxPerMm, (py + 0.5) / pxPerMm);
+  for (let py = y0; py < y1; py++)
+    for (let px = x0; px < x1; px++) visit(3 * (py * width + px), (px + 0.5) / pxPerMm, (py + 0.5) / pxPerMm);
 }
 
 function paintShadow(texture: Texture, plate: Plate, reachMm: number): void {

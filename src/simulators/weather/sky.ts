@@ -21,6 +21,9 @@ export function simulatedSky(latitude: number, longitude: number, from: Date, ho
     const solarHour = (((hour % 24) + longitude / 15 + 24) % 24) - 14;
     const slow = 0.5 + 0.75 * front(hour / 42, 0.5) + 0.35 * front(hour / 13, 7.5);
     const grown = 0.25 * Math.exp(-((solarHour / 4) ** 2)) * (1 - Math.abs(slow - 0.5));
-    return { at: new Date(hour * HOUR_MS), cloud: Math.round(100 * clamp(slow + grown + 0.12 * puffs(hour / 2.3, 3.5))) / 100 };
+    return {
+      at: new Date(hour * HOUR_MS),
+      cloud: Math.round(100 * clamp(slow + grown + 0.12 * puffs(hour / 2.3, 3.5))) / 100,
+    };
   });
 }

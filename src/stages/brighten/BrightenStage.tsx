@@ -29,7 +29,9 @@ export async function BrightenStage({ restorationId, view, asked, sky, now, of: 
     return (
       <Part title="Which piece">
         <EmptyPlace action={<LinkButton href={`/restorations/${restorationId}/pieces/new`}>Tag a piece</LinkButton>}>
-          {at.tagged ? 'Of what is tagged nothing is plastic, and only plastic is brightened.' : 'Brightening goes piece by piece. Tag them first.'}
+          {at.tagged
+            ? 'Of what is tagged nothing is plastic, and only plastic is brightened.'
+            : 'Brightening goes piece by piece. Tag them first.'}
         </EmptyPlace>
       </Part>
     );
@@ -52,8 +54,11 @@ export async function BrightenStage({ restorationId, view, asked, sky, now, of: 
 /** Said where a piece is in the light: what is chosen and planned comes after it. */
 export function InTheLight({ at: { piece, restorationId } }: { at: AtHand }) {
   return (
-    <EmptyPlace action={<LinkButton href={`${viewHref(restorationId, 'brighten')}?piece=${piece.id}`}>See it run</LinkButton>}>
-      {piece.tag} {piece.name} is in the light. The next session is planned when this one is over and the piece is measured.
+    <EmptyPlace
+      action={<LinkButton href={`${viewHref(restorationId, 'brighten')}?piece=${piece.id}`}>See it run</LinkButton>}
+    >
+      {piece.tag} {piece.name} is in the light. The next session is planned when this one is over and the piece is
+      measured.
     </EmptyPlace>
   );
 }

@@ -20,7 +20,12 @@ export function PieceChoice({ here: view, chosen, rows }: { here: string; chosen
       {rows.map(({ piece, latest, running }) => {
         const here = piece.id === chosen;
         return (
-          <NextLink key={piece.id} href={`${view}?piece=${piece.id}`} prefetch={false} aria-current={here ? 'true' : undefined}>
+          <NextLink
+            key={piece.id}
+            href={`${view}?piece=${piece.id}`}
+            prefetch={false}
+            aria-current={here ? 'true' : undefined}
+          >
             <Flex
               align="center"
               gap="3"

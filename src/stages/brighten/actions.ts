@@ -9,7 +9,15 @@ import { endTimer, noteTurn } from '@/data/timers';
 import { SCHOOL } from '@/core/session/schools';
 import { whenIs } from './plan/planFields';
 import { planSession } from './plan/planSession';
-import { correctSession, endExposure, freshCoat, readWarmth, startExposure, takeSessionBack, writeDownExposure } from '@/data/exposures';
+import {
+  correctSession,
+  endExposure,
+  freshCoat,
+  readWarmth,
+  startExposure,
+  takeSessionBack,
+  writeDownExposure,
+} from '@/data/exposures';
 import { endTreatment, reopenTreatment } from '@/data/treatments';
 import { hoursFromRows } from '@/core/sun/weatherHours';
 import { keptIn } from '@/data/looks';
@@ -65,9 +73,13 @@ export async function start(given: Given): Promise<Answer<string>> {
     const worked = await workOut(form);
     const { plan: planned, gates, pieces, stockPercentWW, windowStart } = worked;
     const when = whenIs(windowStart, form.durationMin, now);
-    if (when === 'later') throw new Refusal('windowStart', 'This window is still to come. Plan it for then, or set it to now and start.');
+    if (when === 'later')
+      throw new Refusal('windowStart', 'This window is still to come. Plan it for then, or set it to now and start.');
     if (SCHOOL[form.school].driver === 'lamp' && form.lampMwPerCm2 === 0)
-      throw new Refusal('lampMwPerCm2', 'A lamp of 0 mW/cm² brings no dose. Give its UV-A at the piece, from its sheet or a meter.');
+      throw new Refusal(
+        'lampMwPerCm2',
+        'A lamp of 0 mW/cm² brings no dose. Give its UV-A at the piece, from its sheet or a meter.',
+      );
     const exposure = {
       pieceIds: pieces.map(({ id }) => id),
       school: form.school,
@@ -95,7 +107,8 @@ export async function start(given: Given): Promise<Answer<string>> {
       const real = { endedAt, cloudFraction, temperatureC, words: 'Written down afterwards.' };
       return (await writeDownExposure({ ...exposure, startedAt: windowStart, cautions: [], checks: [] }, real, now)).id;
     }
-    if (!form.cautionsConfirmed) throw new Refusal('cautionsConfirmed', 'Read the cautions and confirm them before you start.');
+    if (!form.cautionsConfirmed)
+      throw new Refusal('cautionsConfirmed', 'Read the cautions and confirm them before you start.');
     for (const { tag, metalInside } of pieces)
       if (metalInside)
         throw new Refusal(
@@ -104,10 +117,16 @@ export async function start(given: Given): Promise<Answer<string>> {
         );
     const left = gatesLeft(gates, form.checks);
     if (left.length > 0)
-      throw new Refusal('checks', `Not said done yet: ${left.map(({ words }) => words).join('; ')}. Tick it when it is, then start.`);
+      throw new Refusal(
+        'checks',
+        `Not said done yet: ${left.map(({ words }) => words).join('; ')}. Tick it when it is, then start.`,
+      );
     const begun = when === 'begun' ? { startedAt: windowStart } : {};
     const warmAt = await warmFrom(form, when === 'begun' ? new Date(windowStart) : now);
-    const session = await startExposure({ ...exposure, ...begun, cautions: planned.cautions, checks: gates.map(({ words }) => words), warmAt }, now);
+    const session = await startExposure(
+      { ...exposure, ...begun, cautions: planned.cautions, checks: gates.map(({ words }) => words), warmAt },
+      now,
+    );
     return session.id;
   });
 }
@@ -137,7 +156,10 @@ export async function end(given: Given): Promise<Answer<void>> {
 /** Puts a session right. */
 export async function putRight(given: Given): Promise<Answer<void>> {
   return write(correctionSchema, given, async ({ sessionId, startedAt, endedAt, cloudPercent, ...rest }, now) => {
-    const times = { startedAt: await instantOf(startedAt, 'startedAt'), endedAt: endedAt === null ? null : await instantOf(endedAt, 'endedAt') };
+    const times = {
+      startedAt: await instantOf(startedAt, 'startedAt'),
+      endedAt: endedAt === null ? null : await instantOf(endedAt, 'endedAt'),
+    };
     await correctSession(sessionId, { ...rest, ...times, cloudFraction: cloudPercent / 100 }, now);
   });
 }
@@ -166,7 +188,10 @@ export async function warmthRead(given: Given): Promise<Answer<void>> {
 export async function skyNow(given: Given): Promise<Answer<void>> {
   return write(lookSchema, given, ({ cloudPercent, forHours }, now) => {
     const hour = Math.floor(now.getTime() / 3_600_000) * 3_600_000;
-    const hours = Array.from({ length: forHours }, (_, i) => ({ at: new Date(hour + i * 3_600_000), cloud: cloudPercent / 100 }));
+    const hours = Array.from({ length: forHours }, (_, i) => ({
+      at: new Date(hour + i * 3_600_000),
+      cloud: cloudPercent / 100,
+    }));
     return keepHours(hours, 'look', `Looked at the sky: ${cloudPercent} % covered, taken for ${forHours} h.`, now);
   });
 }
@@ -176,7 +201,10 @@ export async function skyFromFile(given: Given): Promise<Answer<{ words: string 
   return write(skyFileSchema, given, async ({ text, name }, now) => {
     const { rows, wrong } = fromCsv(text);
     if (wrong.length > 0)
-      throw new Refusal('file', `This is no whole table. ${wrong.slice(0, 5).join('; ')}. Save it as CSV with a line of names first.`);
+      throw new Refusal(
+        'file',
+        `This is no whole table. ${wrong.slice(0, 5).join('; ')}. Save it as CSV with a line of names first.`,
+      );
     const { hours, notes } = hoursFromRows(rows, (await getWorkshop()).timeZone);
     const words = [`${hours.length} hours of sky taken from ${name}.`, ...notes].join(' ');
     await keepHours(hours, 'file', words, now);
@@ -237,14 +265,24 @@ export async function goOn(treatmentId: string): Promise<Answer<void>> {
 
 /** The turns of a session in the sun. */
 export async function turns(given: Given): Promise<Answer<TurnView>> {
-  return answer(turnSchema, given, async ({ pieceId, start: local, durationMin, turnEveryMin, leanDeg, cloudPercent }) => {
-    const piece = await findPiece(pieceId);
-    if (!piece) throw new Refusal('pieceId', 'This piece is not here any more. Go back and choose another.');
-    const { timeZone } = await getWorkshop();
-    const instant = fromLocalField(local, timeZone);
-    if (!instant) throw new Refusal('start', 'Give date and time, like 2026-06-21 10:00.');
-    return turnsOf(piece, { start: new Date(instant), durationMin, turnEveryMin, leanDeg, cloudFraction: cloudPercent / 100 });
-  });
+  return answer(
+    turnSchema,
+    given,
+    async ({ pieceId, start: local, durationMin, turnEveryMin, leanDeg, cloudPercent }) => {
+      const piece = await findPiece(pieceId);
+      if (!piece) throw new Refusal('pieceId', 'This piece is not here any more. Go back and choose another.');
+      const { timeZone } = await getWorkshop();
+      const instant = fromLocalField(local, timeZone);
+      if (!instant) throw new Refusal('start', 'Give date and time, like 2026-06-21 10:00.');
+      return turnsOf(piece, {
+        start: new Date(instant),
+        durationMin,
+        turnEveryMin,
+        leanDeg,
+        cloudFraction: cloudPercent / 100,
+      });
+    },
+  );
 }
 
 /** The two pictures of a face that a worker lays over each other. */

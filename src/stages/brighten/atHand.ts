@@ -37,8 +37,16 @@ export interface AskedView {
 export const wayAsked = ({ way }: AskedView): SchoolId | null => SCHOOLS.find((id) => id === way) ?? null;
 
 /** @returns `null` where nothing is tagged that could be brightened, and whether anything is tagged at all */
-export async function atHand(restorationId: string, pieceId: string | undefined, now: Date): Promise<AtHand | { piece: null; tagged: boolean }> {
-  const [all, workshop, planned] = await Promise.all([piecesOf(restorationId), getWorkshop(), plannedIn(restorationId)]);
+export async function atHand(
+  restorationId: string,
+  pieceId: string | undefined,
+  now: Date,
+): Promise<AtHand | { piece: null; tagged: boolean }> {
+  const [all, workshop, planned] = await Promise.all([
+    piecesOf(restorationId),
+    getWorkshop(),
+    plannedIn(restorationId),
+  ]);
   const pieces = all.filter(({ plastic }) => isPlastic(plastic));
   const piece = pieces.find(({ id }) => id === pieceId) ?? pieces[0];
   if (!piece) return { piece: null, tagged: all.length > 0 };

@@ -16,7 +16,18 @@ import { SCHOOL } from '@/core/session/schools';
 import { desktopFront } from '@/simulators/camera/machines';
 import { PLAIN_SHOT, takePhotograph } from '@/simulators/camera/shot';
 import { toJpeg } from '@/simulators/camera/jpeg';
-import { askMe, end, finishTreatment, gradeMe, lookAhead, lookWhatChanged, plan, start, tryOut, turns } from './actions';
+import {
+  askMe,
+  end,
+  finishTreatment,
+  gradeMe,
+  lookAhead,
+  lookWhatChanged,
+  plan,
+  start,
+  tryOut,
+  turns,
+} from './actions';
 import { simulatedSky } from '@/simulators/weather/sky';
 import { pooledFor } from './pooled';
 import { benchAsItStands, waysFor } from './ways/ways';
@@ -46,12 +57,33 @@ let seed = 100;
 
 /** A measurement as the worker would make it, with a photograph to stand on. */
 async function measure(piece: Piece, b: number, when: Date): Promise<void> {
-  const { picture } = takePhotograph(desktopFront({ amount: 5 }), { ...PLAIN_SHOT, width: 64, height: 48, seed: seed++ });
+  const { picture } = takePhotograph(desktopFront({ amount: 5 }), {
+    ...PLAIN_SHOT,
+    width: 64,
+    height: 48,
+    seed: seed++,
+  });
   const photo = await addPhoto(
-    { restorationId: piece.restorationId, pieceId: piece.id, stage: 'brighten', originalName: 'x.jpg', words: '', bytes: await toJpeg(picture) },
+    {
+      restorationId: piece.restorationId,
+      pieceId: piece.id,
+      stage: 'brighten',
+      originalName: 'x.jpg',
+      words: '',
+      bytes: await toJpeg(picture),
+    },
     when,
   );
-  await keepMeasurement({ pieceId: piece.id, photoId: photo.id, stage: 'brighten', spec: { card: [], regions: [] }, result: trialResult(b) }, when);
+  await keepMeasurement(
+    {
+      pieceId: piece.id,
+      photoId: photo.id,
+      stage: 'brighten',
+      spec: { card: [], regions: [] },
+      result: trialResult(b),
+    },
+    when,
+  );
 }
 
 const form = (piece: Piece, rest: Record<string, unknown> = {}) => ({
@@ -78,7 +110,9 @@ describe('a plan', () => {
     expect(answered.value.plan.dilution!.stockVolumeL).toBeCloseTo(1.578, 3);
     expect(answered.value.plan.forecast).toBeNull();
     expect(answered.value.plan.notes.join(' ')).toContain('Not measured yet');
-    expect(answered.value.plan.notes.join(' ')).toContain('It takes 1.58 L and the bottle has 1.00 L left by the record');
+    expect(answered.value.plan.notes.join(' ')).toContain(
+      'It takes 1.58 L and the bottle has 1.00 L left by the record',
+    );
     const little = await plan(form(await freshPiece(), { volumeL: '2' }));
     if (!little.ok) throw new Error(wrongs(little));
     expect(little.value.plan.notes.join(' ')).not.toContain('It takes');
@@ -104,7 +138,9 @@ describe('a plan', () => {
   });
 
   it('shows the sun’s day where the sun is used', async () => {
-    const answered = await plan(form(await freshPiece(), { school: 'bag-sun', targetPercentWW: '6', cloudPercent: '20' }));
+    const answered = await plan(
+      form(await freshPiece(), { school: 'bag-sun', targetPercentWW: '6', cloudPercent: '20' }),
+    );
     if (!answered.ok) throw new Error(wrongs(answered));
     expect(answered.value.windowStart).toBe('2026-06-21T12:00:00.000Z');
     expect(answered.value.day!.kind).toBe('rises and sets');
@@ -147,7 +183,9 @@ describe('a bath in a tub', () => {
     const unweighed = await plan(form(piece, { tubId }));
     if (!unweighed.ok) throw new Error(wrongs(unweighed));
     expect(unweighed.value.bath!.solutionL).toBeCloseTo(0.5 * 0.4 * 0.08 * 1000, 9);
-    const weighed = await plan(form(piece, { tubId, weightG: '630', targetPercentWW: '30', stockId: '', strengthValue: '35' }));
+    const weighed = await plan(
+      form(piece, { tubId, weightG: '630', targetPercentWW: '30', stockId: '', strengthValue: '35' }),
+    );
     if (!weighed.ok) throw new Error(wrongs(weighed));
     const { bath, plan: worked } = weighed.value;
     // 630 g of 1.05 g/cm³ push 0.6 L aside, and 30 % peroxide at 1.1122 kg/L lifts them by 37 g.
@@ -156,7 +194,13 @@ describe('a bath in a tub', () => {
     const { stockMassKg, waterMassKg } = worked.dilution!;
     expect((stockMassKg + waterMassKg) / 1.1122).toBeCloseTo(15.4, 2);
     // What is kept of the start is the bath as it stands, not the litres that a form without a tub would send.
-    const bath12 = { tubId, weightG: '630', volumeL: '4', cautionsConfirmed: true, checks: ['test-piece', 'weighed-down'] };
+    const bath12 = {
+      tubId,
+      weightG: '630',
+      volumeL: '4',
+      cautionsConfirmed: true,
+      checks: ['test-piece', 'weighed-down'],
+    };
     expect(wrongs(await start(form(piece, bath12)))).toBe('');
     expect((await treatmentsOf(piece.restorationId)).map(({ amountMl }) => Math.round(amountMl!))).toEqual([15_400]);
   });
@@ -167,7 +211,9 @@ describe('a bath in a tub', () => {
     if (!vapour.ok) throw new Error(wrongs(vapour));
     expect(vapour.value.bath).toMatchObject({ fillHeightMm: 10, weightToHoldDownG: 0 });
     expect(vapour.value.bath!.solutionL).toBeCloseTo(0.5 * 0.4 * 0.01 * 1000, 9);
-    expect(wrongs(await plan(form(piece, { tubId: await tubbed('Shallow', 65), school: 'vapour' })))).toContain('its lid does not close');
+    expect(wrongs(await plan(form(piece, { tubId: await tubbed('Shallow', 65), school: 'vapour' })))).toContain(
+      'its lid does not close',
+    );
   });
 
   it('is not for ways that take none, and a tub that is too low, gone or cannot be judged is refused', async () => {
@@ -175,7 +221,9 @@ describe('a bath in a tub', () => {
     const low = await tubbed('Low', 70);
     expect(wrongs(await plan(form(piece, { tubId: low })))).toContain('stands 60 mm high and “Low” is 70 mm deep');
     const long = await trialPiece({ lengthMm: 450, widthMm: 420, heightMm: 20 });
-    expect(wrongs(await plan(form(long, { tubId: low })))).toContain('450 × 420 mm and does not lie flat in “Low”, 500 × 400 mm inside');
+    expect(wrongs(await plan(form(long, { tubId: low })))).toContain(
+      '450 × 420 mm and does not lie flat in “Low”, 500 × 400 mm inside',
+    );
     const turned = await trialPiece({ lengthMm: 390, widthMm: 480, heightMm: 20 });
     expect(wrongs(await plan(form(turned, { tubId: low })))).toBe('');
     expect(wrongs(await plan(form(piece, { tubId: 'gone' })))).toContain('not in the workshop any more');
@@ -192,9 +240,17 @@ describe('an exposure', () => {
     const piece = await freshPiece();
     expect(wrongs(await start(form(piece)))).toContain('cautionsConfirmed');
     const { tag, name, plastic, finish, lengthMm, widthMm, heightMm, labels } = piece;
-    await changePiece(piece.id, { tag, name, plastic, finish, lengthMm, widthMm, heightMm, labels, metalInside: 'two threaded inserts' }, tick());
+    await changePiece(
+      piece.id,
+      { tag, name, plastic, finish, lengthMm, widthMm, heightMm, labels, metalInside: 'two threaded inserts' },
+      tick(),
+    );
     expect(wrongs(await start(form(piece, { cautionsConfirmed: true })))).toContain('still metal in K1');
-    await changePiece(piece.id, { tag, name, plastic, finish, lengthMm, widthMm, heightMm, metalInside: '', labels: 'serial plate' }, tick());
+    await changePiece(
+      piece.id,
+      { tag, name, plastic, finish, lengthMm, widthMm, heightMm, metalInside: '', labels: 'serial plate' },
+      tick(),
+    );
     const open = wrongs(await start(form(piece, { cautionsConfirmed: true, checks: ['test-piece'] })));
     expect(open).toContain('Lifted, or taped over and kept above the solution: serial plate; It is weighed down');
     expect(open).not.toContain('less important');
@@ -206,13 +262,21 @@ describe('an exposure', () => {
     await measure(piece, 27, new Date(tick().getTime() - 5 * 3_600_000));
     const began = await start(form(piece, { cautionsConfirmed: true, checks: ['test-piece', 'weighed-down'] }));
     if (!began.ok) throw new Error(wrongs(began));
-    const timer = (await runningTimers()).find(({ sessionId, kind }) => sessionId === began.value && kind === 'exposure')!;
+    const timer = (await runningTimers()).find(
+      ({ sessionId, kind }) => sessionId === began.value && kind === 'exposure',
+    )!;
     await noteTurn(timer.id, tick());
     const [material] = (await ledgerOf(piece.restorationId)).filter(({ kind }) => kind === 'material');
     expect(material).toMatchObject({ words: 'Strong, 1578 mL', amountMinor: 2367 });
 
     const now = toLocalField(tick().toISOString(), 'Etc/GMT+2');
-    const ended = await end({ sessionId: began.value, endedAt: now, temperatureC: '26', cloudPercent: '0', words: 'fine' });
+    const ended = await end({
+      sessionId: began.value,
+      endedAt: now,
+      temperatureC: '26',
+      cloudPercent: '0',
+      words: 'fine',
+    });
     expect(wrongs(ended)).toBe('');
     expect(wrongs(await end({ sessionId: began.value, endedAt: now }))).toContain('ended already');
 
@@ -246,7 +310,13 @@ describe('choosing the way', () => {
   it('asks for the size first, then compares all eight with what the stores hold', async () => {
     const unsized = await trialPiece();
     expect(await waysFor(unsized, await historyOf(unsized), [], sky, null, tick(), await benchAsItStands())).toBeNull();
-    const piece = await trialPiece({ lengthMm: 300, widthMm: 200, heightMm: 50, labels: 'serial', surfaces: ['legend-printed'] });
+    const piece = await trialPiece({
+      lengthMm: 300,
+      widthMm: 200,
+      heightMm: 50,
+      labels: 'serial',
+      surfaces: ['legend-printed'],
+    });
     await measure(piece, 24, tick());
     const known = (await findPiece(piece.id))!;
     const view = (await waysFor(known, await historyOf(known), [], sky, null, tick(), await benchAsItStands()))!;
@@ -327,7 +397,9 @@ describe('rehearsing', () => {
     expect(mistakes.join()).toMatch(/wrinkles/);
     expect(fault).toMatch(/folds/);
     expect(dose).toBeGreaterThan(10);
-    expect(wrongs(await tryOut(tried(await freshPiece(), { durationMin: '0', film: 'foil' })))).toMatch(/durationMin.*film/s);
+    expect(wrongs(await tryOut(tried(await freshPiece(), { durationMin: '0', film: 'foil' })))).toMatch(
+      /durationMin.*film/s,
+    );
   });
 
   it('asks each exercise once, grades it by the sun, and keeps the progress', async () => {

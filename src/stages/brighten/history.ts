@@ -31,8 +31,11 @@ export async function historiesOf(pieces: readonly Piece[]): Promise<PieceHistor
     piecesOfAll(ids),
     findRows('restorations', { id: ids }),
   ]);
-  const within = <T extends { restorationId: string }>(rows: readonly T[], id: string) => rows.filter(({ restorationId }) => restorationId === id);
-  const sets = new Map(restorations.map(({ id, aim }) => [id, targetOfSet(within(siblings, id), within(measurements, id), aim)]));
+  const within = <T extends { restorationId: string }>(rows: readonly T[], id: string) =>
+    rows.filter(({ restorationId }) => restorationId === id);
+  const sets = new Map(
+    restorations.map(({ id, aim }) => [id, targetOfSet(within(siblings, id), within(measurements, id), aim)]),
+  );
   return pieces.map(({ id, restorationId }) => {
     const own = <T extends { pieceId: string }>(rows: readonly T[]) => rows.filter(({ pieceId }) => pieceId === id);
     const mine = own(sessions);
@@ -47,7 +50,10 @@ export async function historiesOf(pieces: readonly Piece[]): Promise<PieceHistor
 }
 
 /** Colours of a piece by a card: at first, where that was another, and as last measured. */
-export function coloursOf({ measurements }: Pick<PieceHistory, 'measurements'>): { first: Lab | null; now: Lab | null } {
+export function coloursOf({ measurements }: Pick<PieceHistory, 'measurements'>): {
+  first: Lab | null;
+  now: Lab | null;
+} {
   const coloured = colouredOf(measurements);
   return { first: coloured.length > 1 ? coloured[0]!.lab : null, now: coloured.pop()?.lab ?? null };
 }
@@ -55,29 +61,46 @@ export function coloursOf({ measurements }: Pick<PieceHistory, 'measurements'>):
 export const historyOf = async (piece: Piece): Promise<PieceHistory> => (await historiesOf([piece]))[0]!;
 
 /** The target that the pieces of a restoration share; a piece whose age is kept takes no part. */
-function targetOfSet(pieces: readonly Piece[], measurements: readonly Measurement[], aimOfAll: Aim): CommonTarget | null {
-  const measured = (id: string) => measurements.filter(({ pieceId, basis, lab }) => pieceId === id && basis === 'card' && lab !== null).pop();
+function targetOfSet(
+  pieces: readonly Piece[],
+  measurements: readonly Measurement[],
+  aimOfAll: Aim,
+): CommonTarget | null {
+  const measured = (id: string) =>
+    measurements.filter(({ pieceId, basis, lab }) => pieceId === id && basis === 'card' && lab !== null).pop();
   return commonTarget(
     pieces
       .filter(({ aim, plastic }) => (aim ?? aimOfAll) !== 'keep the age' && isPlastic(plastic))
-      .map(({ id, tag, hiddenLab }) => ({ id, tag, hiddenB: hiddenLab?.[2] ?? null, currentB: measured(id)?.lab?.[2] ?? null })),
+      .map(({ id, tag, hiddenLab }) => ({
+        id,
+        tag,
+        hiddenB: hiddenLab?.[2] ?? null,
+        currentB: measured(id)?.lab?.[2] ?? null,
+      })),
   );
 }
 
 /** Measurements that are colours: by a card. */
-const colouredOf = (measurements: readonly Measurement[]) => measurements.filter(({ lab, basis }) => lab !== null && basis === 'card');
+const colouredOf = (measurements: readonly Measurement[]) =>
+  measurements.filter(({ lab, basis }) => lab !== null && basis === 'card');
 
 /**
  * What the forecast starts from: the measurement before the first session of the same kind (sun and lamp count in
  * UVI·h, vapour in hours), and every session since with what was measured after it. What another kind took away is in
  * no dose of this one: the count begins anew after it.
  */
-export function yellowOf(piece: Piece, { measurements, treatments, sessions, set }: PieceHistory, school: School): Yellow | null {
+export function yellowOf(
+  piece: Piece,
+  { measurements, treatments, sessions, set }: PieceHistory,
+  school: School,
+): Yellow | null {
   const coloured = colouredOf(measurements);
   const latest = coloured[coloured.length - 1];
   if (!piece.hiddenLab || !latest?.lab) return null;
   const sameKind = new Set(
-    treatments.filter((treatment) => (SCHOOL[treatment.school].driver === 'warmth') === (school.driver === 'warmth')).map(({ id }) => id),
+    treatments
+      .filter((treatment) => (SCHOOL[treatment.school].driver === 'warmth') === (school.driver === 'warmth'))
+      .map(({ id }) => id),
   );
   const over = sessions.flatMap((session) => (session.dose === null ? [] : [{ ...session, dose: session.dose }]));
   const other = over.filter(({ treatmentId }) => !sameKind.has(treatmentId)).pop();

@@ -46,9 +46,13 @@ export function judgePiece(piece: Piece, history: PieceHistory, past: readonly L
 }
 
 /** What a session of this piece has given and asked so far, at the mean. */
-function usualSession({ sessions }: PieceHistory, { hands }: School): { dose: number; handsMin: number; waitingH: number } {
+function usualSession(
+  { sessions }: PieceHistory,
+  { hands }: School,
+): { dose: number; handsMin: number; waitingH: number } {
   const done = sessions.filter(({ dose }) => dose !== null);
-  const mean = (of: (session: Session) => number) => (done.length === 0 ? 0 : done.reduce((sum, session) => sum + of(session), 0) / done.length);
+  const mean = (of: (session: Session) => number) =>
+    done.length === 0 ? 0 : done.reduce((sum, session) => sum + of(session), 0) / done.length;
   return {
     dose: mean(({ dose }) => dose!),
     handsMin: Math.round(hands.setUpMin + mean(({ turns }) => turns.length) * hands.turnMin),
@@ -62,5 +66,10 @@ function fadeView(input: ForecastInput, forecast: Forecast, unit: string): FadeV
     done += dose;
     return measuredB === null ? [] : [{ dose: done, b: measuredB }];
   });
-  return { curve: fadeCurve(input, forecast), measured: [{ dose: 0, b: input.startB }, ...measured], targetB: input.targetB, unit };
+  return {
+    curve: fadeCurve(input, forecast),
+    measured: [{ dose: 0, b: input.startB }, ...measured],
+    targetB: input.targetB,
+    unit,
+  };
 }

@@ -18,9 +18,13 @@ export const LaterSkyPart = dynamic(() => import('./sky/SkyPart').then((part) =>
 
 export const LaterFadePart = dynamic(() => import('./past/FadePart').then((part) => part.FadePart), { ssr: false });
 
-export const LaterChangePart = dynamic(() => import('./past/ChangePart').then((part) => part.ChangePart), { ssr: false });
+export const LaterChangePart = dynamic(() => import('./past/ChangePart').then((part) => part.ChangePart), {
+  ssr: false,
+});
 
-export const LaterPredictPart = dynamic(() => import('./ahead/PredictPart').then((part) => part.PredictPart), { ssr: false });
+export const LaterPredictPart = dynamic(() => import('./ahead/PredictPart').then((part) => part.PredictPart), {
+  ssr: false,
+});
 
 export const LaterRehearsePart = dynamic(() => import('./ahead/RehearsePart').then((part) => part.RehearsePart), {
   ssr: false,

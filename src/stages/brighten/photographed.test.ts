@@ -65,7 +65,12 @@ beforeAll(async () => {
 /** Mean blue over the middle of a picture: what yellow takes away. */
 async function blueOf(url: string): Promise<number> {
   const { width, height } = await sharp(bytesOf(url)).metadata();
-  const middle = { left: Math.round(0.3 * width), top: Math.round(0.45 * height), width: Math.round(0.4 * width), height: Math.round(0.1 * height) };
+  const middle = {
+    left: Math.round(0.3 * width),
+    top: Math.round(0.45 * height),
+    width: Math.round(0.4 * width),
+    height: Math.round(0.1 * height),
+  };
   return (await sharp(await sharp(bytesOf(url)).extract(middle).png().toBuffer()).stats()).channels[2]!.mean;
 }
 const bytesOf = (url: string) => Buffer.from(url.slice(url.indexOf(',') + 1), 'base64');
@@ -93,7 +98,11 @@ describe('the predicted picture', () => {
 
   it('shows what goes wrong, each with another picture and further apart than nothing', async () => {
     const { wrong, looks } = await predicted(lid.id);
-    expect(wrong.map(({ words }) => words)).toEqual(['film in wrinkles', 'cream thick in places', 'never turned, in sun']);
+    expect(wrong.map(({ words }) => words)).toEqual([
+      'film in wrinkles',
+      'cream thick in places',
+      'never turned, in sun',
+    ]);
     for (const { apart } of wrong) expect(apart).toBeGreaterThan(0.3);
     expect(new Set([...wrong, ...looks].map(({ url }) => url)).size).toBe(wrong.length + looks.length);
   });
@@ -134,7 +143,9 @@ describe('what is known of a piece', () => {
     expect(fade!.measured.map(({ b }) => b)).toEqual(history.measurements.map(({ lab }) => lab![2]));
     expect(working!.find(({ what }) => what === 'To go')!.how).toContain(forecast!.doseToGo.median.toFixed(1));
     const [line] = distanceWorking(latest!);
-    expect(line!.how).toContain(`${latest!.lab![2].toFixed(1)} of the newest measurement − ${latest!.hiddenLab![2].toFixed(1)}`);
+    expect(line!.how).toContain(
+      `${latest!.lab![2].toFixed(1)} of the newest measurement − ${latest!.hiddenLab![2].toFixed(1)}`,
+    );
     expect(line!.how).toMatch(new RegExp(`= ${latest!.deltaB!.toFixed(1)}$`));
     const [dosed] = sessionsWorking(history, 'Etc/GMT+2');
     expect(dosed!.how).toBe(`2.0 h × 5.0 mW/cm² × 1.8 × what open surface lets through (1.00) = 18.0 UVI·h`);
@@ -152,7 +163,16 @@ describe('what is known of a piece', () => {
     expect((await readFacts(lid)).brittle).toBe(false);
     const { id: pieceId, restorationId } = lid;
     await addFinding(
-      { restorationId, pieceId, stage: 'wash', photoId: null, pin: null, kind: 'crack', severity: 'plain', words: 'at the hinge' },
+      {
+        restorationId,
+        pieceId,
+        stage: 'wash',
+        photoId: null,
+        pin: null,
+        kind: 'crack',
+        severity: 'plain',
+        words: 'at the hinge',
+      },
       tick(),
     );
     expect((await readFacts(lid)).brittle).toBe(true);
@@ -199,17 +219,28 @@ describe('what runs', () => {
     expect(await warmthOfRunning(none)).toBeNull();
     expect(await turnsOfRunning(piece, none, true)).toEqual([]);
     const noon = new Date('2026-06-21T13:00:00Z');
-    const { id } = await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [piece.id], plannedMin: 120, temperatureC: 28 }, noon);
+    const { id } = await startExposure(
+      { ...TRIAL_EXPOSURE, pieceIds: [piece.id], plannedMin: 120, temperatureC: 28 },
+      noon,
+    );
     const history = await historyOf(piece);
     const warmth = (await warmthOfRunning(history))!;
     expect(warmth.hottest.c.low).toBeGreaterThan(28);
     expect(warmth.hottest.c.high).toBeGreaterThan(warmth.hottest.c.low);
     expect(await turnsOfRunning(piece, history, true)).not.toEqual([]);
     expect(await turnsOfRunning(piece, history, false)).toEqual([]);
-    const end = { endedAt: new Date(noon.getTime() + 2 * HOUR_MS).toISOString(), cloudFraction: 0, words: 'left in the sun' };
+    const end = {
+      endedAt: new Date(noon.getTime() + 2 * HOUR_MS).toISOString(),
+      cloudFraction: 0,
+      words: 'left in the sun',
+    };
     const { dose } = await endExposure(id, { ...end, temperatureC: 63 }, new Date(end.endedAt));
     expect(dose).toBeGreaterThan(0);
-    expect((await historyOf(piece)).sessions[0]).toMatchObject({ temperatureC: 63, words: 'left in the sun', actualMin: 120 });
+    expect((await historyOf(piece)).sessions[0]).toMatchObject({
+      temperatureC: 63,
+      words: 'left in the sun',
+      actualMin: 120,
+    });
   });
 });
 
@@ -222,7 +253,9 @@ describe('afterwards', () => {
     const [treatment] = await treatmentsOf(piece.restorationId);
     await endTreatment(treatment!.id, 'matched', before(5));
     const looks = await looksOf(piece.restorationId);
-    expect(looks.map(({ dueAt }) => Math.round((Date.parse(dueAt) - tick().getTime()) / (30.44 * 24 * HOUR_MS)))).toEqual([6, 12]);
+    expect(
+      looks.map(({ dueAt }) => Math.round((Date.parse(dueAt) - tick().getTime()) / (30.44 * 24 * HOUR_MS))),
+    ).toEqual([6, 12]);
     const own = async (now: Date) => (await looksDue(now, 99)).filter(({ pieceId }) => pieceId === piece.id);
     expect(await own(tick())).toEqual([]);
     const half = new Date(looks[0]!.dueAt);
@@ -250,16 +283,24 @@ describe('a face out of its photograph', () => {
       shot: { width: 640, height: 480, seed: 3, gradient: { share: 0.4, angleDeg: 20 } },
     });
     const across = async (flatField?: string) => {
-      const { data, width, height } = await measuredPicture(sheet.photo.id, { ...plain.spec, ...(flatField && { flatField }) });
+      const { data, width, height } = await measuredPicture(sheet.photo.id, {
+        ...plain.spec,
+        ...(flatField && { flatField }),
+      });
       const at = (x: number) => data[4 * (Math.round(height / 2) * width + Math.round(x * width)) + 1]!;
       return Math.abs(at(0.9) - at(0.1));
     };
     expect(await across()).toBeGreaterThan(15);
     expect(await across(sheet.photo.id)).toBeLessThan(6);
-    await expect(measuredPicture(plain.photoId, { ...plain.spec, flatField: 'gone' })).rejects.toThrow('not here any more');
+    await expect(measuredPicture(plain.photoId, { ...plain.spec, flatField: 'gone' })).rejects.toThrow(
+      'not here any more',
+    );
     const other = await trialPiece();
     await expect(
-      keepMeasurement({ pieceId: other.id, photoId: plain.photoId, stage: 'brighten', spec: plain.spec, result: plain.result }, tick()),
+      keepMeasurement(
+        { pieceId: other.id, photoId: plain.photoId, stage: 'brighten', spec: plain.spec, result: plain.result },
+        tick(),
+      ),
     ).rejects.toThrow('another restoration');
     expect(plain.result.regions[0]!.id).toBe(PIECE_REGION);
   });

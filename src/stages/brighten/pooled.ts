@@ -49,7 +49,11 @@ export async function pastPieces(but: Piece): Promise<LearntRate[]> {
 }
 
 /** What past pieces say of the rate of a way: those of the same plastic where there are enough. */
-export function pooledFrom(past: readonly LearntRate[], school: School, plastic: string): Pooled & { samePlastic: boolean } {
+export function pooledFrom(
+  past: readonly LearntRate[],
+  school: School,
+  plastic: string,
+): Pooled & { samePlastic: boolean } {
   const known = past.filter((one) => one.school === school.id);
   const same = known.filter((one) => one.plastic === plastic);
   const samePlastic = same.length >= ENOUGH;

@@ -77,7 +77,9 @@ export const planSchema = Joi.object<PlanForm>({
     .empty('')
     .default(25)
     .label('Temperature')
-    .messages({ 'number.max': `Over ${HOTTEST_BATH_C} °C long thin parts bend. Stay at ${HOTTEST_BATH_C} °C or below; shade or vent it.` }),
+    .messages({
+      'number.max': `Over ${HOTTEST_BATH_C} °C long thin parts bend. Stay at ${HOTTEST_BATH_C} °C or below; shade or vent it.`,
+    }),
   toleranceB: Joi.number().positive().max(MOST.toleranceB).empty('').default(1.5).label('Good enough within'),
   cautionsConfirmed: Joi.boolean().default(false),
   checks: Joi.array().items(Joi.string().max(60)).max(20).default([]),
@@ -102,11 +104,20 @@ export const skyFileSchema = Joi.object<{ name: string; text: string }>({
     .max(900_000)
     .required()
     .label('File')
-    .messages({ 'string.max': 'This file is too large for hours of sky. Send up to 900 kB.', 'string.empty': 'This file is empty.' }),
+    .messages({
+      'string.max': 'This file is too large for hours of sky. Send up to 900 kB.',
+      'string.empty': 'This file is empty.',
+    }),
 });
 
 /** A planned session that is to ring when it begins. */
-export const ringSchema = Joi.object<{ pieceId: string; school: SchoolId; from: Date; to: Date; inPlaceOf: string | null }>({
+export const ringSchema = Joi.object<{
+  pieceId: string;
+  school: SchoolId;
+  from: Date;
+  to: Date;
+  inPlaceOf: string | null;
+}>({
   pieceId: Joi.string().required(),
   school: Joi.string()
     .valid(...SCHOOLS)

@@ -20,9 +20,12 @@ jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 inTrialWorkshop();
 
 const PLACE = { latitude: 14.6, longitude: -30 };
-const sky = skyOver((place, from, hours) => Promise.resolve(simulatedSky(place.latitude, place.longitude, from, hours)));
+const sky = skyOver((place, from, hours) =>
+  Promise.resolve(simulatedSky(place.latitude, place.longitude, from, hours)),
+);
 const hour = (ahead: number) => new Date(Math.floor(tick().getTime() / 3_600_000) * 3_600_000 + ahead * 3_600_000);
-const cloudsOf = async (ahead: number, hours: number) => (await sky(PLACE, hour(ahead), hours)).map(({ cloud }) => cloud);
+const cloudsOf = async (ahead: number, hours: number) =>
+  (await sky(PLACE, hour(ahead), hours)).map(({ cloud }) => cloud);
 
 describe('the sky that all plans count with', () => {
   it('a look goes before the forecast for the hours it is taken for, and can be forgotten', async () => {
@@ -37,7 +40,8 @@ describe('the sky that all plans count with', () => {
   it('a file of hours is taken in whole or not at all, and what is wrong with it is said line by line', async () => {
     const forecast = await cloudsOf(24, 4);
     const line = (ahead: number, cloud: string) => `${hour(ahead).toISOString()},${cloud}`;
-    const file = (...lines: string[]) => skyFromFile({ name: 'hours.csv', text: ['time,cloud %', ...lines].join('\n') });
+    const file = (...lines: string[]) =>
+      skyFromFile({ name: 'hours.csv', text: ['time,cloud %', ...lines].join('\n') });
     const taken = await file(line(24, '10'), line(25, '20'), line(27, '40'));
     if (!taken.ok) throw new Error(wrongs(taken));
     expect(taken.value.words).toMatch(/3 hours of sky taken from hours\.csv\. .*1 of its 4 hours are missing/);
@@ -46,14 +50,21 @@ describe('the sky that all plans count with', () => {
     expect((await cloudsOf(24, 1))[0]).toBe(0.1);
     expect(wrongs(await skyFromFile({ name: 'x.csv', text: '' }))).toContain('empty');
     expect(wrongs(await skyFromFile({ name: 'x.csv', text: 'time,cloud %\n"2026-06-21' }))).toContain('no whole table');
-    expect((await logOf(null)).some(({ kind, words }) => kind === 'sky' && words.startsWith('3 hours of sky'))).toBe(true);
+    expect((await logOf(null)).some(({ kind, words }) => kind === 'sky' && words.startsWith('3 hours of sky'))).toBe(
+      true,
+    );
   });
 });
 
 describe('a planned session', () => {
   it('rings when its window opens, once, and not when that has passed', async () => {
     const piece = await trialPiece();
-    const given = { pieceId: piece.id, school: 'cream-film-sun', from: hour(20).toISOString(), to: hour(23).toISOString() };
+    const given = {
+      pieceId: piece.id,
+      school: 'cream-film-sun',
+      from: hour(20).toISOString(),
+      to: hour(23).toISOString(),
+    };
     expect(wrongs(await ringThen(given))).toBe('');
     const mine = (await runningTimers()).filter(({ pieceId }) => pieceId === piece.id);
     expect(mine).toHaveLength(1);
@@ -65,7 +76,9 @@ describe('a planned session', () => {
     const moved = await plannedIn(piece.restorationId);
     expect(moved).toMatchObject([{ pieceId: piece.id, school: 'cream-film-sun' }]);
     expect(Math.abs(Date.parse(moved[0]!.from) - hour(20.5).getTime())).toBeLessThan(1000);
-    expect((await logOf(piece.restorationId)).some(({ words }) => words.endsWith('in place of what was planned then.'))).toBe(true);
+    expect(
+      (await logOf(piece.restorationId)).some(({ words }) => words.endsWith('in place of what was planned then.')),
+    ).toBe(true);
     // Two phones at once plan it once.
     const elsewhere = { ...given, from: hour(60).toISOString(), to: hour(63).toISOString() };
     const both = (await Promise.all([ringThen(elsewhere), ringThen(elsewhere)])).map(wrongs);
@@ -82,20 +95,41 @@ describe('a planned session', () => {
     const [soon, tomorrow, later] = [2, 20, 44].map((ahead) => hour(ahead).toISOString());
     for (const from of [soon!, tomorrow!, later!])
       expect(
-        wrongs(await ringThen({ pieceId: piece.id, school: 'cream-film-sun', from, to: new Date(Date.parse(from) + 3 * 3_600_000).toISOString() })),
+        wrongs(
+          await ringThen({
+            pieceId: piece.id,
+            school: 'cream-film-sun',
+            from,
+            to: new Date(Date.parse(from) + 3 * 3_600_000).toISOString(),
+          }),
+        ),
       ).toBe('');
     expect(await planned()).toEqual([soon, tomorrow, later]);
-    const { id, treatmentId } = await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [piece.id], plannedMin: 180 }, tick());
+    const { id, treatmentId } = await startExposure(
+      { ...TRIAL_EXPOSURE, pieceIds: [piece.id], plannedMin: 180 },
+      tick(),
+    );
     expect(await planned()).toEqual([tomorrow, later]);
     expect(wrongs(await giveUp((await plannedIn(piece.restorationId))[0]!.timerId))).toBe('');
     expect(await planned()).toEqual([later]);
-    await endExposure(id, { endedAt: inMinutes(2).toISOString(), cloudFraction: 0, temperatureC: 24, words: '' }, inMinutes(2));
+    await endExposure(
+      id,
+      { endedAt: inMinutes(2).toISOString(), cloudFraction: 0, temperatureC: 24, words: '' },
+      inMinutes(2),
+    );
     expect(wrongs(await finishTreatment(treatmentId, 'matched'))).toBe('');
     expect(await planned()).toEqual([]);
     expect(wrongs(await giveUp('gone'))).toContain('not here any more');
-    expect(wrongs(await ringThen({ pieceId: piece.id, school: 'vapour', from: '9999-01-01T10:00:00Z', to: '9999-01-01T12:00:00Z' }))).toContain(
-      'more than a year away',
-    );
+    expect(
+      wrongs(
+        await ringThen({
+          pieceId: piece.id,
+          school: 'vapour',
+          from: '9999-01-01T10:00:00Z',
+          to: '9999-01-01T12:00:00Z',
+        }),
+      ),
+    ).toContain('more than a year away');
   });
 
   it('is looked at again when the sky turns, and moved to where it is clear', async () => {
@@ -113,9 +147,12 @@ describe('a planned session', () => {
     // Noon at the place is two hours after noon in Greenwich.
     const noon = new Date(new Date(now.getTime() + 3 * 24 * 3_600_000).setUTCHours(14, 0, 0, 0)).getTime();
     const at = (hours: number) => new Date(noon + hours * 3_600_000).toISOString();
-    expect(wrongs(await ringThen({ pieceId: piece.id, school: 'cream-film-sun', from: at(-1.5), to: at(1.5) }))).toBe('');
+    expect(wrongs(await ringThen({ pieceId: piece.id, school: 'cream-film-sun', from: at(-1.5), to: at(1.5) }))).toBe(
+      '',
+    );
     const [planned] = await plannedIn(piece.restorationId);
-    const skies = async (...more: (typeof planned)[]) => Object.values(skiesOf([planned!, ...more.map((one) => one!)], await waysNow()));
+    const skies = async (...more: (typeof planned)[]) =>
+      Object.values(skiesOf([planned!, ...more.map((one) => one!)], await waysNow()));
     expect(await skies()).toEqual(['known']);
     expect(await skies({ ...planned!, timerId: 'later', from: at(480), to: at(483) })).toEqual(['known', 'invented']);
     expect(await skies({ ...planned!, timerId: 'dark', school: 'vapour' })).toEqual(['known']);
@@ -124,9 +161,15 @@ describe('a planned session', () => {
     await cover([2, 3, 4], 1);
     const turned = await skyTurned(planned!, await waysNow(), now);
     expect(turned!.better.dose).toBeGreaterThan(1.5 * turned!.dose);
-    expect(wrongs(await ringThen({ pieceId: piece.id, school: 'cream-film-sun', ...turned!.better, inPlaceOf: planned!.timerId }))).toContain('dose');
+    expect(
+      wrongs(
+        await ringThen({ pieceId: piece.id, school: 'cream-film-sun', ...turned!.better, inPlaceOf: planned!.timerId }),
+      ),
+    ).toContain('dose');
     const { from, to } = turned!.better;
-    expect(wrongs(await ringThen({ pieceId: piece.id, school: 'cream-film-sun', from, to, inPlaceOf: planned!.timerId }))).toBe('');
+    expect(
+      wrongs(await ringThen({ pieceId: piece.id, school: 'cream-film-sun', from, to, inPlaceOf: planned!.timerId })),
+    ).toBe('');
     expect(await plannedIn(piece.restorationId)).toMatchObject([{ from, to }]);
     expect(await skyTurned({ ...planned!, from: at(-100), to: at(-97) }, await waysNow(), now)).toBeNull();
     expect(await skyTurned({ ...planned!, school: 'vapour' }, await waysNow(), now)).toBeNull();
@@ -139,9 +182,15 @@ describe('a planned session', () => {
     const { restorationId } = piece;
     await ringThen({ pieceId: piece.id, school: 'vapour', from: hour(30).toISOString(), to: hour(40).toISOString() });
     const { id } = await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [piece.id] }, tick());
-    await expect(settleStage(restorationId, 'brighten', 'done', null, tick())).rejects.toThrow('K1 still lies in an exposure');
+    await expect(settleStage(restorationId, 'brighten', 'done', null, tick())).rejects.toThrow(
+      'K1 still lies in an exposure',
+    );
     expect(await plannedIn(restorationId)).toHaveLength(1);
-    await endExposure(id, { endedAt: inMinutes(2).toISOString(), cloudFraction: 0, temperatureC: 24, words: '' }, inMinutes(2));
+    await endExposure(
+      id,
+      { endedAt: inMinutes(2).toISOString(), cloudFraction: 0, temperatureC: 24, words: '' },
+      inMinutes(2),
+    );
     await settleStage(restorationId, 'brighten', 'done', null, tick());
     expect(await plannedIn(restorationId)).toEqual([]);
   });
@@ -170,7 +219,9 @@ describe('a planned session', () => {
     expect(planned!.school).toBe('bath-lamp');
     expect(Date.parse(planned!.to) - Date.parse(planned!.from)).toBe(300 * 60_000);
     expect((await runningTimers()).find(({ id }) => id === planned!.timerId)!.atTheBell).toMatch(/^Planned from /);
-    expect(wrongs(await planLater({ ...form, windowStart: hour(-4).toISOString().slice(0, 16) }))).toContain('open now');
+    expect(wrongs(await planLater({ ...form, windowStart: hour(-4).toISOString().slice(0, 16) }))).toContain(
+      'open now',
+    );
   });
 
   it('has a card for the wall, with its turns; what is wrong with it is said instead', async () => {

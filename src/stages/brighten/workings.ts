@@ -14,7 +14,8 @@ interface Line {
 }
 
 const n = (value: number, digits = 1) => value.toFixed(digits).replace('-', '−');
-const range = ({ low, median, high }: Band, digits = 1) => `${n(median, digits)} (${n(low, digits)} to ${n(high, digits)})`;
+const range = ({ low, median, high }: Band, digits = 1) =>
+  `${n(median, digits)} (${n(low, digits)} to ${n(high, digits)})`;
 
 /** How the fade of a piece and its dose to go come about. */
 export function fadeWorking(
@@ -58,7 +59,9 @@ export function wayWorking({ school, dose, sessions, waitingH, handsMin, sun, co
     },
     {
       what: 'Waiting',
-      how: sun ? `${sun.sessions.map(({ dose: each }) => `${n(each)}`).join(' + ') || '0'} UVI·h in ${n(waitingH)} h` : `${n(waitingH)} h`,
+      how: sun
+        ? `${sun.sessions.map(({ dose: each }) => `${n(each)}`).join(' + ') || '0'} UVI·h in ${n(waitingH)} h`
+        : `${n(waitingH)} h`,
     },
     {
       what: 'Hands',
@@ -66,9 +69,15 @@ export function wayWorking({ school, dose, sessions, waitingH, handsMin, sun, co
     },
     {
       what: 'Cost',
-      how: costMinor === null ? 'not known: no bottle of it with a price in the stores' : 'what it takes of the bottle in the stores, by its price',
+      how:
+        costMinor === null
+          ? 'not known: no bottle of it with a price in the stores'
+          : 'what it takes of the bottle in the stores, by its price',
     },
-    { what: 'Spread', how: `${spreadB} b* from palest to yellowest, a guess for this way until your own pieces say more` },
+    {
+      what: 'Spread',
+      how: `${spreadB} b* from palest to yellowest, a guess for this way until your own pieces say more`,
+    },
   ];
 }
 
@@ -80,7 +89,11 @@ interface Given {
   temperatureC: number;
 }
 
-function doseWorking(school: School, { hours, cloudFraction, lampMwPerCm2, temperatureC }: Given, dose: number): string {
+function doseWorking(
+  school: School,
+  { hours, cloudFraction, lampMwPerCm2, temperatureC }: Given,
+  dose: number,
+): string {
   const through = `what ${school.cover} lets through (${n(school.transmission, 2)})`;
   const how = {
     sun: `∫ UV index under ${n(100 * cloudFraction, 0)} % cloud, past what stands in the way, × ${through} dt over ${n(hours)} h`,
@@ -91,7 +104,10 @@ function doseWorking(school: School, { hours, cloudFraction, lampMwPerCm2, tempe
 }
 
 /** How the dose of each session that is over came about. */
-export function sessionsWorking({ sessions, treatments }: Pick<PieceHistory, 'sessions' | 'treatments'>, timeZone: string): Line[] {
+export function sessionsWorking(
+  { sessions, treatments }: Pick<PieceHistory, 'sessions' | 'treatments'>,
+  timeZone: string,
+): Line[] {
   return sessions.flatMap(({ treatmentId, startedAt, endedAt, actualMin, dose, ...given }) => {
     const treatment = treatments.find(({ id }) => id === treatmentId);
     if (!treatment || dose === null || actualMin === null) return [];
@@ -105,7 +121,12 @@ export function sessionsWorking({ sessions, treatments }: Pick<PieceHistory, 'se
 /** How far a piece is from its hidden patch, as last measured. */
 export function distanceWorking({ lab, hiddenLab, deltaB }: Pick<Measurement, 'lab' | 'hiddenLab' | 'deltaB'>): Line[] {
   if (!lab || !hiddenLab || deltaB === null) return [];
-  return [{ what: 'Distance', how: `b* ${n(lab[2])} of the newest measurement − ${n(hiddenLab[2])} of its hidden patch = ${n(deltaB)}` }];
+  return [
+    {
+      what: 'Distance',
+      how: `b* ${n(lab[2])} of the newest measurement − ${n(hiddenLab[2])} of its hidden patch = ${n(deltaB)}`,
+    },
+  ];
 }
 
 /** How the figures of a planned exposure come about. */
@@ -135,8 +156,13 @@ export function planWorking(plan: ExposurePlan, school: School, given: Given, ba
               ? `${n(powderG, 0)} g: litres × strength / peroxide in the powder`
               : `${n(creamMl!, 0)} mL: surface × ${FILM_MM} mm, one coat`,
         },
-    { what: 'Oxygen', how: `2 H₂O₂ → 2 H₂O + O₂; all the peroxide in it / 34.0147 / 2 × 22.414 L, at 20 °C = ${n(oxygenL, 0)} L` },
+    {
+      what: 'Oxygen',
+      how: `2 H₂O₂ → 2 H₂O + O₂; all the peroxide in it / 34.0147 / 2 × 22.414 L, at 20 °C = ${n(oxygenL, 0)} L`,
+    },
     { what: 'Dose', how: doseWorking(school, given, dose) },
-    ...(afterB && forecast ? [{ what: 'After it', how: `b*(D + ${n(dose)}) at k = ${range(forecast.rate, 4)}: ${range(afterB)}` }] : []),
+    ...(afterB && forecast
+      ? [{ what: 'After it', how: `b*(D + ${n(dose)}) at k = ${range(forecast.rate, 4)}: ${range(afterB)}` }]
+      : []),
   ];
 }

@@ -24,14 +24,26 @@ const FIELDS: FieldDef[] = [
   yesNo('leaked', 'Has something leaked?', 'Crusts, brown spots, a fishy smell'),
   yesNo('batteryLeaked', 'Has a battery leaked?'),
   yesNo('longStored', 'Was it stored for long?', 'Years without power'),
-  { name: 'lastRun', label: 'When it was last switched on it …', kind: 'choice', options: options(LAST_RUNS), half: true },
+  {
+    name: 'lastRun',
+    label: 'When it was last switched on it …',
+    kind: 'choice',
+    options: options(LAST_RUNS),
+    half: true,
+  },
   yesNo('tubeInside', 'Picture tube or mains part inside?'),
   { name: 'supply', label: 'Supply', kind: 'choice', options: options(SUPPLY_KINDS), half: true },
   yesNo('supplyChecked', 'Was the supply checked by somebody competent?'),
   { name: 'labelVolts', label: 'Volts that the label asks for', optional: true, half: true, hint: SEVERAL },
   { name: 'atHandVolts', label: 'Volts of the supply at hand', optional: true, half: true, hint: SEVERAL },
   { name: 'labelPolarity', label: 'Polarity on the label', kind: 'choice', options: options(POLARITIES), half: true },
-  { name: 'atHandPolarity', label: 'Polarity of the supply at hand', kind: 'choice', options: options(POLARITIES), half: true },
+  {
+    name: 'atHandPolarity',
+    label: 'Polarity of the supply at hand',
+    kind: 'choice',
+    options: options(POLARITIES),
+    half: true,
+  },
 ];
 
 const UNKNOWN: Values = {

@@ -7,7 +7,12 @@ import { MachineForm } from './MachineForm';
 export async function MachinePart({ restorationId }: { restorationId: string }) {
   const restoration = await needRow('restorations', restorationId);
   const { source, claim, packing, condition } = restoration;
-  const known = [source && `from ${source}`, claim && `claimed: ${claim}`, packing && `packed: ${packing}`, condition].filter(Boolean);
+  const known = [
+    source && `from ${source}`,
+    claim && `claimed: ${claim}`,
+    packing && `packed: ${packing}`,
+    condition,
+  ].filter(Boolean);
   return (
     <Part title="Where it came from" id="machine">
       {known.map((words) => (

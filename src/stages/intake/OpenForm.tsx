@@ -8,7 +8,14 @@ import { CONDITION, PROVENANCE } from './fields';
 /** The first thing written down of a machine. */
 export function OpenForm({ currency }: { currency: string }) {
   const router = useRouter();
-  const price: FieldDef = { name: 'pricePaid', label: 'Price paid', kind: 'number', unit: currency, half: true, optional: true };
+  const price: FieldDef = {
+    name: 'pricePaid',
+    label: 'Price paid',
+    kind: 'number',
+    unit: currency,
+    half: true,
+    optional: true,
+  };
   return (
     <AnswerForm
       fields={[...PROVENANCE, price, CONDITION]}

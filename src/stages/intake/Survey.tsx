@@ -71,7 +71,12 @@ export function Survey({ restorationId, photos, pieces, findings, aim }: Props) 
                 size={photo}
                 alt={`${photo.originalName}, tap it to pin what you find`}
                 pins={[
-                  ...here.map(({ id, pin, kind }) => ({ ...pin!, mark: marks.get(id)!, name: `${marks.get(id)}: ${kind}`, chosen: id === chosen })),
+                  ...here.map(({ id, pin, kind }) => ({
+                    ...pin!,
+                    mark: marks.get(id)!,
+                    name: `${marks.get(id)}: ${kind}`,
+                    chosen: id === chosen,
+                  })),
                   ...(place ? [{ ...place, mark: '?', name: '? new pin: take it away', chosen: true }] : []),
                 ]}
                 onPlace={(tapped) => {
@@ -113,9 +118,24 @@ export function Survey({ restorationId, photos, pieces, findings, aim }: Props) 
                       borderColor={id === photo?.id ? 'work' : 'lineStrong'}
                     >
                       {/* eslint-disable-next-line @next/next/no-img-element */}
-                      <img src={photoUrl(id, 'small')} alt="" width={88} height={66} style={{ objectFit: 'cover', width: '100%', height: '100%' }} />
+                      <img
+                        src={photoUrl(id, 'small')}
+                        alt=""
+                        width={88}
+                        height={66}
+                        style={{ objectFit: 'cover', width: '100%', height: '100%' }}
+                      />
                       {pinned > 0 && (
-                        <Box position="absolute" right="1" bottom="1" bg="amber" color="onAmber" borderRadius="50%" minWidth="24px" fontSize="14px">
+                        <Box
+                          position="absolute"
+                          right="1"
+                          bottom="1"
+                          bg="amber"
+                          color="onAmber"
+                          borderRadius="50%"
+                          minWidth="24px"
+                          fontSize="14px"
+                        >
                           {pinned}
                         </Box>
                       )}
@@ -127,10 +147,17 @@ export function Survey({ restorationId, photos, pieces, findings, aim }: Props) 
           )}
           <Box mt="3">
             {photos.length === 0 && (
-              <EmptyPlace>No photograph yet. Every side, before anything is touched; then tap on them what you find.</EmptyPlace>
+              <EmptyPlace>
+                No photograph yet. Every side, before anything is touched; then tap on them what you find.
+              </EmptyPlace>
             )}
             <div {...(!photo && { 'data-main-action': true })}>
-              <PhotoUpload restorationId={restorationId} stage="intake" pieceId={null} onAdded={() => router.refresh()} />
+              <PhotoUpload
+                restorationId={restorationId}
+                stage="intake"
+                pieceId={null}
+                onAdded={() => router.refresh()}
+              />
             </div>
           </Box>
         </Box>
@@ -155,7 +182,8 @@ export function Survey({ restorationId, photos, pieces, findings, aim }: Props) 
           {others.map(row)}
           {findings.length === 0 && !place && (
             <Text color="soft" mb="2">
-              Nothing found yet. A finding opens the stage that it asks for, and the stage is done with its last finding.
+              Nothing found yet. A finding opens the stage that it asks for, and the stage is done with its last
+              finding.
             </Text>
           )}
           {!place && (

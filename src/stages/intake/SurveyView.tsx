@@ -13,6 +13,12 @@ export async function SurveyView({ restorationId }: { restorationId: string }) {
     findingsOf(restorationId),
   ]);
   return (
-    <Survey restorationId={restorationId} photos={photos.filter(({ stage }) => stage === 'intake')} pieces={pieces} findings={findings} aim={aim} />
+    <Survey
+      restorationId={restorationId}
+      photos={photos.filter(({ stage }) => stage === 'intake')}
+      pieces={pieces}
+      findings={findings}
+      aim={aim}
+    />
   );
 }

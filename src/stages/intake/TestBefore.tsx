@@ -12,7 +12,12 @@ export function TestBefore({ restorationId, tests }: { restorationId: string; te
     <>
       {tests.length > 0 && <ComparedTests compared={compareTests(tests)} />}
       <Fold summary={tests.length > 0 ? 'Test again' : 'Test what may be tried, group by group'}>
-        <FunctionTestForm restorationId={restorationId} phase="before" tests={tests} send={(given) => test({ restorationId, ...given })} />
+        <FunctionTestForm
+          restorationId={restorationId}
+          phase="before"
+          tests={tests}
+          send={(given) => test({ restorationId, ...given })}
+        />
       </Fold>
     </>
   );

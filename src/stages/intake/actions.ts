@@ -29,11 +29,16 @@ export async function decidePower(given: Given): Promise<Answer<void>> {
 
 /** Corrects what is known of the machine. */
 export async function correctMachine(given: Given): Promise<Answer<void>> {
-  const stands = async ({ restorationId }: { restorationId: string }) => machineDrawn(await needRow('restorations', restorationId));
-  return writeOver(provenanceSchema, given, stands, ({ restorationId, ...changes }, now) => changeProvenance(restorationId, changes, now));
+  const stands = async ({ restorationId }: { restorationId: string }) =>
+    machineDrawn(await needRow('restorations', restorationId));
+  return writeOver(provenanceSchema, given, stands, ({ restorationId, ...changes }, now) =>
+    changeProvenance(restorationId, changes, now),
+  );
 }
 
 /** A function test before the work. */
 export async function test(given: Given): Promise<Answer<void>> {
-  return write(functionTestSchema, given, ({ waivedWhy, ...given }, now) => keepFunctionTest({ ...given, waivedWhy: waivedWhy || null }, now));
+  return write(functionTestSchema, given, ({ waivedWhy, ...given }, now) =>
+    keepFunctionTest({ ...given, waivedWhy: waivedWhy || null }, now),
+  );
 }

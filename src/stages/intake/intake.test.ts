@@ -15,7 +15,13 @@ jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
 inTrialWorkshop();
 
-const GIVEN = { title: 'Attic find', machine: 'home computer', source: 'flea market', pricePaid: '12.5', condition: 'yellow, one foot missing' };
+const GIVEN = {
+  title: 'Attic find',
+  machine: 'home computer',
+  source: 'flea market',
+  pricePaid: '12.5',
+  condition: 'yellow, one foot missing',
+};
 
 it('opens with nine stages, its price and its first words', async () => {
   const opened = await open(GIVEN);
@@ -32,7 +38,9 @@ it('a gift costs nothing and leaves no price', async () => {
 
 it('needs a name and an honest price', async () => {
   const before = (await listRestorations()).length;
-  expect(wrongs(await open({ ...GIVEN, title: '', pricePaid: '-3' }))).toMatch(/title: .*name you will know it by.*\npricePaid: /s);
+  expect(wrongs(await open({ ...GIVEN, title: '', pricePaid: '-3' }))).toMatch(
+    /title: .*name you will know it by.*\npricePaid: /s,
+  );
   expect(await listRestorations()).toHaveLength(before);
 });
 
@@ -58,11 +66,16 @@ describe('first power', () => {
     const decided = async () => (await powerDecided([restorationId])).get(restorationId) ?? null;
     expect(await decided()).toBeNull();
     expect(wrongs(await decidePower({ restorationId, ...FACTS }))).toBe('');
-    expect((await logOf(restorationId)).at(-1)!.words).toMatch(/^First power: do not switch on\. The label asks for 9 V/);
+    expect((await logOf(restorationId)).at(-1)!.words).toMatch(
+      /^First power: do not switch on\. The label asks for 9 V/,
+    );
     expect(await decided()).toMatchObject({ decision: 'do not switch on' });
     expect(wrongs(await decidePower({ restorationId, ...FACTS, atHandVolts: '9' }))).toBe('');
     expect((await logOf(restorationId)).at(-1)!.words).toMatch(/^First power: brief test/);
-    expect(await decided()).toMatchObject({ decision: 'brief test', facts: { atHandVolts: [{ pin: '', volts: 9 }], leaked: false } });
+    expect(await decided()).toMatchObject({
+      decision: 'brief test',
+      facts: { atHandVolts: [{ pin: '', volts: 9 }], leaked: false },
+    });
   });
 
   it('the form and the facts say the same, both ways', async () => {
@@ -76,9 +89,11 @@ describe('first power', () => {
   });
 
   it('refuses what is no answer', async () => {
-    expect(wrongs(await decidePower({ restorationId: 'x', ...FACTS, labelVolts: 'nine', leaked: 'perhaps', supply: 'steam' }))).toMatch(
-      /supply: .*labelVolts: .*leaked: /s,
-    );
+    expect(
+      wrongs(
+        await decidePower({ restorationId: 'x', ...FACTS, labelVolts: 'nine', leaked: 'perhaps', supply: 'steam' }),
+      ),
+    ).toMatch(/supply: .*labelVolts: .*leaked: /s);
     expect(wrongs(await decidePower({ restorationId: 'nobody', ...FACTS }))).toMatch(/restoration is not here/);
   });
 });
@@ -86,7 +101,12 @@ describe('first power', () => {
 it('keeps what was claimed and how it was packed, and lets it be corrected', async () => {
   const opened = await open({ ...GIVEN, claim: 'untested', packing: 'loose in a box' });
   const restorationId = opened.ok ? opened.value : '';
-  expect(await findRestoration(restorationId)).toMatchObject({ claim: 'untested', packing: 'loose in a box', aim: 'presentable', owner: '' });
+  expect(await findRestoration(restorationId)).toMatchObject({
+    claim: 'untested',
+    packing: 'loose in a box',
+    aim: 'presentable',
+    owner: '',
+  });
   const known = { title: GIVEN.title, machine: GIVEN.machine, source: GIVEN.source, condition: GIVEN.condition };
   expect(wrongs(await correctMachine({ restorationId, ...known, claim: 'said to be faulty' }))).toBe('');
   expect(await findRestoration(restorationId)).toMatchObject({ claim: 'said to be faulty', packing: '' });
@@ -97,8 +117,15 @@ it('a function test before the work is kept with each key group', async () => {
   const opened = await open(GIVEN);
   const restorationId = opened.ok ? opened.value : '';
   const results = Object.fromEntries(TEST_ITEMS.map((item) => [item, 'works']));
-  expect(wrongs(await keepTest({ restorationId, phase: 'before', results: { ...results, 'number pad': 'faulty' } }))).toBe('');
-  expect(await functionTestsOf(restorationId)).toMatchObject([{ phase: 'before', results: { letters: 'works', 'number pad': 'faulty' } }]);
-  expect((await logOf(restorationId)).at(-2)).toMatchObject({ stage: 'intake', words: 'Function test before: faulty: number pad.' });
+  expect(
+    wrongs(await keepTest({ restorationId, phase: 'before', results: { ...results, 'number pad': 'faulty' } })),
+  ).toBe('');
+  expect(await functionTestsOf(restorationId)).toMatchObject([
+    { phase: 'before', results: { letters: 'works', 'number pad': 'faulty' } },
+  ]);
+  expect((await logOf(restorationId)).at(-2)).toMatchObject({
+    stage: 'intake',
+    words: 'Function test before: faulty: number pad.',
+  });
   expect((await logOf(restorationId)).at(-1)!.words).toBe('Found: dead, plain. number pad');
 });

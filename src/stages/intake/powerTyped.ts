@@ -5,7 +5,9 @@ type Typed = Record<string, string>;
 
 /** Facts as the form shows them. */
 export const typedFacts = ({ labelVolts, atHandVolts, ...facts }: PowerFacts): Typed => ({
-  ...Object.fromEntries(Object.entries(facts).map(([name, value]) => [name, typeof value === 'boolean' ? (value ? 'yes' : 'no') : value])),
+  ...Object.fromEntries(
+    Object.entries(facts).map(([name, value]) => [name, typeof value === 'boolean' ? (value ? 'yes' : 'no') : value]),
+  ),
   labelVolts: typedRails(labelVolts),
   atHandVolts: typedRails(atHandVolts),
 });

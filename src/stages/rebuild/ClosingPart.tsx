@@ -36,7 +36,12 @@ export function ClosingPart({ restorationId, holds, tests, power }: Props) {
       {tests.length > 0 && <ComparedTests compared={compareTests(tests)} />}
       <PowerBanner decided={power} href={`/restorations/${restorationId}/intake/power`} />
       <Fold summary="Make a function test">
-        <FunctionTestForm restorationId={restorationId} phase="before closing" tests={tests} send={(given) => test({ restorationId, ...given })} />
+        <FunctionTestForm
+          restorationId={restorationId}
+          phase="before closing"
+          tests={tests}
+          send={(given) => test({ restorationId, ...given })}
+        />
       </Fold>
     </Part>
   );

@@ -19,9 +19,21 @@ const HOW = {
 /** What is still out, and where a screw left on the bench can have come from. */
 export function LeftoverPart({ lots, names }: { lots: readonly LotRow[]; names: Readonly<Record<string, string>> }) {
   const nameOf = (stepId: string) => names[stepId] ?? '';
-  const [found, setFound] = useState({ drive: 'cross' as Drive, head: 'pan' as Head, shank: 'tapered' as Shank, diameterMm: '3', lengthMm: '' });
+  const [found, setFound] = useState({
+    drive: 'cross' as Drive,
+    head: 'pan' as Head,
+    shank: 'tapered' as Shank,
+    diameterMm: '3',
+    lengthMm: '',
+  });
   if (lots.length === 0) return null;
-  const states: LotOfStep[] = lots.map((lot) => ({ lotId: lot.id, stepId: lot.stepId, lot, returned: lot.returned, missing: lot.missing }));
+  const states: LotOfStep[] = lots.map((lot) => ({
+    lotId: lot.id,
+    stepId: lot.stepId,
+    lot,
+    returned: lot.returned,
+    missing: lot.missing,
+  }));
   const out = states.filter((state) => outstanding(state) > 0);
   const number = (typed: string) => Number(withPoint(typed));
   const lengthMm = number(found.lengthMm);
@@ -65,7 +77,9 @@ export function LeftoverPart({ lots, names }: { lots: readonly LotRow[]; names: 
           {choice('shank', 'Shank', SHANKS)}
         </Grid>
         <Box aria-live="polite">
-          {lengthMm > 0 && origins.length === 0 && <Text>No lot on record looks like it. It may come from another machine.</Text>}
+          {lengthMm > 0 && origins.length === 0 && (
+            <Text>No lot on record looks like it. It may come from another machine.</Text>
+          )}
           {origins.map(({ lotId, stepId, how }) => (
             <Text key={lotId}>
               <b>{nameOf(stepId)}</b>: {HOW[how]}

@@ -7,8 +7,20 @@ import { NextOn } from './NextOn';
 
 /** The next thing on. */
 export async function NextOnView({ restorationId }: { restorationId: string }) {
-  const [teardown, photos, people] = await Promise.all([teardownOf(restorationId), photosOf(restorationId), listPeople()]);
+  const [teardown, photos, people] = await Promise.all([
+    teardownOf(restorationId),
+    photosOf(restorationId),
+    listPeople(),
+  ]);
   if (teardown.steps.length === 0) return <NothingOff restorationId={restorationId} />;
   const sizes = Object.fromEntries(photos.map(({ id, width, height }) => [id, { width, height }]));
-  return <NextOn restorationId={restorationId} {...teardown} way={wayOf(teardown)} sizes={sizes} people={people.map(({ name }) => name)} />;
+  return (
+    <NextOn
+      restorationId={restorationId}
+      {...teardown}
+      way={wayOf(teardown)}
+      sizes={sizes}
+      people={people.map(({ name }) => name)}
+    />
+  );
 }

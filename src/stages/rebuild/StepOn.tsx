@@ -71,7 +71,13 @@ export function StepOn({ step, lots, connections, early, size, people, stillOff 
                 <b>{JOINTS[kind].title}</b>: {way}
               </Text>
               {tickedAt === null ? (
-                <Button size={'bench' as never} width="100%" mt="2" disabled={busy} onClick={() => send(() => connect(id))}>
+                <Button
+                  size={'bench' as never}
+                  width="100%"
+                  mt="2"
+                  disabled={busy}
+                  onClick={() => send(() => connect(id))}
+                >
                   Connected this way round
                 </Button>
               ) : (
@@ -83,7 +89,9 @@ export function StepOn({ step, lots, connections, early, size, people, stillOff 
             cover={step.name}
             things={stillOff}
             busy={busy}
-            onTap={(firstId) => send((once) => before(once({ firstId, thenId: step.id, why: 'out of reach afterwards' })))}
+            onTap={(firstId) =>
+              send((once) => before(once({ firstId, thenId: step.id, why: 'out of reach afterwards' })))
+            }
           />
           <Wrong words={wrong} />
         </Box>
@@ -114,7 +122,8 @@ interface LotProps {
 
 function LotOn({ lot, box, busy, send }: LotProps) {
   const left = outstanding({ lot, returned: lot.returned, missing: lot.missing });
-  const put = (count: number) => send((once) => tick(once({ lotId: lot.id, count, lengthMm: lot.lengthMm, expected: lot.returned })));
+  const put = (count: number) =>
+    send((once) => tick(once({ lotId: lot.id, count, lengthMm: lot.lengthMm, expected: lot.returned })));
   return (
     <Box borderTopWidth="1px" borderColor="line" py="2">
       <Flex gap="3" align="center">
@@ -157,7 +166,12 @@ function LotOn({ lot, box, busy, send }: LotProps) {
               draftKey={`missing:${lot.id}`}
               fields={[
                 { name: 'count', label: 'How many are missing', kind: 'number', half: true },
-                { name: 'words', label: 'What became of them', half: true, hint: 'Lost, left out; replaced by straight ones; swapped' },
+                {
+                  name: 'words',
+                  label: 'What became of them',
+                  half: true,
+                  hint: 'Lost, left out; replaced by straight ones; swapped',
+                },
               ]}
               initial={{ count: '1', words: '' }}
               submit="Explain"

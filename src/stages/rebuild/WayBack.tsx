@@ -35,7 +35,16 @@ export function WayBack({ steps, blocks, way }: Props) {
         {order.map((step, i) => {
           const early = passedBy(step.id, way, steps, blocks);
           return (
-            <Flex as="li" key={step.id} align="center" gap="3" borderTopWidth="1px" borderColor="line" minHeight="48px" py="1">
+            <Flex
+              as="li"
+              key={step.id}
+              align="center"
+              gap="3"
+              borderTopWidth="1px"
+              borderColor="line"
+              minHeight="48px"
+              py="1"
+            >
               <Text fontFamily="mono" minWidth="3ch" textAlign="end">
                 {i + 1}
               </Text>

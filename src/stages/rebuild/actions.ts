@@ -11,7 +11,9 @@ import { explainSchema, idSchema, stepWordsSchema, tickSchema } from './schema';
 
 /** Fasteners go back into their holes. */
 export async function tick(given: Given): Promise<Answer<void>> {
-  return write(tickSchema, given, ({ lotId, count, lengthMm, expected }, now) => tickLot(lotId, count, lengthMm, expected, now));
+  return write(tickSchema, given, ({ lotId, count, lengthMm, expected }, now) =>
+    tickLot(lotId, count, lengthMm, expected, now),
+  );
 }
 
 /** What became of fasteners that do not come back. */
@@ -38,5 +40,7 @@ export async function offAgain(given: Given): Promise<Answer<void>> {
 
 /** A function test, or that it is waived. */
 export async function test(given: Given): Promise<Answer<void>> {
-  return write(functionTestSchema, given, ({ waivedWhy, ...given }, now) => keepFunctionTest({ ...given, waivedWhy: waivedWhy || null }, now));
+  return write(functionTestSchema, given, ({ waivedWhy, ...given }, now) =>
+    keepFunctionTest({ ...given, waivedWhy: waivedWhy || null }, now),
+  );
 }

@@ -10,7 +10,16 @@ jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
 inTrialWorkshop();
 
-const LOT = { thing: 'screw', drive: 'cross', head: 'pan', diameterMm: 3, lengthMm: 10, shank: 'tapered', count: 3, fate: 'kept' } as const;
+const LOT = {
+  thing: 'screw',
+  drive: 'cross',
+  head: 'pan',
+  diameterMm: 3,
+  lengthMm: 10,
+  shank: 'tapered',
+  count: 3,
+  fate: 'kept',
+} as const;
 
 async function lidAndShield() {
   const { id: restorationId } = await trialRestoration();
@@ -45,8 +54,12 @@ it('a screw from another hole is refused with the reason, and the count stands',
   expect(wrongs(await tick({ lotId: lot.id, count: '3', lengthMm: '26', expected: '0' }))).toMatch(
     /lengthMm: 26 mm is too long for this hole: at most 10 mm/,
   );
-  expect(wrongs(await tick({ lotId: lot.id, count: '4', lengthMm: '10', expected: '0' }))).toMatch(/count: Only 3 of this lot are still out/);
-  expect(wrongs(await tick({ lotId: lot.id, count: '0', lengthMm: '-1', expected: '0' }))).toMatch(/count: .*lengthMm: /s);
+  expect(wrongs(await tick({ lotId: lot.id, count: '4', lengthMm: '10', expected: '0' }))).toMatch(
+    /count: Only 3 of this lot are still out/,
+  );
+  expect(wrongs(await tick({ lotId: lot.id, count: '0', lengthMm: '-1', expected: '0' }))).toMatch(
+    /count: .*lengthMm: /s,
+  );
   expect(await lotOf(restorationId)).toMatchObject({ returned: 0, missing: 0 });
 });
 
@@ -70,10 +83,14 @@ it('what comes off once more is out again', async () => {
 
 it('a function test names every item; a waived one carries its reason', async () => {
   const { restorationId } = await lidAndShield();
-  expect(wrongs(await keepTest({ restorationId, phase: 'someday', results: { ...results('works'), keys: 'sticky' } }))).toMatch(
-    /phase: .*results\.keys: /s,
-  );
-  expect(wrongs(await keepTest({ restorationId, phase: 'before closing', results: results('not tried'), waivedWhy: 'no supply' }))).toBe('');
+  expect(
+    wrongs(await keepTest({ restorationId, phase: 'someday', results: { ...results('works'), keys: 'sticky' } })),
+  ).toMatch(/phase: .*results\.keys: /s);
+  expect(
+    wrongs(
+      await keepTest({ restorationId, phase: 'before closing', results: results('not tried'), waivedWhy: 'no supply' }),
+    ),
+  ).toBe('');
   expect(await functionTestsOf(restorationId)).toMatchObject([{ phase: 'before closing', waivedWhy: 'no supply' }]);
   expect(await held(restorationId)).not.toContain('test');
 });

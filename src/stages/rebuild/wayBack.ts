@@ -9,6 +9,8 @@ export function passedBy(
   blocks: readonly Pick<BlockRow, 'firstId' | 'thenId'>[],
 ): string[] | null {
   if (!way.early.some(({ step }) => step === id)) return null;
-  const passed = blocks.filter(({ firstId }) => firstId === id).map(({ thenId }) => steps.find((step) => step.id === thenId)?.name ?? '');
+  const passed = blocks
+    .filter(({ firstId }) => firstId === id)
+    .map(({ thenId }) => steps.find((step) => step.id === thenId)?.name ?? '');
   return passed.length > 0 ? passed : null;
 }

@@ -51,7 +51,8 @@ export function RecordNow({ story, restorationId }: { story: Story; restorationI
 
 /** The pieces before and after. */
 export function RecordPieces({ story }: { story: Story }) {
-  if (story.pieces.length === 0) return <EmptyPlace>No piece is tagged, so nothing was measured before and after.</EmptyPlace>;
+  if (story.pieces.length === 0)
+    return <EmptyPlace>No piece is tagged, so nothing was measured before and after.</EmptyPlace>;
   return <StoryPieces story={story} src={src} long={long} />;
 }
 

@@ -52,7 +52,14 @@ export function StoryFacts({ story }: { story: Story }) {
 /** Each piece before and after, with its measurements and sessions. */
 export function StoryPieces({ story, src, long = atLength }: Props & { long?: Long }) {
   return story.pieces.map((piece) => (
-    <PiecePart key={piece.piece.id} story={piece} photos={story.bundle.photos} src={src} time={timeIn(story)} long={long} />
+    <PiecePart
+      key={piece.piece.id}
+      story={piece}
+      photos={story.bundle.photos}
+      src={src}
+      time={timeIn(story)}
+      long={long}
+    />
   ));
 }
 
@@ -60,7 +67,15 @@ export function StoryPieces({ story, src, long = atLength }: Props & { long?: Lo
 export function StoryStages({ story, src, long }: Props & { long?: Long }) {
   const time = timeIn(story);
   return story.stages.map((stage) => {
-    const told = <StagePart story={stage} passes={stage.stage === 'wash' ? story.passes : []} src={src} time={time} bare={long !== undefined} />;
+    const told = (
+      <StagePart
+        story={stage}
+        passes={stage.stage === 'wash' ? story.passes : []}
+        src={src}
+        time={time}
+        bare={long !== undefined}
+      />
+    );
     return <Fragment key={stage.stage}>{long ? long(stageLine(stage), told) : told}</Fragment>;
   });
 }
@@ -95,7 +110,11 @@ export function StoryChecks({ story }: { story: Story }) {
             {story.asked.map(({ id, what, askedAt, answer, answerWords, answeredAt }) => (
               <li key={id}>
                 {time(askedAt)}: {what}{' '}
-                <em>{answer === null ? 'not answered yet' : `${answer}${answerWords && `: ${answerWords}`}, ${time(answeredAt!)}`}</em>
+                <em>
+                  {answer === null
+                    ? 'not answered yet'
+                    : `${answer}${answerWords && `: ${answerWords}`}, ${time(answeredAt!)}`}
+                </em>
               </li>
             ))}
           </ul>
@@ -134,7 +153,8 @@ export function StoryCost({ story: { cost } }: { story: Story }) {
 }
 
 /** What is left undone, and why. */
-export const StoryUndone = ({ story: { undone } }: { story: Story }) => (undone.length === 0 ? <p>Nothing.</p> : <Lines of={undone} />);
+export const StoryUndone = ({ story: { undone } }: { story: Story }) =>
+  undone.length === 0 ? <p>Nothing.</p> : <Lines of={undone} />;
 
 /** A restoration's whole story in plain elements, as the exported page shows it. */
 export function StoryView({ story, src }: Props) {
@@ -198,7 +218,11 @@ function ColourSwatch({ lab, children }: { lab: Lab; children: React.ReactNode }
 
 /** A photograph, or in its place that its file is gone. */
 const Pic = ({ src, alt }: { src: string; alt: string }) =>
-  src === '' ? <p className="gone">The file of this photograph is missing: {alt}.</p> : <img src={src} alt={alt} loading="lazy" />;
+  src === '' ? (
+    <p className="gone">The file of this photograph is missing: {alt}.</p>
+  ) : (
+    <img src={src} alt={alt} loading="lazy" />
+  );
 
 interface PieceProps {
   story: PieceStory;
@@ -274,8 +298,8 @@ function PiecePart({ story, photos, src, time, long }: PieceProps) {
             {treatments.map(({ id, school, targetPercentWW, sessions, endedWhy }) => (
               <div key={id}>
                 <p>
-                  {SCHOOL[school].title}, {targetPercentWW.toFixed(1)} % peroxide, {sessions.length} {sessions.length === 1 ? 'session' : 'sessions'}.
-                  {endedWhy && ` Ended: ${endedWhy}`}
+                  {SCHOOL[school].title}, {targetPercentWW.toFixed(1)} % peroxide, {sessions.length}{' '}
+                  {sessions.length === 1 ? 'session' : 'sessions'}.{endedWhy && ` Ended: ${endedWhy}`}
                 </p>
                 <ul>
                   {sessions.map((session) => (
@@ -285,7 +309,8 @@ function PiecePart({ story, photos, src, time, long }: PieceProps) {
                       {session.actualMin === null
                         ? 'still running'
                         : `${showMinutes(session.actualMin)}, ${session.dose?.toFixed(1)} ${doseUnit(SCHOOL[school])}, ${session.turns.length} ${session.turns.length === 1 ? 'turn' : 'turns'}`}
-                      . {session.words} Cautions confirmed: {session.cautions.map(({ hazard }) => hazard).join(' ')} {CAUTION_CLOSE}
+                      . {session.words} Cautions confirmed: {session.cautions.map(({ hazard }) => hazard).join(' ')}{' '}
+                      {CAUTION_CLOSE}
                     </li>
                   ))}
                 </ul>
@@ -324,7 +349,8 @@ function StagePart({ story, passes, src, time, bare }: StageProps) {
         <ul>
           {findings.map(({ id, kind, severity, words, settledAs, settledWords }) => (
             <li key={id}>
-              {kind}, {SEVERITY_WORDS[severity]}. {words} <em>{settledAs ? `${settledAs}${settledWords ? `: ${settledWords}` : ''}` : 'open'}</em>
+              {kind}, {SEVERITY_WORDS[severity]}. {words}{' '}
+              <em>{settledAs ? `${settledAs}${settledWords ? `: ${settledWords}` : ''}` : 'open'}</em>
             </li>
           ))}
         </ul>

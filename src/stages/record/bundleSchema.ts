@@ -61,7 +61,9 @@ const cautions = Joi.array()
   .required();
 /** So much lies beside an entry of the log. */
 const LARGEST_DATA = 200_000;
-const beside = Joi.any().custom((data: unknown, { error }) => (JSON.stringify(data ?? null).length > LARGEST_DATA ? error('any.invalid') : data));
+const beside = Joi.any().custom((data: unknown, { error }) =>
+  JSON.stringify(data ?? null).length > LARGEST_DATA ? error('any.invalid') : data,
+);
 const stage = Joi.string()
   .valid(...STAGES)
   .required();
@@ -100,7 +102,12 @@ const rows = (fields: Joi.SchemaMap) => Joi.array().items(Joi.object(fields)).ma
 export const bundleSchema = Joi.object<Bundle>({
   format: Joi.string().valid(BUNDLE_FORMAT).required(),
   version: Joi.number().valid(BUNDLE_VERSION).required(),
-  workshop: Joi.object({ name: text(MOST.person), timeZone: timeZoneSchema, currency: currencySchema, hourlyRateMinor: minor }).required(),
+  workshop: Joi.object({
+    name: text(MOST.person),
+    timeZone: timeZoneSchema,
+    currency: currencySchema,
+    hourlyRateMinor: minor,
+  }).required(),
   restoration: Joi.object({
     id,
     title: text(MOST.title).min(1).disallow(''),
@@ -417,7 +424,10 @@ export const bundleSchema = Joi.object<Bundle>({
     handsMin: number(0, 240),
     rinse: text(MOST.few),
     protection: text(MOST.few),
-    perLitre: Joi.object({ amount: Joi.number().positive().max(1000).required(), unit: Joi.string().valid('mL', 'g').required() })
+    perLitre: Joi.object({
+      amount: Joi.number().positive().max(1000).required(),
+      unit: Joi.string().valid('mL', 'g').required(),
+    })
       .allow(null)
       .required(),
     bathC: numberOrNull(0, 50),

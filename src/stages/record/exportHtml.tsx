@@ -9,7 +9,8 @@ export async function exportHtml(bundle: Bundle): Promise<string> {
   const pictures = new Map<string, string>();
   const missing = new Set((await withoutFile(bundle.photos)).map(({ id }) => id));
   for (const photo of bundle.photos)
-    if (!missing.has(photo.id)) pictures.set(photo.id, `data:image/webp;base64,${(await readThumbnail(photo, 'large')).toString('base64')}`);
+    if (!missing.has(photo.id))
+      pictures.set(photo.id, `data:image/webp;base64,${(await readThumbnail(photo, 'large')).toString('base64')}`);
   // Next does not let a page import this statically; a route that writes a file has to have it all the same.
   const { renderToStaticMarkup } = await import('react-dom/server');
   const { title } = bundle.restoration;

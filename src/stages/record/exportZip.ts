@@ -11,32 +11,51 @@ export const photoEntry = ({ hash, extension }: { hash: string; extension: strin
 
 /** The log as CSV. */
 export function logCsv({ log }: Bundle): string {
-  return toCsv(log.map(({ id, at, stage, kind, words, corrects }) => ({ entry: id, at, stage: stage ?? '', kind, words, corrects: corrects ?? '' })));
+  return toCsv(
+    log.map(({ id, at, stage, kind, words, corrects }) => ({
+      entry: id,
+      at,
+      stage: stage ?? '',
+      kind,
+      words,
+      corrects: corrects ?? '',
+    })),
+  );
 }
 
 /** The measurements as CSV, units in the names. */
 export function measurementsCsv({ measurements, pieces }: Bundle): string {
   return toCsv(
-    measurements.map(({ pieceId, measuredAt, stage, lab, yellownessIndex, deltaE00, deltaB, verdict, basis, result }) => ({
-      tag: pieces.find(({ id }) => id === pieceId)?.tag ?? '',
-      measuredAt,
-      stage,
-      L: lab?.[0] ?? '',
-      a: lab?.[1] ?? '',
-      b: lab?.[2] ?? '',
-      yellownessIndex: yellownessIndex ?? '',
-      deltaE00: deltaE00 ?? '',
-      deltaB: deltaB ?? '',
-      residualDeltaE00: result.card.residualDeltaE00 ?? '',
-      verdict: verdict ?? '',
-      basis,
-    })),
+    measurements.map(
+      ({ pieceId, measuredAt, stage, lab, yellownessIndex, deltaE00, deltaB, verdict, basis, result }) => ({
+        tag: pieces.find(({ id }) => id === pieceId)?.tag ?? '',
+        measuredAt,
+        stage,
+        L: lab?.[0] ?? '',
+        a: lab?.[1] ?? '',
+        b: lab?.[2] ?? '',
+        yellownessIndex: yellownessIndex ?? '',
+        deltaE00: deltaE00 ?? '',
+        deltaB: deltaB ?? '',
+        residualDeltaE00: result.card.residualDeltaE00 ?? '',
+        verdict: verdict ?? '',
+        basis,
+      }),
+    ),
   );
 }
 
 /** Photographs whose file is gone, as CSV. */
 const missingCsv = (photos: readonly Photo[]) =>
-  toCsv(photos.map(({ originalName, stage, takenAt, addedAt, hash }) => ({ originalName, stage, takenAt: takenAt ?? '', addedAt, hash })));
+  toCsv(
+    photos.map(({ originalName, stage, takenAt, addedAt, hash }) => ({
+      originalName,
+      stage,
+      takenAt: takenAt ?? '',
+      addedAt,
+      hash,
+    })),
+  );
 
 /**
  * JSON with its schema, the photographs byte for byte, and CSV of log and measurements, packed as it is read. Where the
@@ -53,7 +72,9 @@ export async function exportZip(bundle: Bundle): Promise<Readable> {
   add('measurements.csv', measurementsCsv(bundle));
   if (missing.length > 0) add('missing.csv', missingCsv(missing));
   const gone = new Set(missing.map(({ id }) => id));
-  const files = new Map(bundle.photos.flatMap((photo) => (gone.has(photo.id) ? [] : [[photoEntry(photo), originalFile(photo)] as const])));
+  const files = new Map(
+    bundle.photos.flatMap((photo) => (gone.has(photo.id) ? [] : [[photoEntry(photo), originalFile(photo)] as const])),
+  );
   // Photographs are packed already; packing them again only takes time.
   for (const [name, file] of files) zip.addFile(file, name, { ...options, compress: false });
   zip.end();

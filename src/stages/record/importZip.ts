@@ -27,7 +27,8 @@ const LARGEST_JSON_BYTES = 64 * 1024 ** 2;
 const UNPACKED_BESIDE_BYTES = 2 * LARGEST_JSON_BYTES;
 const MOST_ENTRIES = 200_000;
 
-const KNOWN = /^(restoration\.json|schema\.json|log\.csv|measurements\.csv|missing\.csv|photos\/[0-9a-f]{64}\.(jpg|png|webp))$/;
+const KNOWN =
+  /^(restoration\.json|schema\.json|log\.csv|measurements\.csv|missing\.csv|photos\/[0-9a-f]{64}\.(jpg|png|webp))$/;
 
 const refuse = (message: string) => new Refusal('file', message);
 
@@ -49,8 +50,10 @@ interface Opened {
 async function openZip(file: string): Promise<Opened> {
   const { size } = await stat(file);
   const zip = await new Promise<ZipFile>((resolve, reject) =>
-    yauzl.open(file, { lazyEntries: true, autoClose: false, validateEntrySizes: true, strictFileNames: true }, (error, opened) =>
-      error ? reject(error) : resolve(opened),
+    yauzl.open(
+      file,
+      { lazyEntries: true, autoClose: false, validateEntrySizes: true, strictFileNames: true },
+      (error, opened) => (error ? reject(error) : resolve(opened)),
     ),
   ).catch(() => {
     throw refuse('This is not a ZIP file, or it broke off. Choose the file that Kvell’s record page exported.');
@@ -62,15 +65,19 @@ async function openZip(file: string): Promise<Opened> {
       return refuse(
         `The ZIP holds “${fileName.slice(0, 120)}”, which no exported restoration has. It was not unpacked; use a file that Kvell exported.`,
       );
-    if (entries.has(fileName)) return refuse(`The ZIP holds “${fileName}” twice. It was not unpacked; use a file that Kvell exported.`);
+    if (entries.has(fileName))
+      return refuse(`The ZIP holds “${fileName}” twice. It was not unpacked; use a file that Kvell exported.`);
     unpacked += uncompressedSize;
     const limit = fileName.startsWith('photos/') ? LARGEST_FILE_BYTES : LARGEST_JSON_BYTES;
     return uncompressedSize > limit || unpacked > size + UNPACKED_BESIDE_BYTES
-      ? refuse('The ZIP would unpack to far more than a restoration holds. It was not unpacked; use a file that Kvell exported.')
+      ? refuse(
+          'The ZIP would unpack to far more than a restoration holds. It was not unpacked; use a file that Kvell exported.',
+        )
       : null;
   };
   try {
-    if (zip.entryCount > MOST_ENTRIES) throw refuse(`The ZIP holds ${zip.entryCount} files; a restoration has at most ${MOST_ENTRIES}.`);
+    if (zip.entryCount > MOST_ENTRIES)
+      throw refuse(`The ZIP holds ${zip.entryCount} files; a restoration has at most ${MOST_ENTRIES}.`);
     await new Promise<void>((resolve, reject) => {
       zip.on('error', (error: Error) => reject(unreadable(error)));
       zip.on('end', resolve);
@@ -117,7 +124,8 @@ function needsShape<T>(schema: Joi.Schema<T>, given: unknown, firstRow = 0): T {
   const { value, error } = schema.validate(given, { ...VALIDATE, convert: false });
   if (!error) return value as T;
   const [first, ...rest] = fieldErrors(error);
-  const numbered = (words: string) => words.replaceAll(/^(\w+)\[(\d+)\]/g, (_, name: string, row: string) => `${name}[${Number(row) + firstRow}]`);
+  const numbered = (words: string) =>
+    words.replaceAll(/^(\w+)\[(\d+)\]/g, (_, name: string, row: string) => `${name}[${Number(row) + firstRow}]`);
   throw refuse(
     `restoration.json does not follow its schema: ${numbered(first!.field)}: ${numbered(first!.message)}${rest.length > 0 ? `, and ${rest.length} more` : ''}. Export it again.`,
   );
@@ -125,10 +133,14 @@ function needsShape<T>(schema: Joi.Schema<T>, given: unknown, firstRow = 0): T {
 
 /** A bundle that follows its schema: its many rows are looked at some at a time, so that nobody waits for all of them. */
 async function inShape(given: Bundle): Promise<Bundle> {
-  const lists = Object.entries(given).filter(([, rows]) => Array.isArray(rows) && rows.length > ROWS_AT_ONCE) as [keyof Bundle, unknown[]][];
+  const lists = Object.entries(given).filter(([, rows]) => Array.isArray(rows) && rows.length > ROWS_AT_ONCE) as [
+    keyof Bundle,
+    unknown[],
+  ][];
   const value = needsShape(bundleSchema, { ...given, ...Object.fromEntries(lists.map(([name]) => [name, []])) });
   for (const [name, rows] of lists) {
-    if (rows.length > MOST_ROWS) throw refuse(`restoration.json has ${rows.length} rows of ${name}; a restoration has at most ${MOST_ROWS}.`);
+    if (rows.length > MOST_ROWS)
+      throw refuse(`restoration.json has ${rows.length} rows of ${name}; a restoration has at most ${MOST_ROWS}.`);
     const schema = Joi.object<Record<string, unknown[]>>({ [name]: bundleSchema.extract(name) });
     const kept: unknown[] = [];
     for (let i = 0; i < rows.length; i += ROWS_AT_ONCE) {
@@ -144,7 +156,8 @@ async function inShape(given: Bundle): Promise<Bundle> {
 export async function readBundle(json: Buffer | null): Promise<Bundle> {
   if (!json) throw refuse('The ZIP has no restoration.json. Choose the file that Kvell’s record page exported.');
   // The database would end what it is told at that sign.
-  if (json.includes('\\u0000')) throw refuse('restoration.json holds a sign that no text has (\\u0000). Take it out; nothing was kept.');
+  if (json.includes('\\u0000'))
+    throw refuse('restoration.json holds a sign that no text has (\\u0000). Take it out; nothing was kept.');
   let given: unknown;
   try {
     given = JSON.parse(json.toString('utf8'));
@@ -158,7 +171,8 @@ export async function readBundle(json: Buffer | null): Promise<Bundle> {
     );
   const value = await inShape(broughtForward(given) as Bundle);
   const wrong = unsound(value);
-  if (wrong.length > 0) throw refuse(`restoration.json does not hang together: ${wrong.join('; ')}. Nothing was kept; export it again.`);
+  if (wrong.length > 0)
+    throw refuse(`restoration.json does not hang together: ${wrong.join('; ')}. Nothing was kept; export it again.`);
   return value;
 }
 
@@ -172,10 +186,14 @@ function asCopy(bundle: Bundle): Bundle {
   const renew = (value: unknown): unknown => {
     if (typeof value === 'string') return fresh.get(value) ?? value;
     if (Array.isArray(value)) return value.map(renew);
-    if (value !== null && typeof value === 'object') return Object.fromEntries(Object.entries(value).map(([name, inner]) => [name, renew(inner)]));
+    if (value !== null && typeof value === 'object')
+      return Object.fromEntries(Object.entries(value).map(([name, inner]) => [name, renew(inner)]));
     return value;
   };
-  const rows: { id: string }[] = [bundle.restoration, ...BUNDLE_PARTS.flatMap((part): { id: string }[] => bundle[part])];
+  const rows: { id: string }[] = [
+    bundle.restoration,
+    ...BUNDLE_PARTS.flatMap((part): { id: string }[] => bundle[part]),
+  ];
   for (const { id } of rows) if (!stockIds.has(id)) fresh.set(id, randomUUID());
   const copy = renew(bundle) as Bundle;
   const title = `${copy.restoration.title.slice(0, MOST.title - COPY.length)}${COPY}`;
@@ -183,13 +201,18 @@ function asCopy(bundle: Bundle): Bundle {
 }
 
 /** One photograph out of a ZIP, kept where it is what it says; its row gets what its bytes are. */
-async function keepPicture(opened: Opened, photo: Photo, keep: (what: ToKeep, extension: string) => Promise<string>): Promise<void> {
+async function keepPicture(
+  opened: Opened,
+  photo: Photo,
+  keep: (what: ToKeep, extension: string) => Promise<string>,
+): Promise<void> {
   const content = await entryStream(opened, photoEntry(photo));
   if (!content) throw refuse(`The photograph ${photo.originalName} is missing from the ZIP. Export it again.`);
   let broken: Error | null = null;
   content.once('error', (failure: Error) => (broken = failure));
   await withIncoming(content, LARGEST_FILE_BYTES, async (laid) => {
-    if (laid.hash !== photo.hash) throw refuse(`The photograph ${photo.originalName} was changed after the export. Export it again.`);
+    if (laid.hash !== photo.hash)
+      throw refuse(`The photograph ${photo.originalName} was changed after the export. Export it again.`);
     const facts = await inspectPicture(laid.file);
     if (facts.mime !== photo.mime || facts.extension !== photo.extension)
       throw refuse(`The photograph ${photo.originalName} is not of the type that the ZIP says. Export it again.`);
@@ -219,7 +242,9 @@ export async function importZip(file: string, copy: boolean, now: Date): Promise
       await keepBundle(bundle, now).catch((failure: unknown) => {
         // What only the database knows of: two of what there is one of, or half of what goes together.
         throw isAgainstRules(failure)
-          ? refuse('restoration.json does not hang together: the database refuses a row of it. Nothing was kept; export it again.')
+          ? refuse(
+              'restoration.json does not hang together: the database refuses a row of it. Nothing was kept; export it again.',
+            )
           : failure;
       });
       return bundle.restoration.id;

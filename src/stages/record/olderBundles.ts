@@ -52,7 +52,12 @@ export function broughtForward(given: unknown): unknown {
     version: BUNDLE_VERSION,
     restoration: isJson(given.restoration) ? { ...AT_FIRST, ...given.restoration } : given.restoration,
     ...Object.fromEntries(ADDED.map((name) => [name, given[name] ?? []])),
-    ...Object.fromEntries(Object.entries(ROWS).map(([name, added]) => [name, rows(name).map((row) => without({ ...added, ...row }, DROPPED[name]))])),
+    ...Object.fromEntries(
+      Object.entries(ROWS).map(([name, added]) => [
+        name,
+        rows(name).map((row) => without({ ...added, ...row }, DROPPED[name])),
+      ]),
+    ),
     findings: rows('findings').map((row) => ({ ...ROWS.findings, part: usualPart(row.kind as FindingKind), ...row })),
     functionTests: rows('functionTests').map((test) => ({ words: {}, ...byGroup(test) })),
   };

@@ -31,7 +31,8 @@ export interface Poisoned {
 /** Every place of a value, with only the first and the last of each list. */
 function* placesIn(value: Json, path: (string | number)[] = []): Generator<(string | number)[]> {
   yield path;
-  if (Array.isArray(value)) for (const i of new Set([0, value.length - 1])) if (i in value) yield* placesIn(value[i]!, [...path, i]);
+  if (Array.isArray(value))
+    for (const i of new Set([0, value.length - 1])) if (i in value) yield* placesIn(value[i]!, [...path, i]);
   if (value !== null && typeof value === 'object' && !Array.isArray(value))
     for (const [name, inner] of Object.entries(value)) yield* placesIn(inner, [...path, name]);
 }
@@ -68,6 +69,9 @@ export function* poisonings(bundle: Json, foreign: string, each = EVIL.length): 
     if (typeof value === 'string' && /^[0-9a-f]{8}-/.test(value)) others.push(foreign);
     if (Array.isArray(value) && value.length > 0) others.push([...value, value[0]!], []);
     for (const other of others)
-      yield { name: `${name} = ${JSON.stringify(other)?.slice(0, 60) ?? 'nothing'}`, bundle: withOther(bundle, path, other) };
+      yield {
+        name: `${name} = ${JSON.stringify(other)?.slice(0, 60) ?? 'nothing'}`,
+        bundle: withOther(bundle, path, other),
+      };
   }
 }

@@ -49,7 +49,9 @@ afterAll(async () => {
 it('the demo workshop is told: one finished, one under way, one taken in', () => {
   const stories = bundles.map(tellStory);
   const undone = (title: string) => stories.find(({ bundle }) => bundle.restoration.title === title)!.undone;
-  expect(undone('Pellwig Pocket')).toEqual(['scuffed: window (left on purpose, original window, scratches are shallow)']);
+  expect(undone('Pellwig Pocket')).toEqual([
+    'scuffed: window (left on purpose, original window, scratches are shallow)',
+  ]);
   expect(undone('Tovarn Desk Two').length).toBeGreaterThan(5);
   const pellwig = stories.find(({ bundle }) => bundle.restoration.title === 'Pellwig Pocket')!;
   expect(pellwig.pieces[0]!.first!.verdict).toBe('to go');
@@ -86,13 +88,24 @@ it('tells what was confirmed at the sink, what was tested, where something was s
     outcome: 'gone',
     words: '',
     photoId: null,
-    cautions: [{ id: 'mark-0', severity: 'caution', hazard: 'Keep this mark: sticker.', protection: 'tape', never: 'Never bare.' }],
+    cautions: [
+      {
+        id: 'mark-0',
+        severity: 'caution',
+        hazard: 'Keep this mark: sticker.',
+        protection: 'tape',
+        never: 'Never bare.',
+      },
+    ],
   } as Bundle['sinkSteps'][number];
   const alone = bundle.sessions[0]!;
   const story = tellStory({
     ...bundle,
     pieces: [piece, { ...piece, id: 'other', tag: 'K9' }],
-    findings: [finding, { ...finding, id: 'mark', kind: 'keep this mark', words: 'sticker', settledAs: null, settledWords: null }],
+    findings: [
+      finding,
+      { ...finding, id: 'mark', kind: 'keep this mark', words: 'sticker', settledAs: null, settledWords: null },
+    ],
     sinkSteps: [step, { ...step, id: 'b', findingId: 'mark' }],
     sessions: [alone, { ...alone, id: 'along', pieceId: 'other', leadId: alone.id }],
     functionTests: [
@@ -125,7 +138,10 @@ it('follows its published schema, which is the one in docs', async () => {
   addFormats(ajv);
   const check = ajv.compile(schema);
   for (const bundle of bundles)
-    expect({ valid: check(JSON.parse(JSON.stringify(bundle))), errors: check.errors }).toEqual({ valid: true, errors: null });
+    expect({ valid: check(JSON.parse(JSON.stringify(bundle))), errors: check.errors }).toEqual({
+      valid: true,
+      errors: null,
+    });
   expect(check({ ...bundles[0], stages: 'none' })).toBe(false);
 });
 
@@ -149,23 +165,41 @@ it('imports again to the same restoration, byte for byte in its photographs', as
 }, 120_000);
 
 it('takes in what an earlier version exported, with what it did not know yet left open', () => {
-  const without = (row: object, ...fields: string[]) => Object.fromEntries(Object.entries(row).filter(([name]) => !fields.includes(name)));
+  const without = (row: object, ...fields: string[]) =>
+    Object.fromEntries(Object.entries(row).filter(([name]) => !fields.includes(name)));
   const bundle = JSON.parse(JSON.stringify(bundles.find(({ functionTests }) => functionTests.length > 0)!)) as Bundle;
-  const results = { display: 'works', sound: 'works', ports: 'works', drives: 'works', keys: 'faulty', switches: 'works', lamps: 'works' };
+  const results = {
+    display: 'works',
+    sound: 'works',
+    ports: 'works',
+    drives: 'works',
+    keys: 'faulty',
+    switches: 'works',
+    lamps: 'works',
+  };
   const first = {
     ...without(bundle, 'requests', 'sinkSteps', 'ownAgents', 'ownSurfaces'),
     version: 1,
     restoration: without(bundle.restoration, 'aim', 'owner', 'allowed', 'estimate', 'claim', 'packing', 'worthKeeping'),
     pieces: bundle.pieces.map((piece) => without(piece, 'aim', 'worthKeeping', 'surfaces', 'hollow')),
-    findings: bundle.findings.map((finding) => without(finding, 'photoId', 'pin', 'closeUpId', 'soil', 'visible', 'continues')),
+    findings: bundle.findings.map((finding) =>
+      without(finding, 'photoId', 'pin', 'closeUpId', 'soil', 'visible', 'continues'),
+    ),
     removalSteps: bundle.removalSteps.map((step) => without(step, 'offBy', 'onBy')),
     functionTests: bundle.functionTests.map((test) => ({ ...test, results })),
-    sessions: bundle.sessions.map((session) => ({ ...without(session, 'leadId', 'coats', 'takes', 'checks', 'readings'), measurementId: null })),
+    sessions: bundle.sessions.map((session) => ({
+      ...without(session, 'leadId', 'coats', 'takes', 'checks', 'readings'),
+      measurementId: null,
+    })),
   };
   const brought = bundleSchema.validate(broughtForward(first), { convert: false });
   expect(brought.error).toBeUndefined();
   expect(brought.value).toMatchObject({ version: 6, requests: [], restoration: { aim: 'presentable', owner: '' } });
-  expect(brought.value!.functionTests[0]!.results).toMatchObject({ letters: 'faulty', 'number pad': 'faulty', display: 'works' });
+  expect(brought.value!.functionTests[0]!.results).toMatchObject({
+    letters: 'faulty',
+    'number pad': 'faulty',
+    display: 'works',
+  });
   expect(broughtForward(bundles[0])).toBe(bundles[0]);
   expect(broughtForward('nothing')).toBe('nothing');
 });
@@ -182,7 +216,10 @@ it('the page needs nothing else: pictures inside, no script, words escaped', asy
   await freshFolder();
   const id = await importZip(zips[1]!, false, tick());
   const bundle = (await gatherBundle(id))!;
-  const html = await exportHtml({ ...bundle, restoration: { ...bundle.restoration, title: '<script>alert(1)</script>' } });
+  const html = await exportHtml({
+    ...bundle,
+    restoration: { ...bundle.restoration, title: '<script>alert(1)</script>' },
+  });
   expect(html).toContain('&lt;script&gt;alert(1)');
   expect(html).not.toContain('<script');
   expect(html).not.toMatch(/(src|href)="(?!data:)/);
@@ -206,7 +243,9 @@ it('a picture in a ZIP is what its bytes are: its size is read from them, and a 
   const bundle = bundles.find(({ photos }) => photos.length > 0)!;
   const zipOf = (change: Partial<Bundle['photos'][number]>) =>
     packed({ ...bundle, photos: bundle.photos.map((photo, i) => (i === 0 ? { ...photo, ...change } : photo)) });
-  await expect(importZip(await zipOf({ mime: 'image/png' }), true, tick())).rejects.toThrow('not of the type that the ZIP says');
+  await expect(importZip(await zipOf({ mime: 'image/png' }), true, tick())).rejects.toThrow(
+    'not of the type that the ZIP says',
+  );
   const id = await importZip(await zipOf({ width: 1, height: 1 }), true, tick());
   const [photo] = (await gatherBundle(id))!.photos;
   expect([photo!.width, photo!.height]).toEqual([bundle.photos[0]!.width, bundle.photos[0]!.height]);
@@ -214,7 +253,9 @@ it('a picture in a ZIP is what its bytes are: its size is read from them, and a 
 
 it('whatever stands in whichever field: it is refused in words, or it is a restoration that can be told', async () => {
   const foreign = bundles.find(({ restoration }) => restoration.title === 'Tovarn Desk Two')!.restoration.id;
-  const given = JSON.parse(JSON.stringify(bundles.find(({ restoration }) => restoration.title === 'Pellwig Pocket')!)) as never;
+  const given = JSON.parse(
+    JSON.stringify(bundles.find(({ restoration }) => restoration.title === 'Pellwig Pocket')!),
+  ) as never;
   let [tries, taken] = [0, 0];
   for (const { name, bundle } of poisonings(given, foreign, 1)) {
     tries += 1;
@@ -242,10 +283,18 @@ it('whatever stands in whichever field: it is refused in words, or it is a resto
 }, 240_000);
 
 it.each([
-  ['a fastener of a thousand kilometres', (bundle: Bundle) => (bundle.lots[0]!.lengthMm = 1e9), /lots\[0\]\.lengthMm|lengthMm/],
+  [
+    'a fastener of a thousand kilometres',
+    (bundle: Bundle) => (bundle.lots[0]!.lengthMm = 1e9),
+    /lots\[0\]\.lengthMm|lengthMm/,
+  ],
   ['a title of 20,000 letters', (bundle: Bundle) => (bundle.restoration.title = 'x'.repeat(20_000)), 'title'],
   ['no stages', (bundle: Bundle) => (bundle.stages = []), 'has not the stage “intake” once'],
-  ['a sign that no text has', (bundle: Bundle) => (bundle.restoration.condition = 'a\u0000b'), 'a sign that no text has'],
+  [
+    'a sign that no text has',
+    (bundle: Bundle) => (bundle.restoration.condition = 'a\u0000b'),
+    'a sign that no text has',
+  ],
   ['a day that is none', (bundle: Bundle) => (bundle.ledger[0]!.at = '2026-13-01T00:00:00.000Z'), 'is no time'],
   ['a picture 0 wide', (bundle: Bundle) => (bundle.photos[0]!.width = 0), 'width'],
   [
@@ -264,7 +313,11 @@ it.each([
     'findings[0].pieceId names something',
   ],
   ['the same row twice', (bundle: Bundle) => bundle.pieces.push(bundle.pieces[0]!), 'twice'],
-  ['a finding that goes on from itself', (bundle: Bundle) => (bundle.findings[0]!.continues = bundle.findings[0]!.id), 'leads back to itself'],
+  [
+    'a finding that goes on from itself',
+    (bundle: Bundle) => (bundle.findings[0]!.continues = bundle.findings[0]!.id),
+    'leads back to itself',
+  ],
   [
     'more screws back than came out',
     (bundle: Bundle) => Object.assign(bundle.lots[0]!, { count: 1, returned: 1, missing: 1 }),
@@ -274,14 +327,25 @@ it.each([
     'a pass that came to nothing',
     (bundle: Bundle) => {
       const [step] = bundles.find(({ sinkSteps }) => sinkSteps.length > 0)!.sinkSteps;
-      const own = { restorationId: bundle.restoration.id, findingId: bundle.findings[0]!.id, pieceId: null, photoId: null };
+      const own = {
+        restorationId: bundle.restoration.id,
+        findingId: bundle.findings[0]!.id,
+        pieceId: null,
+        photoId: null,
+      };
       bundle.sinkSteps.push({ ...step!, ...own, outcome: null });
     },
     'an end without an outcome',
   ],
-  ['a session that ended before it began', (bundle: Bundle) => (bundle.sessions[0]!.endedAt = '1990-01-01T00:00:00.000Z'), 'ended before it began'],
+  [
+    'a session that ended before it began',
+    (bundle: Bundle) => (bundle.sessions[0]!.endedAt = '1990-01-01T00:00:00.000Z'),
+    'ended before it began',
+  ],
 ] as const)('%s is not taken in', async (_, poison, words) => {
-  const bundle = structuredClone(bundles.find(({ sessions, lots, findings }) => sessions.length * lots.length * findings.length > 0)!);
+  const bundle = structuredClone(
+    bundles.find(({ sessions, lots, findings }) => sessions.length * lots.length * findings.length > 0)!,
+  );
   (poison as (bundle: Bundle, other: string) => unknown)(
     bundle,
     bundles.find(({ restoration }) => restoration.id !== bundle.restoration.id)!.restoration.id,
@@ -292,11 +356,16 @@ it.each([
 it('what is refused leaves no file, and a photograph whose file is gone does not stop the rest', async () => {
   const whole = bundles.findIndex(({ photos, sinkSteps }) => photos.length > 1 && sinkSteps.length > 0);
   const files = async () =>
-    (await readdir(path.join(dataFolder(), 'photos'), { recursive: true }).catch(() => [])).filter((name) => /\.\w+$/.test(name));
+    (await readdir(path.join(dataFolder(), 'photos'), { recursive: true }).catch(() => [])).filter((name) =>
+      /\.\w+$/.test(name),
+    );
   await freshFolder();
   const bundle = (await gatherBundle(await importZip(zips[whole]!, false, tick())))!;
   // An agent of somebody's own that does not come along: found when all files lie there already.
-  const sinkSteps = bundle.sinkSteps.map((step) => ({ ...step, agent: 'own-00000000-0000-4000-8000-000000000000' as const }));
+  const sinkSteps = bundle.sinkSteps.map((step) => ({
+    ...step,
+    agent: 'own-00000000-0000-4000-8000-000000000000' as const,
+  }));
   const evil = await packed({ ...bundle, sinkSteps });
   await rm(originalFile(bundle.photos[0]!));
   expect(await exportHtml(bundle)).toContain('The file of this photograph is missing');
@@ -313,10 +382,18 @@ it('a log of many thousand entries is taken back, and what is wrong in it is sai
   await freshFolder();
   const bundle = bundles.find(({ restoration }) => restoration.title === 'Pellwig Pocket')!;
   const missing = bundle.photos.map(({ hash }) => hash);
-  const log = Array.from({ length: 25_000 }, (_, i) => ({ ...bundle.log[i % bundle.log.length]!, id: i + 1, corrects: i % 100 === 99 ? i : null }));
+  const log = Array.from({ length: 25_000 }, (_, i) => ({
+    ...bundle.log[i % bundle.log.length]!,
+    id: i + 1,
+    corrects: i % 100 === 99 ? i : null,
+  }));
   const zip = await packed({ ...bundle, photos: bundle.photos, log, missing });
   const again = (await gatherBundle(await importZip(zip, false, tick())))!;
   expect(again.log).toEqual(log);
-  const wrong = { ...bundle, missing, log: log.map((entry, i) => (i === 20_001 ? { ...entry, at: 'yesterday' } : entry)) };
+  const wrong = {
+    ...bundle,
+    missing,
+    log: log.map((entry, i) => (i === 20_001 ? { ...entry, at: 'yesterday' } : entry)),
+  };
   await expect(readBundle(Buffer.from(JSON.stringify(wrong)))).rejects.toThrow('log[20001].at');
 });

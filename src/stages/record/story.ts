@@ -73,7 +73,8 @@ function passesOf({ sinkSteps, pieces, ownAgents }: Bundle): PassStory[] {
   }
   return [...passes.values()].map(({ steps }) => {
     const [step] = steps as [Bundle['sinkSteps'][number]];
-    const came = (outcome: Outcome | null, words: string) => [outcome ?? 'not answered yet', words].filter(Boolean).join(': ');
+    const came = (outcome: Outcome | null, words: string) =>
+      [outcome ?? 'not answered yet', words].filter(Boolean).join(': ');
     return {
       id: step.id,
       at: step.startedAt,
@@ -91,7 +92,8 @@ export function tellStory(bundle: Bundle): Story {
   const { currency, hourlyRateMinor } = bundle.workshop;
   const money = (minor: number) => formatMoney(minor, currency);
   const treats = (finding: Finding) =>
-    proposalFor(finding, bundle.pieces.find(({ id }) => id === finding.pieceId)?.aim ?? bundle.restoration.aim).stage ?? finding.stage;
+    proposalFor(finding, bundle.pieces.find(({ id }) => id === finding.pieceId)?.aim ?? bundle.restoration.aim).stage ??
+    finding.stage;
   const reworded = new Set(bundle.log.map(({ corrects }) => corrects));
   const stages = STAGES.map((stage): StageStory => {
     const ledger = bundle.ledger.filter((entry) => entry.stage === stage);
@@ -101,9 +103,13 @@ export function tellStory(bundle: Bundle): Story {
       state: row?.state ?? 'open',
       reason: row?.reason ?? null,
       photos: bundle.photos.filter((photo) => photo.stage === stage),
-      notes: bundle.log.filter((entry) => entry.stage === stage && entry.kind === 'note' && !reworded.has(entry.id)).map(({ words }) => words),
+      notes: bundle.log
+        .filter((entry) => entry.stage === stage && entry.kind === 'note' && !reworded.has(entry.id))
+        .map(({ words }) => words),
       findings: bundle.findings.filter((finding) => finding.stage === stage),
-      settled: bundle.findings.filter((finding) => finding.settledAs !== null && finding.stage !== stage && treats(finding) === stage),
+      settled: bundle.findings.filter(
+        (finding) => finding.settledAs !== null && finding.stage !== stage && treats(finding) === stage,
+      ),
       ledger: ledger.filter(({ kind }) => kind !== 'price'),
       minutes: sum(ledger.map(({ minutes }) => minutes)),
     };
@@ -127,12 +133,17 @@ export function tellStory(bundle: Bundle): Story {
   const tag = (pieceId: string | null) => bundle.pieces.find(({ id }) => id === pieceId)?.tag;
   const undone = [
     ...bundle.findings
-      .filter(({ settledAs, kind }) => settledAs !== 'done' && (settledAs !== null || (kind !== 'keep this mark' && kind !== 'sound on purpose')))
+      .filter(
+        ({ settledAs, kind }) =>
+          settledAs !== 'done' && (settledAs !== null || (kind !== 'keep this mark' && kind !== 'sound on purpose')),
+      )
       .map(
         ({ pieceId, kind, words, settledAs, settledWords }) =>
           `${[tag(pieceId), kind].filter(Boolean).join(' ')}${words && `: ${words}`} (${settledAs ?? 'open'}${settledWords ? `, ${settledWords}` : ''})`,
       ),
-    ...stages.filter(({ state, stage }) => state === 'open' && stage !== 'record').map(({ stage }) => `stage ${stage} is still open`),
+    ...stages
+      .filter(({ state, stage }) => state === 'open' && stage !== 'record')
+      .map(({ stage }) => `stage ${stage} is still open`),
   ];
   const of = (kind: LedgerEntry['kind']) => bundle.ledger.filter((entry) => entry.kind === kind);
   const price = sum(of('price').map(({ amountMinor }) => amountMinor));
@@ -157,7 +168,17 @@ export function tellStory(bundle: Bundle): Story {
     asked: bundle.requests,
     replaced: bundle.lots
       .filter(({ fate, words }) => fate === 'replaced' || words !== '')
-      .map((lot) => [bundle.removalSteps.find(({ id }) => id === lot.stepId)?.name, lotWords(lot), lot.words || lot.fate].filter(Boolean).join(': ')),
-    cost: { price: money(price), materials: money(materials), minutes, work: money(work), total: money(price + materials + work) },
+      .map((lot) =>
+        [bundle.removalSteps.find(({ id }) => id === lot.stepId)?.name, lotWords(lot), lot.words || lot.fate]
+          .filter(Boolean)
+          .join(': '),
+      ),
+    cost: {
+      price: money(price),
+      materials: money(materials),
+      minutes,
+      work: money(work),
+      total: money(price + materials + work),
+    },
   };
 }

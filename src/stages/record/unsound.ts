@@ -11,7 +11,11 @@ function twice(values: readonly unknown[]): unknown {
 
 /** Every part that belongs to the restoration, and its log, by the table that it fills. */
 const partsOf = (bundle: Bundle): [name: string, table: string, rows: readonly Row[]][] => [
-  ...BUNDLE_PARTS.map((part): [string, string, readonly Row[]] => [part, BUNDLE_TABLES[part], bundle[part] as unknown as Row[]]),
+  ...BUNDLE_PARTS.map((part): [string, string, readonly Row[]] => [
+    part,
+    BUNDLE_TABLES[part],
+    bundle[part] as unknown as Row[],
+  ]),
   ['log', 'log', bundle.log as unknown as Row[]],
 ];
 
@@ -25,7 +29,8 @@ function* wrongRows(bundle: Bundle): Generator<string> {
     for (const [i, row] of rows.entries()) {
       if (row.restorationId !== bundle.restoration.id) yield `${name}[${i}] belongs to another restoration`;
       for (const [field, target] of relations)
-        if (row[field] !== null && !ids.get(target)?.has(row[field] as string)) yield `${name}[${i}].${field} names something that is not in it`;
+        if (row[field] !== null && !ids.get(target)?.has(row[field] as string))
+          yield `${name}[${i}].${field} names something that is not in it`;
     }
   }
   for (const [i, { leadId }] of bundle.sessions.entries())
@@ -50,16 +55,20 @@ function* wrongChains({ findings, log }: Bundle): Generator<string> {
     if (at !== null && !ends.has(at)) yield `findings[${i}].continues leads back to itself`;
     for (const one of walked) ends.add(one);
   }
-  for (const [i, { id, corrects }] of log.entries()) if (corrects !== null && corrects >= id) yield `log[${i}].corrects is not an earlier entry`;
+  for (const [i, { id, corrects }] of log.entries())
+    if (corrects !== null && corrects >= id) yield `log[${i}].corrects is not an earlier entry`;
 }
 
 function* wrongFields({ stages, restoration: { estimate }, lots, sessions, sinkSteps }: Bundle): Generator<string> {
-  for (const stage of STAGES) if (stages.filter((row) => row.stage === stage).length !== 1) yield `stages has not the stage “${stage}” once`;
+  for (const stage of STAGES)
+    if (stages.filter((row) => row.stage === stage).length !== 1) yield `stages has not the stage “${stage}” once`;
   for (const [name, { low, likely, high }] of Object.entries(estimate ?? {}))
     if (low > likely || likely > high) yield `restoration.estimate.${name} goes down from low to high`;
-  for (const [i, { count, returned, missing }] of lots.entries()) if (returned + missing > count) yield `lots[${i}] has more back than came out`;
+  for (const [i, { count, returned, missing }] of lots.entries())
+    if (returned + missing > count) yield `lots[${i}] has more back than came out`;
   for (const [i, { endedAt, outcome }] of sinkSteps.entries())
-    if ((endedAt === null) !== (outcome === null)) yield `sinkSteps[${i}] has an end without an outcome, or an outcome without an end`;
+    if ((endedAt === null) !== (outcome === null))
+      yield `sinkSteps[${i}] has an end without an outcome, or an outcome without an end`;
   for (const [i, { startedAt, endedAt }] of sessions.entries())
     if (endedAt !== null && endedAt < startedAt) yield `sessions[${i}] ended before it began`;
 }

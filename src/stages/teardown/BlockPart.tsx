@@ -25,19 +25,24 @@ export function BlockPart({ restorationId, steps, blocks, circles }: Props) {
   return (
     <Part title="This before that" id="blocks">
       <Text mb="3">
-        What would be out of reach once it is on? The way back keeps each of these, and otherwise stays with the reverse of what you took off.
+        What would be out of reach once it is on? The way back keeps each of these, and otherwise stays with the reverse
+        of what you took off.
       </Text>
       <Wrong words={wrong} />
       {circles.length > 0 && (
         <Box role="alert" bg="hazardSheet" borderLeftWidth="8px" borderColor="hazard" p="3" mb="4">
-          <Text fontWeight="650">These wait for each other, so nothing could go on. Take one of the blocks of the ring away.</Text>
+          <Text fontWeight="650">
+            These wait for each other, so nothing could go on. Take one of the blocks of the ring away.
+          </Text>
           {circles.map((circle) => (
             <Text key={circle.join()}>{[...circle, circle[0]!].map(nameOf).join(' → ')}</Text>
           ))}
         </Box>
       )}
       {blocks.length === 0 && (
-        <EmptyPlace>None yet. Think of a small shield under an outer one, a rod under its tabs, a cable through its hole.</EmptyPlace>
+        <EmptyPlace>
+          None yet. Think of a small shield under an outer one, a rod under its tabs, a cable through its hole.
+        </EmptyPlace>
       )}
       {blocks.map(({ id, firstId, thenId, why }) => (
         <Flex key={id} align="center" gap="3" borderTopWidth="1px" borderColor="line" py="2">
@@ -45,7 +50,11 @@ export function BlockPart({ restorationId, steps, blocks, circles }: Props) {
             <b>{nameOf(firstId)}</b> before <b>{nameOf(thenId)}</b>
             {why && <Text color="soft">{why}</Text>}
           </Box>
-          <Button disabled={busy} onClick={() => send(() => unblock(id))} aria-label={`Take away: ${nameOf(firstId)} before ${nameOf(thenId)}`}>
+          <Button
+            disabled={busy}
+            onClick={() => send(() => unblock(id))}
+            aria-label={`Take away: ${nameOf(firstId)} before ${nameOf(thenId)}`}
+          >
             Take away
           </Button>
         </Flex>

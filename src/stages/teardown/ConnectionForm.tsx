@@ -14,7 +14,11 @@ export function ConnectionForm({ stepId, joint }: { stepId: string; joint: Joint
       draftKey={`connection:${stepId}`}
       fields={[
         { name: 'kind', label: 'What was undone', kind: 'choice', options: KINDS },
-        { name: 'way', label: 'Which way round', hint: 'Red to the edge, blue upper, bare side of the foil down, bar swings up' },
+        {
+          name: 'way',
+          label: 'Which way round',
+          hint: 'Red to the edge, blue upper, bare side of the foil down, bar swings up',
+        },
       ]}
       initial={{ kind: isConnection(joint) ? joint : 'plug', way: '' }}
       submit="Write it down"

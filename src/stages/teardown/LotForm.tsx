@@ -9,7 +9,14 @@ import { putIntoTray } from './actions';
 
 const THING: FieldDef = { name: 'thing', label: 'What', kind: 'choice', options: options(THINGS), half: true };
 const COUNT: FieldDef = { name: 'count', label: 'How many', kind: 'number', half: true };
-const BORE: FieldDef = { name: 'diameterMm', label: 'Diameter', kind: 'number', unit: 'mm', fixedUnit: true, half: true };
+const BORE: FieldDef = {
+  name: 'diameterMm',
+  label: 'Diameter',
+  kind: 'number',
+  unit: 'mm',
+  fixedUnit: true,
+  half: true,
+};
 const FATE: FieldDef = { name: 'fate', label: 'They will be', kind: 'choice', options: options(FATES), half: true };
 const SCREW: readonly FieldDef[] = [
   { name: 'lengthMm', label: 'Length under the head', kind: 'number', unit: 'mm', fixedUnit: true, half: true },
@@ -31,7 +38,11 @@ const SCREW: readonly FieldDef[] = [
 ];
 
 /** What is asked of a lot: a screw has its whole size, a nut its bore, a clip only its number. */
-const fieldsOf = (thing: Thing): FieldDef[] => [THING, COUNT, ...(thing === 'screw' ? SCREW : [...(hasBore(thing) ? [BORE] : []), FATE])];
+const fieldsOf = (thing: Thing): FieldDef[] => [
+  THING,
+  COUNT,
+  ...(thing === 'screw' ? SCREW : [...(hasBore(thing) ? [BORE] : []), FATE]),
+];
 
 /** Fasteners of one kind; it begins with what the last lot was, since most machines use few kinds. */
 export function LotForm({ stepId, like }: { stepId: string; like: LotRow | null }) {

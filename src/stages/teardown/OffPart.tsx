@@ -26,8 +26,14 @@ export function OffPart({ restorationId, steps, lots, connections, trays, pieces
   const asides = steps.filter(({ laidAside }) => laidAside);
   return (
     <>
-      <Part title={off.length === 0 ? 'Nothing is off yet' : `${off.length} ${off.length === 1 ? 'thing is' : 'things are'} off`}>
-        {off.length === 0 && <EmptyPlace>What comes off is written down under Off next, one step after the other.</EmptyPlace>}
+      <Part
+        title={
+          off.length === 0 ? 'Nothing is off yet' : `${off.length} ${off.length === 1 ? 'thing is' : 'things are'} off`
+        }
+      >
+        {off.length === 0 && (
+          <EmptyPlace>What comes off is written down under Off next, one step after the other.</EmptyPlace>
+        )}
         {off.map((step) => (
           <Box key={step.id} id={`step-${step.id}`} borderTopWidth="1px" borderColor="line" scrollMarginTop="90px">
             <Fold

@@ -45,7 +45,9 @@ export function StepCard({ step, lots, connections, lastLot, trays, size, pieces
   return (
     <Box pb="4">
       <Text color="soft" mb="3">
-        {[JOINTS[step.joint].title, step.way, step.springs, step.offBy && `by ${step.offBy}`].filter(Boolean).join(' · ')}
+        {[JOINTS[step.joint].title, step.way, step.springs, step.offBy && `by ${step.offBy}`]
+          .filter(Boolean)
+          .join(' · ')}
       </Text>
       <Wrong words={wrong} />
       <Grid templateColumns="repeat(auto-fit, minmax(min(100%, 300px), 1fr))" gap="5">
@@ -68,7 +70,14 @@ export function StepCard({ step, lots, connections, lastLot, trays, size, pieces
         </Box>
         <Box>
           {lots.map((lot) => (
-            <LotLine key={lot.id} lot={lot} box={box} place={placeOf(lot, trays)} busy={busy} onCount={(to) => send(() => count(lot.id, to))} />
+            <LotLine
+              key={lot.id}
+              lot={lot}
+              box={box}
+              place={placeOf(lot, trays)}
+              busy={busy}
+              onCount={(to) => send(() => count(lot.id, to))}
+            />
           ))}
           {lastLot && !lots.some((lot) => isSameKind(lot, lastLot)) && (
             <Button
@@ -80,7 +89,11 @@ export function StepCard({ step, lots, connections, lastLot, trays, size, pieces
               py="3"
               loading={busy}
               onClick={() =>
-                send((once) => putIntoTray(once({ ...kindOf(lastLot), stepId: step.id, count: lastLot.count, deepestMm: lastLot.deepestMm })))
+                send((once) =>
+                  putIntoTray(
+                    once({ ...kindOf(lastLot), stepId: step.id, count: lastLot.count, deepestMm: lastLot.deepestMm }),
+                  ),
+                )
               }
             >
               The same again: {lotWords(lastLot)}
@@ -97,11 +110,17 @@ export function StepCard({ step, lots, connections, lastLot, trays, size, pieces
               <b>{JOINTS[kind].title}</b>: {way} <TakeThingBack what="connection" id={id} name={way} />
             </Text>
           ))}
-          <Fold summary="A plug, ribbon or wire was undone" openAtFirst={WAY_ROUND.includes(step.joint) && connections.length === 0}>
+          <Fold
+            summary="A plug, ribbon or wire was undone"
+            openAtFirst={WAY_ROUND.includes(step.joint) && connections.length === 0}
+          >
             <ConnectionForm stepId={step.id} joint={step.joint} />
           </Fold>
           {pieces.length > 0 && (
-            <Fold summary={step.pieceId ? `It is ${pieceName(pieces, step.pieceId)}` : 'Which tagged piece is it?'} quiet>
+            <Fold
+              summary={step.pieceId ? `It is ${pieceName(pieces, step.pieceId)}` : 'Which tagged piece is it?'}
+              quiet
+            >
               <AnswerForm
                 fields={[
                   {
@@ -144,7 +163,15 @@ const pieceName = (pieces: readonly Piece[], id: string): string => {
   return piece ? `${piece.tag} ${piece.name}` : 'a piece';
 };
 
-const kindOf = ({ thing, drive, head, diameterMm, lengthMm, shank, fate }: LotRow) => ({ thing, drive, head, diameterMm, lengthMm, shank, fate });
+const kindOf = ({ thing, drive, head, diameterMm, lengthMm, shank, fate }: LotRow) => ({
+  thing,
+  drive,
+  head,
+  diameterMm,
+  lengthMm,
+  shank,
+  fate,
+});
 
 interface LotProps {
   lot: LotRow;
@@ -168,13 +195,25 @@ function LotLine({ lot, box, place, busy, onCount }: LotProps) {
         </Text>
         <TakeThingBack what="lot" id={lot.id} name={lotWords(lot)} />
       </Box>
-      <Button aria-label="One fewer" disabled={busy || lot.count <= 1} onClick={() => onCount(lot.count - 1)} minWidth="52px" height="52px">
+      <Button
+        aria-label="One fewer"
+        disabled={busy || lot.count <= 1}
+        onClick={() => onCount(lot.count - 1)}
+        minWidth="52px"
+        height="52px"
+      >
         −
       </Button>
       <Text fontFamily="mono" fontSize="24px" minWidth="2ch" textAlign="center" aria-live="polite">
         {lot.count}
       </Text>
-      <Button aria-label="One more" disabled={busy} onClick={() => onCount(lot.count + 1)} minWidth="52px" height="52px">
+      <Button
+        aria-label="One more"
+        disabled={busy}
+        onClick={() => onCount(lot.count + 1)}
+        minWidth="52px"
+        height="52px"
+      >
         +
       </Button>
     </Flex>

@@ -33,7 +33,17 @@ interface Props {
 const JOINT_OPTIONS = JOINT_KINDS.map((kind) => ({ value: kind, label: JOINTS[kind].title }));
 
 /** The bench screen: the next thing off on top, the step in hand below it, and what would be out of reach. */
-export function TeardownBench({ restorationId, steps, lots, connections, blocks, trays, pieces, sizes, people }: Props) {
+export function TeardownBench({
+  restorationId,
+  steps,
+  lots,
+  connections,
+  blocks,
+  trays,
+  pieces,
+  sizes,
+  people,
+}: Props) {
   useWakeLock();
   const [who] = useWho(people);
   const { wrong, busy, send } = useSend();
@@ -49,12 +59,18 @@ export function TeardownBench({ restorationId, steps, lots, connections, blocks,
   return (
     <>
       <WhoPart people={people} />
-      <Grid templateColumns={{ base: 'minmax(0, 1fr)', xl: 'minmax(0, 1fr) minmax(0, 1.3fr)' }} columnGap="8" alignItems="start">
+      <Grid
+        templateColumns={{ base: 'minmax(0, 1fr)', xl: 'minmax(0, 1fr) minmax(0, 1.3fr)' }}
+        columnGap="8"
+        alignItems="start"
+      >
         <Box>
           {' '}
           <Part title="Next thing off" id="next">
             {steps.length === 0 && (
-              <EmptyPlace>Nothing is off yet. Begin with what comes off first, and give the screws of a piece a step of their own.</EmptyPlace>
+              <EmptyPlace>
+                Nothing is off yet. Begin with what comes off first, and give the screws of a piece a step of their own.
+              </EmptyPlace>
             )}
             <AnswerForm
               draftKey={`off:${restorationId}`}
@@ -63,7 +79,13 @@ export function TeardownBench({ restorationId, steps, lots, connections, blocks,
                 { name: 'joint', label: 'Held by', kind: 'choice', options: JOINT_OPTIONS, half: true },
                 { name: 'way', label: 'Force or trick', optional: true, half: true, hint: 'Slides left, then up' },
                 ...(WAY_ROUND.includes(joint)
-                  ? [{ name: 'round', label: 'Which way round', hint: 'Red to the edge, blue upper, bare side of the foil down, bar swings up' }]
+                  ? [
+                      {
+                        name: 'round',
+                        label: 'Which way round',
+                        hint: 'Red to the edge, blue upper, bare side of the foil down, bar swings up',
+                      },
+                    ]
                   : []),
                 { name: 'springs', label: 'Springs and small parts', optional: true },
               ]}

@@ -26,7 +26,11 @@ export function TrayPart({ lots, steps, trays, taken }: Props) {
   const nameOf = (stepId: string) => steps.find(({ id }) => id === stepId)?.name ?? '';
   return (
     <Part title="The tray" id="tray">
-      {trays.length === 0 && <EmptyPlace>No tray yet. Say how many cells yours has, and each lot gets one, in the order of teardown.</EmptyPlace>}
+      {trays.length === 0 && (
+        <EmptyPlace>
+          No tray yet. Say how many cells yours has, and each lot gets one, in the order of teardown.
+        </EmptyPlace>
+      )}
       {trays.map((tray) => (
         <Box key={tray.id} mb="4">
           <Text fontWeight="650">{tray.name}</Text>
@@ -39,10 +43,21 @@ export function TrayPart({ lots, steps, trays, taken }: Props) {
             aria-label={`Tray ${tray.name}`}
           >
             {Array.from({ length: tray.columns * tray.rows }, (_, cell) => {
-              const lot = lots.find((known) => known.tray === tray.name && known.cell === cell && known.returned + known.missing < known.count);
+              const lot = lots.find(
+                (known) =>
+                  known.tray === tray.name && known.cell === cell && known.returned + known.missing < known.count,
+              );
               const other = lot ? undefined : taken.find((known) => known.tray === tray.name && known.cell === cell);
               return (
-                <Box key={cell} role="listitem" borderWidth="1px" borderColor="line" p="1" minHeight="92px" minWidth="0">
+                <Box
+                  key={cell}
+                  role="listitem"
+                  borderWidth="1px"
+                  borderColor="line"
+                  p="1"
+                  minHeight="92px"
+                  minWidth="0"
+                >
                   <Text fontSize="13px" color="soft">
                     {cellName(cell, tray)}
                     {lot && ` ${lot.count}×`}

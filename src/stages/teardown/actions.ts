@@ -16,7 +16,17 @@ import {
 import type { Answer } from '@/edge/answer';
 import { blockSchema } from '@/edge/blockSchema';
 import { write, type Given } from '@/edge/write';
-import { asideSchema, connectionSchema, idSchema, lotSchema, pinSchema, recountSchema, stepPieceSchema, stepSchema, traySchema } from './schema';
+import {
+  asideSchema,
+  connectionSchema,
+  idSchema,
+  lotSchema,
+  pinSchema,
+  recountSchema,
+  stepPieceSchema,
+  stepSchema,
+  traySchema,
+} from './schema';
 
 /** The next thing off. */
 export async function off(given: Given): Promise<Answer<string>> {

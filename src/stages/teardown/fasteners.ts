@@ -11,23 +11,41 @@ const MOST_ROWS = 2000;
 export function fastenersCsv({ steps, lots }: Teardown): string {
   const nameOf = (id: string) => steps.find((step) => step.id === id)?.name ?? '';
   return toCsv(
-    lots.map(({ stepId, thing, drive, head, diameterMm, lengthMm, shank, count, fate, deepestMm, tray, cell, returned, missing, words }) => ({
-      step: nameOf(stepId),
-      thing,
-      drive,
-      head,
-      diameterMm,
-      lengthMm,
-      shank,
-      count,
-      fate,
-      deepestMm: deepestMm ?? '',
-      tray,
-      cell: cell ?? '',
-      returned,
-      missing,
-      words,
-    })),
+    lots.map(
+      ({
+        stepId,
+        thing,
+        drive,
+        head,
+        diameterMm,
+        lengthMm,
+        shank,
+        count,
+        fate,
+        deepestMm,
+        tray,
+        cell,
+        returned,
+        missing,
+        words,
+      }) => ({
+        step: nameOf(stepId),
+        thing,
+        drive,
+        head,
+        diameterMm,
+        lengthMm,
+        shank,
+        count,
+        fate,
+        deepestMm: deepestMm ?? '',
+        tray,
+        cell: cell ?? '',
+        returned,
+        missing,
+        words,
+      }),
+    ),
   );
 }
 
@@ -37,14 +55,19 @@ export function fastenersCsv({ steps, lots }: Teardown): string {
  *
  * @throws Refusal that names the first wrong lines
  */
-export async function takeInFasteners(restorationId: string, text: string, now: Date): Promise<{ added: number; known: number }> {
+export async function takeInFasteners(
+  restorationId: string,
+  text: string,
+  now: Date,
+): Promise<{ added: number; known: number }> {
   const { rows, wrong } = fromCsv(text);
   if (rows.length === 0)
     throw new Refusal(
       'file',
       'There is no row in this file. The first line names the columns: step, drive, head, diameterMm, lengthMm, shank, count, fate.',
     );
-  if (rows.length > MOST_ROWS) throw new Refusal('file', `The file has ${rows.length} rows; a teardown has at most ${MOST_ROWS}.`);
+  if (rows.length > MOST_ROWS)
+    throw new Refusal('file', `The file has ${rows.length} rows; a teardown has at most ${MOST_ROWS}.`);
   const lots = rows.map(({ step = '', thing, drive, head, diameterMm, lengthMm, shank, count, fate, deepestMm }, i) => {
     const given = {
       stepId: step || undefined,
@@ -60,11 +83,16 @@ export async function takeInFasteners(restorationId: string, text: string, now: 
     };
     const { value, error } = lotSchema.validate(given, VALIDATE);
     for (const { field, message } of error ? fieldErrors(error) : [])
-      wrong.push(`line ${i + 2}: ${field === 'stepId' ? 'Step is empty. Write what it came out of.' : `${field}: ${message}`}`);
+      wrong.push(
+        `line ${i + 2}: ${field === 'stepId' ? 'Step is empty. Write what it came out of.' : `${field}: ${message}`}`,
+      );
     return value as Lot & { stepId: string; deepestMm: number | null };
   });
   if (wrong.length > 0)
-    throw new Refusal('file', `Nothing was taken in. ${wrong.slice(0, 5).join(' ')}${wrong.length > 5 ? ` And ${wrong.length - 5} more.` : ''}`);
+    throw new Refusal(
+      'file',
+      `Nothing was taken in. ${wrong.slice(0, 5).join(' ')}${wrong.length > 5 ? ` And ${wrong.length - 5} more.` : ''}`,
+    );
   let [added, known] = [0, 0];
   for (const { stepId: name, deepestMm, ...lot } of lots) {
     const { steps, lots: there } = await teardownOf(restorationId);

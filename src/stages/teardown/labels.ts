@@ -14,7 +14,11 @@ export interface Label {
 }
 
 /** Labels for every lot, by its cell or as a bag of its own, and one for each tray that holds some of them. */
-export function labelsOf(restoration: { id: string; title: string }, { steps, lots }: Teardown, trays: readonly Tray[]): Label[] {
+export function labelsOf(
+  restoration: { id: string; title: string },
+  { steps, lots }: Teardown,
+  trays: readonly Tray[],
+): Label[] {
   const screen = `/restorations/${restoration.id}/teardown`;
   const bags = lots.filter(({ cell }) => cell === null);
   const ofLots = lots.map((lot): Label => {
@@ -34,7 +38,13 @@ export function labelsOf(restoration: { id: string; title: string }, { steps, lo
     if (inside.length === 0) return [];
     const fasteners = inside.reduce((sum, { count }) => sum + count, 0);
     return [
-      { tag: tray.name, title: restoration.title, words: [`${inside.length} lots, ${fasteners} fasteners`], lot: null, path: `${screen}#tray` },
+      {
+        tag: tray.name,
+        title: restoration.title,
+        words: [`${inside.length} lots, ${fasteners} fasteners`],
+        lot: null,
+        path: `${screen}#tray`,
+      },
     ];
   });
   return [...ofTrays, ...ofLots];

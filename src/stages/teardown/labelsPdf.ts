@@ -14,11 +14,16 @@ export function labelsPdf(labels: readonly Label[], paperName: PaperName, origin
   const scale = commonScale(labels, labelMm.height);
   const cells = labels.map((label) => labelCell(label, labelMm, origin, scale));
   const body: TableCell[][] = [];
-  for (let at = 0; at < cells.length; at += columns) body.push(Array.from({ length: columns }, (_, i) => cells[at + i] ?? ''));
+  for (let at = 0; at < cells.length; at += columns)
+    body.push(Array.from({ length: columns }, (_, i) => cells[at + i] ?? ''));
   const pages: Content[] = [];
   for (let at = 0; at < body.length; at += rows)
     pages.push({
-      table: { widths: new Array<number>(columns).fill(mm(labelMm.width)), heights: mm(labelMm.height), body: body.slice(at, at + rows) },
+      table: {
+        widths: new Array<number>(columns).fill(mm(labelMm.width)),
+        heights: mm(labelMm.height),
+        body: body.slice(at, at + rows),
+      },
       layout: (paperName === 'roll62' ? 'uncut' : 'cut lines') satisfies Ruled,
       ...(at > 0 && { pageBreak: 'before' as const }),
     });
@@ -34,7 +39,12 @@ export function labelsPdf(labels: readonly Label[], paperName: PaperName, origin
   });
 }
 
-function labelCell({ tag, title, words, lot, path }: Label, { width }: { width: number; height: number }, origin: string, scale: number): TableCell {
+function labelCell(
+  { tag, title, words, lot, path }: Label,
+  { width }: { width: number; height: number },
+  origin: string,
+  scale: number,
+): TableCell {
   const screw = lot ? [lot.thing === 'screw' ? screwColumn(lot, scale) : { width: mm(SCREW_COLUMN_MM), text: '' }] : [];
   const room = width - 2 * PADDING_MM - CODE_MM - (lot ? SCREW_COLUMN_MM : 0) - 4;
   return {
@@ -69,7 +79,12 @@ function screwColumn(lot: NonNullable<Label['lot']>, scale: number) {
     width: mm(SCREW_COLUMN_MM),
     stack: [
       { svg, width: mm(widthMm * scale), alignment: 'center' as const },
-      { text: scale === 1 ? '1:1' : scale === 0.5 ? '1:2' : 'small', fontSize: 6, alignment: 'center' as const, color: '#555555' },
+      {
+        text: scale === 1 ? '1:1' : scale === 0.5 ? '1:2' : 'small',
+        fontSize: 6,
+        alignment: 'center' as const,
+        color: '#555555',
+      },
     ],
   };
 }

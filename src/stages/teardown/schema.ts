@@ -11,7 +11,15 @@ const one = (values: readonly string[], label: string) =>
     .required()
     .label(label);
 
-export const stepSchema = Joi.object<{ restorationId: string; name: string; joint: Joint; way: string; springs: string; round: string; by: string }>({
+export const stepSchema = Joi.object<{
+  restorationId: string;
+  name: string;
+  joint: Joint;
+  way: string;
+  springs: string;
+  round: string;
+  by: string;
+}>({
   restorationId: id,
   name: Joi.string()
     .trim()
@@ -39,7 +47,11 @@ const count = Joi.number()
 
 /** What only a screw has: of anything else it stands for nothing, whatever is sent. */
 const ofScrew = (name: keyof typeof PLAIN_THING, schema: Joi.Schema) =>
-  Joi.any().when('thing', { is: 'screw', then: schema, otherwise: Joi.any().empty(Joi.any()).default(PLAIN_THING[name]) });
+  Joi.any().when('thing', {
+    is: 'screw',
+    then: schema,
+    otherwise: Joi.any().empty(Joi.any()).default(PLAIN_THING[name]),
+  });
 
 export const lotSchema = Joi.object<Lot & { stepId: string; deepestMm: number | null }>({
   stepId: id,
@@ -62,7 +74,13 @@ export const lotSchema = Joi.object<Lot & { stepId: string; deepestMm: number | 
   shank: ofScrew('shank', one(SHANKS, 'Shank')),
   count,
   fate: one(FATES, 'Kept or replaced'),
-  deepestMm: Joi.number().positive().max(MOST.fastenerMm).empty('').default(null).allow(null).label('Deepest the hole allows'),
+  deepestMm: Joi.number()
+    .positive()
+    .max(MOST.fastenerMm)
+    .empty('')
+    .default(null)
+    .allow(null)
+    .label('Deepest the hole allows'),
 });
 
 export const asideSchema = Joi.object<{ restorationId: string; name: string; way: string }>({
@@ -91,7 +109,9 @@ export const connectionSchema = Joi.object<{ stepId: string; kind: ConnectionKin
     .max(MOST.few)
     .required()
     .label('Which way round')
-    .messages({ 'string.empty': 'Say which way round it went: mark, wire colours, which is upper, how the clamp opens.' }),
+    .messages({
+      'string.empty': 'Say which way round it went: mark, wire colours, which is upper, how the clamp opens.',
+    }),
 });
 
 export const pinSchema = Joi.object<{ stepId: string; photoId: string; pins: { x: number; y: number }[] }>({

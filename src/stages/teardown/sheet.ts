@@ -18,11 +18,16 @@ export function sheetOf(title: string, { steps, lots, connections, blocks }: Tea
   const nameOf = (id: string) => steps.find((step) => step.id === id)?.name ?? '';
   const off = steps.map((step) => ({
     step,
-    how: [JOINTS[step.joint].title.toLowerCase(), step.way, step.springs, step.offBy && `by ${step.offBy}`].filter(Boolean).join('; '),
+    how: [JOINTS[step.joint].title.toLowerCase(), step.way, step.springs, step.offBy && `by ${step.offBy}`]
+      .filter(Boolean)
+      .join('; '),
     ticks: [
       ...lots
         .filter(({ stepId }) => stepId === step.id)
-        .map((lot) => `${lotWords(lot)}; no longer than ${holeDepth(lot, lot.deepestMm)} mm${lot.words ? `; ${lot.words}` : ''}`),
+        .map(
+          (lot) =>
+            `${lotWords(lot)}; no longer than ${holeDepth(lot, lot.deepestMm)} mm${lot.words ? `; ${lot.words}` : ''}`,
+        ),
       ...connections.filter(({ stepId }) => stepId === step.id).map(({ kind, way }) => `${kind}: ${way}`),
     ],
   }));
@@ -48,7 +53,10 @@ const plain = (words: string) => words.replace(/([\\`*_{}[\]<>#|])/g, '\\$1').re
 export function sheetMarkdown({ title, off, circles, back }: Sheet): string {
   const lines = [`# ${plain(title)}: teardown and rebuild`, '', '## Taken off, in this order', ''];
   for (const { step, how, ticks } of off)
-    lines.push(`${step.position}. **${plain(step.name)}** (${plain(how)})`, ...ticks.map((tick) => `   - [ ] ${plain(tick)}`));
+    lines.push(
+      `${step.position}. **${plain(step.name)}** (${plain(how)})`,
+      ...ticks.map((tick) => `   - [ ] ${plain(tick)}`),
+    );
   lines.push('', '## The way back', '', ...circles.map((circle) => `- These wait for each other: ${plain(circle)}`));
   back.forEach(({ on, words }, i) => lines.push(`${i + 1}. [${on ? 'x' : ' '}] ${plain(words)}`));
   return `${lines.join('\n')}\n`;

@@ -21,7 +21,9 @@ export async function sheetPdf({ title, off, circles, back }: Sheet): Promise<Bu
       const photo = step.photoId === null ? null : await findPhoto(step.photoId);
       const [isGone] = photo ? await withoutFile([photo]) : [];
       const gone = [{ text: 'The file of its photograph is missing.', width: mm(PICTURE_MM), color: '#555555' }];
-      const drawn = async (known: Photo) => [{ image: dataUrl(await readForPaper(known, step.pins)), width: mm(PICTURE_MM) }];
+      const drawn = async (known: Photo) => [
+        { image: dataUrl(await readForPaper(known, step.pins)), width: mm(PICTURE_MM) },
+      ];
       const picture = photo === null ? [] : isGone ? gone : await drawn(photo);
       return { columns: [words, ...picture], columnGap: mm(4), unbreakable: true, margin: [0, 0, 0, mm(4)] };
     }),

@@ -13,7 +13,15 @@ jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
 inTrialWorkshop();
 
-const SCREWS = { drive: 'cross', head: 'pan', diameterMm: '3', lengthMm: '10', shank: 'tapered', count: '4', fate: 'kept' };
+const SCREWS = {
+  drive: 'cross',
+  head: 'pan',
+  diameterMm: '3',
+  lengthMm: '10',
+  shank: 'tapered',
+  count: '4',
+  fate: 'kept',
+};
 
 async function apart(...names: string[]): Promise<{ restorationId: string; ids: string[] }> {
   const { id: restorationId } = await trialRestoration();
@@ -68,8 +76,11 @@ describe('fasteners as CSV', () => {
 
   it('are refused whole, with the lines that are wrong', async () => {
     const { id } = await trialRestoration();
-    const csv = 'step,drive,head,diameterMm,lengthMm,shank,count\nLid,cross,pan,3,10,tapered,4\n,cross,pan,3,-1,tapered,0\n';
-    await expect(takeInFasteners(id, csv, tick())).rejects.toThrow(/Nothing was taken in\. line 3: Step is empty.*line 3: lengthMm.*line 3: count/s);
+    const csv =
+      'step,drive,head,diameterMm,lengthMm,shank,count\nLid,cross,pan,3,10,tapered,4\n,cross,pan,3,-1,tapered,0\n';
+    await expect(takeInFasteners(id, csv, tick())).rejects.toThrow(
+      /Nothing was taken in\. line 3: Step is empty.*line 3: lengthMm.*line 3: count/s,
+    );
     await expect(takeInFasteners(id, 'hello', tick())).rejects.toThrow('no row in this file');
     expect((await teardownOf(id)).steps).toEqual([]);
   });
@@ -99,17 +110,26 @@ describe('on paper', () => {
     const { restorationId, ids } = await apart('Lid screws', 'Shield screws');
     await putIntoTray({ stepId: ids[0], ...SCREWS });
     const before = await teardownOf(restorationId);
-    expect(labelsOf({ id: restorationId, title: 'Trial machine' }, before, await listTrays()).map(({ tag }) => tag)).toEqual(['Bag 1']);
+    expect(
+      labelsOf({ id: restorationId, title: 'Trial machine' }, before, await listTrays()).map(({ tag }) => tag),
+    ).toEqual(['Bag 1']);
     // A new tray takes what lies about, of this machine and of others.
     await ownTray({ name: 'Label tray', columns: '6', rows: '3' });
     await putIntoTray({ stepId: ids[1], ...SCREWS, lengthMm: '26', deepestMm: '27' });
-    const labels = labelsOf({ id: restorationId, title: 'Trial machine' }, await teardownOf(restorationId), await listTrays());
+    const labels = labelsOf(
+      { id: restorationId, title: 'Trial machine' },
+      await teardownOf(restorationId),
+      await listTrays(),
+    );
     expect(labels.map(({ tag }) => tag)).toEqual([
       'Label tray',
       expect.stringMatching(/^Label tray [ABC]\d$/),
       expect.stringMatching(/^Label tray [ABC]\d$/),
     ]);
-    expect(labels[2]).toMatchObject({ title: '2 Shield screws', path: `/restorations/${restorationId}/teardown?step=${ids[1]}` });
+    expect(labels[2]).toMatchObject({
+      title: '2 Shield screws',
+      path: `/restorations/${restorationId}/teardown?step=${ids[1]}`,
+    });
     expect(labels[2]!.words).toEqual(['4 × cross pan, ⌀ 3 × 26 mm, tapered', 'no longer than 27 mm', 'Trial machine']);
     for (const [paper, pages, size] of [
       ['a4', 1, [210, 297]],
@@ -126,7 +146,9 @@ describe('on paper', () => {
     const { columns, rows } = PAPERS[paper];
     const label = { tag: 'Bag 1', title: '1 Lid', words: ['4 × cross'], lot: null, path: '/' };
     for (const sheets of [1, 2])
-      expect(pagesOf(await labelsPdf(new Array(columns * rows * sheets).fill(label), paper, 'http://127.0.0.1:3000'))).toBe(sheets);
+      expect(
+        pagesOf(await labelsPdf(new Array(columns * rows * sheets).fill(label), paper, 'http://127.0.0.1:3000')),
+      ).toBe(sheets);
   });
 
   it('the sheet takes photographs with their pins, and names from anywhere', async () => {

@@ -21,12 +21,15 @@ export function BathPart({ restorationId, bath }: { restorationId: string; bath:
   return <IntoBath restorationId={restorationId} bath={bath} />;
 }
 
-const partsWords = ({ parts, minutes }: Bathing) => `${parts > 1 ? `${parts} parts, ` : ''}about ${showMinutes(minutes)} to scrub`;
+const partsWords = ({ parts, minutes }: Bathing) =>
+  `${parts > 1 ? `${parts} parts, ` : ''}about ${showMinutes(minutes)} to scrub`;
 
 function IntoBath({ restorationId, bath: { ways, pieces } }: { restorationId: string; bath: BathView }) {
   const { wrong, busy, send } = useSend();
   const may = pieces.filter(({ out }) => out === null);
-  const [chosen, setChosen] = useState<readonly string[]>(() => may.filter(({ bathed }) => !bathed).map(({ id }) => id));
+  const [chosen, setChosen] = useState<readonly string[]>(() =>
+    may.filter(({ bathed }) => !bathed).map(({ id }) => id),
+  );
   const [agent, setAgent] = useState(ways[0]!.agent);
   const [confirmed, setConfirmed] = useState(false);
   const way = ways.find((known) => known.agent === agent)!;
@@ -36,12 +39,18 @@ function IntoBath({ restorationId, bath: { ways, pieces } }: { restorationId: st
   return (
     <Part title="The bath first" id="bath">
       <Text mb="2">
-        All loose plastic goes into warm soapy water together; what a spot is made of is named after that. {way.mix && `${way.mix}. `}
+        All loose plastic goes into warm soapy water together; what a spot is made of is named after that.{' '}
+        {way.mix && `${way.mix}. `}
         {way.dwellMin > 0 ? `${way.dwellMin} min to soak, then a brush on every face.` : way.does}
       </Text>
       <Flex gap="2" wrap="wrap" role="group" aria-label="How" mb="2">
         {ways.map(({ agent: id, title }) => (
-          <Button key={id} aria-pressed={agent === id} variant={(agent === id ? 'go' : 'quiet') as never} onClick={() => setAgent(id)}>
+          <Button
+            key={id}
+            aria-pressed={agent === id}
+            variant={(agent === id ? 'go' : 'quiet') as never}
+            onClick={() => setAgent(id)}
+          >
             {title}
           </Button>
         ))}
@@ -73,7 +82,9 @@ function IntoBath({ restorationId, bath: { ways, pieces } }: { restorationId: st
           Cover first: {tag}, {label}. Lift it, or tape it over whole and keep it above the water.
         </Text>
       ))}
-      {way.cautions.length > 0 && <Cautions cautions={way.cautions} confirm={{ checked: confirmed, onChange: setConfirmed }} />}
+      {way.cautions.length > 0 && (
+        <Cautions cautions={way.cautions} confirm={{ checked: confirmed, onChange: setConfirmed }} />
+      )}
       <Wrong words={wrong} />
       <MainAction>
         <Button
@@ -87,13 +98,21 @@ function IntoBath({ restorationId, bath: { ways, pieces } }: { restorationId: st
           disabled={going.length === 0}
           onClick={() =>
             send(
-              (once) => bathe(once({ restorationId, pieceIds: going.map(({ id }) => id), agent, confirmed: confirmed || way.cautions.length === 0 })),
+              (once) =>
+                bathe(
+                  once({
+                    restorationId,
+                    pieceIds: going.map(({ id }) => id),
+                    agent,
+                    confirmed: confirmed || way.cautions.length === 0,
+                  }),
+                ),
               () => say(way.dwellMin > 0 ? 'They soak. It rings when the brush may begin.' : 'Under way.'),
             )
           }
         >
-          {way.dwellMin > 0 ? 'Start the soak' : 'Start'}: {going.length} {going.length === 1 ? 'piece' : 'pieces'}, about {showMinutes(minutes)} of
-          hands
+          {way.dwellMin > 0 ? 'Start the soak' : 'Start'}: {going.length} {going.length === 1 ? 'piece' : 'pieces'},
+          about {showMinutes(minutes)} of hands
         </Button>
       </MainAction>
     </Part>
@@ -112,7 +131,14 @@ function OutOfBath({ restorationId, running }: { restorationId: string; running:
         {running.title}
       </Text>
       {running.dueAt !== null && (
-        <Text fontFamily="mono" fontSize="44px" lineHeight="1.1" bg={due ? 'amber' : 'transparent'} color={due ? 'onAmber' : 'ink'} px="2">
+        <Text
+          fontFamily="mono"
+          fontSize="44px"
+          lineHeight="1.1"
+          bg={due ? 'amber' : 'transparent'}
+          color={due ? 'onAmber' : 'ink'}
+          px="2"
+        >
           {now === 0 ? '––:––' : showSpan(ms)}
           <Text as="span" fontSize="18px">
             {' '}
@@ -120,10 +146,16 @@ function OutOfBath({ restorationId, running }: { restorationId: string; running:
           </Text>
         </Text>
       )}
-      <Text my="2">Brush, rinse: {running.rinse}. Untick what still has something on it; its ladder goes on from here.</Text>
+      <Text my="2">
+        Brush, rinse: {running.rinse}. Untick what still has something on it; its ladder goes on from here.
+      </Text>
       <Box role="group" aria-label="What came clean">
         {running.pieces.map(({ id, tag, name }) => (
-          <Check key={id} checked={!left.includes(id)} onChange={(clean) => setLeft(clean ? left.filter((other) => other !== id) : [...left, id])}>
+          <Check
+            key={id}
+            checked={!left.includes(id)}
+            onChange={(clean) => setLeft(clean ? left.filter((other) => other !== id) : [...left, id])}
+          >
             <b>{tag}</b> {name}: {left.includes(id) ? 'better, something is left' : 'clean'}
           </Check>
         ))}
@@ -139,7 +171,13 @@ function OutOfBath({ restorationId, running }: { restorationId: string; running:
             send(
               (once) =>
                 bathCameOut(
-                  once({ restorationId, came: running.pieces.map(({ id }) => ({ pieceId: id, outcome: left.includes(id) ? 'better' : 'gone' })) }),
+                  once({
+                    restorationId,
+                    came: running.pieces.map(({ id }) => ({
+                      pieceId: id,
+                      outcome: left.includes(id) ? 'better' : 'gone',
+                    })),
+                  }),
                 ),
               () => say('Rinsed. They dry by the clock now.'),
             )

@@ -15,7 +15,11 @@ export async function BathsView({ restorationId }: { restorationId: string }) {
       <TubPart loads={await loadViews(restorationId, tubs, own, units)} tubs={tubs} />
       {first && <UsedPart restorationId={restorationId} bottles={[first, ...rest]} />}
       <p>
-        <a href={`/api/restorations/${restorationId}/wash`} download style={{ textDecoration: 'underline', minHeight: 44, display: 'inline-block' }}>
+        <a
+          href={`/api/restorations/${restorationId}/wash`}
+          download
+          style={{ textDecoration: 'underline', minHeight: 44, display: 'inline-block' }}
+        >
           Sheet for the wall as PDF
         </a>
       </p>

@@ -58,7 +58,12 @@ function Found({ pieceId, found }: { pieceId: string; found: HowClean }) {
           photoId={found.photoId}
           size={found.size}
           alt="The photograph after"
-          pins={found.spots.map(({ pin, words }, i) => ({ ...pin, mark: String(i + 1), name: `${i + 1}: ${words}`, chosen: not.includes(i) }))}
+          pins={found.spots.map(({ pin, words }, i) => ({
+            ...pin,
+            mark: String(i + 1),
+            name: `${i + 1}: ${words}`,
+            chosen: not.includes(i),
+          }))}
         />
         {found.spots.length > 0 ? (
           <>
@@ -67,7 +72,9 @@ function Found({ pieceId, found }: { pieceId: string; found: HowClean }) {
               <Check
                 key={`${i}: ${words}`}
                 checked={!not.includes(i)}
-                onChange={(checked) => setNot((known) => (checked ? known.filter((other) => other !== i) : [...known, i]))}
+                onChange={(checked) =>
+                  setNot((known) => (checked ? known.filter((other) => other !== i) : [...known, i]))
+                }
               >
                 {i + 1}: {words}
               </Check>
@@ -104,9 +111,9 @@ export function CleanPart({ restorationId, pieces }: Props) {
   return (
     <Part title="How clean, measured" id="clean">
       <Text color="soft" mb="2">
-        Measure the same face before and after, with a grey card, outlined to its corners. Each part is held against its own clean colour, as it was
-        in the cleaner of the two pictures, its yellow allowed for. An even veil that nothing has taken off yet cannot be told from the colour of the
-        plastic.
+        Measure the same face before and after, with a grey card, outlined to its corners. Each part is held against its
+        own clean colour, as it was in the cleaner of the two pictures, its yellow allowed for. An even veil that
+        nothing has taken off yet cannot be told from the colour of the plastic.
       </Text>
       <Wrong words={wrong} />
       {pieces.map(({ id, tag, name, measured }) => (

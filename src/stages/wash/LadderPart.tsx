@@ -32,14 +32,20 @@ export function LadderPart({ restorationId, spot }: { restorationId: string; spo
         <Text>
           <b>{spot.place}</b>: {spot.name}
         </Text>
-        <Text color="soft">{spot.settled ?? [spot.soilTitle ?? 'not named yet', spot.severity, spot.visible].join(' · ')}</Text>
+        <Text color="soft">
+          {spot.settled ?? [spot.soilTitle ?? 'not named yet', spot.severity, spot.visible].join(' · ')}
+        </Text>
       </Flex>
       {spot.settled === null && (
         <>
           {spot.soil !== null && spot.rungs.length > 0 && (
             <Box as="ol" listStyleType="none" my="2" aria-label={`Ladder for ${spot.name}`}>
               {spot.rungs.map((rung) => (
-                <RungRow key={rung.agent} rung={rung} takeHref={`${viewHref(restorationId, 'wash')}?spot=${spot.id}&rung=${rung.agent}`} />
+                <RungRow
+                  key={rung.agent}
+                  rung={rung}
+                  takeHref={`${viewHref(restorationId, 'wash')}?spot=${spot.id}&rung=${rung.agent}`}
+                />
               ))}
             </Box>
           )}
@@ -48,12 +54,21 @@ export function LadderPart({ restorationId, spot }: { restorationId: string; spo
               {spot.end}
             </Text>
           )}
-          <Fold summary={spot.soil === null ? 'Say what it is' : 'It is something else'} openAtFirst={spot.soil === null}>
+          <Fold
+            summary={spot.soil === null ? 'Say what it is' : 'It is something else'}
+            openAtFirst={spot.soil === null}
+          >
             <AnswerForm
               draftKey={`soil:${spot.id}`}
               fields={[
                 { name: 'soil', label: 'What it is', kind: 'choice', half: true, options: spot.choices },
-                { name: 'visible', label: 'Seen from, when it is together', kind: 'choice', half: true, options: options(VISIBLE) },
+                {
+                  name: 'visible',
+                  label: 'Seen from, when it is together',
+                  kind: 'choice',
+                  half: true,
+                  options: options(VISIBLE),
+                },
               ]}
               initial={{ soil: spot.soil ?? spot.choices[0]!.value, visible: spot.visible }}
               submit="That is it"
@@ -61,13 +76,18 @@ export function LadderPart({ restorationId, spot }: { restorationId: string; spo
               keeps
               send={(values) => itIs({ findingId: spot.id, ...values })}
             >
-              {(form) => <Text color="soft">{spot.choices.find(({ value }) => value === form.watch('soil'))?.looks ?? looks}</Text>}
+              {(form) => (
+                <Text color="soft">
+                  {spot.choices.find(({ value }) => value === form.watch('soil'))?.looks ?? looks}
+                </Text>
+              )}
             </AnswerForm>
           </Fold>
           {spot.soil !== null && (
             <Fold summary="What this ladder assumes" quiet>
               <Text fontSize="15px">
-                {assumedLine(LADDER_ASSUMES).how}; chances, minutes and wear of the data set (guesses, moved by your own passes).
+                {assumedLine(LADDER_ASSUMES).how}; chances, minutes and wear of the data set (guesses, moved by your own
+                passes).
               </Text>
             </Fold>
           )}
@@ -85,7 +105,9 @@ export function LadderPart({ restorationId, spot }: { restorationId: string; spo
               draftKey={`leave:${spot.id}`}
               fields={[{ name: 'words', label: 'Why it is left', hint: 'It goes into the record' }]}
               initial={{
-                words: spot.end.startsWith('Leave it') ? spot.end.replace(/^Leave it: /, '') : 'going on would cost more surface than the stain does',
+                words: spot.end.startsWith('Leave it')
+                  ? spot.end.replace(/^Leave it: /, '')
+                  : 'going on would cost more surface than the stain does',
               }}
               submit="Leave it"
               done="Left on purpose."
@@ -136,7 +158,13 @@ function RungRow({ rung, takeHref }: { rung: RungView; takeHref: string }) {
         {Math.round(100 * rung.chance)} %<br />
         {Math.round(rung.minutes)} min
       </Text>
-      <Text display={{ base: 'none', md: 'block' }} textAlign="end" color={here ? 'work' : 'soft'} fontWeight="650" fontSize="15px">
+      <Text
+        display={{ base: 'none', md: 'block' }}
+        textAlign="end"
+        color={here ? 'work' : 'soft'}
+        fontWeight="650"
+        fontSize="15px"
+      >
         {STATE[rung.state]}
       </Text>
       <Text color="soft" fontSize="15px" gridColumn={{ base: '2 / 4', md: '2 / 3' }}>

@@ -138,7 +138,9 @@ function Running({ pass, restorationId }: { pass: PassView; restorationId: strin
               ))}
             </Grid>
           )}
-          {harmed !== null && harmed === stepId && <HarmForm stepId={stepId} restorationId={restorationId} onBack={() => setHarmed(null)} />}
+          {harmed !== null && harmed === stepId && (
+            <HarmForm stepId={stepId} restorationId={restorationId} onBack={() => setHarmed(null)} />
+          )}
         </Box>
       ))}
     </>

@@ -32,7 +32,11 @@ export function SpotsPart({ restorationId, spots, photos, first }: Props) {
   const [chosen, setChosen] = useState(first);
   const spot = inOrder.find(({ id }) => id === chosen) ?? inOrder[0];
   if (!spot)
-    return <EmptyPlace>No finding asks for the wash. Pin what is soiled, scuffed, stained or inked on the photographs of intake.</EmptyPlace>;
+    return (
+      <EmptyPlace>
+        No finding asks for the wash. Pin what is soiled, scuffed, stained or inked on the photographs of intake.
+      </EmptyPlace>
+    );
   const marks = new Map(inOrder.map(({ id }, i) => [id, String(i + 1)]));
   const photo = photos.find(({ id }) => id === spot.photoId);
   const here = inOrder.filter(({ photoId, pin }) => pin !== null && photo !== undefined && photoId === photo.id);
@@ -51,7 +55,11 @@ export function SpotsPart({ restorationId, spots, photos, first }: Props) {
     </button>
   );
   return (
-    <Grid templateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) minmax(0, 1.2fr)' }} gap="6" alignItems="start">
+    <Grid
+      templateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) minmax(0, 1.2fr)' }}
+      gap="6"
+      alignItems="start"
+    >
       <Box>
         {photo && (
           <Box mb="3" maxWidth={{ base: '100%', lg: '420px' }}>
@@ -59,7 +67,12 @@ export function SpotsPart({ restorationId, spots, photos, first }: Props) {
               photoId={photo.id}
               size={photo}
               alt={`${photo.originalName} with its spots`}
-              pins={here.map(({ id, pin, name }) => ({ ...pin!, mark: marks.get(id)!, name: `${marks.get(id)}: ${name}`, chosen: id === spot.id }))}
+              pins={here.map(({ id, pin, name }) => ({
+                ...pin!,
+                mark: marks.get(id)!,
+                name: `${marks.get(id)}: ${name}`,
+                chosen: id === spot.id,
+              }))}
               onPin={(i) => choose(here[i]!.id)}
             />
           </Box>

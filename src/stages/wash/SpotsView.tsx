@@ -11,7 +11,9 @@ export async function SpotsView({ restorationId, spot }: { restorationId: string
     <SpotsPart
       restorationId={restorationId}
       spots={spots.map((of) => ({ ...spotView(of, own, units), photoId: of.finding.photoId, pin: of.finding.pin }))}
-      photos={photos.filter(({ id }) => pinned.has(id)).map(({ id, width, height, originalName }) => ({ id, width, height, originalName }))}
+      photos={photos
+        .filter(({ id }) => pinned.has(id))
+        .map(({ id, width, height, originalName }) => ({ id, width, height, originalName }))}
       first={spot}
     />
   );

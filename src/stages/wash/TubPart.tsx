@@ -25,7 +25,8 @@ export function TubPart({ loads, tubs }: Props) {
     <Part title="Share a bath" id="baths">
       {tubs.length === 0 ? (
         <EmptyPlace>
-          No sink or tub yet. Measure yours inside, and Kvell says what fits into one load and how much water and soap it takes.
+          No sink or tub yet. Measure yours inside, and Kvell says what fits into one load and how much water and soap
+          it takes.
         </EmptyPlace>
       ) : loads.length === 0 ? (
         <Text color="soft" mb="2">

@@ -11,7 +11,13 @@ import { useUnits } from '@/ui/units';
 import { used } from './actions';
 
 /** What a bath or a pass used of a bottle; it is taken out of it, at its share of the price. */
-export function UsedPart({ restorationId, bottles }: { restorationId: string; bottles: readonly [Shelved, ...Shelved[]] }) {
+export function UsedPart({
+  restorationId,
+  bottles,
+}: {
+  restorationId: string;
+  bottles: readonly [Shelved, ...Shelved[]];
+}) {
   const units = useUnits();
   const [chosen, setChosen] = useState(bottles[0].id);
   const { kind } = bottles.find(({ id }) => id === chosen) ?? bottles[0];
@@ -26,7 +32,10 @@ export function UsedPart({ restorationId, bottles }: { restorationId: string; bo
               label: 'Bottle',
               kind: 'choice',
               half: true,
-              options: bottles.map((bottle) => ({ value: bottle.id, label: `${bottle.name}${leftWords(bottle, units)}` })),
+              options: bottles.map((bottle) => ({
+                value: bottle.id,
+                label: `${bottle.name}${leftWords(bottle, units)}`,
+              })),
             },
             { name: 'amount', label: 'Used', kind: 'number', unit: unitOf(kind), half: true },
           ]}

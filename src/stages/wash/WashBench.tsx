@@ -50,7 +50,8 @@ export function WashBench({ restorationId, bath, running, next, byHand, spots, b
             </LinkButton>
           }
         >
-          No finding asks for the wash. Pin what is soiled, scuffed, stained or inked on the photographs of intake, or add it on the clipboard.
+          No finding asks for the wash. Pin what is soiled, scuffed, stained or inked on the photographs of intake, or
+          add it on the clipboard.
         </EmptyPlace>
       ) : (
         <EmptyPlace
@@ -109,7 +110,8 @@ export function WashBench({ restorationId, bath, running, next, byHand, spots, b
             <DryingBar key={piece.id} {...piece} />
           ))}
           <Text color="soft" fontSize="15px">
-            Estimate for a room of 20 °C and half humidity; warmer, drier and moving air is quicker. Metal and boards wait until then.
+            Estimate for a room of 20 °C and half humidity; warmer, drier and moving air is quicker. Metal and boards
+            wait until then.
           </Text>
         </Part>
       )}

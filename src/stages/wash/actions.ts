@@ -36,7 +36,9 @@ export async function start(given: Given): Promise<Answer<void>> {
 
 /** Pieces go into the water together. */
 export async function bathe(given: Given): Promise<Answer<void>> {
-  return write(bathSchema, given, ({ restorationId, pieceIds, agent }, now) => startBath(restorationId, pieceIds, agent, now));
+  return write(bathSchema, given, ({ restorationId, pieceIds, agent }, now) =>
+    startBath(restorationId, pieceIds, agent, now),
+  );
 }
 
 /** Pieces come out of the water. */
@@ -56,7 +58,9 @@ export async function showIt(given: Given): Promise<Answer<void>> {
 
 /** Left on purpose, with the reason. */
 export async function leave(given: Given): Promise<Answer<void>> {
-  return write(leaveSchema, given, ({ findingId, words }, now) => settleFinding(findingId, 'left on purpose', words, now));
+  return write(leaveSchema, given, ({ findingId, words }, now) =>
+    settleFinding(findingId, 'left on purpose', words, now),
+  );
 }
 
 /** A sink or tub of the workshop. */

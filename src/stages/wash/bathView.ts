@@ -32,7 +32,12 @@ export interface BathView {
   ways: { agent: AgentId; title: string; does: string; mix: string | null; dwellMin: number; cautions: Caution[] }[];
   pieces: Bathing[];
   /** Pieces that lie in it now, and when its time is up. */
-  running: { pieces: { id: string; tag: string; name: string }[]; title: string; rinse: string; dueAt: string | null } | null;
+  running: {
+    pieces: { id: string; tag: string; name: string }[];
+    title: string;
+    rinse: string;
+    dueAt: string | null;
+  } | null;
 }
 
 const WAYS = ['soap-soak', 'hose-rinse'] as const;

@@ -62,7 +62,11 @@ export async function howClean(pieceId: string): Promise<HowClean> {
     size: { width, height },
     spots: leftSpots(after).map(({ share, across, down, where }) => {
       const [x, y] = project(onPhoto, [across, down]);
-      return { share, pin: { x: x / width, y: y / height }, words: `left over ${where}, ${(100 * share).toFixed(1)} % of the face` };
+      return {
+        share,
+        pin: { x: x / width, y: y / height },
+        words: `left over ${where}, ${(100 * share).toFixed(1)} % of the face`,
+      };
     }),
   };
 }

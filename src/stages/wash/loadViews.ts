@@ -14,7 +14,12 @@ const ANY_SIZE_WORDS = 'has no size: write it down, and it is counted in';
 const OTHERS = 5;
 
 /** Loads of this machine with those that are washed at the same time, for the largest tub. */
-export async function loadViews(restorationId: string, tubs: readonly Tub[], own: OwnKnowledge, units: UnitSystem): Promise<LoadView[]> {
+export async function loadViews(
+  restorationId: string,
+  tubs: readonly Tub[],
+  own: OwnKnowledge,
+  units: UnitSystem,
+): Promise<LoadView[]> {
   const tub = [...tubs].sort((a, b) => b.lengthMm * b.widthMm * b.depthMm - a.lengthMm * a.widthMm * a.depthMm)[0];
   if (!tub) return [];
   const { agents } = own;
@@ -26,14 +31,20 @@ export async function loadViews(restorationId: string, tubs: readonly Tub[], own
   const byAgent = new Map<AgentId, Map<string, { of: WashSpot; title: string }>>();
   for (const entry of waiting) {
     const agent = entry.of.next?.agent;
-    if (!agent || !entry.of.piece || agentOf(agent, agents).perLitre === null || agentOf(agent, agents).wet !== 'bath') continue;
+    if (!agent || !entry.of.piece || agentOf(agent, agents).perLitre === null || agentOf(agent, agents).wet !== 'bath')
+      continue;
     const pieces = byAgent.get(agent) ?? new Map<string, { of: WashSpot; title: string }>();
     byAgent.set(agent, pieces.set(entry.of.piece.id, entry));
   }
   return [...byAgent].flatMap(([agent, entries]) => viewsOf(agentOf(agent, agents), [...entries.values()], tub, units));
 }
 
-function viewsOf(agent: Agent, entries: readonly { of: WashSpot; title: string }[], tub: Tub, units: UnitSystem): LoadView[] {
+function viewsOf(
+  agent: Agent,
+  entries: readonly { of: WashSpot; title: string }[],
+  tub: Tub,
+  units: UnitSystem,
+): LoadView[] {
   const nameOf = (id: string) => {
     const { of, title } = entries.find((entry) => entry.of.piece!.id === id)!;
     return `${of.piece!.tag} ${of.piece!.name} (${title})`;
@@ -55,5 +66,7 @@ function viewsOf(agent: Agent, entries: readonly { of: WashSpot; title: string }
     .filter(({ of }) => !sized.some(({ id }) => id === of.piece!.id))
     .map(({ of }) => `${nameOf(of.piece!.id)} ${ANY_SIZE_WORDS}`);
   const left = [...tooBig.map(({ id, why }) => `${nameOf(id)}: ${why}`), ...unsized];
-  return left.length > 0 ? [...views, { key: `${title}:left`, title: `${title}: not in a load`, pieces: left, words: '' }] : views;
+  return left.length > 0
+    ? [...views, { key: `${title}:left`, title: `${title}: not in a load`, pieces: left, words: '' }]
+    : views;
 }

@@ -34,20 +34,25 @@ export const startSchema = Joi.object<{ findingIds: string[]; agent: AgentId; co
 });
 
 /** Pieces that go into the water together. */
-export const bathSchema = Joi.object<{ restorationId: string; pieceIds: string[]; agent: AgentId; confirmed: boolean }>({
-  restorationId: id,
-  pieceIds: Joi.array()
-    .items(Joi.string())
-    .min(1)
-    .max(60)
-    .required()
-    .label('What goes in')
-    .messages({ 'array.min': 'Choose what goes into the water.' }),
-  agent: Joi.string().valid('soap-soak', 'hose-rinse').required().label('How'),
-  confirmed,
-});
+export const bathSchema = Joi.object<{ restorationId: string; pieceIds: string[]; agent: AgentId; confirmed: boolean }>(
+  {
+    restorationId: id,
+    pieceIds: Joi.array()
+      .items(Joi.string())
+      .min(1)
+      .max(60)
+      .required()
+      .label('What goes in')
+      .messages({ 'array.min': 'Choose what goes into the water.' }),
+    agent: Joi.string().valid('soap-soak', 'hose-rinse').required().label('How'),
+    confirmed,
+  },
+);
 
-export const bathOutSchema = Joi.object<{ restorationId: string; came: { pieceId: string; outcome: 'gone' | 'better' | 'no change' }[] }>({
+export const bathOutSchema = Joi.object<{
+  restorationId: string;
+  came: { pieceId: string; outcome: 'gone' | 'better' | 'no change' }[];
+}>({
   restorationId: id,
   came: Joi.array()
     .items(Joi.object({ pieceId: id, outcome: Joi.string().valid('gone', 'better', 'no change').required() }))
@@ -89,7 +94,12 @@ export const leaveSchema = Joi.object<{ findingId: string; words: string }>({
 const side = (label: string) => Joi.number().min(50).max(3000).required().label(label);
 
 export const tubSchema = Joi.object<Tub>({
-  name: Joi.string().trim().max(60).required().label('Name').messages({ 'string.empty': 'Give the sink or tub a name.' }),
+  name: Joi.string()
+    .trim()
+    .max(60)
+    .required()
+    .label('Name')
+    .messages({ 'string.empty': 'Give the sink or tub a name.' }),
   lengthMm: side('Length inside'),
   widthMm: side('Width inside'),
   depthMm: side('Depth inside'),
@@ -103,7 +113,12 @@ export const leftSchema = Joi.object<{ pieceId: string; not: number[] }>({
   not: Joi.array().items(Joi.number().integer().min(0)).max(20).default([]),
 });
 
-export const roomSchema = Joi.object<{ timerId: string; temperatureC: number; humidityPercent: number; air: 'still' | 'moving' }>({
+export const roomSchema = Joi.object<{
+  timerId: string;
+  temperatureC: number;
+  humidityPercent: number;
+  air: 'still' | 'moving';
+}>({
   timerId: id,
   temperatureC: Joi.number().min(-5).max(50).required().label('Room'),
   humidityPercent: Joi.number().min(0).max(99).required().label('Humidity'),

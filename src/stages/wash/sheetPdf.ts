@@ -6,8 +6,15 @@ import type { PassView, SpotView } from './view';
 type Margin = [number, number, number, number];
 
 /** The sheet for the wall by the sink: the loads, each spot's ladder with boxes to tick, the cautions. */
-export function washSheetPdf(title: string, waiting: readonly PassView[], spots: readonly SpotView[], loads: readonly LoadView[]): Promise<Buffer> {
-  const cautions = [...new Map(waiting.flatMap((pass) => pass.cautions).map((caution) => [caution.hazard, caution])).values()];
+export function washSheetPdf(
+  title: string,
+  waiting: readonly PassView[],
+  spots: readonly SpotView[],
+  loads: readonly LoadView[],
+): Promise<Buffer> {
+  const cautions = [
+    ...new Map(waiting.flatMap((pass) => pass.cautions).map((caution) => [caution.hazard, caution])).values(),
+  ];
   const open = spots.filter(({ settled }) => settled === null);
   return pdf({
     info: { title: `${title}: wash` },

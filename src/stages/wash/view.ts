@@ -79,7 +79,8 @@ export function spotView(of: WashSpot, own: OwnKnowledge, units: UnitSystem = 'm
   const rungs = (ladder?.rungs ?? []).map(({ agent, chance, minutes, why, testSpot }): RungView => {
     const { title, roughness } = agentOf(agent, agents);
     const outcomes = done.filter((step) => step.agent === agent).map(({ outcome }) => outcome ?? '');
-    const state = running?.agent === agent ? 'running' : next?.agent === agent ? 'next' : outcomes.length > 0 ? 'done' : 'ahead';
+    const state =
+      running?.agent === agent ? 'running' : next?.agent === agent ? 'next' : outcomes.length > 0 ? 'done' : 'ahead';
     const takes = ladder !== null && running === null && finding.settledAs === null && state !== 'next';
     return {
       agent,
@@ -114,7 +115,13 @@ export function spotView(of: WashSpot, own: OwnKnowledge, units: UnitSystem = 'm
 const isAhead = ({ ladder, done }: WashSpot, agent: AgentId): boolean =>
   (ladder?.rungs.some((rung) => rung.agent === agent) ?? false) && !done.some((step) => step.agent === agent);
 
-function passOf(id: AgentId, spots: readonly WashSpot[], timers: readonly Timer[], { agents }: OwnKnowledge, units: UnitSystem): PassView {
+function passOf(
+  id: AgentId,
+  spots: readonly WashSpot[],
+  timers: readonly Timer[],
+  { agents }: OwnKnowledge,
+  units: UnitSystem,
+): PassView {
   const agent = agentOf(id, agents);
   const { title, does, dwellMin, handsMin, rinse, protection } = agent;
   const rungs = spots.flatMap(({ ladder }) => ladder?.rungs.filter((rung) => rung.agent === id) ?? []);
@@ -140,7 +147,12 @@ function passOf(id: AgentId, spots: readonly WashSpot[], timers: readonly Timer[
       spots.flatMap(({ spot }) => spot?.surfaces ?? []),
       spots[0]!.marks,
     ),
-    spots: spots.map((of) => ({ id: of.finding.id, name: spotName(of), stepId: of.running?.id ?? null, end: of.ladder?.end ?? '' })),
+    spots: spots.map((of) => ({
+      id: of.finding.id,
+      name: spotName(of),
+      stepId: of.running?.id ?? null,
+      end: of.ladder?.end ?? '',
+    })),
     dueAt: timer?.dueAt ?? null,
   };
 }
@@ -152,7 +164,9 @@ function byHandOf(of: WashSpot, agent: AgentId, own: OwnKnowledge, units: UnitSy
   const words =
     skipped.length === 0
       ? []
-      : [`Taken by hand: this skips ${skipped.join(', ')}, which ${skipped.length === 1 ? 'is' : 'are'} gentler and untried here.`];
+      : [
+          `Taken by hand: this skips ${skipped.join(', ')}, which ${skipped.length === 1 ? 'is' : 'are'} gentler and untried here.`,
+        ];
   return { ...pass, between: [...words, ...pass.between] };
 }
 
@@ -174,7 +188,11 @@ export function passes(
     // A bath that is still to come goes over the whole piece: what else on it is on a ladder with it is done in the same one.
     for (const { agent, spots: group } of sharesBath ? groups.values() : [])
       if (agentOf(agent, own.agents).wet === 'bath')
-        group.push(...spots.filter((of) => of.next && of.piece?.id === group[0]!.piece?.id && !group.includes(of) && isAhead(of, agent)));
+        group.push(
+          ...spots.filter(
+            (of) => of.next && of.piece?.id === group[0]!.piece?.id && !group.includes(of) && isAhead(of, agent),
+          ),
+        );
     return [...groups.values()]
       .sort((x, y) => agentOf(x.agent, own.agents).roughness - agentOf(y.agent, own.agents).roughness)
       .map((group) => passOf(group.agent, group.spots, timers, own, units));

@@ -29,13 +29,22 @@ async function keyboard() {
   const { id: restorationId } = await trialRestoration();
   const piece = await addPiece({ restorationId, ...TRIAL_PIECE, ...SIZE }, tick());
   const found = async (words: string, soil: string) => {
-    const finding = await addFinding({ restorationId, pieceId: piece.id, stage: 'intake', kind: 'soiled', severity: 'plain', words }, tick());
+    const finding = await addFinding(
+      { restorationId, pieceId: piece.id, stage: 'intake', kind: 'soiled', severity: 'plain', words },
+      tick(),
+    );
     expect(wrongs(await itIs({ findingId: finding.id, soil, visible: 'front' }))).toBe('');
     return finding.id;
   };
-  return { restorationId, piece, grease: await found('grease', 'hand-grease'), drink: await found('drink', 'sweet-drink') };
+  return {
+    restorationId,
+    piece,
+    grease: await found('grease', 'hand-grease'),
+    drink: await found('drink', 'sweet-drink'),
+  };
 }
-const viewOf = async (restorationId: string) => passes(await washSpots(restorationId), await runningTimers(), await ownKnowledge(), 'metric');
+const viewOf = async (restorationId: string) =>
+  passes(await washSpots(restorationId), await runningTimers(), await ownKnowledge(), 'metric');
 
 describe('the screen of the sink', () => {
   it('gathers the spots of a piece under a bath, asks for the cautions, and shows what runs', async () => {
@@ -43,7 +52,9 @@ describe('the screen of the sink', () => {
     const before = await viewOf(restorationId);
     expect(before.running).toEqual([]);
     const soak = before.next.find(({ agent }) => agent === 'soap-soak') ?? before.next[0]!;
-    expect(wrongs(await start({ findingIds: [grease, drink], agent: 'soap-soak', confirmed: false }))).toMatch(/confirmed: Read the cautions/);
+    expect(wrongs(await start({ findingIds: [grease, drink], agent: 'soap-soak', confirmed: false }))).toMatch(
+      /confirmed: Read the cautions/,
+    );
     expect(wrongs(await start({ findingIds: [grease, drink], agent: 'soap-soak', confirmed: true }))).toBe('');
     const { running } = await viewOf(restorationId);
     expect(running).toHaveLength(1);
@@ -55,12 +66,15 @@ describe('the screen of the sink', () => {
     expect(wrongs(await cameOf({ stepId: two, outcome: 'no change' }))).toBe('');
     const spots = (await washSpots(restorationId)).map((spot) => spotView(spot, NOTHING_OWN));
     expect(spots[0]!.settled).toBe('done: Warm water and dish soap');
-    expect(spots[1]!.rungs.find(({ agent }) => agent === 'soap-soak')).toMatchObject({ state: 'done', outcomes: ['no change'] });
+    expect(spots[1]!.rungs.find(({ agent }) => agent === 'soap-soak')).toMatchObject({
+      state: 'done',
+      outcomes: ['no change'],
+    });
     expect(spots[1]!.rungs.find(({ state }) => state === 'next')).toBeDefined();
     // One bath over two spots took the hands once.
-    expect((await ledgerOf(restorationId)).filter(({ kind, stage }) => kind === 'minutes' && stage === 'wash')).toMatchObject([
-      { minutes: 5, words: 'Warm water and dish soap, K1, about' },
-    ]);
+    expect(
+      (await ledgerOf(restorationId)).filter(({ kind, stage }) => kind === 'minutes' && stage === 'wash'),
+    ).toMatchObject([{ minutes: 5, words: 'Warm water and dish soap, K1, about' }]);
   });
 
   it('a bath that runs shows only what is in it, not what could have been', async () => {
@@ -86,7 +100,9 @@ describe('the screen of the sink', () => {
 it('loads, tubs and the sheet for the wall', async () => {
   const { restorationId } = await keyboard();
   expect(await loadViews(restorationId, [], NOTHING_OWN, 'metric')).toEqual([]);
-  expect(wrongs(await ownTub({ name: '', lengthMm: '20', widthMm: '400', depthMm: '' }))).toMatch(/name: .*lengthMm: .*depthMm: /s);
+  expect(wrongs(await ownTub({ name: '', lengthMm: '20', widthMm: '400', depthMm: '' }))).toMatch(
+    /name: .*lengthMm: .*depthMm: /s,
+  );
   expect(wrongs(await ownTub({ name: 'Trial sink', lengthMm: '500', widthMm: '400', depthMm: '200' }))).toBe('');
   const spots = await washSpots(restorationId);
   const { next } = passes(spots, [], NOTHING_OWN, 'metric');
@@ -94,7 +110,12 @@ it('loads, tubs and the sheet for the wall', async () => {
     'Trial',
     next,
     spots.map((spot) => spotView(spot, NOTHING_OWN)),
-    await loadViews(restorationId, [{ name: 'Trial sink', lengthMm: 500, widthMm: 400, depthMm: 200 }], NOTHING_OWN, 'metric'),
+    await loadViews(
+      restorationId,
+      [{ name: 'Trial sink', lengthMm: 500, widthMm: 400, depthMm: 200 }],
+      NOTHING_OWN,
+      'metric',
+    ),
   );
   expect(sheet.subarray(0, 5).toString()).toBe('%PDF-');
 });
@@ -113,9 +134,16 @@ it('what is used of a bottle goes to the ledger at its share of the price', asyn
     },
     tick(),
   );
-  expect(wrongs(await used({ restorationId, stockId: soap.id, amount: '600' }))).toMatch(/amount: “Dish soap” has 500 mL left by the record/);
+  expect(wrongs(await used({ restorationId, stockId: soap.id, amount: '600' }))).toMatch(
+    /amount: “Dish soap” has 500 mL left by the record/,
+  );
   expect(wrongs(await used({ restorationId, stockId: soap.id, amount: '40' }))).toBe('');
-  expect((await ledgerOf(restorationId)).at(-1)).toMatchObject({ kind: 'material', stage: 'wash', words: 'Dish soap, 40 mL', amountMinor: 20 });
+  expect((await ledgerOf(restorationId)).at(-1)).toMatchObject({
+    kind: 'material',
+    stage: 'wash',
+    words: 'Dish soap, 40 mL',
+    amountMinor: 20,
+  });
 });
 
 describe('how clean, measured', () => {
@@ -143,9 +171,15 @@ describe('how clean, measured', () => {
 
   async function measured(pieceId: string, restorationId: string, picture: Picture, polygon = FACE) {
     const bytes = await toJpeg(picture);
-    const photo = await addPhoto({ restorationId, pieceId, stage: 'wash', originalName: 'face.jpg', words: '', bytes }, tick());
+    const photo = await addPhoto(
+      { restorationId, pieceId, stage: 'wash', originalName: 'face.jpg', words: '', bytes },
+      tick(),
+    );
     const spec = { card: [], regions: [{ id: PIECE_REGION, polygon }] };
-    await keepMeasurement({ pieceId, photoId: photo.id, stage: 'wash', spec, result: measurePicture(picture, spec).result }, tick());
+    await keepMeasurement(
+      { pieceId, photoId: photo.id, stage: 'wash', spec, result: measurePicture(picture, spec).result },
+      tick(),
+    );
   }
 
   it('is the soiled share before and after, yellow allowed for', async () => {
@@ -158,9 +192,13 @@ describe('how clean, measured', () => {
     expect(found.value.before).toBeCloseTo(0.3, 1);
     expect(found.value.after).toBeCloseTo(0.05, 1);
     expect(found.value.afterUrl).toMatch(/^data:image\/png;base64,/);
-    expect(found.value.spots).toMatchObject([{ words: expect.stringMatching(/^left over .*, \d\.\d % of the face$/) as string }]);
+    expect(found.value.spots).toMatchObject([
+      { words: expect.stringMatching(/^left over .*, \d\.\d % of the face$/) as string },
+    ]);
     expect(wrongs(await markWhatIsLeft({ pieceId: id }))).toBe('');
-    expect((await washSpots(restorationId)).map(({ finding }) => finding.pin)).toEqual(found.value.spots.map(({ pin }) => pin));
+    expect((await washSpots(restorationId)).map(({ finding }) => finding.pin)).toEqual(
+      found.value.spots.map(({ pin }) => pin),
+    );
     expect(wrongs(await markWhatIsLeft({ pieceId: id }))).toMatch(/marked already/);
   }, 30_000);
 

@@ -8,7 +8,10 @@ const ask = async (query: string) => {
   const response = await GET(new Request(`http://127.0.0.1/api/weather?${query}`));
   return {
     status: response.status,
-    body: (await response.json()) as { hours?: { at: string; cloud: number; own: boolean }[]; errors?: { message: string }[] },
+    body: (await response.json()) as {
+      hours?: { at: string; cloud: number; own: boolean }[];
+      errors?: { message: string }[];
+    },
   };
 };
 
@@ -31,7 +34,13 @@ it('a look of one’s own goes before it', async () => {
 });
 
 it('says what is wrong with a question', async () => {
-  for (const query of ['', 'from=soon', 'from=2026-06-21&hours=0', 'from=2026-06-21&latitude=91&longitude=1', 'from=2026-06-21&latitude=9']) {
+  for (const query of [
+    '',
+    'from=soon',
+    'from=2026-06-21&hours=0',
+    'from=2026-06-21&latitude=91&longitude=1',
+    'from=2026-06-21&latitude=9',
+  ]) {
     const { status, body } = await ask(query);
     expect(status).toBe(400);
     expect(body.errors![0]!.message.length).toBeGreaterThan(10);

@@ -26,8 +26,18 @@ export const GET = insideOnly(async (request: Request): Promise<Response> => {
     const workshop = await getWorkshop();
     const place = { latitude: latitude ?? workshop.latitude, longitude: longitude ?? workshop.longitude };
     if (place.latitude === null || place.longitude === null)
-      throw new Refusal('latitude', 'The workshop has no place yet. Set it under Workshop, or ask with latitude and longitude.');
-    return { place, hours: await sky({ latitude: place.latitude, longitude: place.longitude, altitudeM: workshop.altitudeM }, from, hours) };
+      throw new Refusal(
+        'latitude',
+        'The workshop has no place yet. Set it under Workshop, or ask with latitude and longitude.',
+      );
+    return {
+      place,
+      hours: await sky(
+        { latitude: place.latitude, longitude: place.longitude, altitudeM: workshop.altitudeM },
+        from,
+        hours,
+      ),
+    };
   });
   return answered.ok ? Response.json(answered.value) : Response.json({ errors: answered.errors }, { status: 400 });
 });

@@ -40,7 +40,9 @@ interface Props {
 
 /** What a page of a stage is called. */
 export const stageTitle = (stage: Stage, view = ''): Metadata => ({
-  title: [VIEWS[stage].find(({ at }) => at === view && at !== '')?.title, STAGE_WORDS[stage].title].filter(Boolean).join(', '),
+  title: [VIEWS[stage].find(({ at }) => at === view && at !== '')?.title, STAGE_WORDS[stage].title]
+    .filter(Boolean)
+    .join(', '),
 });
 
 /** One view of a stage: the way to the others, its tool, and the clipboard at hand. */
@@ -62,7 +64,8 @@ export async function StageScreen({ restorationId: id, stage, view = '', childre
   const row = stages.find((known) => known.stage === stage)!;
   const own = <T extends { stage: string | null }>(rows: T[]) => rows.filter((entry) => entry.stage === stage);
   const entries = own(ledger);
-  const asked = (finding: Finding) => proposalFor(finding, pieces.find(({ id: of }) => of === finding.pieceId)?.aim ?? restoration.aim).stage;
+  const asked = (finding: Finding) =>
+    proposalFor(finding, pieces.find(({ id: of }) => of === finding.pieceId)?.aim ?? restoration.aim).stage;
   const here = findings.filter((finding) => finding.stage === stage || asked(finding) === stage);
   const first = view === '';
   return (
@@ -79,7 +82,11 @@ export async function StageScreen({ restorationId: id, stage, view = '', childre
         {...(first && { under: STAGE_WORDS[stage].purpose })}
       />
       <ViewNav restorationId={id} stage={stage} view={view} />
-      <Grid templateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) auto' }} gap={{ base: '0', lg: '6' }} alignItems="start">
+      <Grid
+        templateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) auto' }}
+        gap={{ base: '0', lg: '6' }}
+        alignItems="start"
+      >
         <Box minWidth="0">
           {first && waiting.length > 0 && <Waiting restorationId={id} owner={restoration.owner} requests={waiting} />}
           {children ?? <Asked stage={stage} findings={here} pieces={pieces} aim={restoration.aim} />}

@@ -47,7 +47,9 @@ export default async function RunSheetPage({ params }: { params: Promise<{ id: s
         under={under.filter(Boolean).join(' · ')}
         action={
           <>
-            <LinkButton href={`/restorations/${id}/owner`}>{restoration.owner ? `Owner: ${restoration.owner}` : 'Owner'}</LinkButton>
+            <LinkButton href={`/restorations/${id}/owner`}>
+              {restoration.owner ? `Owner: ${restoration.owner}` : 'Owner'}
+            </LinkButton>
             <LinkButton href={`/restorations/${id}/worth`}>Worth it?</LinkButton>
             <LinkButton href={`/restorations/${id}/log`}>Log</LinkButton>
           </>
@@ -77,7 +79,9 @@ export default async function RunSheetPage({ params }: { params: Promise<{ id: s
             )}
             <Part title="Pieces" aside={<LinkButton href={`/restorations/${id}/pieces/new`}>Tag a piece</LinkButton>}>
               {sights.length === 0 ? (
-                <EmptyPlace>No pieces yet. Tag each plastic part: it gets a number on masking tape, and its own measuring.</EmptyPlace>
+                <EmptyPlace>
+                  No pieces yet. Tag each plastic part: it gets a number on masking tape, and its own measuring.
+                </EmptyPlace>
               ) : (
                 <PieceList restorationId={id} sights={sights} />
               )}

@@ -15,7 +15,14 @@ export default async function SumPage({ params }: { params: Promise<{ name: stri
   return (
     <>
       <ScreenHead title={sum.title} under={sum.summary} lead={<TextLink href="/sums">All sums</TextLink>} />
-      <SumScreen name={sum.name} fields={sumFields(sum)} example={sum.example} source={sum.source} estimate={sum.estimate ?? null} system={units} />
+      <SumScreen
+        name={sum.name}
+        fields={sumFields(sum)}
+        example={sum.example}
+        source={sum.source}
+        estimate={sum.estimate ?? null}
+        system={units}
+      />
     </>
   );
 }

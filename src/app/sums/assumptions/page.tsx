@@ -39,9 +39,9 @@ export default async function AssumptionsPage() {
       })}
       <Part title="Guesses that stand in tables">
         <Text>
-          Each cleaning agent’s minutes, roughness and chance with a soil, each way’s minutes of hands, usual spread and strength, the densities of
-          plastics and the time a piece dries are guesses of what people at benches see. They stand where they are used, and your own outcomes move
-          the chances and rates.
+          Each cleaning agent’s minutes, roughness and chance with a soil, each way’s minutes of hands, usual spread and
+          strength, the densities of plastics and the time a piece dries are guesses of what people at benches see. They
+          stand where they are used, and your own outcomes move the chances and rates.
         </Text>
         <TextLink href="/stores/agents">Cleaning agents, with what each may touch</TextLink>
       </Part>

@@ -27,7 +27,8 @@ export default async function KeptPage({ searchParams }: { searchParams: Promise
       <WorkshopHead view="/kept" />
       <Part title="Where everything is kept">
         <p>
-          <code>{dataFolder()}</code>: one database and the photographs. Copy the folder while Kvell is stopped, and that is the backup.
+          <code>{dataFolder()}</code>: one database and the photographs. Copy the folder while Kvell is stopped, and
+          that is the backup.
         </p>
       </Part>
       <Part title="Log of the workshop" id="log">

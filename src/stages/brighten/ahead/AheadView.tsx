@@ -15,11 +15,17 @@ export function AheadView({ at, now }: ViewProps) {
         {forecast ? (
           <LaterPredictPart pieceId={piece.id} unit={doseUnit(school)} />
         ) : (
-          <EmptyPlace>Measure it with a card and its hidden patch; then its own photograph is recoloured, session by session.</EmptyPlace>
+          <EmptyPlace>
+            Measure it with a card and its hidden patch; then its own photograph is recoloured, session by session.
+          </EmptyPlace>
         )}
       </Part>
       <Part title="Rehearse it" id="rehearse">
-        <LaterRehearsePart pieceId={piece.id} timeZone={workshop.timeZone} start={toLocalField(now.toISOString(), workshop.timeZone)} />
+        <LaterRehearsePart
+          pieceId={piece.id}
+          timeZone={workshop.timeZone}
+          start={toLocalField(now.toISOString(), workshop.timeZone)}
+        />
       </Part>
     </>
   );

@@ -14,7 +14,11 @@ export function PredictPart({ pieceId, unit }: { pieceId: string; unit: string }
   const [found, setFound] = useState<Predicted | null>(null);
   return (
     <Box my="4">
-      <Button loading={busy} loadingText="Recolouring its photograph" onClick={() => send(() => lookAhead(pieceId), setFound)}>
+      <Button
+        loading={busy}
+        loadingText="Recolouring its photograph"
+        onClick={() => send(() => lookAhead(pieceId), setFound)}
+      >
         What it should look like
       </Button>
       <Wrong words={wrong} />
@@ -24,7 +28,11 @@ export function PredictPart({ pieceId, unit }: { pieceId: string; unit: string }
             {found.looks.map(({ sessions, url, b, low, high }) => (
               <figure key={sessions}>
                 {/* eslint-disable-next-line @next/next/no-img-element */}
-                <img src={url} alt={sessions === 0 ? 'As it is now' : `After ${sessions} more`} style={{ width: '100%' }} />
+                <img
+                  src={url}
+                  alt={sessions === 0 ? 'As it is now' : `After ${sessions} more`}
+                  style={{ width: '100%' }}
+                />
                 <figcaption>
                   <b>{sessions === 0 ? 'now' : sessions === 1 ? 'one more session' : `${sessions} more sessions`}</b>
                   <br />
@@ -60,13 +68,16 @@ export function PredictPart({ pieceId, unit }: { pieceId: string; unit: string }
                 what: 'Picture',
                 how: 'each colour inside the outline: its b* taken so far down, L* up by 0.35 for each b*, back through the light of the picture',
               },
-              { what: 'Done wrong', how: 'the dose of each place by what folds, thick cream or one-sided sun leave of it, then the same fade' },
+              {
+                what: 'Done wrong',
+                how: 'the dose of each place by what folds, thick cream or one-sided sun leave of it, then the same fade',
+              },
             ]}
             source="First-order fade; slope of the plastic scale; share of the dose by src/core/rehearse, a model of what people bring home."
           />
           <Text color="soft" fontSize="15px" mt="2">
-            An estimate: each session {found.dose.toFixed(1)} {unit}, {found.from}. Above, a session that is turned and spread evenly is meant. What
-            is done wrong is computed place by place, not drawn.
+            An estimate: each session {found.dose.toFixed(1)} {unit}, {found.from}. Above, a session that is turned and
+            spread evenly is meant. What is done wrong is computed place by place, not drawn.
           </Text>
         </Box>
       )}

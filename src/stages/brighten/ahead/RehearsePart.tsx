@@ -26,8 +26,20 @@ export function RehearsePart({ pieceId, timeZone, start }: Props) {
         fields={[
           { name: 'start', label: 'From', kind: 'time', half: true },
           { name: 'durationMin', label: 'For', kind: 'number', unit: 'min', half: true },
-          { name: 'film', label: 'Film', kind: 'choice', third: true, options: options(['smooth', 'wrinkled', 'none']) },
-          { name: 'spread', label: 'Cream', kind: 'choice', third: true, options: options(['even', 'thick in places']) },
+          {
+            name: 'film',
+            label: 'Film',
+            kind: 'choice',
+            third: true,
+            options: options(['smooth', 'wrinkled', 'none']),
+          },
+          {
+            name: 'spread',
+            label: 'Cream',
+            kind: 'choice',
+            third: true,
+            options: options(['even', 'thick in places']),
+          },
           { name: 'turned', label: 'Turned', kind: 'choice', third: true, options: options(['by the plan', 'never']) },
           { name: 'cloudPercent', label: 'Cloud', kind: 'number', unit: '% of the sky', half: true },
           { name: 'frothPercent', label: 'Froth over it', kind: 'number', unit: '%', half: true },
@@ -54,7 +66,12 @@ export function RehearsePart({ pieceId, timeZone, start }: Props) {
         <Box aria-live="polite" mt="4">
           <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="5">
             <Face url={view.url} title="Done like this" median={view.median} spread={view.spread} />
-            <Face url={view.bestUrl} title="The same window, no mistake" median={view.bestMedian} spread={view.bestSpread} />
+            <Face
+              url={view.bestUrl}
+              title="The same window, no mistake"
+              median={view.bestMedian}
+              spread={view.bestSpread}
+            />
           </Grid>
           <Text mt="2" fontWeight="650">
             {view.fault}
@@ -77,7 +94,8 @@ export function RehearsePart({ pieceId, timeZone, start }: Props) {
             sum={{ name: 'sun-dose', title: 'sun dose' }}
           />
           <Text color="soft" fontSize="15px" mt="2">
-            Computed, not drawn: {view.dose.toFixed(1)} UVI·h of this window, place by place, through the fade at this way’s rate. An estimate.
+            Computed, not drawn: {view.dose.toFixed(1)} UVI·h of this window, place by place, through the fade at this
+            way’s rate. An estimate.
           </Text>
         </Box>
       )}

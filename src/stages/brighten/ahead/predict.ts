@@ -48,11 +48,19 @@ export async function predicted(pieceId: string): Promise<Predicted> {
   const latest = history.measurements.filter(({ basis }) => basis === 'card').pop();
   const look = latest && (await lookOf(latest));
   if (!yellow || !latest || !look)
-    throw new Refusal('pieceId', 'Measure it first, with a card and the hidden patch: what it should look like follows from both.');
+    throw new Refusal(
+      'pieceId',
+      'Measure it first, with a card and the hidden patch: what it should look like follows from both.',
+    );
   const { prior } = await pooledFor(school, piece);
   const { rate } = exposureForecast({ ...yellow, toleranceB: 1, prior });
   const given = yellow.sessions.map(({ dose }) => dose).filter((dose) => dose > 0);
-  const dose = given.length > 0 ? given.reduce((sum, each) => sum + each, 0) / given.length : school.driver === 'warmth' ? USUAL_HOURS : USUAL_DOSE;
+  const dose =
+    given.length > 0
+      ? given.reduce((sum, each) => sum + each, 0) / given.length
+      : school.driver === 'warmth'
+        ? USUAL_HOURS
+        : USUAL_DOSE;
   const now = latest.lab?.[2] ?? yellow.startB;
   const looks = await Promise.all(
     SESSIONS.map(async (sessions) => {
@@ -71,7 +79,9 @@ export async function predicted(pieceId: string): Promise<Predicted> {
       const shares = doseShares({ ...WELL_DONE, ...conduct }, COLUMNS, ROWS, seededRandom(SEED));
       const left = shares.values.map((share) => Math.exp(-rate.median * share * MOST_SESSIONS * dose));
       const sorted = left.slice().sort();
-      const apart = (sorted[Math.floor(0.95 * sorted.length)]! - sorted[Math.floor(0.05 * sorted.length)]!) * Math.max(0, now - yellow.targetB);
+      const apart =
+        (sorted[Math.floor(0.95 * sorted.length)]! - sorted[Math.floor(0.05 * sorted.length)]!) *
+        Math.max(0, now - yellow.targetB);
       return { words, apart, url: await fieldUrl(look, yellow.targetB, { ...shares, values: left }) };
     }),
   );

@@ -39,7 +39,9 @@ const USUAL_TARGET_B = 6;
 
 async function faceUrl({ columns, rows, values }: Field): Promise<string> {
   const pixels = new Uint8Array(3 * columns * rows);
-  values.forEach((b, cell) => pixels.set(labToSrgb([CLEAN_L - DARKER_PER_B * b, 0.12 * b - 1, b]).map(Math.round), 3 * cell));
+  values.forEach((b, cell) =>
+    pixels.set(labToSrgb([CLEAN_L - DARKER_PER_B * b, 0.12 * b - 1, b]).map(Math.round), 3 * cell),
+  );
   const png = await sharp(pixels, { raw: { width: columns, height: rows, channels: 3 } })
     .resize(columns * 5, rows * 5, { kernel: 'cubic' })
     .png()
@@ -50,7 +52,10 @@ async function faceUrl({ columns, rows, values }: Field): Promise<string> {
 async function placeOfWorkshop() {
   const { latitude, longitude, altitudeM, timeZone } = await getWorkshop();
   if (latitude === null || longitude === null)
-    throw new Refusal('start', 'The workshop has no place yet, so there is no sun to rehearse with. Set it under Workshop.');
+    throw new Refusal(
+      'start',
+      'The workshop has no place yet, so there is no sun to rehearse with. Set it under Workshop.',
+    );
   return { place: { latitude, longitude, altitudeM }, timeZone };
 }
 

@@ -50,7 +50,10 @@ export function AdviceBox({
     send(
       () => finishTreatment(treatment.id, advice.why),
       () => {
-        say('Brightening of this piece is ended.', { title: 'Undo', act: () => void goOn(treatment.id).then(() => router.refresh()) });
+        say('Brightening of this piece is ended.', {
+          title: 'Undo',
+          act: () => void goOn(treatment.id).then(() => router.refresh()),
+        });
         router.refresh();
       },
     );

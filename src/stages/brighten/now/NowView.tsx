@@ -24,7 +24,9 @@ export async function NowView({ at, sky, now }: ViewProps) {
     const lead = running.leadId ?? running.id;
     const timers = await timersOfSession(lead);
     const together = histories.flatMap((other, i) =>
-      other.running && (other.running.leadId ?? other.running.id) === lead && other.running.id !== running.id ? [pieces[i]!.tag] : [],
+      other.running && (other.running.leadId ?? other.running.id) === lead && other.running.id !== running.id
+        ? [pieces[i]!.tag]
+        : [],
     );
     const went = history.treatments.find(({ id }) => id === running.treatmentId)!;
     return (
@@ -71,7 +73,9 @@ export async function NowView({ at, sky, now }: ViewProps) {
         went={latest ? wentBefore(latest.measuredAt, history.sessions, history.treatments) : 'life'}
         lightChanges={latest?.result.warnings.some((warning) => warning.startsWith('The light changes')) ?? false}
       />
-      {history.set && <SetPart set={history.set} colours={new Map(pieces.map(({ id }, i) => [id, coloursOf(histories[i]!)]))} />}
+      {history.set && (
+        <SetPart set={history.set} colours={new Map(pieces.map(({ id }, i) => [id, coloursOf(histories[i]!)]))} />
+      )}
     </>
   );
 }

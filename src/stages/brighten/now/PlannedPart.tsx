@@ -72,7 +72,9 @@ export function PlannedPart({ planned, turned, skies, next, planHref, timeZone, 
                   By its newest measurement nothing is to go. Drop this session? It rings until you do.
                 </Text>
               )}
-              {turned?.timerId === timerId && !open && !missed && <Turned planned={session} turned={turned} timeZone={timeZone} />}
+              {turned?.timerId === timerId && !open && !missed && (
+                <Turned planned={session} turned={turned} timeZone={timeZone} />
+              )}
             </Box>
             {isNext && !settled && (
               <LinkButton href={`${planHref}&way=${school}`} look={open ? 'go' : 'quiet'}>
@@ -99,13 +101,22 @@ export function PlannedPart({ planned, turned, skies, next, planHref, timeZone, 
 }
 
 /** The sky is not any more what it was planned under. */
-function Turned({ planned, turned: { dose, better }, timeZone }: { planned: PlannedSession; turned: TurnedSky; timeZone: string }) {
+function Turned({
+  planned,
+  turned: { dose, better },
+  timeZone,
+}: {
+  planned: PlannedSession;
+  turned: TurnedSky;
+  timeZone: string;
+}) {
   const { wrong, busy, send } = useSend();
   const when = `${showTime(better.from, timeZone, 'EEE d MMM, HH:mm')} to ${showTime(better.to, timeZone, 'HH:mm')}`;
   return (
     <Box borderLeftWidth="8px" borderColor="amber" pl="3" mt="2">
       <Text>
-        <b>The sky has turned.</b> By the sky as it stands now this window brings {dose.toFixed(1)} UVI·h; {when} brings {better.dose.toFixed(1)}.
+        <b>The sky has turned.</b> By the sky as it stands now this window brings {dose.toFixed(1)} UVI·h; {when} brings{' '}
+        {better.dose.toFixed(1)}.
       </Text>
       <Button
         mt="2"
@@ -113,7 +124,15 @@ function Turned({ planned, turned: { dose, better }, timeZone }: { planned: Plan
         onClick={() =>
           send(
             (once) =>
-              ringThen(once({ pieceId: planned.pieceId, school: planned.school, from: better.from, to: better.to, inPlaceOf: planned.timerId })),
+              ringThen(
+                once({
+                  pieceId: planned.pieceId,
+                  school: planned.school,
+                  from: better.from,
+                  to: better.to,
+                  inPlaceOf: planned.timerId,
+                }),
+              ),
             () => say('Moved. It rings when that window opens.'),
           )
         }
@@ -127,7 +146,10 @@ function Turned({ planned, turned: { dose, better }, timeZone }: { planned: Plan
             what: 'This window',
             how: `Σ UV index of each quarter of an hour under its cloud, past what stands in the way, × what the cover lets through × ¼ h = ${dose.toFixed(1)} UVI·h`,
           },
-          { what: 'The other', how: `the most that as many minutes bring in your hours of the coming two weeks = ${better.dose.toFixed(1)} UVI·h` },
+          {
+            what: 'The other',
+            how: `the most that as many minutes bring in your hours of the coming two weeks = ${better.dose.toFixed(1)} UVI·h`,
+          },
         ]}
         source="UV index after Madronich (2007), cloud after Kasten and Czeplak (1980)."
         sum={{ name: 'sun-dose', title: 'sun dose' }}

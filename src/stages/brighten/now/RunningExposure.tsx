@@ -45,7 +45,19 @@ interface Props {
 }
 
 /** An exposure that runs: what is left, when to turn, what to do at the bell, and how it really ended. */
-export function RunningExposure({ piece, session, timer, tending, warmth, timeZone, turns, school, beside, coatMl, at }: Props) {
+export function RunningExposure({
+  piece,
+  session,
+  timer,
+  tending,
+  warmth,
+  timeZone,
+  turns,
+  school,
+  beside,
+  coatMl,
+  at,
+}: Props) {
   const router = useRouter();
   const units = useUnits();
   const now = useNow();
@@ -59,7 +71,9 @@ export function RunningExposure({ piece, session, timer, tending, warmth, timeZo
     timer &&
     send(
       (once) =>
-        withCoat ? turnedAndCoated(once({ timerId: timer.id, sessionId: session.id, amountMl: coatMl })) : turned(once({ timerId: timer.id })),
+        withCoat
+          ? turnedAndCoated(once({ timerId: timer.id, sessionId: session.id, amountMl: coatMl }))
+          : turned(once({ timerId: timer.id })),
       () => {
         say(withCoat ? 'Turn and coat noted.' : 'Turn noted.');
         router.refresh();
@@ -67,14 +81,26 @@ export function RunningExposure({ piece, session, timer, tending, warmth, timeZo
     );
   return (
     <>
-      <Part title={beside.length === 0 ? `${piece.tag} is in the light` : `${[piece.tag, ...beside].join(', ')} are in the light together`}>
+      <Part
+        title={
+          beside.length === 0
+            ? `${piece.tag} is in the light`
+            : `${[piece.tag, ...beside].join(', ')} are in the light together`
+        }
+      >
         <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="6" alignItems="end">
           <Box
             bg={left !== null && left <= 0 ? 'amber' : 'transparent'}
             color={left !== null && left <= 0 ? 'onAmber' : 'ink'}
             p={left !== null && left <= 0 ? '3' : '0'}
           >
-            <Text fontFamily="mono" fontSize={{ base: '52px', md: '68px' }} lineHeight="1" role="timer" aria-label="Time left">
+            <Text
+              fontFamily="mono"
+              fontSize={{ base: '52px', md: '68px' }}
+              lineHeight="1"
+              role="timer"
+              aria-label="Time left"
+            >
               {left === null ? '–' : showSpan(left)}
             </Text>
             <Text>
@@ -88,7 +114,8 @@ export function RunningExposure({ piece, session, timer, tending, warmth, timeZo
               {nextTurn === null ? '–' : `${nextTurn <= 0 ? 'now, ' : ''}${showSpan(nextTurn)}`}
             </Text>
             <Text mb="3">
-              {nextTurn === null ? 'No turn rings before its end' : 'until the next turn'}: {timer?.atTheBell} {session.turns.length} so far.
+              {nextTurn === null ? 'No turn rings before its end' : 'until the next turn'}: {timer?.atTheBell}{' '}
+              {session.turns.length} so far.
             </Text>
             <Flex gap="2" wrap="wrap">
               <Button
@@ -134,7 +161,13 @@ export function RunningExposure({ piece, session, timer, tending, warmth, timeZo
             { name: 'endedAt', label: 'Ended at', kind: 'time', half: true },
             { name: 'cloudPercent', label: 'Cloud on the whole', kind: 'number', unit: '% of the sky', half: true },
             { name: 'temperatureC', label: 'Temperature on the whole', kind: 'number', unit: '°C', half: true },
-            { name: 'words', label: 'What happened', kind: 'long', optional: true, hint: 'Film wrinkled, dried out, came in early' },
+            {
+              name: 'words',
+              label: 'What happened',
+              kind: 'long',
+              optional: true,
+              hint: 'Film wrinkled, dried out, came in early',
+            },
           ]}
           initial={{
             endedAt: toLocalField(at, timeZone),

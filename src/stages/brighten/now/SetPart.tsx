@@ -32,7 +32,8 @@ export function SetPart({ set, colours }: Props) {
         ) : (
           'All that are measured are there.'
         )}{' '}
-        {set.past.length > 0 && `${set.past.join(', ')} ${set.past.length === 1 ? 'is' : 'are'} past it; the others do not follow. `}
+        {set.past.length > 0 &&
+          `${set.past.join(', ')} ${set.past.length === 1 ? 'is' : 'are'} past it; the others do not follow. `}
         {set.apart.length > 0 &&
           `The hidden patch of ${set.apart.join(', ')} stands apart from the others: look again whether light never reached it.`}
       </Text>
@@ -40,10 +41,17 @@ export function SetPart({ set, colours }: Props) {
         <Grid key={id} templateColumns={{ base: 'auto 1fr', md: 'auto 1fr 14ch' }} alignItems="center" columnGap="3">
           <Tag>{tag}</Tag>
           <Box order={{ base: 1, md: 0 }} gridColumn={{ base: '1 / -1', md: 'auto' }}>
-            <PlasticScale marks={scaleMarks({ ...(colours.get(id) ?? NO_COLOURS), hidden: [...TARGET_LA, targetB] })} compact />
+            <PlasticScale
+              marks={scaleMarks({ ...(colours.get(id) ?? NO_COLOURS), hidden: [...TARGET_LA, targetB] })}
+              compact
+            />
           </Box>
           <Text fontFamily="mono" textAlign="right" fontWeight={id === set.leads ? 650 : undefined}>
-            {aboveB === null ? 'not measured' : aboveB < 0 ? `${(-aboveB).toFixed(1)} past it` : `${aboveB.toFixed(1)} b* to go`}
+            {aboveB === null
+              ? 'not measured'
+              : aboveB < 0
+                ? `${(-aboveB).toFixed(1)} past it`
+                : `${aboveB.toFixed(1)} b* to go`}
           </Text>
         </Grid>
       ))}

@@ -46,7 +46,12 @@ export function TendPart({ timers }: { timers: readonly Timer[] }) {
             <Text flex="1" minWidth="220px">
               {atTheBell}
             </Text>
-            <Button size={'bench' as never} disabled={busy || !nextReminderAt} onClick={() => tended(id)} width={{ base: '100%', md: 'auto' }}>
+            <Button
+              size={'bench' as never}
+              disabled={busy || !nextReminderAt}
+              onClick={() => tended(id)}
+              width={{ base: '100%', md: 'auto' }}
+            >
               Done
             </Button>
           </Flex>

@@ -35,10 +35,15 @@ export function WarmthPart({ session, warmth, limitC, timeZone }: Props) {
       {(readHot || maybeHot) && (
         <Box role="alert" bg="hazardSheet" borderWidth="2px" borderColor="hazard" p="3" mb="3">
           <Text fontWeight="650" fontSize="20px">
-            {readHot ? `Read ${degrees(newest.temperatureC)}: over ${degrees(limitC)}.` : `It may be over ${degrees(limitC)}.`} Shade it or vent it
-            now.
+            {readHot
+              ? `Read ${degrees(newest.temperatureC)}: over ${degrees(limitC)}.`
+              : `It may be over ${degrees(limitC)}.`}{' '}
+            Shade it or vent it now.
           </Text>
-          <Text>Long thin parts bend. {readHot ? 'Read again in ten minutes.' : 'Hold a thermometer to it and put the reading in.'}</Text>
+          <Text>
+            Long thin parts bend.{' '}
+            {readHot ? 'Read again in ten minutes.' : 'Hold a thermometer to it and put the reading in.'}
+          </Text>
         </Box>
       )}
       {expected && (
@@ -47,20 +52,33 @@ export function WarmthPart({ session, warmth, limitC, timeZone }: Props) {
           <Text as="span" fontFamily="mono" fontSize="26px">
             {degrees(expected.c.median)}
           </Text>{' '}
-          now ({degrees(expected.c.low)} to {degrees(expected.c.high)}, {warmth!.read ? 'scaled by what was read' : 'an estimate from sun and air'}).
+          now ({degrees(expected.c.low)} to {degrees(expected.c.high)},{' '}
+          {warmth!.read ? 'scaled by what was read' : 'an estimate from sun and air'}).
         </Text>
       )}
       {newest && (
         <Text color="soft">
-          Last read {degrees(newest.temperatureC)} at {showTime(newest.at, timeZone, 'HH:mm')}, {session.readings.length} in all.
+          Last read {degrees(newest.temperatureC)} at {showTime(newest.at, timeZone, 'HH:mm')},{' '}
+          {session.readings.length} in all.
         </Text>
       )}
       {warmth && (
         <Worked
           lines={[
-            { what: 'Sun on the ground', how: '1098 · sin h · exp(−0.057 / sin h) · (1 − 0.75 n³·⁴) W/m², h the sun’s height, n the cloud' },
-            { what: 'Rise over the air', how: 'share taken in × sun / loss to the air, reached as a body that holds heat does' },
-            { what: 'Readings', how: warmth.read ? 'the last one scales the rise from there on' : 'none yet: the range is that of wind and colour' },
+            {
+              what: 'Sun on the ground',
+              how: '1098 · sin h · exp(−0.057 / sin h) · (1 − 0.75 n³·⁴) W/m², h the sun’s height, n the cloud',
+            },
+            {
+              what: 'Rise over the air',
+              how: 'share taken in × sun / loss to the air, reached as a body that holds heat does',
+            },
+            {
+              what: 'Readings',
+              how: warmth.read
+                ? 'the last one scales the rise from there on'
+                : 'none yet: the range is that of wind and colour',
+            },
           ]}
           source="Haurwitz (1945), Kasten and Czeplak (1980); shares and losses are workshop guesses within handbook ranges."
         />

@@ -25,9 +25,21 @@ export async function warmthOfRunning({ running, treatments }: PieceHistory): Pr
 }
 
 /** The turns of what lies in the sun now; none for what does not, and none where nobody can say: it still has to be ended. */
-export async function turnsOfRunning(piece: Piece, { running, treatments }: PieceHistory, placeKnown: boolean): Promise<Turn[]> {
+export async function turnsOfRunning(
+  piece: Piece,
+  { running, treatments }: PieceHistory,
+  placeKnown: boolean,
+): Promise<Turn[]> {
   const school = SCHOOL[treatments.find(({ id }) => id === running?.treatmentId)?.school ?? 'vapour'];
-  if (!running || !placeKnown || school.driver !== 'sun' || piece.lengthMm === null || piece.widthMm === null || piece.heightMm === null) return [];
+  if (
+    !running ||
+    !placeKnown ||
+    school.driver !== 'sun' ||
+    piece.lengthMm === null ||
+    piece.widthMm === null ||
+    piece.heightMm === null
+  )
+    return [];
   const { plan } = await turnsOf(piece, {
     start: new Date(running.startedAt),
     durationMin: running.plannedMin,

@@ -20,7 +20,11 @@ export const skiesOf = (planned: readonly PlannedSession[], ways: WaysView | nul
   );
 
 /** Whether the sky has turned since a session was planned, so that another window brings clearly more; `null` where not. */
-export async function skyTurned(planned: PlannedSession | null, ways: WaysView | null, now: Date): Promise<TurnedSky | null> {
+export async function skyTurned(
+  planned: PlannedSession | null,
+  ways: WaysView | null,
+  now: Date,
+): Promise<TurnedSky | null> {
   const last = ways?.clouds[ways.clouds.length - 1];
   if (!planned || !ways?.place || !last || SCHOOL[planned.school].driver !== 'sun') return null;
   const [from, to] = [new Date(planned.from), new Date(planned.to)];

@@ -33,12 +33,13 @@ export function LooksPart({ looks, piece, measurements, treatments, timeZone }: 
   return (
     <Part title="Afterwards" id="afterwards">
       <Text>
-        Rinse it under running water until nothing feels slippery, let it dry overnight, then wax or protectant with UV filter. Keep it from the sun.
+        Rinse it under running water until nothing feels slippery, let it dry overnight, then wax or protectant with UV
+        filter. Keep it from the sun.
       </Text>
       {back && (
         <Text mt="2">
-          <b>{signed(back.perYear.median)} b* a year</b> ({signed(back.perYear.low)} to {signed(back.perYear.high)}) since its end, over{' '}
-          {back.years.toFixed(1)} years {storage === 'dark' ? 'in the dark' : 'in the light'}.{' '}
+          <b>{signed(back.perYear.median)} b* a year</b> ({signed(back.perYear.low)} to {signed(back.perYear.high)})
+          since its end, over {back.years.toFixed(1)} years {storage === 'dark' ? 'in the dark' : 'in the light'}.{' '}
           {back.certain ? 'The yellow is coming back.' : 'That may be nothing but the error of measuring.'}
         </Text>
       )}
@@ -47,9 +48,14 @@ export function LooksPart({ looks, piece, measurements, treatments, timeZone }: 
           lines={[
             {
               what: 'b* since its end',
-              how: since.map(({ measuredAt, lab }) => `${showTime(measuredAt, timeZone, 'd MMM yyyy')}: ${lab![2].toFixed(1)}`).join(', '),
+              how: since
+                .map(({ measuredAt, lab }) => `${showTime(measuredAt, timeZone, 'd MMM yyyy')}: ${lab![2].toFixed(1)}`)
+                .join(', '),
             },
-            { what: 'A year', how: `slope of a line through them, each known to ± ${assumed('a measured b*')}; 5 % to 95 %` },
+            {
+              what: 'A year',
+              how: `slope of a line through them, each known to ± ${assumed('a measured b*')}; 5 % to 95 %`,
+            },
             assumedLine(['a measured b*']),
           ]}
           source="Least squares."
@@ -62,7 +68,9 @@ export function LooksPart({ looks, piece, measurements, treatments, timeZone }: 
         </Text>
       ))}
       {open.length > 0 && <KeptChoice pieceId={piece.id} storage={storage} />}
-      <LinkButton href={`/restorations/${piece.restorationId}/pieces/${piece.id}/measure?stage=brighten`}>Measure it now</LinkButton>
+      <LinkButton href={`/restorations/${piece.restorationId}/pieces/${piece.id}/measure?stage=brighten`}>
+        Measure it now
+      </LinkButton>
     </Part>
   );
 }

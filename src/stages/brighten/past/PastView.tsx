@@ -28,8 +28,16 @@ export async function PastView({ at }: ViewProps) {
   const pieces = (n: number) => `${n} past ${n === 1 ? 'piece' : 'pieces'} of this workshop`;
   return (
     <>
-      <LooksPart looks={looks} piece={piece} measurements={history.measurements} treatments={history.treatments} timeZone={timeZone} />
-      {history.sessions.length === 0 && <EmptyPlace>No session yet. What is done with it stands here, with what it came to.</EmptyPlace>}
+      <LooksPart
+        looks={looks}
+        piece={piece}
+        measurements={history.measurements}
+        treatments={history.treatments}
+        timeZone={timeZone}
+      />
+      {history.sessions.length === 0 && (
+        <EmptyPlace>No session yet. What is done with it stands here, with what it came to.</EmptyPlace>
+      )}
       <SessionTable
         sessions={history.sessions}
         treatments={history.treatments}

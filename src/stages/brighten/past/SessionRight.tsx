@@ -22,8 +22,20 @@ export function SessionRight({ session, school, timeZone }: Props) {
   const fields: (FieldDef | false)[] = [
     { name: 'startedAt', label: 'Began at', kind: 'time', half: true },
     over && { name: 'endedAt', label: 'Ended at', kind: 'time', half: true },
-    driver === 'sun' && { name: 'cloudPercent', label: 'Cloud on the whole', kind: 'number', unit: '% of the sky', third: true },
-    driver === 'lamp' && { name: 'lampMwPerCm2', label: 'UV-A at the piece', kind: 'number', unit: 'mW/cm²', third: true },
+    driver === 'sun' && {
+      name: 'cloudPercent',
+      label: 'Cloud on the whole',
+      kind: 'number',
+      unit: '% of the sky',
+      third: true,
+    },
+    driver === 'lamp' && {
+      name: 'lampMwPerCm2',
+      label: 'UV-A at the piece',
+      kind: 'number',
+      unit: 'mW/cm²',
+      third: true,
+    },
     { name: 'temperatureC', label: 'Temperature on the whole', kind: 'number', unit: '°C', third: true },
     { name: 'turns', label: 'Turns', kind: 'number', third: true },
     { name: 'words', label: 'What happened', kind: 'long', optional: true },

@@ -34,8 +34,16 @@ export function SessionTable({ sessions, treatments, after, timeZone, working }:
         rowKey={({ id }) => id}
         columns={[
           { title: 'Started', cell: ({ startedAt }) => showTime(startedAt, timeZone) },
-          { title: 'Lasted', figure: true, cell: ({ actualMin }) => (actualMin === null ? 'runs' : showMinutes(actualMin)) },
-          { title: 'Dose', figure: true, cell: (session) => (session.dose === null ? '–' : `${session.dose.toFixed(1)} ${unitOf(session)}`) },
+          {
+            title: 'Lasted',
+            figure: true,
+            cell: ({ actualMin }) => (actualMin === null ? 'runs' : showMinutes(actualMin)),
+          },
+          {
+            title: 'Dose',
+            figure: true,
+            cell: (session) => (session.dose === null ? '–' : `${session.dose.toFixed(1)} ${unitOf(session)}`),
+          },
           { title: 'Turns', figure: true, cell: ({ turns }) => turns.length },
           { title: 'b* after', figure: true, cell: ({ id }) => after[id]?.lab?.[2].toFixed(1) ?? '–' },
           { title: 'ΔE00 after', figure: true, cell: ({ id }) => after[id]?.deltaE00?.toFixed(1) ?? '–' },

@@ -26,7 +26,10 @@ export async function changeInput(pieceId: string): Promise<ChangeInput> {
   const taken = (await measurementsOfPiece(pieceId)).filter(({ basis }) => basis === 'card');
   const [first, later] = [taken[0], taken[taken.length - 1]];
   if (!first || !later || first === later)
-    throw new Refusal('pieceId', 'Two measurements with a card are needed. Measure the piece, expose it, and measure the same face again.');
+    throw new Refusal(
+      'pieceId',
+      'Two measurements with a card are needed. Measure the piece, expose it, and measure the same face again.',
+    );
   const of = ({ photoId, spec, measuredAt }: typeof first): Taken => ({ photoId, spec, at: measuredAt });
   return { first: of(first), later: of(later), targetB: (await findPiece(pieceId))?.hiddenLab?.[2] ?? null };
 }

@@ -55,7 +55,13 @@ function useHeld({ box, window, shownMin, lay }: Hold, change: (held: DayWindow,
 }
 
 /** The day of an exposure, drawn: the window is dragged over the sun's curve and the clouds, or moved with the arrow keys. */
-export function DayPlanner({ form, day: { samples, highestUvIndex, kind, highestElevationDeg }, sky, timeZone, brings }: Props) {
+export function DayPlanner({
+  form,
+  day: { samples, highestUvIndex, kind, highestElevationDeg },
+  sky,
+  timeZone,
+  brings,
+}: Props) {
   const box = useRef<HTMLDivElement>(null);
   const now = useNow();
   const begins = Date.parse(samples[0]!.time);
@@ -67,7 +73,8 @@ export function DayPlanner({ form, day: { samples, highestUvIndex, kind, highest
   // Of the day only the hours in which the sun does something, and the window.
   const lit = samples.filter(({ uvIndexClear }) => uvIndexClear > SEEN_UVI).map(minuteOf);
   const first = 60 * Math.floor(Math.max(0, Math.min(window.from, (lit[0] ?? 360) - 60)) / 60);
-  const last = 60 * Math.ceil(Math.min(dayMin, Math.max(window.from + window.minutes, (lit[lit.length - 1] ?? 1080) + 60)) / 60);
+  const last =
+    60 * Math.ceil(Math.min(dayMin, Math.max(window.from + window.minutes, (lit[lit.length - 1] ?? 1080) + 60)) / 60);
   const at = (minutes: number) => `${(100 * (minutes - first)) / (last - first)}%`;
   const clock = (minutes: number) => showTime(new Date(begins + minutes * MINUTE_MS).toISOString(), timeZone, 'HH:mm');
 
@@ -105,14 +112,19 @@ export function DayPlanner({ form, day: { samples, highestUvIndex, kind, highest
   const curve = (of: (sample: SunSample) => number) =>
     samples
       .filter((sample) => minuteOf(sample) >= first && minuteOf(sample) <= last)
-      .map((sample) => `${((SHOWN.width * (minuteOf(sample) - first)) / (last - first)).toFixed(1)},${y(of(sample)).toFixed(1)}`)
+      .map(
+        (sample) =>
+          `${((SHOWN.width * (minuteOf(sample) - first)) / (last - first)).toFixed(1)},${y(of(sample)).toFixed(1)}`,
+      )
       .join(' ');
   // Cloud that was typed lies over the whole day.
   const typed = form.getFieldState('cloudPercent').isDirty;
   const under = ({ time, uvIndex, uvIndexClear }: SunSample) =>
     sky && !typed ? uvIndexClear * cloudTransmission(cloudAt(sky.clouds, new Date(time))) : uvIndex;
   const clouds =
-    sky?.clouds.filter(({ at: hour }) => hour.getTime() >= begins + first * MINUTE_MS && hour.getTime() < begins + last * MINUTE_MS) ?? [];
+    sky?.clouds.filter(
+      ({ at: hour }) => hour.getTime() >= begins + first * MINUTE_MS && hour.getTime() < begins + last * MINUTE_MS,
+    ) ?? [];
   const turns = Number(turnEveryMin) > 0 ? Math.min(60, Math.ceil(window.minutes / Number(turnEveryMin)) - 1) : 0;
   const nowMin = (now - begins) / MINUTE_MS;
   const words = `${clock(window.from)} to ${clock(window.from + window.minutes)}`;
@@ -122,7 +134,13 @@ export function DayPlanner({ form, day: { samples, highestUvIndex, kind, highest
         <Button onClick={() => toDay(-1)} aria-label="The day before">
           ←
         </Button>
-        <Text fontFamily="heading" fontWeight="650" fontSize={{ base: '19px', md: '22px' }} textAlign="center" lineHeight="1.2">
+        <Text
+          fontFamily="heading"
+          fontWeight="650"
+          fontSize={{ base: '19px', md: '22px' }}
+          textAlign="center"
+          lineHeight="1.2"
+        >
           {showTime(new Date(start).toISOString(), timeZone, 'EEEE d MMMM')}, {words}
         </Text>
         <Button onClick={() => toDay(1)} aria-label="The day after">
@@ -176,7 +194,11 @@ export function DayPlanner({ form, day: { samples, highestUvIndex, kind, highest
           <div {...left()} className="edge" style={{ left: -24 }} />
           <div {...right()} className="edge" style={{ right: -24 }} />
           {Array.from({ length: turns }, (_, i) => (
-            <div key={i} className="bell" style={{ left: `${(100 * (i + 1) * Number(turnEveryMin)) / window.minutes}%` }} />
+            <div
+              key={i}
+              className="bell"
+              style={{ left: `${(100 * (i + 1) * Number(turnEveryMin)) / window.minutes}%` }}
+            />
           ))}
         </div>
         {Array.from({ length: 23 }, (_, i) => 60 * (i + 1))
@@ -190,8 +212,8 @@ export function DayPlanner({ form, day: { samples, highestUvIndex, kind, highest
       <Text color="soft" fontSize="15px" mt="1">
         {kind === 'polar night' && 'Polar night: the sun does not rise here that day. '}
         {kind === 'midnight sun' && 'Midnight sun: it does not set here that day. '}
-        Sun up to {highestElevationDeg.toFixed(0)}°, UV index up to {highestUvIndex.toFixed(1)}; dashed were it clear. Darker above is more cloud.
-        Ticks are turns.
+        Sun up to {highestElevationDeg.toFixed(0)}°, UV index up to {highestUvIndex.toFixed(1)}; dashed were it clear.
+        Darker above is more cloud. Ticks are turns.
       </Text>
     </Box>
   );

@@ -57,7 +57,8 @@ interface Props {
 type Laid = Pick<Supply, 'stockId' | 'tubId'>;
 
 /** The bottle that a plan of a way begins with: that of the comparison. */
-const stockOf = (school: SchoolId, supplies: Props['supplies'], stock: readonly Shelved[]) => supplies[school]?.stockId ?? firstBottle(school, stock);
+const stockOf = (school: SchoolId, supplies: Props['supplies'], stock: readonly Shelved[]) =>
+  supplies[school]?.stockId ?? firstBottle(school, stock);
 
 /** Beside the boxes that are to be ticked. */
 const SHOWN_BELOW = ['checks', 'cautionsConfirmed'];
@@ -88,7 +89,10 @@ export function ExposureForm({
   const [withIds, setWithIds] = useState<string[]>([]);
   const [view, setView] = useState<PlanView | null>(null);
   const { lengthMm, widthMm, heightMm } = piece;
-  const size = useMemo(() => (lengthMm && widthMm && heightMm ? { lengthMm, widthMm, heightMm } : null), [lengthMm, widthMm, heightMm]);
+  const size = useMemo(
+    () => (lengthMm && widthMm && heightMm ? { lengthMm, widthMm, heightMm } : null),
+    [lengthMm, widthMm, heightMm],
+  );
   const initial: Values = {
     school: first,
     stockId: stockOf(first, supplies, stock),
@@ -127,7 +131,9 @@ export function ExposureForm({
         if (when === 'later') return planLater({ ...values, pieceId: piece.id, withIds });
         const answered = await start({ ...values, pieceId: piece.id, withIds, cautionsConfirmed: confirmed, checks });
         setGateError(answered.ok ? undefined : answered.errors.find(({ field }) => field === 'checks')?.message);
-        setCautionError(answered.ok ? undefined : answered.errors.find(({ field }) => field === 'cautionsConfirmed')?.message);
+        setCautionError(
+          answered.ok ? undefined : answered.errors.find(({ field }) => field === 'cautionsConfirmed')?.message,
+        );
         return answered;
       }}
       done={DONE[when]}
@@ -159,9 +165,12 @@ export function ExposureForm({
             chosen={withIds}
             onChange={(ids) => {
               setWithIds(ids);
-              const sizes = [size, ...companions.filter(({ id }) => ids.includes(id)).map(sizeOf)].filter((one): one is PieceSize => one !== null);
+              const sizes = [size, ...companions.filter(({ id }) => ids.includes(id)).map(sizeOf)].filter(
+                (one): one is PieceSize => one !== null,
+              );
               form.setValue('volumeL', litresTogether(form.getValues('school') as SchoolId, sizes));
-              if (sizes.length > 0) form.setValue('areaCm2', String(Math.round(sizes.reduce((sum, one) => sum + surfaceCm2(one), 0))));
+              if (sizes.length > 0)
+                form.setValue('areaCm2', String(Math.round(sizes.reduce((sum, one) => sum + surfaceCm2(one), 0))));
             }}
           />
         </>
@@ -198,13 +207,20 @@ export function ExposureForm({
           <>
             {when === 'later' && (
               <Flex wrap="wrap" align="center" gap="3" borderLeftWidth="8px" borderColor="lineStrong" pl="3" mb="3">
-                <Text flex="1 1 300px">This window is still to come: what follows is for its start, when the bell rings.</Text>
-                <Button onClick={() => form.setValue('windowStart', toLocalField(deviceTime().toISOString(), timeZone))}>Begin now instead</Button>
+                <Text flex="1 1 300px">
+                  This window is still to come: what follows is for its start, when the bell rings.
+                </Text>
+                <Button
+                  onClick={() => form.setValue('windowStart', toLocalField(deviceTime().toISOString(), timeZone))}
+                >
+                  Begin now instead
+                </Button>
               </Flex>
             )}
             {when === 'over' ? (
               <Text borderLeftWidth="8px" borderColor="lineStrong" pl="3" mb="4">
-                This window is over. It is written down as it was, from its start for its minutes; cautions and checks come too late for it.
+                This window is over. It is written down as it was, from its start for its minutes; cautions and checks
+                come too late for it.
               </Text>
             ) : when === 'later' ? (
               <Fold summary={`For its start: ${view.gates.length > 0 ? 'checks and ' : ''}cautions`}>{before}</Fold>
@@ -258,7 +274,12 @@ function GateChecks({ gates, passed, error, onChange }: GateProps) {
     <Box role="group" aria-label="Before the start" mb="4">
       <Text fontWeight="650">Before the start</Text>
       {gates.map(({ id, words }) => (
-        <Check key={id} checked={passed.includes(id)} invalid={error !== undefined && !passed.includes(id)} onChange={(is) => onChange(id, is)}>
+        <Check
+          key={id}
+          checked={passed.includes(id)}
+          invalid={error !== undefined && !passed.includes(id)}
+          onChange={(is) => onChange(id, is)}
+        >
           {words}
         </Check>
       ))}
@@ -299,7 +320,10 @@ function ChoiceWatch({ form, stock, supplies, size, timeZone, first, onChosen }:
           const id = values.school as SchoolId;
           const { usualPercentWW, usualHours, turnEveryMin, usualC, driver } = SCHOOL[id];
           // Only what the sun drives waits for its window.
-          setValue('windowStart', driver === SCHOOL[first.school].driver ? first.from : toLocalField(deviceTime().toISOString(), timeZone));
+          setValue(
+            'windowStart',
+            driver === SCHOOL[first.school].driver ? first.from : toLocalField(deviceTime().toISOString(), timeZone),
+          );
           setValue('targetPercentWW', String(usualPercentWW));
           setValue('durationMin', String(60 * usualHours[0]));
           setValue('turnEveryMin', String(turnEveryMin));

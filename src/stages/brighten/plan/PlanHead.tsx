@@ -85,7 +85,13 @@ export function PlanHead({ form, pieceId, withIds, timeZone, sky, drawn, view, o
 }
 
 /** b* that a piece should stand at, with its colour on the plastic scale. */
-function After({ label, b: { median, low, high } }: { label: string; b: { median: number; low: number; high: number } }) {
+function After({
+  label,
+  b: { median, low, high },
+}: {
+  label: string;
+  b: { median: number; low: number; high: number };
+}) {
   return (
     <Flex gap="3" align="center">
       <Swatch lab={labOnScale(median)} label={`Colour at b* ${median.toFixed(1)}`} size={48} />
@@ -94,7 +100,17 @@ function After({ label, b: { median, low, high } }: { label: string; b: { median
   );
 }
 
-function PlanFigures({ view, timeZone, values, sky }: { view: PlanView; timeZone: string; values: Values; sky: SkyOfPlan | null }) {
+function PlanFigures({
+  view,
+  timeZone,
+  values,
+  sky,
+}: {
+  view: PlanView;
+  timeZone: string;
+  values: Values;
+  sky: SkyOfPlan | null;
+}) {
   const { plan: p, bath } = view;
   const amount = useAmount();
   const school = SCHOOL[values.school as SchoolId];
@@ -125,9 +141,15 @@ function PlanFigures({ view, timeZone, values, sky }: { view: PlanView; timeZone
             label={`deep in the ${school.solution === 'pool' ? 'box' : 'tub'}: ${amount(bath.solutionL, 'L', 1)}`}
           />
         )}
-        {bath && bath.weightToHoldDownG > 0 && <AmountFigure amount={Math.ceil(bath.weightToHoldDownG)} unit="g" label="on it, or it floats up" />}
-        {p.powderG !== null && !bath && <AmountFigure amount={p.solutionL!} unit="L" digits={1} label="of warm water" />}
-        {p.powderG !== null && !stands && <AmountFigure amount={p.powderG} unit="g" label="of powder, stirred in slowly" />}
+        {bath && bath.weightToHoldDownG > 0 && (
+          <AmountFigure amount={Math.ceil(bath.weightToHoldDownG)} unit="g" label="on it, or it floats up" />
+        )}
+        {p.powderG !== null && !bath && (
+          <AmountFigure amount={p.solutionL!} unit="L" digits={1} label="of warm water" />
+        )}
+        {p.powderG !== null && !stands && (
+          <AmountFigure amount={p.powderG} unit="g" label="of powder, stirred in slowly" />
+        )}
         {p.creamMl !== null && <AmountFigure amount={p.creamMl} unit="mL" label="of cream, one coat" />}
         <AmountFigure amount={p.oxygenL} unit="L" label="of oxygen if all decomposes: never seal it" tone="hazard" />
       </Grid>

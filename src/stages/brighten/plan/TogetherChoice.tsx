@@ -26,10 +26,17 @@ interface Props {
 export function TogetherChoice({ companions, chosen, onChange }: Props) {
   if (companions.length === 0) return null;
   return (
-    <Fold summary={chosen.length === 0 ? 'Lay other pieces in with it' : `${chosen.length} more in the same mixture`} openAtFirst={chosen.length > 0}>
+    <Fold
+      summary={chosen.length === 0 ? 'Lay other pieces in with it' : `${chosen.length} more in the same mixture`}
+      openAtFirst={chosen.length > 0}
+    >
       <Box role="group" aria-label="Together with" mb="4">
         {companions.map(({ id, title, under }) => (
-          <Check key={id} checked={chosen.includes(id)} onChange={(is) => onChange(is ? [...chosen, id] : chosen.filter((other) => other !== id))}>
+          <Check
+            key={id}
+            checked={chosen.includes(id)}
+            onChange={(is) => onChange(is ? [...chosen, id] : chosen.filter((other) => other !== id))}
+          >
             {title}
             <Text as="span" color="soft">
               , {under}

@@ -33,7 +33,8 @@ export async function bathOf(
   if (!tub) throw new Refusal('tubId', 'This tub is not in the workshop any more. Choose another, or give the amount.');
   const inside = area(tub.lengthMm, tub.widthMm);
   for (const { tag, heightMm, lengthMm, widthMm } of pieces) {
-    if (heightMm === null) throw new Refusal('tubId', `Give ${tag} its height on its page, or give the amount: the bath has to cover it.`);
+    if (heightMm === null)
+      throw new Refusal('tubId', `Give ${tag} its height on its page, or give the amount: the bath has to cover it.`);
     if (lengthMm !== null && widthMm !== null && !liesIn(tub, { lengthMm, widthMm }))
       throw new Refusal(
         'tubId',
@@ -49,7 +50,8 @@ export async function bathOf(
   const tallest = pieces.reduce((most, piece) => (piece.heightMm! > most.heightMm! ? piece : most));
   const heightMm = tallest.heightMm!;
   const density = peroxideStrength(targetPercentWW, 'percentWW').densityKgPerL;
-  const weighed = weightG > 0 && !pool ? [{ massG: weightG, densityGPerCm3: plasticDensity(tallest.plastic), heightMm }] : [];
+  const weighed =
+    weightG > 0 && !pool ? [{ massG: weightG, densityGPerCm3: plasticDensity(tallest.plastic), heightMm }] : [];
   const { lengthMm, widthMm, depthMm } = tub;
   // Not weighed, it is a little more than it takes: what the pieces push aside is not taken off.
   const bath = bathVolume(

@@ -5,9 +5,20 @@ import { bathVolume } from '@/core/peroxide/bathVolume';
 import { CAUTION_CLOSE } from '@/core/peroxide/cautions';
 import { cardContent, type SessionCard } from './cardPdf';
 
-const FACTS = { labels: 'serial plate', metalInside: '', printed: false, painted: false, clear: false, brittle: false, marks: [] };
+const FACTS = {
+  labels: 'serial plate',
+  metalInside: '',
+  printed: false,
+  painted: false,
+  clear: false,
+  brittle: false,
+  marks: [],
+};
 
-function card(id: SchoolId, given: Partial<SessionCard> & { stockPercentWW: number; targetPercentWW: number }): SessionCard {
+function card(
+  id: SchoolId,
+  given: Partial<SessionCard> & { stockPercentWW: number; targetPercentWW: number },
+): SessionCard {
   const school = SCHOOL[id];
   const { stockPercentWW, targetPercentWW } = given;
   const plan = planExposure({
@@ -56,9 +67,15 @@ it('a bath says what to pour first, how deep its tub stands, and what keeps the 
     20,
     1.1122,
   );
-  const read = lines(card('bath-lamp', { stockPercentWW: 35, targetPercentWW: 30, bath: { ...tub, name: 'Grey tub' } }));
-  expect(read).toContainEqual(expect.stringMatching(/^\d+\.\d\d L of water first, then \d+\.\d\d L of Strong: 30\.0 %\.$/));
-  expect(read).toContainEqual('15.4 L in “Grey tub” stand 80 mm deep with the piece in it. At least 38 g on it, no metal, or it floats up.');
+  const read = lines(
+    card('bath-lamp', { stockPercentWW: 35, targetPercentWW: 30, bath: { ...tub, name: 'Grey tub' } }),
+  );
+  expect(read).toContainEqual(
+    expect.stringMatching(/^\d+\.\d\d L of water first, then \d+\.\d\d L of Strong: 30\.0 %\.$/),
+  );
+  expect(read).toContainEqual(
+    '15.4 L in “Grey tub” stand 80 mm deep with the piece in it. At least 38 g on it, no metal, or it floats up.',
+  );
   expect(read[1]).toContain('Sun 21 Jun 2026, 06:00 to 10:00');
 });
 
@@ -83,5 +100,7 @@ it('the cautions stand before the mixing, with whose words go before ours; what 
   expect(at('Wear:')).toBeGreaterThan(-1);
   expect(at('Wear:')).toBeLessThan(at(CAUTION_CLOSE));
   expect(at(CAUTION_CLOSE)).toBeLessThan(at('Mix'));
-  expect(at('☐  Lifted, or taped over and kept above the solution: serial plate')).toBeGreaterThan(at('Before the start'));
+  expect(at('☐  Lifted, or taped over and kept above the solution: serial plate')).toBeGreaterThan(
+    at('Before the start'),
+  );
 });

@@ -36,11 +36,17 @@ type Margin = [number, number, number, number];
 const heading = (text: string) => ({ text, fontSize: 14, bold: true, margin: [0, 10, 0, 2] as Margin });
 
 /** What to mix, in the order it is poured. */
-function mixing({ dilution, powderG, creamMl, solutionL, percentWW }: ExposurePlan, stock: string, units: UnitSystem): string {
+function mixing(
+  { dilution, powderG, creamMl, solutionL, percentWW }: ExposurePlan,
+  stock: string,
+  units: UnitSystem,
+): string {
   const litres = (value: number) => pouredWords(value, units);
   const strength = `${percentWW.toFixed(1)} %`;
-  if (dilution && dilution.waterVolumeL < 0.005) return `${litres(dilution.stockVolumeL)} of ${stock} as it is: ${strength}.`;
-  if (dilution) return `${litres(dilution.waterVolumeL)} of water first, then ${litres(dilution.stockVolumeL)} of ${stock}: ${strength}.`;
+  if (dilution && dilution.waterVolumeL < 0.005)
+    return `${litres(dilution.stockVolumeL)} of ${stock} as it is: ${strength}.`;
+  if (dilution)
+    return `${litres(dilution.waterVolumeL)} of water first, then ${litres(dilution.stockVolumeL)} of ${stock}: ${strength}.`;
   if (powderG !== null)
     return `${amountWords(solutionL!, 'L', 1, units)} of warm water, then ${amountWords(powderG, 'g', 0, units)} of ${stock}, stirred in slowly: ${strength}.`;
   return `${amountWords(creamMl!, 'mL', 0, units)} of ${stock}, ${strength}, brushed on about ${amountWords(FILM_MM, 'mm', 0, units)} thick.`;
@@ -48,7 +54,10 @@ function mixing({ dilution, powderG, creamMl, solutionL, percentWW }: ExposurePl
 
 /** How deep the tub is filled, and what keeps the piece under. */
 function filling({ name, solutionL, fillHeightMm, weightToHoldDownG }: FilledTub, units: UnitSystem): string {
-  const held = weightToHoldDownG > 0 ? ` At least ${amountWords(Math.ceil(weightToHoldDownG), 'g', 0, units)} on it, no metal, or it floats up.` : '';
+  const held =
+    weightToHoldDownG > 0
+      ? ` At least ${amountWords(Math.ceil(weightToHoldDownG), 'g', 0, units)} on it, no metal, or it floats up.`
+      : '';
   return `${amountWords(solutionL, 'L', 1, units)} in “${name}” stand ${amountWords(fillHeightMm, 'mm', 0, units)} deep with the piece in it.${held}`;
 }
 
@@ -57,7 +66,23 @@ export const sessionCardPdf = (card: SessionCard): Promise<Buffer> =>
   pdf({ info: { title: `${card.piece}: ${card.school.title}` }, content: cardContent(card) });
 
 export function cardContent(card: SessionCard): Content[] {
-  const { piece, school, plan, stock, stands, bath, from, durationMin, turnEveryMin, turns, gates, warmth, sky, timeZone, units } = card;
+  const {
+    piece,
+    school,
+    plan,
+    stock,
+    stands,
+    bath,
+    from,
+    durationMin,
+    turnEveryMin,
+    turns,
+    gates,
+    warmth,
+    sky,
+    timeZone,
+    units,
+  } = card;
   const degrees = (c: number) => amountWords(c, '°C', 0, units);
   const clock = (iso: string) => showTime(iso, timeZone, 'HH:mm');
   const to = new Date(Date.parse(from) + durationMin * 60_000).toISOString();
@@ -83,9 +108,15 @@ export function cardContent(card: SessionCard): Content[] {
     ...(gates.length > 0 ? [heading('Before the start'), ...gates.map(({ words }) => ({ text: `☐  ${words}` }))] : []),
     heading(`Turn every ${turnEveryMin} min`),
     { text: school.atTheBell },
-    ...turns.map((turn) => ({ text: `☐  ${clock(turn.from)}  ${turnWords(turn, units)}`, margin: [mm(3), 2, 0, 0] as Margin })),
+    ...turns.map((turn) => ({
+      text: `☐  ${clock(turn.from)}  ${turnWords(turn, units)}`,
+      margin: [mm(3), 2, 0, 0] as Margin,
+    })),
     ...(tending.length > 0
-      ? [heading('Look after it'), ...tending.map(({ everyMin, words }) => ({ text: `Every ${showMinutes(everyMin)}: ${words}` }))]
+      ? [
+          heading('Look after it'),
+          ...tending.map(({ everyMin, words }) => ({ text: `Every ${showMinutes(everyMin)}: ${words}` })),
+        ]
       : []),
     ...(warmth
       ? [
@@ -98,9 +129,15 @@ export function cardContent(card: SessionCard): Content[] {
     heading('At the end'),
     {
       text: `Wash it off well, dry it, measure it in the same light with card and hidden patch. ${
-        plan.afterB ? `It should stand at b* ${plan.afterB.median.toFixed(1)} (${plan.afterB.low.toFixed(1)} to ${plan.afterB.high.toFixed(1)}).` : ''
+        plan.afterB
+          ? `It should stand at b* ${plan.afterB.median.toFixed(1)} (${plan.afterB.low.toFixed(1)} to ${plan.afterB.high.toFixed(1)}).`
+          : ''
       }`,
     },
-    { text: `Dose of this window: ${plan.dose.toFixed(1)} ${plan.doseUnit}. ${sky}`.trim(), color: '#555555', margin: [0, 6, 0, 0] as Margin },
+    {
+      text: `Dose of this window: ${plan.dose.toFixed(1)} ${plan.doseUnit}. ${sky}`.trim(),
+      color: '#555555',
+      margin: [0, 6, 0, 0] as Margin,
+    },
   ];
 }

@@ -11,7 +11,11 @@ import type { Companion } from './TogetherChoice';
 /** Of other machines only those that were treated last are offered. */
 const MOST_OTHERS = 12;
 
-const asCompanion = ({ id, tag, name, lengthMm, widthMm, heightMm }: Piece, machine: string, latest: Measurement | null): Companion => ({
+const asCompanion = (
+  { id, tag, name, lengthMm, widthMm, heightMm }: Piece,
+  machine: string,
+  latest: Measurement | null,
+): Companion => ({
   id,
   title: [`${tag} ${name}`, machine].filter(Boolean).join(', '),
   under: distanceWords(latest),
@@ -21,7 +25,11 @@ const asCompanion = ({ id, tag, name, lengthMm, widthMm, heightMm }: Piece, mach
 });
 
 /** Pieces that may lie in the same mixture and light: of this machine, and of others whose brightening goes on. */
-export async function companionsOf(piece: Piece, pieces: readonly Piece[], histories: readonly PieceHistory[]): Promise<Companion[]> {
+export async function companionsOf(
+  piece: Piece,
+  pieces: readonly Piece[],
+  histories: readonly PieceHistory[],
+): Promise<Companion[]> {
   const own = pieces.flatMap((other, i) => {
     const { running, treatments, measurements } = histories[i]!;
     const done = treatments.length > 0 && treatments.every(({ endedAt }) => endedAt !== null);

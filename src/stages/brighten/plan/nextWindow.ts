@@ -24,7 +24,10 @@ export const nextPlanned = <T extends Window>(planned: readonly T[], now: Date):
   planned.find(({ to }) => Date.parse(to) > now.getTime() + LEAST_LEFT_MS) ?? null;
 
 /** What is left of a window. */
-export const leftOf = ({ from, to }: Window, now: Date): Window => ({ from: Date.parse(from) > now.getTime() ? from : now.toISOString(), to });
+export const leftOf = ({ from, to }: Window, now: Date): Window => ({
+  from: Date.parse(from) > now.getTime() ? from : now.toISOString(),
+  to,
+});
 
 /** The next window that the sun opens for a way; `null` while the sun stands high enough to begin at once, and for other ways. */
 export function nextWindow(ways: WaysView | null, school: SchoolId, now: Date): Window | null {
@@ -34,7 +37,9 @@ export function nextWindow(ways: WaysView | null, school: SchoolId, now: Date): 
 
 /** A window, or the hours to come where there is none. */
 const windowOf = (window: Window | null, now: Date) =>
-  window ? { from: new Date(window.from), to: new Date(window.to) } : { from: now, to: new Date(now.getTime() + 3 * HOUR_MS) };
+  window
+    ? { from: new Date(window.from), to: new Date(window.to) }
+    : { from: now, to: new Date(now.getTime() + 3 * HOUR_MS) };
 
 /** What is known of the sky over a window, or over the hours to come. */
 export function skyOfWindow({ clouds }: WaysView, window: Window | null, now: Date): SkyKnown {

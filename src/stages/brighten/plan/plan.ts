@@ -50,12 +50,18 @@ interface Worked {
 
 async function strengthOf(form: PlanForm): Promise<{ stock: Shelved | null; stockPercentWW: number }> {
   const stock = form.stockId ? await findStock(form.stockId) : null;
-  if (form.stockId && !stock) throw new Refusal('stockId', 'This bottle is not in the stores any more. Choose another.');
+  if (form.stockId && !stock)
+    throw new Refusal('stockId', 'This bottle is not in the stores any more. Choose another.');
   const value = stock ? stock.strengthValue : form.strengthValue;
   const unit = stock ? stock.strengthUnit : form.strengthUnit;
-  if (!value || !unit) throw new Refusal('stockId', 'This bottle has no strength on record. Choose another, or give the strength of its label.');
+  if (!value || !unit)
+    throw new Refusal(
+      'stockId',
+      'This bottle has no strength on record. Choose another, or give the strength of its label.',
+    );
   // A tub of powder states its share of percarbonate; what counts is the peroxide that it sets free.
-  if (SCHOOL[form.school].medium === 'powder') return { stock, stockPercentWW: (Math.min(100, value) * PURE_POWDER_PERCENT) / 100 };
+  if (SCHOOL[form.school].medium === 'powder')
+    return { stock, stockPercentWW: (Math.min(100, value) * PURE_POWDER_PERCENT) / 100 };
   return { stock, stockPercentWW: (stock && percentOf(stock)) ?? peroxideStrength(value, unit).percentWW };
 }
 
@@ -70,7 +76,10 @@ export async function workOut(form: PlanForm): Promise<Worked> {
   const workshop = await getWorkshop();
   const school = SCHOOL[form.school];
   if (school.driver === 'sun' && (workshop.latitude === null || workshop.longitude === null))
-    throw new Refusal('school', 'The workshop has no place yet, so there is no sun to count with. Set it under Workshop, or choose lamp or vapour.');
+    throw new Refusal(
+      'school',
+      'The workshop has no place yet, so there is no sun to count with. Set it under Workshop, or choose lamp or vapour.',
+    );
   const windowStart = fromLocalField(form.windowStart, workshop.timeZone);
   if (!windowStart) throw new Refusal('windowStart', 'Give date and time, like 2026-06-21 10:00.');
   const { stock, stockPercentWW } = await strengthOf(form);
@@ -182,7 +191,10 @@ export async function skyWords(
 }
 
 /** The planned session as one sheet for the shed wall. */
-export async function sessionCard(given: Record<string, unknown>, sky: SkySource): Promise<Answer<{ sheet: Buffer; title: string }>> {
+export async function sessionCard(
+  given: Record<string, unknown>,
+  sky: SkySource,
+): Promise<Answer<{ sheet: Buffer; title: string }>> {
   const withIds = typeof given.withIds === 'string' ? given.withIds.split(',').filter(Boolean) : given.withIds;
   return answer(planSchema, { ...given, withIds }, async (form) => {
     const { plan, gates, bath, warmth, pieces, stock, stockPercentWW, workshop, windowStart } = await workOut(form);

@@ -30,7 +30,13 @@ const TUBS = [
   { id: 'right', name: 'Right', lengthMm: 400, widthMm: 600, depthMm: 150, addedAt: '2026-05-01T09:00:00Z' },
 ];
 const LID = { lengthMm: 400, widthMm: 220, heightMm: 45 };
-const asking = (school: SchoolId, more: Partial<Chosen> = {}): Chosen => ({ school, fromStores: true, inTub: false, when: 'now', ...more });
+const asking = (school: SchoolId, more: Partial<Chosen> = {}): Chosen => ({
+  school,
+  fromStores: true,
+  inTub: false,
+  when: 'now',
+  ...more,
+});
 const names = (...given: Parameters<typeof fieldsFor>) => fieldsFor(...given).map(({ name }) => name);
 
 it('each way is asked for what it takes, and begins with a bottle of its kind whose strength is known', () => {
@@ -68,16 +74,29 @@ it('the strength of a label is asked only for a bottle that is not in the stores
   for (const school of SCHOOLS) {
     expect(names(asking(school), STOCK, TUBS, 'metric')).not.toContain('strengthValue');
     expect(names(asking(school, { fromStores: false }), STOCK, TUBS, 'metric')).toContain('strengthValue');
-    expect(names(asking(school, { fromStores: false }), STOCK, TUBS, 'metric').includes('strengthUnit')).toBe(SCHOOL[school].medium !== 'powder');
+    expect(names(asking(school, { fromStores: false }), STOCK, TUBS, 'metric').includes('strengthUnit')).toBe(
+      SCHOOL[school].medium !== 'powder',
+    );
   }
 });
 
 describe('what is chosen', () => {
   const now = new Date('2026-06-21T12:00:00Z');
-  const values = { school: 'bath-lamp', stockId: '', tubId: 'right', windowStart: '2026-06-21T14:10', durationMin: '240' };
+  const values = {
+    school: 'bath-lamp',
+    stockId: '',
+    tubId: 'right',
+    windowStart: '2026-06-21T14:10',
+    durationMin: '240',
+  };
 
   it('follows from the form as it stands, its clock read in the workshop’s zone', () => {
-    expect(chosenIn(values, 'Etc/GMT-2', now)).toEqual({ school: 'bath-lamp', fromStores: false, inTub: true, when: 'now' });
+    expect(chosenIn(values, 'Etc/GMT-2', now)).toEqual({
+      school: 'bath-lamp',
+      fromStores: false,
+      inTub: true,
+      when: 'now',
+    });
     expect(chosenIn({ ...values, stockId: 's', tubId: '' }, 'UTC', now)).toEqual({
       school: 'bath-lamp',
       fromStores: true,
@@ -113,7 +132,9 @@ describe('of the planned sessions', () => {
 });
 
 it('a bath is asked for its tub, vapour for its box; then for no litres. A bag and cream stand in none', () => {
-  expect(names(asking('bath-lamp', { inTub: true }), STOCK, TUBS, 'metric')).toEqual(expect.arrayContaining(['tubId', 'weightG']));
+  expect(names(asking('bath-lamp', { inTub: true }), STOCK, TUBS, 'metric')).toEqual(
+    expect.arrayContaining(['tubId', 'weightG']),
+  );
   expect(names(asking('bath-lamp', { inTub: true }), STOCK, TUBS, 'metric')).not.toContain('volumeL');
   expect(names(asking('bath-lamp'), STOCK, [], 'metric')).not.toContain('tubId');
   const vapour = fieldsFor(asking('vapour', { inTub: true }), STOCK, TUBS, 'metric');
@@ -130,7 +151,12 @@ describe('the next window', () => {
   const night = { latitude: 88, longitude: 0, altitudeM: 0 };
   const session = { from: '2026-12-01T10:00:00.000Z', to: '2026-12-01T13:00:00.000Z', dose: 9, evenness: 1 };
   const view = (place: WaysView['place'], clouds: WaysView['clouds'] = []) =>
-    ({ place, clouds, shading: [], ways: [{ school: 'cream-film-sun', sun: { sessions: [session] } }] }) as unknown as WaysView;
+    ({
+      place,
+      clouds,
+      shading: [],
+      ways: [{ school: 'cream-film-sun', sun: { sessions: [session] } }],
+    }) as unknown as WaysView;
 
   it('is the first the sun opens, for ways in the sun and while it is too low to begin at once', () => {
     const winter = { ...night, latitude: -88 };
@@ -144,8 +170,12 @@ describe('the next window', () => {
     const hour = (h: number, cloud: number) => ({ at: new Date(Date.UTC(2026, 11, 1, h)), cloud });
     const clouds = [hour(9, 1), hour(10, 0.2), hour(11, 0.4), hour(12, 0.36), hour(13, 1)];
     expect(cloudOver(view(night, clouds), session, tick())).toBe(32);
-    expect(cloudOver(view(night, clouds), { from: '2026-12-01T10:30:00.000Z', to: '2026-12-01T10:40:00.000Z' }, tick())).toBe(20);
-    expect(cloudOver(view(night, clouds), { from: '2027-01-01T10:00:00.000Z', to: '2027-01-01T12:00:00.000Z' }, tick())).toBe(0);
+    expect(
+      cloudOver(view(night, clouds), { from: '2026-12-01T10:30:00.000Z', to: '2026-12-01T10:40:00.000Z' }, tick()),
+    ).toBe(20);
+    expect(
+      cloudOver(view(night, clouds), { from: '2027-01-01T10:00:00.000Z', to: '2027-01-01T12:00:00.000Z' }, tick()),
+    ).toBe(0);
     expect(cloudOver(null, null, tick())).toBe(0);
   });
 

@@ -27,7 +27,9 @@ const BY_HAND = { value: '', label: 'amount by hand' };
 const asOption = ({ id, name }: TubRow) => ({ value: id, label: name });
 
 function bottlesFor(school: SchoolId, stock: readonly Shelved[]): Shelved[] {
-  const wanted = { cream: 'peroxide cream', liquid: 'peroxide liquid', powder: 'oxygen-bleach powder' }[SCHOOL[school].medium];
+  const wanted = { cream: 'peroxide cream', liquid: 'peroxide liquid', powder: 'oxygen-bleach powder' }[
+    SCHOOL[school].medium
+  ];
   return stock.filter(({ kind, strengthValue }) => kind === wanted && strengthValue !== null);
 }
 
@@ -67,7 +69,11 @@ export function whenIs(from: string, durationMin: number, now: Date): When {
   return begins + durationMin * MINUTE_MS > now.getTime() ? 'begun' : 'over';
 }
 
-export function chosenIn({ school, stockId, tubId, windowStart, durationMin }: Values, timeZone: string, now: Date): Chosen {
+export function chosenIn(
+  { school, stockId, tubId, windowStart, durationMin }: Values,
+  timeZone: string,
+  now: Date,
+): Chosen {
   const from = fromLocalField(windowStart ?? '', timeZone);
   return {
     school: school as SchoolId,
@@ -81,7 +87,12 @@ const wayHint = ({ summary, speaksFor, speaksAgainst, usualHours: [least, most] 
   `${summary} ${speaksFor} Against it: ${speaksAgainst.toLowerCase()} Usually ${least} to ${most} h.`;
 
 /** What is asked for a way: its bottle or tube, its bath in a tub or by litres, its window. */
-export function fieldsFor({ school, fromStores, inTub }: Chosen, stock: readonly Shelved[], tubs: readonly TubRow[], units: UnitSystem): FieldDef[] {
+export function fieldsFor(
+  { school, fromStores, inTub }: Chosen,
+  stock: readonly Shelved[],
+  tubs: readonly TubRow[],
+  units: UnitSystem,
+): FieldDef[] {
   const { driver, medium } = SCHOOL[school];
   const bath = isBath(SCHOOL[school]);
   const inside = takesTub(SCHOOL[school]);
@@ -120,7 +131,13 @@ export function fieldsFor({ school, fromStores, inTub }: Chosen, stock: readonly
     },
     ...(fromStores ? [] : medium === 'powder' ? powder : typed),
     medium !== 'cream' && { name: 'stands', label: 'The solution is', kind: 'choice', half: true, options: STANDS },
-    medium !== 'cream' && { name: 'targetPercentWW', label: 'Strength wanted', kind: 'number', unit: '% by weight', half: true },
+    medium !== 'cream' && {
+      name: 'targetPercentWW',
+      label: 'Strength wanted',
+      kind: 'number',
+      unit: '% by weight',
+      half: true,
+    },
     inside &&
       tubs.length > 0 && {
         name: 'tubId',
@@ -147,7 +164,13 @@ export function fieldsFor({ school, fromStores, inTub }: Chosen, stock: readonly
           half: true,
           ...(inside && tubs.length === 0 && { hint: `A ${what} measured under Wash works it out` }),
         },
-    medium === 'cream' && { name: 'areaCm2', label: 'Surface to cover', kind: 'number', unit: 'cm²', hint: 'Brushed on about 1 mm (0.04 in) thick' },
+    medium === 'cream' && {
+      name: 'areaCm2',
+      label: 'Surface to cover',
+      kind: 'number',
+      unit: 'cm²',
+      hint: 'Brushed on about 1 mm (0.04 in) thick',
+    },
     { name: 'windowStart', label: 'From', kind: 'time', half: true },
     { name: 'durationMin', label: 'For', kind: 'number', unit: 'min', half: true },
     { name: 'turnEveryMin', label: 'Turn every', kind: 'number', unit: 'min', half: true },

@@ -19,10 +19,18 @@ const FARTHEST_MS = 366 * 24 * 3_600_000;
  *
  * @throws Refusal where it has begun already, is planned already, or is more than a year away
  */
-export async function planSession(piece: Piece, school: SchoolId, { from, to, inPlaceOf = null }: Planned, now: Date): Promise<void> {
+export async function planSession(
+  piece: Piece,
+  school: SchoolId,
+  { from, to, inPlaceOf = null }: Planned,
+  now: Date,
+): Promise<void> {
   if (from <= now) throw new Refusal('windowStart', 'This window is open now: start the exposure below instead.');
   if (to.getTime() - now.getTime() > FARTHEST_MS)
-    throw new Refusal('windowStart', 'This window is more than a year away. Is its date right? Give one within the coming year.');
+    throw new Refusal(
+      'windowStart',
+      'This window is more than a year away. Is its date right? Give one within the coming year.',
+    );
   const { timeZone } = await getWorkshop();
   const clock = (time: Date, words = 'HH:mm') => showTime(time.toISOString(), timeZone, words);
   const { title, driver } = SCHOOL[school];

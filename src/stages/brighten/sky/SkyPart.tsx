@@ -47,9 +47,14 @@ export function SkyPart({ place, timeZone }: Props) {
   const { start, hours } = useMemo(() => dayAround(addDays(today, day), timeZone), [today, day, timeZone]);
   useEffect(() => {
     const stop = new AbortController();
-    void fetch(`/api/weather?${new URLSearchParams({ from: start.toISOString(), hours: String(hours) }).toString()}`, { signal: stop.signal })
+    void fetch(`/api/weather?${new URLSearchParams({ from: start.toISOString(), hours: String(hours) }).toString()}`, {
+      signal: stop.signal,
+    })
       .then(async (response) => {
-        const body = (await response.json()) as { hours?: { at: string; cloud: number; own: boolean }[]; errors?: { message: string }[] };
+        const body = (await response.json()) as {
+          hours?: { at: string; cloud: number; own: boolean }[];
+          errors?: { message: string }[];
+        };
         setFound({
           day,
           hours: (body.hours ?? []).map((hour) => ({ ...hour, at: new Date(hour.at) })),
@@ -57,14 +62,21 @@ export function SkyPart({ place, timeZone }: Props) {
         });
       })
       .catch(() => {
-        if (!stop.signal.aborted) setFound({ day, hours: [], wrong: 'The sky did not come: is Kvell still running? Choose the day again.' });
+        if (!stop.signal.aborted)
+          setFound({ day, hours: [], wrong: 'The sky did not come: is Kvell still running? Choose the day again.' });
       });
     return () => stop.abort();
   }, [start, hours, day, asked]);
-  const sun = useMemo(() => sunDay(place, start, hours, (at) => cloudAt(found?.hours ?? [], at)), [place, start, hours, found]);
+  const sun = useMemo(
+    () => sunDay(place, start, hours, (at) => cloudAt(found?.hours ?? [], at)),
+    [place, start, hours, found],
+  );
   const own = found?.hours.filter((hour) => hour.own).length ?? 0;
   const all = found?.hours.length ?? 0;
-  const mean = found && found.hours.length > 0 ? found.hours.reduce((sum, { cloud }) => sum + cloud, 0) / found.hours.length : null;
+  const mean =
+    found && found.hours.length > 0
+      ? found.hours.reduce((sum, { cloud }) => sum + cloud, 0) / found.hours.length
+      : null;
   const changed = (words: string) => {
     say(words);
     setAsked((n) => n + 1);
@@ -81,7 +93,12 @@ export function SkyPart({ place, timeZone }: Props) {
     <Box>
       <Flex gap="2" wrap="wrap" role="group" aria-label="Day" mb="3">
         {Array.from({ length: DAYS }, (_, i) => (
-          <Button key={i} aria-pressed={day === i} variant={(day === i ? 'go' : 'quiet') as never} onClick={() => setDay(i)}>
+          <Button
+            key={i}
+            aria-pressed={day === i}
+            variant={(day === i ? 'go' : 'quiet') as never}
+            onClick={() => setDay(i)}
+          >
             {i === 0 ? 'Today' : showTime(addDays(today, i).toISOString(), timeZone, 'EEE d')}
           </Button>
         ))}
@@ -91,7 +108,8 @@ export function SkyPart({ place, timeZone }: Props) {
         UV index up to {sun.highestUvIndex.toFixed(1)}, the sun {sun.highestElevationDeg.toFixed(0)}° high
         {mean !== null && `, ${Math.round(100 * mean)} % of the sky covered on the whole`}.{' '}
         {own === 0 && 'All of it is invented: Kvell has no forecast. Say how it looks, or give a file of hours.'}
-        {own > 0 && `${own} of its ${all} hours are from your looks or files${own < all ? '; the others are invented' : ''}.`}
+        {own > 0 &&
+          `${own} of its ${all} hours are from your looks or files${own < all ? '; the others are invented' : ''}.`}
       </Text>
       <DaySun samples={sun.samples} timeZone={timeZone} height={180} />
       <Text mt="4" fontWeight="650">
@@ -133,8 +151,8 @@ export function SkyPart({ place, timeZone }: Props) {
       </Flex>
       <Wrong words={wrong} />
       <Text color="soft" fontSize="15px" mt="2">
-        A CSV names its columns in the first line: time, like 2026-06-21 14:00 in the workshop’s clock or with an offset, and cloud %, cloud okta or
-        cloud share.
+        A CSV names its columns in the first line: time, like 2026-06-21 14:00 in the workshop’s clock or with an
+        offset, and cloud %, cloud okta or cloud share.
       </Text>
     </Box>
   );

@@ -21,7 +21,13 @@ export async function SkyView(props: ViewProps) {
         <LaterSkyPart place={{ latitude, longitude, altitudeM }} timeZone={timeZone} />
       </Part>
       <Part title="Turns in the sun" id="turns">
-        <LaterTurnPart pieceId={piece.id} timeZone={timeZone} start={opens} minutes={minutes} cloudPercent={cloudPercent} />
+        <LaterTurnPart
+          pieceId={piece.id}
+          timeZone={timeZone}
+          start={opens}
+          minutes={minutes}
+          cloudPercent={cloudPercent}
+        />
       </Part>
     </>
   );

@@ -35,10 +35,23 @@ export function TurnPart({ pieceId, timeZone, start, minutes, cloudPercent }: Pr
           { name: 'start', label: 'From', kind: 'time', half: true },
           { name: 'durationMin', label: 'For', kind: 'number', unit: 'min', half: true },
           { name: 'turnEveryMin', label: 'Turn every', kind: 'number', unit: 'min', third: true },
-          { name: 'leanDeg', label: 'An edge may be propped up', kind: 'number', unit: '°', third: true, hint: '0 in a bag or bath' },
+          {
+            name: 'leanDeg',
+            label: 'An edge may be propped up',
+            kind: 'number',
+            unit: '°',
+            third: true,
+            hint: '0 in a bag or bath',
+          },
           { name: 'cloudPercent', label: 'Cloud', kind: 'number', unit: '% of the sky', third: true },
         ]}
-        initial={{ start, durationMin: String(minutes ?? 360), turnEveryMin: '30', leanDeg: '60', cloudPercent: String(cloudPercent) }}
+        initial={{
+          start,
+          durationMin: String(minutes ?? 360),
+          turnEveryMin: '30',
+          leanDeg: '60',
+          cloudPercent: String(cloudPercent),
+        }}
         submit="Work out the turns"
         keeps
         send={(values) => turns({ ...values, pieceId })}
@@ -53,9 +66,20 @@ export function TurnPart({ pieceId, timeZone, start, minutes, cloudPercent }: Pr
 }
 
 const percent = (share: number) => `${Math.round(100 * share)}`;
-const faceList = (plan: TurnPlan, doses: TurnPlan['doses']) => plan.faces.map((face) => `${face} ${doses[face].toFixed(1)}`).join(', ');
+const faceList = (plan: TurnPlan, doses: TurnPlan['doses']) =>
+  plan.faces.map((face) => `${face} ${doses[face].toFixed(1)}`).join(', ');
 
-function Turns({ view, at, onTurn, timeZone }: { view: TurnView; at: number; onTurn: (at: number) => void; timeZone: string }) {
+function Turns({
+  view,
+  at,
+  onTurn,
+  timeZone,
+}: {
+  view: TurnView;
+  at: number;
+  onTurn: (at: number) => void;
+  timeZone: string;
+}) {
   const { plan } = view;
   const units = useUnits();
   const turn = plan.turns[Math.min(at, plan.turns.length - 1)]!;
@@ -65,7 +89,12 @@ function Turns({ view, at, onTurn, timeZone }: { view: TurnView; at: number; onT
         <TurnRing view={view} turn={turn} />
         <Box>
           <Grid templateColumns="1fr 1fr" gap="4" mb="4">
-            <Figure value={percent(plan.evenness)} unit="%" label="least to most exposed face, turned like this" tone="work" />
+            <Figure
+              value={percent(plan.evenness)}
+              unit="%"
+              label="least to most exposed face, turned like this"
+              tone="work"
+            />
             <Figure value={percent(plan.neverTurned.evenness)} unit="%" label="the same, never turned" />
           </Grid>
           <Text fontFamily="heading" fontWeight="650" fontSize="22px" lineHeight="1.2">

@@ -27,14 +27,38 @@ export function TurnRing({ view: { course, obstacles, size }, turn }: { view: Tu
       label={`Seen from above: front to ${turn.headingDeg}°${turn.raised ? `, ${turn.raised} edge propped up` : ''}`}
     >
       <g transform={`rotate(${turn.headingDeg})`}>
-        <rect x={-w / 2} y={-d / 2} width={w} height={d} fill="var(--chakra-colors-paper)" stroke="var(--chakra-colors-ink)" strokeWidth={2} />
+        <rect
+          x={-w / 2}
+          y={-d / 2}
+          width={w}
+          height={d}
+          fill="var(--chakra-colors-paper)"
+          stroke="var(--chakra-colors-ink)"
+          strokeWidth={2}
+        />
         {raised !== null && <line {...edges[raised]!} stroke="var(--chakra-colors-work)" strokeWidth={7} />}
         <path d={`M 0 ${-d / 2 - 14} l 7 12 h -14 z`} fill="var(--chakra-colors-ink)" />
       </g>
-      <text x={tip.x} y={tip.y} textAnchor="middle" dominantBaseline="central" fontSize={12} fill="var(--chakra-colors-ink)">
+      <text
+        x={tip.x}
+        y={tip.y}
+        textAnchor="middle"
+        dominantBaseline="central"
+        fontSize={12}
+        fill="var(--chakra-colors-ink)"
+      >
         front
       </text>
-      {at && <circle cx={at.x} cy={at.y} r={9} fill="var(--chakra-colors-sun)" stroke="var(--chakra-colors-ink)" strokeWidth={1.5} />}
+      {at && (
+        <circle
+          cx={at.x}
+          cy={at.y}
+          r={9}
+          fill="var(--chakra-colors-sun)"
+          stroke="var(--chakra-colors-ink)"
+          strokeWidth={1.5}
+        />
+      )}
     </SkyRing>
   );
 }

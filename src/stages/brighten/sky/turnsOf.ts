@@ -31,7 +31,10 @@ export async function turnsOf(
   if (latitude === null || longitude === null)
     throw new Refusal('start', 'The workshop has no place yet, so there is no sun to turn to. Set it under Workshop.');
   if (lengthMm === null || widthMm === null || heightMm === null)
-    throw new Refusal('pieceId', `Give ${tag} its length, width and height on its page; the turns follow from its faces.`);
+    throw new Refusal(
+      'pieceId',
+      `Give ${tag} its length, width and height on its page; the turns follow from its faces.`,
+    );
   const place = { latitude, longitude, altitudeM };
   const plan = turnPlan({ ...session, place, shading: obstacles, lengthMm, widthMm, heightMm });
   const { start, hours } = dayAround(session.start, timeZone);

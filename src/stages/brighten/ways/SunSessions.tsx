@@ -24,7 +24,16 @@ export function SunSessions({ pieceId, title, school, sessions, timeZone }: Prop
         {sessions.map(({ from, to, dose }) => {
           const when = `${showTime(from, timeZone, 'EEE d MMM HH:mm')} to ${showTime(to, timeZone, 'HH:mm')}`;
           return (
-            <Flex as="li" key={from} align="center" gap="3" borderWidth="1px" borderColor="lineStrong" bg="sheet" pl="3">
+            <Flex
+              as="li"
+              key={from}
+              align="center"
+              gap="3"
+              borderWidth="1px"
+              borderColor="lineStrong"
+              bg="sheet"
+              pl="3"
+            >
               <Text py="1">
                 {when}, {dose.toFixed(1)} UVI·h
               </Text>

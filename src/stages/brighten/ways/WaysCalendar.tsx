@@ -34,7 +34,14 @@ export function WaysCalendar({ ways, sky, timeZone, chosen, onChoose }: Props) {
               position="relative"
               title={`${showTime(at, timeZone, 'EEE d MMM')}: ${uvHours.toFixed(0)} UVI·h, ${Math.round(100 * cloud)} % cloud`}
             >
-              <Box position="absolute" insetX="1px" top="0" height="12px" bg="soft" style={{ opacity: 0.1 + 0.6 * cloud }} />
+              <Box
+                position="absolute"
+                insetX="1px"
+                top="0"
+                height="12px"
+                bg="soft"
+                style={{ opacity: 0.1 + 0.6 * cloud }}
+              />
               <Box
                 position="absolute"
                 insetX="1px"
@@ -44,7 +51,16 @@ export function WaysCalendar({ ways, sky, timeZone, chosen, onChoose }: Props) {
                 style={{ height: `${Math.min(44, (44 * uvHours) / FULL_UVI_H)}px` }}
               />
               {i % 2 === 0 && (
-                <Text position="absolute" bottom="0" left="2px" fontSize="13px" fontFamily="mono" color="onAmber" bg="amber" px="1px">
+                <Text
+                  position="absolute"
+                  bottom="0"
+                  left="2px"
+                  fontSize="13px"
+                  fontFamily="mono"
+                  color="onAmber"
+                  bg="amber"
+                  px="1px"
+                >
                   {showTime(at, timeZone, 'd')}
                 </Text>
               )}
@@ -54,7 +70,13 @@ export function WaysCalendar({ ways, sky, timeZone, chosen, onChoose }: Props) {
       </Grid>
       <Box role="group" aria-label="Ways">
         {ways.map(({ school, title, at, late, open }) => (
-          <button key={school} type="button" className="way" aria-pressed={school === chosen} onClick={() => onChoose(school)}>
+          <button
+            key={school}
+            type="button"
+            className="way"
+            aria-pressed={school === chosen}
+            onClick={() => onChoose(school)}
+          >
             <span>
               {title}
               {!open && <small>not as it stands</small>}

@@ -31,7 +31,11 @@ interface Props {
 const day = (iso: string, timeZone: string) => showTime(iso, timeZone, 'd MMM');
 
 /** What a way comes to, in one line of figures. */
-function figuresOf({ finish, finishSlow, handsMin, waitingH, costMinor, sessions, dose }: Way, timeZone: string, currency: string): string[] {
+function figuresOf(
+  { finish, finishSlow, handsMin, waitingH, costMinor, sessions, dose }: Way,
+  timeZone: string,
+  currency: string,
+): string[] {
   const until =
     finish && finishSlow && day(finish, timeZone) !== day(finishSlow, timeZone)
       ? ` to ${day(finishSlow, timeZone)}`
@@ -39,7 +43,11 @@ function figuresOf({ finish, finishSlow, handsMin, waitingH, costMinor, sessions
         ? ' or later'
         : '';
   return [
-    finish ? `done about ${day(finish, timeZone)}${until}` : dose ? 'not in the coming two weeks' : 'no date before it is measured',
+    finish
+      ? `done about ${day(finish, timeZone)}${until}`
+      : dose
+        ? 'not in the coming two weeks'
+        : 'no date before it is measured',
     `${sessions || 'no'} ${sessions === 1 ? 'session' : 'sessions'}`,
     `${showMinutes(handsMin)} of hands`,
     waitingH > 0 ? `${waitingH.toFixed(0)} h of waiting` : '',
@@ -70,8 +78,9 @@ export function WaysPart({ view, restorationId, pieceId, planHref, timeZone, cur
     return (
       <Part title="Choosing the way" id="ways">
         <Text>
-          Give the piece its length, width and height on <TextLink href={`/restorations/${restorationId}/pieces/${pieceId}/known`}>its page</TextLink>
-          ; then every way is worked out for it.
+          Give the piece its length, width and height on{' '}
+          <TextLink href={`/restorations/${restorationId}/pieces/${pieceId}/known`}>its page</TextLink>; then every way
+          is worked out for it.
         </Text>
       </Part>
     );
@@ -93,7 +102,10 @@ export function WaysPart({ view, restorationId, pieceId, planHref, timeZone, cur
         {view.instead && (
           <Text mb="2" borderLeftWidth="8px" borderColor="amber" pl="3">
             The sky will not do it by then. Instead:{' '}
-            {view.instead.map((way) => `${way.title.toLowerCase()}: ${insteadWords(way, timeZone, currency)}`).join('; ')}.
+            {view.instead
+              .map((way) => `${way.title.toLowerCase()}: ${insteadWords(way, timeZone, currency)}`)
+              .join('; ')}
+            .
           </Text>
         )}
         {best.school !== 'leave-it' && (
@@ -109,22 +121,34 @@ export function WaysPart({ view, restorationId, pieceId, planHref, timeZone, cur
         sky={skyOverDays(view.place, view.clouds, now, DAYS)}
         timeZone={timeZone}
         first={best.school}
-        bodies={Object.fromEntries(view.ways.map((way) => [way.school, <WayBody key={way.school} way={way} {...parts} best={way === best} />]))}
+        bodies={Object.fromEntries(
+          view.ways.map((way) => [way.school, <WayBody key={way.school} way={way} {...parts} best={way === best} />]),
+        )}
       />
       <form method="get">
         <input type="hidden" name="piece" value={pieceId} />
         <Flex gap="3" align="end" wrap="wrap" my="3">
           <label>
             <Text fontSize="15px">Wanted by</Text>
-            <Input type="date" name="by" defaultValue={by ?? ''} bg="sheet" borderColor="lineStrong" minHeight="44px" width="190px" />
+            <Input
+              type="date"
+              name="by"
+              defaultValue={by ?? ''}
+              bg="sheet"
+              borderColor="lineStrong"
+              minHeight="44px"
+              width="190px"
+            />
           </label>
           <Button type="submit">Compare by that day</Button>
         </Flex>
       </form>
       <Text color="soft" fontSize="15px" mt="2">
-        Estimates. The sky is that of <TextLink href={`${viewHref(restorationId, 'brighten', 'sky')}?piece=${pieceId}`}>the coming days</TextLink>, in
-        your hours of the day, past what <TextLink href="/workshop/horizon">stands in the sun’s way</TextLink>; rates are those of your own past
-        pieces where there are any; a way’s evenness is what people get with it. The last word is yours.
+        Estimates. The sky is that of{' '}
+        <TextLink href={`${viewHref(restorationId, 'brighten', 'sky')}?piece=${pieceId}`}>the coming days</TextLink>, in
+        your hours of the day, past what <TextLink href="/workshop/horizon">stands in the sun’s way</TextLink>; rates
+        are those of your own past pieces where there are any; a way’s evenness is what people get with it. The last
+        word is yours.
       </Text>
     </>
   );
@@ -157,8 +181,11 @@ function WayBody({
       <Box>
         <Text>{figuresOf(way, timeZone, currency).join(' · ')}</Text>
         <Text color="soft">
-          {dose && `${dose.toGo.median.toFixed(0)} ${dose.unit} to go (${dose.toGo.low.toFixed(0)} to ${dose.toGo.high.toFixed(0)}), `}
-          {pieces[school] ? `from ${pieces[school]} past ${pieces[school] === 1 ? 'piece' : 'pieces'}; ` : 'from the usual rate; '}
+          {dose &&
+            `${dose.toGo.median.toFixed(0)} ${dose.unit} to go (${dose.toGo.low.toFixed(0)} to ${dose.toGo.high.toFixed(0)}), `}
+          {pieces[school]
+            ? `from ${pieces[school]} past ${pieces[school] === 1 ? 'piece' : 'pieces'}; `
+            : 'from the usual rate; '}
           spread about {spreadB} b*
         </Text>
         {supply?.words && <Text color="soft">It takes {supply.words}.</Text>}
@@ -178,7 +205,13 @@ function WayBody({
           </Text>
         ))}
         {sun && sun.sessions.length > 0 && (
-          <SunSessions pieceId={pieceId} title={way.title} school={school} sessions={sun.sessions} timeZone={timeZone} />
+          <SunSessions
+            pieceId={pieceId}
+            title={way.title}
+            school={school}
+            sessions={sun.sessions}
+            timeZone={timeZone}
+          />
         )}
         <Worked
           lines={[...wayWorking(way), assumedLine(waysAssume(school))]}

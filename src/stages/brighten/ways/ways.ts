@@ -54,7 +54,11 @@ export interface Bench {
 }
 
 /** The workshop's own, as it stands. */
-export const benchOf = async (workshop: Workshop): Promise<Bench> => ({ workshop, stock: await listStock(), tubs: await listTubs() });
+export const benchOf = async (workshop: Workshop): Promise<Bench> => ({
+  workshop,
+  stock: await listStock(),
+  tubs: await listTubs(),
+});
 export const benchAsItStands = async (): Promise<Bench> => benchOf(await getWorkshop());
 
 /** All ways for a piece in the coming days; `null` as long as its size is not known. */
@@ -102,7 +106,13 @@ export async function waysFor(
     by: wished(by, timeZone),
     going: history.treatments.find(({ endedAt }) => endedAt === null)?.school ?? null,
   });
-  return { ...comparison, clouds, place, shading: obstacles, pieces: Object.fromEntries([...pooled].map(([id, { pieces }]) => [id, pieces])) };
+  return {
+    ...comparison,
+    clouds,
+    place,
+    shading: obstacles,
+    pieces: Object.fromEntries([...pooled].map(([id, { pieces }]) => [id, pieces])),
+  };
 }
 
 /** The bottle, tub and litres of each way, as the comparison counts with them: what its plan begins with. */

@@ -41,7 +41,10 @@ it('lays sessions in the sun as they are, a lamp from now until it is done, and 
 
 it('a covered day gives less than a clear one, and without a place there is no sky', () => {
   const place = { latitude: 45, longitude: 0, altitudeM: 0 };
-  const clouds = Array.from({ length: 48 }, (_, i) => ({ at: new Date(NOW.getTime() + i * 3_600_000), cloud: i < 24 ? 0 : 1 }));
+  const clouds = Array.from({ length: 48 }, (_, i) => ({
+    at: new Date(NOW.getTime() + i * 3_600_000),
+    cloud: i < 24 ? 0 : 1,
+  }));
   const [clear, grey] = skyOverDays(place, clouds, NOW, 2);
   expect(clear!.uvHours).toBeGreaterThan(30);
   expect(grey!.uvHours).toBeLessThan(clear!.uvHours / 2);

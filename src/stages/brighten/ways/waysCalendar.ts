@@ -29,7 +29,8 @@ export interface SkyDay {
 
 const DAY_MS = 86_400_000;
 
-const share = (now: Date, days: number) => (iso: string) => Math.max(0, Math.min(1, (Date.parse(iso) - now.getTime()) / (days * DAY_MS)));
+const share = (now: Date, days: number) => (iso: string) =>
+  Math.max(0, Math.min(1, (Date.parse(iso) - now.getTime()) / (days * DAY_MS)));
 
 /** Every way on one calendar of the coming days: sessions in the sun as they lie, a lamp or bath from now until it is done. */
 export function waysOnCalendar(ways: readonly Way[], now: Date, days: number): WayOnCalendar[] {

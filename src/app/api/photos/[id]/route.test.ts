@@ -9,8 +9,10 @@ import { GET } from './route';
 
 inTrialWorkshop();
 
-const ask = (id: string, query = '') => GET(new Request(`http://127.0.0.1/api/photos/${id}${query}`), { params: Promise.resolve({ id }) });
-const fileOf = ({ hash, extension }: Photo) => path.join(dataFolder(), 'photos', hash.slice(0, 2), `${hash}.${extension}`);
+const ask = (id: string, query = '') =>
+  GET(new Request(`http://127.0.0.1/api/photos/${id}${query}`), { params: Promise.resolve({ id }) });
+const fileOf = ({ hash, extension }: Photo) =>
+  path.join(dataFolder(), 'photos', hash.slice(0, 2), `${hash}.${extension}`);
 
 it('is served as what its bytes are, whatever its row says, and runs nothing', async () => {
   const photo = await trialPhoto((await trialRestoration()).id, 5);
@@ -21,7 +23,10 @@ it('is served as what its bytes are, whatever its row says, and runs nothing', a
   expect(headers.get('X-Content-Type-Options')).toBe('nosniff');
   await writeFile(fileOf(photo), '<!doctype html><script>alert(1)</script>');
   const page = await ask(photo.id);
-  expect([page.headers.get('Content-Type'), page.headers.get('Content-Disposition')]).toEqual(['application/octet-stream', 'attachment']);
+  expect([page.headers.get('Content-Type'), page.headers.get('Content-Disposition')]).toEqual([
+    'application/octet-stream',
+    'attachment',
+  ]);
 });
 
 it('that is not on the disk, or of a size that there is not, is said to be so', async () => {
@@ -37,7 +42,9 @@ it('that is not on the disk, or of a size that there is not, is said to be so', 
 it('asked for small by eight devices at once, all of them are answered', async () => {
   const photo = await trialPhoto((await trialRestoration()).id, 7);
   const answers = await Promise.all(Array.from({ length: 8 }, () => ask(photo.id, '?size=small')));
-  const bytes = await Promise.all(answers.map(async (answer) => Buffer.from(await answer.arrayBuffer()).toString('hex')));
+  const bytes = await Promise.all(
+    answers.map(async (answer) => Buffer.from(await answer.arrayBuffer()).toString('hex')),
+  );
   expect(answers.map(({ status }) => status)).toEqual(Array(8).fill(200));
   expect(new Set(bytes).size).toBe(1);
 });

@@ -17,7 +17,9 @@ export const POST = insideBesideProxy(async (request: Request): Promise<Response
     await answer(schema, Object.fromEntries(searchParams), async ({ copy }, now) => {
       needsLength(request, LARGEST_ZIP_BYTES, 'file', 'The ZIP');
       if (!request.body) throw new Refusal('file', 'No ZIP came with it. Choose a file.');
-      return withIncomingBody(request.body as ReadableStream<Uint8Array>, LARGEST_ZIP_BYTES, ({ file }) => importZip(file, copy, now));
+      return withIncomingBody(request.body as ReadableStream<Uint8Array>, LARGEST_ZIP_BYTES, ({ file }) =>
+        importZip(file, copy, now),
+      );
     }),
   );
 });

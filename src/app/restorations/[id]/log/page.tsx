@@ -19,7 +19,11 @@ export default async function LogPage({ params, searchParams }: Asked) {
   const [{ id }, { before }] = [await params, await searchParams];
   const restoration = await findRestoration(id);
   if (!restoration) notFound();
-  const [page, taken, { timeZone }] = await Promise.all([logPage({ restorationId: id }, beforeOf(before), LOG_SIZE), takenBackOf(id), getWorkshop()]);
+  const [page, taken, { timeZone }] = await Promise.all([
+    logPage({ restorationId: id }, beforeOf(before), LOG_SIZE),
+    takenBackOf(id),
+    getWorkshop(),
+  ]);
   return (
     <>
       <ScreenHead

@@ -32,8 +32,12 @@ export default async function OwnerPage({ params }: { params: Promise<{ id: stri
         allowed={allowed}
         spend={ownerDrawn(restoration, currency).spend}
         requests={requests}
-        letters={Object.fromEntries(requests.map((request) => [request.id, letterTextOf(request, restoration, pieces, workshop)]))}
-        costs={Object.fromEntries(requests.flatMap(({ id: of, costMinor }) => (costMinor > 0 ? [[of, formatMoney(costMinor, currency)]] : [])))}
+        letters={Object.fromEntries(
+          requests.map((request) => [request.id, letterTextOf(request, restoration, pieces, workshop)]),
+        )}
+        costs={Object.fromEntries(
+          requests.flatMap(({ id: of, costMinor }) => (costMinor > 0 ? [[of, formatMoney(costMinor, currency)]] : [])),
+        )}
         pieces={pieces}
         currency={currency}
         timeZone={timeZone}

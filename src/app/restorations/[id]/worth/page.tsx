@@ -24,7 +24,8 @@ export default async function WorthPage({ params }: { params: Promise<{ id: stri
     logPage({ restorationId: id, kind: 'estimate' }, null, ESTIMATES),
   ]);
   const estimates = [...log.entries].reverse();
-  const rate = known.hourlyRate > 0 ? ` at ${roughMoney(known.hourlyRate, currency)} an hour` : ', not counted in money';
+  const rate =
+    known.hourlyRate > 0 ? ` at ${roughMoney(known.hourlyRate, currency)} an hour` : ', not counted in money';
   return (
     <>
       <ScreenHead

@@ -35,10 +35,16 @@ export const GET = insideOnly(async (request: Request, { params }: Context): Pro
       return asFile(new Uint8Array(await sheetPdf(sheet)), 'application/pdf', `${name}-teardown.pdf`);
     case 'labels': {
       const paper = PAPER_NAMES.find((known) => known === asked.get('paper'));
-      if (!paper) return new Response(`There is no such paper. Choose one of ${PAPER_NAMES.join(', ')}.`, { status: 400 });
+      if (!paper)
+        return new Response(`There is no such paper. Choose one of ${PAPER_NAMES.join(', ')}.`, { status: 400 });
       const labels = labelsOf(restoration, teardown, await listTrays());
-      if (labels.length === 0) return new Response('Nothing is in a tray or bag yet, so there is nothing to label.', { status: 404 });
-      return asFile(new Uint8Array(await labelsPdf(labels, paper, originFor(request))), 'application/pdf', `${name}-labels-${paper}.pdf`);
+      if (labels.length === 0)
+        return new Response('Nothing is in a tray or bag yet, so there is nothing to label.', { status: 404 });
+      return asFile(
+        new Uint8Array(await labelsPdf(labels, paper, originFor(request))),
+        'application/pdf',
+        `${name}-labels-${paper}.pdf`,
+      );
     }
     default:
       return asFile(sheetMarkdown(sheet), 'text/markdown; charset=utf-8', `${name}-teardown.md`);

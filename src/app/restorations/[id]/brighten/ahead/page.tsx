@@ -18,7 +18,14 @@ export default async function AheadPage({ params, searchParams }: Props) {
   const { id } = await params;
   return (
     <StageScreen restorationId={id} stage="brighten" view="ahead">
-      <BrightenStage restorationId={id} view="ahead" asked={await searchParams} sky={sky} now={clock()} of={AheadView} />
+      <BrightenStage
+        restorationId={id}
+        view="ahead"
+        asked={await searchParams}
+        sky={sky}
+        now={clock()}
+        of={AheadView}
+      />
     </StageScreen>
   );
 }

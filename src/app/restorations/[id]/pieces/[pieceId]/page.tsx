@@ -25,7 +25,10 @@ export default async function PiecePage({ params }: { params: Promise<{ id: stri
   const first = measurements[0] ?? null;
   const latest = measurements[measurements.length - 1] ?? null;
   const marks = marksOf({ piece, first, latest });
-  const change = first?.lab && latest?.lab && first !== latest ? { deltaE: deltaE00(first.lab, latest.lab), b: latest.lab[2] - first.lab[2] } : null;
+  const change =
+    first?.lab && latest?.lab && first !== latest
+      ? { deltaE: deltaE00(first.lab, latest.lab), b: latest.lab[2] - first.lab[2] }
+      : null;
   return (
     <>
       <PieceHead restoration={restoration} piece={piece} view="measured" measured={latest !== null} />

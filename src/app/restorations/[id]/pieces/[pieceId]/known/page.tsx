@@ -11,7 +11,11 @@ import { TakeThingBack } from '@/undo/TakeThingBack';
 export default async function KnownPage({ params }: { params: Promise<{ id: string; pieceId: string }> }) {
   await needsEntered();
   const { id, pieceId } = await params;
-  const [restoration, piece, measurements] = await Promise.all([findRestoration(id), findPiece(pieceId), measurementsOfPiece(pieceId)]);
+  const [restoration, piece, measurements] = await Promise.all([
+    findRestoration(id),
+    findPiece(pieceId),
+    measurementsOfPiece(pieceId),
+  ]);
   if (!restoration || !piece || piece.restorationId !== id) notFound();
   return (
     <>
