@@ -170,6 +170,18 @@ test('single keys go to stages and places, and none fires while typing', async (
   await page.keyboard.press('Escape');
 });
 
+test('only what is likely is fetched before anybody asks for it', async ({ page }) => {
+  const all = await addresses(page);
+  const fetched: string[] = [];
+  page.on('request', (request) => {
+    if (request.headers()['next-router-prefetch']) fetched.push(new URL(request.url()).pathname);
+  });
+  const walked = ['bench', 'restorations', 'run sheet', 'brighten: Now', 'wash: Spots', 'stores', 'sums', 'workshop'];
+  for (const name of walked) await open(page, all[name]!);
+  // Of each page at the most the one way on, and the steps that the bench names.
+  expect(fetched.length, fetched.join('\n')).toBeLessThanOrEqual(2 * walked.length);
+});
+
 test('a sum recalculates as one types, converts units and says what is wrong', async ({ page }) => {
   await open(page, '/sums/peroxide-dilution');
   await expect(page.getByText('1.578 L', { exact: true })).toBeVisible();

@@ -48,6 +48,7 @@ export function FindDialog({ open, onClose }: { open: boolean; onClose: () => vo
                 {found.map(({ href, title, kind }) => (
                   <Box as="li" key={href} borderTopWidth="1px" borderColor="line">
                     <NextLink
+                      prefetch={false}
                       href={href}
                       onClick={onClose}
                       style={{

@@ -70,14 +70,14 @@ export function Shell({ timers, more, mark, children }: Props) {
       </a>
       <Box as="header" borderBottomWidth="1px" borderColor="lineStrong">
         <Flex maxWidth="1240px" mx="auto" px="4" align="center" gap="6" minHeight="56px">
-          <NextLink href="/">
+          <NextLink prefetch={false} href="/">
             <Text fontFamily="heading" fontWeight="800" fontSize="26px" color="work" letterSpacing="-0.03em">
               Kvell
             </Text>
           </NextLink>
           <Flex as="nav" aria-label="Places" gap="1" flex="1" display={{ base: 'none', md: 'flex' }}>
             {PLACES.map(({ href, title }) => (
-              <NextLink key={href} href={href} aria-current={isHere(href) ? 'page' : undefined}>
+              <NextLink prefetch={false} key={href} href={href} aria-current={isHere(href) ? 'page' : undefined}>
                 <Flex
                   align="center"
                   px="3"
@@ -141,7 +141,13 @@ export function Shell({ timers, more, mark, children }: Props) {
         display={{ base: 'flex', md: 'none' }}
       >
         {PLACES.map(({ href, title, icon: Icon }) => (
-          <NextLink key={href} href={href} aria-current={isHere(href) ? 'page' : undefined} style={{ flex: 1 }}>
+          <NextLink
+            prefetch={false}
+            key={href}
+            href={href}
+            aria-current={isHere(href) ? 'page' : undefined}
+            style={{ flex: 1 }}
+          >
             <Flex
               direction="column"
               align="center"

@@ -32,7 +32,7 @@ export function TimersBar({ timers, more }: { timers: readonly NamedTimer[]; mor
           <TimerChip key={timer.id} timer={timer} now={now} />
         ))}
         {more > 0 && (
-          <NextLink href="/#timers" style={{ flexShrink: 0 }}>
+          <NextLink prefetch={false} href="/#timers" style={{ flexShrink: 0 }}>
             <Flex align="center" px="3" minHeight="48px">
               <Text fontSize="15px">and {more} more</Text>
             </Flex>
@@ -48,7 +48,7 @@ function TimerChip({ timer, now }: { timer: NamedTimer; now: number }) {
   const left = at - now;
   const due = now > 0 && left <= 0;
   return (
-    <NextLink href={placeOf(timer)} style={{ flexShrink: 0 }}>
+    <NextLink prefetch={false} href={placeOf(timer)} style={{ flexShrink: 0 }}>
       <Flex
         align="center"
         gap="3"

@@ -44,7 +44,7 @@ export function LogList({ page: { entries, older, replaced }, timeZone, olderHre
       {list(entries.slice(0, OPEN))}
       {more.length > 0 && <Fold summary={`${more.length} older`}>{list(more)}</Fold>}
       {older && (
-        <NextLink className={styles.older} href={olderHref(entries[entries.length - 1]!.id)}>
+        <NextLink prefetch={false} className={styles.older} href={olderHref(entries[entries.length - 1]!.id)}>
           Before these
         </NextLink>
       )}

@@ -21,7 +21,7 @@ export function PieceList({ restorationId, sights }: { restorationId: string; si
             _hover={{ bg: 'sheet' }}
             _first={{ borderTopWidth: '0' }}
           >
-            <NextLink href={`/restorations/${restorationId}/pieces/${sight.piece.id}`}>
+            <NextLink prefetch={false} href={`/restorations/${restorationId}/pieces/${sight.piece.id}`}>
               <Grid templateColumns="auto 1fr" gap="4" alignItems="center" py="3" minHeight="64px">
                 <Tag>{sight.piece.tag}</Tag>
                 <Box minWidth="0">

@@ -22,7 +22,7 @@ export function RestorationList({ rows }: { rows: readonly Row[] }) {
         const next = settled.find(({ state }) => state === 'open');
         return (
           <Box as="li" key={id} borderTopWidth="1px" borderColor="lineStrong" _hover={{ bg: 'sheet' }}>
-            <NextLink href={`/restorations/${id}`}>
+            <NextLink prefetch={false} href={`/restorations/${id}`}>
               <Grid templateColumns={{ base: '110px 1fr', md: '170px 1fr 300px' }} gap="4" alignItems="center" py="3">
                 {photoId ? (
                   // eslint-disable-next-line @next/next/no-img-element

@@ -24,7 +24,7 @@ export function RunSheet({ restorationId, rows }: { restorationId: string; rows:
         const isNext = stage === next;
         return (
           <Box as="li" key={stage} borderTopWidth="1px" borderColor="lineStrong" _first={{ borderTopWidth: '0' }}>
-            <NextLink href={`/restorations/${restorationId}/${stage}`}>
+            <NextLink href={`/restorations/${restorationId}/${stage}`} {...(!isNext && { prefetch: false })}>
               <Grid
                 templateColumns={{ base: '40px 1fr auto', md: '44px 130px 1fr 90px 110px' }}
                 gap={{ base: '2', md: '4' }}

@@ -26,7 +26,8 @@ export interface FieldDef {
   /** Typed in its own unit whatever the workshop's are: screws are sold by the millimetre. */
   fixedUnit?: boolean;
   hint?: string;
-  options?: readonly { value: string; label: string }[];
+  /** A chip may show what it means. */
+  options?: readonly { value: string; label: string; picture?: React.ReactNode }[];
   /** Half of the width where there is room. */
   half?: boolean;
   /** A third of it: for the three ends of a guess. */
@@ -318,10 +319,13 @@ function Chips({ field: { name, label, options: all = [] }, register, first }: C
   return (
     <fieldset className="chips">
       <legend>{label}</legend>
-      {all.map(({ value, label: words }) => (
+      {all.map(({ value, label: words, picture }) => (
         <label key={value}>
           <input type="radio" value={value} defaultChecked={value === first} {...register(name)} />
-          <span>{words}</span>
+          <span>
+            {picture}
+            {words}
+          </span>
         </label>
       ))}
     </fieldset>

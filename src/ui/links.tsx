@@ -15,7 +15,8 @@ interface Props extends Pick<ButtonProps, 'width' | 'alignSelf' | 'flexShrink'> 
 export function LinkButton({ href, children, look = 'quiet', bench = false, label, ...rest }: Props) {
   return (
     <Button asChild variant={look as never} size={(bench ? 'bench' : 'desk') as never} {...rest}>
-      <NextLink href={href} aria-label={label}>
+      {/* Only the one main way on is fetched before somebody takes it. */}
+      <NextLink href={href} aria-label={label} {...(look !== 'go' && { prefetch: false })}>
         {children}
       </NextLink>
     </Button>
@@ -34,7 +35,13 @@ export function TextLink({
 }) {
   return (
     <PlainLink asChild color="work" textDecoration="underline" textUnderlineOffset="3px" minHeight="24px">
-      {external ? <a href={href}>{children}</a> : <NextLink href={href}>{children}</NextLink>}
+      {external ? (
+        <a href={href}>{children}</a>
+      ) : (
+        <NextLink href={href} prefetch={false}>
+          {children}
+        </NextLink>
+      )}
     </PlainLink>
   );
 }

@@ -100,14 +100,10 @@ export const lookSchema = Joi.object<{ cloudPercent: number; forHours: number }>
 /** A CSV of hours. */
 export const skyFileSchema = Joi.object<{ name: string; text: string }>({
   name: Joi.string().max(200).required(),
-  text: Joi.string()
-    .max(900_000)
-    .required()
-    .label('File')
-    .messages({
-      'string.max': 'This file is too large for hours of sky. Send up to 900 kB.',
-      'string.empty': 'This file is empty.',
-    }),
+  text: Joi.string().max(900_000).required().label('File').messages({
+    'string.max': 'This file is too large for hours of sky. Send up to 900 kB.',
+    'string.empty': 'This file is empty.',
+  }),
 });
 
 /** A planned session that is to ring when it begins. */

@@ -1,11 +1,27 @@
 'use client';
 
+import { Box } from '@chakra-ui/react';
 import { useState } from 'react';
-import { DRIVES, FATES, hasBore, HEADS, SHANKS, THINGS, type Thing } from '@/core/teardown/lots';
+import { DRIVES, FATES, hasBore, HEADS, SHANKS, THINGS, type Head, type Shank, type Thing } from '@/core/teardown/lots';
 import type { LotRow } from '@/data/rows';
 import { AnswerForm, options, type FieldDef } from '@/ui/AnswerForm';
+import { DriveMark } from '@/ui/DriveMark';
 import { FieldWatch } from '@/ui/FieldWatch';
+import { Screw } from '@/ui/Screw';
 import { putIntoTray } from './actions';
+
+/** A short screw from the side, to choose head and shank by their look. */
+function Side({ head, shank }: { head: Head; shank: Shank }) {
+  return (
+    <Box as="span" display="block" width="30px" height="30px" aria-hidden>
+      <Screw
+        screw={{ thing: 'screw', diameterMm: 3, lengthMm: 6, shank, head }}
+        boxMm={{ width: 9, height: 9 }}
+        title=""
+      />
+    </Box>
+  );
+}
 
 const THING: FieldDef = { name: 'thing', label: 'What', kind: 'choice', options: options(THINGS), half: true };
 const COUNT: FieldDef = { name: 'count', label: 'How many', kind: 'number', half: true };
@@ -21,9 +37,24 @@ const FATE: FieldDef = { name: 'fate', label: 'They will be', kind: 'choice', op
 const SCREW: readonly FieldDef[] = [
   { name: 'lengthMm', label: 'Length under the head', kind: 'number', unit: 'mm', fixedUnit: true, half: true },
   BORE,
-  { name: 'drive', label: 'Drive', kind: 'choice', options: options(DRIVES), half: true },
-  { name: 'head', label: 'Head', kind: 'choice', options: options(HEADS), half: true },
-  { name: 'shank', label: 'Shank', kind: 'choice', options: options(SHANKS), half: true },
+  {
+    name: 'drive',
+    label: 'Drive',
+    kind: 'chips',
+    options: DRIVES.map((value) => ({ value, label: value, picture: <DriveMark drive={value} /> })),
+  },
+  {
+    name: 'head',
+    label: 'Head',
+    kind: 'chips',
+    options: HEADS.map((value) => ({ value, label: value, picture: <Side head={value} shank="straight" /> })),
+  },
+  {
+    name: 'shank',
+    label: 'Shank',
+    kind: 'chips',
+    options: SHANKS.map((value) => ({ value, label: value, picture: <Side head="pan" shank={value} /> })),
+  },
   FATE,
   {
     name: 'deepestMm',

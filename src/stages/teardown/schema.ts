@@ -104,14 +104,9 @@ export const recountSchema = Joi.object<{ lotId: string; count: number }>({ lotI
 export const connectionSchema = Joi.object<{ stepId: string; kind: ConnectionKind; way: string }>({
   stepId: id,
   kind: one(CONNECTION_KINDS, 'Kind'),
-  way: Joi.string()
-    .trim()
-    .max(MOST.few)
-    .required()
-    .label('Which way round')
-    .messages({
-      'string.empty': 'Say which way round it went: mark, wire colours, which is upper, how the clamp opens.',
-    }),
+  way: Joi.string().trim().max(MOST.few).required().label('Which way round').messages({
+    'string.empty': 'Say which way round it went: mark, wire colours, which is upper, how the clamp opens.',
+  }),
 });
 
 export const pinSchema = Joi.object<{ stepId: string; photoId: string; pins: { x: number; y: number }[] }>({

@@ -49,6 +49,11 @@ export function LadderPart({ restorationId, spot }: { restorationId: string; spo
               ))}
             </Box>
           )}
+          {spot.soil !== null && spot.rungs.length > 0 && (
+            <Text color="soft" fontSize="15px">
+              The bar is how rough it is, teal gentle to red; beside it the chance and the minutes of one try.
+            </Text>
+          )}
           {spot.soil !== null && (
             <Text color="soft" mb="1">
               {spot.end}
