@@ -40,7 +40,14 @@ export default async function BenchPage() {
       />
       {sun ? (
         <div style={{ marginBottom: 28 }}>
-          <DaySun samples={sun.day.samples} timeZone={timeZone} now={now.toISOString()} height={150} bars={sun.bars} />
+          <DaySun
+            samples={sun.day.samples}
+            timeZone={timeZone}
+            now={now.toISOString()}
+            height={150}
+            bars={sun.bars}
+            worth={sun.worth}
+          />
           <Worked
             lines={sun.working}
             source="Clear sky after Madronich (2007), cloud after Kasten and Czeplak (1980); the sky is your own look or file, else invented."

@@ -46,6 +46,16 @@ it('counts with the sky of the day, and says what a clear one would bring', asyn
   );
 });
 
+it('after sunset looks at the day to come, and at nobody else’s', async () => {
+  const evening = await sunToday(WORKSHOP, [], skyOf(0), new Date('2026-06-22T00:30:00Z'));
+  expect(evening!.words).toMatch(
+    /^Tomorrow: UV index up to 12\.\d under an invented sky\. Worth putting plastic out from 0\d/,
+  );
+  expect(Date.parse(evening!.day.samples[0]!.time)).toBeGreaterThan(Date.parse('2026-06-22T00:30:00Z'));
+  expect(evening!.worth!.from > evening!.day.samples[0]!.time).toBe(true);
+  expect((await sunToday(WORKSHOP, [], skyOf(0), at('18:00')))!.words).not.toContain('Tomorrow');
+});
+
 it('says that the sky is invented until somebody looks, and which part of it still is', async () => {
   expect(await wordsAt('12:00', skyOf(0))).toContain('under an invented sky');
   expect(await wordsAt('12:00', skyOf(0, {}, true))).toContain('under the sky of today as you gave it');
@@ -64,7 +74,7 @@ it('names the longest stretch that is left, and says when there is none', async 
   expect(await wordsAt('16:10', afternoon, north)).toContain('The best of it is over for today.');
   const winter = { ...WORKSHOP, latitude: -50 };
   expect(await wordsAt('12:00', skyOf(0), winter)).toContain('Too weak for a sunny session');
-  expect(await wordsAt('21:30', skyOf(0))).toContain('The best of it is over for today.');
+  expect(await wordsAt('19:10', skyOf(0))).toContain('The best of it is over for today.');
   expect(await wordsAt('12:00', skyOf(0), { ...WORKSHOP, latitude: -85 })).toBe('The sun does not rise today.');
   expect(await wordsAt('12:00', skyOf(0), { ...WORKSHOP, latitude: null })).toBeUndefined();
 });

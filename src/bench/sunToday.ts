@@ -12,6 +12,8 @@ export interface SunToday {
   place: Place;
   /** What runs or is planned today. */
   bars: { label: string; from: string; to: string }[];
+  /** The stretch to come that is worth putting plastic out. */
+  worth: { from: string; to: string } | null;
   words: string;
   /** How the highest UV index of the day comes about. */
   working: { what: string; how: string }[];
@@ -20,7 +22,15 @@ export interface SunToday {
 /** Less difference of the UV index than this is not worth a word. */
 const SEEN_UVI = 0.5;
 
-/** Today's sun at the workshop under the sky that all plans count with; `null` before it has a place. */
+/** Whether the day had its sun, and all of it is over. */
+const hasSet = ({ samples }: SunDay, now: Date): boolean =>
+  samples.some(({ uvIndexClear }) => uvIndexClear > 0) &&
+  !samples.some(({ time, uvIndexClear }) => Date.parse(time) > now.getTime() && uvIndexClear > 0);
+
+/**
+ * The sun at the workshop under the sky that all plans count with: today's, or tomorrow's after sunset; `null` before it
+ * has a place.
+ */
 export async function sunToday(
   workshop: Workshop,
   timers: readonly NamedTimer[],
@@ -30,9 +40,17 @@ export async function sunToday(
   const { latitude, longitude, altitudeM, timeZone } = workshop;
   if (latitude === null || longitude === null) return null;
   const place = { latitude, longitude, altitudeM };
-  const { start, hours } = dayAround(now, timeZone);
-  const clouds = await sky(place, start, hours);
-  const day = sunDay(place, start, hours, (at) => cloudAt(clouds, at));
+  const dayOf = async (within: Date) => {
+    const { start, hours } = dayAround(within, timeZone);
+    const clouds = await sky(place, start, hours);
+    return { start, hours, clouds, day: sunDay(place, start, hours, (at) => cloudAt(clouds, at)) };
+  };
+  const today = await dayOf(now);
+  const isOver = hasSet(today.day, now);
+  const { start, hours, clouds, day } = isOver
+    ? await dayOf(new Date(today.start.getTime() + (today.hours + 1) * 3_600_000))
+    : today;
+  const from = isOver ? start : now;
   const until = start.getTime() + hours * 3_600_000;
   const within = (time: string) => new Date(Math.min(until, Math.max(start.getTime(), Date.parse(time)))).toISOString();
   const bars = timers
@@ -44,12 +62,13 @@ export async function sunToday(
     // What is for another day does not run through this one; what lasts longer runs to its end.
     .filter(({ from, to }) => Date.parse(from) < until && Date.parse(to) > start.getTime())
     .map(({ label, from, to }) => ({ label, from: within(from), to: within(to) }));
-  const known = skyLeft(day, clouds, now);
+  const known = skyLeft(day, clouds, from);
   return {
     day,
     place,
     bars,
-    words: sunWords(day, known, timeZone, now),
+    worth: worthStretch(day.samples, from),
+    words: `${isOver ? 'Tomorrow: ' : ''}${sunWords(day, known, timeZone, from)}`,
     working: sunWorking(day, altitudeM, clouds, known, timeZone),
   };
 }

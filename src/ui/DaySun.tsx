@@ -20,6 +20,8 @@ interface Props {
   /** What runs or is planned, drawn as a band over the day. */
   bars?: readonly DayBar[];
   now?: string | null;
+  /** The hours worth putting plastic out. */
+  worth?: { from: string; to: string } | null;
   height?: number;
 }
 
@@ -27,7 +29,7 @@ interface Props {
 const SEEN_UVI = 0.1;
 
 /** The day as a strip: the UV index over the hours of the workshop's clock, dashed were it clear, what runs in it, and now. */
-export function DaySun({ samples, timeZone, bars = [], now = null, height = 220 }: Props) {
+export function DaySun({ samples, timeZone, bars = [], now = null, worth = null, height = 220 }: Props) {
   const clouded = samples.some(({ uvIndex, uvIndexClear }) => uvIndexClear - uvIndex > SEEN_UVI);
   const option = useMemo(
     () => (colour: (token: string) => string) => ({
@@ -76,7 +78,22 @@ export function DaySun({ samples, timeZone, bars = [], now = null, height = 220 
           markArea: {
             itemStyle: { color: colour('work'), opacity: 0.22 },
             label: { color: colour('ink'), position: 'insideBottom' as const, distance: 22, fontSize: 13 },
-            data: bars.map(({ label, from, to }) => [{ name: label, xAxis: from }, { xAxis: to }]),
+            data: [
+              ...(worth
+                ? [
+                    [
+                      {
+                        name: 'worth it',
+                        xAxis: worth.from,
+                        itemStyle: { color: colour('sun'), opacity: 0.3 },
+                        label: { position: 'insideTop' as const, distance: 4 },
+                      },
+                      { xAxis: worth.to },
+                    ],
+                  ]
+                : []),
+              ...bars.map(({ label, from, to }) => [{ name: label, xAxis: from }, { xAxis: to }]),
+            ],
           },
           ...(now && {
             markLine: {
@@ -90,7 +107,7 @@ export function DaySun({ samples, timeZone, bars = [], now = null, height = 220 
         },
       ],
     }),
-    [samples, timeZone, bars, now, clouded],
+    [samples, timeZone, bars, now, worth, clouded],
   );
   const highest = samples.reduce((best, s) => (s.uvIndex > best.uvIndex ? s : best), samples[0]!);
   const hours = samples.filter((_, i) => i % 6 === 0);
