@@ -182,6 +182,25 @@ test('only what is likely is fetched before anybody asks for it', async ({ page 
   expect(fetched.length, fetched.join('\n')).toBeLessThanOrEqual(2 * walked.length);
 });
 
+test('a rung taken by hand stands at the sink, and is no more asked for once it runs', async ({ page }) => {
+  const { 'wash: Spots': spots } = await addresses(page);
+  await open(page, spots!);
+  await page.getByRole('link', { name: 'Take this one: Glass cleaner' }).click();
+  await page.waitForURL(/rung=glass-cleaner/);
+  await awake(page);
+  const sink = page.locator('#sink');
+  await expect(sink.getByText('Taken by hand: this skips', { exact: false })).toBeVisible();
+  const read = sink.getByLabel(/I have read this/);
+  if (await read.isVisible()) await read.check();
+  await sink.getByRole('button', { name: /^Start/ }).click();
+  await page.waitForURL(/\/wash$/);
+  await sink
+    .getByRole('button', { name: /^No change: / })
+    .first()
+    .click();
+  await expect(sink.getByText('Taken by hand', { exact: false })).toBeHidden();
+});
+
 test('a sum recalculates as one types, converts units and says what is wrong', async ({ page }) => {
   await open(page, '/sums/peroxide-dilution');
   await expect(page.getByText('1.578 L', { exact: true })).toBeVisible();

@@ -25,6 +25,12 @@ const PLACES = [
   { href: '/workshop', title: 'Workshop', icon: House },
 ] as const;
 
+/** The piece in hand goes along from view to view. */
+function withPiece(href: string): string {
+  const piece = new URLSearchParams(window.location.search).get('piece');
+  return piece ? `${href}?piece=${encodeURIComponent(piece)}` : href;
+}
+
 interface Props {
   timers: readonly NamedTimer[];
   /** How many more run than these. */
@@ -46,7 +52,7 @@ export function Shell({ timers, more, mark, children }: Props) {
   const keys = useMemo(() => {
     const stages = restoration
       ? Object.fromEntries(
-          STAGES.map((_, i) => [String(i + 1), () => router.push(viewByDigit(restoration, path, i + 1)!)]),
+          STAGES.map((_, i) => [String(i + 1), () => router.push(withPiece(viewByDigit(restoration, path, i + 1)!))]),
         )
       : {};
     return {

@@ -1,7 +1,8 @@
 'use client';
 
 import { Button, Flex, Text } from '@chakra-ui/react';
-import { useState } from 'react';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
 import { viewHref } from '@/core/runsheet/views';
 import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part } from '@/ui/layout';
@@ -32,7 +33,13 @@ const isSame = (pass: PassView) => (other: PassView) => keyOf(other) === keyOf(p
 /** At the sink: what runs or comes next, large; then what else could be taken, and what dries. */
 export function WashBench({ restorationId, bath, running, next, byHand, spots, begun, drying }: Props) {
   useWakeLock();
+  const router = useRouter();
   const [chosen, setChosen] = useState<string | null>(null);
+  // Once it runs it is a pass like any other: it does not come back by itself when it is over.
+  const begunByHand = byHand !== null && running.some(isSame(byHand));
+  useEffect(() => {
+    if (begunByHand) router.replace(viewHref(restorationId, 'wash'));
+  }, [begunByHand, restorationId, router]);
   const all = [...(byHand && !running.some(isSame(byHand)) ? [byHand] : []), ...running, ...next];
   const shown = all.find((pass) => keyOf(pass) === chosen) ?? all[0];
   const open = spots.filter(({ settled }) => !settled);
