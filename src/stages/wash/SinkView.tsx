@@ -26,6 +26,7 @@ export function SinkView({
       running={running}
       next={next}
       byHand={byHand}
+      asked={taken !== null}
       spots={views.map(({ settled, soil }) => ({ settled: settled !== null, named: soil !== null }))}
       begun={spots.some(({ done }) => done.length > 0)}
       drying={drying.map(({ id, label, startedAt, dueAt }) => ({ id, label, startedAt, dueAt }))}

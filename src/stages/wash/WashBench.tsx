@@ -19,8 +19,10 @@ interface Props {
   bath: BathView;
   running: readonly PassView[];
   next: readonly PassView[];
-  /** A pass that somebody takes by hand. */
+  /** A pass that somebody takes by hand; `null` where it runs already, or none was asked for. */
   byHand: PassView | null;
+  /** One was asked for in the address. */
+  asked: boolean;
   spots: readonly { settled: boolean; named: boolean }[];
   /** Spots were worked already, whether or not a bath came first. */
   begun: boolean;
@@ -31,12 +33,12 @@ const keyOf = (pass: PassView) => `${pass.place}:${pass.agent}`;
 const isSame = (pass: PassView) => (other: PassView) => keyOf(other) === keyOf(pass);
 
 /** At the sink: what runs or comes next, large; then what else could be taken, and what dries. */
-export function WashBench({ restorationId, bath, running, next, byHand, spots, begun, drying }: Props) {
+export function WashBench({ restorationId, bath, running, next, byHand, asked, spots, begun, drying }: Props) {
   useWakeLock();
   const router = useRouter();
   const [chosen, setChosen] = useState<string | null>(null);
   // Once it runs it is a pass like any other: it does not come back by itself when it is over.
-  const begunByHand = byHand !== null && running.some(isSame(byHand));
+  const begunByHand = asked && byHand === null;
   useEffect(() => {
     if (begunByHand) router.replace(viewHref(restorationId, 'wash'));
   }, [begunByHand, restorationId, router]);
