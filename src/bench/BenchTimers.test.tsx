@@ -2,6 +2,7 @@
 import { ChakraProvider } from '@chakra-ui/react';
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import type { NamedTimer } from '@/data/timers';
+import { deviceTime } from '@/ui/clock';
 import { system } from '@/ui/theme';
 import { endOwnTimer } from './actions';
 import { BenchTimers } from './BenchTimers';
@@ -9,7 +10,7 @@ import { BenchTimers } from './BenchTimers';
 jest.mock('next/navigation', () => ({ useRouter: () => ({ refresh: () => {}, push: () => {} }) }));
 jest.mock('./actions', () => ({ endOwnTimer: jest.fn(() => Promise.resolve({ ok: true, value: undefined })) }));
 
-const soon = (minutes: number) => new Date(Date.now() + minutes * 60_000).toISOString();
+const soon = (minutes: number) => new Date(deviceTime().getTime() + minutes * 60_000).toISOString();
 const timer = (given: Partial<NamedTimer>): NamedTimer => ({
   id: 't',
   machine: 'Trial',
