@@ -14,11 +14,11 @@ import { boxFor, Screw } from '@/ui/Screw';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { count, forget, isPiece, pin, putIntoTray } from './actions';
-import { PinPhoto } from './PinPhoto';
 
 // The question comes after the page: it is not the first thing that anybody taps.
 // Forms come when they are unfolded.
 const ConnectionForm = dynamic(() => import('./ConnectionForm').then((part) => part.ConnectionForm));
+const PinPhoto = dynamic(() => import('./PinPhoto').then((part) => part.PinPhoto));
 const LotForm = dynamic(() => import('./LotForm').then((part) => part.LotForm));
 const Confirm = dynamic(() => import('@/ui/Confirm').then((ui) => ui.Confirm), { ssr: false });
 
