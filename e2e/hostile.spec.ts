@@ -5,6 +5,8 @@ import sharp from 'sharp';
 import yazl from 'yazl';
 import { buffer } from 'node:stream/consumers';
 import { turnTo } from './clipboard';
+import { STAGES } from '@/core/runsheet/stages';
+import { viewHref, VIEWS } from '@/core/runsheet/views';
 import { awake, open } from './open';
 import { testPhoto } from './photographs';
 import { HEADER_SETS, METHODS, raw, WAYS_ROUND } from './raw';
@@ -251,6 +253,17 @@ test('files of what is not there, or on paper that nobody has, are refused with 
   expect((await ask(`${own}/requests/nothing`)).status).toBe(404);
   for (const file of ['teardown', 'wash', 'export', 'requests/x'])
     expect((await ask(`/api/restorations/nobody/${file}`)).status).toBe(404);
+});
+
+test('no view of a restoration that is not there is a fault of ours', async ({ request }) => {
+  const answered: string[] = [];
+  for (const stage of STAGES)
+    for (const { at } of VIEWS[stage]) {
+      const address = viewHref('00000000-0000-4000-8000-000000000000', stage, at);
+      const response = await request.head(address);
+      if (response.status() >= 500) answered.push(`${address}: ${response.status()}`);
+    }
+  expect(answered).toEqual([]);
 });
 
 test('the door of a server that is not for the network lets nobody in and nothing out', async ({ request }) => {
