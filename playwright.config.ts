@@ -38,6 +38,7 @@ export default defineConfig<{ clockShiftMs: number }>({
   expect: { timeout: 15_000 },
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : 'list',
   use: {
+    navigationTimeout: 90_000,
     launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM_FLAGS },
     trace: 'retain-on-failure',
     clockShiftMs: SUMMER_MS,

@@ -149,10 +149,13 @@ test('single keys go to stages and places, and none fires while typing', async (
   const { 'run sheet': sheet } = await addresses(page);
   await open(page, sheet!);
   await page.keyboard.press('4');
-  await page.waitForURL(/\/brighten$/);
-  // Pressed again, the digit goes on to the next view of its stage.
+  await expect(page).toHaveURL(/\/brighten$/);
+  // Pressed again, the digit goes on to the next view of its stage; so it does before that page is there.
   await page.keyboard.press('4');
-  await page.waitForURL(/\/brighten\/ways$/);
+  await expect(page).toHaveURL(/\/brighten\/ways$/);
+  await page.keyboard.press('3');
+  await page.keyboard.press('3');
+  await expect(page).toHaveURL(/\/wash\/spots$/);
   await page.keyboard.press('l');
   await expect(page.getByRole('complementary', { name: 'Clipboard' }).getByLabel('Note')).toBeVisible();
   await page.keyboard.press('r');

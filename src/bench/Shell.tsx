@@ -5,7 +5,7 @@ import { Calculator, Hammer, House, Keyboard, PackageOpen, Search } from 'lucide
 import dynamic from 'next/dynamic';
 import NextLink from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { STAGES } from '@/core/runsheet/stages';
 import { viewByDigit } from '@/core/runsheet/views';
 import type { NamedTimer } from '@/data/timers';
@@ -46,14 +46,21 @@ export function Shell({ timers, more, mark, children }: Props) {
   const router = useRouter();
   const [finding, setFinding] = useState(false);
   const [keysShown, setKeysShown] = useState(false);
+  // Where the last digit leads: pressed again before that page is there, it goes on from there.
+  const heading = useRef(path);
+  useEffect(() => {
+    heading.current = path;
+  }, [path]);
   const restoration = /^\/restorations\/([0-9a-f-]{36})/.exec(path)?.[1];
   const onStage =
     restoration !== undefined && STAGES.some((stage) => path.startsWith(`/restorations/${restoration}/${stage}`));
   const keys = useMemo(() => {
+    const turnTo = (id: string, digit: number) => {
+      heading.current = viewByDigit(id, heading.current, digit)!;
+      router.push(withPiece(heading.current));
+    };
     const stages = restoration
-      ? Object.fromEntries(
-          STAGES.map((_, i) => [String(i + 1), () => router.push(withPiece(viewByDigit(restoration, path, i + 1)!))]),
-        )
+      ? Object.fromEntries(STAGES.map((_, i) => [String(i + 1), () => turnTo(restoration, i + 1)]))
       : {};
     return {
       ...stages,
@@ -66,7 +73,7 @@ export function Shell({ timers, more, mark, children }: Props) {
       b: () => router.push('/'),
       r: () => router.push(restoration ? `/restorations/${restoration}` : '/restorations'),
     };
-  }, [restoration, onStage, path, router]);
+  }, [restoration, onStage, router]);
   useKeys(keys);
   const isHere = (href: string) => (href === '/' ? path === '/' : path.startsWith(href));
   return (
