@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import { closeDatabase } from '@/data/connection';
-import { TABLES, type TableName } from '@/data/schema';
+import { TABLES, type TableName } from '@/data/tables';
 import { countRows, findRows } from '@/data/table';
 import { actionsOfBuild, attacked, call, newFolder, removeFolder, tell, type Called } from './server';
 

@@ -12,7 +12,7 @@ import {
 import type { Share } from '@/core/picture/picture';
 import type { Stage } from '@/core/runsheet/stages';
 import type { NewFinding } from '@/data/findings';
-import { MOST } from '@/edge/limits';
+import { MOST } from '@/core/limits';
 import { someWords, stagePlace } from '@/edge/placeSchema';
 
 export const noteSchema = Joi.object<{ restorationId: string; stage: Stage; words: string; corrects: number | null }>({

@@ -1,7 +1,8 @@
 import type { UnitId } from './sums/sum';
 
 /** How amounts are shown and typed; what is kept is always metric. */
-export type UnitSystem = 'metric' | 'us';
+export const UNIT_SYSTEMS = ['metric', 'us'] as const;
+export type UnitSystem = (typeof UNIT_SYSTEMS)[number];
 
 interface Counterpart {
   unit: string;

@@ -1,6 +1,3 @@
-import { stagesOf } from './stages';
-import { findingsOf } from './findings';
-import { functionTestsOf } from './functionTests';
 import { Op } from 'sequelize';
 import { agentOf } from '@/core/materials/agents';
 import { knownSurface } from '@/core/materials/surfaces';
@@ -9,135 +6,74 @@ import { Refusal } from '@/core/refusal';
 import { ownKnowledge } from './cleaning';
 import { inTransaction } from './connection';
 import { appendLog, logOf, newestMark } from './log';
-import { measurementsOf } from './measurements';
-import { photosOf } from './photos/store';
 import { piecesOf } from './pieces';
-import { requestsOf } from './requests';
 import { findRestoration } from './restorations';
 import { addRow, addRows, deferRelations, findRow, findRows } from './table';
-import type { TableName } from './schema';
-import type {
-  BlockRow,
-  ConnectionRow,
-  Finding,
-  FunctionTest,
-  LedgerEntry,
-  LogEntry,
-  LookAgain,
-  LotRow,
-  Measurement,
-  Photo,
-  Piece,
-  OwnAgentRow,
-  OwnSurfaceRow,
-  OwnerRequest,
-  RemovalStep,
-  Restoration,
-  RowOf,
-  Session,
-  SinkStep,
-  StageRow,
-  StockItem,
-  Treatment,
-} from './rows';
-import { ledgerOf } from './ledger';
-import { sessionsOf, treatmentsOf } from './treatments';
-import { teardownOf } from './teardown';
+import type { Table } from './column';
+import { inOrder } from './stages';
+import { TABLES, type TableName } from './tables';
+import type { LogEntry, OwnAgentRow, OwnSurfaceRow, Restoration, RowOf, Session, StockItem } from './rows';
 import { getWorkshop } from './workshop';
 
 export const BUNDLE_FORMAT = 'kvell-restoration';
-export const BUNDLE_VERSION = 6;
+/** Version in which the fields of its rows changed last; a table that came later raises it. */
+const FIELDS_SINCE = 6;
+
+type Tables = typeof TABLES;
+type PartOf<T> = T extends { exported: { as: infer P extends string } } ? P : never;
+/** Rows of each table that goes along, by the name of its part. */
+type Parts = { [T in TableName as PartOf<Tables[T]>]: RowOf[T][] };
+export type BundlePart = keyof Parts;
+
+/** Which table each part of a bundle fills. */
+export const BUNDLE_TABLES = Object.fromEntries(
+  (Object.entries(TABLES) as [TableName, Table][]).flatMap(([name, { exported }]) =>
+    exported ? [[exported.as, name]] : [],
+  ),
+) as Record<BundlePart, TableName>;
+export const BUNDLE_PARTS = Object.keys(BUNDLE_TABLES) as BundlePart[];
+const exportedAs = (part: BundlePart) => (TABLES[BUNDLE_TABLES[part]] as Table).exported!;
+/** Parts that an older record may not have yet. */
+export const LATER_PARTS = BUNDLE_PARTS.filter((part) => exportedAs(part).since > 1);
+export const BUNDLE_VERSION = Math.max(FIELDS_SINCE, ...BUNDLE_PARTS.map((part) => exportedAs(part).since));
 
 /** One restoration with everything that belongs to it. */
-export interface Bundle {
+export interface Bundle extends Parts {
   format: typeof BUNDLE_FORMAT;
-  version: typeof BUNDLE_VERSION;
+  version: number;
   workshop: { name: string; timeZone: string; currency: string; hourlyRateMinor: number };
   restoration: Restoration;
-  stages: StageRow[];
-  pieces: Piece[];
-  photos: Photo[];
-  measurements: Measurement[];
-  findings: Finding[];
   stock: StockItem[];
-  treatments: Treatment[];
-  sessions: Session[];
-  removalSteps: RemovalStep[];
-  lots: LotRow[];
-  connections: ConnectionRow[];
-  blocks: BlockRow[];
-  functionTests: FunctionTest[];
-  requests: OwnerRequest[];
-  sinkSteps: SinkStep[];
-  looksAgain: LookAgain[];
   /** Agents and surfaces of the workshop's own that this restoration speaks of. */
   ownAgents: OwnAgentRow[];
   ownSurfaces: OwnSurfaceRow[];
-  ledger: LedgerEntry[];
   /** Numbered from 1 in their own order, since a log's numbers belong to its workshop. */
   log: LogEntry[];
   /** Hashes of photographs whose file was gone when it was exported: their rows go along, and name what is missing. */
   missing: string[];
 }
 
-/** Which table each part of a bundle fills, what others name before what names them. */
-export const BUNDLE_TABLES = {
-  stages: 'stages',
-  pieces: 'pieces',
-  photos: 'photos',
-  measurements: 'measurements',
-  findings: 'findings',
-  treatments: 'treatments',
-  sessions: 'sessions',
-  removalSteps: 'removal_steps',
-  lots: 'lots',
-  connections: 'connections',
-  blocks: 'blocks',
-  functionTests: 'function_tests',
-  requests: 'requests',
-  sinkSteps: 'sink_steps',
-  looksAgain: 'looks_again',
-  ledger: 'ledger',
-} as const satisfies Partial<Record<keyof Bundle, TableName>>;
-export type BundlePart = keyof typeof BUNDLE_TABLES;
-export const BUNDLE_PARTS = Object.keys(BUNDLE_TABLES) as BundlePart[];
+async function partsOf(restorationId: string): Promise<Parts> {
+  const rows = await Promise.all(
+    BUNDLE_PARTS.map(async (part) => [
+      part,
+      await findRows(BUNDLE_TABLES[part], { restorationId }, [
+        [exportedAs(part).by, 'ASC'],
+        ['rowid', 'ASC'],
+      ]),
+    ]),
+  );
+  return Object.fromEntries(rows) as Parts;
+}
 
 /** Gathers a restoration; `null` where there is none. */
 export async function gatherBundle(restorationId: string): Promise<Bundle | null> {
   const restoration = await findRestoration(restorationId);
   if (!restoration) return null;
   const { name, timeZone, currency, hourlyRateMinor } = await getWorkshop();
-  const [
-    stages,
-    pieces,
-    photos,
-    measurements,
-    findings,
-    treatments,
-    sessions,
-    ledger,
-    log,
-    teardown,
-    functionTests,
-    requests,
-    sinkSteps,
-    looksAgain,
-  ] = await Promise.all([
-    stagesOf(restorationId),
-    piecesOf(restorationId),
-    photosOf(restorationId),
-    measurementsOf(restorationId),
-    findingsOf(restorationId),
-    treatmentsOf(restorationId),
-    sessionsOf(restorationId),
-    ledgerOf(restorationId),
-    logOf(restorationId),
-    teardownOf(restorationId),
-    functionTestsOf(restorationId),
-    requestsOf(restorationId),
-    findRows('sink_steps', { restorationId }, [['rowid', 'ASC']]),
-    findRows('looks_again', { restorationId }, [['dueAt', 'ASC']]),
-  ]);
+  const parts = await partsOf(restorationId);
+  const { treatments, sessions, sinkSteps, stages } = parts;
+  const [log, pieces] = [await logOf(restorationId), await piecesOf(restorationId)];
   const stockIds = treatments.flatMap(({ stockId }) => stockId ?? []);
   const stock = stockIds.length > 0 ? await findRows('stock', { id: { [Op.in]: stockIds } }) : [];
   const agents = new Set(sinkSteps.map(({ agent }) => agent));
@@ -145,30 +81,19 @@ export async function gatherBundle(restorationId: string): Promise<Bundle | null
   const [ownAgents, ownSurfaces] = [await findRows('own_agents'), await findRows('own_surfaces')];
   const position = new Map(log.map(({ id }, i) => [id, i + 1]));
   return {
+    ...parts,
     format: BUNDLE_FORMAT,
     version: BUNDLE_VERSION,
     workshop: { name, timeZone, currency, hourlyRateMinor },
     restoration,
-    stages,
+    stages: stages.sort(inOrder),
     pieces,
-    photos,
-    measurements,
-    findings,
     stock,
-    treatments,
     sessions: sessions.map((session) => asExported(session, sessions)),
-    removalSteps: teardown.steps,
-    lots: teardown.lots,
-    connections: teardown.connections,
-    blocks: teardown.blocks,
-    functionTests,
-    requests,
     // Timers belong to the workshop that ran them.
     sinkSteps: sinkSteps.map((step) => ({ ...step, timerId: null })),
-    looksAgain,
     ownAgents: ownAgents.filter(({ id }) => agents.has(id)),
     ownSurfaces: ownSurfaces.filter(({ id }) => surfaces.has(id)),
-    ledger,
     log: log.map((entry, i) => ({
       ...entry,
       id: i + 1,

@@ -2,10 +2,11 @@ import { AsyncLocalStorage } from 'node:async_hooks';
 import { chmod, mkdir } from 'node:fs/promises';
 import path from 'node:path';
 import { Sequelize, Transaction, type Model, type ModelAttributes, type ModelStatic } from 'sequelize';
+import type { Columns } from './column';
 import { dataFolder } from './folder';
 import { migrate } from './migrate';
 import { sweepHalfWritten } from './photos/sweep';
-import { TABLES, type TableName } from './schema';
+import { TABLES, type TableName } from './tables';
 
 const BUSY_TIMEOUT_MS = 5000;
 
@@ -17,10 +18,8 @@ export interface Database {
 }
 
 /** Sequelize writes into the column definitions it is given; each table needs its own. */
-const ownColumns = (columns: ModelAttributes): ModelAttributes =>
-  Object.fromEntries(
-    Object.entries(columns).map(([name, column]) => [name, { ...(column as object) }]),
-  ) as ModelAttributes;
+const attributesOf = (columns: Columns): ModelAttributes =>
+  Object.fromEntries(Object.entries(columns).map(([name, { attribute }]) => [name, { ...attribute }]));
 
 /** Opens the database of a folder, migrated, with foreign keys, write-ahead log and a busy timeout. */
 async function openDatabase(folder: string): Promise<Database> {
@@ -55,10 +54,7 @@ async function openDatabase(folder: string): Promise<Database> {
   await chmod(path.join(folder, 'kvell.sqlite'), 0o600);
   await migrate(sequelize);
   const tables = Object.fromEntries(
-    Object.entries(TABLES).map(([name, columns]) => [
-      name,
-      sequelize.define(name, ownColumns(columns as ModelAttributes)),
-    ]),
+    Object.entries(TABLES).map(([name, { columns }]) => [name, sequelize.define(name, attributesOf(columns))]),
   ) as Tables;
   await sweepHalfWritten(folder, async (hash) => (await tables.photos.count({ where: { hash } })) > 0);
   return { sequelize, tables };

@@ -8,7 +8,7 @@ import { logOf, writeNote } from './log';
 import { addPiece, PLAIN } from './pieces';
 import { addPhoto, readOriginal, readThumbnail } from './photos/store';
 import { settleStage } from './restorations';
-import { TABLES } from './schema';
+import { TABLES } from './tables';
 import { ledgerOf } from './ledger';
 import { keptIn, looksDue, looksOf } from './looks';
 import { endTimer, noteTurn, runningTimers, startTimer } from './timers';
@@ -37,7 +37,7 @@ const START: Omit<StartExposure, 'pieceIds'> = {
 describe('the database', () => {
   it('has the tables that the models speak of, with foreign keys and write-ahead log', async () => {
     const { sequelize } = await database();
-    for (const [table, columns] of Object.entries(TABLES)) {
+    for (const [table, { columns }] of Object.entries(TABLES)) {
       const described = await sequelize.getQueryInterface().describeTable(table);
       expect(Object.keys(described).sort()).toEqual(Object.keys(columns).sort());
     }

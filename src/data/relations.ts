@@ -1,36 +1,18 @@
 import { BaseError, ForeignKeyConstraintError } from 'sequelize';
 import { Refusal } from '@/core/refusal';
-import type { TableName } from './schema';
+import type { Table } from './column';
+import { TABLES } from './tables';
 
 /**
  * Which fields of a table name rows of which other: what belongs to a restoration names only things of the same one.
  * The database itself holds it (migration 0013), whoever writes; an import is checked against it before anything is kept.
  */
-export const RELATIONS = {
-  photos: { pieceId: 'pieces' },
-  measurements: { pieceId: 'pieces', photoId: 'photos' },
-  findings: { pieceId: 'pieces', photoId: 'photos', closeUpId: 'photos', continues: 'findings' },
-  treatments: { pieceId: 'pieces', startMeasurementId: 'measurements' },
-  sessions: { treatmentId: 'treatments', pieceId: 'pieces' },
-  timers: { pieceId: 'pieces', sessionId: 'sessions' },
-  removal_steps: { pieceId: 'pieces', photoId: 'photos' },
-  lots: { stepId: 'removal_steps' },
-  connections: { stepId: 'removal_steps' },
-  blocks: { firstId: 'removal_steps', thenId: 'removal_steps' },
-  requests: { pieceId: 'pieces' },
-  looks_again: { pieceId: 'pieces', treatmentId: 'treatments', measurementId: 'measurements' },
-  sink_steps: { findingId: 'findings', pieceId: 'pieces', photoId: 'photos' },
-  learnt_rates: { pieceId: 'pieces' },
-  log: { corrects: 'log' },
-} as const satisfies Partial<Record<TableName, Record<string, TableName>>>;
-
-/** Fields that may well name a row of another machine, or of none: what lies in one tub, and what stands in the stores. */
-export const ACROSS: readonly string[] = [
-  'sessions.leadId',
-  'treatments.stockId',
-  'movements.stockId',
-  'sink_steps.timerId',
-];
+export const RELATIONS: Partial<Record<string, Record<string, string>>> = Object.fromEntries(
+  Object.entries(TABLES as Record<string, Table>).flatMap(([name, { columns }]) => {
+    const named = Object.entries(columns).flatMap(([field, { names }]) => (names ? [[field, names] as const] : []));
+    return named.length > 0 ? [[name, Object.fromEntries(named)]] : [];
+  }),
+);
 
 /** Whether the database refused a row by one of its own rules. */
 export const isAgainstRules = (failure: unknown): boolean =>

@@ -4,7 +4,8 @@ import { endPlanned } from './planned';
 import type { StageRow } from './rows';
 import { addRow, changeRow, findRows } from './table';
 
-const inOrder = (a: StageRow, b: StageRow): number => STAGES.indexOf(a.stage) - STAGES.indexOf(b.stage);
+/** In the order of work. */
+export const inOrder = (a: StageRow, b: StageRow): number => STAGES.indexOf(a.stage) - STAGES.indexOf(b.stage);
 
 /** The nine stages in the order of work. */
 export async function stagesOf(restorationId: string): Promise<StageRow[]> {

@@ -3,8 +3,8 @@ import { QueryTypes, type FindOptions, type WhereOptions } from 'sequelize';
 import { Refusal } from '@/core/refusal';
 import { database, transactionUnderWay } from './connection';
 import { asRefusal } from './relations';
-import type { RowOf } from './rows';
-import type { TableName } from './schema';
+import { TABLES, type RowOf, type TableName } from './tables';
+import type { Table } from './column';
 
 type Order = FindOptions['order'];
 
@@ -73,26 +73,11 @@ export async function findRow<T extends TableName>(table: T, id: string): Promis
   return (await findRows(table, { id }))[0] ?? null;
 }
 
-const NOUNS: Partial<Record<TableName, string>> = {
-  restorations: 'restoration',
-  pieces: 'piece',
-  photos: 'photograph',
-  measurements: 'measurement',
-  findings: 'finding',
-  stock: 'bottle',
-  treatments: 'treatment',
-  sessions: 'session',
-  timers: 'timer',
-  removal_steps: 'step',
-  lots: 'lot',
-  connections: 'connection',
-  blocks: 'block',
-};
-
 /** One row by its id. @throws Refusal where there is none */
 export async function needRow<T extends TableName>(table: T, id: string): Promise<RowOf[T]> {
   const row = await findRow(table, id);
-  if (!row) throw new Refusal('id', `This ${NOUNS[table] ?? table} is not here any more. Go back and choose another.`);
+  const { noun = table }: Table = TABLES[table];
+  if (!row) throw new Refusal('id', `This ${noun} is not here any more. Go back and choose another.`);
   return row;
 }
 

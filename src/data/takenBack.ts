@@ -4,7 +4,7 @@ import type { Stage } from '@/core/runsheet/stages';
 import { inTransaction } from './connection';
 import { appendLog } from './log';
 import type { TakenBack } from './rows';
-import type { TableName } from './schema';
+import { TABLES, type TableName } from './tables';
 import { addRow, changeRow, findColumns, findRow, findRows, needRow, removeRows } from './table';
 
 interface Taking {
@@ -56,6 +56,9 @@ export async function takeBack({ restorationId, stage, what, remove, letGo = [] 
   });
 }
 
+/** It was kept by the name of its table; what stood in one that is no more has no place to go back to. */
+const isTable = (name: string): name is TableName => name in TABLES;
+
 /**
  * Brings back what was taken back.
  *
@@ -66,9 +69,9 @@ export async function bringBack(id: string, now: Date): Promise<void> {
     const { restorationId, what, removed, changed, broughtBackAt } = await needRow('taken_back', id);
     if (broughtBackAt !== null) throw new Refusal('id', `It is back already: ${what}.`);
     try {
-      for (const { table, row } of [...removed].reverse()) await addRow(table, row as never);
+      for (const { table, row } of [...removed].reverse()) if (isTable(table)) await addRow(table, row as never);
       for (const { table, id: rowId, before } of changed)
-        if (await findRow(table, rowId)) await changeRow(table, { id: rowId }, before as never);
+        if (isTable(table) && (await findRow(table, rowId))) await changeRow(table, { id: rowId }, before as never);
     } catch (failure) {
       if (!(failure instanceof Refusal) && !/constraint/i.test(String(failure))) throw failure;
       throw new Refusal(

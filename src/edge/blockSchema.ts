@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { MOST } from './limits';
+import { MOST } from '@/core/limits';
 
 const step = Joi.string().required();
 

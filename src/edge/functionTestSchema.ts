@@ -1,21 +1,7 @@
 import Joi from 'joi';
-import { MOST } from './limits';
-import {
-  TEST_PHASES,
-  TEST_STATES,
-  type TestPhase,
-  type TestResults,
-  type TestWords,
-} from '@/core/runsheet/functionTest';
-
-/** What an item of a test is called. */
-const item = /^\S(.{0,58}\S)?$/;
-const state = Joi.string().valid(...TEST_STATES);
-
-/** Items of a test and how each was found. */
-export const testResultsSchema = Joi.object<TestResults>().pattern(item, state).min(1).max(60);
-/** A word to each. */
-export const testWordsSchema = Joi.object<TestWords>().pattern(item, Joi.string().trim().max(200));
+import { MOST } from '@/core/limits';
+import { TEST_PHASES, type TestPhase, type TestResults, type TestWords } from '@/core/runsheet/functionTest';
+import { testResultsSchema, testWordsSchema } from '@/core/runsheet/functionTestSchema';
 
 /** What a function test sends, at intake and before the case is closed. */
 export const functionTestSchema = Joi.object<{

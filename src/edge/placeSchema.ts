@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { STAGES } from '@/core/runsheet/stages';
-import { MOST } from './limits';
+import { MOST } from '@/core/limits';
 
 /** Where on the run sheet something belongs. */
 export const stagePlace = {

@@ -1,8 +1,8 @@
 import type { OwnerRequest } from '@/data/rows';
 import Joi from 'joi';
-import { MOST } from '@/edge/limits';
+import { MOST } from '@/core/limits';
 import { someWords, stagePlace } from '@/edge/placeSchema';
-import { surfaceSchema } from '@/edge/cleaningSchema';
+import { surfaceSchema } from '@/core/materials/schema';
 import { AIMS, type Aim } from '@/core/intake/aim';
 import { ABOUTS, ANSWERS, CHANGING, type OwnerAnswer } from '@/core/intake/owner';
 import { FINISHES, MATERIALS, METAL, STAGE_STATES, type Stage, type StageState, YES_NO } from '@/core/runsheet/stages';

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { MOST } from '@/edge/limits';
+import { MOST } from '@/core/limits';
 import type { AgentId, OwnAgent } from '@/core/materials/agents';
 import { FAMILY_NAMES, type Family } from '@/core/materials/families';
 import { SOIL_IDS, type SoilId } from '@/core/cleaning/soils';
@@ -7,7 +7,7 @@ import { SURFACE_IDS, type OwnSurface, type SurfaceId } from '@/core/materials/s
 import type { AgedBottle, GasTest } from '@/core/peroxide/agedBottle';
 import { TEST_WAYS, type TestWay } from '@/core/peroxide/bottle';
 import { STRENGTH_UNITS, type StrengthUnit } from '@/core/peroxide/strength';
-import { agentSchema, surfaceSchema } from '@/edge/cleaningSchema';
+import { agentSchema, surfaceSchema } from '@/core/materials/schema';
 import { STOCK_KINDS } from './kinds';
 import { TAKES, type Often } from './takes';
 

@@ -1,7 +1,8 @@
 import Joi from 'joi';
 import { hoursFrom, WEEKDAYS, type DayHours } from '@/core/runsheet/hours';
+import { UNIT_SYSTEMS } from '@/core/units';
 import { currencySchema, timeZoneSchema } from '@/edge/localSchema';
-import { MOST } from '@/edge/limits';
+import { MOST } from '@/core/limits';
 import type { Workshop } from '@/data/rows';
 
 type PlaceForm = Omit<Workshop, 'id' | 'hourlyRateMinor' | 'hours' | 'lampMwPerCm2'>;
@@ -28,7 +29,10 @@ export const placeSchema = Joi.object<PlaceForm>({
   longitude: Joi.number().min(-180).max(180).empty('').default(null).allow(null).label('Longitude'),
   altitudeM: Joi.number().min(-400).max(6000).empty('').default(0).label('Altitude'),
   timeZone: timeZoneSchema,
-  units: Joi.string().valid('metric', 'us').required().label('Units'),
+  units: Joi.string()
+    .valid(...UNIT_SYSTEMS)
+    .required()
+    .label('Units'),
   currency: currencySchema,
 })
   // An empty field has become null by now, which `and` would take for given.

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { MOST } from '@/edge/limits';
+import { MOST } from '@/core/limits';
 import { SCHOOLS, type SchoolId } from '@/core/session/schools';
 import { STRENGTH_UNITS, type StrengthUnit } from '@/core/peroxide/strength';
 import { REFUSE_ABOVE_PERCENT_WW } from '@/core/peroxide/dilution';

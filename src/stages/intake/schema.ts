@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { railsTyped } from '@/core/intake/rails';
 import { LAST_RUNS, POLARITIES, SUPPLY_KINDS, type PowerFacts } from '@/core/intake/firstPower';
-import { MOST } from '@/edge/limits';
+import { MOST } from '@/core/limits';
 import type { Provenance } from '@/data/restorations';
 
 const provenance = {

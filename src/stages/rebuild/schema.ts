@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { MOST } from '@/edge/limits';
+import { MOST } from '@/core/limits';
 
 const id = Joi.string().required();
 const howMany = Joi.number().integer().min(1).max(500).required().label('How many');

@@ -13,7 +13,7 @@ import { isAgainstRules } from '@/data/relations';
 import { withIncoming } from '@/data/incoming';
 import { withFiles, type ToKeep } from '@/data/photos/store';
 import type { Photo } from '@/data/rows';
-import { MOST } from '@/edge/limits';
+import { MOST } from '@/core/limits';
 import { bundleSchema, MOST_ROWS } from './bundleSchema';
 import { photoEntry } from './exportZip';
 import { broughtForward } from './olderBundles';

@@ -1,6 +1,6 @@
 import { usualPart, type FindingKind } from '@/core/intake/findings';
 import { KEY_GROUPS } from '@/core/runsheet/functionTest';
-import { BUNDLE_VERSION } from '@/data/bundle';
+import { BUNDLE_VERSION, LATER_PARTS } from '@/data/bundle';
 import { PLAIN } from '@/data/pieces';
 import { AT_FIRST } from '@/data/restorations';
 
@@ -19,19 +19,8 @@ const ROWS: Record<string, Json> = {
 };
 /** Fields that are worked out since. */
 const DROPPED: Record<string, readonly string[]> = { sessions: ['measurementId'] };
-const ADDED = [
-  'removalSteps',
-  'lots',
-  'connections',
-  'blocks',
-  'functionTests',
-  'requests',
-  'sinkSteps',
-  'ownAgents',
-  'ownSurfaces',
-  'looksAgain',
-  'missing',
-];
+/** Parts that later versions added. */
+const ADDED = [...LATER_PARTS, 'ownAgents', 'ownSurfaces', 'missing'];
 
 /** A test of all keys at once becomes one of each group. */
 function byGroup(test: Json): Json {
@@ -43,9 +32,12 @@ function byGroup(test: Json): Json {
 const without = (row: Json, fields: readonly string[] = []): Json =>
   Object.fromEntries(Object.entries(row).filter(([name]) => !fields.includes(name)));
 
+const isEarlier = (version: unknown): boolean =>
+  Number.isInteger(version) && (version as number) >= 1 && (version as number) < BUNDLE_VERSION;
+
 /** An exported restoration of an older version in the shape of today; anything else is left as it is. */
 export function broughtForward(given: unknown): unknown {
-  if (!isJson(given) || ![1, 2, 3, 4, 5].includes(given.version as number)) return given;
+  if (!isJson(given) || !isEarlier(given.version)) return given;
   const rows = (name: string) => (Array.isArray(given[name]) ? (given[name] as unknown[]).filter(isJson) : []);
   return {
     ...given,

@@ -25,7 +25,7 @@ function* wrongRows(bundle: Bundle): Generator<string> {
   const stock = new Set(bundle.stock.map(({ id }) => id));
   for (const [name, table, rows] of parts) {
     if (ids.get(table)!.size < rows.length) yield `${name} holds ${String(twice(rows.map(({ id }) => id)))} twice`;
-    const relations = Object.entries(RELATIONS[table as keyof typeof RELATIONS] ?? {}) as [string, string][];
+    const relations = Object.entries(RELATIONS[table] ?? {});
     for (const [i, row] of rows.entries()) {
       if (row.restorationId !== bundle.restoration.id) yield `${name}[${i}] belongs to another restoration`;
       for (const [field, target] of relations)

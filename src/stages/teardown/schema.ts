@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { MOST } from '@/edge/limits';
+import { MOST } from '@/core/limits';
 import { CONNECTION_KINDS, JOINT_KINDS, type ConnectionKind, type Joint } from '@/core/teardown/joints';
 import { DRIVES, FATES, HEADS, MOST_IN_A_LOT, PLAIN_THING, SHANKS, THINGS, type Lot } from '@/core/teardown/lots';
 

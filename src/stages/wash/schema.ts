@@ -4,7 +4,7 @@ import { VISIBLE, type Visible } from '@/core/cleaning/ladder';
 import { OUTCOMES, type Outcome } from '@/core/cleaning/outcomes';
 import { SOIL_IDS, type SoilId } from '@/core/cleaning/soils';
 import type { Tub } from '@/core/cleaning/loads';
-import { agentSchema } from '@/edge/cleaningSchema';
+import { agentSchema } from '@/core/materials/schema';
 
 const id = Joi.string().required();
 const words = (label: string) => Joi.string().trim().max(1000).allow('').default('').label(label);

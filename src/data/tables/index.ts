@@ -1,0 +1,22 @@
+import type { Row } from '../column';
+import { BRIGHTEN_TABLES } from './brighten';
+import { MACHINE_TABLES } from './machine';
+import { TEARDOWN_TABLES } from './teardown';
+import { WASH_TABLES } from './wash';
+import { WORKSHOP_TABLES } from './workshop';
+
+/**
+ * Every table, as it is written down in its room of this folder. The migrations make the tables; a test holds the two
+ * against each other.
+ */
+export const TABLES = {
+  ...WORKSHOP_TABLES,
+  ...MACHINE_TABLES,
+  ...BRIGHTEN_TABLES,
+  ...TEARDOWN_TABLES,
+  ...WASH_TABLES,
+};
+
+export type TableName = keyof typeof TABLES;
+/** Which row each table holds. */
+export type RowOf = { [T in TableName]: Row<(typeof TABLES)[T]> };
