@@ -31,8 +31,15 @@ module.exports = {
       name: 'data-over-core',
       severity: 'error',
       comment: 'And the kinds of what the pool runs.',
-      from: { path: '^src/data/' },
+      from: { path: '^src/data/', pathNot: '\\.test(ing)?\\.ts$' },
       to: { path: '^src/', pathNot: '^src/(data|core)/|^src/workers/heavy\\.worker\\.ts$' },
+    },
+    {
+      name: 'work-over-data',
+      severity: 'error',
+      comment: 'What is done to a machine: rules, cautions, words of the log. It knows no screen.',
+      from: { path: '^src/work/', pathNot: '\\.test(ing)?\\.ts$' },
+      to: { path: '^src/', pathNot: '^src/(work|data|core)/' },
     },
     {
       name: 'ui-knows-no-stage',
@@ -63,16 +70,16 @@ module.exports = {
     {
       name: 'rooms-over-core-data-ui',
       comment:
-        'Stages, bench, stores and the rooms beside them share through core, data, edge and ui, never through each other.',
+        'Stages, bench, stores and the rooms beside them share through core, data, work, edge and ui, never through each other.',
       severity: 'error',
       from: { path: '^src/(stages/[^/]+|bench|stores|runsheet|measuring|sums|workshop)/', pathNot: '\\.test\\.tsx?$' },
-      to: { path: '^src/', pathNot: '^src/(core|data|edge|ui|undo|clipboard|workers|$1)/' },
+      to: { path: '^src/', pathNot: '^src/(core|data|work|edge|ui|undo|clipboard|workers|$1)/' },
     },
     {
       name: 'undo-and-clipboard-for-all-rooms',
       severity: 'error',
       from: { path: '^src/(undo|clipboard)/', pathNot: '\\.test\\.tsx?$' },
-      to: { path: '^src/', pathNot: '^src/(undo|clipboard|core|data|edge|ui)/' },
+      to: { path: '^src/', pathNot: '^src/(undo|clipboard|core|data|work|edge|ui)/' },
     },
     { name: 'nobody-imports-app', severity: 'error', from: { pathNot: '^src/app/' }, to: { path: '^src/app/' } },
     { name: 'nothing-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },

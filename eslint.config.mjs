@@ -43,7 +43,7 @@ export default tseslint.config(
     files: [
       'src/edge/clock.ts',
       'src/ui/clock.ts',
-      'src/data/trial.ts',
+      'src/work/trial.ts',
       'scripts/**',
       'benchmarks/**',
       'e2e/**',

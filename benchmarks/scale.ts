@@ -5,7 +5,7 @@ import path from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { findAnything } from '@/bench/find';
 import { closeDatabase, queriesSoFar } from '@/data/connection';
-import { copyRestorations } from '@/data/manyYears.testing';
+import { copyRestorations } from '@/work/manyYears.testing';
 import { piecesOf } from '@/data/pieces';
 import { planView } from '@/stages/brighten/plan/plan';
 import { planSchema } from '@/stages/brighten/schema';

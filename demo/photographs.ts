@@ -1,12 +1,12 @@
 import { withHoles } from '@/core/picture/find';
-import type { Measured } from '@/core/picture/measure';
-import { measurePicture } from '@/core/picture/measure';
+import { type Measured, measurePicture } from '@/core/picture/measure';
 import type { Share } from '@/core/picture/picture';
 import type { MeasureSpec } from '@/core/picture/spec';
 import type { Stage } from '@/core/runsheet/stages';
-import { HIDDEN_REGION, keepMeasurement, PIECE_REGION } from '@/data/measurements';
+import { keepMeasurement } from '../src/work/measurements';
+import { HIDDEN_REGION, PIECE_REGION } from '@/data/measurements';
 import { decodePicture } from '@/data/photos/decode';
-import { addPhoto } from '@/data/photos/store';
+import { addPhoto } from '../src/work/photos';
 import type { Measurement, Photo, Piece } from '@/data/rows';
 import { toJpeg } from '@/simulators/camera/jpeg';
 import type { Scene } from '@/simulators/camera/scene';

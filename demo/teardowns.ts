@@ -1,10 +1,11 @@
-import { keepFunctionTest } from '@/data/functionTests';
+import { keepFunctionTest } from '../src/work/tests';
 import { TEST_ITEMS, type TestPhase, type TestResults } from '@/core/runsheet/functionTest';
 import type { ConnectionKind, Joint } from '@/core/teardown/joints';
 import type { Share } from '@/core/picture/picture';
 import type { Lot } from '@/core/teardown/lots';
-import { addBlock, addConnection, addLot, addTray, listTrays, pinStep, takeOff, teardownOf } from '@/data/teardown';
-import { explainLot, putOn, tickConnection, tickLot } from '@/data/rebuild';
+import { addBlock, addConnection, addLot, addTray, pinStep, takeOff } from '../src/work/teardown';
+import { listTrays, teardownOf } from '@/data/teardown';
+import { explainLot, putOn, tickConnection, tickLot } from '../src/work/rebuild/on';
 
 interface Off {
   name: string;

@@ -1,8 +1,8 @@
-import { tick } from '@/data/trial';
+import { tick } from '@/work/trial';
 import { setDoor, setPassphrase } from '@/data/door';
-import { openRestoration } from '@/data/restorations';
-import { takeOff } from '@/data/teardown';
-import { addPerson } from '@/data/people';
+import { openRestoration } from '../src/work/restorations';
+import { takeOff } from '../src/work/teardown';
+import { addPerson } from '../src/work/workshop';
 import { PASSPHRASE } from './passphrase';
 
 // A workshop of two with one machine half apart, behind a passphrase.

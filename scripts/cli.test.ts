@@ -1,4 +1,4 @@
-import { tick } from '@/data/trial';
+import { tick } from '@/work/trial';
 import { execFile } from 'node:child_process';
 import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import os from 'node:os';

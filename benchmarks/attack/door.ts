@@ -1,7 +1,7 @@
 import http from 'node:http';
 import { closeDatabase } from '@/data/connection';
 import { setDoor, setPassphrase } from '@/data/door';
-import { openRestoration } from '@/data/restorations';
+import { openRestoration } from '../../src/work/restorations';
 import { HEADER_SETS, METHODS, raw, WAYS_ROUND } from '../../e2e/raw';
 import { actionsOfBuild, attacked, newFolder, removeFolder, tell } from './server';
 

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { queriesSoFar } from '@/data/connection';
 import { setDoor, setPassphrase } from '@/data/door';
-import { inTrialWorkshop, tick } from '@/data/trial';
+import { inTrialWorkshop, tick } from '@/work/trial';
 import { ask } from '@/edge/request.testing';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));

@@ -1,5 +1,5 @@
 import { runningTimers } from '@/data/timers';
-import { inTrialWorkshop, trialPiece } from '@/data/trial';
+import { inTrialWorkshop, trialPiece } from '@/work/trial';
 import { wrongs } from '@/edge/wrongs';
 import { endOwnTimer, search, startOwnTimer } from './actions';
 

@@ -1,7 +1,7 @@
 'use server';
 
 import Joi from 'joi';
-import { endTimer, startTimer } from '@/data/timers';
+import { endTimer, startTimer } from '@/work/timers';
 import type { Answer } from '@/edge/answer';
 import { standing } from '@/edge/entered';
 import { write, type Given } from '@/edge/write';

@@ -1,9 +1,10 @@
 import { caution } from '@/core/peroxide/cautions';
-import { addPiece } from '@/data/pieces';
-import { settleStage } from '@/data/restorations';
+import { addPiece } from '@/work/pieces';
+import { settleStage } from '@/work/stages';
 import type { Timer } from '@/data/rows';
-import { freshFolder, removeFolders, TRIAL_PIECE, trialPhoto, trialRestoration, tick } from '@/data/trial';
-import { endExposure, startExposure } from '@/data/exposures';
+import { freshFolder, removeFolders, TRIAL_PIECE, trialPhoto, trialRestoration, tick } from '@/work/trial';
+import { endExposure } from '@/work/brighten/end';
+import { startExposure } from '@/work/brighten/begin';
 import { findAnything } from './find';
 import { nextSteps } from './nextSteps';
 import { placeOf } from './places';

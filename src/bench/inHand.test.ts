@@ -1,7 +1,8 @@
-import { writeNote } from '@/data/log';
-import { openRestoration, settleStage } from '@/data/restorations';
-import { takeOff } from '@/data/teardown';
-import { freshFolder, removeFolders, trialRestoration, tick } from '@/data/trial';
+import { writeNote } from '@/work/notes';
+import { openRestoration } from '@/work/restorations';
+import { settleStage } from '@/work/stages';
+import { takeOff } from '@/work/teardown';
+import { freshFolder, removeFolders, trialRestoration, tick } from '@/work/trial';
 import { inHand } from './inHand';
 
 beforeAll(freshFolder);

@@ -1,7 +1,8 @@
-import { keepMeasurement } from '@/data/measurements';
-import { addPiece } from '@/data/pieces';
-import { askOwner } from '@/data/requests';
-import { setOwner, settleStage } from '@/data/restorations';
+import { keepMeasurement } from '@/work/measurements';
+import { addPiece } from '@/work/pieces';
+import { askOwner } from '@/work/owner';
+import { setOwner } from '@/work/restorations';
+import { settleStage } from '@/work/stages';
 import { stagesOf } from '@/data/stages';
 import {
   inTrialWorkshop,
@@ -13,9 +14,10 @@ import {
   trialResult,
   tick,
   inMinutes,
-} from '@/data/trial';
-import { endExposure, startExposure } from '@/data/exposures';
-import { endTreatment } from '@/data/treatments';
+} from '@/work/trial';
+import { endExposure } from '@/work/brighten/end';
+import { startExposure } from '@/work/brighten/begin';
+import { endTreatment } from '@/work/brighten/treatments';
 import { nextSteps } from './nextSteps';
 
 inTrialWorkshop();

@@ -1,10 +1,12 @@
 import { findAnything } from './find';
 import { nextSteps } from './nextSteps';
-import { bringOut, isAway, putAway } from '@/data/putAway';
+import { isAway } from '@/data/putAway';
+import { bringOut, putAway } from '@/work/restorations';
 import { database } from '@/data/connection';
 import { listRestorations, restorationsPage } from '@/data/restorations';
-import { nextTimers, startTimer } from '@/data/timers';
-import { inMinutes, inTrialWorkshop, tick, trialPiece, trialRestoration } from '@/data/trial';
+import { nextTimers } from '@/data/timers';
+import { startTimer } from '@/work/timers';
+import { inMinutes, inTrialWorkshop, tick, trialPiece, trialRestoration } from '@/work/trial';
 
 inTrialWorkshop();
 

@@ -1,6 +1,6 @@
 import type { SkySource } from '@/core/session/sessions';
 import type { NamedTimer } from '@/data/timers';
-import { TRIAL_WORKSHOP } from '@/data/trial';
+import { TRIAL_WORKSHOP } from '@/work/trial';
 import { sunToday } from './sunToday';
 
 const WORKSHOP = { ...TRIAL_WORKSHOP, id: 'w' };

@@ -2,15 +2,15 @@
 
 import { minorUnits } from '@/core/ledger/money';
 import {
-  addFinding as keepFinding,
   changeFinding,
   closeUp,
+  addFinding as keepFinding,
   pinFinding,
   settleFinding,
   unsettleFinding,
-} from '@/data/findings';
-import { addLedgerEntry, correctMinutes } from '@/data/ledger';
-import { writeNote } from '@/data/log';
+} from '@/work/findings';
+import { addLedgerEntry, correctMinutes } from '@/work/ledger';
+import { writeNote } from '@/work/notes';
 import { needRow } from '@/data/table';
 import { getWorkshop } from '@/data/workshop';
 import type { Answer } from '@/edge/answer';

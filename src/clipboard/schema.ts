@@ -11,7 +11,7 @@ import {
 } from '@/core/intake/findings';
 import type { Share } from '@/core/picture/picture';
 import type { Stage } from '@/core/runsheet/stages';
-import type { NewFinding } from '@/data/findings';
+import type { NewFinding } from '@/work/findings';
 import { MOST } from '@/core/limits';
 import { someWords, stagePlace } from '@/edge/placeSchema';
 

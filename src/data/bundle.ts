@@ -1,28 +1,26 @@
-import { Op } from 'sequelize';
-import { agentOf } from '@/core/materials/agents';
-import { knownSurface } from '@/core/materials/surfaces';
-import { countOf } from '@/core/ledger/left';
-import { Refusal } from '@/core/refusal';
-import { ownKnowledge } from './cleaning';
-import { inTransaction } from './connection';
-import { appendLog, logOf, newestMark } from './log';
+import type { Table } from './column';
+import { logOf } from './log';
 import { piecesOf } from './pieces';
 import { findRestoration } from './restorations';
-import { addRow, addRows, deferRelations, findRow, findRows } from './table';
-import type { Table } from './column';
-import { inOrder } from './stages';
-import { TABLES, type TableName } from './tables';
 import type { LogEntry, OwnAgentRow, OwnSurfaceRow, Restoration, RowOf, Session, StockItem } from './rows';
+import { inOrder } from './stages';
+import { findRows } from './table';
+import { TABLES, type TableName } from './tables';
 import { getWorkshop } from './workshop';
+import { Op } from 'sequelize';
 
 export const BUNDLE_FORMAT = 'kvell-restoration';
+
 /** Version in which the fields of its rows changed last; a table that came later raises it. */
 const FIELDS_SINCE = 6;
 
 type Tables = typeof TABLES;
+
 type PartOf<T> = T extends { exported: { as: infer P extends string } } ? P : never;
+
 /** Rows of each table that goes along, by the name of its part. */
 type Parts = { [T in TableName as PartOf<Tables[T]>]: RowOf[T][] };
+
 export type BundlePart = keyof Parts;
 
 /** Which table each part of a bundle fills. */
@@ -31,10 +29,14 @@ export const BUNDLE_TABLES = Object.fromEntries(
     exported ? [[exported.as, name]] : [],
   ),
 ) as Record<BundlePart, TableName>;
+
 export const BUNDLE_PARTS = Object.keys(BUNDLE_TABLES) as BundlePart[];
+
 const exportedAs = (part: BundlePart) => (TABLES[BUNDLE_TABLES[part]] as Table).exported!;
+
 /** Parts that an older record may not have yet. */
 export const LATER_PARTS = BUNDLE_PARTS.filter((part) => exportedAs(part).since > 1);
+
 export const BUNDLE_VERSION = Math.max(FIELDS_SINCE, ...BUNDLE_PARTS.map((part) => exportedAs(part).since));
 
 /** One restoration with everything that belongs to it. */
@@ -110,80 +112,3 @@ const asExported = (session: Session, all: readonly Session[]): Session => ({
   takes: null,
   coats: session.coats.map(({ at, amountMl }) => ({ at, amountMl, movementIds: [], ledgerIds: [] })),
 });
-
-/** @throws Refusal where the bundle speaks of an agent or surface of somebody's own that it does not bring along */
-async function needsKnown({ sinkSteps, pieces }: Bundle): Promise<void> {
-  const own = await ownKnowledge();
-  for (const { agent, surface } of sinkSteps) {
-    agentOf(agent, own.agents);
-    knownSurface(surface, own.surfaces);
-  }
-  for (const { surfaces } of pieces) for (const surface of surfaces) knownSurface(surface, own.surfaces);
-}
-
-/** What another workshop added itself comes along; a name that is taken here is told apart by a number. */
-async function keepOwn<T extends 'own_agents' | 'own_surfaces'>(table: T, row: RowOf[T]): Promise<void> {
-  if (await findRow(table, row.id)) return;
-  const titles = new Set((await findRows(table, {})).map(({ title }) => title));
-  let { title } = row;
-  for (let i = 2; titles.has(title); i++) title = `${row.title} (${i})`;
-  await addRow(table, { ...row, title });
-}
-
-/** A bottle that a treatment names; it comes along by its label and does not stand on this shelf. */
-async function keepBottle(item: StockItem, now: Date): Promise<void> {
-  if (await findRow('stock', item.id)) return;
-  await addRow('stock', item);
-  const empty = { ...countOf(item.sizeMl, [], 0), stockId: item.id, restorationId: null, at: now.toISOString() };
-  await addRow('movements', empty);
-}
-
-/** @throws Refusal where the restoration is here already */
-export async function needsNew({ id, title }: Restoration): Promise<void> {
-  if (await findRow('restorations', id))
-    throw new Refusal('file', `“${title}” is here already. Tick “import as a copy” to have it twice, or leave it.`);
-}
-
-/**
- * Puts a bundle into this workshop, whole or not at all.
- *
- * @throws Refusal where the restoration is here already
- */
-export async function keepBundle(bundle: Bundle, now: Date): Promise<void> {
-  await inTransaction(async () => {
-    const { restoration } = bundle;
-    await needsNew(restoration);
-    await addRow('restorations', restoration);
-    for (const item of bundle.stock) await keepBottle(item, now);
-    for (const row of bundle.ownAgents) await keepOwn('own_agents', row);
-    for (const row of bundle.ownSurfaces) await keepOwn('own_surfaces', row);
-    await needsKnown(bundle);
-    // What is named may come after what names it; all of it was checked to be there.
-    await deferRelations();
-    for (const part of BUNDLE_PARTS) await addRows(BUNDLE_TABLES[part], bundle[part] as never);
-    await keepLog(bundle.log);
-    await appendLog(
-      {
-        restorationId: null,
-        stage: null,
-        kind: 'import',
-        words: `Imported: ${restoration.title}, from ${bundle.workshop.name}.`,
-      },
-      now,
-    );
-  });
-}
-
-/** Its entries go behind those that are here, in their order. */
-async function keepLog(log: readonly LogEntry[]): Promise<void> {
-  const behind = await newestMark();
-  const given = new Map(log.map(({ id }, i) => [id, behind + i + 1]));
-  await addRows(
-    'log',
-    log.map((entry) => ({
-      ...entry,
-      id: given.get(entry.id)!,
-      corrects: entry.corrects === null ? null : (given.get(entry.corrects) ?? null),
-    })),
-  );
-}

@@ -2,7 +2,7 @@ import { scryptSync } from 'node:crypto';
 import { DESK, doorState, setDoor, setPassphrase, signEveryoneOut, tryPassphrase, waitAfter } from './door';
 import { logOf } from './log';
 import { addRow, changeRow, findRow } from './table';
-import { freshFolder, removeFolders, tick } from './trial';
+import { freshFolder, removeFolders, tick } from '@/work/trial';
 
 beforeEach(freshFolder);
 afterAll(removeFolders);

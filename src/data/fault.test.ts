@@ -5,7 +5,7 @@ import { Sequelize, Transaction } from 'sequelize';
 import { closeDatabase, database, inTransaction } from './connection';
 import { FAULTS, faultOf, NewerData, type Fault } from './fault';
 import { changeRow } from './table';
-import { freshFolder, removeFolders, trialRestoration } from './trial';
+import { freshFolder, removeFolders, trialRestoration } from '@/work/trial';
 
 afterAll(removeFolders);
 

@@ -1,30 +1,8 @@
-import { firstPower, type FirstPower, type PowerDecision, type PowerFacts } from '@/core/intake/firstPower';
-import { inTransaction } from './connection';
-import { appendLog } from './log';
 import type { LogEntry } from './rows';
-import { needRow, select } from './table';
+import { select } from './table';
+import { type PowerDecision, type PowerFacts, firstPower } from '@/core/intake/firstPower';
 
-const KIND = 'first power';
-
-/** Writes down what was known before the first power and what follows from it. */
-export async function keepFirstPower(restorationId: string, facts: PowerFacts, now: Date): Promise<FirstPower> {
-  const found = firstPower(facts);
-  await inTransaction(async () => {
-    await needRow('restorations', restorationId);
-    const words = `First power: ${found.decision}. ${found.reasons.join(' ')}`;
-    await appendLog(
-      {
-        restorationId,
-        stage: 'intake',
-        kind: KIND,
-        words,
-        data: { facts, decision: found.decision, reasons: found.reasons },
-      },
-      now,
-    );
-  });
-  return found;
-}
+export const KIND = 'first power';
 
 /** What was known and decided last. */
 export interface PowerDecided {

@@ -1,66 +1,8 @@
-import {
-  faultyIn,
-  foundWords,
-  kindOf,
-  partOf,
-  type TestPhase,
-  type TestResults,
-  type TestWords,
-} from '@/core/runsheet/functionTest';
-import { inTransaction } from './connection';
-import { addFinding, findingsOf, settleFinding } from './findings';
-import { appendLog } from './log';
 import type { FunctionTest } from './rows';
-import { addRow, findRows, needRow } from './table';
+import { findRows } from './table';
 
 /** As they were written down: a clock that was set back makes no test the newest that is not. */
 const IN_ORDER: [string, string][] = [['rowid', 'ASC']];
 
 export const functionTestsOf = (restorationId: string): Promise<FunctionTest[]> =>
   findRows('function_tests', { restorationId }, IN_ORDER);
-
-interface NewTest {
-  restorationId: string;
-  phase: TestPhase;
-  results: TestResults;
-  words: TestWords;
-  waivedWhy: string | null;
-}
-
-/**
- * Keeps a function test, or that it is waived with a reason. What is faulty becomes a finding, once, which goes to the
- * stage that treats it; where the test is waived for it, it is left on purpose.
- */
-export async function keepFunctionTest(test: NewTest, now: Date): Promise<void> {
-  const { restorationId, phase, results, waivedWhy } = test;
-  await inTransaction(async () => {
-    await needRow('restorations', restorationId);
-    await addRow('function_tests', { ...test, at: now.toISOString() });
-    const stage = phase === 'before' ? 'intake' : 'rebuild';
-    const words = `Function test ${phase}: ${foundWords(test)}.${waivedWhy === null ? '' : ` Waived: ${waivedWhy}.`}`;
-    await appendLog({ restorationId, stage, kind: 'function test', words, data: { results, words: test.words } }, now);
-    for (const item of faultyIn(test)) await foundFaulty(test, item, stage, now);
-  });
-}
-
-async function foundFaulty(
-  { restorationId, results, words, waivedWhy }: NewTest,
-  item: string,
-  stage: 'intake' | 'rebuild',
-  now: Date,
-): Promise<void> {
-  const known = (await findingsOf(restorationId)).some(
-    ({ kind, settledAs, words: said }) =>
-      (kind === 'dead' || kind === 'works now and then') &&
-      settledAs === null &&
-      (said === item || said.startsWith(`${item}:`)),
-  );
-  if (known) return;
-  const said = words[item] ? `${item}: ${words[item]}` : item;
-  const kind = kindOf(results[item]!);
-  const { id } = await addFinding(
-    { restorationId, pieceId: null, stage, kind, part: partOf(item), severity: 'plain', words: said },
-    now,
-  );
-  if (waivedWhy !== null) await settleFinding(id, 'left on purpose', waivedWhy, now);
-}

@@ -1,9 +1,8 @@
-import { Op } from 'sequelize';
-import type { Stage } from '@/core/runsheet/stages';
-import { Refusal } from '@/core/refusal';
-import { database, inTransaction } from './connection';
+import { database } from './connection';
 import type { LogEntry } from './rows';
 import { addNumbered, findColumns, findRows } from './table';
+import type { Stage } from '@/core/runsheet/stages';
+import { Op } from 'sequelize';
 
 export interface NewLogEntry {
   restorationId: string | null;
@@ -60,18 +59,4 @@ export async function logPage(
 export async function lastStageOf(restorationId: string): Promise<Stage | null> {
   const [worked] = await findRows('log', { restorationId, stage: { [Op.not]: null } }, [['id', 'DESC']], 1);
   return worked?.stage ?? null;
-}
-
-/** Writes an own note, or a new wording of an earlier one. */
-export async function writeNote(
-  note: { restorationId: string; stage: Stage; words: string; corrects: number | null },
-  now: Date,
-): Promise<void> {
-  await inTransaction(async () => {
-    if (note.corrects !== null) {
-      const [old] = await findRows('log', { id: note.corrects, restorationId: note.restorationId });
-      if (!old) throw new Refusal('corrects', 'The entry to correct is not in this log. Write a new note.');
-    }
-    await appendLog({ ...note, kind: 'note' }, now);
-  });
 }

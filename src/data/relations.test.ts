@@ -3,8 +3,8 @@ import { RELATIONS } from './relations';
 import type { Table } from './column';
 import { TABLES } from './tables';
 import { addRow, changeRow, select } from './table';
-import { inTrialWorkshop, tick, trialPhoto, trialPiece, trialRestoration } from './trial';
-import { addFinding } from './findings';
+import { inTrialWorkshop, tick, trialPhoto, trialPiece, trialRestoration } from '@/work/trial';
+import { addFinding } from '@/work/findings';
 
 inTrialWorkshop();
 

@@ -1,12 +1,6 @@
-import { Op } from 'sequelize';
-import { SCHOOL } from '@/core/session/schools';
-import { Refusal } from '@/core/refusal';
-import { inTransaction } from './connection';
-import { appendLog } from './log';
-import { plansLooks } from './looks';
-import { endPlanned } from './planned';
 import type { Session, Treatment } from './rows';
-import { addRow, changeRow, findRows, needRow } from './table';
+import { findRows } from './table';
+import { Op } from 'sequelize';
 
 const IN_ORDER = [
   ['startedAt', 'ASC'],
@@ -15,14 +9,11 @@ const IN_ORDER = [
 
 export const treatmentsOf = (restorationId: string | string[]): Promise<Treatment[]> =>
   findRows('treatments', { restorationId }, [['plannedAt', 'ASC']]);
+
 export const sessionsOf = (restorationId: string | string[]): Promise<Session[]> =>
   findRows('sessions', { restorationId }, IN_ORDER);
-export const sessionsOfPiece = (pieceId: string): Promise<Session[]> => findRows('sessions', { pieceId }, IN_ORDER);
 
-export type Way = Pick<
-  Treatment,
-  'school' | 'stockId' | 'stockPercentWW' | 'targetPercentWW' | 'amountMl' | 'toleranceB'
->;
+export const sessionsOfPiece = (pieceId: string): Promise<Session[]> => findRows('sessions', { pieceId }, IN_ORDER);
 
 /** Exposures that run, of these pieces. */
 export const runningIn = (pieceIds: string[]): Promise<Session[]> =>
@@ -31,71 +22,3 @@ export const runningIn = (pieceIds: string[]): Promise<Session[]> =>
 /** Treatments of other machines that go on, those begun last first. */
 export const treatmentsElsewhere = (restorationId: string, most: number): Promise<Treatment[]> =>
   findRows('treatments', { endedAt: null, restorationId: { [Op.ne]: restorationId } }, [['plannedAt', 'DESC']], most);
-
-/** The treatment of a piece that goes this way; where another goes, that one ends and this begins. */
-export async function treatmentFor(pieceId: string, way: Way, begins: Date): Promise<Treatment> {
-  const { restorationId } = await needRow('pieces', pieceId);
-  const [going] = await findRows('treatments', { pieceId, school: way.school, endedAt: null }, [['plannedAt', 'DESC']]);
-  if (going && going.targetPercentWW === way.targetPercentWW) return going;
-  const [latest] = await findRows('measurements', { pieceId, basis: 'card' }, [['measuredAt', 'DESC']]);
-  const at = begins.toISOString();
-  await changeRow('treatments', { pieceId, endedAt: null }, { endedAt: at, endedWhy: 'another way chosen' });
-  const startMeasurementId = latest?.id ?? null;
-  return addRow('treatments', {
-    ...way,
-    restorationId,
-    pieceId,
-    plannedAt: at,
-    startMeasurementId,
-    endedAt: null,
-    endedWhy: null,
-  });
-}
-
-/** Closes a treatment: matched, or given up, and why. */
-export async function endTreatment(treatmentId: string, why: string, now: Date): Promise<void> {
-  await inTransaction(async () => {
-    const treatment = await needRow('treatments', treatmentId);
-    const piece = await needRow('pieces', treatment.pieceId);
-    const [running] = await findRows('sessions', { treatmentId, endedAt: null });
-    if (running)
-      throw new Refusal('treatment', 'An exposure of it still runs. End that first, with what really happened.');
-    if (
-      !(await changeRow(
-        'treatments',
-        { id: treatmentId, endedAt: null },
-        { endedAt: now.toISOString(), endedWhy: why },
-      ))
-    )
-      throw new Refusal(
-        'treatment',
-        'Its brightening was ended already, perhaps on another screen. Nothing was changed.',
-      );
-    await plansLooks(treatment, now);
-    await endPlanned({ pieceId: piece.id }, null, now);
-    const { restorationId } = treatment;
-    const words = `Brightening of ${piece.tag} ${piece.name} ended: ${why}`;
-    await appendLog({ restorationId, stage: 'brighten', kind: 'treatment', words }, now);
-  });
-}
-
-/** Opens an ended treatment again: it was ended by mistake, or a look later says so. */
-export async function reopenTreatment(treatmentId: string, now: Date): Promise<void> {
-  await inTransaction(async () => {
-    const { pieceId, restorationId, school, endedAt, endedWhy } = await needRow('treatments', treatmentId);
-    if (endedAt === null) return;
-    const [going] = await findRows('treatments', { pieceId, endedAt: null });
-    if (going)
-      throw new Refusal(
-        'treatment',
-        `This piece goes another way now: ${SCHOOL[going.school].title.toLowerCase()}. End that first.`,
-      );
-    const piece = await needRow('pieces', pieceId);
-    await changeRow('treatments', { id: treatmentId }, { endedAt: null, endedWhy: null });
-    const words = `Brightening of ${piece.tag} ${piece.name} goes on: ${SCHOOL[school].title.toLowerCase()}.`;
-    await appendLog(
-      { restorationId, stage: 'brighten', kind: 'treatment', words, data: { before: { endedAt, endedWhy } } },
-      now,
-    );
-  });
-}

@@ -1,4 +1,4 @@
-import { tick } from '@/data/trial';
+import { tick } from '@/work/trial';
 /** @jest-environment node */
 import { holdsPass, ownPath, passCookie, sealPass } from './pass';
 

@@ -1,8 +1,9 @@
 import Joi from 'joi';
 import { Refusal } from '@/core/refusal';
-import { logOf, writeNote } from '@/data/log';
+import { logOf } from '@/data/log';
+import { writeNote } from '@/work/notes';
 import { findRows } from '@/data/table';
-import { inTrialWorkshop, tick, trialRestoration } from '@/data/trial';
+import { inTrialWorkshop, tick, trialRestoration } from '@/work/trial';
 import { write, writeOver } from './write';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));

@@ -2,7 +2,7 @@
 
 import { Refusal } from '@/core/refusal';
 import { fromLocalField } from '@/core/runsheet/time';
-import { keepMeasurement } from '@/data/measurements';
+import { keepMeasurement } from '@/work/measurements';
 import { getWorkshop } from '@/data/workshop';
 import type { Answer } from '@/edge/answer';
 import { keepSchema, type KeepForm } from '@/edge/measureSchema';

@@ -4,7 +4,7 @@ import { logOf } from '@/data/log';
 import { findPiece, piecesOf } from '@/data/pieces';
 import { findRestoration } from '@/data/restorations';
 import { ledgerOf } from '@/data/ledger';
-import { inTrialWorkshop, TRIAL_PIECE, trialPiece, trialRestoration } from '@/data/trial';
+import { inTrialWorkshop, TRIAL_PIECE, trialPiece, trialRestoration } from '@/work/trial';
 import { wrongs } from '@/edge/wrongs';
 import { STAGES } from '@/core/runsheet/stages';
 import { addFinding, addMaterial, addMinutes, closeFinding, writeDown } from '@/clipboard/actions';

@@ -1,12 +1,13 @@
 'use server';
 
-import { foundOn } from '@/data/findings';
+import { foundOn } from '@/work/findings';
 import { minorUnits } from '@/core/ledger/money';
 import { inTransaction } from '@/data/connection';
-import { bringOut, putAway } from '@/data/putAway';
-import { addPiece, changePiece, findPiece } from '@/data/pieces';
-import { answerRequest, askOwner } from '@/data/requests';
-import { setAim, setEstimate, setOwner, settleStage } from '@/data/restorations';
+import { bringOut, putAway, setAim, setEstimate, setOwner } from '@/work/restorations';
+import { findPiece } from '@/data/pieces';
+import { addPiece, changePiece } from '@/work/pieces';
+import { answerRequest, askOwner } from '@/work/owner';
+import { settleStage } from '@/work/stages';
 import { getWorkshop } from '@/data/workshop';
 import type { Answer } from '@/edge/answer';
 import { needRow } from '@/data/table';

@@ -4,7 +4,7 @@ import { findingsOf } from '@/data/findings';
 import { requestsOf } from '@/data/requests';
 import { logOf } from '@/data/log';
 import { getWorkshop } from '@/data/workshop';
-import { inTrialWorkshop, trialPhoto, trialRestoration } from '@/data/trial';
+import { inTrialWorkshop, trialPhoto, trialRestoration } from '@/work/trial';
 import { wrongs } from '@/edge/wrongs';
 import { addCloseUp, addFinding, addMaterial, addMinutes, closeFinding, reopenFinding } from '@/clipboard/actions';
 import { aimAt, ask, belongsTo, guessWorth, takeAnswer } from './actions';

@@ -1,7 +1,7 @@
 import { VALIDATE } from '@/core/sums/fieldErrors';
 import type { Measurement, Piece } from '@/data/rows';
-import { PLAIN } from '@/data/pieces';
-import { TRIAL_PIECE } from '@/data/trial';
+import { PLAIN } from '@/work/pieces';
+import { TRIAL_PIECE } from '@/work/trial';
 import { distanceWords, marksOf } from './marks';
 import { findingSchema, materialSchema, minutesSchema, noteSchema, settleFindingSchema } from '@/clipboard/schema';
 import { pieceSchema, settleStageSchema } from './schema';

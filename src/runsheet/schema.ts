@@ -7,7 +7,7 @@ import { AIMS, type Aim } from '@/core/intake/aim';
 import { ABOUTS, ANSWERS, CHANGING, type OwnerAnswer } from '@/core/intake/owner';
 import { FINISHES, MATERIALS, METAL, STAGE_STATES, type Stage, type StageState, YES_NO } from '@/core/runsheet/stages';
 
-import type { NewPiece } from '@/data/pieces';
+import type { NewPiece } from '@/work/pieces';
 
 type NewRequest = Pick<OwnerRequest, 'restorationId' | 'pieceId' | 'stage' | 'about' | 'what' | 'why' | 'alternatives'>;
 

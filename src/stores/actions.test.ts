@@ -1,5 +1,5 @@
 import { listStock } from '@/data/stock';
-import { inTrialWorkshop } from '@/data/trial';
+import { inTrialWorkshop } from '@/work/trial';
 import { wrongs } from '@/edge/wrongs';
 import { ownKnowledge } from '@/data/cleaning';
 import { countLeft, forbid, haveAgent, ownAgent, ownSurface, putIntoStores, testStrength } from './actions';

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Taken } from '@/data/takingBack';
+import type { Taken } from '@/work/takingBack';
 import { takeItBack } from './actions';
 import { TakeBack } from './TakeBack';
 

@@ -1,8 +1,8 @@
 'use server';
 
 import Joi from 'joi';
-import { bringBack } from '@/data/takenBack';
-import { TAKEN, takeThingBack, type Taken } from '@/data/takingBack';
+import { bringBack } from '@/work/takenBack';
+import { TAKEN, takeThingBack, type Taken } from '@/work/takingBack';
 import type { Answer } from '@/edge/answer';
 import { write } from '@/edge/write';
 

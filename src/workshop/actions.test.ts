@@ -1,5 +1,5 @@
 import { logOf } from '@/data/log';
-import { freshFolder, removeFolders, tick } from '@/data/trial';
+import { freshFolder, removeFolders, tick } from '@/work/trial';
 import { getWorkshop, listObstacles } from '@/data/workshop';
 import { wrongs } from '@/edge/wrongs';
 import { doorState, tryPassphrase } from '@/data/door';

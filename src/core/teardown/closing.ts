@@ -18,10 +18,12 @@ export interface ClosingState {
   stepsOff: readonly string[];
 }
 
-export interface Hold {
-  kind: 'lot' | 'connection' | 'curing' | 'finding' | 'test' | 'step';
-  words: string;
-}
+/** One thing that keeps the case open. */
+export type Hold =
+  | { kind: 'step' | 'connection' | 'finding'; name: string }
+  | { kind: 'lot'; name: string; left: number; count: number }
+  | { kind: 'curing'; name: string; minutes: number }
+  | { kind: 'test'; verdict: Exclude<TestVerdict, 'passed' | 'waived'> };
 
 /** A step with what decides whether it closes the case. */
 interface Closing {
@@ -48,37 +50,16 @@ export function closingHolds(
   { lots, connections, curing, findings, functionTest, stepsOff }: ClosingState,
   now: Date,
 ): Hold[] {
-  const holds: Hold[] = [];
-  for (const name of stepsOff) holds.push({ kind: 'step', words: `${name} is not on yet.` });
-  for (const state of lots) {
-    const left = outstanding(state);
-    if (left > 0)
-      holds.push({
-        kind: 'lot',
-        words: `${left} of ${state.lot.count} still out: ${state.name}. Put them back or say what became of them.`,
-      });
+  const holds: Hold[] = stepsOff.map((name) => ({ kind: 'step', name }));
+  for (const { lot, name, ...counted } of lots) {
+    const left = outstanding({ lot, ...counted });
+    if (left > 0) holds.push({ kind: 'lot', name, left, count: lot.count });
   }
-  for (const { name, ticked } of connections)
-    if (!ticked) holds.push({ kind: 'connection', words: `${name} is not ticked with its way round.` });
+  for (const { name, ticked } of connections) if (!ticked) holds.push({ kind: 'connection', name });
   for (const { name, readyAt } of curing)
     if (readyAt > now)
-      holds.push({
-        kind: 'curing',
-        words: `${name} is not through: ${Math.ceil((readyAt.getTime() - now.getTime()) / MINUTE_MS)} min to go.`,
-      });
-  for (const words of findings)
-    holds.push({ kind: 'finding', words: `Still open: ${words}. Close it, or leave it on purpose with your reason.` });
-  const test = testWords(functionTest);
-  if (test) holds.push({ kind: 'test', words: test });
+      holds.push({ kind: 'curing', name, minutes: Math.ceil((readyAt.getTime() - now.getTime()) / MINUTE_MS) });
+  for (const name of findings) holds.push({ kind: 'finding', name });
+  if (functionTest !== 'passed' && functionTest !== 'waived') holds.push({ kind: 'test', verdict: functionTest });
   return holds;
-}
-
-/** Why a test does not let the case be closed; `null` where it does. */
-export function testWords(verdict: TestVerdict): string | null {
-  if (verdict === 'passed' || verdict === 'waived') return null;
-  if (verdict === 'not made')
-    return 'The function test before closing is not made. Make it, or waive it with a reason.';
-  if (verdict === 'nothing tried')
-    return 'The function test before closing tried nothing. Try what can be tried, or waive it with a reason.';
-  return `The function test before closing found faulty: ${verdict.faulty.join(', ')}. Mend it, or waive the test with a reason.`;
 }

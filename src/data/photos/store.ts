@@ -1,23 +1,18 @@
+import { dataFolder } from '../folder';
+import type { Photo } from '../rows';
+import { countRows, findRow, findRows, select } from '../table';
+import { LARGEST_PIXELS, pixelsOf } from './decode';
+import { decoding } from './queue';
+import { type Spoken, removeUnspoken } from './sweep';
+import type { Share } from '@/core/picture/picture';
 import { createHash, randomUUID } from 'node:crypto';
 import { mkdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import path from 'node:path';
-import { TZDate } from '@date-fns/tz';
-import exifr from 'exifr';
 import sharp from 'sharp';
-import type { Share } from '@/core/picture/picture';
-import type { Stage } from '@/core/runsheet/stages';
-import { inTransaction } from '../connection';
-import { dataFolder } from '../folder';
-import { appendLog } from '../log';
-import type { Photo } from '../rows';
-import { addRow, countRows, findRow, findRows, needRow, select } from '../table';
-import { getWorkshop } from '../workshop';
-import { inspectPicture, LARGEST_PIXELS, pixelsOf, type PictureFacts } from './decode';
-import { decoding } from './queue';
-import { removeUnspoken, type Spoken } from './sweep';
 
 /** Sides of the small pictures, pixels. */
 export const THUMBNAIL_PX = { small: 320, large: 1280 } as const;
+
 export type ThumbnailSize = keyof typeof THUMBNAIL_PX;
 
 const originalPath = (hash: string, extension: string) =>
@@ -107,78 +102,9 @@ export async function withFiles<T>(
   }
 }
 
-/** When the camera says it was taken: its own clock, read in the workshop's zone. */
-async function exifTime(bytes: Buffer, timeZone: string): Promise<string | null> {
-  const tags = (await exifr.parse(bytes, { pick: ['DateTimeOriginal'], reviveValues: false }).catch(() => null)) as {
-    DateTimeOriginal?: unknown;
-  } | null;
-  const found = /^(\d{4}):(\d\d):(\d\d) (\d\d):(\d\d):(\d\d)/.exec(String(tags?.DateTimeOriginal ?? ''));
-  if (!found) return null;
-  const [year, month, day, hour, minute, second] = found.slice(1).map(Number) as [
-    number,
-    number,
-    number,
-    number,
-    number,
-    number,
-  ];
-  const time = new TZDate(year, month - 1, day, hour, minute, second, timeZone);
-  return Number.isNaN(time.getTime()) ? null : new Date(time.getTime()).toISOString();
-}
-
-export interface NewPhoto {
-  restorationId: string;
-  pieceId: string | null;
-  stage: Stage;
-  originalName: string;
-  words: string;
-  bytes: Buffer;
-}
-
-/**
- * Takes a photograph in: checks what it really is, keeps the file, writes the row and the log.
- *
- * @throws Refusal for what is not a whole picture of sensible size
- */
-export async function addPhoto({ bytes, ...photo }: NewPhoto, now: Date): Promise<Photo> {
-  const facts: PictureFacts = await inspectPicture(bytes);
-  const { timeZone } = await getWorkshop();
-  const takenAt = await exifTime(bytes, timeZone);
-  return withFiles(async (keep) =>
-    writePhoto({ ...photo, ...facts, takenAt, hash: await keep(bytes, facts.extension), bytes: bytes.byteLength }, now),
-  );
-}
-
-/** The row of a photograph whose file lies there, and its entry in the log. */
-async function writePhoto(photo: Omit<Photo, 'id' | 'addedAt'>, now: Date): Promise<Photo> {
-  const { hash } = photo;
-  return inTransaction(async () => {
-    await needRow('restorations', photo.restorationId);
-    // The same file sent twice to the same place is one photograph, not two.
-    const [same] = await findRows('photos', {
-      restorationId: photo.restorationId,
-      stage: photo.stage,
-      pieceId: photo.pieceId,
-      hash,
-    });
-    if (same) return same;
-    const added = await addRow('photos', { ...photo, addedAt: now.toISOString() });
-    await appendLog(
-      {
-        restorationId: photo.restorationId,
-        stage: photo.stage,
-        kind: 'photo',
-        words: `Photograph ${photo.originalName}.`,
-        data: { photoId: added.id, hash },
-      },
-      now,
-    );
-    return added;
-  });
-}
-
 export const photosOf = (restorationId: string): Promise<Photo[]> =>
   findRows('photos', { restorationId }, [['addedAt', 'ASC']]);
+
 /** The newest photograph of each restoration that has one, by restoration. */
 export async function newestPhotos(restorationIds: string[]): Promise<Map<string, string>> {
   const found = await select<{ id: string; restorationId: string }>(

@@ -2,7 +2,7 @@ import { mkdir, readdir, rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { Refusal } from '@/core/refusal';
 import { dataFolder } from '../folder';
-import { inTrialWorkshop, trialPhoto, trialRestoration } from '../trial';
+import { inTrialWorkshop, trialPhoto, trialRestoration } from '@/work/trial';
 import { withFiles } from './store';
 import { sweepHalfWritten } from './sweep';
 

@@ -5,23 +5,18 @@ import { Refusal } from '@/core/refusal';
 import { fromLocalField, toLocalField } from '@/core/runsheet/time';
 import { inTransaction } from '@/data/connection';
 import { findPiece } from '@/data/pieces';
-import { endTimer, noteTurn } from '@/data/timers';
+import { endTimer, noteTurn } from '@/work/timers';
 import { SCHOOL } from '@/core/session/schools';
 import { whenIs } from './plan/planFields';
 import { planSession } from './plan/planSession';
-import {
-  correctSession,
-  endExposure,
-  freshCoat,
-  readWarmth,
-  startExposure,
-  takeSessionBack,
-  writeDownExposure,
-} from '@/data/exposures';
-import { endTreatment, reopenTreatment } from '@/data/treatments';
+import { endExposure } from '@/work/brighten/end';
+import { freshCoat, readWarmth } from '@/work/brighten/during';
+import { startExposure, writeDownExposure } from '@/work/brighten/begin';
+import { correctSession, takeSessionBack } from '@/work/brighten/right';
+import { endTreatment, reopenTreatment } from '@/work/brighten/treatments';
 import { hoursFromRows } from '@/core/sun/weatherHours';
-import { keptIn } from '@/data/looks';
-import { forgetHours, keepHours } from '@/data/weather';
+import { keptIn } from '@/work/brighten/looks';
+import { forgetHours, keepHours } from '@/work/workshop';
 import { getWorkshop } from '@/data/workshop';
 import { answer, type Answer } from '@/edge/answer';
 import { fromCsv } from '@/edge/csv';

@@ -1,10 +1,12 @@
 import { logOf } from '@/data/log';
 import { plannedIn } from '@/data/planned';
-import { settleStage } from '@/data/restorations';
+import { settleStage } from '@/work/stages';
 import { runningTimers } from '@/data/timers';
-import { endExposure, startExposure } from '@/data/exposures';
-import { inTrialWorkshop, TRIAL_EXPOSURE, trialPiece, tick, inMinutes } from '@/data/trial';
-import { keepHours, skyOver } from '@/data/weather';
+import { endExposure } from '@/work/brighten/end';
+import { startExposure } from '@/work/brighten/begin';
+import { inTrialWorkshop, TRIAL_EXPOSURE, trialPiece, tick, inMinutes } from '@/work/trial';
+import { skyOver } from '@/data/weather';
+import { keepHours } from '@/work/workshop';
 import { wrongs } from '@/edge/wrongs';
 import { simulatedSky } from '@/simulators/weather/sky';
 import { finishTreatment, giveUp, planLater, ringThen, skyForgotten, skyFromFile, skyNow, start } from './actions';

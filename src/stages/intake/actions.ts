@@ -1,9 +1,8 @@
 'use server';
 
 import { minorUnits } from '@/core/ledger/money';
-import { keepFirstPower } from '@/data/firstPower';
-import { keepFunctionTest } from '@/data/functionTests';
-import { changeProvenance, openRestoration } from '@/data/restorations';
+import { keepFirstPower, keepFunctionTest } from '@/work/tests';
+import { changeProvenance, openRestoration } from '@/work/restorations';
 import { getWorkshop } from '@/data/workshop';
 import type { Answer } from '@/edge/answer';
 import { functionTestSchema } from '@/edge/functionTestSchema';

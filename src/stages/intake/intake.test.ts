@@ -2,7 +2,7 @@ import { stagesOf } from '@/data/stages';
 import { logOf } from '@/data/log';
 import { listRestorations } from '@/data/restorations';
 import { ledgerOf } from '@/data/ledger';
-import { inTrialWorkshop } from '@/data/trial';
+import { inTrialWorkshop } from '@/work/trial';
 import { wrongs } from '@/edge/wrongs';
 import { powerDecided } from '@/data/firstPower';
 import { factsTyped, typedFacts } from './powerTyped';

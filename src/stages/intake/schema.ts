@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { railsTyped } from '@/core/intake/rails';
 import { LAST_RUNS, POLARITIES, SUPPLY_KINDS, type PowerFacts } from '@/core/intake/firstPower';
 import { MOST } from '@/core/limits';
-import type { Provenance } from '@/data/restorations';
+import type { Provenance } from '@/work/restorations';
 
 const provenance = {
   title: Joi.string().trim().max(MOST.title).required().label('Name'),

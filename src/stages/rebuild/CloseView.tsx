@@ -1,6 +1,6 @@
 import { powerDecided } from '@/data/firstPower';
 import { functionTestsOf } from '@/data/functionTests';
-import { holdsOf } from '@/data/rebuild';
+import { holdsOf } from '@/work/rebuild/rules';
 import { teardownOf } from '@/data/teardown';
 import { ClosingPart } from './ClosingPart';
 import { LeftoverPart } from './LeftoverPart';

@@ -9,6 +9,7 @@ import type { Hold } from '@/core/teardown/closing';
 import { Fold } from '@/ui/Fold';
 import { ComparedTests, FunctionTestForm } from '@/ui/FunctionTestForm';
 import { Part } from '@/ui/layout';
+import { holdWords } from '@/work/rebuild/words';
 import { test } from './actions';
 
 interface Props {
@@ -28,7 +29,7 @@ export function ClosingPart({ restorationId, holds, tests, power }: Props) {
         </Text>
       ) : (
         <Box as="ul" mb="4" borderLeftWidth="8px" borderColor="amber" pl="3" listStyleType="none">
-          {holds.map(({ words }) => (
+          {holds.map(holdWords).map((words) => (
             <li key={words}>{words}</li>
           ))}
         </Box>

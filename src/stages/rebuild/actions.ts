@@ -1,8 +1,8 @@
 'use server';
 
-import { keepFunctionTest } from '@/data/functionTests';
-import { addBlock } from '@/data/teardown';
-import { explainLot, putOn, takeOffAgain, tickConnection, tickLot } from '@/data/rebuild';
+import { keepFunctionTest } from '@/work/tests';
+import { addBlock } from '@/work/teardown';
+import { explainLot, putOn, takeOffAgain, tickConnection, tickLot } from '@/work/rebuild/on';
 import type { Answer } from '@/edge/answer';
 import { functionTestSchema } from '@/edge/functionTestSchema';
 import { blockSchema } from '@/edge/blockSchema';

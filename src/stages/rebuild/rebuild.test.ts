@@ -1,8 +1,9 @@
 import { functionTestsOf } from '@/data/functionTests';
 import { TEST_ITEMS } from '@/core/runsheet/functionTest';
-import { addBlock, addConnection, addLot, takeOff, teardownOf } from '@/data/teardown';
-import { holdsOf } from '@/data/rebuild';
-import { inTrialWorkshop, tick as later, trialRestoration } from '@/data/trial';
+import { teardownOf } from '@/data/teardown';
+import { addBlock, addConnection, addLot, takeOff } from '@/work/teardown';
+import { holdsOf } from '@/work/rebuild/rules';
+import { inTrialWorkshop, tick as later, trialRestoration } from '@/work/trial';
 import { wrongs } from '@/edge/wrongs';
 import { connect, explain, offAgain, on, test as keepTest, tick } from './actions';
 

@@ -1,5 +1,5 @@
 import { rebuildOrder } from '@/core/teardown/rebuildOrder';
-import { holdsOf } from '@/data/rebuild';
+import { holdsOf } from '@/work/rebuild/rules';
 import { teardownOf } from '@/data/teardown';
 
 /** The way back of a teardown. */

@@ -1,8 +1,8 @@
 import { usualPart, type FindingKind } from '@/core/intake/findings';
 import { KEY_GROUPS } from '@/core/runsheet/functionTest';
 import { BUNDLE_VERSION, LATER_PARTS } from '@/data/bundle';
-import { PLAIN } from '@/data/pieces';
-import { AT_FIRST } from '@/data/restorations';
+import { PLAIN } from '@/work/pieces';
+import { AT_FIRST } from '@/work/restorations';
 
 type Json = Record<string, unknown>;
 

@@ -12,7 +12,7 @@ import { dataFolder } from '@/data/folder';
 import { originalFile, readOriginal } from '@/data/photos/store';
 import { Refusal } from '@/core/refusal';
 import { listRestorations } from '@/data/restorations';
-import { freshFolder, removeFolders, tick } from '@/data/trial';
+import { freshFolder, removeFolders, tick } from '@/work/trial';
 import { bundleSchema } from './bundleSchema';
 import { exportHtml } from './exportHtml';
 import { exportZip, logCsv, measurementsCsv } from './exportZip';

@@ -12,7 +12,7 @@ import {
   removeBlock,
   stepIsPiece,
   takeOff,
-} from '@/data/teardown';
+} from '@/work/teardown';
 import type { Answer } from '@/edge/answer';
 import { blockSchema } from '@/edge/blockSchema';
 import { write, type Given } from '@/edge/write';

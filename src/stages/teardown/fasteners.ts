@@ -1,7 +1,8 @@
 import { isSameKind, type Lot } from '@/core/teardown/lots';
 import { Refusal } from '@/core/refusal';
 import { fieldErrors, VALIDATE } from '@/core/sums/fieldErrors';
-import { addLot, takeOff, teardownOf, type Teardown } from '@/data/teardown';
+import { type Teardown, teardownOf } from '@/data/teardown';
+import { addLot, takeOff } from '@/work/teardown';
 import { fromCsv, toCsv } from '@/edge/csv';
 import { lotSchema } from './schema';
 

@@ -1,5 +1,5 @@
 import { listTrays, teardownOf } from '@/data/teardown';
-import { inTrialWorkshop, trialPhoto, trialRestoration, tick } from '@/data/trial';
+import { inTrialWorkshop, trialPhoto, trialRestoration, tick } from '@/work/trial';
 import { wrongs } from '@/edge/wrongs';
 import { block, count, forget, off, ownTray, pin, putIntoTray, unblock, undo } from './actions';
 import { fastenersCsv, takeInFasteners } from './fasteners';

@@ -1,11 +1,12 @@
 'use server';
 
-import { settleFinding } from '@/data/findings';
-import { useFromStores as takeFromStores } from '@/data/ledger';
-import { addTub } from '@/data/cleaning';
-import { dryIn } from '@/data/drying';
-import { endPass, markLeft, nameSoil, showHarm, startPass } from '@/data/wash';
-import { endBath, startBath } from '@/data/washBath';
+import { settleFinding } from '@/work/findings';
+import { useFromStores as takeFromStores } from '@/work/ledger';
+import { addTub } from '@/work/knowledge';
+import { dryIn } from '@/work/wash/drying';
+import { endPass, showHarm, startPass } from '@/work/wash/pass';
+import { markLeft, nameSoil } from '@/work/wash/soil';
+import { endBath, startBath } from '@/work/wash/bath';
 import { answer, type Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
 import { howClean, type HowClean } from './howClean';

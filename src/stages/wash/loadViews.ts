@@ -5,7 +5,7 @@ import { amountWords, type UnitSystem } from '@/core/units';
 import type { OwnKnowledge } from '@/core/cleaning/ladder';
 import { withOthersAt } from '@/data/restorations';
 import { eachAlone } from '@/edge/eachAlone';
-import { washSpotsOf, type WashSpot } from '@/data/wash';
+import { washSpotsOf, type WashSpot } from '@/work/wash/spots';
 import type { LoadView } from './TubPart';
 
 const ANY_SIZE_WORDS = 'has no size: write it down, and it is counted in';

@@ -3,7 +3,7 @@ import { findingsOf } from '@/data/findings';
 import { piecesOf } from '@/data/pieces';
 import { findRows } from '@/data/table';
 import { timersOf } from '@/data/timers';
-import { washSpots } from '@/data/wash';
+import { washSpots } from '@/work/wash/spots';
 import { getWorkshop } from '@/data/workshop';
 import { bathView } from './bathView';
 import { passes } from './view';

@@ -9,7 +9,7 @@ import type { FindingKind } from '@/core/intake/findings';
 import type { Caution } from '@/core/peroxide/cautions';
 import type { UnitSystem } from '@/core/units';
 import type { Timer } from '@/data/rows';
-import type { WashSpot } from '@/data/wash';
+import type { WashSpot } from '@/work/wash/spots';
 
 /** What the screens of the wash show, in words: the data set itself stays on the server. */
 export interface RungView {

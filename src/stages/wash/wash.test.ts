@@ -1,15 +1,16 @@
 /** @jest-environment node */
-import { addFinding } from '@/data/findings';
-import { keepMeasurement, PIECE_REGION } from '@/data/measurements';
-import { addPhoto } from '@/data/photos/store';
+import { addFinding } from '@/work/findings';
+import { PIECE_REGION } from '@/data/measurements';
+import { keepMeasurement } from '@/work/measurements';
+import { addPhoto } from '@/work/photos';
 import { ledgerOf } from '@/data/ledger';
-import { addStock } from '@/data/stock';
-import { addPiece } from '@/data/pieces';
+import { addStock } from '@/work/stock';
+import { addPiece } from '@/work/pieces';
 import { runningTimers } from '@/data/timers';
-import { inTrialWorkshop, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration, tick } from '@/data/trial';
+import { inTrialWorkshop, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration, tick } from '@/work/trial';
 import { NOTHING_OWN } from '@/core/cleaning/ladder';
 import { ownKnowledge } from '@/data/cleaning';
-import { washSpots } from '@/data/wash';
+import { washSpots } from '@/work/wash/spots';
 import { wrongs } from '@/edge/wrongs';
 import { measurePicture } from '@/core/picture/measure';
 import type { Picture, Point } from '@/core/picture/picture';

@@ -1,6 +1,6 @@
 /** @jest-environment node */
 import { photosOf, readOriginal } from '@/data/photos/store';
-import { inTrialWorkshop, trialPhoto, trialRestoration } from '@/data/trial';
+import { inTrialWorkshop, trialPhoto, trialRestoration } from '@/work/trial';
 import { POST } from './route';
 
 inTrialWorkshop();

@@ -3,7 +3,7 @@ import Joi from 'joi';
 import { Refusal } from '@/core/refusal';
 import { STAGES, type Stage } from '@/core/runsheet/stages';
 import { LARGEST_FILE_BYTES } from '@/data/photos/decode';
-import { addPhoto } from '@/data/photos/store';
+import { addPhoto } from '@/work/photos';
 import { answer } from '@/edge/answer';
 import { readForm } from '@/edge/body';
 import { respond } from '@/edge/respond';

@@ -1,5 +1,5 @@
-import { keepHours } from '@/data/weather';
-import { inTrialWorkshop, tick } from '@/data/trial';
+import { keepHours } from '@/work/workshop';
+import { inTrialWorkshop, tick } from '@/work/trial';
 import { GET } from './route';
 
 inTrialWorkshop();

@@ -1,4 +1,4 @@
-import { tick } from '@/data/trial';
+import { tick } from '@/work/trial';
 import { SCHOOL, SCHOOLS, type SchoolId } from '@/core/session/schools';
 import type { Shelved } from '@/data/stock';
 import type { WaysView } from '../ways/ways';

@@ -1,7 +1,7 @@
 import { SCHOOL, type SchoolId } from '@/core/session/schools';
 import { Refusal } from '@/core/refusal';
 import { showTime } from '@/core/runsheet/time';
-import { addPlanned } from '@/data/planned';
+import { addPlanned } from '@/work/brighten/planned';
 import type { Piece } from '@/data/rows';
 import { getWorkshop } from '@/data/workshop';
 

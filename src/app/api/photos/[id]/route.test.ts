@@ -3,7 +3,7 @@ import { rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { dataFolder } from '@/data/folder';
 import { changeRow } from '@/data/table';
-import { inTrialWorkshop, trialPhoto, trialRestoration } from '@/data/trial';
+import { inTrialWorkshop, trialPhoto, trialRestoration } from '@/work/trial';
 import type { Photo } from '@/data/rows';
 import { GET } from './route';
 

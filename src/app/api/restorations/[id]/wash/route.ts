@@ -2,7 +2,7 @@ import { insideOnly } from '@/edge/entered';
 import { listTubs, ownKnowledge } from '@/data/cleaning';
 import { findRestoration } from '@/data/restorations';
 import { timersOf } from '@/data/timers';
-import { washSpots } from '@/data/wash';
+import { washSpots } from '@/work/wash/spots';
 import { getWorkshop } from '@/data/workshop';
 import { asFile, fileName } from '@/edge/fileName';
 import { loadViews } from '@/stages/wash/loadViews';

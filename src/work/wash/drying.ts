@@ -3,12 +3,12 @@ import { dryAt, dryHours, type Drying } from '@/core/cleaning/drying';
 import { surfacesOfPiece } from '@/core/materials/pieceSurfaces';
 import { surfaceOf } from '@/core/materials/surfaces';
 import { Refusal } from '@/core/refusal';
-import { ownKnowledge } from './cleaning';
-import { inTransaction } from './connection';
-import { appendLog } from './log';
-import type { Piece, SinkStep } from './rows';
-import { changeRow, findRow, findRows, needRow } from './table';
-import { addTimer } from './timers';
+import { ownKnowledge } from '@/data/cleaning';
+import { inTransaction } from '@/data/connection';
+import { appendLog } from '@/data/log';
+import type { Piece, SinkStep } from '@/data/rows';
+import { changeRow, findRow, findRows, needRow } from '@/data/table';
+import { addTimer } from '../timers';
 
 /** The room that something dries in. */
 export type Room = Pick<Drying, 'temperatureC' | 'humidity' | 'airing'>;

@@ -1,10 +1,12 @@
-import { addFinding, findingsOf, settleFinding } from './findings';
-import { functionTestsOf, keepFunctionTest } from './functionTests';
+import { addFinding, settleFinding } from './findings';
+import { findingsOf } from '@/data/findings';
+import { keepFunctionTest } from './tests';
+import { functionTestsOf } from '@/data/functionTests';
 import { addPiece } from './pieces';
 import type { Lot } from '@/core/teardown/lots';
-import { logOf } from './log';
-import type { LotRow, RemovalStep } from './rows';
-import { settleStage } from './restorations';
+import { logOf } from '@/data/log';
+import type { LotRow, RemovalStep } from '@/data/rows';
+import { settleStage } from './stages';
 import { addTimer, endTimer, startTimer } from './timers';
 import { inMinutes, inTrialWorkshop, TRIAL_PIECE, trialRestoration, tick } from './trial';
 import {
@@ -14,15 +16,14 @@ import {
   addTray,
   forgetStep,
   laidAside,
-  listTrays,
   recount,
-  stepIsPiece,
   removeBlock,
+  stepIsPiece,
   takeOff,
-  teardownOf,
-  inTrays,
 } from './teardown';
-import { explainLot, holdsOf, putOn, takeOffAgain, tickConnection, tickLot } from './rebuild';
+import { inTrays, listTrays, teardownOf } from '@/data/teardown';
+import { explainLot, putOn, takeOffAgain, tickConnection, tickLot } from './rebuild/on';
+import { holdsOf } from './rebuild/rules';
 import { TEST_ITEMS, type TestResults } from '@/core/runsheet/functionTest';
 
 inTrialWorkshop();

@@ -1,13 +1,17 @@
-import { ledgerOf } from './ledger';
-import { addFinding, findingsOf } from './findings';
-import { addPiece } from './pieces';
-import { settleStage } from './restorations';
-import { startExposure } from './exposures';
-import { findRows } from './table';
-import { runningTimers } from './timers';
-import { inMinutes, inTrialWorkshop, tick, TRIAL_EXPOSURE, TRIAL_PIECE, trialRestoration } from './trial';
-import { endPass, nameSoil, needsWashed, washSpots } from './wash';
-import { endBath, startBath } from './washBath';
+import { ledgerOf } from '@/data/ledger';
+import { addFinding } from '../findings';
+import { findingsOf } from '@/data/findings';
+import { addPiece } from '../pieces';
+import { settleStage } from '../stages';
+import { startExposure } from '../brighten/begin';
+import { findRows } from '@/data/table';
+import { runningTimers } from '@/data/timers';
+import { inMinutes, inTrialWorkshop, tick, TRIAL_EXPOSURE, TRIAL_PIECE, trialRestoration } from '../trial';
+import { endPass } from './pass';
+import { nameSoil } from './soil';
+import { needsWashed } from './rules';
+import { washSpots } from './spots';
+import { endBath, startBath } from './bath';
 
 inTrialWorkshop();
 

@@ -1,14 +1,19 @@
-import { gatherBundle, keepBundle } from './bundle';
-import { addFinding, findingsOf, settleFinding } from './findings';
-import { logOf } from './log';
-import { addPiece, type NewPiece } from './pieces';
-import { settleStage } from './restorations';
-import { stagesOf } from './stages';
-import { findRows } from './table';
-import { endTimer, runningTimers } from './timers';
-import { takeOff } from './teardown';
-import { holdsOf } from './rebuild';
-import { endExposure, startExposure } from './exposures';
+import { keepBundle } from '../bringIn';
+import { gatherBundle } from '@/data/bundle';
+import { addFinding, settleFinding } from '../findings';
+import { findingsOf } from '@/data/findings';
+import { logOf } from '@/data/log';
+import { type NewPiece, addPiece } from '../pieces';
+import { settleStage } from '../stages';
+import { stagesOf } from '@/data/stages';
+import { findRows } from '@/data/table';
+import { endTimer } from '../timers';
+import { runningTimers } from '@/data/timers';
+import { takeOff } from '../teardown';
+import { holdsOf } from '../rebuild/rules';
+import { holdWords } from '../rebuild/words';
+import { endExposure } from '../brighten/end';
+import { startExposure } from '../brighten/begin';
 import {
   freshFolder,
   inTrialWorkshop,
@@ -18,10 +23,13 @@ import {
   trialPiece,
   trialRestoration,
   tick,
-} from './trial';
-import { addOwnAgent, addOwnSurface, addOwnVerdict, addTub, listTubs, ownKnowledge, switchAgent } from './cleaning';
+} from '../trial';
+import { addOwnAgent, addOwnSurface, addOwnVerdict, addTub, switchAgent } from '../knowledge';
+import { listTubs, ownKnowledge } from '@/data/cleaning';
 import { dryIn } from './drying';
-import { endPass, markLeft, nameSoil, showHarm, startPass, washSpots } from './wash';
+import { endPass, showHarm, startPass } from './pass';
+import { markLeft, nameSoil } from './soil';
+import { washSpots } from './spots';
 
 inTrialWorkshop();
 
@@ -151,9 +159,7 @@ describe('the clock', () => {
     const { restorationId, finding } = await dirty();
     await takeOff({ restorationId, name: 'Lid', joint: 'clips', way: '', springs: '' }, tick());
     await pass(restorationId, finding.id, 'better');
-    expect((await holdsOf(restorationId, tick())).map(({ words }) => words).join(' ')).toContain(
-      'K1 Lid: drying is not through',
-    );
+    expect((await holdsOf(restorationId, tick())).map(holdWords).join(' ')).toContain('K1 Lid: drying is not through');
   });
 });
 

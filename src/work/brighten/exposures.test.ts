@@ -1,25 +1,22 @@
 import { SCHOOL } from '@/core/session/schools';
 import { sessionDose } from '@/core/fade/dose';
-import {
-  correctSession,
-  endExposure,
-  freshCoat,
-  sessionsWith,
-  startExposure,
-  takeSessionBack,
-  writeDownExposure,
-  type Correction,
-} from './exposures';
-import { ledgerOf } from './ledger';
-import { logOf } from './log';
-import { addPiece } from './pieces';
-import type { Piece, Session } from './rows';
-import { addStock, findStock } from './stock';
-import { bringBack, takenBackOf } from './takenBack';
-import { noteTurn, runningTimers } from './timers';
-import { sessionsOf, treatmentsOf } from './treatments';
-import { inTrialWorkshop, tick, TRIAL_EXPOSURE, TRIAL_PIECE, TRIAL_WORKSHOP, trialPiece } from './trial';
-import { saveWorkshop } from './workshop';
+import { endExposure, sessionsWith } from './end';
+import { freshCoat } from './during';
+import { startExposure, writeDownExposure } from './begin';
+import { type Correction, correctSession, takeSessionBack } from './right';
+import { ledgerOf } from '@/data/ledger';
+import { logOf } from '@/data/log';
+import { addPiece } from '../pieces';
+import type { Piece, Session } from '@/data/rows';
+import { addStock } from '../stock';
+import { findStock } from '@/data/stock';
+import { bringBack } from '../takenBack';
+import { takenBackOf } from '@/data/takenBack';
+import { noteTurn } from '../timers';
+import { runningTimers } from '@/data/timers';
+import { sessionsOf, treatmentsOf } from '@/data/treatments';
+import { inTrialWorkshop, tick, TRIAL_EXPOSURE, TRIAL_PIECE, TRIAL_WORKSHOP, trialPiece } from '../trial';
+import { saveWorkshop } from '../workshop';
 import { WEEKDAYS } from '@/core/runsheet/hours';
 
 inTrialWorkshop();

@@ -1,8 +1,8 @@
-import { HIDDEN_REGION } from './measurements';
+import { HIDDEN_REGION } from '@/data/measurements';
 import { Refusal } from '@/core/refusal';
-import { inTransaction } from './connection';
-import type { Finding, Measurement } from './rows';
-import { changeRow, countRows, findRows, needRow } from './table';
+import { inTransaction } from '@/data/connection';
+import type { Finding, Measurement } from '@/data/rows';
+import { changeRow, countRows, findRows, needRow } from '@/data/table';
 import { takeBack } from './takenBack';
 
 /** What was written by mistake can be taken back, each by its own rule: what something else rests on stays. */

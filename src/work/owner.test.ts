@@ -1,10 +1,13 @@
 import { addLedgerEntry } from './ledger';
-import { logOf } from './log';
-import { addPerson, listPeople, removePerson } from './people';
+import { logOf } from '@/data/log';
+import { addPerson, removePerson } from './workshop';
+import { listPeople } from '@/data/people';
 import { addPiece } from './pieces';
-import { answerRequest, askOwner, requestsOf } from './requests';
-import { setOwner, settleStage } from './restorations';
-import { startExposure } from './exposures';
+import { answerRequest, askOwner } from './owner';
+import { requestsOf } from '@/data/requests';
+import { settleStage } from './stages';
+import { setOwner } from './restorations';
+import { startExposure } from './brighten/begin';
 import { inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_PIECE, trialRestoration, tick } from './trial';
 
 inTrialWorkshop();

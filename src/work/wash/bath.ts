@@ -1,14 +1,14 @@
-import { agentOf, type AgentId } from '@/core/materials/agents';
+import type { AgentId } from '@/core/materials/agents';
 import type { Outcome } from '@/core/cleaning/outcomes';
 import { Refusal } from '@/core/refusal';
-import { inTransaction } from './connection';
-import { ownKnowledge } from './cleaning';
-import { addFinding } from './findings';
-import { needsNoAnswer } from './requests';
-import type { Piece } from './rows';
-import { changeRow, findRows } from './table';
-import { piecesOf } from './pieces';
-import { addSteps, endPass, guardBench, startSoak, washSpots, type WashSpot } from './wash';
+import { inTransaction } from '@/data/connection';
+import { addFinding } from '../findings';
+import { named } from '../names';
+import type { Piece } from '@/data/rows';
+import { changeRow, findRows } from '@/data/table';
+import { piecesOf } from '@/data/pieces';
+import { beginPass, endPass } from './pass';
+import { type WashSpot, washSpots } from './spots';
 
 /** Finds what a bath of a piece goes over: its spots that the agent may take; general grime where nobody named any. */
 async function spotsFor(piece: Piece, agent: AgentId, now: Date): Promise<WashSpot[]> {
@@ -37,11 +37,10 @@ async function spotsFor(piece: Piece, agent: AgentId, now: Date): Promise<WashSp
     ({ ladder, running }) => running === null && ladder?.rungs.some((rung) => rung.agent === agent),
   );
   if (borne.length > 0) return borne;
-  const named = `${piece.tag} ${piece.name}`;
   const why = spots.flatMap(({ ladder }) => ladder?.ruledOut.filter((out) => out.agent === agent) ?? [])[0]?.why;
   throw new Refusal(
     'pieceIds',
-    `${named} does not go in. ${why ?? 'It is at the sink already, or nothing on it asks for a bath.'}`,
+    `${named(piece)} does not go in. ${why ?? 'It is at the sink already, or nothing on it asks for a bath.'}`,
   );
 }
 
@@ -59,16 +58,12 @@ export async function startBath(
   await inTransaction(async () => {
     const pieces = (await piecesOf(restorationId)).filter(({ id }) => pieceIds.includes(id));
     if (pieces.length === 0) throw new Refusal('pieceIds', 'Choose what goes into the water.');
-    const { title, families } = agentOf(agent, (await ownKnowledge()).agents);
-    await guardBench(title, families, 'agent');
-    for (const { id: pieceId } of pieces)
-      await needsNoAnswer(restorationId, { about: 'treatment', stage: 'wash', pieceId }, 'pieceIds');
-    const spots = [];
-    for (const piece of pieces) spots.push(await spotsFor(piece, agent, now));
-    const [only] = pieces;
-    const place = pieces.length === 1 ? `${only!.tag} ${only!.name}` : pieces.map(({ tag }) => tag).join(' + ');
-    const timer = await startSoak(agent, { restorationId, pieceId: pieces.length === 1 ? only!.id : null, place }, now);
-    for (const of of spots) await addSteps(agent, of, timer, now);
+    const spotsOf = async () => {
+      const spots = [];
+      for (const piece of pieces) spots.push(await spotsFor(piece, agent, now));
+      return spots;
+    };
+    await beginPass(agent, pieces, restorationId, spotsOf, { bench: 'agent', owner: 'pieceIds' }, now);
   });
 }
 

@@ -1,19 +1,20 @@
-import { Op } from 'sequelize';
-import { closingHolds, closingScrews, testWords, type Hold } from '@/core/teardown/closing';
-import { WAY_ROUND } from '@/core/teardown/joints';
-import { explainMissing, holeDepth, lotWords, outstanding, returnToHole, type LotState } from '@/core/teardown/lots';
-import { COVERS_NOTHING } from '@/core/teardown/reach';
+import { doneBy } from '../teardown';
+import { lastClosingTest, stateOf } from './state';
+import { testHoldWords } from './words';
 import { Refusal } from '@/core/refusal';
 import { testState } from '@/core/runsheet/functionTest';
 import { showMinutes } from '@/core/runsheet/time';
-import { inTransaction } from './connection';
-import { askedFor } from './findings';
-import { appendLog } from './log';
-import type { FunctionTest, LotRow, Piece, RemovalStep } from './rows';
-import { changeRow, findRows, needRow } from './table';
-import { doneBy, teardownOf } from './teardown';
-
-const stateOf = (row: LotRow): LotState => ({ lot: row, returned: row.returned, missing: row.missing });
+import { closingScrews } from '@/core/teardown/closing';
+import { WAY_ROUND } from '@/core/teardown/joints';
+import { explainMissing, holeDepth, lotWords, outstanding, returnToHole } from '@/core/teardown/lots';
+import { COVERS_NOTHING } from '@/core/teardown/reach';
+import { inTransaction } from '@/data/connection';
+import { askedFor } from '@/data/findings';
+import { appendLog } from '@/data/log';
+import type { Piece, RemovalStep } from '@/data/rows';
+import { changeRow, findRows, needRow } from '@/data/table';
+import { teardownOf } from '@/data/teardown';
+import { Op } from 'sequelize';
 
 /**
  * Fasteners of a lot go back into their holes.
@@ -132,11 +133,11 @@ export async function putOn(
     await nothingWet(step, now);
     await nothingOpenUnder(step, steps);
     if (closingScrews(steps).includes(stepId)) {
-      const untested = testWords(testState(await lastClosingTest(step.restorationId)));
-      if (untested)
+      const verdict = testState(await lastClosingTest(step.restorationId));
+      if (verdict !== 'passed' && verdict !== 'waived')
         throw new Refusal(
           'stepId',
-          `${untested} The test comes before the screws: afterwards all of them come out again.`,
+          `${testHoldWords(verdict)} The test comes before the screws: afterwards all of them come out again.`,
         );
     }
     await changeRow(
@@ -157,14 +158,25 @@ export async function putOn(
   });
 }
 
-/** The tagged piece that a step is: as somebody said, else the one of its name. */
-async function pieceOf({ restorationId, pieceId, name }: RemovalStep): Promise<Piece | null> {
-  const pieces = await findRows('pieces', { restorationId });
-  return (
-    pieces.find(({ id }) => id === pieceId) ??
-    pieces.find((piece) => piece.name.toLowerCase() === name.toLowerCase()) ??
-    null
-  );
+/** A step comes off once more: its fasteners and connections are out again. */
+export async function takeOffAgain(stepId: string, why: string, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const step = await needRow('removal_steps', stepId);
+    if (step.onAt === null) throw new Refusal('stepId', `“${step.name}” is off already.`);
+    await changeRow('removal_steps', { id: stepId }, { onAt: null, onWords: null, onBy: '' });
+    await changeRow('lots', { stepId }, { returned: 0 });
+    await changeRow('connections', { stepId }, { tickedAt: null });
+    await appendLog(
+      {
+        restorationId: step.restorationId,
+        stage: 'rebuild',
+        kind: 'on',
+        words: `Off again: ${step.name}. ${why}`.trim(),
+        data: { stepId },
+      },
+      now,
+    );
+  });
 }
 
 /** @throws Refusal while the piece dries, or something on it cures */
@@ -201,51 +213,12 @@ async function nothingOpenUnder(step: RemovalStep, steps: readonly RemovalStep[]
         );
 }
 
-const lastClosingTest = async (restorationId: string): Promise<FunctionTest | undefined> =>
-  (await findRows('function_tests', { restorationId, phase: 'before closing' }, [['at', 'DESC']], 1))[0];
-
-/** A step comes off once more: its fasteners and connections are out again. */
-export async function takeOffAgain(stepId: string, why: string, now: Date): Promise<void> {
-  await inTransaction(async () => {
-    const step = await needRow('removal_steps', stepId);
-    if (step.onAt === null) throw new Refusal('stepId', `“${step.name}” is off already.`);
-    await changeRow('removal_steps', { id: stepId }, { onAt: null, onWords: null, onBy: '' });
-    await changeRow('lots', { stepId }, { returned: 0 });
-    await changeRow('connections', { stepId }, { tickedAt: null });
-    await appendLog(
-      {
-        restorationId: step.restorationId,
-        stage: 'rebuild',
-        kind: 'on',
-        words: `Off again: ${step.name}. ${why}`.trim(),
-        data: { stepId },
-      },
-      now,
-    );
-  });
-}
-
-/** Why the case may not be closed yet. A restoration without a recorded teardown has nothing to hold it. */
-export async function holdsOf(restorationId: string, now: Date): Promise<Hold[]> {
-  const { steps, lots, connections } = await teardownOf(restorationId);
-  if (steps.length === 0) return [];
-  const nameOf = (stepId: string) => steps.find(({ id }) => id === stepId)?.name ?? '';
-  const last = await lastClosingTest(restorationId);
-  // A session that is planned cures nothing.
-  const timers = await findRows('timers', { restorationId, endedAt: null, plannedTo: null });
-  const asked = [...(await askedFor(restorationId)).values()].flat();
-  return closingHolds(
-    {
-      lots: lots.map((lot) => ({ ...stateOf(lot), name: `${nameOf(lot.stepId)}, ${lotWords(lot)}` })),
-      connections: connections.map(({ stepId, kind, tickedAt }) => ({
-        name: `${nameOf(stepId)}, ${kind}`,
-        ticked: tickedAt !== null,
-      })),
-      curing: timers.map(({ label, dueAt }) => ({ name: label, readyAt: new Date(dueAt) })),
-      findings: asked.map(({ kind, words }) => [kind, words].filter(Boolean).join(', ')),
-      functionTest: testState(last),
-      stepsOff: steps.filter(({ onAt }) => onAt === null).map(({ name }) => name),
-    },
-    now,
+/** The tagged piece that a step is: as somebody said, else the one of its name. */
+async function pieceOf({ restorationId, pieceId, name }: RemovalStep): Promise<Piece | null> {
+  const pieces = await findRows('pieces', { restorationId });
+  return (
+    pieces.find(({ id }) => id === pieceId) ??
+    pieces.find((piece) => piece.name.toLowerCase() === name.toLowerCase()) ??
+    null
   );
 }

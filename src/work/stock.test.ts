@@ -1,11 +1,14 @@
-import { gatherBundle, keepBundle } from './bundle';
-import { ledgerOf, useFromStores } from './ledger';
-import { logOf } from './log';
-import type { StockItem } from './rows';
-import { addStock, addStrength, countStock, findStock, listStock } from './stock';
+import { keepBundle } from './bringIn';
+import { gatherBundle } from '@/data/bundle';
+import { useFromStores } from './ledger';
+import { ledgerOf } from '@/data/ledger';
+import { logOf } from '@/data/log';
+import type { StockItem } from '@/data/rows';
+import { addStock, addStrength, countStock } from './stock';
+import { findStock, listStock } from '@/data/stock';
 import { freshFolder, inTrialWorkshop, TRIAL_EXPOSURE, TRIAL_WORKSHOP, trialPiece, tick } from './trial';
-import { startExposure } from './exposures';
-import { sessionsOf } from './treatments';
+import { startExposure } from './brighten/begin';
+import { sessionsOf } from '@/data/treatments';
 import { saveWorkshop } from './workshop';
 
 inTrialWorkshop();

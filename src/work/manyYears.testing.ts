@@ -1,5 +1,5 @@
-import { database, inTransaction, transactionUnderWay } from './connection';
-import { select } from './table';
+import { database, inTransaction, transactionUnderWay } from '@/data/connection';
+import { select } from '@/data/table';
 
 interface Column {
   name: string;

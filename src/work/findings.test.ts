@@ -1,26 +1,30 @@
 import { Refusal } from '@/core/refusal';
-import { addPiece, changePiece, findPiece } from './pieces';
+import { addPiece, changePiece } from './pieces';
+import { findPiece } from '@/data/pieces';
 import { keepMeasurement } from './measurements';
-import { addStock, findStock } from './stock';
+import { addStock } from './stock';
+import { findStock } from '@/data/stock';
 import { bringBack } from './takenBack';
 import { takeThingBack } from './takingBack';
-import { nameSoil, startPass } from './wash';
+import { startPass } from './wash/pass';
+import { nameSoil } from './wash/soil';
 import {
+  type NewFinding,
   addFinding,
-  askedFor,
   changeFinding,
   closeUp,
-  findingsOf,
   foundOn,
   pinFinding,
   settleFinding,
   unsettleFinding,
-  type NewFinding,
 } from './findings';
-import { logOf } from './log';
-import { setAim, settleStage } from './restorations';
-import { stagesOf } from './stages';
-import { addLedgerEntry, correctMinutes, ledgerOf, useFromStores } from './ledger';
+import { askedFor, findingsOf } from '@/data/findings';
+import { logOf } from '@/data/log';
+import { settleStage } from './stages';
+import { setAim } from './restorations';
+import { stagesOf } from '@/data/stages';
+import { addLedgerEntry, correctMinutes, useFromStores } from './ledger';
+import { ledgerOf } from '@/data/ledger';
 import { inTrialWorkshop, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration, trialResult, tick } from './trial';
 
 inTrialWorkshop();
