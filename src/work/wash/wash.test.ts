@@ -61,6 +61,32 @@ const pass = async (
   return next!.agent;
 };
 
+describe('the stage of the wash', () => {
+  it('is not marked while something is at the sink, and does not end by itself either', async () => {
+    const { restorationId, finding } = await dirty();
+    const state = async () => (await stagesOf(restorationId)).find(({ stage }) => stage === 'wash')!.state;
+    await startPass([finding.id], (await spotOf(restorationId)).next!.agent, tick());
+    await settleFinding(finding.id, 'left on purpose', 'it is his', tick());
+    expect(await state()).toBe('open');
+    await expect(settleStage(restorationId, 'wash', 'done', null, tick())).rejects.toThrow(
+      /^Still at the sink: .* on K1/,
+    );
+    const [running] = await findRows('sink_steps', { restorationId, endedAt: null });
+    await endPass(running!.id, 'no change', '', tick());
+    await settleStage(restorationId, 'wash', 'done', null, tick());
+    expect(await state()).toBe('done');
+  });
+
+  it('is not called needless after the intake once a pass was made, though no finding asks for it any more', async () => {
+    const { restorationId, finding } = await dirty();
+    await startPass([finding.id], (await spotOf(restorationId)).next!.agent, tick());
+    await settleFinding(finding.id, 'left on purpose', 'it is his', tick());
+    await settleStage(restorationId, 'intake', 'done', null, tick());
+    const states = Object.fromEntries((await stagesOf(restorationId)).map(({ stage, state }) => [stage, state]));
+    expect(states).toMatchObject({ wash: 'open', brighten: 'not needed', keys: 'not needed' });
+  });
+});
+
 describe('a spot at the sink', () => {
   it('has no ladder until it is named, steps up on no change, and is settled when it is gone', async () => {
     const { id: restorationId } = await trialRestoration();
