@@ -5,6 +5,7 @@ import { measurePicture } from '@/core/picture/measure';
 import { measureSpecSchema } from '@/core/picture/spec';
 import { Refusal } from '@/core/refusal';
 import { fieldErrors, VALIDATE } from '@/core/sums/fieldErrors';
+import { warningWords } from '@/measuring/warningWords';
 import { decodePicture, inspectPicture } from '@/data/photos/decode';
 
 /** `npm run -s measure -- photo.jpg spec.json`: measures a photograph and prints the result as JSON. */
@@ -26,7 +27,7 @@ async function main(): Promise<number> {
     value.flatField === undefined ? null : await readFile(path.resolve(path.dirname(specFile), value.flatField));
   if (flat) await inspectPicture(flat);
   const { result } = measurePicture(flat ? evened(picture, await decodePicture(flat)) : picture, value);
-  process.stdout.write(`${JSON.stringify(result)}\n`);
+  process.stdout.write(`${JSON.stringify({ ...result, warnings: result.warnings.map(warningWords) })}\n`);
   return 0;
 }
 

@@ -1,5 +1,6 @@
 import { Sequelize } from 'sequelize';
 import { KEY_GROUPS } from '@/core/runsheet/functionTest';
+import { warningSaid } from '@/core/picture/warnings';
 import { migrate } from './migrate';
 
 it('brings a workshop of the version before forward, with what it held', async () => {
@@ -29,6 +30,7 @@ it('brings a workshop of the version before forward, with what it held', async (
     '0013-own-relations',
     '0014-put-away',
     '0015-door-tries',
+    '0016-warning-kinds',
   ]);
   const first = async (sql: string) => ((await sequelize.query(sql))[0] as Record<string, unknown>[])[0]!;
   const results = JSON.parse(String((await first('SELECT results FROM function_tests')).results)) as Record<
@@ -77,5 +79,31 @@ it('gives every weekday the hours that all days had', async () => {
   await migrate(sequelize);
   const [[row]] = (await sequelize.query('SELECT hours FROM workshop')) as [{ hours: string }[], unknown];
   expect(JSON.parse(row!.hours)).toEqual(Array.from({ length: 7 }, () => ({ fromH: 9.5, toH: 17 })));
+  await sequelize.close();
+});
+
+it('keeps what a measurement warned of: as a kind where something is decided by it, else as it was said', async () => {
+  const sequelize = new Sequelize({ dialect: 'sqlite', storage: ':memory:', logging: false });
+  await migrate(sequelize, '0015-door-tries');
+  const words = 'The light changes by about 23 % across “piece”. Turn the piece or use light from farther away.';
+  const blurred = 'The picture is blurred. Hold the camera still, it’s best.';
+  await sequelize.query('PRAGMA foreign_keys = OFF');
+  const keep = (id: string, result: string) =>
+    sequelize.query(
+      `INSERT INTO measurements (id, restorationId, pieceId, photoId, stage, measuredAt, spec, result, basis) VALUES (:id, 'r', 'p', 'f', 'wash', '2026-01-01', '{}', :result, 'card')`,
+      { replacements: { id, result } },
+    );
+  await keep('a', JSON.stringify({ basis: 'card', warnings: [words, blurred] }));
+  await keep('b', JSON.stringify({ basis: 'card', warnings: [] }));
+  await migrate(sequelize);
+  const [rows] = (await sequelize.query('SELECT result FROM measurements ORDER BY id')) as [
+    { result: string }[],
+    unknown,
+  ];
+  expect(rows.map(({ result }) => JSON.parse(result) as object)).toEqual([
+    { basis: 'card', warnings: [words, blurred].map(warningSaid) },
+    { basis: 'card', warnings: [] },
+  ]);
+  expect(warningSaid(words)).toEqual({ kind: 'light changes', region: 'piece', share: 0.23 });
   await sequelize.close();
 });

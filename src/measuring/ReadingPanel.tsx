@@ -1,5 +1,7 @@
 'use client';
 
+import { lightChanges } from '@/core/picture/warnings';
+import { warningWords } from './warningWords';
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import { readDifference } from '@/core/colour/difference';
 import { HEAT_LEGEND } from '@/core/picture/heatMap';
@@ -71,11 +73,7 @@ export function ReadingPanel({ result, went }: { result: MeasureResult; went: We
         {piece.yellownessIndex !== null && <Figure value={piece.yellownessIndex.toFixed(1)} label="yellowness index" />}
         <Figure value={piece.evenness.toFixed(1)} label="evenness: b* from palest to yellowest part" />
       </Grid>
-      <FaultWords
-        fault={piece.fault}
-        went={went}
-        lightChanges={result.warnings.some((warning) => warning.startsWith('The light changes'))}
-      />
+      <FaultWords fault={piece.fault} went={went} lightChanges={lightChanges(result.warnings)} />
       {marks.length > 0 && (
         <>
           <Flex gap="4" align="center">
@@ -90,8 +88,8 @@ export function ReadingPanel({ result, went }: { result: MeasureResult; went: We
       )}
       {result.warnings.length > 0 && (
         <Box borderLeftWidth="8px" borderColor="amber" pl="3" mb="3">
-          {result.warnings.map((warning) => (
-            <Text key={warning}>{warning}</Text>
+          {result.warnings.map(warningWords).map((words) => (
+            <Text key={words}>{words}</Text>
           ))}
         </Box>
       )}

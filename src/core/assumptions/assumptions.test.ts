@@ -228,13 +228,13 @@ const CASES: Record<AssumptionName, Case> = {
   },
   'a risk': {
     decides: 'one risk less against 25 min of hands',
-    of: () => lighter({ handsMin: 25 }, { risks: ['streaks'] }),
+    of: () => lighter({ handsMin: 25 }, { risks: [{ kind: 'streaks' }] }),
     is: 'the first',
     other: 24,
   },
   'a thing to buy': {
     decides: 'nothing to buy against 50 min of hands',
-    of: () => lighter({ handsMin: 50 }, { missing: ['a lamp'] }),
+    of: () => lighter({ handsMin: 50 }, { missing: [{ kind: 'lamp' }] }),
     is: 'the first',
     other: 45,
   },

@@ -9,8 +9,7 @@ import { isBath, priorOf, SCHOOL, SCHOOLS, type School, type SchoolId } from '..
 import { placeSessions, type CloudHour, type Hours, type SessionPlan } from '../session/sessions';
 import type { Place } from '../sun/day';
 import type { Obstacle } from '../sun/horizon';
-import { supplyFor, type OwnStock, type OwnTub, type Supply } from '../session/supply';
-import type { UnitSystem } from '../units';
+import { supplyFor, type Need, type OwnStock, type OwnTub, type Supply } from '../session/supply';
 
 export interface CompareInput {
   piece: PieceFacts & PieceSize;
@@ -38,9 +37,44 @@ export interface CompareInput {
   going: SchoolId | null;
   /** When it is wanted; `null` where there is no hurry. */
   by: Date | null;
-  /** What amounts are said in. */
-  units?: UnitSystem;
 }
+
+/** What can go wrong with a piece on a way. */
+export type Risk =
+  | { kind: 'label'; label: string; wet: boolean }
+  | {
+      kind:
+        | 'printed legends'
+        | 'paint'
+        | 'clear plastic'
+        | 'brittle plastic'
+        | 'hot water bends'
+        | 'one side paler'
+        | 'streaks';
+    };
+
+/** What a way still lacks: to be bought, or to be said, or to be waited for. */
+export type Missing = Need | { kind: 'place' } | { kind: 'sun' };
+
+/** Why a way must not be gone with a piece as it is. */
+export interface Block {
+  kind: 'metal inside';
+  metal: string;
+}
+
+/** Why a way is recommended, or none. */
+export type Reason =
+  | { kind: 'keep the age' | 'paint' | 'clear window' | 'matched already' }
+  | { kind: 'blocked'; by: Block }
+  | {
+      kind: 'weighed';
+      /** The next best way. */
+      against: string;
+      for: ('goes on' | 'all is here' | 'evener' | 'sooner' | 'less hands' | 'less risk')[];
+      /** Whether anything is all here for any way. */
+      ready: boolean;
+      measured: boolean;
+    };
 
 export interface Way {
   school: SchoolId | 'leave-it';
@@ -55,15 +89,15 @@ export interface Way {
   waitingH: number;
   /** Of the workshop's own stock; `null` where it has none or its price is not known. */
   costMinor: number | null;
-  supply: Pick<Supply, 'stockId' | 'tubId' | 'litres' | 'words'> | null;
+  supply: Pick<Supply, 'stockId' | 'tubId' | 'litres' | 'takes'> | null;
   /** Spread of b* over a face that this way leaves. */
   spreadB: number;
-  risks: string[];
-  missing: string[];
+  risks: Risk[];
+  missing: Missing[];
   /** What of that can be bought. */
-  buy: string[];
-  /** Why it must not be done on this piece as it is; empty where it may. */
-  blocked: string[];
+  buy: Need[];
+  /** Empty where it may be gone. */
+  blocked: Block[];
   sun: SessionPlan | null;
 }
 
@@ -72,7 +106,7 @@ export interface Comparison {
   /** Ways to take where the sun does not do it by the wished date; `null` where it does, or no date is wished. */
   instead: Way[] | null;
   recommended: Way['school'];
-  why: string;
+  why: Reason;
   /** What would do better than what the shelf allows, if it were bought; `null` where nothing would. */
   better: Way | null;
 }
@@ -88,32 +122,24 @@ const THIN_MM = 25;
 function risksOf(
   school: School,
   { labels, printed, painted, clear, brittle, lengthMm, widthMm, heightMm }: CompareInput['piece'],
-): string[] {
-  const wet = school.medium !== 'cream';
-  const small = Math.min(lengthMm, widthMm, heightMm);
-  return [
-    labels &&
-      (wet && school.id !== 'vapour'
-        ? `Label (${labels}): lift it, or tape it over and keep it above the solution.`
-        : `Label (${labels}): tape it over.`),
-    printed && 'Printed legends may fade: a test on one cap first.',
-    painted && 'Paint may lift or bleach: mask it, or leave this piece.',
-    clear && 'Clear plastic may craze or cloud: take it off or mask it.',
-    brittle && 'Brittle plastic: no flexing, no hot water, a test piece first.',
-    school.id === 'oxygen-soak' &&
-      Math.max(lengthMm, widthMm) > LONG_MM &&
-      small < THIN_MM &&
-      'Long and thin: hot water bends it. Keep it under 45 °C (113 °F) and lying flat.',
-    school.driver === 'sun' && 'One side paler where the sun comes from one side: turn it by the plan.',
-    school.medium === 'cream' && 'Streaks where film wrinkles or cream dries.',
-  ].filter((risk): risk is string => Boolean(risk));
+): Risk[] {
+  const wet = school.medium !== 'cream' && school.id !== 'vapour';
+  const thin = Math.max(lengthMm, widthMm) > LONG_MM && Math.min(lengthMm, widthMm, heightMm) < THIN_MM;
+  const plain = {
+    'printed legends': printed,
+    paint: painted,
+    'clear plastic': clear,
+    'brittle plastic': brittle,
+    'hot water bends': school.id === 'oxygen-soak' && thin,
+    'one side paler': school.driver === 'sun',
+    streaks: school.medium === 'cream',
+  };
+  const kinds = (Object.keys(plain) as (keyof typeof plain)[]).filter((kind) => plain[kind]);
+  return [...(labels ? [{ kind: 'label' as const, label: labels, wet }] : []), ...kinds.map((kind) => ({ kind }))];
 }
 
-function blockedBy({ metalInside }: PieceFacts): string[] {
-  return metalInside
-    ? [`Metal still inside: ${metalInside}. Peroxide attacks it and it stains the plastic. Take it out first.`]
-    : [];
-}
+const blockedBy = ({ metalInside }: PieceFacts): Block[] =>
+  metalInside ? [{ kind: 'metal inside', metal: metalInside }] : [];
 
 interface Course {
   sessions: number;
@@ -169,15 +195,15 @@ function wayOf(school: School, input: CompareInput): Way {
   const toGo = yellow ? exposureForecast({ ...yellow, toleranceB, prior: input.priorOf(school) }).doseToGo : null;
   const course = courseOf(school, toGo?.median ?? 0, input);
   const slow = courseOf(school, toGo?.high ?? 0, input);
-  const supply = supplyFor(school, piece, input.stock, input.tubs, course.sessions, input.units ?? 'metric');
-  const buy = [
+  const supply = supplyFor(school, piece, input.stock, input.tubs, course.sessions);
+  const buy: Need[] = [
     ...supply.buy,
-    ...(school.driver === 'lamp' && lampMwPerCm2 === 0 ? ['an ultraviolet lamp (say its UV-A under Workshop)'] : []),
+    ...(school.driver === 'lamp' && lampMwPerCm2 === 0 ? [{ kind: 'lamp' as const }] : []),
   ];
-  const missing = [
+  const missing: Missing[] = [
     ...buy,
-    ...(school.driver === 'sun' && !place ? ['the workshop’s place, for the sun'] : []),
-    ...(school.driver === 'sun' && place && toGo && !course.finish ? ['enough sun in the days ahead'] : []),
+    ...(school.driver === 'sun' && !place ? [{ kind: 'place' as const }] : []),
+    ...(school.driver === 'sun' && place && toGo && !course.finish ? [{ kind: 'sun' as const }] : []),
   ];
   return {
     school: school.id,
@@ -211,7 +237,7 @@ const LEAVE_IT: Way = {
   costMinor: 0,
   supply: null,
   spreadB: 0,
-  risks: ['It stays yellow. Nothing is risked and nothing is lost.'],
+  risks: [],
   missing: [],
   buy: [],
   blocked: [],
@@ -256,23 +282,19 @@ export function effortOf(way: Way, { now, by, going }: Pick<CompareInput, 'now' 
 export function compareWays(input: CompareInput): Comparison {
   const ways = [...SCHOOLS.map((id) => wayOf(SCHOOL[id], input)), LEAVE_IT];
   const { aim, aboveB, piece, toleranceB } = input;
-  const say = (recommended: Way['school'], why: string, better: Way | null = null): Comparison => ({
+  const say = (recommended: Way['school'], why: Reason, better: Way | null = null): Comparison => ({
     ways,
     recommended,
     why,
     better,
     instead: insteadOfSun(ways, input.by),
   });
-  if (aim === 'keep the age') return say('leave-it', 'The aim is to keep its age.');
-  if (piece.painted || piece.clear)
-    return say(
-      'leave-it',
-      `${piece.painted ? 'Paint' : 'A clear window'} does not bear peroxide and light: take it off, mask it, or leave the piece as it is.`,
-    );
-  if (aboveB !== null && aboveB <= toleranceB)
-    return say('leave-it', 'It matches its hidden patch already: more would go past it.');
+  if (aim === 'keep the age') return say('leave-it', { kind: 'keep the age' });
+  if (piece.painted) return say('leave-it', { kind: 'paint' });
+  if (piece.clear) return say('leave-it', { kind: 'clear window' });
+  if (aboveB !== null && aboveB <= toleranceB) return say('leave-it', { kind: 'matched already' });
   const open = ways.filter(({ school, blocked }) => school !== 'leave-it' && blocked.length === 0);
-  if (open.length === 0) return say('leave-it', `Nothing may be started yet. ${blockedBy(piece)[0]}`);
+  if (open.length === 0) return say('leave-it', { kind: 'blocked', by: blockedBy(piece)[0]! });
   const effort = (way: Way) => effortOf(way, input);
   const sorted = [...open].sort((a, b) => effort(a) - effort(b));
   // What is on the shelf comes first; what would have to be bought is said beside it. A way that goes on has its bath.
@@ -289,24 +311,20 @@ export function compareWays(input: CompareInput): Comparison {
     ready.length > 0
       ? sorted.slice(0, sorted.indexOf(best)).find(({ missing, buy }) => missing.length === buy.length)
       : null;
-  return say(
-    best.school,
-    `${ready.length > 0 ? '' : 'Nothing is all here for any way. '}${whyOf(best, next, aboveB !== null, input.going)}`,
-    better,
-  );
+  return say(best.school, whyOf(best, next, ready.length > 0, aboveB !== null, input.going), better);
 }
 
-function whyOf(best: Way, next: Way, measured: boolean, going: SchoolId | null): string {
-  const because = [
-    best.school === going && 'it goes on already and its rate on this piece is known',
-    best.missing.length < next.missing.length && 'everything for it is here',
-    best.spreadB < next.spreadB && 'it comes out evener',
-    best.finish && next.finish && best.finish < next.finish && 'it is done sooner',
-    best.handsMin < next.handsMin && 'it asks less of the hands',
-    best.risks.length < next.risks.length && 'less can go wrong',
-  ].filter((reason): reason is string => Boolean(reason));
-  const against = `Against ${next.title.toLowerCase()}: ${because.join(', ') || 'it weighs a little less all in all'}.`;
-  return `${against}${measured ? '' : ' Not measured yet: times follow once its start is known.'}`;
+function whyOf(best: Way, next: Way, ready: boolean, measured: boolean, going: SchoolId | null): Reason {
+  const speaks = {
+    'goes on': best.school === going,
+    'all is here': best.missing.length < next.missing.length,
+    evener: best.spreadB < next.spreadB,
+    sooner: best.finish !== null && next.finish !== null && best.finish < next.finish,
+    'less hands': best.handsMin < next.handsMin,
+    'less risk': best.risks.length < next.risks.length,
+  };
+  const why = (Object.keys(speaks) as (keyof typeof speaks)[]).filter((kind) => speaks[kind]);
+  return { kind: 'weighed', against: next.title, for: why, ready, measured };
 }
 
 /** The starting guess of every school at its usual strength. */

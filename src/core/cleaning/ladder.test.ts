@@ -320,7 +320,7 @@ describe('when to stop', () => {
     const stain: Spot = { ...SPOT, soil: 'rust-stain' };
     const below = cleaningLadder({ ...stain, visible: 'underside' });
     expect(below.rungs).toEqual([]);
-    expect(below.end).toMatch(/^Leave it: nothing that may touch it is worth/);
+    expect(below.end).toBe('not worth it');
     const front = agents({ ...stain, severity: 'bad', aim: 'as new' });
     expect(front.at(-1)).toBe('hydrochloric-acid');
   });
@@ -340,11 +340,11 @@ describe('when to stop', () => {
   });
 
   it('a soil that nothing safe takes is said to be one, with a specialist where it harms', () => {
-    expect(cleaningLadder({ ...SPOT, soil: 'cured-glue', surfaces: ['printed-membrane', 'paper-label'] }).end).toMatch(
-      /A specialist may know a way/,
+    expect(cleaningLadder({ ...SPOT, soil: 'cured-glue', surfaces: ['printed-membrane', 'paper-label'] }).end).toBe(
+      'nothing may',
     );
-    expect(cleaningLadder({ ...SPOT, soil: 'sweet-drink', surfaces: ['printed-membrane', 'paper-label'] }).end).toMatch(
-      /goes on doing harm: show it to a specialist/,
+    expect(cleaningLadder({ ...SPOT, soil: 'sweet-drink', surfaces: ['printed-membrane', 'paper-label'] }).end).toBe(
+      'specialist',
     );
   });
 

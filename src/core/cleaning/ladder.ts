@@ -64,11 +64,16 @@ export interface RuledOut {
   why: string;
 }
 
+/**
+ * Why it ends: going further would cost more than it is worth, nothing that may touch it is worth it, nothing may touch
+ * it, or nothing may and it goes on doing harm.
+ */
+export type LadderEnd = 'worth no more' | 'not worth it' | 'nothing may' | 'specialist';
+
 export interface Ladder {
   rungs: Rung[];
   ruledOut: RuledOut[];
-  /** Why it ends: what going further would cost, or that nothing may touch it. */
-  end: string;
+  end: LadderEnd;
   caution: string | null;
 }
 
@@ -238,12 +243,8 @@ function notWorth({ agent, chance, minutes }: Rung, { visible }: Spot, { agents 
   return `Not worth it for a spot ${seen}: ${percent(chance.mean)} for ${Math.round(minutes)} min and the wear of “${inSentence(agentOf(agent, agents).title)}”.`;
 }
 
-function endOf(rungs: readonly Rung[], ruledOut: readonly RuledOut[], { soil, aim }: Spot): string {
-  if (rungs.length > 0)
-    return `After the last rung leave it: going on would cost more surface and minutes than it is worth under the aim “${aim}”.`;
-  if (soilOf(soil).harms)
-    return 'Nothing here may safely touch it, and it goes on doing harm: show it to a specialist.';
-  return ruledOut.some(({ because }) => because === 'worth')
-    ? 'Leave it: nothing that may touch it is worth its minutes and wear.'
-    : 'Leave it: nothing here may safely touch it. A specialist may know a way.';
+function endOf(rungs: readonly Rung[], ruledOut: readonly RuledOut[], { soil }: Spot): LadderEnd {
+  if (rungs.length > 0) return 'worth no more';
+  if (soilOf(soil).harms) return 'specialist';
+  return ruledOut.some(({ because }) => because === 'worth') ? 'not worth it' : 'nothing may';
 }

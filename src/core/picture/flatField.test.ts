@@ -4,6 +4,7 @@ import { labToSrgb, linearToLab } from '../colour/lab';
 import { evened } from './flatField';
 import { measurePicture } from './measure';
 import type { Picture } from './picture';
+import { lightChanges } from './warnings';
 
 /** A plain sheet under a light that falls off from left to right. */
 function sheet(left: number, right: number, width = 200, height = 150): Picture {
@@ -34,10 +35,7 @@ it('takes an uneven lamp off a photographed piece', () => {
   const flat = sheet(0.45 * (1 - gradient.share / 2), 0.45 * (1 + gradient.share / 2), 320, 240);
   const evennessOf = (of: Picture) =>
     measurePicture(of, { ...spec, reference: 'hidden' }).result.regions.find(({ id }) => id === 'lid')!;
-  const warned = (of: Picture) =>
-    measurePicture(of, { ...spec, reference: 'hidden' }).result.warnings.some((words) =>
-      words.startsWith('The light changes'),
-    );
+  const warned = (of: Picture) => lightChanges(measurePicture(of, { ...spec, reference: 'hidden' }).result.warnings);
   expect(warned(picture)).toBe(true);
   expect(warned(evened(picture, flat))).toBe(false);
   expect(evennessOf(evened(picture, flat)).evenness).toBeLessThan(evennessOf(picture).evenness);

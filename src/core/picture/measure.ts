@@ -12,6 +12,7 @@ import { overlapShare, polygonRuns, type Runs } from './polygon';
 import { robustColour, type RobustColour } from './robust';
 import { isBlurred } from './sharpness';
 import type { MeasureSpec } from './spec';
+import type { Warning } from './warnings';
 import { nameFault, type FaceMap, type Fault } from '../face/fault';
 import { isOneColour, isSeveralParts, judge, type Verdict } from '../face/verdict';
 
@@ -43,7 +44,7 @@ export interface MeasureResult {
   regions: RegionResult[];
   card: { patches: number; residualDeltaE00: number | null; method: Correction['method'] };
   basis: Basis;
-  warnings: string[];
+  warnings: Warning[];
 }
 
 export interface Measured {
@@ -83,7 +84,7 @@ export function measurePicture(
 ): Measured {
   checkSpec(picture, spec);
   resetScratch();
-  const warnings: string[] = [];
+  const warnings: Warning[] = [];
   const readings = spec.card.map((patch, i) => readPatch(picture, patch.rect, `card[${i}]`));
   const { correction, basis } = lightCorrection(picture, spec, readings);
   onProgress(0.05);
@@ -120,9 +121,7 @@ export function measurePicture(
     done(i + 2);
     const result = regionResult(region, cells, reference, id === spec.reference, basis);
     if (id !== spec.reference && isSeveralParts(result.evenness))
-      warnings.push(
-        `“${id}” differs by b* ${result.evenness.toFixed(0)} within itself: several parts lie inside its outline, keys and shell perhaps. Outline one of them to judge how yellow and how even it is.`,
-      );
+      warnings.push({ kind: 'several parts', region: id, spreadB: result.evenness });
     return result;
   });
   if (!coloured)
@@ -139,8 +138,7 @@ export function measurePicture(
         )
       : null;
   warnings.push(...basisWarnings(basis, reference !== null, residual));
-  if (isBlurred(picture))
-    warnings.push('The picture is blurred. Hold the camera still or rest it on something, and take it again.');
+  if (isBlurred(picture)) warnings.push({ kind: 'blurred' });
   return {
     result: {
       regions,
@@ -312,8 +310,8 @@ function faceMap({ columns, rows, deltaB }: CellMap, speaking: readonly number[]
   return { columns, rows, values };
 }
 
-function regionWarnings({ id: name, runs, colours, robust }: Region, cells: CellMap): string[] {
-  const warnings: string[] = [];
+function regionWarnings({ id: region, runs, colours, robust }: Region, cells: CellMap): Warning[] {
+  const warnings: Warning[] = [];
   let clipped = 0;
   let dark = 0;
   for (let id = 0; id < colours.size; id++) {
@@ -324,38 +322,23 @@ function regionWarnings({ id: name, runs, colours, robust }: Region, cells: Cell
     if (high < 40) dark += count;
   }
   const share = (n: number) => n / runs.pixelCount;
-  const percent = (n: number) => `${Math.round(100 * share(n))} %`;
-  if (share(clipped) > CLIPPED_SHARE)
-    warnings.push(`${percent(clipped)} of “${name}” is burnt out. Take the picture a stop darker, without glare.`);
-  if (!speaks(robust, runs))
-    warnings.push(
-      `Only ${percent(robust.usedCount)} of “${name}” is of one colour; the rest lies in shade or glare, or is another part. No verdict is given on so little: outline one part, in even light.`,
-    );
-  if (share(dark) > 0.5 || robust.lab[0] < DARK_LIGHTNESS)
-    warnings.push(`“${name}” is too dark to measure well. Use more light or a longer exposure.`);
+  if (share(clipped) > CLIPPED_SHARE) warnings.push({ kind: 'burnt out', region, share: share(clipped) });
+  if (!speaks(robust, runs)) warnings.push({ kind: 'several colours', region, usedShare: share(robust.usedCount) });
+  if (share(dark) > 0.5 || robust.lab[0] < DARK_LIGHTNESS) warnings.push({ kind: 'too dark', region });
   const change = lightChange(cells, speakingCells(cells));
-  if (change > LIGHT_CHANGE_LIMIT)
-    warnings.push(
-      `The light changes by about ${Math.round(100 * change)} % across “${name}”. Turn the piece or use light from farther away.`,
-    );
+  if (change > LIGHT_CHANGE_LIMIT) warnings.push({ kind: 'light changes', region, share: change });
   return warnings;
 }
 
-function basisWarnings(basis: Basis, hasReference: boolean, residual: number | null): string[] {
-  const warnings: string[] = [];
-  if (basis === 'picture only')
-    warnings.push(
-      'No card in the picture: only differences within it are reported, not colours. Lay a neutral grey card beside the piece.',
-    );
-  if (basis === 'white balance')
-    warnings.push(
-      'Paper is neutral but of unknown lightness: only differences within the picture are reported. A grey card gives colours too.',
-    );
-  if (!hasReference)
-    warnings.push('No hidden patch is marked, so there is no distance to go. Mark plastic that never saw light.');
-  if (residual !== null && residual > 2.5)
-    warnings.push(
-      `The card patches do not agree with their known colours (ΔE00 ${residual.toFixed(1)} left). Check which patch is which, and that no shadow falls on the card.`,
-    );
+/** Greater than this, the patches of a card do not agree with what they are said to be. */
+const CARD_DISAGREES = 2.5;
+
+function basisWarnings(basis: Basis, hasReference: boolean, residual: number | null): Warning[] {
+  const warnings: Warning[] = [];
+  if (basis === 'picture only') warnings.push({ kind: 'no card' });
+  if (basis === 'white balance') warnings.push({ kind: 'paper only' });
+  if (!hasReference) warnings.push({ kind: 'no hidden patch' });
+  if (residual !== null && residual > CARD_DISAGREES)
+    warnings.push({ kind: 'card disagrees', residualDeltaE00: residual });
   return warnings;
 }

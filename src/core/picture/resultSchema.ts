@@ -2,12 +2,30 @@ import Joi from 'joi';
 import { FAULTS } from '../face/fault';
 import { VERDICTS } from '../face/verdict';
 import type { MeasureResult } from './measure';
+import type { Warning } from './warnings';
 
 /** No colour, angle or share that is measured lies further out. */
 const measured = Joi.number().min(-100_000).max(100_000);
 const number = measured.required();
 const numberOrNull = measured.allow(null).required();
 const lab = Joi.array().items(Joi.number().min(-200).max(200)).length(3).allow(null).required();
+
+const named = Joi.string().max(80).required();
+const of = (kind: Warning['kind'], fields: Joi.SchemaMap = {}) =>
+  Joi.object({ kind: Joi.string().valid(kind).required(), ...fields });
+const warning = Joi.alternatives(
+  of('burnt out', { region: named, share: number }),
+  of('several colours', { region: named, usedShare: number }),
+  of('too dark', { region: named }),
+  of('light changes', { region: named, share: number }),
+  of('several parts', { region: named, spreadB: number }),
+  of('card disagrees', { residualDeltaE00: number }),
+  of('no card'),
+  of('paper only'),
+  of('no hidden patch'),
+  of('blurred'),
+  of('said', { words: Joi.string().max(500).required() }),
+);
 
 /** A result as the worker gives it. */
 export const measureResultSchema = Joi.object<MeasureResult>({
@@ -50,5 +68,5 @@ export const measureResultSchema = Joi.object<MeasureResult>({
     method: Joi.string().max(80).required(),
   }).required(),
   basis: Joi.string().valid('card', 'white balance', 'picture only').required(),
-  warnings: Joi.array().items(Joi.string().max(500)).max(50).required(),
+  warnings: Joi.array().items(warning).max(50).required(),
 });

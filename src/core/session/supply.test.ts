@@ -19,7 +19,7 @@ const stock = (id: string, kind: OwnStock['kind'], percentWW: number, left: numb
 });
 const STOCK = [stock('tube', 'cream', 12), stock('bottle', 'liquid', 12), stock('powder', 'powder', 16)];
 const of = (school: (typeof SCHOOLS)[number], given = STOCK, tubs: OwnTub[] = [], sessions = 1) =>
-  supplyFor(SCHOOL[school], LID, given, tubs, sessions, 'metric');
+  supplyFor(SCHOOL[school], LID, given, tubs, sessions);
 
 it('takes the first tub that covers the piece; vapour one whose lid closes over it above the pool', () => {
   expect(of('bath-lamp', STOCK, [NARROW, LOW, RIGHT])).toMatchObject({
@@ -29,29 +29,30 @@ it('takes the first tub that covers the piece; vapour one whose lid closes over 
   });
   // 60 mm holds 45 above a pool of 10, but does not cover it with 20.
   expect(of('vapour', STOCK, [NARROW, LOW, RIGHT])).toMatchObject({ tubId: 'low', litres: 0.6 * 0.4 * 10, buy: [] });
-  expect(of('vapour', STOCK, []).buy).toEqual([
-    'a box with a lid that holds it, 400 mm × 220 mm and more than 45 mm deep inside',
-  ]);
-  expect(of('vapour', STOCK, [NARROW]).buy.join()).toContain('a box with a lid');
+  expect(of('vapour', STOCK, []).buy).toEqual([{ kind: 'box with a lid', ...LID }]);
+  expect(of('vapour', STOCK, [NARROW]).buy).toMatchObject([{ kind: 'box with a lid' }]);
   // Where no tub was measured yet nobody says that there is none.
   expect(of('bath-lamp', STOCK, []).buy).toEqual([]);
-  expect(of('bath-lamp', STOCK, [NARROW]).buy.join()).toContain('a tub that holds it');
+  expect(of('bath-lamp', STOCK, [NARROW]).buy).toMatchObject([{ kind: 'tub' }]);
   expect(of('bag-sun', STOCK, [NARROW]).buy).toEqual([]);
 });
 
 it('says how much out of which bottle, and what is short of it', () => {
-  expect(of('bath-lamp', STOCK, [RIGHT]).words).toBe('15.60 L out of “bottle”, for 15.6 L in “right”');
+  expect(of('bath-lamp', STOCK, [RIGHT])).toMatchObject({
+    litres: expect.closeTo(15.6, 9) as number,
+    takes: { name: 'bottle', amount: expect.closeTo(15_600, 6) as number, tub: 'right', coats: 1 },
+  });
   expect(of('cream-film-sun', STOCK, [], 3)).toMatchObject({
     stockId: 'tube',
-    words: '431 mL out of “tube”, 3 coats',
+    takes: { name: 'tube', medium: 'cream', amount: expect.closeTo(431, 0) as number, coats: 3, tub: null },
     litres: null,
     tubId: null,
   });
   expect(of('cream-film-sun', [stock('a', 'cream', 12, 100), stock('b', 'cream', 12, 140)]).buy).toEqual([
-    '4 mL more than is left in “b”',
+    { kind: 'more of it', name: 'b', medium: 'cream', amount: expect.closeTo(3.6, 0) as number },
   ]);
   expect(of('cream-film-sun', [stock('a', 'cream', 12, 144), stock('b', 'cream', 12, 1000)]).stockId).toBe('a');
-  expect(of('cream-film-sun', [])).toMatchObject({ stockId: null, words: '', costMinor: null });
+  expect(of('cream-film-sun', [])).toMatchObject({ stockId: null, takes: null, costMinor: null });
 });
 
 it('the plan that begins with it takes out of the bottle what the comparison counted, for all ways', () => {
@@ -63,7 +64,7 @@ it('the plan that begins with it takes out of the bottle what the comparison cou
       (id, piece) => {
         const school = SCHOOL[id];
         const box = tub('box', 600, 600, 600);
-        const supply = supplyFor(school, piece, STOCK, [box], 1, 'metric');
+        const supply = supplyFor(school, piece, STOCK, [box], 1);
         const { percentWW, sizeMl, priceMinor } = STOCK.find((one) => one.id === supply.stockId)!;
         const plan = planExposure({
           school,

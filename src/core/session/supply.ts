@@ -4,7 +4,6 @@ import { peroxideDilution } from '../peroxide/dilution';
 import { powderFor } from '../peroxide/percarbonate';
 import { shareOfPrice } from '../ledger/left';
 import type { PieceSize, TubSize } from '../size';
-import { amountWords, pouredWords, type UnitSystem } from '../units';
 import { fitsIn, POOL_MM, surfaceCm2, usualSolutionL } from './amounts';
 import { FILM_MM, PURE_POWDER_PERCENT } from './plan';
 import type { School } from './schools';
@@ -28,18 +27,36 @@ export interface OwnTub extends TubSize {
   name: string;
 }
 
+/** Something that has to be bought for a way. */
+export type Need =
+  | { kind: 'peroxide'; medium: School['medium']; leastPercent: number; mostPercent: number | null }
+  | { kind: 'more of it'; name: string; medium: School['medium']; amount: number }
+  | { kind: 'box with a lid' | 'tub'; lengthMm: number; widthMm: number; heightMm: number }
+  | { kind: 'lamp' };
+
+/** What is taken out of a bottle of the stores, mL, or g of powder. */
+interface Taken {
+  name: string;
+  medium: School['medium'];
+  amount: number;
+  /** Of cream; a bath stands through all sessions. */
+  coats: number;
+  /** The tub that it goes into, where one was measured. */
+  tub: string | null;
+}
+
 /** What a way takes for a piece, out of which bottle and in which tub: the comparison and the plan both begin with it. */
 export interface Supply {
   stockId: string | null;
   tubId: string | null;
   /** Solution, L; `null` for cream. */
   litres: number | null;
-  /** All of it in words; empty where the stores hold nothing for it. */
-  words: string;
+  /** `null` where the stores hold nothing for it. */
+  takes: Taken | null;
   /** Of the workshop's own stock; `null` where it has none or its price is not known. */
   costMinor: number | null;
   /** What would have to be bought for it. */
-  buy: string[];
+  buy: Need[];
 }
 
 /** Solution that a way takes in a tub or box: over the piece, or a pool under it. */
@@ -53,11 +70,13 @@ export const solutionIn = ({ solution }: School, tub: TubSize, { heightMm }: Pie
 /** Whether a way is done in a tub or box. */
 export const takesTub = ({ medium, solution }: School): boolean => medium !== 'cream' && solution !== 'bag';
 
-const BY_NAME = { cream: 'peroxide cream', liquid: 'peroxide liquid', powder: 'oxygen-bleach powder' } as const;
-
 /** Cream goes on as it is, liquid is thinned, powder is all one. */
-const strengthToBuy = ({ medium, usualPercentWW, percentRangeWW: [weak, strong] }: School): string =>
-  medium === 'cream' ? ` of ${weak} to ${strong} %` : medium === 'liquid' ? ` of ${usualPercentWW} % or more` : '';
+const toBuy = ({ medium, usualPercentWW, percentRangeWW: [weak, strong] }: School): Need => ({
+  kind: 'peroxide',
+  medium,
+  leastPercent: medium === 'cream' ? weak : medium === 'liquid' ? usualPercentWW : 0,
+  mostPercent: medium === 'cream' ? strong : null,
+});
 
 /**
  * What a way takes for a piece, of what the workshop has.
@@ -70,18 +89,15 @@ export function supplyFor(
   stock: readonly OwnStock[],
   tubs: readonly OwnTub[],
   sessions: number,
-  units: UnitSystem,
 ): Supply {
   const coats = Math.max(1, sessions);
   const tub = takesTub(school) ? tubs.find((one) => fitsIn(school, one, piece)) : undefined;
   const litres = tub ? solutionIn(school, tub, piece) : usualSolutionL(school, piece);
-  const long = (mm: number) => amountWords(mm, 'mm', 0, units);
   // A bath can be had in anything that is large enough; for vapour the lid has to close over it.
-  const box =
+  const { lengthMm, widthMm, heightMm } = piece;
+  const box: Need[] =
     takesTub(school) && !tub && (school.solution === 'pool' || tubs.length > 0)
-      ? [
-          `${school.solution === 'pool' ? 'a box with a lid' : 'a tub'} that holds it, ${long(piece.lengthMm)} × ${long(piece.widthMm)} and more than ${long(piece.heightMm)} deep inside`,
-        ]
+      ? [{ kind: school.solution === 'pool' ? 'box with a lid' : 'tub', lengthMm, widthMm, heightMm }]
       : [];
   const strongest = school.medium === 'cream' ? school.percentRangeWW[1] + 0.5 : Infinity;
   const weakest = school.medium === 'liquid' ? school.usualPercentWW - 0.5 : 0;
@@ -102,27 +118,19 @@ export function supplyFor(
     return {
       ...of,
       stockId: null,
-      words: '',
+      takes: null,
       costMinor: null,
-      buy: [`${BY_NAME[school.medium]}${strengthToBuy(school)}`, ...box],
+      buy: [toBuy(school), ...box],
     };
   const { id, name, priceMinor, sizeMl } = bottle;
   const used = usedOf(bottle);
   const short = shortBy(bottle);
-  const shown = (amount: number) =>
-    school.medium === 'powder' ? amountWords(amount, 'g', 0, units) : pouredWords(amount / 1000, units);
-  const where = tub ? ` in “${tub.name}”` : '';
-  const rest =
-    school.medium === 'cream'
-      ? coats > 1
-        ? `, ${coats} coats`
-        : ''
-      : `, for ${amountWords(litres, 'L', 1, units)}${school.medium === 'powder' ? ' of water' : ''}${where}`;
+  const { medium } = school;
   return {
     ...of,
     stockId: id,
-    words: `${shown(used)} out of “${name}”${rest}`,
+    takes: { name, medium, amount: used, coats: medium === 'cream' ? coats : 1, tub: tub?.name ?? null },
     costMinor: priceMinor !== null && sizeMl ? shareOfPrice(priceMinor, sizeMl, used) : null,
-    buy: [...(short > 0 ? [`${shown(short)} more than is left in “${name}”`] : []), ...box],
+    buy: [...(short > 0 ? [{ kind: 'more of it' as const, name, medium, amount: short }] : []), ...box],
   };
 }

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { agentOf, AGENT_IDS, type AgentId } from '../materials/agents';
+import { END_WORDS } from '../cleaning/ladderWords';
 import { cleaningLadder, NOTHING_OWN, VISIBLE, type Ladder, type Visible } from '../cleaning/ladder';
 import { OUTCOMES, type Outcome } from '../cleaning/outcomes';
 import { SOIL_IDS, type SoilId } from '../cleaning/soils';
@@ -99,6 +100,6 @@ export const cleaningLadderSum: Sum<LadderInput, Ladder> = {
       [agentOf(agent).title, why, testSpot && `Hidden spot first: ${testSpot}`, between].filter(Boolean).join('. '),
     ),
     ...ruledOut.map(({ agent, why }) => `Out: ${agentOf(agent).title}. ${why}`),
-    end,
+    END_WORDS[end],
   ],
 };

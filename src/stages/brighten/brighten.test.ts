@@ -327,8 +327,10 @@ describe('choosing the way', () => {
     expect(view.ways).toHaveLength(8);
     const vapour = view.ways.find(({ school }) => school === 'vapour')!;
     expect(vapour.costMinor).toBeGreaterThan(0);
-    expect(vapour.risks.join(' ')).toMatch(/serial.*Printed/);
-    expect(view.ways.find(({ school }) => school === 'cream-film-sun')!.missing.join()).toMatch(/peroxide cream/);
+    expect(vapour.risks).toEqual([{ kind: 'label', label: 'serial', wet: false }, { kind: 'printed legends' }]);
+    expect(view.ways.find(({ school }) => school === 'cream-film-sun')!.missing).toContainEqual(
+      expect.objectContaining({ kind: 'peroxide', medium: 'cream' }),
+    );
   });
 
   it('rates come from the workshop’s past pieces of the same way, this one left out', async () => {

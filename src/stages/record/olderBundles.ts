@@ -1,4 +1,5 @@
 import { usualPart, type FindingKind } from '@/core/intake/findings';
+import { warningSaid } from '@/core/picture/warnings';
 import { KEY_GROUPS } from '@/core/runsheet/functionTest';
 import { BUNDLE_VERSION, LATER_PARTS } from '@/data/bundle';
 import { PLAIN } from '@/work/pieces';
@@ -29,6 +30,14 @@ function byGroup(test: Json): Json {
   return { ...test, results: { ...rest, ...Object.fromEntries(KEY_GROUPS.map((group) => [group, keys])) } };
 }
 
+/** What it warned of was kept as a sentence before version 7. */
+function withWarningKinds(row: Json): Json {
+  const { result } = row;
+  if (!isJson(result) || !Array.isArray(result.warnings)) return row;
+  const warnings = result.warnings.map((one: unknown) => (typeof one === 'string' ? warningSaid(one) : one));
+  return { ...row, result: { ...result, warnings } };
+}
+
 const without = (row: Json, fields: readonly string[] = []): Json =>
   Object.fromEntries(Object.entries(row).filter(([name]) => !fields.includes(name)));
 
@@ -51,6 +60,7 @@ export function broughtForward(given: unknown): unknown {
       ]),
     ),
     findings: rows('findings').map((row) => ({ ...ROWS.findings, part: usualPart(row.kind as FindingKind), ...row })),
+    measurements: rows('measurements').map(withWarningKinds),
     functionTests: rows('functionTests').map((test) => ({ words: {}, ...byGroup(test) })),
   };
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { END_WORDS, LEAVE_WORDS } from '@/core/cleaning/ladderWords';
 import { assumedLine, type AssumptionName } from '@/core/assumptions/assumptions';
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import { viewHref } from '@/core/runsheet/views';
@@ -54,9 +55,9 @@ export function LadderPart({ restorationId, spot }: { restorationId: string; spo
               The bar is how rough it is, teal gentle to red; beside it the chance and the minutes of one try.
             </Text>
           )}
-          {spot.soil !== null && (
+          {spot.end !== null && (
             <Text color="soft" mb="1">
-              {spot.end}
+              {END_WORDS[spot.end]}
             </Text>
           )}
           <Fold
@@ -110,9 +111,7 @@ export function LadderPart({ restorationId, spot }: { restorationId: string; spo
               draftKey={`leave:${spot.id}`}
               fields={[{ name: 'words', label: 'Why it is left', hint: 'It goes into the record' }]}
               initial={{
-                words: spot.end.startsWith('Leave it')
-                  ? spot.end.replace(/^Leave it: /, '')
-                  : 'going on would cost more surface than the stain does',
+                words: LEAVE_WORDS[spot.end ?? 'worth no more'],
               }}
               submit="Leave it"
               done="Left on purpose."

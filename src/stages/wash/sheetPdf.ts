@@ -1,3 +1,4 @@
+import { END_WORDS } from '@/core/cleaning/ladderWords';
 import { CAUTION_CLOSE } from '@/core/peroxide/cautions';
 import { mm, pdf } from '@/edge/pdf';
 import type { LoadView } from './TubPart';
@@ -38,7 +39,7 @@ export function washSheetPdf(
           text: `☐  ${rung.title}${rung.testSpot ? ' (hidden spot first)' : ''}, ${Math.round(rung.minutes)} min`,
           margin: [mm(3), 2, 0, 0] as Margin,
         })),
-        { text: spot.end, italics: true, margin: [0, 2, 0, 0] as Margin },
+        { text: spot.end ? END_WORDS[spot.end] : '', italics: true, margin: [0, 2, 0, 0] as Margin },
       ]),
       ...(open.length === 0 ? [{ text: 'Nothing waits for the wash.' }] : []),
     ],

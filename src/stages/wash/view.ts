@@ -1,3 +1,4 @@
+import type { LadderEnd } from '@/core/cleaning/ladder';
 import { agentOf, type AgentId } from '@/core/materials/agents';
 import { inSentence } from '@/core/materials/inSentence';
 import { bathWords } from '@/core/cleaning/loads';
@@ -39,7 +40,7 @@ export interface SpotView {
   settled: string | null;
   rungs: RungView[];
   ruledOut: { title: string; why: string }[];
-  end: string;
+  end: LadderEnd | null;
 }
 
 /** One pass: an agent over all spots of a piece that are that far. */
@@ -58,7 +59,7 @@ export interface PassView {
   masks: string[];
   between: string[];
   cautions: Caution[];
-  spots: { id: string; name: string; stepId: string | null; end: string }[];
+  spots: { id: string; name: string; stepId: string | null }[];
   /** The timer of a pass that runs. */
   dueAt: string | null;
 }
@@ -107,7 +108,7 @@ export function spotView(of: WashSpot, own: OwnKnowledge, units: UnitSystem = 'm
     settled: finding.settledAs && `${finding.settledAs}${finding.settledWords ? `: ${finding.settledWords}` : ''}`,
     rungs,
     ruledOut: (ladder?.ruledOut ?? []).map(({ agent, why }) => ({ title: agentOf(agent, agents).title, why })),
-    end: ladder?.end ?? '',
+    end: ladder?.end ?? null,
   };
 }
 
@@ -151,7 +152,6 @@ function passOf(
       id: of.finding.id,
       name: spotName(of),
       stepId: of.running?.id ?? null,
-      end: of.ladder?.end ?? '',
     })),
     dueAt: timer?.dueAt ?? null,
   };

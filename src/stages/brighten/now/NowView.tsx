@@ -1,3 +1,4 @@
+import { lightChanges } from '@/core/picture/warnings';
 import { waitsForMeasuring } from '@/core/fade/after';
 import { wentBefore } from '@/core/fade/unevenness';
 import { viewHref } from '@/core/runsheet/views';
@@ -71,7 +72,7 @@ export async function NowView({ at, sky, now }: ViewProps) {
       <FaultWords
         fault={latest?.result.regions.find(({ id }) => id === PIECE_REGION)?.fault}
         went={latest ? wentBefore(latest.measuredAt, history.sessions, history.treatments) : 'life'}
-        lightChanges={latest?.result.warnings.some((warning) => warning.startsWith('The light changes')) ?? false}
+        lightChanges={lightChanges(latest?.result.warnings ?? [])}
       />
       {history.set && (
         <SetPart set={history.set} colours={new Map(pieces.map(({ id }, i) => [id, coloursOf(histories[i]!)]))} />

@@ -15,6 +15,8 @@ import { DAYS, type WaysView } from './ways';
 import { WaysBoard } from './WaysBoard';
 import { skyOverDays, waysOnCalendar } from './waysCalendar';
 import { wayWorking } from '../workings';
+import { blockWords, missingWords, reasonWords, riskWords, STAYS_YELLOW, takesWords } from './words';
+import type { UnitSystem } from '@/core/units';
 
 interface Props {
   view: WaysView | null;
@@ -62,11 +64,16 @@ function skyOf({ sun }: Way, clouds: WaysView['clouds']): string {
 }
 
 /** What a way that needs no sun asks. */
-function insteadWords({ finish, costMinor, missing }: Way, timeZone: string, currency: string): string {
+function insteadWords(
+  { finish, costMinor, missing }: Way,
+  timeZone: string,
+  currency: string,
+  units: UnitSystem,
+): string {
   return [
     finish ? `done about ${day(finish, timeZone)}` : 'no date yet',
     costMinor === null ? '' : formatMoney(costMinor, currency),
-    missing.length > 0 ? `missing ${missing.join(', ')}` : '',
+    missing.length > 0 ? `missing ${missing.map((one) => missingWords(one, units)).join(', ')}` : '',
   ]
     .filter(Boolean)
     .join(', ');
@@ -85,17 +92,18 @@ export function WaysPart({ view, restorationId, pieceId, planHref, timeZone, cur
       </Part>
     );
   const best = view.ways.find(({ school }) => school === view.recommended)!;
-  const parts = { planHref, pieceId, timeZone, currency, pieces: view.pieces, clouds: view.clouds };
+  const parts = { planHref, pieceId, timeZone, currency, pieces: view.pieces, clouds: view.clouds, units: view.units };
   return (
     <>
       <Box borderLeftWidth="8px" borderColor="work" pl="4" mb="4" id="ways">
         <Text fontFamily="heading" fontWeight="650" fontSize="24px" lineHeight="1.2">
           Kvell would take: {best.title.toLowerCase()}
         </Text>
-        <Text mb="2">{view.why}</Text>
+        <Text mb="2">{reasonWords(view.why)}</Text>
         {view.better && (
           <Text mb="2">
-            Better, if you buy {view.better.buy.join(', and ')}: <b>{view.better.title.toLowerCase()}</b>,{' '}
+            Better, if you buy {view.better.buy.map((need) => missingWords(need, view.units)).join(', and ')}:{' '}
+            <b>{view.better.title.toLowerCase()}</b>,{' '}
             {figuresOf(view.better, timeZone, currency).slice(0, 3).join(', ')}.
           </Text>
         )}
@@ -103,7 +111,7 @@ export function WaysPart({ view, restorationId, pieceId, planHref, timeZone, cur
           <Text mb="2" borderLeftWidth="8px" borderColor="amber" pl="3">
             The sky will not do it by then. Instead:{' '}
             {view.instead
-              .map((way) => `${way.title.toLowerCase()}: ${insteadWords(way, timeZone, currency)}`)
+              .map((way) => `${way.title.toLowerCase()}: ${insteadWords(way, timeZone, currency, view.units)}`)
               .join('; ')}
             .
           </Text>
@@ -162,6 +170,7 @@ function WayBody({
   currency,
   pieces,
   clouds,
+  units,
   best,
 }: {
   way: Way;
@@ -171,11 +180,13 @@ function WayBody({
   currency: string;
   pieces: WaysView['pieces'];
   clouds: WaysView['clouds'];
+  units: UnitSystem;
   best: boolean;
 }) {
   const sky = skyOf(way, clouds);
-  const { school, risks, missing, blocked, spreadB, dose, sun, supply } = way;
-  if (school === 'leave-it') return <Text>{risks[0]}</Text>;
+  const takes = takesWords(way.supply, units);
+  const { school, risks, missing, blocked, spreadB, dose, sun } = way;
+  if (school === 'leave-it') return <Text>{STAYS_YELLOW}</Text>;
   return (
     <Grid templateColumns={{ base: '1fr', md: 'minmax(0, 1fr) auto' }} gap="3" alignItems="start">
       <Box>
@@ -188,18 +199,18 @@ function WayBody({
             : 'from the usual rate; '}
           spread about {spreadB} b*
         </Text>
-        {supply?.words && <Text color="soft">It takes {supply.words}.</Text>}
+        {takes && <Text color="soft">It takes {takes}.</Text>}
         {sky && (
           <Text borderLeftWidth="8px" borderColor="lineStrong" pl="3" my="1">
             {sky}
           </Text>
         )}
-        {[...blocked, ...missing.map((words) => `Missing: ${words}.`)].map((words) => (
+        {[...blocked.map(blockWords), ...missing.map((one) => `Missing: ${missingWords(one, units)}.`)].map((words) => (
           <Text key={words} borderLeftWidth="8px" borderColor="amber" pl="3" my="1" fontWeight="650">
             {words}
           </Text>
         ))}
-        {risks.map((words) => (
+        {risks.map(riskWords).map((words) => (
           <Text key={words} fontSize="15px">
             {words}
           </Text>

@@ -3,6 +3,7 @@ import { PURE_POWDER_PERCENT } from '@/core/session/plan';
 import { SCHOOL, SCHOOLS, type SchoolId } from '@/core/session/schools';
 import type { CloudHour, SkySource } from '@/core/session/sessions';
 import type { OwnStock } from '@/core/session/supply';
+import type { UnitSystem } from '@/core/units';
 import { percentOf } from '@/core/peroxide/bottle';
 import type { Place } from '@/core/sun/day';
 import type { Obstacle } from '@/core/sun/horizon';
@@ -29,6 +30,8 @@ export interface WaysView extends Comparison {
   place: Place | null;
   /** What stands in the sun's way there. */
   shading: readonly Obstacle[];
+  /** What amounts are said in. */
+  units: UnitSystem;
 }
 
 function ownStock(bottle: Shelved): OwnStock[] {
@@ -102,7 +105,6 @@ export async function waysFor(
     stock: stock.flatMap(ownStock),
     tubs,
     lampMwPerCm2,
-    units: workshop.units,
     by: wished(by, timeZone),
     going: history.treatments.find(({ endedAt }) => endedAt === null)?.school ?? null,
   });
@@ -111,6 +113,7 @@ export async function waysFor(
     clouds,
     place,
     shading: obstacles,
+    units: workshop.units,
     pieces: Object.fromEntries([...pooled].map(([id, { pieces }]) => [id, pieces])),
   };
 }

@@ -26,7 +26,7 @@ it('lays sessions in the sun as they are, a lamp from now until it is done, and 
   const session = { from: '2026-06-22T12:00:00.000Z', to: '2026-06-23T00:00:00.000Z', dose: 5 };
   const [lamp, sun] = waysOnCalendar(
     [
-      way({ finish: '2026-06-26T12:00:00.000Z', finishSlow: '2026-07-01T12:00:00.000Z', missing: ['a lamp'] }),
+      way({ finish: '2026-06-26T12:00:00.000Z', finishSlow: '2026-07-01T12:00:00.000Z', missing: [{ kind: 'lamp' }] }),
       way({ school: 'bag-sun', sun: { sessions: [session], dose: 5, enough: true, days: [] } }),
       way({ school: 'leave-it' }),
     ],
