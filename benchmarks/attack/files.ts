@@ -129,7 +129,7 @@ export async function files(): Promise<void> {
   const all = await kinds();
   let taken = 0;
   try {
-    const open = await call(server.base, actionsOfBuild().get('stages/intake/actions#open')!, [
+    const open = await call(server.base, actionsOfBuild().get('stages/intake/actions#openMachine')!, [
       { title: 'Files', once: 'b'.repeat(32) },
     ]);
     const restorationId = String(open.answer!.value);

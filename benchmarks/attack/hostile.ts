@@ -130,7 +130,7 @@ export async function hostile(): Promise<void> {
   const counts = new Map<string, number>();
   let [before, done] = [0, 0];
   try {
-    const { answer } = await call(server.base, actionsOfBuild().get('stages/intake/actions#open')!, [
+    const { answer } = await call(server.base, actionsOfBuild().get('stages/intake/actions#openMachine')!, [
       { title: 'Hostile', once: 'c'.repeat(32) },
     ]);
     const real = String(answer!.value);

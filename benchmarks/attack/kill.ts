@@ -83,7 +83,7 @@ export async function kill(): Promise<void> {
   const failures: string[] = [];
   let server = await attacked(3962, data);
   try {
-    const open = await call(server.base, actionsOfBuild().get('stages/intake/actions#open')!, [
+    const open = await call(server.base, actionsOfBuild().get('stages/intake/actions#openMachine')!, [
       { title: 'Killed', once: 'a'.repeat(32) },
     ]);
     const restorationId = String(open.answer!.value);

@@ -18,8 +18,8 @@ interface To {
 
 /** One of each kind of thing that is written down, as its page sends it. */
 const WRITES: Record<string, (to: To) => Fields> = {
-  'stages/intake/actions#open': ({ n }) => ({ title: `Machine ${n}`, pricePaid: '12' }),
-  'stages/intake/actions#test': ({ restorationId }) => ({
+  'stages/intake/actions#openMachine': ({ n }) => ({ title: `Machine ${n}`, pricePaid: '12' }),
+  'stages/intake/actions#addFunctionTest': ({ restorationId }) => ({
     restorationId,
     phase: 'before',
     results: { letters: 'faulty' },
@@ -50,7 +50,7 @@ const WRITES: Record<string, (to: To) => Fields> = {
     plastic: 'ABS',
     finish: 'textured',
   }),
-  'runsheet/actions#ask': ({ restorationId }) => ({
+  'runsheet/actions#addRequest': ({ restorationId }) => ({
     ...{
       restorationId,
       pieceId: '',
@@ -67,8 +67,12 @@ const WRITES: Record<string, (to: To) => Fields> = {
     settledAs: 'left on purpose',
     settledWords: 'as it was',
   }),
-  'stages/teardown/actions#off': ({ restorationId, n }) => ({ restorationId, name: `Shield ${n}`, joint: 'clips' }),
-  'stages/teardown/actions#aside': ({ restorationId, n }) => ({ restorationId, name: `Strip ${n}` }),
+  'stages/teardown/actions#takeStepOff': ({ restorationId, n }) => ({
+    restorationId,
+    name: `Shield ${n}`,
+    joint: 'clips',
+  }),
+  'stages/teardown/actions#addLaidAside': ({ restorationId, n }) => ({ restorationId, name: `Strip ${n}` }),
   'stages/teardown/actions#putIntoTray': ({ stepId }) => ({
     ...{
       stepId,
@@ -83,8 +87,8 @@ const WRITES: Record<string, (to: To) => Fields> = {
       deepestMm: '',
     },
   }),
-  'stages/teardown/actions#ownTray': ({ n }) => ({ name: `Tray ${n}`, columns: '4', rows: '3' }),
-  'stages/wash/actions#ownTub': ({ n }) => ({ name: `Tub ${n}`, lengthMm: '500', widthMm: '300', depthMm: '200' }),
+  'stages/teardown/actions#addSortingTray': ({ n }) => ({ name: `Tray ${n}`, columns: '4', rows: '3' }),
+  'stages/wash/actions#addOwnTub': ({ n }) => ({ name: `Tub ${n}`, lengthMm: '500', widthMm: '300', depthMm: '200' }),
   'stores/actions#putIntoStores': ({ n }) => ({
     name: `Bottle ${n}`,
     kind: 'cleaner',
@@ -95,8 +99,8 @@ const WRITES: Record<string, (to: To) => Fields> = {
   }),
   'bench/actions#startOwnTimer': () => ({ label: 'glue', minutes: '20', of: '' }),
   'workshop/actions#addName': ({ n }) => ({ name: `Hand ${n}` }),
-  'workshop/actions#standsInTheWay': ({ n }) => ({ name: `Wall ${n}`, fromDeg: '80', toDeg: '100', heightDeg: '20' }),
-  'stages/brighten/actions#skyNow': () => ({ cloudPercent: '25', forHours: '3' }),
+  'workshop/actions#addInTheWay': ({ n }) => ({ name: `Wall ${n}`, fromDeg: '80', toDeg: '100', heightDeg: '20' }),
+  'stages/brighten/actions#noteSky': () => ({ cloudPercent: '25', forHours: '3' }),
 };
 
 /** Nothing is answered as nothing, however it is written. */
@@ -131,8 +135,8 @@ export async function twice(): Promise<void> {
     return String(answer.value);
   };
   const fresh = async (): Promise<To> => {
-    const restorationId = await idOf('stages/intake/actions#open', { title: `Trial ${++n}` });
-    await act('runsheet/actions#belongsTo', {
+    const restorationId = await idOf('stages/intake/actions#openMachine', { title: `Trial ${++n}` });
+    await act('runsheet/actions#setOwnerOf', {
       restorationId,
       owner: 'Somebody',
       stages: [],
@@ -155,7 +159,7 @@ export async function twice(): Promise<void> {
       part: 'case',
       severity: 'bad',
     });
-    const stepId = await idOf('stages/teardown/actions#off', { restorationId, name: 'Lid', joint: 'clips' });
+    const stepId = await idOf('stages/teardown/actions#takeStepOff', { restorationId, name: 'Lid', joint: 'clips' });
     return { restorationId, pieceId, findingId, stepId, photoId: '', timerId: '', n: ++n };
   };
   try {
@@ -209,7 +213,7 @@ export async function twice(): Promise<void> {
         ({ restorationId }) => ({ restorationId }),
       ],
       [
-        'runsheet/actions#aimAt',
+        'runsheet/actions#setAimOf',
         { aim: 'presentable', worthKeeping: '' },
         { aim: 'keep the age' },
         { worthKeeping: 'sticker' },

@@ -38,7 +38,7 @@ export async function worst(): Promise<void> {
   const act = (name: string, given: object) => call(server.base, actions.get(name)!, [given]);
   try {
     const restorationId = String(
-      (await act('stages/intake/actions#open', { title: 'Worst', once: 'd'.repeat(32) })).answer!.value,
+      (await act('stages/intake/actions#openMachine', { title: 'Worst', once: 'd'.repeat(32) })).answer!.value,
     );
     // A teardown of 120 steps with words as long as they may be: its sheet is some hundred pages.
     for (let i = 0; i < 120; i++) {
@@ -48,7 +48,7 @@ export async function worst(): Promise<void> {
         joint: 'screws',
         way: 'a little force, then up '.repeat(20),
       };
-      const { answer } = await act('stages/teardown/actions#off', step);
+      const { answer } = await act('stages/teardown/actions#takeStepOff', step);
       await act('stages/teardown/actions#putIntoTray', { ...SCREWS, stepId: answer!.value });
     }
     const noise = { type: 'gaussian' as const, mean: 128, sigma: 40 };

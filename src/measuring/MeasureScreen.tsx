@@ -17,7 +17,7 @@ import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { Working } from '@/ui/Working';
-import { keep } from './actions';
+import { keepReading } from './actions';
 import { PictureBoard, type View } from './PictureBoard';
 import { missingWords, newShape, SHAPE_WORDS, shapesOf, specOf, type Shape, type ShapeKind } from './shapes';
 import { useMeasurement } from './useMeasurement';
@@ -139,7 +139,7 @@ function Marking({ piece, stage, photo, photos, takenAt: known, went, cardSrgb }
     reading &&
     send(
       (once) =>
-        keep(
+        keepReading(
           once({ pieceId: piece.id, photoId: photo.id, stage, spec: reading.spec, result: reading.result, takenAt }),
         ),
       () => {

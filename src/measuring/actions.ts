@@ -9,7 +9,7 @@ import { keepSchema, type KeepForm } from '@/edge/measureSchema';
 import { write } from '@/edge/write';
 
 /** Keeps a measurement that the worker made. */
-export async function keep(given: KeepForm & { once?: string }): Promise<Answer<string>> {
+export async function keepReading(given: KeepForm & { once?: string }): Promise<Answer<string>> {
   return write(keepSchema, { ...given }, async ({ takenAt: local, ...measurement }, now) => {
     const takenAt = local === null ? null : fromLocalField(local, (await getWorkshop()).timeZone);
     if (local !== null && !takenAt)

@@ -3,7 +3,7 @@
 import { Text } from '@chakra-ui/react';
 import { AIM_WORDS, AIMS, type Aim } from '@/core/intake/aim';
 import { AnswerForm, options, type Values } from '@/ui/AnswerForm';
-import { aimAt } from './actions';
+import { setAimOf } from './actions';
 
 /** Sets the aim of a restoration. */
 export function AimForm({ restorationId, drawn }: { restorationId: string; drawn: Values }) {
@@ -25,7 +25,7 @@ export function AimForm({ restorationId, drawn }: { restorationId: string; drawn
       done="Aim set. What the findings ask for follows it."
       keeps
       drawnWith={{}}
-      send={(values) => aimAt({ restorationId, ...values })}
+      send={(values) => setAimOf({ restorationId, ...values })}
     >
       {(form) => <Text color="soft">{AIM_WORDS[form.watch('aim') as Aim]}</Text>}
     </AnswerForm>

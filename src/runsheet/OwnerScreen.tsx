@@ -11,7 +11,7 @@ import { Check } from '@/ui/Check';
 import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { say, warn } from '@/ui/toast';
-import { ask, belongsTo, takeAnswer } from './actions';
+import { addRequest, setOwnerOf, addAnswer } from './actions';
 
 interface Props {
   restorationId: string;
@@ -95,7 +95,7 @@ export function OwnerScreen(props: Props) {
                 }}
                 submit="Write the request"
                 done="Written. Send it as text or as PDF."
-                send={(values) => ask({ restorationId, ...values })}
+                send={(values) => addRequest({ restorationId, ...values })}
               />
             </Fold>
           </Part>
@@ -135,7 +135,7 @@ export function OwnerScreen(props: Props) {
           beside={{ stages }}
           drawnWith={{ stages: chosen?.drawn ?? allowed.stages }}
           onDone={() => choose(null)}
-          send={(values) => belongsTo({ restorationId, stages, ...values })}
+          send={(values) => setOwnerOf({ restorationId, stages, ...values })}
         >
           {() => (
             <Box role="group" aria-label="Allowed without asking">
@@ -206,7 +206,7 @@ function RequestRow({ request, letters, costs, pieces, restorationId, timeZone }
               initial={{ answer: 'yes', answerWords: '' }}
               submit="Keep the answer"
               done="Answer kept, with today’s date."
-              send={(values) => takeAnswer({ requestId: id, ...values })}
+              send={(values) => addAnswer({ requestId: id, ...values })}
             />
           </Fold>
         </>

@@ -8,7 +8,7 @@ import { worth, type Range, type WorthEstimate } from '@/core/ledger/worth';
 import { withPoint } from '@/core/units';
 import { AnswerForm, type FieldDef, type Values } from '@/ui/AnswerForm';
 import { Estimate } from '@/ui/figures';
-import { guessWorth } from './actions';
+import { setWorthEstimate } from './actions';
 import { ENDS, worthDrawn } from './drawn';
 import type { Known } from './worth';
 
@@ -44,7 +44,7 @@ export function WorthForm({ restorationId, known, estimate, currency }: Props) {
       done="Estimate kept."
       keeps
       drawnWith={{}}
-      send={(values) => guessWorth({ restorationId, ...values })}
+      send={(values) => setWorthEstimate({ restorationId, ...values })}
     >
       {(form) => <Verdict values={form.watch()} known={known} currency={currency} />}
     </AnswerForm>

@@ -38,7 +38,7 @@ export async function bringItOut(restorationId: string): Promise<Answer<void>> {
 }
 
 /** How far to go with the machine. */
-export async function aimAt(given: Given): Promise<Answer<void>> {
+export async function setAimOf(given: Given): Promise<Answer<void>> {
   return writeOver(
     aimSchema,
     given,
@@ -48,7 +48,7 @@ export async function aimAt(given: Given): Promise<Answer<void>> {
 }
 
 /** Whose machine it is, and what may be done without asking. */
-export async function belongsTo(given: Given): Promise<Answer<void>> {
+export async function setOwnerOf(given: Given): Promise<Answer<void>> {
   const stands = async ({ restorationId }: { restorationId: string }) => {
     const restoration = await needRow('restorations', restorationId);
     return { ...ownerDrawn(restoration, (await getWorkshop()).currency), stages: restoration.allowed.stages };
@@ -60,7 +60,7 @@ export async function belongsTo(given: Given): Promise<Answer<void>> {
 }
 
 /** Asks the owner for something beyond that. */
-export async function ask(given: Given): Promise<Answer<string>> {
+export async function addRequest(given: Given): Promise<Answer<string>> {
   return write(requestSchema, given, async ({ cost, ...request }, now) => {
     const { currency } = await getWorkshop();
     return (await askOwner({ ...request, costMinor: minorUnits(cost, currency) }, now)).id;
@@ -68,14 +68,14 @@ export async function ask(given: Given): Promise<Answer<string>> {
 }
 
 /** What the owner answered. */
-export async function takeAnswer(given: Given): Promise<Answer<void>> {
+export async function addAnswer(given: Given): Promise<Answer<void>> {
   return write(answerSchema, given, ({ requestId, answer, answerWords }, now) =>
     answerRequest(requestId, answer, answerWords, now),
   );
 }
 
 /** What is still to come and what a good one costs, as it is guessed now. */
-export async function guessWorth(given: Given): Promise<Answer<void>> {
+export async function setWorthEstimate(given: Given): Promise<Answer<void>> {
   const stands = async ({ restorationId }: { restorationId: string }) =>
     worthDrawn((await needRow('restorations', restorationId)).estimate);
   return writeOver(estimateSchema, given, stands, async ({ restorationId, ...figures }, now) => {

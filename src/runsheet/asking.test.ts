@@ -7,7 +7,7 @@ import { getWorkshop } from '@/data/workshop';
 import { inTrialWorkshop, trialPhoto, trialRestoration } from '@/work/trial';
 import { wrongs } from '@/edge/wrongs';
 import { addCloseUp, addFinding, addMaterial, addMinutes, closeFinding, reopenFinding } from '@/clipboard/actions';
-import { aimAt, ask, belongsTo, guessWorth, takeAnswer } from './actions';
+import { setAimOf, addRequest, setOwnerOf, setWorthEstimate, addAnswer } from './actions';
 import { runSheetRows } from './facts';
 import { letterPdf } from './letterPdf';
 import { letterOf, letterTextOf } from './letters';
@@ -49,12 +49,12 @@ it('the run sheet says what asks for a stage, and what waits for the owner', asy
   const { id: restorationId } = await trialRestoration();
   await addFinding({ restorationId, ...FOUND });
   expect(
-    wrongs(await belongsTo({ restorationId, owner: 'Ines Torvel', stages: ['wash'], spend: '5', words: '' })),
+    wrongs(await setOwnerOf({ restorationId, owner: 'Ines Torvel', stages: ['wash'], spend: '5', words: '' })),
   ).toBe('');
-  const asked = await ask({ restorationId, ...ASKED, cost: '' });
+  const asked = await addRequest({ restorationId, ...ASKED, cost: '' });
   const row = async () => (await runSheetRows(restorationId)).find(({ stage }) => stage === 'brighten')!;
   expect(await row()).toMatchObject({ facts: 'asked for: yellowed, front', waits: ['Brighten the front.'] });
-  expect(wrongs(await takeAnswer({ requestId: asked.ok ? asked.value : '', answer: 'yes' }))).toBe('');
+  expect(wrongs(await addAnswer({ requestId: asked.ok ? asked.value : '', answer: 'yes' }))).toBe('');
   expect((await row()).waits).toEqual([]);
   expect(wrongs(await addMaterial({ restorationId, stage: 'mend', words: 'feet', cost: '6.40' }))).toMatch(
     /cost: Ines Torvel did not allow/,
@@ -64,14 +64,14 @@ it('the run sheet says what asks for a stage, and what waits for the owner', asy
 
 it('a request says what, why and what else, or is sent back; as a letter it holds them', async () => {
   const { id: restorationId } = await trialRestoration();
-  await belongsTo({ restorationId, owner: 'Ines Torvel', stages: [] });
-  expect(wrongs(await ask({ restorationId, ...ASKED, what: '', alternatives: ' ', stage: 'teardown' }))).toMatch(
+  await setOwnerOf({ restorationId, owner: 'Ines Torvel', stages: [] });
+  expect(wrongs(await addRequest({ restorationId, ...ASKED, what: '', alternatives: ' ', stage: 'teardown' }))).toMatch(
     /stage: .*what: .*alternatives: /s,
   );
-  expect(wrongs(await belongsTo({ restorationId, owner: 'x', stages: ['rebuild'], spend: '-1' }))).toMatch(
+  expect(wrongs(await setOwnerOf({ restorationId, owner: 'x', stages: ['rebuild'], spend: '-1' }))).toMatch(
     /stages\[0\]: .*spend: /s,
   );
-  await ask({ restorationId, ...ASKED, cost: '12' });
+  await addRequest({ restorationId, ...ASKED, cost: '12' });
   const [request] = await requestsOf(restorationId);
   const of = [
     request!,
@@ -98,12 +98,14 @@ it('an estimate is weighed with what is known, and each is kept', async () => {
     goodOneLikely: '180',
     goodOneHigh: '200',
   };
-  expect(wrongs(await guessWorth({ restorationId, ...guess, partsHigh: '8', hoursLow: '' }))).toMatch(
+  expect(wrongs(await setWorthEstimate({ restorationId, ...guess, partsHigh: '8', hoursLow: '' }))).toMatch(
     /partsHigh: The most cannot.*hoursLow: .*A guess is enough/s,
   );
-  expect(wrongs(await guessWorth({ restorationId, ...guess }))).toBe('');
+  expect(wrongs(await setWorthEstimate({ restorationId, ...guess }))).toBe('');
   expect(
-    wrongs(await guessWorth({ restorationId, ...guess, goodOneLow: '10', goodOneLikely: '20', goodOneHigh: '30' })),
+    wrongs(
+      await setWorthEstimate({ restorationId, ...guess, goodOneLow: '10', goodOneLikely: '20', goodOneHigh: '30' }),
+    ),
   ).toBe('');
   const estimates = (await logOf(restorationId)).filter(({ kind }) => kind === 'estimate').map(({ words }) => words);
   expect(estimates[0]).toMatch(/^Worth it: 100 %/);
@@ -113,7 +115,7 @@ it('an estimate is weighed with what is known, and each is kept', async () => {
 
 it('the aim is one of four', async () => {
   const { id: restorationId } = await trialRestoration();
-  expect(wrongs(await aimAt({ restorationId, aim: 'better than new' }))).toMatch(/aim: /);
-  expect(wrongs(await aimAt({ restorationId, aim: 'keep the age', worthKeeping: 'the sticker' }))).toBe('');
+  expect(wrongs(await setAimOf({ restorationId, aim: 'better than new' }))).toMatch(/aim: /);
+  expect(wrongs(await setAimOf({ restorationId, aim: 'keep the age', worthKeeping: 'the sticker' }))).toBe('');
   expect((await logOf(restorationId)).at(-1)!.words).toMatch(/^Aim: keep the age\..*Worth keeping: the sticker/);
 });

@@ -8,7 +8,7 @@ import { Part } from '@/ui/layout';
 import { Select } from '@/ui/Select';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
-import { forbid, haveAgent, ownSurface } from './actions';
+import { addVerdict, setAgentHere, addSurface } from './actions';
 import { OwnAgentForm } from './OwnAgentForm';
 
 export interface AgentRow {
@@ -70,7 +70,7 @@ export function AgentsScreen({ surface, surfaces, rows, meanings, known, familie
                   row={row}
                   meaning={meanings[row.roughness]!}
                   busy={busy}
-                  onHave={(own) => send(() => haveAgent(row.agent, own))}
+                  onHave={(own) => send(() => setAgentHere(row.agent, own))}
                 />
               ))}
             </Fold>
@@ -101,7 +101,7 @@ export function AgentsScreen({ surface, surfaces, rows, meanings, known, familie
             initial={{ agent: rows[0]!.agent, verdict: 'test first', reason: '' }}
             submit="Keep this verdict"
             done="Kept. Every ladder follows it."
-            send={(values) => forbid({ surface, ...values })}
+            send={(values) => addVerdict({ surface, ...values })}
           />
         </Fold>
         <Text color="soft">
@@ -122,7 +122,7 @@ export function AgentsScreen({ surface, surfaces, rows, meanings, known, familie
             initial={{ title: '', like: known[0]!.value }}
             submit="Add this surface"
             done="Added. Name it on a piece, and make it stricter above where it bears less."
-            send={(values) => ownSurface(values)}
+            send={(values) => addSurface(values)}
           />
         </Fold>
       </Part>

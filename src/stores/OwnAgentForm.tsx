@@ -4,7 +4,7 @@ import { Grid, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { AnswerForm, options, type FieldDef } from '@/ui/AnswerForm';
 import { Check } from '@/ui/Check';
-import { ownAgent } from './actions';
+import { addAgent } from './actions';
 import { TAKES } from './takes';
 
 interface Choice {
@@ -100,7 +100,7 @@ export function OwnAgentForm({ families, soils, meanings }: Props) {
       }}
       submit="Add this agent"
       done="Added. It stands on the ladders where it may."
-      send={(values) => ownAgent({ ...values, families: made, soils: takes })}
+      send={(values) => addAgent({ ...values, families: made, soils: takes })}
       onDone={() => {
         setMade([]);
         setTakes([]);

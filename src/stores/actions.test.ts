@@ -2,7 +2,7 @@ import { listStock } from '@/data/stock';
 import { inTrialWorkshop } from '@/work/trial';
 import { wrongs } from '@/edge/wrongs';
 import { ownKnowledge } from '@/data/cleaning';
-import { countLeft, forbid, haveAgent, ownAgent, ownSurface, putIntoStores, testStrength } from './actions';
+import { countLeft, addVerdict, setAgentHere, addAgent, addSurface, putIntoStores, testStrength } from './actions';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
@@ -98,12 +98,14 @@ it('takes what is no peroxide without a strength', async () => {
 
 describe('cleaning agents', () => {
   it('are switched off and on, and forbidden on a surface with a reason', async () => {
-    expect(wrongs(await haveAgent('vinegar', false))).toBe('');
+    expect(wrongs(await setAgentHere('vinegar', false))).toBe('');
     expect((await ownKnowledge()).off).toEqual(['vinegar']);
-    expect(wrongs(await haveAgent('vinegar', true))).toBe('');
+    expect(wrongs(await setAgentHere('vinegar', true))).toBe('');
     expect((await ownKnowledge()).off).toEqual([]);
     expect(
-      wrongs(await forbid({ agent: 'isopropyl', surface: 'abs-textured', verdict: 'never', reason: 'dulled ours' })),
+      wrongs(
+        await addVerdict({ agent: 'isopropyl', surface: 'abs-textured', verdict: 'never', reason: 'dulled ours' }),
+      ),
     ).toBe('');
     expect((await ownKnowledge()).verdicts).toMatchObject([
       { agent: 'isopropyl', verdict: 'never', reason: 'dulled ours' },
@@ -111,8 +113,8 @@ describe('cleaning agents', () => {
   });
 
   it('a verdict that loosens, or gives no reason, is refused', async () => {
-    expect(wrongs(await haveAgent('holy water', true))).toMatch(/agent: /);
-    expect(wrongs(await forbid({ agent: 'acetone', surface: 'cheese', verdict: 'fine', reason: '' }))).toMatch(
+    expect(wrongs(await setAgentHere('holy water', true))).toMatch(/agent: /);
+    expect(wrongs(await addVerdict({ agent: 'acetone', surface: 'cheese', verdict: 'fine', reason: '' }))).toMatch(
       /surface: .*verdict: .*reason: Say why/s,
     );
   });
@@ -135,15 +137,15 @@ describe('cleaning agents', () => {
   };
 
   it('are added with what they are made of; a surface with what it is like', async () => {
-    expect(wrongs(await ownAgent(OWN))).toBe('');
-    expect(wrongs(await ownSurface({ title: 'Soft-touch coat', like: 'painted-plastic' }))).toBe('');
+    expect(wrongs(await addAgent(OWN))).toBe('');
+    expect(wrongs(await addSurface({ title: 'Soft-touch coat', like: 'painted-plastic' }))).toBe('');
     const { agents, surfaces } = await ownKnowledge();
     expect(agents).toMatchObject([
       { title: 'Lens wipe', takes: { 'hand-grease': 0.8 }, perLitre: null, families: ['alcoholMild', 'damp'] },
     ]);
     expect(surfaces).toMatchObject([{ title: 'Soft-touch coat', like: 'painted-plastic' }]);
     expect(
-      wrongs(await forbid({ agent: agents[0]!.id, surface: surfaces[0]!.id, verdict: 'never', reason: 'peels' })),
+      wrongs(await addVerdict({ agent: agents[0]!.id, surface: surfaces[0]!.id, verdict: 'never', reason: 'peels' })),
     ).toBe('');
   });
 
@@ -156,7 +158,7 @@ describe('cleaning agents', () => {
     ['a bath that bends plastic', { bathC: '70' }, /bathC: /],
   ])('with %s are refused, and nothing is kept', async (_, wrong, message) => {
     const before = (await ownKnowledge()).agents.length;
-    expect(wrongs(await ownAgent({ ...OWN, title: 'Screen wipe', ...wrong }))).toMatch(message);
+    expect(wrongs(await addAgent({ ...OWN, title: 'Screen wipe', ...wrong }))).toMatch(message);
     expect((await ownKnowledge()).agents).toHaveLength(before);
   });
 });

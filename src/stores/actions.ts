@@ -58,17 +58,17 @@ export async function testStrength(given: Given): Promise<Answer<void>> {
 }
 
 /** Whether an agent is in this workshop. */
-export async function haveAgent(agent: string, owned: boolean): Promise<Answer<void>> {
+export async function setAgentHere(agent: string, owned: boolean): Promise<Answer<void>> {
   return write(haveAgentSchema, { agent, owned }, (given, now) => switchAgent(given.agent, given.owned, now));
 }
 
 /** A stricter verdict of this workshop's own. */
-export async function forbid(given: Given): Promise<Answer<void>> {
+export async function addVerdict(given: Given): Promise<Answer<void>> {
   return write(ownVerdictSchema, given, (verdict, now) => addOwnVerdict(verdict, now));
 }
 
 /** An agent of the workshop's own. */
-export async function ownAgent(given: Given): Promise<Answer<void>> {
+export async function addAgent(given: Given): Promise<Answer<void>> {
   return write(ownAgentSchema, given, async ({ soils, often, litre, ...agent }, now) => {
     const takes = Object.fromEntries(soils.map((soil) => [soil, TAKES[often]]));
     await addOwnAgent({ ...agent, takes, perLitre: litre === null ? null : { amount: litre, unit: 'mL' } }, now);
@@ -76,7 +76,7 @@ export async function ownAgent(given: Given): Promise<Answer<void>> {
 }
 
 /** A surface of the workshop's own. */
-export async function ownSurface(given: Given): Promise<Answer<void>> {
+export async function addSurface(given: Given): Promise<Answer<void>> {
   return write(ownSurfaceSchema, given, async (surface, now) => {
     await addOwnSurface(surface, now);
   });

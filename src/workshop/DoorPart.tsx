@@ -6,7 +6,7 @@ import { Fold } from '@/ui/Fold';
 import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
-import { newPassphrase, setOpen, signOut } from './actions';
+import { newPassphrase, setDoorOpen, signOut } from './actions';
 
 interface Props {
   hasPassphrase: boolean;
@@ -61,7 +61,7 @@ export function DoorPart({ hasPassphrase, open, onLan, places }: Props) {
           loading={busy}
           onClick={() =>
             send(
-              () => setOpen(!open),
+              () => setDoorOpen(!open),
               () => say(open ? 'The network is shut out.' : 'The network is let in.'),
             )
           }

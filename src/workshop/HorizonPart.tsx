@@ -6,7 +6,7 @@ import { AnswerForm } from '@/ui/AnswerForm';
 import { SkyRing } from '@/ui/SkyRing';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
-import { outOfTheWay, standsInTheWay } from './actions';
+import { removeInTheWay, addInTheWay } from './actions';
 
 const direction = (name: string, label: string) => ({ name, label, kind: 'number', unit: '°', third: true }) as const;
 
@@ -30,7 +30,7 @@ export function HorizonPart({ obstacles }: { obstacles: readonly ObstacleRow[] }
             <Text>
               <b>{name}</b> {fromDeg}° to {toDeg}°, {heightDeg}° high
             </Text>
-            <Button disabled={busy} onClick={() => send(() => outOfTheWay(id))} aria-label={`Remove: ${name}`}>
+            <Button disabled={busy} onClick={() => send(() => removeInTheWay(id))} aria-label={`Remove: ${name}`}>
               Remove
             </Button>
           </Flex>
@@ -46,7 +46,7 @@ export function HorizonPart({ obstacles }: { obstacles: readonly ObstacleRow[] }
           initial={{ name: '', fromDeg: '', toDeg: '', heightDeg: '' }}
           submit="It stands in the way"
           done="Counted from now on."
-          send={(values) => standsInTheWay(values)}
+          send={(values) => addInTheWay(values)}
         />
       </Box>
     </Grid>

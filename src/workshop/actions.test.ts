@@ -7,13 +7,13 @@ import { listPeople } from '@/data/people';
 import {
   addName,
   newPassphrase,
-  outOfTheWay,
+  removeInTheWay,
   removeName,
   saveHours,
   savePlace,
-  setOpen,
+  setDoorOpen,
   signOut,
-  standsInTheWay,
+  addInTheWay,
 } from './actions';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
@@ -68,7 +68,7 @@ it('refuses a day that ends before it begins', async () => {
 
 describe('the door to the local network', () => {
   it('opens only behind a passphrase that is long enough and typed twice alike', async () => {
-    expect(wrongs(await setOpen(true))).toMatch(/open: Set a passphrase first/);
+    expect(wrongs(await setDoorOpen(true))).toMatch(/open: Set a passphrase first/);
     expect(wrongs(await newPassphrase({ passphrase: 'short', again: 'short' }))).toMatch(
       /passphrase: Take at least 10 characters/,
     );
@@ -77,7 +77,7 @@ describe('the door to the local network', () => {
     );
     expect((await doorState()).hasPassphrase).toBe(false);
     expect(wrongs(await newPassphrase({ passphrase: 'rain on a tin roof', again: 'rain on a tin roof' }))).toBe('');
-    expect(wrongs(await setOpen(true))).toBe('');
+    expect(wrongs(await setDoorOpen(true))).toBe('');
     expect(await doorState()).toMatchObject({ hasPassphrase: true, open: true });
     expect(await tryPassphrase('rain on a tin roof', 'phone', tick())).toHaveLength(64);
   });
@@ -86,7 +86,7 @@ describe('the door to the local network', () => {
     const { seal } = await doorState();
     expect(wrongs(await signOut())).toBe('');
     expect((await doorState()).seal).not.toBe(seal);
-    expect(wrongs(await setOpen(false))).toBe('');
+    expect(wrongs(await setDoorOpen(false))).toBe('');
     expect((await doorState()).open).toBe(false);
   });
 });
@@ -103,10 +103,10 @@ describe('what stands in the sun’s way', () => {
   const WALL = { name: 'house wall', fromDeg: '230', toDeg: '310', heightDeg: '40' };
 
   it('is kept, and taken away again; both stand in the log', async () => {
-    expect(wrongs(await standsInTheWay(WALL))).toBe('');
+    expect(wrongs(await addInTheWay(WALL))).toBe('');
     const [wall] = await listObstacles();
     expect(wall).toMatchObject({ name: 'house wall', fromDeg: 230, toDeg: 310, heightDeg: 40 });
-    expect(wrongs(await outOfTheWay(wall!.id))).toBe('');
+    expect(wrongs(await removeInTheWay(wall!.id))).toBe('');
     expect(await listObstacles()).toEqual([]);
     expect((await logOf(null)).filter(({ kind }) => kind === 'horizon')).toHaveLength(2);
   });
@@ -116,7 +116,7 @@ describe('what stands in the sun’s way', () => {
     ['a direction off the compass', { toDeg: '400' }, /toDeg/],
     ['no height', { heightDeg: '0' }, /heightDeg/],
   ])('%s is refused', async (_, wrong, message) => {
-    expect(wrongs(await standsInTheWay({ ...WALL, ...wrong }))).toMatch(message);
+    expect(wrongs(await addInTheWay({ ...WALL, ...wrong }))).toMatch(message);
     expect(await listObstacles()).toEqual([]);
   });
 });

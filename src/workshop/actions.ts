@@ -66,7 +66,7 @@ export async function newPassphrase(given: Given): Promise<Answer<void>> {
 }
 
 /** Lets the local network in or shuts it out. */
-export async function setOpen(open: boolean): Promise<Answer<void>> {
+export async function setDoorOpen(open: boolean): Promise<Answer<void>> {
   return write(openSchema, { open }, (given, now) => setDoor(given.open, now));
 }
 
@@ -85,10 +85,10 @@ export async function removeName(personId: string): Promise<Answer<void>> {
 }
 
 /** Something that stands in the sun's way. */
-export async function standsInTheWay(given: Given): Promise<Answer<void>> {
+export async function addInTheWay(given: Given): Promise<Answer<void>> {
   return write(obstacleSchema, given, (obstacle, now) => addObstacle(obstacle, now));
 }
 
-export async function outOfTheWay(id: string): Promise<Answer<void>> {
+export async function removeInTheWay(id: string): Promise<Answer<void>> {
   return write(idSchema, { id }, (given, now) => removeObstacle(given.id, now));
 }

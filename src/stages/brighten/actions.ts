@@ -48,7 +48,7 @@ import {
 type Given = Record<string, unknown>;
 
 /** The plan of the form as it stands; nothing is kept. */
-export async function plan(given: Given): Promise<Answer<PlanView>> {
+export async function workOutPlan(given: Given): Promise<Answer<PlanView>> {
   return answer(planSchema, given, planView);
 }
 
@@ -63,7 +63,7 @@ export async function planLater(given: Given): Promise<Answer<string>> {
 }
 
 /** Starts the exposure: now, or as it was begun a while ago; one that is over already is written down with its end. */
-export async function start(given: Given): Promise<Answer<string>> {
+export async function startSession(given: Given): Promise<Answer<string>> {
   return write(planSchema, given, async (form, now) => {
     const worked = await workOut(form);
     const { plan: planned, gates, pieces, stockPercentWW, windowStart } = worked;
@@ -141,7 +141,7 @@ async function instantOf(local: string, field: string): Promise<string> {
 }
 
 /** Ends the exposure with what really happened. */
-export async function end(given: Given): Promise<Answer<void>> {
+export async function endSession(given: Given): Promise<Answer<void>> {
   return write(endSchema, given, async ({ sessionId, endedAt: local, cloudPercent, temperatureC, words }, now) => {
     const endedAt = await instantOf(local, 'endedAt');
     await endExposure(sessionId, { endedAt, cloudFraction: cloudPercent / 100, temperatureC, words }, now);
@@ -149,7 +149,7 @@ export async function end(given: Given): Promise<Answer<void>> {
 }
 
 /** Puts a session right. */
-export async function putRight(given: Given): Promise<Answer<void>> {
+export async function correctKeptSession(given: Given): Promise<Answer<void>> {
   return write(correctionSchema, given, async ({ sessionId, startedAt, endedAt, cloudPercent, ...rest }, now) => {
     const times = {
       startedAt: await instantOf(startedAt, 'startedAt'),
@@ -160,12 +160,12 @@ export async function putRight(given: Given): Promise<Answer<void>> {
 }
 
 /** Takes a session back that never was. @returns by what it is brought back */
-export async function neverWas(sessionId: string): Promise<Answer<string>> {
+export async function takeBackSession(sessionId: string): Promise<Answer<string>> {
   return write(idSchema('sessionId'), { sessionId }, (_, now) => takeSessionBack(sessionId, now));
 }
 
 /** Fresh cream was brushed on. */
-export async function coat(given: Given): Promise<Answer<void>> {
+export async function addCoat(given: Given): Promise<Answer<void>> {
   return write(coatSchema, given, ({ sessionId, amountMl }, now) => freshCoat(sessionId, amountMl, now));
 }
 
@@ -173,14 +173,14 @@ const idSchema = (name: string) =>
   Joi.object<Record<string, string>>({ [name]: Joi.string().required(), why: Joi.string().trim().max(1000).allow('') });
 
 /** A thermometer was read. */
-export async function warmthRead(given: Given): Promise<Answer<void>> {
+export async function addWarmth(given: Given): Promise<Answer<void>> {
   return write(warmthSchema, given, async ({ sessionId, temperatureC }, now) => {
     await readWarmth(sessionId, temperatureC, now);
   });
 }
 
 /** The sky of the hours that one looks at now. */
-export async function skyNow(given: Given): Promise<Answer<void>> {
+export async function noteSky(given: Given): Promise<Answer<void>> {
   return write(lookSchema, given, ({ cloudPercent, forHours }, now) => {
     const hour = Math.floor(now.getTime() / 3_600_000) * 3_600_000;
     const hours = Array.from({ length: forHours }, (_, i) => ({
@@ -192,7 +192,7 @@ export async function skyNow(given: Given): Promise<Answer<void>> {
 }
 
 /** Hours of sky from a file. */
-export async function skyFromFile(given: Given): Promise<Answer<{ words: string }>> {
+export async function readSkyFile(given: Given): Promise<Answer<{ words: string }>> {
   return write(skyFileSchema, given, async ({ text, name }, now) => {
     const { rows, wrong } = fromCsv(text);
     if (wrong.length > 0)
@@ -208,12 +208,12 @@ export async function skyFromFile(given: Given): Promise<Answer<{ words: string 
 }
 
 /** Own looks and files are forgotten. */
-export async function skyForgotten(): Promise<Answer<void>> {
+export async function forgetSky(): Promise<Answer<void>> {
   return write(Joi.object({}), {}, (_, now) => forgetHours(now, now));
 }
 
 /** A bell for the beginning of a planned session. */
-export async function ringThen(given: Given): Promise<Answer<void>> {
+export async function planWindow(given: Given): Promise<Answer<void>> {
   return write(ringSchema, given, async ({ pieceId, school, ...planned }, now) => {
     const piece = await findPiece(pieceId);
     if (!piece) throw new Refusal('pieceId', 'This piece is not here any more. Go back and choose another.');
@@ -222,22 +222,22 @@ export async function ringThen(given: Given): Promise<Answer<void>> {
 }
 
 /** A planned session will not be. */
-export async function giveUp(timerId: string): Promise<Answer<void>> {
+export async function giveUpPlanned(timerId: string): Promise<Answer<void>> {
   return write(idSchema('timerId'), { timerId }, (_, now) => endTimer(timerId, now));
 }
 
 /** How a piece is kept after its brightening. */
-export async function kept(given: Given): Promise<Answer<void>> {
+export async function setStorage(given: Given): Promise<Answer<void>> {
   return write(keptSchema, given, ({ pieceId, storage }, now) => keptIn(pieceId, storage, now));
 }
 
 /** A turn was made. */
-export async function turned(given: Given): Promise<Answer<void>> {
+export async function addTurn(given: Given): Promise<Answer<void>> {
   return write(turnedSchema, given, ({ timerId }, now) => noteTurn(timerId, now));
 }
 
 /** A turn was made with a fresh coat of cream: both or neither. */
-export async function turnedAndCoated(given: Given): Promise<Answer<void>> {
+export async function addTurnAndCoat(given: Given): Promise<Answer<void>> {
   return write(turnedAndCoatedSchema, given, ({ timerId, sessionId, amountMl }, now) =>
     inTransaction(async () => {
       await noteTurn(timerId, now);
@@ -254,12 +254,12 @@ export async function finishTreatment(treatmentId: string, why: string): Promise
 }
 
 /** A treatment that was ended goes on. */
-export async function goOn(treatmentId: string): Promise<Answer<void>> {
+export async function continueTreatment(treatmentId: string): Promise<Answer<void>> {
   return write(idSchema('treatmentId'), { treatmentId }, (_, now) => reopenTreatment(treatmentId, now));
 }
 
 /** The turns of a session in the sun. */
-export async function turns(given: Given): Promise<Answer<TurnView>> {
+export async function workOutTurns(given: Given): Promise<Answer<TurnView>> {
   return answer(
     turnSchema,
     given,
@@ -281,26 +281,26 @@ export async function turns(given: Given): Promise<Answer<TurnView>> {
 }
 
 /** The two pictures of a face that a worker lays over each other. */
-export async function lookWhatChanged(pieceId: string): Promise<Answer<ChangeInput>> {
+export async function findChange(pieceId: string): Promise<Answer<ChangeInput>> {
   return answer(idSchema('pieceId'), { pieceId }, () => changeInput(pieceId));
 }
 
 /** What a piece should look like after more sessions. */
-export async function lookAhead(pieceId: string): Promise<Answer<Predicted>> {
+export async function predictLook(pieceId: string): Promise<Answer<Predicted>> {
   return answer(idSchema('pieceId'), { pieceId }, () => predicted(pieceId));
 }
 
 /** A session rehearsed; nothing is kept. */
-export async function tryOut(given: Given): Promise<Answer<RehearsalView>> {
+export async function rehearseSession(given: Given): Promise<Answer<RehearsalView>> {
   return answer(rehearseSchema, given, rehearsed);
 }
 
 /** The next exercise. */
-export async function askMe(): Promise<Answer<ExerciseView>> {
+export async function drawExercise(): Promise<Answer<ExerciseView>> {
   return answer(Joi.object({}), {}, nextExercise);
 }
 
 /** Grades an answer to an exercise and keeps it. */
-export async function gradeMe(given: Given): Promise<Answer<Graded>> {
+export async function gradeExercise(given: Given): Promise<Answer<Graded>> {
   return answer(answerSchema, given, graded);
 }

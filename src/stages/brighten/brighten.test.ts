@@ -21,16 +21,16 @@ import { desktopFront } from '@/simulators/camera/machines';
 import { PLAIN_SHOT, takePhotograph } from '@/simulators/camera/shot';
 import { toJpeg } from '@/simulators/camera/jpeg';
 import {
-  askMe,
-  end,
+  drawExercise,
+  endSession,
   finishTreatment,
-  gradeMe,
-  lookAhead,
-  lookWhatChanged,
-  plan,
-  start,
-  tryOut,
-  turns,
+  gradeExercise,
+  predictLook,
+  findChange,
+  workOutPlan,
+  startSession,
+  rehearseSession,
+  workOutTurns,
 } from './actions';
 import { simulatedSky } from '@/simulators/weather/sky';
 import { pooledFor } from './pooled';
@@ -109,7 +109,7 @@ const form = (piece: Piece, rest: Record<string, unknown> = {}) => ({
 
 describe('a plan', () => {
   it('mixes from the bottle and has no forecast before a measurement', async () => {
-    const answered = await plan(form(await freshPiece()));
+    const answered = await workOutPlan(form(await freshPiece()));
     if (!answered.ok) throw new Error(wrongs(answered));
     expect(answered.value.plan.dilution!.stockVolumeL).toBeCloseTo(1.578, 3);
     expect(answered.value.plan.forecast).toBeNull();
@@ -117,10 +117,10 @@ describe('a plan', () => {
     expect(answered.value.plan.notes.join(' ')).toContain(
       'It takes 1.58 L and the bottle has 1.00 L left by the record',
     );
-    const little = await plan(form(await freshPiece(), { volumeL: '2' }));
+    const little = await workOutPlan(form(await freshPiece(), { volumeL: '2' }));
     if (!little.ok) throw new Error(wrongs(little));
     expect(little.value.plan.notes.join(' ')).not.toContain('It takes');
-    const standing = await plan(form(await freshPiece(), { stands: 'true' }));
+    const standing = await workOutPlan(form(await freshPiece(), { stands: 'true' }));
     if (!standing.ok) throw new Error(wrongs(standing));
     expect(standing.value.plan.notes.join(' ')).not.toContain('It takes');
     expect(answered.value.day).toBeNull();
@@ -129,7 +129,7 @@ describe('a plan', () => {
   it('a bottle that has stood for a year says how weak it may be; what it was found to hold is what is mixed from', async () => {
     const old = await addStock({ ...BOTTLE, name: 'Old' }, new Date('2025-06-21T10:00:00Z'));
     const planned = async () => {
-      const answered = await plan(form(await freshPiece(), { stockId: old.id, volumeL: '2' }));
+      const answered = await workOutPlan(form(await freshPiece(), { stockId: old.id, volumeL: '2' }));
       if (!answered.ok) throw new Error(wrongs(answered));
       return answered.value.plan;
     };
@@ -142,7 +142,7 @@ describe('a plan', () => {
   });
 
   it('shows the sun’s day where the sun is used', async () => {
-    const answered = await plan(
+    const answered = await workOutPlan(
       form(await freshPiece(), { school: 'bag-sun', targetPercentWW: '6', cloudPercent: '20' }),
     );
     if (!answered.ok) throw new Error(wrongs(answered));
@@ -162,14 +162,14 @@ describe('a plan', () => {
     [{ pieceId: 'gone' }, 'not here any more'],
     [{ durationMin: '0' }, 'durationMin'],
   ])('%j is refused', async (rest, words) => {
-    const answered = await plan(form(await freshPiece(), rest));
+    const answered = await workOutPlan(form(await freshPiece(), rest));
     expect(answered.ok).toBe(false);
     expect(wrongs(answered)).toContain(words);
   });
 
   it('asks for a place before it counts with the sun', async () => {
     await saveWorkshop({ ...TRIAL_WORKSHOP, latitude: null, longitude: null }, tick());
-    const answered = await plan(form(await freshPiece(), { school: 'bag-sun', targetPercentWW: '6' }));
+    const answered = await workOutPlan(form(await freshPiece(), { school: 'bag-sun', targetPercentWW: '6' }));
     await saveWorkshop(TRIAL_WORKSHOP, tick());
     expect(wrongs(answered)).toContain('has no place yet');
   });
@@ -184,10 +184,10 @@ describe('a bath in a tub', () => {
   it('has the litres that cover the piece, less what it pushes aside, and what holds it down', async () => {
     const piece = await trialPiece({ lengthMm: 300, widthMm: 200, heightMm: 60, plastic: 'polystyrene' });
     const tubId = await tubbed('Deep', 150);
-    const unweighed = await plan(form(piece, { tubId }));
+    const unweighed = await workOutPlan(form(piece, { tubId }));
     if (!unweighed.ok) throw new Error(wrongs(unweighed));
     expect(unweighed.value.bath!.solutionL).toBeCloseTo(0.5 * 0.4 * 0.08 * 1000, 9);
-    const weighed = await plan(
+    const weighed = await workOutPlan(
       form(piece, { tubId, weightG: '630', targetPercentWW: '30', stockId: '', strengthValue: '35' }),
     );
     if (!weighed.ok) throw new Error(wrongs(weighed));
@@ -205,17 +205,17 @@ describe('a bath in a tub', () => {
       cautionsConfirmed: true,
       checks: ['test-piece', 'weighed-down'],
     };
-    expect(wrongs(await start(form(piece, bath12)))).toBe('');
+    expect(wrongs(await startSession(form(piece, bath12)))).toBe('');
     expect((await treatmentsOf(piece.restorationId)).map(({ amountMl }) => Math.round(amountMl!))).toEqual([15_400]);
   });
 
   it('for vapour it is a pool of a centimetre, in a box whose lid closes over the piece', async () => {
     const piece = await trialPiece({ lengthMm: 300, widthMm: 200, heightMm: 60 });
-    const vapour = await plan(form(piece, { tubId: await tubbed('Box', 75), school: 'vapour' }));
+    const vapour = await workOutPlan(form(piece, { tubId: await tubbed('Box', 75), school: 'vapour' }));
     if (!vapour.ok) throw new Error(wrongs(vapour));
     expect(vapour.value.bath).toMatchObject({ fillHeightMm: 10, weightToHoldDownG: 0 });
     expect(vapour.value.bath!.solutionL).toBeCloseTo(0.5 * 0.4 * 0.01 * 1000, 9);
-    expect(wrongs(await plan(form(piece, { tubId: await tubbed('Shallow', 65), school: 'vapour' })))).toContain(
+    expect(wrongs(await workOutPlan(form(piece, { tubId: await tubbed('Shallow', 65), school: 'vapour' })))).toContain(
       'its lid does not close',
     );
   });
@@ -223,17 +223,19 @@ describe('a bath in a tub', () => {
   it('is not for ways that take none, and a tub that is too low, gone or cannot be judged is refused', async () => {
     const piece = await trialPiece({ lengthMm: 300, widthMm: 200, heightMm: 60 });
     const low = await tubbed('Low', 70);
-    expect(wrongs(await plan(form(piece, { tubId: low })))).toContain('stands 60 mm high and “Low” is 70 mm deep');
+    expect(wrongs(await workOutPlan(form(piece, { tubId: low })))).toContain(
+      'stands 60 mm high and “Low” is 70 mm deep',
+    );
     const long = await trialPiece({ lengthMm: 450, widthMm: 420, heightMm: 20 });
-    expect(wrongs(await plan(form(long, { tubId: low })))).toContain(
+    expect(wrongs(await workOutPlan(form(long, { tubId: low })))).toContain(
       '450 × 420 mm and does not lie flat in “Low”, 500 × 400 mm inside',
     );
     const turned = await trialPiece({ lengthMm: 390, widthMm: 480, heightMm: 20 });
-    expect(wrongs(await plan(form(turned, { tubId: low })))).toBe('');
-    expect(wrongs(await plan(form(piece, { tubId: 'gone' })))).toContain('not in the workshop any more');
-    expect(wrongs(await plan(form(await freshPiece(), { tubId: low })))).toContain('Give K1 its height');
-    expect(wrongs(await plan(form(piece, { tubId: low, weightG: '-3' })))).toContain('weightG');
-    const bag = await plan(form(piece, { tubId: low, school: 'bag-sun', targetPercentWW: '6' }));
+    expect(wrongs(await workOutPlan(form(turned, { tubId: low })))).toBe('');
+    expect(wrongs(await workOutPlan(form(piece, { tubId: 'gone' })))).toContain('not in the workshop any more');
+    expect(wrongs(await workOutPlan(form(await freshPiece(), { tubId: low })))).toContain('Give K1 its height');
+    expect(wrongs(await workOutPlan(form(piece, { tubId: low, weightG: '-3' })))).toContain('weightG');
+    const bag = await workOutPlan(form(piece, { tubId: low, school: 'bag-sun', targetPercentWW: '6' }));
     if (!bag.ok) throw new Error(wrongs(bag));
     expect(bag.value.bath).toBeNull();
   });
@@ -242,20 +244,20 @@ describe('a bath in a tub', () => {
 describe('an exposure', () => {
   it('does not start before the cautions are confirmed, nor with metal inside', async () => {
     const piece = await freshPiece();
-    expect(wrongs(await start(form(piece)))).toContain('cautionsConfirmed');
+    expect(wrongs(await startSession(form(piece)))).toContain('cautionsConfirmed');
     const { tag, name, plastic, finish, lengthMm, widthMm, heightMm, labels } = piece;
     await changePiece(
       piece.id,
       { tag, name, plastic, finish, lengthMm, widthMm, heightMm, labels, metalInside: 'two threaded inserts' },
       tick(),
     );
-    expect(wrongs(await start(form(piece, { cautionsConfirmed: true })))).toContain('still metal in K1');
+    expect(wrongs(await startSession(form(piece, { cautionsConfirmed: true })))).toContain('still metal in K1');
     await changePiece(
       piece.id,
       { tag, name, plastic, finish, lengthMm, widthMm, heightMm, metalInside: '', labels: 'serial plate' },
       tick(),
     );
-    const open = wrongs(await start(form(piece, { cautionsConfirmed: true, checks: ['test-piece'] })));
+    const open = wrongs(await startSession(form(piece, { cautionsConfirmed: true, checks: ['test-piece'] })));
     expect(open).toContain('Lifted, or taped over and kept above the solution: serial plate; It is weighed down');
     expect(open).not.toContain('less important');
     expect(await sessionsOf(piece.restorationId)).toEqual([]);
@@ -264,7 +266,7 @@ describe('an exposure', () => {
   it('goes from the first measurement over two sessions to its end, and the forecast learns', async () => {
     const piece = await freshPiece();
     await measure(piece, 27, new Date(tick().getTime() - 5 * 3_600_000));
-    const began = await start(form(piece, { cautionsConfirmed: true, checks: ['test-piece', 'weighed-down'] }));
+    const began = await startSession(form(piece, { cautionsConfirmed: true, checks: ['test-piece', 'weighed-down'] }));
     if (!began.ok) throw new Error(wrongs(began));
     const timer = (await runningTimers()).find(
       ({ sessionId, kind }) => sessionId === began.value && kind === 'exposure',
@@ -274,7 +276,7 @@ describe('an exposure', () => {
     expect(material).toMatchObject({ words: 'Strong, 1578 mL', amountMinor: 2367 });
 
     const now = toLocalField(tick().toISOString(), 'Etc/GMT+2');
-    const ended = await end({
+    const ended = await endSession({
       sessionId: began.value,
       endedAt: now,
       temperatureC: '26',
@@ -282,13 +284,13 @@ describe('an exposure', () => {
       words: 'fine',
     });
     expect(wrongs(ended)).toBe('');
-    expect(wrongs(await end({ sessionId: began.value, endedAt: now }))).toContain('ended already');
+    expect(wrongs(await endSession({ sessionId: began.value, endedAt: now }))).toContain('ended already');
 
     await measure(piece, 19, tick());
     const again = (await findPiece(piece.id))!;
     const yellow = yellowOf(again, await historyOf(again), SCHOOL['bath-lamp'])!;
     expect(yellow).toMatchObject({ startB: 27, targetB: 6, sessions: [{ measuredB: 19 }] });
-    const planned = await plan(form(piece));
+    const planned = await workOutPlan(form(piece));
     if (!planned.ok) throw new Error(wrongs(planned));
     expect(planned.value.plan.forecast).not.toBeNull();
 
@@ -364,19 +366,19 @@ describe('turns and change', () => {
 
   it('turns follow from the size and the place, and say what is missing', async () => {
     const sized = await trialPiece({ lengthMm: 300, widthMm: 200, heightMm: 50 });
-    const answered = await turns(asked(sized));
+    const answered = await workOutTurns(asked(sized));
     if (!answered.ok) throw new Error(wrongs(answered));
     expect(answered.value.plan.turns).toHaveLength(3);
     expect(answered.value.plan.evenness).toBeGreaterThan(answered.value.plan.neverTurned.evenness);
-    expect(wrongs(await turns(asked(await freshPiece())))).toContain('length, width and height');
-    expect(wrongs(await turns(asked(sized, { turnEveryMin: '1' })))).toContain('turnEveryMin');
-    expect(wrongs(await turns(asked(sized, { start: 'noon' })))).toContain('Give date and time');
+    expect(wrongs(await workOutTurns(asked(await freshPiece())))).toContain('length, width and height');
+    expect(wrongs(await workOutTurns(asked(sized, { turnEveryMin: '1' })))).toContain('turnEveryMin');
+    expect(wrongs(await workOutTurns(asked(sized, { start: 'noon' })))).toContain('Give date and time');
   });
 
   it('a change needs two measurements of the same face', async () => {
     const piece = await freshPiece();
-    expect(wrongs(await lookWhatChanged(piece.id))).toContain('Two measurements with a card are needed');
-    expect(wrongs(await lookAhead(piece.id))).toContain('Measure it first');
+    expect(wrongs(await findChange(piece.id))).toContain('Two measurements with a card are needed');
+    expect(wrongs(await predictLook(piece.id))).toContain('Measure it first');
   });
 });
 
@@ -395,7 +397,7 @@ describe('rehearsing', () => {
   });
 
   it('computes the face that would come of it, names the mistake, and sets it beside the best', async () => {
-    const answered = await tryOut(tried(await freshPiece()));
+    const answered = await rehearseSession(tried(await freshPiece()));
     if (!answered.ok) throw new Error(wrongs(answered));
     const { url, bestUrl, spread, bestSpread, mistakes, fault, dose } = answered.value;
     expect(url).not.toBe(bestUrl);
@@ -403,25 +405,25 @@ describe('rehearsing', () => {
     expect(mistakes.join()).toMatch(/wrinkles/);
     expect(fault).toMatch(/folds/);
     expect(dose).toBeGreaterThan(10);
-    expect(wrongs(await tryOut(tried(await freshPiece(), { durationMin: '0', film: 'foil' })))).toMatch(
+    expect(wrongs(await rehearseSession(tried(await freshPiece(), { durationMin: '0', film: 'foil' })))).toMatch(
       /durationMin.*film/s,
     );
   });
 
   it('asks each exercise once, grades it by the sun, and keeps the progress', async () => {
-    const first = await askMe();
+    const first = await drawExercise();
     if (!first.ok) throw new Error(wrongs(first));
     expect(first.value).toMatchObject({ seed: 1, done: 0, right: 0 });
-    const wrong = await gradeMe({ seed: 1, answered: 0 });
+    const wrong = await gradeExercise({ seed: 1, answered: 0 });
     if (!wrong.ok) throw new Error(wrongs(wrong));
     const { answer: known, why } = wrong.value;
     expect(wrong.value.right).toBe(known === 0);
     expect(why).toMatch(/^It brings \d/);
     // A second answer to the same exercise changes nothing.
-    await gradeMe({ seed: 1, answered: known });
-    const second = await askMe();
+    await gradeExercise({ seed: 1, answered: known });
+    const second = await drawExercise();
     if (!second.ok) throw new Error(wrongs(second));
     expect(second.value).toMatchObject({ seed: 2, done: 1, right: known === 0 ? 1 : 0 });
-    expect(wrongs(await gradeMe({ seed: 1, answered: 5 }))).toContain('answered');
+    expect(wrongs(await gradeExercise({ seed: 1, answered: 5 }))).toContain('answered');
   });
 });

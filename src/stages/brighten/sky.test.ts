@@ -9,7 +9,16 @@ import { skyOver } from '@/data/weather';
 import { keepHours } from '@/work/workshop';
 import { wrongs } from '@/edge/wrongs';
 import { simulatedSky } from '@/simulators/weather/sky';
-import { finishTreatment, giveUp, planLater, ringThen, skyForgotten, skyFromFile, skyNow, start } from './actions';
+import {
+  finishTreatment,
+  giveUpPlanned,
+  planLater,
+  planWindow,
+  forgetSky,
+  readSkyFile,
+  noteSky,
+  startSession,
+} from './actions';
 import { historyOf } from './history';
 import { sessionCard, skyWords } from './plan/plan';
 import { evenCloud } from '@/core/session/sessions';
@@ -32,10 +41,10 @@ const cloudsOf = async (ahead: number, hours: number) =>
 describe('the sky that all plans count with', () => {
   it('a look goes before the forecast for the hours it is taken for, and can be forgotten', async () => {
     const forecast = await cloudsOf(0, 6);
-    expect(wrongs(await skyNow({ cloudPercent: '25', forHours: '3' }))).toBe('');
+    expect(wrongs(await noteSky({ cloudPercent: '25', forHours: '3' }))).toBe('');
     expect(await cloudsOf(0, 6)).toEqual([0.25, 0.25, 0.25, ...forecast.slice(3)]);
-    expect(wrongs(await skyNow({ cloudPercent: '120' }))).toContain('cloudPercent');
-    expect(wrongs(await skyForgotten())).toBe('');
+    expect(wrongs(await noteSky({ cloudPercent: '120' }))).toContain('cloudPercent');
+    expect(wrongs(await forgetSky())).toBe('');
     expect(await cloudsOf(0, 6)).toEqual(forecast);
   });
 
@@ -43,15 +52,15 @@ describe('the sky that all plans count with', () => {
     const forecast = await cloudsOf(24, 4);
     const line = (ahead: number, cloud: string) => `${hour(ahead).toISOString()},${cloud}`;
     const file = (...lines: string[]) =>
-      skyFromFile({ name: 'hours.csv', text: ['time,cloud %', ...lines].join('\n') });
+      readSkyFile({ name: 'hours.csv', text: ['time,cloud %', ...lines].join('\n') });
     const taken = await file(line(24, '10'), line(25, '20'), line(27, '40'));
     if (!taken.ok) throw new Error(wrongs(taken));
     expect(taken.value.words).toMatch(/3 hours of sky taken from hours\.csv\. .*1 of its 4 hours are missing/);
     expect(await cloudsOf(24, 4)).toEqual([0.1, 0.2, forecast[2], 0.4]);
     expect(wrongs(await file(line(24, '90'), 'noon,much'))).toMatch(/line 3: “noon” is no time.*Nothing was taken in/);
     expect((await cloudsOf(24, 1))[0]).toBe(0.1);
-    expect(wrongs(await skyFromFile({ name: 'x.csv', text: '' }))).toContain('empty');
-    expect(wrongs(await skyFromFile({ name: 'x.csv', text: 'time,cloud %\n"2026-06-21' }))).toContain('no whole table');
+    expect(wrongs(await readSkyFile({ name: 'x.csv', text: '' }))).toContain('empty');
+    expect(wrongs(await readSkyFile({ name: 'x.csv', text: 'time,cloud %\n"2026-06-21' }))).toContain('no whole table');
     expect((await logOf(null)).some(({ kind, words }) => kind === 'sky' && words.startsWith('3 hours of sky'))).toBe(
       true,
     );
@@ -67,14 +76,14 @@ describe('a planned session', () => {
       from: hour(20).toISOString(),
       to: hour(23).toISOString(),
     };
-    expect(wrongs(await ringThen(given))).toBe('');
+    expect(wrongs(await planWindow(given))).toBe('');
     const mine = (await runningTimers()).filter(({ pieceId }) => pieceId === piece.id);
     expect(mine).toHaveLength(1);
     expect(mine[0]!.label).toBe('K1 Lid: cream and film, sun planned');
     expect(Math.abs(Date.parse(mine[0]!.dueAt) - hour(20).getTime())).toBeLessThan(1000);
-    expect(wrongs(await ringThen(given))).toContain('planned already');
+    expect(wrongs(await planWindow(given))).toContain('planned already');
     // Half an hour later it is moved, not rung twice.
-    expect(wrongs(await ringThen({ ...given, from: hour(20.5).toISOString() }))).toBe('');
+    expect(wrongs(await planWindow({ ...given, from: hour(20.5).toISOString() }))).toBe('');
     const moved = await plannedIn(piece.restorationId);
     expect(moved).toMatchObject([{ pieceId: piece.id, school: 'cream-film-sun' }]);
     expect(Math.abs(Date.parse(moved[0]!.from) - hour(20.5).getTime())).toBeLessThan(1000);
@@ -83,12 +92,12 @@ describe('a planned session', () => {
     ).toBe(true);
     // Two phones at once plan it once.
     const elsewhere = { ...given, from: hour(60).toISOString(), to: hour(63).toISOString() };
-    const both = (await Promise.all([ringThen(elsewhere), ringThen(elsewhere)])).map(wrongs);
+    const both = (await Promise.all([planWindow(elsewhere), planWindow(elsewhere)])).map(wrongs);
     expect(both.filter((words) => words === '')).toHaveLength(1);
     expect(both.join('')).toContain('planned already');
-    expect(wrongs(await ringThen({ ...given, from: hour(-2).toISOString() }))).toContain('open now');
-    expect(wrongs(await ringThen({ ...given, to: hour(10).toISOString() }))).toContain('to');
-    expect(wrongs(await ringThen({ ...given, pieceId: 'gone' }))).toContain('not here any more');
+    expect(wrongs(await planWindow({ ...given, from: hour(-2).toISOString() }))).toContain('open now');
+    expect(wrongs(await planWindow({ ...given, to: hour(10).toISOString() }))).toContain('to');
+    expect(wrongs(await planWindow({ ...given, pieceId: 'gone' }))).toContain('not here any more');
   });
 
   it('is given up, or ends with the start of what it stood for and with the brightening; later ones stay', async () => {
@@ -98,7 +107,7 @@ describe('a planned session', () => {
     for (const from of [soon!, tomorrow!, later!])
       expect(
         wrongs(
-          await ringThen({
+          await planWindow({
             pieceId: piece.id,
             school: 'cream-film-sun',
             from,
@@ -112,7 +121,7 @@ describe('a planned session', () => {
       tick(),
     );
     expect(await planned()).toEqual([tomorrow, later]);
-    expect(wrongs(await giveUp((await plannedIn(piece.restorationId))[0]!.timerId))).toBe('');
+    expect(wrongs(await giveUpPlanned((await plannedIn(piece.restorationId))[0]!.timerId))).toBe('');
     expect(await planned()).toEqual([later]);
     await endExposure(
       id,
@@ -121,10 +130,10 @@ describe('a planned session', () => {
     );
     expect(wrongs(await finishTreatment(treatmentId, 'matched'))).toBe('');
     expect(await planned()).toEqual([]);
-    expect(wrongs(await giveUp('gone'))).toContain('not here any more');
+    expect(wrongs(await giveUpPlanned('gone'))).toContain('not here any more');
     expect(
       wrongs(
-        await ringThen({
+        await planWindow({
           pieceId: piece.id,
           school: 'vapour',
           from: '9999-01-01T10:00:00Z',
@@ -149,7 +158,7 @@ describe('a planned session', () => {
     // Noon at the place is two hours after noon in Greenwich.
     const noon = new Date(new Date(now.getTime() + 3 * 24 * 3_600_000).setUTCHours(14, 0, 0, 0)).getTime();
     const at = (hours: number) => new Date(noon + hours * 3_600_000).toISOString();
-    expect(wrongs(await ringThen({ pieceId: piece.id, school: 'cream-film-sun', from: at(-1.5), to: at(1.5) }))).toBe(
+    expect(wrongs(await planWindow({ pieceId: piece.id, school: 'cream-film-sun', from: at(-1.5), to: at(1.5) }))).toBe(
       '',
     );
     const [planned] = await plannedIn(piece.restorationId);
@@ -165,24 +174,29 @@ describe('a planned session', () => {
     expect(turned!.better.dose).toBeGreaterThan(1.5 * turned!.dose);
     expect(
       wrongs(
-        await ringThen({ pieceId: piece.id, school: 'cream-film-sun', ...turned!.better, inPlaceOf: planned!.timerId }),
+        await planWindow({
+          pieceId: piece.id,
+          school: 'cream-film-sun',
+          ...turned!.better,
+          inPlaceOf: planned!.timerId,
+        }),
       ),
     ).toContain('dose');
     const { from, to } = turned!.better;
     expect(
-      wrongs(await ringThen({ pieceId: piece.id, school: 'cream-film-sun', from, to, inPlaceOf: planned!.timerId })),
+      wrongs(await planWindow({ pieceId: piece.id, school: 'cream-film-sun', from, to, inPlaceOf: planned!.timerId })),
     ).toBe('');
     expect(await plannedIn(piece.restorationId)).toMatchObject([{ from, to }]);
     expect(await skyTurned({ ...planned!, from: at(-100), to: at(-97) }, await waysNow(), now)).toBeNull();
     expect(await skyTurned({ ...planned!, school: 'vapour' }, await waysNow(), now)).toBeNull();
     expect(await skyTurned(planned!, null, now)).toBeNull();
-    await skyForgotten();
+    await forgetSky();
   });
 
   it('goes with its stage, which is not done while something lies in the light', async () => {
     const piece = await trialPiece();
     const { restorationId } = piece;
-    await ringThen({ pieceId: piece.id, school: 'vapour', from: hour(30).toISOString(), to: hour(40).toISOString() });
+    await planWindow({ pieceId: piece.id, school: 'vapour', from: hour(30).toISOString(), to: hour(40).toISOString() });
     const { id } = await startExposure({ ...TRIAL_EXPOSURE, pieceIds: [piece.id] }, tick());
     await expect(settleStage(restorationId, 'brighten', 'done', null, tick())).rejects.toThrow(
       'K1 still lies in an exposure',
@@ -214,7 +228,7 @@ describe('a planned session', () => {
       temperatureC: '25',
       toleranceB: '1.5',
     };
-    expect(wrongs(await start({ ...form, cautionsConfirmed: true }))).toContain('still to come');
+    expect(wrongs(await startSession({ ...form, cautionsConfirmed: true }))).toContain('still to come');
     expect(wrongs(await planLater({ ...form, durationMin: '0' }))).toContain('durationMin');
     expect(wrongs(await planLater(form))).toBe('');
     const [planned] = await plannedIn(piece.restorationId);

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { AnswerForm, type FieldDef } from '@/ui/AnswerForm';
-import { open } from './actions';
+import { openMachine } from './actions';
 import { CONDITION, PROVENANCE } from './fields';
 
 /** The first thing written down of a machine. */
@@ -21,7 +21,7 @@ export function OpenForm({ currency }: { currency: string }) {
       fields={[...PROVENANCE, price, CONDITION]}
       initial={{ title: '', machine: '', source: '', claim: '', packing: '', pricePaid: '', condition: '' }}
       submit="Open restoration"
-      send={open}
+      send={openMachine}
       done="Restoration opened. Photograph it before anything is touched."
       draftKey="open-restoration"
       onDone={(id) => router.push(`/restorations/${id}/intake`)}

@@ -4,7 +4,7 @@ import { compareTests } from '@/core/runsheet/functionTest';
 import type { FunctionTest } from '@/data/rows';
 import { Fold } from '@/ui/Fold';
 import { ComparedTests, FunctionTestForm } from '@/ui/FunctionTestForm';
-import { test } from './actions';
+import { addFunctionTest } from './actions';
 
 /** The function test before the work, which the later ones are held against. */
 export function TestBefore({ restorationId, tests }: { restorationId: string; tests: readonly FunctionTest[] }) {
@@ -16,7 +16,7 @@ export function TestBefore({ restorationId, tests }: { restorationId: string; te
           restorationId={restorationId}
           phase="before"
           tests={tests}
-          send={(given) => test({ restorationId, ...given })}
+          send={(given) => addFunctionTest({ restorationId, ...given })}
         />
       </Fold>
     </>

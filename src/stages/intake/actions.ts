@@ -12,7 +12,7 @@ import { machineDrawn } from './drawn';
 import { openSchema, powerSchema, provenanceSchema } from './schema';
 
 /** Opens a restoration. */
-export async function open(given: Given): Promise<Answer<string>> {
+export async function openMachine(given: Given): Promise<Answer<string>> {
   return write(openSchema, given, async ({ pricePaid, ...restoration }, now) => {
     const { currency } = await getWorkshop();
     return (await openRestoration({ ...restoration, pricePaidMinor: minorUnits(pricePaid, currency) }, now)).id;
@@ -36,7 +36,7 @@ export async function correctMachine(given: Given): Promise<Answer<void>> {
 }
 
 /** A function test before the work. */
-export async function test(given: Given): Promise<Answer<void>> {
+export async function addFunctionTest(given: Given): Promise<Answer<void>> {
   return write(functionTestSchema, given, ({ waivedWhy, ...given }, now) =>
     keepFunctionTest({ ...given, waivedWhy: waivedWhy || null }, now),
   );

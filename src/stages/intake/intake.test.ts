@@ -9,7 +9,7 @@ import { factsTyped, typedFacts } from './powerTyped';
 import { functionTestsOf } from '@/data/functionTests';
 import { findRestoration } from '@/data/restorations';
 import { TEST_ITEMS } from '@/core/runsheet/functionTest';
-import { correctMachine, decidePower, open, test as keepTest } from './actions';
+import { correctMachine, decidePower, openMachine, addFunctionTest as keepTest } from './actions';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
 
@@ -24,7 +24,7 @@ const GIVEN = {
 };
 
 it('opens with nine stages, its price and its first words', async () => {
-  const opened = await open(GIVEN);
+  const opened = await openMachine(GIVEN);
   if (!opened.ok) throw new Error(wrongs(opened));
   expect(await stagesOf(opened.value)).toHaveLength(9);
   expect(await ledgerOf(opened.value)).toMatchObject([{ kind: 'price', amountMinor: 1250 }]);
@@ -32,13 +32,13 @@ it('opens with nine stages, its price and its first words', async () => {
 });
 
 it('a gift costs nothing and leaves no price', async () => {
-  const opened = await open({ ...GIVEN, pricePaid: '' });
+  const opened = await openMachine({ ...GIVEN, pricePaid: '' });
   expect(opened.ok && (await ledgerOf(opened.value))).toEqual([]);
 });
 
 it('needs a name and an honest price', async () => {
   const before = (await listRestorations()).length;
-  expect(wrongs(await open({ ...GIVEN, title: '', pricePaid: '-3' }))).toMatch(
+  expect(wrongs(await openMachine({ ...GIVEN, title: '', pricePaid: '-3' }))).toMatch(
     /title: .*name you will know it by.*\npricePaid: /s,
   );
   expect(await listRestorations()).toHaveLength(before);
@@ -61,7 +61,7 @@ describe('first power', () => {
   };
 
   it('is decided from what is known, written into the log, and decided anew when more is known', async () => {
-    const opened = await open(GIVEN);
+    const opened = await openMachine(GIVEN);
     const restorationId = opened.ok ? opened.value : '';
     const decided = async () => (await powerDecided([restorationId])).get(restorationId) ?? null;
     expect(await decided()).toBeNull();
@@ -99,7 +99,7 @@ describe('first power', () => {
 });
 
 it('keeps what was claimed and how it was packed, and lets it be corrected', async () => {
-  const opened = await open({ ...GIVEN, claim: 'untested', packing: 'loose in a box' });
+  const opened = await openMachine({ ...GIVEN, claim: 'untested', packing: 'loose in a box' });
   const restorationId = opened.ok ? opened.value : '';
   expect(await findRestoration(restorationId)).toMatchObject({
     claim: 'untested',
@@ -114,7 +114,7 @@ it('keeps what was claimed and how it was packed, and lets it be corrected', asy
 });
 
 it('a function test before the work is kept with each key group', async () => {
-  const opened = await open(GIVEN);
+  const opened = await openMachine(GIVEN);
   const restorationId = opened.ok ? opened.value : '';
   const results = Object.fromEntries(TEST_ITEMS.map((item) => [item, 'works']));
   expect(

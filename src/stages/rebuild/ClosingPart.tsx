@@ -10,7 +10,7 @@ import { Fold } from '@/ui/Fold';
 import { ComparedTests, FunctionTestForm } from '@/ui/FunctionTestForm';
 import { Part } from '@/ui/layout';
 import { holdWords } from '@/work/rebuild/words';
-import { test } from './actions';
+import { addFunctionTest } from './actions';
 
 interface Props {
   restorationId: string;
@@ -41,7 +41,7 @@ export function ClosingPart({ restorationId, holds, tests, power }: Props) {
           restorationId={restorationId}
           phase="before closing"
           tests={tests}
-          send={(given) => test({ restorationId, ...given })}
+          send={(given) => addFunctionTest({ restorationId, ...given })}
         />
       </Fold>
     </Part>

@@ -13,7 +13,7 @@ import { OutOfReach } from '@/ui/OutOfReach';
 import { useSend } from '@/ui/useSend';
 import { useWho } from '@/ui/useWho';
 import { Wrong } from '@/ui/Wrong';
-import { before, connect, explain, on, tick } from './actions';
+import { addOrder, tickJoined, explainMissingOnes, putStepOn, tickFasteners } from './actions';
 
 interface Props {
   step: RemovalStep;
@@ -76,7 +76,7 @@ export function StepOn({ step, lots, connections, early, size, people, stillOff 
                   width="100%"
                   mt="2"
                   disabled={busy}
-                  onClick={() => send(() => connect(id))}
+                  onClick={() => send(() => tickJoined(id))}
                 >
                   Connected this way round
                 </Button>
@@ -90,7 +90,7 @@ export function StepOn({ step, lots, connections, early, size, people, stillOff 
             things={stillOff}
             busy={busy}
             onTap={(firstId) =>
-              send((once) => before(once({ firstId, thenId: step.id, why: 'out of reach afterwards' })))
+              send((once) => addOrder(once({ firstId, thenId: step.id, why: 'out of reach afterwards' })))
             }
           />
           <Wrong words={wrong} />
@@ -103,7 +103,7 @@ export function StepOn({ step, lots, connections, early, size, people, stillOff 
           flex="1"
           loading={busy}
           loadingText="It is on"
-          onClick={() => send((once) => on(once({ stepId: step.id, words: '', by: who })))}
+          onClick={() => send((once) => putStepOn(once({ stepId: step.id, words: '', by: who })))}
         >
           It is on
         </Button>
@@ -123,7 +123,7 @@ interface LotProps {
 function LotOn({ lot, box, busy, send }: LotProps) {
   const left = outstanding({ lot, returned: lot.returned, missing: lot.missing });
   const put = (count: number) =>
-    send((once) => tick(once({ lotId: lot.id, count, lengthMm: lot.lengthMm, expected: lot.returned })));
+    send((once) => tickFasteners(once({ lotId: lot.id, count, lengthMm: lot.lengthMm, expected: lot.returned })));
   return (
     <Box borderTopWidth="1px" borderColor="line" py="2">
       <Flex gap="3" align="center">
@@ -160,7 +160,7 @@ function LotOn({ lot, box, busy, send }: LotProps) {
               initial={{ count: '1', lengthMm: String(lot.lengthMm) }}
               submit="Put these in"
               done="In."
-              send={(values) => tick({ lotId: lot.id, expected: lot.returned, ...values })}
+              send={(values) => tickFasteners({ lotId: lot.id, expected: lot.returned, ...values })}
             />
             <AnswerForm
               draftKey={`missing:${lot.id}`}
@@ -176,7 +176,7 @@ function LotOn({ lot, box, busy, send }: LotProps) {
               initial={{ count: '1', words: '' }}
               submit="Explain"
               done="Noted."
-              send={(values) => explain({ lotId: lot.id, ...values })}
+              send={(values) => explainMissingOnes({ lotId: lot.id, ...values })}
             />
           </Fold>
         </>

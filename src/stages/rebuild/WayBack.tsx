@@ -8,7 +8,7 @@ import type { BlockRow, RemovalStep } from '@/data/rows';
 import { Part } from '@/ui/layout';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
-import { offAgain } from './actions';
+import { takeStepOffAgain } from './actions';
 import { Circles } from './Circles';
 import { passedBy } from './wayBack';
 
@@ -66,7 +66,7 @@ export function WayBack({ steps, blocks, way }: Props) {
                     trigger={<Button disabled={busy}>Off again</Button>}
                     title={`Take “${step.name}” off again?`}
                     yes="Off again"
-                    onYes={() => send(() => offAgain({ stepId: step.id, words: '' }))}
+                    onYes={() => send(() => takeStepOffAgain({ stepId: step.id, words: '' }))}
                   >
                     <Text>Its fasteners and connections count as out once more.</Text>
                   </Confirm>

@@ -6,7 +6,7 @@ import { AnswerForm } from '@/ui/AnswerForm';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
-import { block, unblock } from './actions';
+import { addOrder, removeOrder } from './actions';
 
 interface Props {
   restorationId: string;
@@ -52,7 +52,7 @@ export function BlockPart({ restorationId, steps, blocks, circles }: Props) {
           </Box>
           <Button
             disabled={busy}
-            onClick={() => send(() => unblock(id))}
+            onClick={() => send(() => removeOrder(id))}
             aria-label={`Take away: ${nameOf(firstId)} before ${nameOf(thenId)}`}
           >
             Take away
@@ -70,7 +70,7 @@ export function BlockPart({ restorationId, steps, blocks, circles }: Props) {
         initial={{ firstId: newest.id, thenId: steps[steps.length - 2]!.id, why: '' }}
         submit="Keep this order"
         done="Block kept."
-        send={(values) => block(values)}
+        send={(values) => addOrder(values)}
       />
     </Part>
   );

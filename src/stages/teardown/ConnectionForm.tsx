@@ -2,7 +2,7 @@
 
 import { CONNECTION_KINDS, JOINTS, type ConnectionKind, type Joint } from '@/core/teardown/joints';
 import { AnswerForm } from '@/ui/AnswerForm';
-import { undo } from './actions';
+import { addUndone } from './actions';
 
 const KINDS = CONNECTION_KINDS.map((kind) => ({ value: kind, label: JOINTS[kind].title }));
 const isConnection = (joint: Joint): joint is ConnectionKind => (CONNECTION_KINDS as readonly Joint[]).includes(joint);
@@ -24,7 +24,7 @@ export function ConnectionForm({ stepId, joint }: { stepId: string; joint: Joint
       submit="Write it down"
       done="Connection noted."
       bench
-      send={(values) => undo({ stepId, ...values })}
+      send={(values) => addUndone({ stepId, ...values })}
     />
   );
 }

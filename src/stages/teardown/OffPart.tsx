@@ -5,7 +5,7 @@ import type { ConnectionRow, LotRow, Piece, RemovalStep, Tray } from '@/data/row
 import { AnswerForm } from '@/ui/AnswerForm';
 import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part } from '@/ui/layout';
-import { aside } from './actions';
+import { addLaidAside } from './actions';
 import { StepCard } from './StepCard';
 
 interface Props {
@@ -70,7 +70,7 @@ export function OffPart({ restorationId, steps, lots, connections, trays, pieces
             initial={{ name: '', way: '' }}
             submit="It is laid aside"
             done="Listed. It is missed until it is on again."
-            send={(values) => aside({ restorationId, ...values })}
+            send={(values) => addLaidAside({ restorationId, ...values })}
           />
         </Fold>
       </Part>

@@ -13,7 +13,7 @@ import { PhotoUpload } from '@/ui/PhotoUpload';
 import { boxFor, Screw } from '@/ui/Screw';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
-import { count, forget, isPiece, pin, putIntoTray } from './actions';
+import { recountFasteners, removeStep, setPieceOfStep, pinFasteners, putIntoTray } from './actions';
 
 // The question comes after the page: it is not the first thing that anybody taps.
 // Forms come when they are unfolded.
@@ -57,14 +57,14 @@ export function StepCard({ step, lots, connections, lastLot, trays, size, pieces
               step={step}
               photoId={step.photoId}
               size={size}
-              onPins={(pins) => send(() => pin({ stepId: step.id, photoId: step.photoId, pins }))}
+              onPins={(pins) => send(() => pinFasteners({ stepId: step.id, photoId: step.photoId, pins }))}
             />
           ) : (
             <PhotoUpload
               restorationId={step.restorationId}
               stage="teardown"
               pieceId={null}
-              onAdded={([photoId]) => photoId && send(() => pin({ stepId: step.id, photoId, pins: [] }))}
+              onAdded={([photoId]) => photoId && send(() => pinFasteners({ stepId: step.id, photoId, pins: [] }))}
             />
           )}
         </Box>
@@ -76,7 +76,7 @@ export function StepCard({ step, lots, connections, lastLot, trays, size, pieces
               box={box}
               place={placeOf(lot, trays)}
               busy={busy}
-              onCount={(to) => send(() => count(lot.id, to))}
+              onCount={(to) => send(() => recountFasteners(lot.id, to))}
             />
           ))}
           {lastLot && !lots.some((lot) => isSameKind(lot, lastLot)) && (
@@ -138,7 +138,7 @@ export function StepCard({ step, lots, connections, lastLot, trays, size, pieces
                 done="Noted. While it dries it does not go on."
                 keeps
                 draftKey={`step-piece:${step.id}`}
-                send={(values) => isPiece({ stepId: step.id, ...values })}
+                send={(values) => setPieceOfStep({ stepId: step.id, ...values })}
               />
             </Fold>
           )}
@@ -147,7 +147,7 @@ export function StepCard({ step, lots, connections, lastLot, trays, size, pieces
               trigger={<Button variant={'bare' as never}>Take this step back</Button>}
               title={`“${step.name}” did not come off?`}
               yes="Take it back"
-              onYes={() => send(() => forget(step.id))}
+              onYes={() => send(() => removeStep(step.id))}
             >
               <Text>Its fasteners and connections go with it. The log keeps what was written.</Text>
             </Confirm>

@@ -15,7 +15,7 @@ import { useWakeLock } from '@/ui/useWakeLock';
 import { useWho } from '@/ui/useWho';
 import { WhoPart } from '@/ui/WhoPart';
 import { Wrong } from '@/ui/Wrong';
-import { block, off } from './actions';
+import { addOrder, takeStepOff } from './actions';
 import { StepCard } from './StepCard';
 
 interface Props {
@@ -94,7 +94,7 @@ export function TeardownBench({
               done="Off, and in the log."
               bench
               send={async (values) => {
-                const answer = await off({ restorationId, by: who, ...values });
+                const answer = await takeStepOff({ restorationId, by: who, ...values });
                 if (answer.ok) setOwn(answer.value);
                 return answer;
               }}
@@ -127,7 +127,7 @@ export function TeardownBench({
               busy={busy}
               onTap={(firstId) =>
                 send(
-                  () => block({ firstId, thenId: inHand.id, why: 'out of reach afterwards' }),
+                  () => addOrder({ firstId, thenId: inHand.id, why: 'out of reach afterwards' }),
                   () => say('It goes on before.'),
                 )
               }

@@ -9,7 +9,7 @@ import { DataTable } from '@/ui/DataTable';
 import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { boxFor, Screw } from '@/ui/Screw';
-import { ownTray } from './actions';
+import { addSortingTray } from './actions';
 import { placeOf } from './StepCard';
 
 interface Props {
@@ -109,7 +109,7 @@ export function TrayPart({ lots, steps, trays, taken }: Props) {
           initial={{ name: '', columns: '6', rows: '4' }}
           submit="Add tray"
           done="Tray added."
-          send={(values) => ownTray(values)}
+          send={(values) => addSortingTray(values)}
         />
       </Fold>
     </Part>

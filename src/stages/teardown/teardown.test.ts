@@ -1,7 +1,17 @@
 import { listTrays, teardownOf } from '@/data/teardown';
 import { inTrialWorkshop, trialPhoto, trialRestoration, tick } from '@/work/trial';
 import { wrongs } from '@/edge/wrongs';
-import { block, count, forget, off, ownTray, pin, putIntoTray, unblock, undo } from './actions';
+import {
+  addOrder,
+  recountFasteners,
+  removeStep,
+  takeStepOff,
+  addSortingTray,
+  pinFasteners,
+  putIntoTray,
+  removeOrder,
+  addUndone,
+} from './actions';
 import { fastenersCsv, takeInFasteners } from './fasteners';
 import { labelsOf } from './labels';
 import { labelsPdf } from './labelsPdf';
@@ -27,7 +37,7 @@ async function apart(...names: string[]): Promise<{ restorationId: string; ids: 
   const { id: restorationId } = await trialRestoration();
   const ids: string[] = [];
   for (const name of names) {
-    const answered = await off({ restorationId, name, joint: 'screws' });
+    const answered = await takeStepOff({ restorationId, name, joint: 'screws' });
     if (!answered.ok) throw new Error(wrongs(answered));
     ids.push(answered.value);
   }
@@ -38,26 +48,28 @@ describe('at the bench', () => {
   it('what is typed badly is refused with its field and what is right', async () => {
     const { restorationId, ids } = await apart('Lid');
     const [stepId] = ids;
-    expect(wrongs(await off({ restorationId, name: ' ', joint: 'magic' }))).toMatch(/name: .*what came off.*joint: /is);
+    expect(wrongs(await takeStepOff({ restorationId, name: ' ', joint: 'magic' }))).toMatch(
+      /name: .*what came off.*joint: /is,
+    );
     expect(wrongs(await putIntoTray({ stepId, ...SCREWS, count: '0' }))).toMatch(/count: .*at least one/);
     expect(wrongs(await putIntoTray({ stepId, ...SCREWS, count: '10000' }))).toMatch(/count: .*Count again/);
-    expect(wrongs(await undo({ stepId, kind: 'plug', way: '' }))).toMatch(/way: .*which way round/i);
-    expect(wrongs(await pin({ stepId, photoId: 'x', pins: [{ x: 2, y: 0 }] }))).toMatch(/pins\[0\]\.x/);
-    expect(wrongs(await pin({ stepId, photoId: 'nowhere', pins: [] }))).toMatch(/photograph is not here/);
-    expect(wrongs(await ownTray({ name: '', columns: '99', rows: '0' }))).toMatch(/name: .*columns: .*rows: /s);
+    expect(wrongs(await addUndone({ stepId, kind: 'plug', way: '' }))).toMatch(/way: .*which way round/i);
+    expect(wrongs(await pinFasteners({ stepId, photoId: 'x', pins: [{ x: 2, y: 0 }] }))).toMatch(/pins\[0\]\.x/);
+    expect(wrongs(await pinFasteners({ stepId, photoId: 'nowhere', pins: [] }))).toMatch(/photograph is not here/);
+    expect(wrongs(await addSortingTray({ name: '', columns: '99', rows: '0' }))).toMatch(/name: .*columns: .*rows: /s);
   });
 
   it('counts up, blocks and unblocks', async () => {
     const { restorationId, ids } = await apart('Lid', 'Shield');
     await putIntoTray({ stepId: ids[0], ...SCREWS });
     const [lot] = (await teardownOf(restorationId)).lots;
-    expect(wrongs(await count(lot!.id, 5))).toBe('');
+    expect(wrongs(await recountFasteners(lot!.id, 5))).toBe('');
     expect((await teardownOf(restorationId)).lots[0]!.count).toBe(5);
-    expect(wrongs(await block({ firstId: ids[0], thenId: ids[0] }))).toMatch(/cannot wait for itself/);
-    expect(wrongs(await block({ firstId: ids[0], thenId: ids[1], why: 'tabs' }))).toBe('');
-    expect(wrongs(await forget(ids[1]!))).toMatch(/Blocks lean on/);
-    expect(wrongs(await unblock((await teardownOf(restorationId)).blocks[0]!.id))).toBe('');
-    expect(wrongs(await forget(ids[1]!))).toBe('');
+    expect(wrongs(await addOrder({ firstId: ids[0], thenId: ids[0] }))).toMatch(/cannot wait for itself/);
+    expect(wrongs(await addOrder({ firstId: ids[0], thenId: ids[1], why: 'tabs' }))).toBe('');
+    expect(wrongs(await removeStep(ids[1]!))).toMatch(/Blocks lean on/);
+    expect(wrongs(await removeOrder((await teardownOf(restorationId)).blocks[0]!.id))).toBe('');
+    expect(wrongs(await removeStep(ids[1]!))).toBe('');
   });
 });
 
@@ -89,8 +101,8 @@ describe('fasteners as CSV', () => {
 it('the sheet lists what came off and the way back, with words that Markdown cannot take for marks', async () => {
   const { restorationId, ids } = await apart('Lid_[x]', 'Rod', 'Cap');
   await putIntoTray({ stepId: ids[0], ...SCREWS });
-  await undo({ stepId: ids[0], kind: 'plug', way: 'red *left*' });
-  await block({ firstId: ids[1], thenId: ids[2] });
+  await addUndone({ stepId: ids[0], kind: 'plug', way: 'red *left*' });
+  await addOrder({ firstId: ids[1], thenId: ids[2] });
   const sheet = sheetMarkdown(sheetOf('Trial # 1', await teardownOf(restorationId)));
   expect(sheet).toContain('# Trial \\# 1: teardown and rebuild');
   expect(sheet).toContain('1. **Lid\\_\\[x\\]** (screws)');
@@ -114,7 +126,7 @@ describe('on paper', () => {
       labelsOf({ id: restorationId, title: 'Trial machine' }, before, await listTrays()).map(({ tag }) => tag),
     ).toEqual(['Bag 1']);
     // A new tray takes what lies about, of this machine and of others.
-    await ownTray({ name: 'Label tray', columns: '6', rows: '3' });
+    await addSortingTray({ name: 'Label tray', columns: '6', rows: '3' });
     await putIntoTray({ stepId: ids[1], ...SCREWS, lengthMm: '26', deepestMm: '27' });
     const labels = labelsOf(
       { id: restorationId, title: 'Trial machine' },
@@ -154,7 +166,7 @@ describe('on paper', () => {
   it('the sheet takes photographs with their pins, and names from anywhere', async () => {
     const { restorationId, ids } = await apart('Łódka, Ångström, Δ, крышка', 'Rod');
     const photo = await trialPhoto(restorationId);
-    await pin({ stepId: ids[0], photoId: photo.id, pins: [{ x: 0.2, y: 0.3 }] });
+    await pinFasteners({ stepId: ids[0], photoId: photo.id, pins: [{ x: 0.2, y: 0.3 }] });
     const file = await sheetPdf(sheetOf('Trial', await teardownOf(restorationId)));
     expect(pagesOf(file)).toBe(1);
     expect(file.toString('latin1')).toContain('/Subtype /Image');

@@ -11,7 +11,7 @@ import { MainAction } from '@/ui/MainAction';
 import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
-import { bathCameOut, bathe } from './actions';
+import { endBathOf, startBathOf } from './actions';
 import type { Bathing, BathView } from './bathView';
 
 /** The bath first: all plastic that may go in, together, before any spot is named. */
@@ -99,7 +99,7 @@ function IntoBath({ restorationId, bath: { ways, pieces } }: { restorationId: st
           onClick={() =>
             send(
               (once) =>
-                bathe(
+                startBathOf(
                   once({
                     restorationId,
                     pieceIds: going.map(({ id }) => id),
@@ -170,7 +170,7 @@ function OutOfBath({ restorationId, running }: { restorationId: string; running:
           onClick={() =>
             send(
               (once) =>
-                bathCameOut(
+                endBathOf(
                   once({
                     restorationId,
                     came: running.pieces.map(({ id }) => ({

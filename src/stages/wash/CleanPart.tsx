@@ -9,7 +9,7 @@ import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { PinnedPhoto } from '@/ui/PinnedPhoto';
 import { say } from '@/ui/toast';
-import { lookHowClean, markWhatIsLeft } from './actions';
+import { findHowClean, markWhatIsLeft } from './actions';
 import type { HowClean } from './howClean';
 
 interface Props {
@@ -130,7 +130,7 @@ export function CleanPart({ restorationId, pieces }: Props) {
                 loading={busy}
                 onClick={() =>
                   send(
-                    () => lookHowClean(id),
+                    () => findHowClean(id),
                     (found) => setShown({ pieceId: id, found }),
                   )
                 }

@@ -5,7 +5,7 @@ import { showMinutes } from '@/core/runsheet/time';
 import { AnswerForm, options } from '@/ui/AnswerForm';
 import { useNow } from '@/ui/clock';
 import { Fold } from '@/ui/Fold';
-import { driesIn } from './actions';
+import { setDryingRoom } from './actions';
 
 /** How far a piece has dried, as a filling bar. */
 export function DryingBar({
@@ -45,7 +45,7 @@ export function DryingBar({
           submit="Work it out again"
           done="Worked out for this room."
           keeps
-          send={(values) => driesIn({ timerId: id, ...values })}
+          send={(values) => setDryingRoom({ timerId: id, ...values })}
         />
       </Fold>
     </Box>

@@ -4,7 +4,7 @@ import { Box, Button, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { PhotoUpload } from '@/ui/PhotoUpload';
-import { cameOf, showIt } from './actions';
+import { endAtSink, addHarmPhoto } from './actions';
 
 /** Something was harmed: stop, photograph it, say what. The verdict for this surface gets stricter here. */
 export function HarmForm({
@@ -39,8 +39,8 @@ export function HarmForm({
         submit="It harmed this"
         done="Kept. From now on this workshop is stricter with it."
         send={async ({ words }) => {
-          const answer = await cameOf({ stepId, outcome: 'harmed', words });
-          if (answer.ok && photoId !== null) return showIt({ stepId, photoId });
+          const answer = await endAtSink({ stepId, outcome: 'harmed', words });
+          if (answer.ok && photoId !== null) return addHarmPhoto({ stepId, photoId });
           return answer;
         }}
       />

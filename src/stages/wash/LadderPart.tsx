@@ -8,7 +8,7 @@ import { VISIBLE } from '@/core/cleaning/ladder';
 import { AnswerForm, options } from '@/ui/AnswerForm';
 import { Fold } from '@/ui/Fold';
 import { LinkButton } from '@/ui/links';
-import { itIs, leave } from './actions';
+import { nameWhatItIs, leaveSpot } from './actions';
 import type { RungView, SpotView } from './view';
 
 const LADDER_ASSUMES: readonly AssumptionName[] = [
@@ -80,7 +80,7 @@ export function LadderPart({ restorationId, spot }: { restorationId: string; spo
               submit="That is it"
               done="Its ladder stands."
               keeps
-              send={(values) => itIs({ findingId: spot.id, ...values })}
+              send={(values) => nameWhatItIs({ findingId: spot.id, ...values })}
             >
               {(form) => (
                 <Text color="soft">
@@ -115,7 +115,7 @@ export function LadderPart({ restorationId, spot }: { restorationId: string; spo
               }}
               submit="Leave it"
               done="Left on purpose."
-              send={(values) => leave({ findingId: spot.id, ...values })}
+              send={(values) => leaveSpot({ findingId: spot.id, ...values })}
             />
           </Fold>
         </>

@@ -10,7 +10,7 @@ import { MainAction } from '@/ui/MainAction';
 import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
-import { cameOf, start } from './actions';
+import { endAtSink, startAtSink } from './actions';
 import type { PassView } from './view';
 
 // Comes when something was harmed.
@@ -69,7 +69,7 @@ function Ready({ pass }: { pass: PassView }) {
           loading={busy}
           onClick={() =>
             send(
-              (once) => start(once({ findingIds: pass.spots.map(({ id }) => id), agent: pass.agent, confirmed })),
+              (once) => startAtSink(once({ findingIds: pass.spots.map(({ id }) => id), agent: pass.agent, confirmed })),
               () => say('Under way.'),
             )
           }
@@ -128,7 +128,7 @@ function Running({ pass, restorationId }: { pass: PassView; restorationId: strin
                     outcome === 'harmed'
                       ? setHarmed(stepId)
                       : send(
-                          () => cameOf({ stepId, outcome, words: '' }),
+                          () => endAtSink({ stepId, outcome, words: '' }),
                           () => say(`${WORDS[outcome]}.`),
                         )
                   }

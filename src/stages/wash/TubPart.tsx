@@ -5,7 +5,7 @@ import type { TubRow } from '@/data/rows';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part } from '@/ui/layout';
-import { ownTub } from './actions';
+import { addOwnTub } from './actions';
 
 export interface LoadView {
   key: string;
@@ -53,7 +53,7 @@ export function TubPart({ loads, tubs }: Props) {
           initial={{ name: '', lengthMm: '', widthMm: '', depthMm: '' }}
           submit="Add this tub"
           done="Tub added."
-          send={(values) => ownTub(values)}
+          send={(values) => addOwnTub(values)}
         />
       </Fold>
     </Part>

@@ -8,7 +8,7 @@ import { FieldWatch } from '@/ui/FieldWatch';
 import { Fold } from '@/ui/Fold';
 import { Part } from '@/ui/layout';
 import { useUnits } from '@/ui/units';
-import { used } from './actions';
+import { addUsed } from './actions';
 
 /** What a bath or a pass used of a bottle; it is taken out of it, at its share of the price. */
 export function UsedPart({
@@ -42,7 +42,7 @@ export function UsedPart({
           initial={{ stockId: bottles[0].id, amount: '' }}
           submit="Into the ledger"
           done="In the ledger, at its share of the price."
-          send={(values) => used({ restorationId, ...values })}
+          send={(values) => addUsed({ restorationId, ...values })}
         >
           {(form) => <FieldWatch form={form} name="stockId" onChange={setChosen} />}
         </AnswerForm>

@@ -26,51 +26,51 @@ import {
 } from './schema';
 
 /** What a finding is made of. */
-export async function itIs(given: Given): Promise<Answer<void>> {
+export async function nameWhatItIs(given: Given): Promise<Answer<void>> {
   return write(soilSchema, given, ({ findingId, soil, visible }, now) => nameSoil(findingId, soil, visible, now));
 }
 
 /** Starts a pass at the sink. */
-export async function start(given: Given): Promise<Answer<void>> {
+export async function startAtSink(given: Given): Promise<Answer<void>> {
   return write(startSchema, given, ({ findingIds, agent }, now) => startPass(findingIds, agent, now));
 }
 
 /** Pieces go into the water together. */
-export async function bathe(given: Given): Promise<Answer<void>> {
+export async function startBathOf(given: Given): Promise<Answer<void>> {
   return write(bathSchema, given, ({ restorationId, pieceIds, agent }, now) =>
     startBath(restorationId, pieceIds, agent, now),
   );
 }
 
 /** Pieces come out of the water. */
-export async function bathCameOut(given: Given): Promise<Answer<void>> {
+export async function endBathOf(given: Given): Promise<Answer<void>> {
   return write(bathOutSchema, given, ({ restorationId, came }, now) => endBath(restorationId, came, now));
 }
 
 /** What came of a pass on one spot. */
-export async function cameOf(given: Given): Promise<Answer<void>> {
+export async function endAtSink(given: Given): Promise<Answer<void>> {
   return write(outcomeSchema, given, ({ stepId, outcome, words }, now) => endPass(stepId, outcome, words, now));
 }
 
 /** A photograph of what was harmed. */
-export async function showIt(given: Given): Promise<Answer<void>> {
+export async function addHarmPhoto(given: Given): Promise<Answer<void>> {
   return write(harmPhotoSchema, given, ({ stepId, photoId }, now) => showHarm(stepId, photoId, now));
 }
 
 /** Left on purpose, with the reason. */
-export async function leave(given: Given): Promise<Answer<void>> {
+export async function leaveSpot(given: Given): Promise<Answer<void>> {
   return write(leaveSchema, given, ({ findingId, words }, now) =>
     settleFinding(findingId, 'left on purpose', words, now),
   );
 }
 
 /** A sink or tub of the workshop. */
-export async function ownTub(given: Given): Promise<Answer<void>> {
+export async function addOwnTub(given: Given): Promise<Answer<void>> {
   return write(tubSchema, given, (tub, now) => addTub(tub, now));
 }
 
 /** How much of a face is soiled, before and after. */
-export async function lookHowClean(pieceId: string): Promise<Answer<HowClean>> {
+export async function findHowClean(pieceId: string): Promise<Answer<HowClean>> {
   return answer(pieceSchema, { pieceId }, (given) => howClean(given.pieceId));
 }
 
@@ -83,13 +83,13 @@ export async function markWhatIsLeft(given: Given): Promise<Answer<void>> {
 }
 
 /** The room that a piece dries in. */
-export async function driesIn(given: Given): Promise<Answer<void>> {
+export async function setDryingRoom(given: Given): Promise<Answer<void>> {
   return write(roomSchema, given, ({ timerId, temperatureC, humidityPercent, air }, now) =>
     dryIn(timerId, { temperatureC, humidity: humidityPercent / 100, airing: air === 'moving' }, now),
   );
 }
 
 /** What was used out of a bottle of the stores; it goes to the ledger. */
-export async function used(given: Given): Promise<Answer<void>> {
+export async function addUsed(given: Given): Promise<Answer<void>> {
   return write(usedSchema, given, (use, now) => takeFromStores({ ...use, stage: 'wash' }, now));
 }

@@ -15,7 +15,17 @@ import { wrongs } from '@/edge/wrongs';
 import { measurePicture } from '@/core/picture/measure';
 import type { Picture, Point } from '@/core/picture/picture';
 import { toJpeg } from '@/simulators/camera/jpeg';
-import { cameOf, itIs, leave, lookHowClean, markWhatIsLeft, ownTub, showIt, start, used } from './actions';
+import {
+  endAtSink,
+  nameWhatItIs,
+  leaveSpot,
+  findHowClean,
+  markWhatIsLeft,
+  addOwnTub,
+  addHarmPhoto,
+  startAtSink,
+  addUsed,
+} from './actions';
 import { loadViews } from './loadViews';
 import { washSheetPdf } from './sheetPdf';
 import { passes, spotView } from './view';
@@ -34,7 +44,7 @@ async function keyboard() {
       { restorationId, pieceId: piece.id, stage: 'intake', kind: 'soiled', severity: 'plain', words },
       tick(),
     );
-    expect(wrongs(await itIs({ findingId: finding.id, soil, visible: 'front' }))).toBe('');
+    expect(wrongs(await nameWhatItIs({ findingId: finding.id, soil, visible: 'front' }))).toBe('');
     return finding.id;
   };
   return {
@@ -53,18 +63,18 @@ describe('the screen of the sink', () => {
     const before = await viewOf(restorationId);
     expect(before.running).toEqual([]);
     const soak = before.next.find(({ agent }) => agent === 'soap-soak') ?? before.next[0]!;
-    expect(wrongs(await start({ findingIds: [grease, drink], agent: 'soap-soak', confirmed: false }))).toMatch(
+    expect(wrongs(await startAtSink({ findingIds: [grease, drink], agent: 'soap-soak', confirmed: false }))).toMatch(
       /confirmed: Read the cautions/,
     );
-    expect(wrongs(await start({ findingIds: [grease, drink], agent: 'soap-soak', confirmed: true }))).toBe('');
+    expect(wrongs(await startAtSink({ findingIds: [grease, drink], agent: 'soap-soak', confirmed: true }))).toBe('');
     const { running } = await viewOf(restorationId);
     expect(running).toHaveLength(1);
     expect(running[0]!.spots.map(({ name }) => name)).toEqual(['grease', 'drink']);
     expect(running[0]!.dueAt).not.toBeNull();
     expect(soak.handsMin).toBeGreaterThan(0);
     const [one, two] = running[0]!.spots.map(({ stepId }) => stepId!);
-    expect(wrongs(await cameOf({ stepId: one, outcome: 'gone' }))).toBe('');
-    expect(wrongs(await cameOf({ stepId: two, outcome: 'no change' }))).toBe('');
+    expect(wrongs(await endAtSink({ stepId: one, outcome: 'gone' }))).toBe('');
+    expect(wrongs(await endAtSink({ stepId: two, outcome: 'no change' }))).toBe('');
     const spots = (await washSpots(restorationId)).map((spot) => spotView(spot, NOTHING_OWN));
     expect(spots[0]!.settled).toBe('done: Warm water and dish soap');
     expect(spots[1]!.rungs.find(({ agent }) => agent === 'soap-soak')).toMatchObject({
@@ -80,31 +90,35 @@ describe('the screen of the sink', () => {
 
   it('a bath that runs shows only what is in it, not what could have been', async () => {
     const { restorationId, grease } = await keyboard();
-    expect(wrongs(await start({ findingIds: [grease], agent: 'soap-soak', confirmed: true }))).toBe('');
+    expect(wrongs(await startAtSink({ findingIds: [grease], agent: 'soap-soak', confirmed: true }))).toBe('');
     expect((await viewOf(restorationId)).running[0]!.spots.map(({ name }) => name)).toEqual(['grease']);
   });
 
   it('harm needs words, takes a photograph, and stops the spot; what is left has its reason', async () => {
     const { restorationId, grease, drink } = await keyboard();
-    await start({ findingIds: [grease], agent: 'soap-wipe', confirmed: true });
+    await startAtSink({ findingIds: [grease], agent: 'soap-wipe', confirmed: true });
     const stepId = (await viewOf(restorationId)).running[0]!.spots[0]!.stepId!;
-    expect(wrongs(await cameOf({ stepId, outcome: 'harmed', words: '' }))).toMatch(/words: Say what it harmed/);
-    expect(wrongs(await cameOf({ stepId, outcome: 'harmed', words: 'took the gloss' }))).toBe('');
-    expect(wrongs(await showIt({ stepId, photoId: (await trialPhoto(restorationId)).id }))).toBe('');
+    expect(wrongs(await endAtSink({ stepId, outcome: 'harmed', words: '' }))).toMatch(/words: Say what it harmed/);
+    expect(wrongs(await endAtSink({ stepId, outcome: 'harmed', words: 'took the gloss' }))).toBe('');
+    expect(wrongs(await addHarmPhoto({ stepId, photoId: (await trialPhoto(restorationId)).id }))).toBe('');
     expect((await washSpots(restorationId))[0]!.next).toBeNull();
-    expect(wrongs(await leave({ findingId: drink, words: '' }))).toMatch(/words: Say in a few words why it is left/);
-    expect(wrongs(await leave({ findingId: drink, words: 'nobody sees it' }))).toBe('');
-    expect(wrongs(await start({ findingIds: [drink], agent: 'no-such-thing', confirmed: true }))).toMatch(/agent: /);
+    expect(wrongs(await leaveSpot({ findingId: drink, words: '' }))).toMatch(
+      /words: Say in a few words why it is left/,
+    );
+    expect(wrongs(await leaveSpot({ findingId: drink, words: 'nobody sees it' }))).toBe('');
+    expect(wrongs(await startAtSink({ findingIds: [drink], agent: 'no-such-thing', confirmed: true }))).toMatch(
+      /agent: /,
+    );
   });
 });
 
 it('loads, tubs and the sheet for the wall', async () => {
   const { restorationId } = await keyboard();
   expect(await loadViews(restorationId, [], NOTHING_OWN, 'metric')).toEqual([]);
-  expect(wrongs(await ownTub({ name: '', lengthMm: '20', widthMm: '400', depthMm: '' }))).toMatch(
+  expect(wrongs(await addOwnTub({ name: '', lengthMm: '20', widthMm: '400', depthMm: '' }))).toMatch(
     /name: .*lengthMm: .*depthMm: /s,
   );
-  expect(wrongs(await ownTub({ name: 'Trial sink', lengthMm: '500', widthMm: '400', depthMm: '200' }))).toBe('');
+  expect(wrongs(await addOwnTub({ name: 'Trial sink', lengthMm: '500', widthMm: '400', depthMm: '200' }))).toBe('');
   const spots = await washSpots(restorationId);
   const { next } = passes(spots, [], NOTHING_OWN, 'metric');
   const sheet = await washSheetPdf(
@@ -135,10 +149,10 @@ it('what is used of a bottle goes to the ledger at its share of the price', asyn
     },
     tick(),
   );
-  expect(wrongs(await used({ restorationId, stockId: soap.id, amount: '600' }))).toMatch(
+  expect(wrongs(await addUsed({ restorationId, stockId: soap.id, amount: '600' }))).toMatch(
     /amount: “Dish soap” has 500 mL left by the record/,
   );
-  expect(wrongs(await used({ restorationId, stockId: soap.id, amount: '40' }))).toBe('');
+  expect(wrongs(await addUsed({ restorationId, stockId: soap.id, amount: '40' }))).toBe('');
   expect((await ledgerOf(restorationId)).at(-1)).toMatchObject({
     kind: 'material',
     stage: 'wash',
@@ -185,10 +199,10 @@ describe('how clean, measured', () => {
 
   it('is the soiled share before and after, yellow allowed for', async () => {
     const { id, restorationId } = await trialPiece();
-    expect(wrongs(await lookHowClean(id))).toMatch(/Two measurements at the wash are needed/);
+    expect(wrongs(await findHowClean(id))).toMatch(/Two measurements at the wash are needed/);
     await measured(id, restorationId, face(0.3, 40));
     await measured(id, restorationId, face(0.05, 40));
-    const found = await lookHowClean(id);
+    const found = await findHowClean(id);
     if (!found.ok) throw new Error(wrongs(found));
     expect(found.value.before).toBeCloseTo(0.3, 1);
     expect(found.value.after).toBeCloseTo(0.05, 1);
@@ -212,6 +226,6 @@ describe('how clean, measured', () => {
       [90, 160],
       [20, 160],
     ]);
-    expect(wrongs(await lookHowClean(id))).toMatch(/do not show the same face/);
+    expect(wrongs(await findHowClean(id))).toMatch(/do not show the same face/);
   });
 });

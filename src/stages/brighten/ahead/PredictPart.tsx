@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { useSend } from '@/ui/useSend';
 import { Worked } from '@/ui/Worked';
 import { Wrong } from '@/ui/Wrong';
-import { lookAhead } from '../actions';
+import { predictLook } from '../actions';
 import type { Predicted } from './predict';
 
 /** What the piece should look like after one, two and three more sessions: its own photograph, recoloured. */
@@ -17,7 +17,7 @@ export function PredictPart({ pieceId, unit }: { pieceId: string; unit: string }
       <Button
         loading={busy}
         loadingText="Recolouring its photograph"
-        onClick={() => send(() => lookAhead(pieceId), setFound)}
+        onClick={() => send(() => predictLook(pieceId), setFound)}
       >
         What it should look like
       </Button>

@@ -7,7 +7,7 @@ import { AnswerForm, options } from '@/ui/AnswerForm';
 import { useSend } from '@/ui/useSend';
 import { Worked } from '@/ui/Worked';
 import { Wrong } from '@/ui/Wrong';
-import { askMe, gradeMe, tryOut } from '../actions';
+import { drawExercise, gradeExercise, rehearseSession } from '../actions';
 import type { ExerciseView, Graded, RehearsalView } from './rehearsal';
 
 interface Props {
@@ -59,7 +59,7 @@ export function RehearsePart({ pieceId, timeZone, start }: Props) {
         }}
         submit="Try it out"
         keeps
-        send={(values) => tryOut({ ...values, pieceId })}
+        send={(values) => rehearseSession({ ...values, pieceId })}
         onDone={setView}
       />
       {view && (
@@ -122,7 +122,7 @@ function Exercises({ timeZone }: { timeZone: string }) {
   const [asked, setAsked] = useState<ExerciseView | null>(null);
   const [answer, setAnswer] = useState<Graded | null>(null);
   const ask = () =>
-    send(askMe, (next) => {
+    send(drawExercise, (next) => {
       setAsked(next);
       setAnswer(null);
     });
@@ -146,7 +146,7 @@ function Exercises({ timeZone }: { timeZone: string }) {
                 py="3"
                 whiteSpace="normal"
                 disabled={busy || answer !== null}
-                onClick={() => send(() => gradeMe({ seed: asked.seed, answered: i }), setAnswer)}
+                onClick={() => send(() => gradeExercise({ seed: asked.seed, answered: i }), setAnswer)}
               >
                 {showTime(start, timeZone, 'd MMM, HH:mm')}, {showMinutes(durationMin)}, {cloudPercent} % cloud
                 {answer?.answer === i && ': this one'}

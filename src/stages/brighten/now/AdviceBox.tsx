@@ -12,7 +12,7 @@ import { Worked } from '@/ui/Worked';
 import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
-import { finishTreatment, goOn } from '../actions';
+import { finishTreatment, continueTreatment } from '../actions';
 import { distanceWorking } from '../workings';
 
 // The question and its dialog come after the page: nobody ends a treatment in its first half second.
@@ -52,7 +52,7 @@ export function AdviceBox({
       () => {
         say('Brightening of this piece is ended.', {
           title: 'Undo',
-          act: () => void goOn(treatment.id).then(() => router.refresh()),
+          act: () => void continueTreatment(treatment.id).then(() => router.refresh()),
         });
         router.refresh();
       },

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import type { Session } from '@/data/rows';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { Fold } from '@/ui/Fold';
-import { coat } from '../actions';
+import { addCoat } from '../actions';
 
 /** Cream brushed on afresh while it runs: it comes out of the tube, so that the stores stay true. */
 export function CoatPart({ session, usualMl }: { session: Session; usualMl: number }) {
@@ -26,7 +26,7 @@ export function CoatPart({ session, usualMl }: { session: Session; usualMl: numb
         ]}
         initial={{ amountMl: String(Math.round(usualMl)) }}
         submit="It is on"
-        send={(values) => coat({ ...values, sessionId: session.id })}
+        send={(values) => addCoat({ ...values, sessionId: session.id })}
         done="Noted, and taken out of the tube."
         draftKey={`coat-${session.id}`}
         onDone={() => router.refresh()}

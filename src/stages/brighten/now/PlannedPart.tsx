@@ -11,7 +11,7 @@ import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { Worked } from '@/ui/Worked';
-import { giveUp, ringThen } from '../actions';
+import { giveUpPlanned, planWindow } from '../actions';
 import type { TurnedSky } from './skyTurned';
 
 interface Props {
@@ -85,7 +85,7 @@ export function PlannedPart({ planned, turned, skies, next, planHref, timeZone, 
               disabled={busy}
               onClick={() =>
                 send(
-                  () => giveUp(timerId),
+                  () => giveUpPlanned(timerId),
                   () => say('Given up. It does not ring any more.'),
                 )
               }
@@ -124,7 +124,7 @@ function Turned({
         onClick={() =>
           send(
             (once) =>
-              ringThen(
+              planWindow(
                 once({
                   pieceId: planned.pieceId,
                   school: planned.school,

@@ -18,7 +18,7 @@ import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { useUnits } from '@/ui/units';
 import { SCHOOL, type SchoolId } from '@/core/session/schools';
-import { end, turned, turnedAndCoated } from '../actions';
+import { endSession, addTurn, addTurnAndCoat } from '../actions';
 import { CoatPart } from './CoatPart';
 import { SessionRight } from '../past/SessionRight';
 import { TendPart } from './TendPart';
@@ -72,8 +72,8 @@ export function RunningExposure({
     send(
       (once) =>
         withCoat
-          ? turnedAndCoated(once({ timerId: timer.id, sessionId: session.id, amountMl: coatMl }))
-          : turned(once({ timerId: timer.id })),
+          ? addTurnAndCoat(once({ timerId: timer.id, sessionId: session.id, amountMl: coatMl }))
+          : addTurn(once({ timerId: timer.id })),
       () => {
         say(withCoat ? 'Turn and coat noted.' : 'Turn noted.');
         router.refresh();
@@ -176,7 +176,7 @@ export function RunningExposure({
             words: '',
           }}
           submit="Wash off and end exposure"
-          send={(values) => end({ ...values, sessionId: session.id })}
+          send={(values) => endSession({ ...values, sessionId: session.id })}
           done="Exposure ended. Rinse well, dry it, then measure again."
           draftKey={`end-${session.id}`}
           onDone={() => router.refresh()}

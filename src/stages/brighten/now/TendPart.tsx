@@ -8,7 +8,7 @@ import { Part } from '@/ui/layout';
 import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
-import { turned } from '../actions';
+import { addTurn } from '../actions';
 
 /** What is looked after beside the turns: cream that dries, froth, a bath that grows old. */
 export function TendPart({ timers }: { timers: readonly Timer[] }) {
@@ -18,7 +18,7 @@ export function TendPart({ timers }: { timers: readonly Timer[] }) {
   if (timers.length === 0) return null;
   const tended = (id: string) =>
     send(
-      (once) => turned(once({ timerId: id })),
+      (once) => addTurn(once({ timerId: id })),
       () => {
         say('Noted.');
         router.refresh();

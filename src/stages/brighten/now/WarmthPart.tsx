@@ -10,7 +10,7 @@ import { useNow } from '@/ui/clock';
 import { Part } from '@/ui/layout';
 import { useAmount } from '@/ui/units';
 import { Worked } from '@/ui/Worked';
-import { warmthRead } from '../actions';
+import { addWarmth } from '../actions';
 
 interface Props {
   session: Session;
@@ -88,7 +88,7 @@ export function WarmthPart({ session, warmth, limitC, timeZone }: Props) {
         fields={[{ name: 'temperatureC', label: 'Read now', kind: 'number', unit: '°C', half: true }]}
         initial={{ temperatureC: '' }}
         submit="Note the reading"
-        send={(values) => warmthRead({ ...values, sessionId: session.id })}
+        send={(values) => addWarmth({ ...values, sessionId: session.id })}
         done="Reading noted."
         draftKey={`warmth-${session.id}`}
         onDone={() => router.refresh()}

@@ -12,7 +12,7 @@ import { Worked } from '@/ui/Worked';
 import { Working } from '@/ui/Working';
 import { Wrong } from '@/ui/Wrong';
 import { usePictureWorker } from '@/workers/usePictureWorker';
-import { lookWhatChanged } from '../actions';
+import { findChange } from '../actions';
 import type { ChangeInput } from './change';
 
 /** The maps that a worker made, as pictures. */
@@ -66,7 +66,7 @@ export function ChangePart({ pieceId, timeZone }: { pieceId: string; timeZone: s
           loading={busy}
           onClick={() =>
             send(
-              () => lookWhatChanged(pieceId),
+              () => findChange(pieceId),
               (input) => void lay(input),
             )
           }

@@ -4,7 +4,7 @@ import { Button, Flex, Text } from '@chakra-ui/react';
 import { useSend } from '@/ui/useSend';
 import { say } from '@/ui/toast';
 import { Wrong } from '@/ui/Wrong';
-import { kept } from '../actions';
+import { setStorage } from '../actions';
 
 /** How a piece is kept until it is looked at again: yellow comes back sooner in the light. */
 export function KeptChoice({ pieceId, storage }: { pieceId: string; storage: 'dark' | 'light' }) {
@@ -21,7 +21,7 @@ export function KeptChoice({ pieceId, storage }: { pieceId: string; storage: 'da
             disabled={busy}
             onClick={() =>
               send(
-                () => kept({ pieceId, storage: where }),
+                () => setStorage({ pieceId, storage: where }),
                 () => say('Noted.'),
               )
             }

@@ -6,7 +6,7 @@ import { toLocalField } from '@/core/runsheet/time';
 import type { Session } from '@/data/rows';
 import { AnswerForm, type FieldDef } from '@/ui/AnswerForm';
 import { TakeBack } from '@/undo/TakeBack';
-import { neverWas, putRight } from '../actions';
+import { takeBackSession, correctKeptSession } from '../actions';
 
 interface Props {
   session: Session;
@@ -55,12 +55,12 @@ export function SessionRight({ session, school, timeZone }: Props) {
         }}
         submit="Correct it"
         keeps
-        send={(values) => putRight({ ...values, sessionId: session.id })}
+        send={(values) => correctKeptSession({ ...values, sessionId: session.id })}
         done="Corrected. What it said before stays in the log."
         draftKey={`right-${session.id}`}
         onDone={() => router.refresh()}
       />
-      <TakeBack act={() => neverWas(session.id)} done="Taken back, with what it took of the bottle.">
+      <TakeBack act={() => takeBackSession(session.id)} done="Taken back, with what it took of the bottle.">
         It never was: take it back
       </TakeBack>
     </>

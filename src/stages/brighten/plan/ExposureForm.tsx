@@ -21,7 +21,7 @@ import { Check } from '@/ui/Check';
 import { Fold } from '@/ui/Fold';
 import { useUnits } from '@/ui/units';
 import { Wrong } from '@/ui/Wrong';
-import { planLater, start } from '../actions';
+import { planLater, startSession } from '../actions';
 import { chosenIn, fieldsFor, firstBottle, litresFor, litresTogether, type Chosen, type When } from './planFields';
 import type { DrawnSky } from './DayPlanner';
 import type { PlanView } from './plan';
@@ -129,7 +129,13 @@ export function ExposureForm({
       beside={{ confirmed, checks, withIds }}
       send={async (values) => {
         if (when === 'later') return planLater({ ...values, pieceId: piece.id, withIds });
-        const answered = await start({ ...values, pieceId: piece.id, withIds, cautionsConfirmed: confirmed, checks });
+        const answered = await startSession({
+          ...values,
+          pieceId: piece.id,
+          withIds,
+          cautionsConfirmed: confirmed,
+          checks,
+        });
         setGateError(answered.ok ? undefined : answered.errors.find(({ field }) => field === 'checks')?.message);
         setCautionError(
           answered.ok ? undefined : answered.errors.find(({ field }) => field === 'cautionsConfirmed')?.message,

@@ -13,7 +13,7 @@ import { Figure } from '@/ui/figures';
 import { Swatch } from '@/ui/PlasticScale';
 import { AmountFigure, useAmount } from '@/ui/units';
 import { Worked } from '@/ui/Worked';
-import { plan } from '../actions';
+import { workOutPlan } from '../actions';
 import { DayPlanner, type DrawnSky } from './DayPlanner';
 import type { PlanView } from './plan';
 import { WarmthWords } from './WarmthWords';
@@ -47,7 +47,7 @@ export function PlanHead({ form, pieceId, withIds, timeZone, sky, drawn, view, o
   useEffect(() => {
     let stale = false;
     const timer = setTimeout(() => {
-      void plan(JSON.parse(typed) as Values).then((answered) => {
+      void workOutPlan(JSON.parse(typed) as Values).then((answered) => {
         if (stale) return;
         if (answered.ok) onView(answered.value);
         setErrors(answered.ok ? [] : answered.errors);

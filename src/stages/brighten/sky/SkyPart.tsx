@@ -13,7 +13,7 @@ import { FileButton } from '@/ui/FileButton';
 import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
-import { skyForgotten, skyFromFile, skyNow } from '../actions';
+import { forgetSky, readSkyFile, noteSky } from '../actions';
 
 interface Props {
   place: Place;
@@ -85,7 +85,7 @@ export function SkyPart({ place, timeZone }: Props) {
   async function takeIn(file: File) {
     const text = await file.text();
     send(
-      () => skyFromFile({ name: file.name, text }),
+      () => readSkyFile({ name: file.name, text }),
       ({ words }) => changed(words),
     );
   }
@@ -122,7 +122,7 @@ export function SkyPart({ place, timeZone }: Props) {
             disabled={busy}
             onClick={() =>
               send(
-                (once) => skyNow(once({ cloudPercent, forHours: KEPT_H })),
+                (once) => noteSky(once({ cloudPercent, forHours: KEPT_H })),
                 () => changed('The sky is noted. All plans count with it.'),
               )
             }
@@ -140,7 +140,7 @@ export function SkyPart({ place, timeZone }: Props) {
             disabled={busy}
             onClick={() =>
               send(
-                () => skyForgotten(),
+                () => forgetSky(),
                 () => changed('Forgotten. The sky is invented again.'),
               )
             }

@@ -10,7 +10,7 @@ import { Figure } from '@/ui/figures';
 import { Fold } from '@/ui/Fold';
 import { useUnits } from '@/ui/units';
 import { Worked } from '@/ui/Worked';
-import { turns } from '../actions';
+import { workOutTurns } from '../actions';
 import type { TurnView } from './turnsOf';
 import { TurnRing } from './TurnRing';
 
@@ -54,7 +54,7 @@ export function TurnPart({ pieceId, timeZone, start, minutes, cloudPercent }: Pr
         }}
         submit="Work out the turns"
         keeps
-        send={(values) => turns({ ...values, pieceId })}
+        send={(values) => workOutTurns({ ...values, pieceId })}
         onDone={(found) => {
           setView(found);
           setAt(0);

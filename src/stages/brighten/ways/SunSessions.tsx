@@ -5,7 +5,7 @@ import { showTime } from '@/core/runsheet/time';
 import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
-import { ringThen } from '../actions';
+import { planWindow } from '../actions';
 
 interface Props {
   pieceId: string;
@@ -42,7 +42,7 @@ export function SunSessions({ pieceId, title, school, sessions, timeZone }: Prop
                 aria-label={`Remind me: ${when}`}
                 onClick={() =>
                   send(
-                    (once) => ringThen(once({ pieceId, school, from, to })),
+                    (once) => planWindow(once({ pieceId, school, from, to })),
                     () => say('It rings when the window opens.'),
                   )
                 }
