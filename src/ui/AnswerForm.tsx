@@ -3,7 +3,8 @@
 import dynamic from 'next/dynamic';
 import type { FormProps } from './FormOf';
 
-export type { FieldDef, Values } from './FormOf';
+export type { FieldDef } from './FormField';
+export type { Values } from './FormOf';
 
 // A page whose forms are all folded away does without them until one is unfolded.
 const FormOf = dynamic(() => import('./FormOf').then((part) => part.FormOf)) as unknown as <T>(

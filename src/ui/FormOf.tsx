@@ -1,39 +1,19 @@
 'use client';
 
-import { Box, Button, Field, Flex, Grid, GridItem, Input, InputGroup, Text, Textarea } from '@chakra-ui/react';
+import { Box, Button, Flex, Grid, GridItem, Text } from '@chakra-ui/react';
 import { useEffect, useRef, useState } from 'react';
-import { useController, useForm, type Control as FormControl, type UseFormReturn } from 'react-hook-form';
+import { FormProvider, useForm, type UseFormReturn } from 'react-hook-form';
 import type { FieldError } from '@/core/sums/fieldErrors';
-import { fromTyped, limitShown, shownUnit, toTyped, withPoint, type UnitSystem } from '@/core/units';
+import { limitShown } from '@/core/units';
 import { useAwake } from './awake';
 import { drawnOf } from './drawnOf';
 import { useCloseFold } from './Fold';
-import { FIELD_BOX } from './fieldBox';
+import { FormField, type FieldDef } from './FormField';
 import { keysOfForm } from './keysOfForm';
 import { MainAction } from './MainAction';
 import { notArrived } from './notArrived';
 import { say } from './toast';
 import { useUnits } from './units';
-import { Select } from './Select';
-
-export interface FieldDef {
-  name: string;
-  label: string;
-  /** `secret` is not shown and never kept as a draft; `chips` is a choice of few, all of them in sight. */
-  kind?: 'text' | 'long' | 'number' | 'choice' | 'chips' | 'time' | 'secret';
-  /** What is typed in it; shown and typed in the workshop's units, sent in this one. */
-  unit?: string;
-  /** Typed in its own unit whatever the workshop's are: screws are sold by the millimetre. */
-  fixedUnit?: boolean;
-  hint?: string;
-  /** A chip may show what it means. */
-  options?: readonly { value: string; label: string; picture?: React.ReactNode }[];
-  /** Half of the width where there is room. */
-  half?: boolean;
-  /** A third of it: for the three ends of a guess. */
-  third?: boolean;
-  optional?: boolean;
-}
 
 export type Values = Record<string, string>;
 type Answer<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] };
@@ -109,7 +89,7 @@ export function FormOf<T>({
   const early = useRef<Values>({});
   const [drawn] = useState(() => drawnOf(initial));
   const shown = useRef(JSON.stringify(initial));
-  const { register, handleSubmit, formState, setError, reset, subscribe } = form;
+  const { handleSubmit, formState, setError, reset, subscribe } = form;
   // Read here, so that the form keeps count of what was touched.
   const { dirtyFields } = formState;
 
@@ -156,17 +136,6 @@ export function FormOf<T>({
   const keepEarly = (name: string, typed: string | undefined) => {
     if (!awake && typed !== (initial[name] ?? '')) early.current[name] = typed ?? '';
   };
-  const registered = ({ name, kind }: FieldDef) => {
-    const { ref, ...props } = register(name, kind === 'number' ? { setValueAs: withPoint } : {});
-    return {
-      ...props,
-      ref: (control: { value?: string } | null) => {
-        if (control) keepEarly(name, control.value);
-        ref(control);
-      },
-    };
-  };
-
   const onSubmit = handleSubmit(async (values) => {
     setGeneral([]);
     const given = drawnWith ? { ...values, drawn: { ...drawn.fields(), ...drawnWith } } : values;
@@ -207,59 +176,11 @@ export function FormOf<T>({
 
   const boxes = (
     <Grid templateColumns={{ base: '1fr', md: 'repeat(6, minmax(0, 1fr))' }} gap="4" mb="5">
-      {fields.map((field) => {
-        const message = formState.errors[field.name]?.message;
-        const last = (
-          <>
-            {field.hint && (
-              <Field.HelperText color="soft" fontSize="15px">
-                {field.hint}
-              </Field.HelperText>
-            )}
-            {message && (
-              <Field.ErrorText role="alert" color="hazard" fontSize="16px" fontWeight="650">
-                {message}
-              </Field.ErrorText>
-            )}
-          </>
-        );
-        if (field.kind === 'chips')
-          return (
-            <GridItem key={field.name} colSpan={{ base: 1, md: field.half ? 3 : 6 }}>
-              <Field.Root invalid={message !== undefined}>
-                <Chips field={field} register={register} first={initial[field.name]} />
-                {last}
-              </Field.Root>
-            </GridItem>
-          );
-        return (
-          <GridItem key={field.name} colSpan={{ base: 1, md: field.third ? 2 : field.half ? 3 : 6 }}>
-            <Field.Root invalid={message !== undefined}>
-              <Field.Label fontSize="16px" fontWeight="650">
-                {field.label}
-                {field.optional && (
-                  <Text as="span" color="soft" fontWeight="400">
-                    {' '}
-                    (optional)
-                  </Text>
-                )}
-              </Field.Label>
-              {isConverted(field, units) ? (
-                <ConvertedNumber
-                  key={field.unit}
-                  field={field}
-                  control={form.control}
-                  units={units}
-                  onEarly={(typed) => keepEarly(field.name, typed)}
-                />
-              ) : (
-                <Control field={field} first={initial[field.name]} props={registered(field)} />
-              )}
-              {last}
-            </Field.Root>
-          </GridItem>
-        );
-      })}
+      {fields.map((field) => (
+        <GridItem key={field.name} colSpan={{ base: 1, md: field.third ? 2 : field.half ? 3 : 6 }}>
+          <FormField field={field} first={initial[field.name]} units={units} onEarly={keepEarly} />
+        </GridItem>
+      ))}
     </Grid>
   );
   const button = (
@@ -276,123 +197,36 @@ export function FormOf<T>({
     </Button>
   );
   return (
-    <form ref={formRef} onSubmit={onSubmit} noValidate>
-      {general.length > 0 && (
-        <Box
-          ref={alertRef}
-          tabIndex={-1}
-          role="alert"
-          bg="hazardSheet"
-          borderLeftWidth="8px"
-          borderColor="hazard"
-          p="3"
-          mb="4"
-        >
-          {general.map((message) => (
-            <Text key={message}>{message}</Text>
-          ))}
-        </Box>
-      )}
-      {head?.(form)}
-      {fold === undefined ? (
-        boxes
-      ) : (
-        <details ref={foldRef}>
-          <summary className="fold">{fold}</summary>
-          {boxes}
-        </details>
-      )}
-      {children?.(form)}
-      {bench ? <MainAction>{button}</MainAction> : <Flex mt="4">{button}</Flex>}
-    </form>
-  );
-}
-
-interface ChipsProps {
-  field: FieldDef;
-  register: UseFormReturn<Values>['register'];
-  first: string | undefined;
-}
-
-/** A choice of few: one tap each, the chosen one filled. */
-function Chips({ field: { name, label, options: all = [] }, register, first }: ChipsProps) {
-  return (
-    <fieldset className="chips">
-      <legend>{label}</legend>
-      {all.map(({ value, label: words, picture }) => (
-        <label key={value}>
-          <input type="radio" value={value} defaultChecked={value === first} {...register(name)} />
-          <span>
-            {picture}
-            {words}
-          </span>
-        </label>
-      ))}
-    </fieldset>
-  );
-}
-
-interface ControlProps {
-  field: FieldDef;
-  /** What stands in it before the page has woken up. */
-  first: string | undefined;
-  props: ReturnType<UseFormReturn<Values>['register']>;
-}
-
-function Control({ field, first, props: registered }: ControlProps) {
-  const props = { ...registered, defaultValue: first };
-  if (field.kind === 'long') return <Textarea {...FIELD_BOX} {...props} rows={3} autoresize />;
-  if (field.kind === 'choice') return <Select {...props} options={field.options ?? []} />;
-  const input = (
-    <Input
-      {...FIELD_BOX}
-      {...props}
-      type={field.kind === 'time' ? 'datetime-local' : field.kind === 'secret' ? 'password' : 'text'}
-      {...(field.kind === 'number' && { inputMode: 'decimal' as const, fontFamily: 'mono' })}
-    />
-  );
-  return field.unit ? <InputGroup endElement={field.unit}>{input}</InputGroup> : input;
-}
-
-/** Whether a field is typed in another unit than it is kept in. */
-const isConverted = ({ unit, fixedUnit }: FieldDef, units: UnitSystem) =>
-  unit !== undefined && !fixedUnit && shownUnit(unit, units) !== unit;
-
-interface ConvertedProps {
-  field: FieldDef;
-  control: FormControl<Values>;
-  units: UnitSystem;
-  /** Takes what stood in it when the page woke up, in the unit that is sent. */
-  onEarly: (value: string) => void;
-}
-
-/** A number typed in the workshop's units; the form holds it in the unit that is sent. */
-function ConvertedNumber({ field: { name, unit = '' }, control, units, onEarly }: ConvertedProps) {
-  const {
-    field: { value = '', onChange, onBlur, ref },
-  } = useController({ name, control });
-  // What was typed stays as typed while the form holds its counterpart; whatever else the form comes to hold is converted.
-  const [typed, setTyped] = useState<{ text: string; value: string } | null>(null);
-  const text = typed?.value === value ? typed.text : toTyped(value, unit, units);
-  return (
-    <InputGroup endElement={shownUnit(unit, units)}>
-      <Input
-        {...FIELD_BOX}
-        name={name}
-        inputMode="decimal"
-        fontFamily="mono"
-        value={text}
-        onBlur={onBlur}
-        onChange={(event) => {
-          const next = { text: event.target.value, value: fromTyped(event.target.value, unit, units) };
-          setTyped(next);
-          onChange(next.value);
-        }}
-        ref={(input) => {
-          if (input && input.value !== text) onEarly(fromTyped(input.value, unit, units));
-          ref(input);
-        }}
-      />
-    </InputGroup>
+    <FormProvider {...form}>
+      <form ref={formRef} onSubmit={onSubmit} noValidate>
+        {general.length > 0 && (
+          <Box
+            ref={alertRef}
+            tabIndex={-1}
+            role="alert"
+            bg="hazardSheet"
+            borderLeftWidth="8px"
+            borderColor="hazard"
+            p="3"
+            mb="4"
+          >
+            {general.map((message) => (
+              <Text key={message}>{message}</Text>
+            ))}
+          </Box>
+        )}
+        {head?.(form)}
+        {fold === undefined ? (
+          boxes
+        ) : (
+          <details ref={foldRef}>
+            <summary className="fold">{fold}</summary>
+            {boxes}
+          </details>
+        )}
+        {children?.(form)}
+        {bench ? <MainAction>{button}</MainAction> : <Flex mt="4">{button}</Flex>}
+      </form>
+    </FormProvider>
   );
 }
