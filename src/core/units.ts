@@ -39,7 +39,11 @@ export function fromShown(value: number, unit: string, system: UnitSystem): numb
   return us ? (value - (us.offset ?? 0)) / us.factor : value;
 }
 
-/** A number as it is sent: in half the world its keys have a comma and no point. */
+/**
+ * A number as it is sent: in half the world its keys have a comma and no point.
+ *
+ * @example withPoint('1,5') // '1.5'
+ */
 export const withPoint = (text: string): string => (/^\s*[-+]?\d*,\d+\s*$/.test(text) ? text.replace(',', '.') : text);
 
 const numberIn = (text: string): number => (text.trim() === '' ? NaN : Number(withPoint(text)));
@@ -82,7 +86,11 @@ export function shownAmount(
   return { value: toShown(value, unit, system).toFixed(digits + more), unit: shownUnit(unit, system) };
 }
 
-/** The same as words. */
+/**
+ * The same as words.
+ *
+ * @example amountWords(254, 'mm', 0, 'us') // '10.00 in'
+ */
 export function amountWords(value: number, unit: UnitId, digits: number, system: UnitSystem): string {
   const shown = shownAmount(value, unit, digits, system);
   return `${shown.value} ${shown.unit}`;
@@ -92,7 +100,11 @@ export function amountWords(value: number, unit: UnitId, digits: number, system:
 export const poured = (litres: number): { amount: number; unit: 'L' | 'mL'; digits: number } =>
   litres < 0.9995 ? { amount: 1000 * litres, unit: 'mL', digits: 0 } : { amount: litres, unit: 'L', digits: 2 };
 
-/** The same as words. */
+/**
+ * The same as words.
+ *
+ * @example pouredWords(1.578, 'metric') // '1.58 L'
+ */
 export function pouredWords(litres: number, system: UnitSystem): string {
   const { amount, unit, digits } = poured(litres);
   return amountWords(amount, unit, digits, system);

@@ -91,7 +91,11 @@ const DANGEROUS: readonly Family[] = ['strongAcid', 'chlorine'];
 export const worthOf = ({ soil, visible, severity, aim }: Spot): number =>
   Math.max(soilOf(soil).harms ? assumed('what eats on') : 0, assumed(VALUE[visible]) * SEVERE[severity] * FAR[aim]);
 
-/** Minutes that a row of attempts takes until one succeeds or all are tried. */
+/**
+ * Minutes that a row of attempts takes until one succeeds or all are tried.
+ *
+ * @example expectedMinutes([{ minutes: 10, chance: 0.5 }, { minutes: 30, chance: 0.9 }]) // 25
+ */
 export const expectedMinutes = (row: readonly { minutes: number; chance: number }[]): number =>
   row.reduceRight((rest, { minutes, chance }) => minutes + (1 - chance) * rest, 0);
 
@@ -150,7 +154,11 @@ const inOrder = (a: Candidate, b: Candidate) =>
 const isDangerous = (agent: AgentId, { agents }: OwnKnowledge) =>
   agentOf(agent, agents).families.some((family) => DANGEROUS.includes(family));
 
-/** Two that act by the same thing: where one did nothing the other will hardly. */
+/**
+ * Two that act by the same thing: where one did nothing the other will hardly.
+ *
+ * @example areTwins('vinegar', 'citric-acid') // true
+ */
 export function areTwins(a: AgentId, b: AgentId, own: readonly OwnAgent[] = []): boolean {
   const acting = (id: AgentId) => agentOf(id, own).families.filter((family) => !CARRIERS.includes(family));
   const [of, other] = [acting(a), acting(b)];

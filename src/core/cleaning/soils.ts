@@ -393,4 +393,5 @@ const SOILS = {
 
 export type SoilId = keyof typeof SOILS;
 export const SOIL_IDS = Object.keys(SOILS) as SoilId[];
+/** What is known of a soil. */
 export const soilOf = (id: SoilId): Soil => SOILS[id];

@@ -12,7 +12,11 @@ export function deltaE00(a: Lab, b: Lab): number {
   return ciede2000(colour(a), colour(b));
 }
 
-/** What a colour difference means to somebody who holds the two pieces side by side. */
+/**
+ * What a colour difference means to somebody who holds the two pieces side by side.
+ *
+ * @example readDifference(1.4) // 'seen only by a trained eye'
+ */
 export function readDifference(difference: number): string {
   if (difference < 1) return 'cannot be told apart side by side';
   if (difference < 2) return 'seen only by a trained eye';

@@ -19,7 +19,11 @@ export interface Circumstances {
   temperatureC: number;
 }
 
-/** Hours at 25 °C that an hour at a temperature counts for: doubles every 10 °C. */
+/**
+ * Hours at 25 °C that an hour at a temperature counts for: doubles every 10 °C.
+ *
+ * @example warmthFactor(35) // 2
+ */
 export function warmthFactor(temperatureC: number): number {
   return 2 ** ((temperatureC - 25) / 10);
 }
@@ -37,4 +41,5 @@ export function sessionDose(school: School, at: Circumstances): number {
   }
 }
 
+/** What the doses of a way are counted in. */
 export const doseUnit = (school: School) => (school.driver === 'warmth' ? 'h at 25 °C' : 'UVI·h');

@@ -41,7 +41,11 @@ export const FINDING_PARTS = [
 ] as const;
 export type FindingPart = (typeof FINDING_PARTS)[number];
 
-/** The part that a kind of finding is mostly on. */
+/**
+ * The part that a kind of finding is mostly on.
+ *
+ * @example usualPart('rust') // 'metal'
+ */
 export const usualPart = (kind: FindingKind): FindingPart =>
   kind === 'dead' || kind === 'works now and then' || kind === 'sticky'
     ? 'keys'

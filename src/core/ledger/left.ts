@@ -36,7 +36,11 @@ export function countOf(size: number | null, movements: readonly Movement[], fou
   return { kind: 'counted', change: found - movements.reduce((left, { change }) => left + change, size ?? 0) };
 }
 
-/** Its share of the price of a whole bottle, in minor units; 0 where price or size is not known. */
+/**
+ * Its share of the price of a whole bottle, in minor units; 0 where price or size is not known.
+ *
+ * @example shareOfPrice(1200, 1000, 250) // 300
+ */
 export function shareOfPrice(priceMinor: number | null, size: number | null, used: number): number {
   return priceMinor === null || !size ? 0 : Math.round((priceMinor * used) / size);
 }

@@ -9,6 +9,7 @@ const withMinus = (money: string): string => money.replace('-', '−');
  *
  * @param minor amount in minor units of the currency (cents, öre)
  * @param currency ISO 4217 code
+ * @example formatMoney(1250, 'EUR') // '€12.50'
  */
 export function formatMoney(minor: number, currency: string): string {
   return withMinus(new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(wholeUnits(minor, currency)));

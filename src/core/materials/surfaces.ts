@@ -917,6 +917,7 @@ export function knownSurface(id: SurfaceId, own: readonly OwnSurface[] = []): Kn
   return added.like;
 }
 
+/** What is known of a surface; a workshop’s own bears what the one bears that it is like. */
 export function surfaceOf(id: SurfaceId, own: readonly OwnSurface[] = []): Surface {
   const known = SURFACES[knownSurface(id, own)];
   const added = own.find((surface) => surface.id === id);

@@ -23,7 +23,7 @@ export interface Dilution {
  * @param targetPercentWW strength wanted, % w/w, not above the stock
  * @param finalVolumeL litres wanted
  * @throws Refusal over 35 %, at or under 0, or with a target above the stock
- * @example peroxideDilution(35, 12, 5) // 1.578 L of stock, 3.431 L of water
+ * @example peroxideDilution(35, 12, 5).stockVolumeL // 1.578
  */
 export function peroxideDilution(stockPercentWW: number, targetPercentWW: number, finalVolumeL: number): Dilution {
   if (!(stockPercentWW > 0))

@@ -8,6 +8,7 @@ import { MOLAR_VOLUME_L, PEROXIDE_MOLAR_MASS, peroxideStrength } from './strengt
  * @param temperatureC of the gas, °C
  * @param pressureHPa of the air, hPa
  * @returns litres of oxygen at that temperature and pressure
+ * @example oxygenRelease(12, 1, 20, 1013.25) // 44.2
  */
 export function oxygenRelease(percentWW: number, volumeL: number, temperatureC: number, pressureHPa: number): number {
   const peroxideMol = (volumeL * peroxideStrength(percentWW, 'percentWW').gramsPerL) / PEROXIDE_MOLAR_MASS;

@@ -26,6 +26,10 @@ export function percarbonateBath(
   };
 }
 
-/** Powder for a strength wanted, g. */
+/**
+ * Powder for a strength wanted, g.
+ *
+ * @example powderFor(1, 0.5, 2) // 123.1
+ */
 export const powderFor = (peroxidePercentWV: number, percarbonateMassFraction: number, waterL: number): number =>
   (10 * waterL * peroxidePercentWV) / (PEROXIDE_SHARE * percarbonateMassFraction);

@@ -67,6 +67,7 @@ export const STAGE_WORDS: Record<Stage, { title: string; purpose: string; first:
 const PLASTICS = ['ABS', 'flame-retarded ABS', 'polystyrene', 'polycarbonate', 'PVC', 'acrylic', 'not known'] as const;
 /** Of what a piece may be; only plastic is brightened. */
 export const MATERIALS = [...PLASTICS, 'metal', 'rubber', 'glass', 'paper', 'wood'] as const;
+/** Whether a piece can be brightened at all. */
 export const isPlastic = (material: string): boolean =>
   !(MATERIALS as readonly string[]).slice(PLASTICS.length).includes(material);
 /** Answers to whether a piece has a label on it, and metal in it. */

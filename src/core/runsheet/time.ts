@@ -11,7 +11,11 @@ export function toLocalField(iso: string, timeZone: string): string {
   return showTime(iso, timeZone, "yyyy-MM-dd'T'HH:mm");
 }
 
-/** The instant of a `datetime-local` field in the workshop's zone; `null` where it is not a time. */
+/**
+ * The instant of a `datetime-local` field in the workshop's zone; `null` where it is not a time.
+ *
+ * @example fromLocalField('2026-06-21T10:00', 'Europe/Stockholm') // '2026-06-21T08:00:00.000Z'
+ */
 export function fromLocalField(text: string, timeZone: string): string | null {
   const found = /^(\d{4})-(\d\d)-(\d\d)T(\d\d):(\d\d)/.exec(text);
   if (!found) return null;
@@ -37,7 +41,11 @@ export function isTimeZone(name: string): boolean {
   }
 }
 
-/** Minutes as people say them: `45 min`, `2 h 05 min`. */
+/**
+ * Minutes as people say them: `45 min`, `2 h 05 min`.
+ *
+ * @example showMinutes(95) // '1 h 35 min'
+ */
 export function showMinutes(minutes: number): string {
   const whole = Math.round(minutes);
   return whole < 60 ? `${whole} min` : `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')} min`;

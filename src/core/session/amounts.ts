@@ -12,7 +12,11 @@ const SOLUTION = {
 export const POOL_MM = 10;
 const POOL_OVER_PIECE = 1.5;
 
-/** What cream has to cover: top and sides, cm². */
+/**
+ * What cream has to cover: top and sides, cm².
+ *
+ * @example surfaceCm2({ lengthMm: 400, widthMm: 200, heightMm: 50 }) // 1400
+ */
 export const surfaceCm2 = ({ lengthMm, widthMm, heightMm }: PieceSize) =>
   (lengthMm * widthMm + 2 * heightMm * (lengthMm + widthMm)) / 100;
 

@@ -1,13 +1,17 @@
 /** Sets of steps as bits, 32 to a word: what the search for an order does most is ask whether one holds another. */
 export type Bits = Uint32Array;
 
+/** Room for so many steps, none of them in it. */
 export const noBits = (size: number): Bits => new Uint32Array(Math.max(1, Math.ceil(size / 32)));
+/** Whether step `i` is in it. */
 export const hasBit = (bits: Bits, i: number): boolean => ((bits[i >>> 5]! >>> (i & 31)) & 1) === 1;
 
+/** Puts step `i` into it. */
 export function addBit(bits: Bits, i: number): void {
   bits[i >>> 5]! |= 1 << (i & 31);
 }
 
+/** Puts all of the others into it. */
 export function addBits(bits: Bits, others: Bits): void {
   for (let w = 0; w < bits.length; w++) bits[w]! |= others[w]!;
 }

@@ -56,7 +56,11 @@ export const PLAIN_THING = { drive: 'other', head: 'none', shank: 'straight', le
 
 const mm = (value: number) => `${Number(value.toFixed(1))} mm`;
 
-/** How a lot is called at the bench: “4 × cross pan, ⌀ 3 × 12 mm, tapered”. */
+/**
+ * How a lot is called at the bench: “4 × cross pan, ⌀ 3 × 12 mm, tapered”.
+ *
+ * @example lotWords({ count: 4, thing: 'screw', drive: 'cross', head: 'pan', diameterMm: 3, lengthMm: 12, shank: 'machine' }) // '4 × cross pan, ⌀ 3 × 12 mm, machine'
+ */
 export function lotWords({ count, thing, drive, head, diameterMm, lengthMm, shank }: Lot): string {
   if (thing !== 'screw') return `${count} × ${thing}${hasBore(thing) ? `, ⌀ ${mm(diameterMm)}` : ''}`;
   return `${count} × ${drive} ${head === 'none' ? 'headless' : head}, ⌀ ${Number(diameterMm.toFixed(1))} × ${mm(lengthMm)}, ${shank}`;
@@ -67,7 +71,11 @@ export const LENGTH_TOLERANCE_MM = 0.5;
 /** A screw this much shorter than its hole's own hardly holds. */
 const TOO_SHORT_SHARE = 0.6;
 
-/** Where a lot came out: how deep a screw may go there. Unless measured, no deeper than the one that was in it. */
+/**
+ * Where a lot came out: how deep a screw may go there. Unless measured, no deeper than the one that was in it.
+ *
+ * @example holeDepth({ lengthMm: 12 }, null) // 12
+ */
 export const holeDepth = (lot: Lot, measuredMm: number | null): number => measuredMm ?? lot.lengthMm;
 
 /**

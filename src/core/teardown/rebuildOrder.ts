@@ -31,6 +31,7 @@ const LITTLE_WORK = 1_000_000;
  * @param steps ids in the order they came off
  * @param blocks `first` goes on before `then`
  * @throws Refusal for a step named twice, a block of a step on itself or on an unknown step
+ * @example rebuildOrder(['lid', 'shield'], [{ first: 'lid', then: 'shield' }]).order // ['lid', 'shield']
  */
 export function rebuildOrder(steps: readonly string[], blocks: readonly Block[]): RebuildOrder {
   const numbered = numberSteps(steps, blocks);
