@@ -121,7 +121,7 @@ test('the phone opens on the bench screen in hand; desk and phone see each other
 
   await test.step('what would be out of reach is asked, and one tap keeps it', async () => {
     await phone.getByLabel('What comes off').fill('Base');
-    await phone.getByLabel('Held by').selectOption('laid in');
+    await phone.getByText('Laid or slid in', { exact: true }).click();
     await phone.getByRole('button', { name: 'It is off', exact: true }).click();
     await phone
       .getByRole('group', { name: 'Out of reach once Base is on' })

@@ -33,7 +33,7 @@ function said(source: string): unknown {
   const near = source.replace(/'[^']*'|(?<![\w.])-?\d+(?:\.(\d+))?/g, (token: string, decimals: string | undefined) =>
     token.startsWith("'") || decimals === undefined ? token : `near(${token}, ${decimals.length})`,
   );
-   
+
   return new Function('near', `return (${near});`)((value: number, digits: number): unknown =>
     expect.closeTo(value, digits),
   );
@@ -45,7 +45,7 @@ it('there are examples of what a stranger would call first', () => {
 
 it.each(EXAMPLES.map((example) => [`${example.file}: ${example.call}`, example] as const))('%s', async (_, example) => {
   const names = (await import(path.join(CORE, example.file))) as Record<string, unknown>;
-   
+
   const run = new Function(...Object.keys(names), `return (${example.call});`);
   const came: unknown = run(...Object.values(names));
   expect(came).toEqual(said(example.is));

@@ -535,7 +535,7 @@ export function agentOf(id: AgentId, own: readonly OwnAgent[] = []): Agent {
  * The least roughness that something made of these can have: as rough as the gentlest agent of the data set that
  * holds the roughest of them.
  *
- * @example leastRoughness(['soap']) // 1
+ * @example leastRoughness(['soap']) // 2
  */
 export const leastRoughness = (families: readonly Family[]): Roughness =>
   Math.max(

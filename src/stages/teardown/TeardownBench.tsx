@@ -6,6 +6,7 @@ import { maybeOutOfReach } from '@/core/teardown/reach';
 import { JOINT_KINDS, JOINTS, WAY_ROUND, type Joint } from '@/core/teardown/joints';
 import { FieldWatch } from '@/ui/FieldWatch';
 import type { BlockRow, ConnectionRow, LotRow, Piece, RemovalStep, Tray } from '@/data/rows';
+import { JointMark } from '@/ui/JointMark';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { OutOfReach } from '@/ui/OutOfReach';
@@ -30,7 +31,11 @@ interface Props {
   people: readonly string[];
 }
 
-const JOINT_OPTIONS = JOINT_KINDS.map((kind) => ({ value: kind, label: JOINTS[kind].title }));
+const JOINT_OPTIONS = JOINT_KINDS.map((kind) => ({
+  value: kind,
+  label: JOINTS[kind].title,
+  picture: <JointMark joint={kind} />,
+}));
 
 /** The bench screen: the next thing off on top, the step in hand below it, and what would be out of reach. */
 export function TeardownBench({
@@ -65,7 +70,6 @@ export function TeardownBench({
         alignItems="start"
       >
         <Box>
-          {' '}
           <Part title="Next thing off" id="next">
             {steps.length === 0 && (
               <EmptyPlace>
@@ -76,8 +80,8 @@ export function TeardownBench({
               draftKey={`off:${restorationId}`}
               fields={[
                 { name: 'name', label: 'What comes off', hint: 'Lid screws, lid, shield, keyboard plug' },
-                { name: 'joint', label: 'Held by', kind: 'choice', options: JOINT_OPTIONS, half: true },
-                { name: 'way', label: 'Force or trick', optional: true, half: true, hint: 'Slides left, then up' },
+                { name: 'joint', label: 'Held by', kind: 'chips', options: JOINT_OPTIONS },
+                { name: 'way', label: 'Force or trick', optional: true, hint: 'Slides left, then up' },
                 ...(WAY_ROUND.includes(joint)
                   ? [
                       {
