@@ -1,5 +1,6 @@
 'use client';
 
+import { figured, signed } from '@/core/colour/signed';
 import { lightChanges } from '@/core/picture/warnings';
 import { warningWords } from './warningWords';
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
@@ -16,7 +17,6 @@ import { FaultWords } from '@/ui/FaultWords';
 import { Fold } from '@/ui/Fold';
 
 const sentenceCase = (words: string) => words[0]!.toUpperCase() + words.slice(1);
-const signed = (value: number) => `${value >= 0 ? '+' : '−'}${Math.abs(value).toFixed(1)}`;
 
 /** Verdict and map in one view: what it says, straight below the picture that it says it of. */
 export function VerdictLine({ result, heat }: { result: MeasureResult; heat: boolean }) {
@@ -101,8 +101,8 @@ export function ReadingPanel({ result, went }: { result: MeasureResult; went: We
           columns={[
             { title: 'Region', cell: ({ id }) => id },
             { title: 'L*', figure: true, cell: ({ lab }) => lab?.[0].toFixed(1) ?? '–' },
-            { title: 'a*', figure: true, cell: ({ lab }) => lab?.[1].toFixed(1) ?? '–' },
-            { title: 'b*', figure: true, cell: ({ lab }) => lab?.[2].toFixed(1) ?? '–' },
+            { title: 'a*', figure: true, cell: ({ lab }) => (lab ? figured(lab[1]) : '–') },
+            { title: 'b*', figure: true, cell: ({ lab }) => (lab ? figured(lab[2]) : '–') },
             { title: 'YI', figure: true, cell: ({ yellownessIndex }) => yellownessIndex?.toFixed(1) ?? '–' },
             { title: 'Blotch', figure: true, cell: ({ blotch }) => blotch.toFixed(2) },
             { title: 'Used', figure: true, cell: ({ usedShare }) => `${Math.round(100 * usedShare)} %` },

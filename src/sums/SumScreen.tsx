@@ -3,6 +3,7 @@
 import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import { FormProvider, useForm, useWatch, type FieldValues } from 'react-hook-form';
+import { figured } from '@/core/colour/signed';
 import type { FieldError } from '@/core/sums/fieldErrors';
 import type { SumField } from '@/core/sums/fields';
 import type { Figure as FigureOf } from '@/core/sums/sum';
@@ -109,7 +110,7 @@ export function SumScreen({ name, fields, example, source, estimate, system: usu
                     />
                   );
                 return (
-                  <Figure key={label} value={of(v).toFixed(digits)} unit={shownUnit(unit, system)} label={label} />
+                  <Figure key={label} value={figured(of(v), digits)} unit={shownUnit(unit, system)} label={label} />
                 );
               })}
             </Grid>

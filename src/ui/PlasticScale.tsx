@@ -1,6 +1,7 @@
 'use client';
 
 import { Box, Flex, Text } from '@chakra-ui/react';
+import { figured } from '@/core/colour/signed';
 import { labToCss } from '@/core/colour/lab';
 import { nameOnScale, placeOnScale, scaleGradient } from '@/core/colour/plasticScale';
 import type { Lab } from '@/core/colour/types';
@@ -33,7 +34,7 @@ export function PlasticScale({ marks, compact = false }: { marks: readonly Scale
   const hidden = marks.find(({ kind }) => kind === 'hidden');
   const words = [
     ...marks.map(({ label, lab }) => `${label}: b* ${lab[2].toFixed(1)}, ${nameOnScale(lab[2])}`),
-    ...(now && hidden ? [`b* ${(now.lab[2] - hidden.lab[2]).toFixed(1)} between them`] : []),
+    ...(now && hidden ? [`b* ${figured(now.lab[2] - hidden.lab[2])} between them`] : []),
   ].join('. ');
   return (
     <Box role="img" aria-label={`Plastic scale. ${words}`} py={compact ? '3' : '4'} width="100%">

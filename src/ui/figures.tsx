@@ -1,6 +1,7 @@
 'use client';
 
 import { Box, Flex, Text } from '@chakra-ui/react';
+import { figured } from '@/core/colour/signed';
 
 /** One large figure with its unit and what it is. */
 export function Figure({
@@ -56,10 +57,10 @@ export function Estimate({ median, low, high, unit, label, from, digits = 1 }: E
     <Box>
       <Flex align="baseline" gap="2" wrap="wrap">
         <Text fontFamily="mono" fontSize={{ base: '30px', md: '36px' }} lineHeight="1.1">
-          ≈ {median.toFixed(digits)}
+          ≈ {figured(median, digits)}
         </Text>
         <Text color="soft">
-          {unit && `${unit}, `}between {low.toFixed(digits)} and {high.toFixed(digits)}
+          {unit && `${unit}, `}between {figured(low, digits)} and {figured(high, digits)}
         </Text>
       </Flex>
       <Box position="relative" height="10px" my="2" bg="line" aria-hidden>

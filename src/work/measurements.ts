@@ -1,3 +1,4 @@
+import { signed } from '@/core/colour/signed';
 import { seenAgain } from './brighten/looks';
 import type { MeasureResult } from '@/core/picture/measure';
 import type { MeasureSpec } from '@/core/picture/spec';
@@ -68,7 +69,7 @@ export async function keepMeasurement(
     const distance =
       deltaE00 === null
         ? 'no hidden patch to compare with'
-        : `ΔE00 ${deltaE00.toFixed(1)}, b* ${(deltaB ?? 0).toFixed(1)} from the hidden patch, ${verdict ?? ''}`;
+        : `ΔE00 ${deltaE00.toFixed(1)}, b* ${signed(deltaB ?? 0)} from the hidden patch, ${verdict ?? ''}`;
     await appendLog(
       {
         restorationId,

@@ -1,3 +1,4 @@
+import { figured } from '../colour/signed';
 import Joi from 'joi';
 import { deltaE00, readDifference } from '../colour/difference';
 import { srgbToLab, yellownessIndex } from '../colour/lab';
@@ -27,7 +28,7 @@ export const colourDifference: Sum<{ a: Lab; b: Lab }, { deltaE00: number }> = {
     { label: 'Side by side', value: readDifference(out.deltaE00) },
   ],
   working: (out, { a, b }) => [
-    `ΔL* = ${(b[0] - a[0]).toFixed(2)}, Δa* = ${(b[1] - a[1]).toFixed(2)}, Δb* = ${(b[2] - a[2]).toFixed(2)}`,
+    `ΔL* = ${figured(b[0] - a[0], 2)}, Δa* = ${figured(b[1] - a[1], 2)}, Δb* = ${figured(b[2] - a[2], 2)}`,
     `Weighted for lightness, chroma and hue: ΔE00 = ${out.deltaE00.toFixed(3)}`,
   ],
 };
@@ -53,7 +54,7 @@ export const yellowness: Sum<{ srgb: Srgb }, { lab: Lab; yellownessIndex: number
   ],
   working: (out, { srgb }) => [
     `sRGB ${srgb.join(', ')} → linear light → XYZ under D65`,
-    `L*a*b* = ${out.lab.map((v) => v.toFixed(3)).join(', ')}`,
+    `L*a*b* = ${out.lab.map((v) => figured(v, 3)).join(', ')}`,
     `YI = 100 (1.2985 X − 1.1335 Z) / Y = ${out.yellownessIndex.toFixed(2)}`,
   ],
 };

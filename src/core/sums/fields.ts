@@ -37,7 +37,7 @@ function limitsOf({ rules = [], flags }: Described): string {
     ? 'above 0'
     : low === undefined
       ? ''
-      : `from ${low}`;
+      : `from ${String(low).replace('-', '−')}`;
   const usual = (flags as { default?: unknown } | undefined)?.default;
   return [
     above,

@@ -1,3 +1,4 @@
+import { figured } from '@/core/colour/signed';
 import { Fragment } from 'react';
 import { labToCss } from '@/core/colour/lab';
 import type { Lab } from '@/core/colour/types';
@@ -211,7 +212,7 @@ function Fact({ name, children }: { name: string; children: React.ReactNode }) {
 function ColourSwatch({ lab, children }: { lab: Lab; children: React.ReactNode }) {
   return (
     <span>
-      <span className="swatch" style={{ background: labToCss(lab) }} /> {children} b* {lab[2].toFixed(1)}
+      <span className="swatch" style={{ background: labToCss(lab) }} /> {children} b* {figured(lab[2])}
     </span>
   );
 }

@@ -65,7 +65,7 @@ export function TeardownBench({
     <>
       <WhoPart people={people} />
       <Grid
-        templateColumns={{ base: 'minmax(0, 1fr)', xl: 'minmax(0, 1fr) minmax(0, 1.3fr)' }}
+        templateColumns={{ base: 'minmax(0, 1fr)', ...(inHand && { xl: 'minmax(0, 1fr) minmax(0, 1.3fr)' }) }}
         columnGap="8"
         alignItems="start"
       >

@@ -1,5 +1,6 @@
 'use client';
 
+import { figured } from '@/core/colour/signed';
 import { useMemo } from 'react';
 import { labToCss } from '@/core/colour/lab';
 import { labOnScale } from '@/core/colour/plasticScale';
@@ -109,8 +110,8 @@ export function FadePart({ curve, measured, targetB, unit }: FadeView) {
           columns={[
             { title: `Dose, ${unit}`, figure: true, cell: ({ dose }) => dose.toFixed(1) },
             { title: 'Expected b*', figure: true, cell: ({ b }) => b.median.toFixed(1) },
-            { title: 'Low', figure: true, cell: ({ b }) => b.low.toFixed(1) },
-            { title: 'High', figure: true, cell: ({ b }) => b.high.toFixed(1) },
+            { title: 'Low', figure: true, cell: ({ b }) => figured(b.low) },
+            { title: 'High', figure: true, cell: ({ b }) => figured(b.high) },
           ]}
         />
       </Fold>
