@@ -193,7 +193,7 @@ test('what cannot be read is refused with words: actions without arguments, addr
     expect((await act(body))[0]).toBe(200);
   expect(await act('[{"restorationId":"a\\u0000b","stage":"mend","words":"x"}]')).toEqual([
     200,
-    expect.stringContaining('a sign that no text has'),
+    expect.stringContaining('a character that text cannot have'),
   ]);
   for (const path of ['/%', '/restorations/%00', '/api/photos/%']) expect((await raw(baseURL!, path)).status).toBe(400);
   const headers = { 'content-type': 'multipart/form-data; boundary=x', origin: baseURL! };

@@ -59,7 +59,7 @@ const PLAIN_SIGNS = /^\$(\$|undefined$|D|NaN$|Infinity$|-Infinity$|-0$|0(:[^:]+)
 
 /** Kvell's own scripts call actions with plain data, as a JSON list; anything else cannot be read, and is said so. */
 async function wrongArguments(request: NextRequest): Promise<string | null> {
-  const words = 'These are no arguments that Kvell’s own pages send. Load the page again, and send it once more.';
+  const words = 'Kvell’s own pages do not send this. Load the page again, and send it once more.';
   if (!request.headers.get('content-type')?.startsWith('text/plain')) return words;
   let plain = true;
   try {

@@ -70,7 +70,7 @@ export const stage: Column<Stage> = choice(STAGES);
 /** As Kvell writes a time: UTC, and within what its own sums reach. */
 export const instant = Joi.string()
   .pattern(/^(19[7-9]\d|2[01]\d\d)-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])T([01]\d|2[0-3]):[0-5]\d:[0-5]\d\.\d{3}Z$/)
-  .messages({ 'string.pattern.base': '{#label} is no time. Times look like 2026-06-21T14:00:00.000Z.' });
+  .messages({ 'string.pattern.base': '{#label} is not a time. Times look like 2026-06-21T14:00:00.000Z.' });
 export const time = column<string>(DataTypes.TEXT, instant);
 export const timeOrNull = orNull(time);
 

@@ -81,7 +81,7 @@ export async function setPassphrase(
     await doorRow();
     await changeRow('door', { id: ONLY }, { passphrase: kept, seal: newSeal() });
     await removeRows('door_tries', {});
-    await note('A passphrase for the local network was set. Every device has to enter anew.', now);
+    await note('A passphrase for the local network was set. Every device has to enter again.', now);
   });
 }
 

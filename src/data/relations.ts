@@ -21,13 +21,13 @@ export const isAgainstRules = (failure: unknown): boolean =>
 /** An error of the database in words, where somebody can act on it; any other as it is. */
 export function asRefusal(failure: unknown): unknown {
   if (failure instanceof ForeignKeyConstraintError)
-    return new Refusal('', 'This names something that is not here any more. Load the page again, and choose anew.');
+    return new Refusal('', 'This names something that is not here any more. Load the page again, and choose again.');
   const field = /kvell: joins two restorations \((\w+)\)/.exec(
     (failure as { parent?: Error }).parent?.message ?? '',
   )?.[1];
   if (field === undefined) return failure;
   return new Refusal(
     field,
-    'This belongs to another restoration. Choose something of the machine that you work on; load the page anew if it shows both.',
+    'This belongs to another restoration. Choose something of the machine that you work on; load the page again if it shows both.',
   );
 }

@@ -59,11 +59,11 @@ export async function answer<Input, T>(
   return answerAnyone(schema, given, work);
 }
 
-/** Why something cannot be looked at at all: it holds itself, or a sign that no text has; `null` where it can. */
+/** Why something cannot be looked at at all: it holds itself, or a character that text cannot have; `null` where it can. */
 function unfitFor(given: unknown): string | null {
   try {
     return JSON.stringify(given)?.includes('\\u0000')
-      ? 'It holds a sign that no text has. Type it anew, rather than pasting it.'
+      ? 'It holds a character that text cannot have. Type it again rather than pasting it.'
       : null;
   } catch {
     return 'It holds itself, which nothing does that Kvell’s own pages send. Load the page again, and send it once more.';

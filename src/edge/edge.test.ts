@@ -38,8 +38,8 @@ describe('answer', () => {
     await expect(answer(schema, {}, () => Promise.resolve(0))).resolves.toEqual({
       ok: false,
       errors: [
-        { field: 'n', message: 'n is missing. Give it.' },
-        { field: 'm', message: 'm is missing. Give it.' },
+        { field: 'n', message: 'n is missing. Fill it in.' },
+        { field: 'm', message: 'm is missing. Fill it in.' },
       ],
     });
   });

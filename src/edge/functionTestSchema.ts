@@ -17,6 +17,6 @@ export const functionTestSchema = Joi.object<{
     .required()
     .label('When'),
   results: testResultsSchema.required().label('What was tested'),
-  words: testWordsSchema.default({}).label('A word to each'),
+  words: testWordsSchema.default({}).label('A note on each'),
   waivedWhy: Joi.string().trim().max(MOST.few).allow('').default('').label('Waived, because'),
 });

@@ -12,7 +12,7 @@ function wordsFor(stands: unknown): string {
   if (stands === '') return 'Meanwhile this was emptied on another screen. Save again to keep what you typed.';
   if (typeof stands === 'string')
     return `Meanwhile “${stands.slice(0, 200)}” was written here, on another screen. Save again to keep what you typed.`;
-  return 'Meanwhile something else was chosen here, on another screen. Load the page again, then choose anew.';
+  return 'Meanwhile something else was chosen here, on another screen. Load the page again, then choose again.';
 }
 
 /** @throws Meanwhile where a field was changed to two things at once */

@@ -122,9 +122,7 @@ function Marking({ piece, stage, photo, photos, takenAt: known, went, cardSrgb }
     const these = shapesOf(found, cardSrgb);
     const missing = missingWords(found, piece.hiddenLab !== null);
     change(these);
-    setFoundWords(
-      missing || 'Found by itself. Look whether each frame lies where it belongs, and drag its corners if not.',
-    );
+    setFoundWords(missing || 'Found by itself. Check that each frame lies where it belongs; if not, drag its corners.');
     if (missing === '') measureThese(these);
   }
   const begun = useRef(false);

@@ -33,7 +33,7 @@ export function PutAway({ restorationId, away }: { restorationId: string; away: 
         <Text flex="1 1 260px" color="soft">
           {away
             ? 'It is put away: it stands on no bench and in no list but that of what is put away, and its bells do not ring.'
-            : 'Out of the bench, the lists, the search and the bells. Everything of it is kept, and it can be brought out again.'}
+            : 'Out of the bench, the lists, the search and the bells. All of it is kept, and it can be brought out again.'}
         </Text>
       </Flex>
       <Wrong words={wrong} />

@@ -46,7 +46,7 @@ export function RestorationSearch({ shown, words, page, pages, all }: Props) {
       {pages > 1 && (
         <Flex gap="3" align="center" mt="3" wrap="wrap">
           <Text color="soft">
-            Page {page + 1} of {pages}, {all} in all, worked on last first
+            Page {page + 1} of {pages}, {all} in all, the last worked on first
           </Text>
           {page > 0 && <LinkButton href={at(page - 1)}>Newer</LinkButton>}
           {page + 1 < pages && <LinkButton href={at(page + 1)}>Older</LinkButton>}

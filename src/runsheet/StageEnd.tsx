@@ -35,7 +35,7 @@ export function StageEnd({ restorationId, stage, state, reason, marks, main }: P
   const { wrong, busy, send } = useSend();
   const after = STAGES[STAGES.indexOf(stage) + 1];
   const marked = (to: StageState) => {
-    say(to === 'open' ? 'Stage is open again.' : `Stage ${to}.`);
+    say(to === 'open' ? 'The stage is open again.' : `Stage ${to}.`);
     if (to === 'done' && after) router.push(`/restorations/${restorationId}/${after}`);
     else router.refresh();
   };

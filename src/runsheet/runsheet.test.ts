@@ -64,7 +64,7 @@ describe('what the stage sheet sends', () => {
     [noteSchema, { ...place, stage: 'nowhere', words: 'x' }, 'is none of these'],
     [minutesSchema, { ...place, minutes: '0', words: 'x' }, 'must be at least 1'],
     [minutesSchema, { ...place, minutes: '2000', words: 'x' }, 'must be at most 1440'],
-    [minutesSchema, { ...place, minutes: 'many', words: 'x' }, 'is no number'],
+    [minutesSchema, { ...place, minutes: 'many', words: 'x' }, 'is not a number'],
     [materialSchema, { ...place, words: 'soap', cost: '-1' }, 'must be at least 0'],
     [findingSchema, { ...place, kind: 'haunted', severity: 'bad' }, 'is none of these'],
     [settleFindingSchema, { findingId: 'f', settledAs: 'forgotten' }, 'is none of these'],

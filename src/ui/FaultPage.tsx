@@ -44,7 +44,7 @@ export function FaultPage({ error, reset }: { error: Error & { digest?: string }
         const { errors } = (await response.json()) as { errors: { message: string }[] };
         setSaid(errors.map(({ message }) => message).join(' '));
       })
-      .catch(() => setSaid('Kvell does not answer. See that it runs and this device is in its network.'));
+      .catch(() => setSaid('Kvell does not answer. Check that it runs and that this device is in its network.'));
   }, []);
   const unknown = `Nothing that was saved is lost. The server’s output says more${error.digest ? ` (look for ${error.digest})` : ''}.`;
   return <Fault title="This page failed" todo={said || unknown} onTry={reset} />;

@@ -24,7 +24,7 @@ export function PowerBanner({ decided, href }: Props) {
       <Text>{decided.reasons.join(' ')}</Text>
       {href && (
         <a href={href} style={{ textDecoration: 'underline' }}>
-          It stands until it is decided anew
+          It stands until it is decided again
         </a>
       )}
     </Box>

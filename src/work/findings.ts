@@ -179,7 +179,7 @@ async function ownPhoto(restorationId: string, photoId: string | null): Promise<
   if (photoId === null) return;
   const photo = await needRow('photos', photoId);
   if (photo.restorationId !== restorationId)
-    throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this.');
+    throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this one.');
 }
 
 type Rewording = Pick<Finding, 'kind' | 'part' | 'severity' | 'words' | 'pieceId'>;
@@ -191,7 +191,7 @@ const wordingOf = ({ kind, part, severity, words }: Rewording): string =>
 async function ownPiece(restorationId: string, pieceId: string): Promise<void> {
   const piece = await needRow('pieces', pieceId);
   if (piece.restorationId !== restorationId)
-    throw new Refusal('pieceId', 'This piece belongs to another restoration. Choose one of this.');
+    throw new Refusal('pieceId', 'This piece belongs to another restoration. Choose one of this one.');
 }
 
 async function writeSettlement(id: string, settledAs: Settlement, settledWords: string, now: Date): Promise<void> {

@@ -42,7 +42,7 @@ export async function correctMinutes(id: string, minutes: number, words: string,
   await inTransaction(async () => {
     const { restorationId, stage, kind, minutes: before, words: said } = await needRow('ledger', id);
     if (kind !== 'minutes')
-      throw new Refusal('minutes', 'This entry counts money, not minutes. Take it back, and write it anew.');
+      throw new Refusal('minutes', 'This entry counts money, not minutes. Take it back, and write it again.');
     await changeRow('ledger', { id }, { minutes, words });
     const told = `Minutes put right: ${minutes} min, ${words}; they were ${before} min, ${said}.`;
     await appendLog(

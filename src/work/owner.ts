@@ -15,7 +15,7 @@ export async function askOwner(request: NewRequest, now: Date): Promise<OwnerReq
     if (request.pieceId !== null) {
       const piece = await needRow('pieces', request.pieceId);
       if (piece.restorationId !== request.restorationId)
-        throw new Refusal('pieceId', 'This piece belongs to another restoration. Choose one of this.');
+        throw new Refusal('pieceId', 'This piece belongs to another restoration. Choose one of this one.');
     }
     const added = await addRow('requests', {
       ...request,
@@ -56,7 +56,7 @@ export async function answerRequest(
     if (!answered)
       throw new Refusal(
         'answer',
-        `This was answered already: ${request.answer}. Ask anew where the answer has changed.`,
+        `This was answered already: ${request.answer}. Ask again where the answer has changed.`,
       );
     const { owner } = await needRow('restorations', request.restorationId);
     await appendLog(

@@ -104,7 +104,7 @@ export async function stepIsPiece(stepId: string, pieceId: string | null, now: D
     const step = await needRow('removal_steps', stepId);
     const piece = pieceId === null ? null : await needRow('pieces', pieceId);
     if (piece && piece.restorationId !== step.restorationId)
-      throw new Refusal('pieceId', 'This piece belongs to another restoration. Choose one of this.');
+      throw new Refusal('pieceId', 'This piece belongs to another restoration. Choose one of this one.');
     await changeRow('removal_steps', { id: stepId }, { pieceId });
     const words = piece ? `${step.name} is ${piece.tag} ${piece.name}.` : `${step.name} is no tagged piece.`;
     await appendLog(
@@ -159,7 +159,7 @@ export async function pinStep(stepId: string, photoId: string, pins: RemovalStep
     const step = await needRow('removal_steps', stepId);
     const photo = await needRow('photos', photoId);
     if (photo.restorationId !== step.restorationId)
-      throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this.');
+      throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this one.');
     await changeRow('removal_steps', { id: stepId }, { photoId, pins });
     await appendLog(
       {

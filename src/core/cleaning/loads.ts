@@ -92,7 +92,7 @@ export function loadsFor({ perLitre }: Pick<Agent, 'perLitre'>, pieces: readonly
     else
       tooBig.push({
         id: piece.id,
-        why: `It does not lie under water in “${tub.name}” any way round. Wash it in a larger tub, half by half, or with a cloth.`,
+        why: `It does not fit under water in “${tub.name}” whichever way it lies. Wash it in a larger tub, one half at a time, or with a cloth.`,
       });
   }
   lying.sort((x, y) => y.b - x.b || y.a - x.a);

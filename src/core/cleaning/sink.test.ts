@@ -70,7 +70,7 @@ describe('loads', () => {
   it('what does not lie under water any way round is named, with what to do', () => {
     const { loads, tooBig } = loadOf('soap-soak', [piece('K1', 900, 300, 40), piece('K2', 100, 80, 15)], TUB);
     expect(tooBig).toEqual([
-      { id: 'K1', why: expect.stringContaining('does not lie under water in “kitchen sink”') as string },
+      { id: 'K1', why: expect.stringContaining('does not fit under water in “kitchen sink”') as string },
     ]);
     expect(loads.map(({ pieces }) => pieces)).toEqual([['K2']]);
     expect(loadOf('soap-soak', [], TUB)).toEqual({ loads: [], tooBig: [] });

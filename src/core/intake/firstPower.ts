@@ -84,7 +84,7 @@ const AGAINST: Partial<Record<LastRun, string>> = {
     'It blew its fuse when it was last switched on: there is a short, and a new fuse only finds it again.',
 };
 const DOUBTS: Partial<Record<LastRun, string>> = {
-  failed: 'It failed when it was last switched on, and nobody knows of what.',
+  failed: 'It failed when it was last switched on, and nobody knows why.',
   hummed: 'It hummed when it was last switched on: that is a supply which works against a fault.',
 };
 

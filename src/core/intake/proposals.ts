@@ -54,7 +54,7 @@ const ELECTRONICS: Treated = {
 /** Where something does not work: keys and small switches have a stage of their own, everything else goes to Mend. */
 const FAULTY_PARTS: NonNullable<Treatable['on']> = {
   keys: { stage: 'keys', words: 'Find the fault by its pattern, probe, then repair.' },
-  'switch or socket': { stage: 'keys', words: 'Alcohol and to and fro; then its contacts, bent gently.' },
+  'switch or socket': { stage: 'keys', words: 'Alcohol, worked to and fro; then its contacts, bent gently.' },
   supply: TECHNICIAN,
   cable: {
     stage: 'mend',
@@ -128,23 +128,23 @@ const TREATABLE: Record<Exclude<FindingKind, 'keep this mark' | 'sound on purpos
   },
   melted: {
     stage: 'mend',
-    words: 'Look first whether it came so from its mould; then fill it, or a part from a donor.',
+    words: 'Check first whether it came from its mould that way; then fill it, or take a part from a donor.',
     under: LOOKS,
     left: 'The mark stays as its history.',
   },
   corroded: {
     stage: 'finish',
-    words: 'Look under a magnifier whether metal is lost; then clean it, stop it and cover it.',
+    words: 'Check under a magnifier whether metal is lost; then clean it, stop it and cover it.',
     under: EVERY,
     left: '',
     on: {
       board: {
         stage: 'mend',
-        words: 'Look under a magnifier whether metal is lost. Clean it; tracks that no longer conduct are re-tinned.',
+        words: 'Check under a magnifier whether metal is lost. Clean it; tracks that no longer conduct are re-tinned.',
       },
       keys: {
         stage: 'keys',
-        words: 'Look under a magnifier whether metal is lost. Clean it; tracks that no longer conduct are re-tinned.',
+        words: 'Check under a magnifier whether metal is lost. Clean it; tracks that no longer conduct are re-tinned.',
       },
       'switch or socket': { stage: 'keys', words: 'A fibre pen lightly, its splinters blown off, then alcohol.' },
       supply: TECHNICIAN,
@@ -176,7 +176,7 @@ const TREATABLE: Record<Exclude<FindingKind, 'keep this mark' | 'sound on purpos
     left: 'It stays stiff.',
     on: {
       keys: { stage: 'keys', words: 'Clean the guide with a damp swab before anything is sanded.' },
-      'switch or socket': { stage: 'keys', words: 'Alcohol and to and fro before anything is opened.' },
+      'switch or socket': { stage: 'keys', words: 'Alcohol, worked to and fro, before anything is opened.' },
       'foot or pad': { stage: 'mend', words: 'Wash it; rubber that stays tacky is renewed, all of a set together.' },
       'label or badge': {
         stage: 'wash',
@@ -200,7 +200,7 @@ const TREATABLE: Record<Exclude<FindingKind, 'keep this mark' | 'sound on purpos
   },
   'repaired by somebody': {
     stage: 'mend',
-    words: 'Look whether the repair holds, and redo it if not.',
+    words: 'Check that the repair holds, and redo it if not.',
     under: LOOKS,
     left: 'The old repair stays as its history.',
   },

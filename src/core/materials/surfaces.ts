@@ -587,7 +587,7 @@ const SURFACES = {
     dryH: 24,
     fine: ['air', 'brush', 'alcohol'],
     test: {
-      alcoholMild: 'Little of it, and dried with warm hands of air, not soaked.',
+      alcoholMild: 'Little of it, dried with hand-warm air, never soaked.',
       volatile: 'Not on switches, coils or labels.',
       mildAlkali: 'Only on an acid leak; wiped with alcohol after.',
       weakAcid: 'Only on an alkaline leak; wiped with alcohol after.',

@@ -7,5 +7,5 @@ const state = Joi.string().valid(...TEST_STATES);
 
 /** Items of a test and how each was found. */
 export const testResultsSchema = Joi.object<TestResults>().pattern(item, state).min(1).max(60);
-/** A word to each. */
+/** A note on each. */
 export const testWordsSchema = Joi.object<TestWords>().pattern(item, Joi.string().trim().max(200));

@@ -34,7 +34,7 @@ it('counts per cent, eighths and shares by the header or by what can only be mea
 
 it('says line by line what cannot be read and what would be right, and takes nothing then', () => {
   expect(() => taken(['21.06.2026 10:00', '2026-06-21 11:00', '2026-06-21 12:00'], ['40', 'much', '140'])).toThrow(
-    'line 2: “21.06.2026 10:00” is no time; write it like 2026-06-21 14:00; line 3: “much” is no number; line 4: 140 is not between 0 and 100. Nothing was taken in.',
+    'line 2: “21.06.2026 10:00” is not a time; write it like 2026-06-21 14:00; line 3: “much” is not a number; line 4: 140 is not between 0 and 100. Nothing was taken in.',
   );
   expect(() => hoursFromRows([{ when: '2026-06-21 10:00', rain: '2' }], ZONE)).toThrow('it names “when”, “rain”');
   expect(() => hoursFromRows([], ZONE)).toThrow('has to name a column “time”');

@@ -114,10 +114,10 @@ export function hoursFromRows(rows: readonly Record<string, string>[], zone: str
     const line = `line ${i + 2}`;
     const [written, cell] = [row[timeName] ?? '', (row[cloudName] ?? '').replace('%', '').trim()];
     const time = timeOf(written, zone);
-    if (!time) return wrong.push(`${line}: “${written}” is no time; write it like 2026-06-21 14:00`);
+    if (!time) return wrong.push(`${line}: “${written}” is not a time; write it like 2026-06-21 14:00`);
     if (cell === '') return;
     const cloud = Number(cell.replace(',', '.')) / UNITS[unit];
-    if (Number.isNaN(cloud)) return wrong.push(`${line}: “${cell}” is no number`);
+    if (Number.isNaN(cloud)) return wrong.push(`${line}: “${cell}” is not a number`);
     if (cloud < 0 || cloud > 1) return wrong.push(`${line}: ${cell} is not between 0 and ${UNITS[unit]}`);
     if (time.skipped) return skipped.push(written);
     let { at } = time;

@@ -30,7 +30,7 @@ export async function BrightenStage({ restorationId, view, asked, sky, now, of: 
       <Part title="Which piece">
         <EmptyPlace action={<LinkButton href={`/restorations/${restorationId}/pieces/new`}>Tag a piece</LinkButton>}>
           {at.tagged
-            ? 'Of what is tagged nothing is plastic, and only plastic is brightened.'
+            ? 'None of the tagged pieces is plastic, and only plastic is brightened.'
             : 'Brightening goes piece by piece. Tag them first.'}
         </EmptyPlace>
       </Part>

@@ -198,7 +198,7 @@ export async function readSkyFile(given: Given): Promise<Answer<{ words: string 
     if (wrong.length > 0)
       throw new Refusal(
         'file',
-        `This is no whole table. ${wrong.slice(0, 5).join('; ')}. Save it as CSV with a line of names first.`,
+        `This table is not whole. ${wrong.slice(0, 5).join('; ')}. Save it as CSV with a line of names first.`,
       );
     const { hours, notes } = hoursFromRows(rows, (await getWorkshop()).timeZone);
     const words = [`${hours.length} hours of sky taken from ${name}.`, ...notes].join(' ');

@@ -57,10 +57,14 @@ describe('the sky that all plans count with', () => {
     if (!taken.ok) throw new Error(wrongs(taken));
     expect(taken.value.words).toMatch(/3 hours of sky taken from hours\.csv\. .*1 of its 4 hours are missing/);
     expect(await cloudsOf(24, 4)).toEqual([0.1, 0.2, forecast[2], 0.4]);
-    expect(wrongs(await file(line(24, '90'), 'noon,much'))).toMatch(/line 3: “noon” is no time.*Nothing was taken in/);
+    expect(wrongs(await file(line(24, '90'), 'noon,much'))).toMatch(
+      /line 3: “noon” is not a time.*Nothing was taken in/,
+    );
     expect((await cloudsOf(24, 1))[0]).toBe(0.1);
     expect(wrongs(await readSkyFile({ name: 'x.csv', text: '' }))).toContain('empty');
-    expect(wrongs(await readSkyFile({ name: 'x.csv', text: 'time,cloud %\n"2026-06-21' }))).toContain('no whole table');
+    expect(wrongs(await readSkyFile({ name: 'x.csv', text: 'time,cloud %\n"2026-06-21' }))).toContain(
+      'table is not whole',
+    );
     expect((await logOf(null)).some(({ kind, words }) => kind === 'sky' && words.startsWith('3 hours of sky'))).toBe(
       true,
     );

@@ -158,7 +158,7 @@ export async function readBundle(json: Buffer | null): Promise<Bundle> {
   if (!json) throw refuse('The ZIP has no restoration.json. Choose the file that Kvell’s record page exported.');
   // The database would end what it is told at that sign.
   if (json.includes('\\u0000'))
-    throw refuse('restoration.json holds a sign that no text has (\\u0000). Take it out; nothing was kept.');
+    throw refuse('restoration.json holds a character that text cannot have (\\u0000). Take it out; nothing was kept.');
   let given: unknown;
   try {
     given = JSON.parse(json.toString('utf8'));

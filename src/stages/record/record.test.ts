@@ -300,11 +300,11 @@ it.each([
   ['a title of 20,000 letters', (bundle: Bundle) => (bundle.restoration.title = 'x'.repeat(20_000)), 'title'],
   ['no stages', (bundle: Bundle) => (bundle.stages = []), 'has not the stage “intake” once'],
   [
-    'a sign that no text has',
+    'a character that text cannot have',
     (bundle: Bundle) => (bundle.restoration.condition = 'a\u0000b'),
-    'a sign that no text has',
+    'a character that text cannot have',
   ],
-  ['a day that is none', (bundle: Bundle) => (bundle.ledger[0]!.at = '2026-13-01T00:00:00.000Z'), 'is no time'],
+  ['a day that is none', (bundle: Bundle) => (bundle.ledger[0]!.at = '2026-13-01T00:00:00.000Z'), 'is not a time'],
   ['a picture 0 wide', (bundle: Bundle) => (bundle.photos[0]!.width = 0), 'width'],
   [
     'a row of another restoration',

@@ -209,7 +209,7 @@ async function nothingOpenUnder(step: RemovalStep, steps: readonly RemovalStep[]
       if (piece && pieceId === piece.id)
         throw new Refusal(
           'stepId',
-          `Still open on ${piece.tag} ${piece.name}: ${[kind, words].filter(Boolean).join(', ')}. “${step.name}” would cover it. Close it, or leave it on purpose with your reason.`,
+          `Still open on ${piece.tag} ${piece.name}: ${[kind, words].filter(Boolean).join(', ')}. “${step.name}” would cover it. Close it, or leave it on purpose and say why.`,
         );
 }
 

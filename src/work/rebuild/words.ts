@@ -12,7 +12,7 @@ export function holdWords(hold: Hold): string {
     case 'curing':
       return `${hold.name} is not through: ${hold.minutes} min to go.`;
     case 'finding':
-      return `Still open: ${hold.name}. Close it, or leave it on purpose with your reason.`;
+      return `Still open: ${hold.name}. Close it, or leave it on purpose and say why.`;
     case 'test':
       return testHoldWords(hold.verdict);
   }

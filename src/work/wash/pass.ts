@@ -208,7 +208,7 @@ export async function showHarm(stepId: string, photoId: string, now: Date): Prom
     const { restorationId, agent } = await needRow('sink_steps', stepId);
     const photo = await needRow('photos', photoId);
     if (photo.restorationId !== restorationId)
-      throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this.');
+      throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this one.');
     const { title } = agentOf(agent, (await ownKnowledge()).agents);
     await changeRow('sink_steps', { id: stepId }, { photoId });
     await appendLog(

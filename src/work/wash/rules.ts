@@ -56,7 +56,7 @@ export async function needsWashed(piece: Piece): Promise<void> {
   if (open.length > 0)
     throw new Refusal(
       'pieceId',
-      `${named(piece)} is not washed yet: ${open.map(nameOf).join('; ')}. Dirt that is left hides yellow from the peroxide. Wash it, or leave it on purpose with your reason.`,
+      `${named(piece)} is not washed yet: ${open.map(nameOf).join('; ')}. Dirt that is left hides yellow from the peroxide. Wash it, or leave it on purpose and say why.`,
     );
   const [stage] = await findRows('stages', { restorationId, stage: 'wash' });
   if (stage?.state !== 'open') return;

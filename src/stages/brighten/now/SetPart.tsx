@@ -35,7 +35,7 @@ export function SetPart({ set, colours }: Props) {
         {set.past.length > 0 &&
           `${set.past.join(', ')} ${set.past.length === 1 ? 'is' : 'are'} past it; the others do not follow. `}
         {set.apart.length > 0 &&
-          `The hidden patch of ${set.apart.join(', ')} stands apart from the others: look again whether light never reached it.`}
+          `The hidden patch of ${set.apart.join(', ')} stands apart from the others: check again that light never reached it.`}
       </Text>
       {set.places.map(({ id, tag, targetB, aboveB }) => (
         <Grid key={id} templateColumns={{ base: 'auto 1fr', md: 'auto 1fr 14ch' }} alignItems="center" columnGap="3">
