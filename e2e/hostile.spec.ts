@@ -271,7 +271,7 @@ test('the door of a server that is not for the network lets nobody in and nothin
   expect(message(answered)).toContain('No passphrase is set');
   expect(
     message((await (await request.post('/api/enter', { data: { passphrase: { $ne: '' } } })).json()) as Answered),
-  ).toMatch(/Passphrase is no text/);
+  ).toMatch(/Passphrase is not text/);
   expect((await request.get('/hand', { maxRedirects: 0 })).headers().location).toMatch(/^\//);
 });
 
