@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Dialog, Input, Portal, Text } from '@chakra-ui/react';
+import { Box, Dialog, Portal, Text } from '@chakra-ui/react';
+import { TextBox } from '@/ui/Typed';
 import NextLink from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
@@ -31,7 +32,7 @@ export function FindDialog({ open, onClose }: { open: boolean; onClose: () => vo
               <Dialog.Title>Find anything</Dialog.Title>
             </Dialog.Header>
             <Dialog.Body pb="5">
-              <Input
+              <TextBox
                 autoFocus
                 aria-label="Words to find"
                 value={words}
@@ -41,8 +42,6 @@ export function FindDialog({ open, onClose }: { open: boolean; onClose: () => vo
                   router.push(found[0].href);
                   onClose();
                 }}
-                borderColor="lineStrong"
-                minHeight="48px"
               />
               <Box as="ul" listStyleType="none" mt="3" aria-live="polite">
                 {found.map(({ href, title, kind }) => (

@@ -2,6 +2,7 @@ import { Sequelize } from 'sequelize';
 import { KEY_GROUPS } from '@/core/runsheet/functionTest';
 import { warningSaid } from '@/core/picture/warnings';
 import { migrate } from './migrate';
+import { LATER } from './migrations/later';
 
 it('brings a workshop of the version before forward, with what it held', async () => {
   const sequelize = new Sequelize({ dialect: 'sqlite', storage: ':memory:', logging: false });
@@ -30,7 +31,7 @@ it('brings a workshop of the version before forward, with what it held', async (
     '0013-own-relations',
     '0014-put-away',
     '0015-door-tries',
-    '0016-warning-kinds',
+    ...LATER.map(({ name }) => name),
   ]);
   const first = async (sql: string) => ((await sequelize.query(sql))[0] as Record<string, unknown>[])[0]!;
   const results = JSON.parse(String((await first('SELECT results FROM function_tests')).results)) as Record<

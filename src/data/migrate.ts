@@ -16,7 +16,7 @@ import { ownRelations } from './migrations/0013-own-relations';
 import { putAwayTable } from './migrations/0014-put-away';
 import { NewerData } from './fault';
 import { doorTries } from './migrations/0015-door-tries';
-import { warningKinds } from './migrations/0016-warning-kinds';
+import { LATER } from './migrations/later';
 import type { Migration } from './migrations/migration';
 
 const MIGRATIONS: readonly Migration[] = [
@@ -35,7 +35,7 @@ const MIGRATIONS: readonly Migration[] = [
   ownRelations,
   putAwayTable,
   doorTries,
-  warningKinds,
+  ...LATER,
 ];
 
 /** Brings the database forward to the newest shape, or to an earlier one that a test needs. */

@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Grid, Input, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
+import { TextBox } from '@/ui/Typed';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
@@ -175,14 +176,7 @@ function Marking({ piece, stage, photo, photos, takenAt: known, went, cardSrgb }
           <>
             <Box as="label" display="block" mb="3">
               <Text fontSize="15px">Photographed at: what is measured counts for then</Text>
-              <Input
-                type="datetime-local"
-                minHeight="44px"
-                bg="sheet"
-                borderColor="lineStrong"
-                value={takenAt}
-                onChange={(event) => setTakenAt(event.target.value)}
-              />
+              <TextBox type="datetime-local" value={takenAt} onChange={(event) => setTakenAt(event.target.value)} />
             </Box>
             <Button variant={'go' as never} size={'bench' as never} width="100%" disabled={busy} onClick={keepIt}>
               Keep this measurement
@@ -313,12 +307,9 @@ function CardPatchFields({
           {(['Red', 'Green', 'Blue'] as const).map((name, channel) => (
             <label key={name}>
               <Text fontSize="15px">{name}</Text>
-              <Input
+              <TextBox
                 inputMode="numeric"
-                fontFamily="mono"
-                bg="sheet"
-                borderColor="lineStrong"
-                minHeight="44px"
+                figures
                 defaultValue={shape.srgb[channel]}
                 onChange={(event) => {
                   const value = Number(event.target.value);

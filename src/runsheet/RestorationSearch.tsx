@@ -1,6 +1,6 @@
-import { Box, Button, Flex, Input, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { TextBox } from '@/ui/Typed';
 import type { Shown } from '@/data/restorations';
-import { FIELD_BOX } from '@/ui/fieldBox';
 import { LinkButton } from '@/ui/links';
 import { Select } from '@/ui/Select';
 
@@ -26,7 +26,7 @@ export function RestorationSearch({ shown, words, page, pages, all }: Props) {
         <Flex gap="3" wrap="wrap" align="flex-end">
           <Box flex="1 1 260px" maxWidth="420px">
             <label htmlFor="words">Name, machine or owner</label>
-            <Input id="words" name="words" defaultValue={words} {...FIELD_BOX} height="56px" maxLength={100} />
+            <TextBox id="words" name="words" defaultValue={words} maxLength={100} style={{ minHeight: 56 }} />
           </Box>
           <Box flex="0 0 150px">
             <label htmlFor="show">Show</label>

@@ -1,11 +1,10 @@
 'use client';
 
-import { Field, Input, InputGroup, Text, Textarea } from '@chakra-ui/react';
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import { useController, useFormContext, type RegisterOptions, type UseFormRegisterReturn } from 'react-hook-form';
 import { fromTyped, shownUnit, toTyped, withPoint, type UnitSystem } from '@/core/units';
-import { FIELD_BOX } from './fieldBox';
 import { Select } from './Select';
+import { InUnit, LongBox, TextBox } from './Typed';
 
 export interface FieldDef {
   name: string;
@@ -52,57 +51,69 @@ export function FormField({ field, first, units, onEarly = nothingEarly }: Props
       },
     };
   };
+  const id = useId();
+  const told = [field.hint && `${id}hint`, message && `${id}wrong`].filter(Boolean).join(' ');
+  const wiring: Wiring = {
+    id,
+    ...(message !== undefined && { 'aria-invalid': true }),
+    ...(told && { 'aria-describedby': told }),
+  };
   return (
-    <Field.Root invalid={message !== undefined}>
+    <div className="field">
       {field.kind === 'chips' ? (
-        <Chips field={field} first={first} registered={register(field.name)} />
+        <Chips field={field} first={first} registered={register(field.name)} wiring={wiring} />
       ) : (
         <>
-          <Field.Label fontSize="16px" fontWeight="650">
+          <label htmlFor={id}>
             {field.label}
-            {field.optional && (
-              <Text as="span" color="soft" fontWeight="400">
-                {' '}
-                (optional)
-              </Text>
-            )}
-          </Field.Label>
+            {field.optional && <span> (optional)</span>}
+          </label>
           {isConverted(field, units) ? (
             <ConvertedNumber
               key={field.unit}
               field={field}
               units={units}
+              wiring={wiring}
               onEarly={(typed) => onEarly(field.name, typed)}
             />
           ) : (
-            <Control field={field} first={first} props={registered()} />
+            <Control field={field} first={first} props={{ ...registered(), ...wiring }} />
           )}
         </>
       )}
       {field.hint && (
-        <Field.HelperText color="soft" fontSize="15px">
+        <span className="hint" id={`${id}hint`}>
           {field.hint}
-        </Field.HelperText>
+        </span>
       )}
       {message && (
-        <Field.ErrorText role="alert" color="hazard" fontSize="16px" fontWeight="650">
+        <span className="wrong" role="alert" id={`${id}wrong`}>
           {message}
-        </Field.ErrorText>
+        </span>
       )}
-    </Field.Root>
+    </div>
   );
+}
+
+/** What ties a control to its label, its hint and what is wrong with it. */
+interface Wiring {
+  id: string;
+  'aria-invalid'?: true;
+  'aria-describedby'?: string;
 }
 
 interface ChipsProps {
   field: FieldDef;
   registered: UseFormRegisterReturn;
   first: string | undefined;
+  wiring: Wiring;
 }
 
 /** A choice of few: one tap each, the chosen one filled. */
-function Chips({ field: { label, options: all = [] }, registered, first }: ChipsProps) {
+function Chips({ field: { label, options: all = [] }, registered, first, wiring }: ChipsProps) {
+  const { 'aria-invalid': invalid, ...told } = wiring;
   return (
-    <fieldset className="chips">
+    <fieldset className="chips" {...told} data-invalid={invalid} tabIndex={-1}>
       <legend>{label}</legend>
       {all.map(({ value, label: words, picture }) => (
         <label key={value}>
@@ -121,22 +132,21 @@ interface ControlProps {
   field: FieldDef;
   /** What stands in it before the page has woken up. */
   first: string | undefined;
-  props: UseFormRegisterReturn;
+  props: UseFormRegisterReturn & Wiring;
 }
 
 function Control({ field, first, props: registered }: ControlProps) {
   const props = { ...registered, defaultValue: first };
-  if (field.kind === 'long') return <Textarea {...FIELD_BOX} {...props} rows={3} autoresize />;
+  if (field.kind === 'long') return <LongBox {...props} />;
   if (field.kind === 'choice') return <Select {...props} options={field.options ?? []} />;
   const input = (
-    <Input
-      {...FIELD_BOX}
+    <TextBox
       {...props}
       type={field.kind === 'time' ? 'datetime-local' : field.kind === 'secret' ? 'password' : 'text'}
-      {...(field.kind === 'number' && { inputMode: 'decimal' as const, fontFamily: 'mono' })}
+      {...(field.kind === 'number' && { inputMode: 'decimal' as const, figures: true })}
     />
   );
-  return field.unit ? <InputGroup endElement={field.unit}>{input}</InputGroup> : input;
+  return field.unit ? <InUnit unit={field.unit}>{input}</InUnit> : input;
 }
 
 /** Whether a field is typed in another unit than it is kept in. */
@@ -146,12 +156,13 @@ const isConverted = ({ unit, fixedUnit }: FieldDef, units: UnitSystem) =>
 interface ConvertedProps {
   field: FieldDef;
   units: UnitSystem;
+  wiring: Wiring;
   /** Takes what stood in it when the page woke up, in the unit that is sent. */
   onEarly: (value: string) => void;
 }
 
 /** A number typed in the workshop's units; the form holds it in the unit that is sent. */
-function ConvertedNumber({ field: { name, unit = '' }, units, onEarly }: ConvertedProps) {
+function ConvertedNumber({ field: { name, unit = '' }, units, wiring, onEarly }: ConvertedProps) {
   const { field } = useController({ name });
   const { onChange, onBlur, ref } = field;
   const value = String(field.value ?? '');
@@ -159,12 +170,12 @@ function ConvertedNumber({ field: { name, unit = '' }, units, onEarly }: Convert
   const [typed, setTyped] = useState<{ text: string; value: string } | null>(null);
   const text = typed?.value === value ? typed.text : toTyped(value, unit, units);
   return (
-    <InputGroup endElement={shownUnit(unit, units)}>
-      <Input
-        {...FIELD_BOX}
+    <InUnit unit={shownUnit(unit, units)}>
+      <TextBox
+        {...wiring}
         name={name}
         inputMode="decimal"
-        fontFamily="mono"
+        figures
         value={text}
         onBlur={onBlur}
         onChange={(event) => {
@@ -177,6 +188,6 @@ function ConvertedNumber({ field: { name, unit = '' }, units, onEarly }: Convert
           ref(input);
         }}
       />
-    </InputGroup>
+    </InUnit>
   );
 }

@@ -46,6 +46,9 @@ export interface FormProps<T> {
   beside?: Record<string, unknown>;
 }
 
+/** Controls with something wrong; a row of chips is no control of its own. */
+const INVALID = '[aria-invalid="true"], [data-invalid]';
+
 const draftOf = (key: string): Values | null => {
   try {
     return JSON.parse(localStorage.getItem(key) ?? 'null') as Values | null;
@@ -128,8 +131,8 @@ export function FormOf<T>({
 
   // Whoever sent it is led to the first thing that is wrong, or to what is wrong with the whole.
   useEffect(() => {
-    if (failed > 0 && foldRef.current?.querySelector('[aria-invalid="true"]')) foldRef.current.open = true;
-    if (failed > 0) (formRef.current?.querySelector<HTMLElement>('[aria-invalid="true"]') ?? alertRef.current)?.focus();
+    if (failed > 0 && foldRef.current?.querySelector(INVALID)) foldRef.current.open = true;
+    if (failed > 0) (formRef.current?.querySelector<HTMLElement>(INVALID) ?? alertRef.current)?.focus();
   }, [failed]);
 
   // Typed before the page had woken up: taking the control over puts the first value over it.

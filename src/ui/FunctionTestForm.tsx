@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Grid, Input, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
+import { TextBox } from './Typed';
 import { useState } from 'react';
 import {
   beginWith,
@@ -108,31 +109,24 @@ export function FunctionTestForm({ restorationId, phase, tests, send }: Props) {
                 </Flex>
               </Grid>
               {isUnsure(state) && (
-                <Input
+                <TextBox
                   aria-label={`A word to ${item}`}
                   placeholder="what it does, which ones"
                   value={words[item] ?? ''}
                   maxLength={200}
                   onChange={(event) => setWords({ ...words, [item]: event.target.value })}
-                  bg="sheet"
-                  borderColor="lineStrong"
-                  minHeight="46px"
-                  mt="2"
                 />
               )}
             </Box>
           ))}
           <Flex gap="2" mt="3" wrap="wrap">
-            <Input
+            <TextBox
               aria-label="Something else to test"
               placeholder="something else: tape port, left lamp"
               value={own}
               maxLength={60}
               onChange={(event) => setOwn(event.target.value)}
-              bg="sheet"
-              borderColor="lineStrong"
-              minHeight="46px"
-              flex="1 1 200px"
+              style={{ flex: '1 1 200px' }}
             />
             <Button
               disabled={own.trim() === '' || own.trim() in results}

@@ -1,3 +1,4 @@
+import { median, quantile } from '../numbers';
 import type { LinearRgb } from '../colour/types';
 import { Refusal } from '../refusal';
 import { canBeSameFace, faceOf, type Face } from './face';
@@ -84,7 +85,7 @@ export function faceChange(
   onProgress(0.9);
   const { columns, rows, deltaE } = found;
   const spoken = [...deltaE.keys()].filter((cell) => !Number.isNaN(deltaE[cell]!));
-  const sorted = spoken.map((cell) => deltaE[cell]!).sort((a, b) => a - b);
+  const changes = spoken.map((cell) => deltaE[cell]!);
   const target = targetB ?? Math.min(...spoken.map((cell) => found.after[cell]!));
   const shown = (of: (cell: number) => number) => {
     const pixels = new Uint8ClampedArray(4 * columns * rows);
@@ -96,16 +97,15 @@ export function faceChange(
     const away = found.before[cell]! - target;
     return away < 1 ? 1 : Math.min(1, Math.max(0, (found.before[cell]! - found.after[cell]!) / away));
   };
-  const come = spoken.map(comeOf).sort((a, b) => a - b);
   return {
     columns,
     rows,
     progress: shown((cell) => FULL_HEAT * (1 - comeOf(cell))),
-    come: come[come.length >> 1] ?? 0,
+    come: median(spoken.map(comeOf)) ?? 0,
     change: shown((cell) => deltaE[cell]!),
     left: shown((cell) => Math.max(0, found.after[cell]! - target)),
-    median: sorted[sorted.length >> 1] ?? 0,
-    most: sorted[Math.floor(0.95 * sorted.length)] ?? 0,
+    median: median(changes) ?? 0,
+    most: quantile(changes, 0.95) ?? 0,
     yellower:
       spoken.filter((cell) => found.after[cell]! - found.before[cell]! > YELLOWER_B).length /
       Math.max(1, spoken.length),

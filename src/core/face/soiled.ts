@@ -1,3 +1,4 @@
+import { quantile } from '../numbers';
 import { Matrix, solve } from 'ml-matrix';
 import { writeLab } from '../colour/bulk';
 import { DARKER_PER_B } from '../colour/plasticScale';
@@ -71,10 +72,11 @@ function partsOf(shell: Uint8Array, columns: number, rows: number): Part[] {
   });
 }
 
-function quantileOf(level: Float32Array, cells: readonly number[], share: number): number {
-  const sorted = Float32Array.from(cells, (cell) => level[cell]!).sort();
-  return sorted[Math.floor(share * (sorted.length - 1))]!;
-}
+const quantileOf = (level: Float32Array, cells: readonly number[], share: number): number =>
+  quantile(
+    cells.map((cell) => level[cell]!),
+    share,
+  )!;
 
 /** Takes the slope of the light across the face out of its levels: cells near their part's clean colour show it. */
 function levelled(level: Float32Array, parts: readonly Part[], columns: number, rows: number): Float32Array {

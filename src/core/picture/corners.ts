@@ -1,3 +1,4 @@
+import { median } from '../numbers';
 import { LINEAR_OF_CODE } from '../colour/bulk';
 import { Refusal } from '../refusal';
 import type { Picture, Point } from './picture';
@@ -91,12 +92,10 @@ function crossings(picture: Picture, from: Point, to: Point, reachPx: number): C
   });
 }
 
-const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[values.length >> 1]!;
-
 /** Line through crossings that does not mind the odd badge or hole: median of slopes, then least squares of what fits. */
 function lineThrough(found: readonly Crossing[]): { at0: number; at1: number } | null {
   const side = Math.sign(found.reduce((sum, { rise }) => sum + rise, 0));
-  const strong = median(found.map(({ rise }) => Math.abs(rise)));
+  const strong = median(found.map(({ rise }) => Math.abs(rise)))!;
   if (strong < LEAST_RISE) return null;
   const good = found.filter(({ rise }) => Math.sign(rise) === side && Math.abs(rise) > 0.4 * strong);
   if (good.length < SAMPLES / 4) return null;
@@ -104,8 +103,8 @@ function lineThrough(found: readonly Crossing[]): { at0: number; at1: number } |
   const half = good.length >> 1;
   for (let i = 0; i + half < good.length; i++)
     slopes.push((good[i + half]!.across - good[i]!.across) / (good[i + half]!.t - good[i]!.t));
-  const slope = median(slopes);
-  const level = median(good.map(({ t, across }) => across - slope * t));
+  const slope = median(slopes)!;
+  const level = median(good.map(({ t, across }) => across - slope * t))!;
   const fits = good.filter(({ t, across }) => Math.abs(across - level - slope * t) < 2);
   if (fits.length < SAMPLES / 5) return { at0: level, at1: level + slope };
   const n = fits.length;

@@ -1,3 +1,4 @@
+import { median } from '../numbers';
 import { contours } from 'd3-contour';
 import simplify from 'simplify-js';
 import { srgbToLinear } from '../colour/lab';
@@ -18,9 +19,8 @@ export interface Found {
 }
 
 const CELLS_ACROSS = 240;
-const middle = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1] ?? 0;
 const medianLab = (labs: readonly Lab[]): Lab =>
-  [0, 1, 2].map((k) => middle(labs.map((lab) => lab[k as 0 | 1 | 2]))) as unknown as Lab;
+  [0, 1, 2].map((k) => median(labs.map((lab) => lab[k as 0 | 1 | 2])) ?? 0) as unknown as Lab;
 
 /** Cells of a part within the box round it. */
 interface Box {

@@ -1,3 +1,4 @@
+import { median } from '../numbers';
 import { Matrix, solve } from 'ml-matrix';
 import { differenceTo, LINEAR_OF_CODE, writeLab } from '../colour/bulk';
 import type { Correction } from './correction';
@@ -124,7 +125,7 @@ function lightSlope(first: FacePlane, later: FacePlane, detail: Uint8Array): { a
   for (let cell = 0; cell < columns * rows; cell += Math.max(1, Math.floor((columns * rows) / 4000)))
     if (!detail[cell] && brightness(first.light, cell) > 0.02 && brightness(later.light, cell) > 0.02) cells.push(cell);
   const ratio = (cell: number) => Math.log(brightness(later.light, cell) / brightness(first.light, cell));
-  const middle = [...cells.map(ratio)].sort((a, b) => a - b)[cells.length >> 1] ?? 0;
+  const middle = median(cells.map(ratio)) ?? 0;
   // Cells that changed by far more than a lamp does (a badge gone, a crack) do not bend the plane.
   const used = cells.filter((cell) => Math.abs(ratio(cell) - middle) < 0.2);
   if (used.length < 30) return { across: 0, down: 0 };

@@ -1,3 +1,4 @@
+import { median } from '../numbers';
 import { linearToLab } from '../colour/lab';
 import { LINEAR_OF_CODE } from '../colour/bulk';
 import type { Lab, LinearRgb } from '../colour/types';
@@ -44,8 +45,6 @@ export function labCells({ data, width, height }: Picture, across: number, gains
   return { columns, rows, size, labs };
 }
 
-const middle = (values: number[]) => values.sort((a, b) => a - b)[values.length >> 1]!;
-
 /**
  * The corners of the piece that lies on the bench, as a first guess: what is lighter than the bench or of another
  * colour, the largest of it, its four corners moved onto its edges.
@@ -73,7 +72,7 @@ function standing({ columns, rows, labs }: LabCells): number[][] {
     const [column, row] = [cell % columns, Math.floor(cell / columns)];
     return column < RIM || row < RIM || column >= columns - RIM || row >= rows - RIM;
   });
-  const bench = [0, 1, 2].map((k) => middle(rim.map((lab) => lab[k as 0 | 1 | 2])));
+  const bench = [0, 1, 2].map((k) => median(rim.map((lab) => lab[k as 0 | 1 | 2]))!);
   const stands = labs.map((lab) => {
     const colour = Math.hypot(lab[1] - bench[1]!, lab[2] - bench[2]!);
     // A piece is lighter than the bench or of another colour; what is only darker is its shadow.

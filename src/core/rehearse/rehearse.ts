@@ -1,3 +1,4 @@
+import { quantile } from '../numbers';
 import { sunDose, type Place } from '../sun/day';
 import { amountWords } from '../units';
 import { nameFault, type Fault } from '../face/fault';
@@ -46,17 +47,14 @@ const STRENGTH_POWER = 0.6;
 const HOT_C = 50;
 const WORKED_OUT = 1.5;
 
-const quantile = (values: Float32Array, p: number): number =>
-  Float32Array.from(values).sort()[Math.round(p * (values.length - 1))]!;
-
 function outcomeOf(input: RehearsalInput, conduct: Conduct, dose: number, random: Random): Outcome {
   const { startB, targetB, rate, percentWW, usualPercentWW } = input;
   const strength = (percentWW / usualPercentWW) ** STRENGTH_POWER;
   const face = yellowLeft(doseShares(conduct, COLUMNS, ROWS, random), startB, targetB, rate * strength, dose);
   return {
     face,
-    median: quantile(face.values, 0.5),
-    spread: quantile(face.values, 0.95) - quantile(face.values, 0.05),
+    median: quantile(face.values, 0.5)!,
+    spread: quantile(face.values, 0.95)! - quantile(face.values, 0.05)!,
     fault: nameFault(face),
   };
 }

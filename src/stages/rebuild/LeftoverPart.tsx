@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Grid, Input, Text } from '@chakra-ui/react';
+import { Box, Grid, Text } from '@chakra-ui/react';
+import { TextBox } from '@/ui/Typed';
 import { useState } from 'react';
 import { originsOf, type LotOfStep } from '@/core/teardown/leftovers';
 import { DRIVES, HEADS, lotWords, outstanding, SHANKS, type Drive, type Head, type Shank } from '@/core/teardown/lots';
@@ -51,11 +52,9 @@ export function LeftoverPart({ lots, names }: { lots: readonly LotRow[]; names: 
   const size = (key: 'diameterMm' | 'lengthMm', label: string) => (
     <label>
       {label}
-      <Input
+      <TextBox
         inputMode="decimal"
-        fontFamily="mono"
-        bg="sheet"
-        height="46px"
+        figures
         value={found[key]}
         onChange={(event) => setFound({ ...found, [key]: event.target.value })}
       />

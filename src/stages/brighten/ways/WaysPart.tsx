@@ -1,6 +1,7 @@
 import { assumedLine } from '@/core/assumptions/assumptions';
 import { waysAssume } from '@/core/assumptions/ofSchools';
-import { Box, Button, Flex, Grid, Input, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
+import { TextBox } from '@/ui/Typed';
 import type { Way } from '@/core/choice/compare';
 import { viewHref } from '@/core/runsheet/views';
 import { SKY_WORDS, skyKnown } from '@/core/sun/skyKnown';
@@ -138,15 +139,7 @@ export function WaysPart({ view, restorationId, pieceId, planHref, timeZone, cur
         <Flex gap="3" align="end" wrap="wrap" my="3">
           <label>
             <Text fontSize="15px">Wanted by</Text>
-            <Input
-              type="date"
-              name="by"
-              defaultValue={by ?? ''}
-              bg="sheet"
-              borderColor="lineStrong"
-              minHeight="44px"
-              width="190px"
-            />
+            <TextBox type="date" name="by" defaultValue={by ?? ''} style={{ width: 190 }} />
           </label>
           <Button type="submit">Compare by that day</Button>
         </Flex>
