@@ -34,7 +34,7 @@ function containerOf({ shape, lengthMm, widthMm, diameterMm, heightMm }: BathInp
     : { shape, heightMm, diameterMm: needed('diameterMm', 'diameter', diameterMm) };
 }
 
-export const bathVolumeSum: Sum<BathInput, BathVolume> = {
+const bathVolumeSum: Sum<BathInput, BathVolume> = {
   name: 'bath-volume',
   title: 'Bath volume',
   summary: 'Solution that covers pieces in a bath, whether it runs over, and what holds down what floats.',
@@ -107,7 +107,7 @@ interface PercarbonateInput {
   waterL: number;
 }
 
-export const percarbonateSum: Sum<PercarbonateInput, PercarbonateBath> = {
+const percarbonateSum: Sum<PercarbonateInput, PercarbonateBath> = {
   name: 'percarbonate-bath',
   title: 'Oxygen-bleach bath',
   summary: 'How strong a warm bath of oxygen-bleach powder is.',
@@ -134,7 +134,7 @@ export const percarbonateSum: Sum<PercarbonateInput, PercarbonateBath> = {
   ],
 };
 
-export const bottleMixSum: Sum<{ bottles: Bottle[] }, Bottle & { massKg: number }> = {
+const bottleMixSum: Sum<{ bottles: Bottle[] }, Bottle & { massKg: number }> = {
   name: 'bottle-mix',
   title: 'Bottles mixed',
   summary: 'The strength of several bottles poured together.',
@@ -180,7 +180,7 @@ interface AgedOutput {
   measuredPercentWW: number | null;
 }
 
-export const agedBottleSum: Sum<AgedInput, AgedOutput> = {
+const agedBottleSum: Sum<AgedInput, AgedOutput> = {
   name: 'aged-bottle',
   title: 'Old bottle',
   summary: 'What an old bottle of peroxide still holds: estimated by its age, or measured by the gas of a sample.',
@@ -231,3 +231,5 @@ export const agedBottleSum: Sum<AgedInput, AgedOutput> = {
     'It foams and gets warm: a small sample, an open vessel, goggles.',
   ],
 };
+
+export const BATH_SUMS = [bathVolumeSum, bottleMixSum, agedBottleSum, percarbonateSum];

@@ -1,32 +1,23 @@
-import { agedBottleSum, bathVolumeSum, bottleMixSum, percarbonateSum } from './bathSums';
-import { cleaningLadderSum } from './cleaningSum';
-import { colourDifference, yellowness } from './colourSums';
-import { exposureForecastSum, sunAndUvSum, sunDoseSum } from './exposureSums';
-import { creamAmountSum, oxygenReleaseSum, peroxideDilutionSum, peroxideStrengthSum } from './peroxideSums';
+import { BATH_SUMS } from './bathSums';
+import { CLEANING_SUMS } from './cleaningSum';
+import { COLOUR_SUMS } from './colourSums';
+import { EXPOSURE_SUMS } from './exposureSums';
+import { PEROXIDE_SUMS } from './peroxideSums';
+import { TEARDOWN_SUMS } from './teardownSums';
+import { TURN_SUMS } from './turnSum';
+import { WORTH_SUMS } from './worthSum';
 import type { AnySum } from './sum';
-import { rebuildOrderSum } from './teardownSums';
-import { turnPlanSum } from './turnSum';
-import { worthSum } from './worthSum';
 
-/** Every stand-alone sum, in the order of the work. */
+/** Every stand-alone sum, in the order of the work. A new one goes into the list at the end of its room’s file. */
 export const SUMS: readonly AnySum[] = [
-  worthSum,
-  cleaningLadderSum,
-  colourDifference,
-  yellowness,
-  peroxideStrengthSum,
-  peroxideDilutionSum,
-  oxygenReleaseSum,
-  creamAmountSum,
-  bathVolumeSum,
-  bottleMixSum,
-  agedBottleSum,
-  percarbonateSum,
-  sunAndUvSum,
-  sunDoseSum,
-  turnPlanSum,
-  exposureForecastSum,
-  rebuildOrderSum,
+  ...WORTH_SUMS,
+  ...CLEANING_SUMS,
+  ...COLOUR_SUMS,
+  ...PEROXIDE_SUMS,
+  ...BATH_SUMS,
+  ...EXPOSURE_SUMS,
+  ...TURN_SUMS,
+  ...TEARDOWN_SUMS,
 ] as unknown as readonly AnySum[];
 
 /** The sum of a name, if there is one. */

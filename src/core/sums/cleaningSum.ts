@@ -27,7 +27,7 @@ const OVER: Record<LadderInput['finish'], SurfaceId[]> = {
   printed: ['legend-printed'],
 };
 
-export const cleaningLadderSum: Sum<LadderInput, Ladder> = {
+const cleaningLadderSum: Sum<LadderInput, Ladder> = {
   name: 'cleaning-ladder',
   title: 'Cleaning ladder',
   summary: 'What to try on a spot, gentlest first, what is ruled out and why, and where to stop.',
@@ -103,3 +103,5 @@ export const cleaningLadderSum: Sum<LadderInput, Ladder> = {
     END_WORDS[end],
   ],
 };
+
+export const CLEANING_SUMS = [cleaningLadderSum];

@@ -15,7 +15,7 @@ const lab = (label: string) =>
     .required()
     .label(label);
 
-export const colourDifference: Sum<{ a: Lab; b: Lab }, { deltaE00: number }> = {
+const colourDifference: Sum<{ a: Lab; b: Lab }, { deltaE00: number }> = {
   name: 'colour-difference',
   title: 'Colour difference',
   summary: 'How far apart two measured colours look, as CIEDE2000.',
@@ -58,3 +58,5 @@ export const yellowness: Sum<{ srgb: Srgb }, { lab: Lab; yellownessIndex: number
     `YI = 100 (1.2985 X − 1.1335 Z) / Y = ${out.yellownessIndex.toFixed(2)}`,
   ],
 };
+
+export const COLOUR_SUMS = [colourDifference, yellowness];

@@ -28,7 +28,7 @@ interface SunOutput {
 /** Joi turns ISO text into the same instant in UTC; a bare date would be midnight UTC. */
 const instant = (time: string) => new Date(time);
 
-export const sunAndUvSum: Sum<SunInput, SunOutput> = {
+const sunAndUvSum: Sum<SunInput, SunOutput> = {
   name: 'sun-and-uv',
   title: 'Sun and UV',
   summary: 'Where the sun stands, and the UV index it brings through cloud.',
@@ -71,7 +71,7 @@ interface DoseInput extends SunInput {
   transmission: number;
 }
 
-export const sunDoseSum: Sum<DoseInput, { doseUviH: number; meanUvIndex: number }> = {
+const sunDoseSum: Sum<DoseInput, { doseUviH: number; meanUvIndex: number }> = {
   name: 'sun-dose',
   title: 'Sun dose',
   summary: 'What a stretch of sun brings through film, bag or lid.',
@@ -111,7 +111,7 @@ export const sunDoseSum: Sum<DoseInput, { doseUviH: number; meanUvIndex: number 
 
 const bStar = () => Joi.number().min(-20).max(80);
 
-export const exposureForecastSum: Sum<ForecastInput, Forecast> = {
+const exposureForecastSum: Sum<ForecastInput, Forecast> = {
   name: 'exposure-forecast',
   title: 'Exposure forecast',
   summary: 'How fast a piece fades, from its own sessions, and how much more it needs.',
@@ -170,3 +170,5 @@ export const exposureForecastSum: Sum<ForecastInput, Forecast> = {
     `Less the ${input.sessions.reduce((sum, { dose }) => sum + dose, 0).toFixed(1)} given: ${out.doseToGo.median.toFixed(1)} (${out.doseToGo.low.toFixed(1)} to ${out.doseToGo.high.toFixed(1)}) to go`,
   ],
 };
+
+export const EXPOSURE_SUMS = [sunAndUvSum, sunDoseSum, exposureForecastSum];

@@ -12,7 +12,7 @@ import {
 } from '../peroxide/strength';
 import type { Sum } from './sum';
 
-export const peroxideStrengthSum: Sum<{ value: number; unit: StrengthUnit }, Strength> = {
+const peroxideStrengthSum: Sum<{ value: number; unit: StrengthUnit }, Strength> = {
   name: 'peroxide-strength',
   title: 'Peroxide strength',
   summary: 'The strength on a label in every unit that labels use.',
@@ -48,7 +48,7 @@ interface DilutionInput {
   finalVolumeL: number;
 }
 
-export const peroxideDilutionSum: Sum<DilutionInput, Dilution> = {
+const peroxideDilutionSum: Sum<DilutionInput, Dilution> = {
   name: 'peroxide-dilution',
   title: 'Peroxide dilution',
   summary: 'How much of the bottle and how much water give the bath you need.',
@@ -88,7 +88,7 @@ interface OxygenInput {
   pressureHPa: number;
 }
 
-export const oxygenReleaseSum: Sum<OxygenInput, { oxygenL: number }> = {
+const oxygenReleaseSum: Sum<OxygenInput, { oxygenL: number }> = {
   name: 'oxygen-release',
   title: 'Oxygen release',
   summary: 'Litres of oxygen a bath gives off if all of it decomposes: why nothing is ever sealed.',
@@ -123,7 +123,7 @@ interface CreamInput {
   tubeMl: number;
 }
 
-export const creamAmountSum: Sum<CreamInput, { creamMl: number; tubes: number }> = {
+const creamAmountSum: Sum<CreamInput, { creamMl: number; tubes: number }> = {
   name: 'cream-amount',
   title: 'Cream amount',
   summary: 'Peroxide cream for a surface, and how many tubes that is.',
@@ -145,3 +145,5 @@ export const creamAmountSum: Sum<CreamInput, { creamMl: number; tubes: number }>
     `${out.creamMl.toFixed(0)} / ${tubeMl} → ${out.tubes} tubes`,
   ],
 };
+
+export const PEROXIDE_SUMS = [peroxideStrengthSum, peroxideDilutionSum, oxygenReleaseSum, creamAmountSum];

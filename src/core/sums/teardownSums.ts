@@ -11,7 +11,7 @@ interface RebuildInput {
   blocks: Block[];
 }
 
-export const rebuildOrderSum: Sum<RebuildInput, RebuildOrder> = {
+const rebuildOrderSum: Sum<RebuildInput, RebuildOrder> = {
   name: 'rebuild-order',
   title: 'Rebuild order',
   summary: 'The way back: an order that keeps every block and is as near the reverse of teardown as can be.',
@@ -56,3 +56,5 @@ export const rebuildOrderSum: Sum<RebuildInput, RebuildOrder> = {
     }),
   ],
 };
+
+export const TEARDOWN_SUMS = [rebuildOrderSum];

@@ -18,7 +18,7 @@ interface TurnInput extends Place {
 const side = () => Joi.number().positive().max(3000).required().unit('mm');
 const direction = (label: string) => Joi.number().min(0).max(360).required().unit('°').label(label);
 
-export const turnPlanSum: Sum<TurnInput, TurnPlan> = {
+const turnPlanSum: Sum<TurnInput, TurnPlan> = {
   name: 'turn-plan',
   title: 'Turn plan',
   summary: 'Which way to point a piece at each turn, so that all its faces get nearly the same light.',
@@ -90,3 +90,5 @@ export const turnPlanSum: Sum<TurnInput, TurnPlan> = {
     ...out.notes,
   ],
 };
+
+export const TURN_SUMS = [turnPlanSum];

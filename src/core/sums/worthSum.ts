@@ -26,7 +26,7 @@ const figure = (label: string, { low, likely, high }: Range): Figure => ({
   range: [low, high],
 });
 
-export const worthSum: Sum<WorthInput, Worth> = {
+const worthSum: Sum<WorthInput, Worth> = {
   name: 'worth-it',
   title: 'Worth it?',
   summary: 'Price, parts and own hours against what a good one costs, with the spread of the guesses.',
@@ -64,3 +64,5 @@ export const worthSum: Sum<WorthInput, Worth> = {
     ...(out.perHour === null ? [] : [`An own hour earns about ${out.perHour.toFixed(1)}`]),
   ],
 };
+
+export const WORTH_SUMS = [worthSum];
