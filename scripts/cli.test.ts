@@ -1,6 +1,6 @@
 import { tick } from '@/work/trial';
 import { execFile } from 'node:child_process';
-import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import os from 'node:os';
 import path from 'node:path';
 import { closeDatabase } from '@/data/connection';
@@ -37,6 +37,24 @@ describe('sum', () => {
   it('reads standard input', async () => {
     const { out } = await npm('sum', ['yellowness', '-'], '{"srgb":[236,224,186]}');
     expect(JSON.parse(out)).toMatchObject({ yellownessIndex: expect.closeTo(35.11, 2) as number });
+  });
+
+  it('takes thousands in one go: a JSON a line in, one a line out in the same order, a bad one with its errors', async () => {
+    const lines = Array.from({ length: 2000 }, (_, i) => JSON.stringify({ value: (i + 1) / 100, unit: 'percentWW' }));
+    const { code, out } = await npm(
+      'sum',
+      ['peroxide-strength', '--lines'],
+      ['{"value":"x"}', '{', '', ...lines].join('\n'),
+    );
+    expect(code).toBe(0);
+    const [wrong, broken, ...rest] = out
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as { errors?: { field: string }[]; percentWW: number });
+    expect(wrong!.errors!.map(({ field }) => field)).toEqual(['value', 'unit']);
+    expect(broken!.errors).toHaveLength(1);
+    expect(rest).toHaveLength(2000);
+    for (const [i, { percentWW }] of rest.entries()) expect(percentWW).toBeCloseTo((i + 1) / 100, 9);
   });
 
   it.each([
@@ -97,6 +115,25 @@ describe('measure', () => {
     for (const field of ['lab', 'yellownessIndex', 'deltaE00', 'deltaB', 'evenness', 'blotch', 'streak', 'usedShare'])
       expect(result.regions[0]).toHaveProperty(field);
     expect(result.card).toMatchObject({ patches: 1 });
+  });
+
+  it('measures several in one go, each by its own spec, and says what is wrong with one beside the others', async () => {
+    const spec = JSON.parse(await readFile(at('spec.json'), 'utf8')) as object;
+    const lines = [
+      { photo: at('photo.jpg'), spec },
+      { photo: at('missing.jpg'), spec },
+      { photo: at('photo.jpg'), spec: at('spec.json') },
+      { photo: at('photo.jpg'), spec: at('none.json') },
+      { spec },
+    ];
+    const { code, out } = await npm('measure', ['--lines'], lines.map((line) => JSON.stringify(line)).join('\n'));
+    expect(code).toBe(0);
+    const answered = out
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as { regions?: object[]; errors?: { field: string }[] });
+    expect(answered.map(({ errors }) => errors?.[0]?.field ?? null)).toEqual([null, 'photo', null, 'spec', '']);
+    expect(answered[2]).toEqual(answered[0]);
   });
 
   it.each([

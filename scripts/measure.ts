@@ -4,30 +4,69 @@ import { evened } from '@/core/picture/flatField';
 import { measurePicture } from '@/core/picture/measure';
 import { measureSpecSchema } from '@/core/picture/spec';
 import { Refusal } from '@/core/refusal';
-import { fieldErrors, VALIDATE } from '@/core/sums/fieldErrors';
-import { warningWords } from '@/measuring/warningWords';
+import { fieldErrors, VALIDATE, type FieldError } from '@/core/sums/fieldErrors';
 import { decodePicture, inspectPicture } from '@/data/photos/decode';
+import { warningWords } from '@/measuring/warningWords';
+import { eachLine, wrongLine } from './lines';
 
-/** `npm run -s measure -- photo.jpg spec.json`: measures a photograph and prints the result as JSON. */
-async function main(): Promise<number> {
-  const [photo, specFile] = process.argv.slice(2);
-  if (!photo || !specFile) return fail('Give a photograph and a spec: npm run -s measure -- photo.jpg spec.json');
-  const spec: unknown = JSON.parse(await readFile(specFile, 'utf8'));
+/** @throws where the file cannot be read, or Refusal where it is no picture */
+async function pictureOf(file: string) {
+  const bytes = await readFile(file);
+  await inspectPicture(bytes);
+  return decodePicture(bytes);
+}
+
+/** What a photograph measures, or what is wrong with it or its spec. `folder`: where the files of the spec lie. */
+async function measured(photo: string, spec: unknown, folder: string): Promise<object | { errors: FieldError[] }> {
   const { value, error } = measureSpecSchema.validate(spec, VALIDATE);
-  if (error)
+  if (error) return { errors: fieldErrors(error) };
+  try {
+    const picture = await pictureOf(photo);
+    const flat = value.flatField === undefined ? null : await pictureOf(path.resolve(folder, value.flatField));
+    const { result } = measurePicture(flat ? evened(picture, flat) : picture, value);
+    return { ...result, warnings: result.warnings.map(warningWords) };
+  } catch (failure) {
+    if (failure instanceof Refusal) return wrongLine(failure.message, failure.field);
+    if ((failure as NodeJS.ErrnoException).code === 'ENOENT') return wrongLine((failure as Error).message, 'photo');
+    throw failure;
+  }
+}
+
+const asText = (value: unknown): string => (typeof value === 'string' ? value : '');
+
+/** One line of `--lines`: a photograph with its spec, or with the file that holds it. */
+async function measuredLine(given: unknown): Promise<object> {
+  const { photo, spec } = (given ?? {}) as { photo?: unknown; spec?: unknown };
+  if (asText(photo) === '' || spec === undefined)
+    return wrongLine(
+      'Give a photograph and a spec: {"photo":"photo.jpg","spec":{…}} or {"photo":…,"spec":"spec.json"}',
+    );
+  if (typeof spec !== 'string') return measured(asText(photo), spec, process.cwd());
+  try {
+    return await measured(asText(photo), JSON.parse(await readFile(spec, 'utf8')), path.dirname(spec));
+  } catch (failure) {
+    if (failure instanceof SyntaxError || (failure as NodeJS.ErrnoException).code === 'ENOENT')
+      return wrongLine((failure as Error).message, 'spec');
+    throw failure;
+  }
+}
+
+/**
+ * `npm run -s measure -- photo.jpg spec.json`: measures a photograph and prints the result as JSON. `--lines` reads
+ * one `{"photo","spec"}` a line from standard input and prints one result a line, or `{"errors":[…]}`.
+ */
+async function main(): Promise<number> {
+  const [photo, spec] = process.argv.slice(2);
+  if (photo === '--lines') return eachLine(measuredLine);
+  if (!photo || !spec) return fail('Give a photograph and a spec: npm run -s measure -- photo.jpg spec.json');
+  const answered = await measuredLine({ photo, spec });
+  if ('errors' in answered)
     return fail(
-      fieldErrors(error)
-        .map(({ field, message }) => `${field}: ${message}`)
+      (answered.errors as FieldError[])
+        .map(({ field, message }) => (field ? `${field}: ${message}` : message))
         .join('\n'),
     );
-  const bytes = await readFile(photo);
-  await inspectPicture(bytes);
-  const picture = await decodePicture(bytes);
-  const flat =
-    value.flatField === undefined ? null : await readFile(path.resolve(path.dirname(specFile), value.flatField));
-  if (flat) await inspectPicture(flat);
-  const { result } = measurePicture(flat ? evened(picture, await decodePicture(flat)) : picture, value);
-  process.stdout.write(`${JSON.stringify({ ...result, warnings: result.warnings.map(warningWords) })}\n`);
+  process.stdout.write(`${JSON.stringify(answered)}\n`);
   return 0;
 }
 
@@ -36,10 +75,4 @@ function fail(message: string): number {
   return 1;
 }
 
-try {
-  process.exitCode = await main();
-} catch (error) {
-  if (!(error instanceof Refusal || error instanceof SyntaxError || (error as NodeJS.ErrnoException).code === 'ENOENT'))
-    throw error;
-  process.exitCode = fail(error instanceof Refusal ? `${error.field}: ${error.message}` : (error as Error).message);
-}
+process.exitCode = await main();
