@@ -13,19 +13,19 @@ interface Within {
   system: UnitSystem;
 }
 
+/** What is short enough to stand beside another. */
+const IN_A_ROW: readonly SumField['kind'][] = ['number', 'choice', 'text'];
+
 /** The fields of a sum, made from its definition. */
 export function FieldsOf({ fields, within, system }: { fields: readonly SumField[] } & Within) {
   return (
-    <Flex direction="column" gap="4">
+    <Grid templateColumns={{ base: 'minmax(0, 1fr)', md: 'repeat(2, minmax(0, 1fr))' }} gap="4">
       {fields.map((field) => (
-        <OneField
-          key={field.name}
-          field={field}
-          name={within === '' ? field.name : `${within}.${field.name}`}
-          system={system}
-        />
+        <Box key={field.name} gridColumn={IN_A_ROW.includes(field.kind) ? undefined : '1 / -1'}>
+          <OneField field={field} name={within === '' ? field.name : `${within}.${field.name}`} system={system} />
+        </Box>
       ))}
-    </Flex>
+    </Grid>
   );
 }
 
