@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
+import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { NamedTimer } from '@/data/timers';
@@ -87,8 +88,8 @@ export function BenchTimers({ timers, more, things }: Props) {
                 )}
                 {!timer.sessionId && (
                   <Button
-                    size={'bench' as never}
-                    variant={(due && !timer.plannedTo ? 'go' : 'quiet') as never}
+                    bench
+                    look={due && !timer.plannedTo ? 'go' : 'quiet'}
                     disabled={busy}
                     onClick={() => end(timer.id)}
                   >

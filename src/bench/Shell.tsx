@@ -83,7 +83,7 @@ export function Shell({ timers, more, mark, children }: Props) {
       </a>
       <Box as="header" borderBottomWidth="1px" borderColor="lineStrong">
         <Flex maxWidth="1240px" mx="auto" px="4" align="center" gap="6" minHeight="56px">
-          <NextLink prefetch={false} href="/">
+          <NextLink prefetch={false} href="/" tabIndex={-1}>
             <Text fontFamily="heading" fontWeight="800" fontSize="26px" color="work" letterSpacing="-0.03em">
               Kvell
             </Text>

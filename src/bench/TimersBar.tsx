@@ -27,7 +27,7 @@ export function TimersBar({ timers, more }: { timers: readonly NamedTimer[]; mor
   if (timers.length === 0) return null;
   return (
     <Box as="section" aria-label="Running now" bg="sheet" borderBottomWidth="1px" borderColor="lineStrong">
-      <Flex maxWidth="1240px" mx="auto" px="4" gap="2" overflowX="auto" tabIndex={0}>
+      <Flex maxWidth="1240px" mx="auto" px="4" gap="2" overflowX="auto">
         {timers.map((timer) => (
           <TimerChip key={timer.id} timer={timer} now={now} />
         ))}

@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import type { Aim } from '@/core/intake/aim';
 import { SETTLEMENTS, SEVERITY_WORDS } from '@/core/intake/findings';
 import { proposalFor } from '@/core/intake/proposals';
@@ -109,7 +110,7 @@ function FindingWork({ finding, aim, pieces, mark, onMove }: Omit<Props, 'chosen
       <>
         <Wrong words={wrong} />
         {large}
-        <Button variant={'bare' as never} disabled={busy} onClick={() => send(() => reopenFinding(id))}>
+        <Button look="bare" disabled={busy} onClick={() => send(() => reopenFinding(id))}>
           Open it again
         </Button>
       </>
@@ -153,7 +154,7 @@ function FindingWork({ finding, aim, pieces, mark, onMove }: Omit<Props, 'chosen
       )}
       <Flex gap="4" wrap="wrap">
         {onMove && (
-          <Button variant={'bare' as never} onClick={onMove}>
+          <Button look="bare" onClick={onMove}>
             {mark ? 'Move its pin' : 'Pin it on this photograph'}
           </Button>
         )}

@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
+import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { TextBox } from '@/ui/Typed';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
@@ -178,7 +179,7 @@ function Marking({ piece, stage, photo, photos, takenAt: known, went, cardSrgb }
               <Text fontSize="15px">Photographed at: what is measured counts for then</Text>
               <TextBox type="datetime-local" value={takenAt} onChange={(event) => setTakenAt(event.target.value)} />
             </Box>
-            <Button variant={'go' as never} size={'bench' as never} width="100%" disabled={busy} onClick={keepIt}>
+            <Button look="go" bench width="100%" disabled={busy} onClick={keepIt}>
               Keep this measurement
             </Button>
             <Wrong words={wrong} />
@@ -218,7 +219,7 @@ function Marking({ piece, stage, photo, photos, takenAt: known, went, cardSrgb }
                   </Button>
                 ) : (
                   <Button
-                    variant={(has(kind) ? 'quiet' : 'go') as never}
+                    look={has(kind) ? 'quiet' : 'go'}
                     onClick={() => add(kind)}
                     aria-label={
                       kind === 'card' && has('card') ? 'One more Grey card patch' : `Put on: ${SHAPE_WORDS[kind].title}`
@@ -261,13 +262,7 @@ function Marking({ piece, stage, photo, photos, takenAt: known, went, cardSrgb }
             </Box>
           )}
           {share === null && !reading && (
-            <Button
-              variant={'go' as never}
-              size={'bench' as never}
-              width="100%"
-              disabled={!has('piece')}
-              onClick={() => measureThese(shapes)}
-            >
+            <Button look="go" bench width="100%" disabled={!has('piece')} onClick={() => measureThese(shapes)}>
               Measure
             </Button>
           )}
@@ -298,7 +293,7 @@ function CardPatchFields({
         <Text as="legend" fontSize="16px" fontWeight="650">
           Card patch {number}
         </Text>
-        <Button variant={'bare' as never} onClick={onRemove} aria-label={`Take off: card patch ${number}`}>
+        <Button look="bare" onClick={onRemove} aria-label={`Take off: card patch ${number}`}>
           Take off
         </Button>
       </Flex>

@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex } from '@chakra-ui/react';
+import { Box, Flex } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { useGesture } from '@use-gesture/react';
 import { useEffect, useRef, useState } from 'react';
 import type { Point } from '@/core/picture/picture';

@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { useState } from 'react';
 import { ABOUTS, ANSWERS, CHANGING, type Allowed } from '@/core/intake/owner';
 import { STAGE_WORDS, type Stage } from '@/core/runsheet/stages';

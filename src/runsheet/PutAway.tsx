@@ -1,6 +1,7 @@
 'use client';
 
-import { Button, Flex, Text } from '@chakra-ui/react';
+import { Flex, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { useRouter } from 'next/navigation';
 import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';

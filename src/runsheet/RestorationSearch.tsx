@@ -1,4 +1,5 @@
-import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { TextBox } from '@/ui/Typed';
 import type { Shown } from '@/data/restorations';
 import { LinkButton } from '@/ui/links';
@@ -38,7 +39,7 @@ export function RestorationSearch({ shown, words, page, pages, all }: Props) {
               style={{ minHeight: 56 }}
             />
           </Box>
-          <Button type="submit" size={'bench' as never} variant={'quiet' as never}>
+          <Button type="submit" bench look="quiet">
             Look
           </Button>
         </Flex>

@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -70,8 +71,8 @@ export function StageEnd({ restorationId, stage, state, reason, marks, main }: P
     );
   const done = (
     <Button
-      variant={(main ? 'go' : 'quiet') as never}
-      size={'bench' as never}
+      look={main ? 'go' : 'quiet'}
+      bench
       disabled={busy}
       onClick={() => mark('done')}
       flex={{ base: '1 1 100%', md: '0 0 auto' }}

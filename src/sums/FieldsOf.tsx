@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
+import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { useFieldArray, useFormContext } from 'react-hook-form';
 import type { SumField } from '@/core/sums/fields';
 import { shownUnit, type UnitSystem } from '@/core/units';

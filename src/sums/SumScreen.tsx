@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
+import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { useEffect, useState } from 'react';
 import { FormProvider, useForm, useWatch, type FieldValues } from 'react-hook-form';
 import { figured } from '@/core/colour/signed';

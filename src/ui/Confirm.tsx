@@ -1,6 +1,7 @@
 'use client';
 
-import { Button, CloseButton, Dialog, Portal } from '@chakra-ui/react';
+import { CloseButton, Dialog, Portal } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { useState } from 'react';
 
 interface Props {
@@ -29,11 +30,11 @@ export function Confirm({ trigger, title, children, yes, hazard = false, onYes }
             </Dialog.Header>
             <Dialog.Body>{children}</Dialog.Body>
             <Dialog.Footer>
-              <Button variant={'quiet' as never} onClick={() => setOpen(false)}>
+              <Button look="quiet" onClick={() => setOpen(false)}>
                 Not now
               </Button>
               <Button
-                variant={(hazard ? 'hazard' : 'go') as never}
+                look={hazard ? 'hazard' : 'go'}
                 onClick={async () => {
                   setOpen(false);
                   await onYes();

@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button } from '@chakra-ui/react';
+import { Box } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { useEffect, useState } from 'react';
 import { EmptyPlace, ScreenHead } from './layout';
 
@@ -24,7 +25,7 @@ const Fault = ({ title, todo, onTry }: Wrong & { onTry: () => void }) => (
     <ScreenHead title={title} />
     <EmptyPlace
       action={
-        <Button variant={'go' as never} size={'bench' as never} onClick={onTry}>
+        <Button look="go" bench onClick={onTry}>
           Try again
         </Button>
       }

@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Grid, GridItem, Text } from '@chakra-ui/react';
+import { Box, Flex, Grid, GridItem, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { useEffect, useRef, useState } from 'react';
 import { FormProvider, useForm, type UseFormReturn } from 'react-hook-form';
 import type { FieldError } from '@/core/sums/fieldErrors';
@@ -189,8 +190,8 @@ export function FormOf<T>({
   const button = (
     <Button
       type="submit"
-      variant={'go' as never}
-      size={(bench ? 'bench' : 'desk') as never}
+      look="go"
+      bench={bench}
       disabled={!awake}
       loading={formState.isSubmitting}
       loadingText={submit}

@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
+import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { TextBox } from './Typed';
 import { useState } from 'react';
 import {
@@ -84,7 +85,7 @@ export function FunctionTestForm({ restorationId, phase, tests, send }: Props) {
       {() => (
         <Box mb="4">
           <Flex gap="3" align="center" wrap="wrap" mb="2">
-            <Button size={'bench' as never} onClick={allWork}>
+            <Button bench onClick={allWork}>
               All of it works
             </Button>
             <Text color="soft">Then tap what does not.</Text>
@@ -98,7 +99,7 @@ export function FunctionTestForm({ restorationId, phase, tests, send }: Props) {
                     <Button
                       key={each}
                       aria-pressed={state === each}
-                      variant={(state === each ? 'go' : 'quiet') as never}
+                      look={state === each ? 'go' : 'quiet'}
                       minHeight="48px"
                       px="3"
                       onClick={() => put(item, each)}

@@ -1,6 +1,7 @@
 'use client';
 
-import { Button, Flex, Text } from '@chakra-ui/react';
+import { Flex, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { useState } from 'react';
 
 interface Thing {
@@ -53,7 +54,7 @@ export function OutOfReach({ cover, things, busy, onTap }: Props) {
           </Button>
         ))}
         {things.length > shown.length && (
-          <Button variant={'bare' as never} onClick={() => setAll(true)}>
+          <Button look="bare" onClick={() => setAll(true)}>
             {things.length - shown.length} more
           </Button>
         )}

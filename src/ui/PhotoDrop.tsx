@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { Camera, ImageUp } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
@@ -91,14 +92,10 @@ export function PhotoDrop({ restorationId, stage, pieceId, onAdded }: PhotoDropP
         />
       ) : (
         <Flex gap="3" wrap="wrap" align="center">
-          <Button
-            onClick={() => cameraRef.current?.click()}
-            display={{ base: 'inline-flex', md: 'none' }}
-            variant={'quiet' as never}
-          >
+          <Button onClick={() => cameraRef.current?.click()} display={{ base: 'inline-flex', md: 'none' }} look="quiet">
             <Camera aria-hidden /> Take a photograph
           </Button>
-          <Button onClick={open} variant={'quiet' as never}>
+          <Button onClick={open} look="quiet">
             <ImageUp aria-hidden /> Choose photographs
           </Button>
           <Text color="soft" display={{ base: 'none', md: 'block' }}>

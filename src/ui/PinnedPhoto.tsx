@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button } from '@chakra-ui/react';
+import { Box } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { useState } from 'react';
 import type { Share } from '@/core/picture/picture';
 import { photoUrl } from './photoUrl';

@@ -1,6 +1,7 @@
 'use client';
 
-import { Button, Flex, Text } from '@chakra-ui/react';
+import { Flex, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { useWho } from './useWho';
 
 /** Who is at this device; one tap, kept on the device. Nothing where the workshop has one name or none. */
@@ -15,7 +16,7 @@ export function WhoPart({ people }: { people: readonly string[] }) {
           key={name}
           aria-pressed={name === who}
           onClick={() => choose(name === who ? '' : name)}
-          variant={(name === who ? 'go' : 'quiet') as never}
+          look={name === who ? 'go' : 'quiet'}
         >
           {name}
         </Button>

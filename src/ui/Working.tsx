@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 
 /** Work that takes longer than half a second: how far, and a way to stop it. */
 export function Working({
@@ -21,7 +22,7 @@ export function Working({
           {percent !== undefined && ` ${percent} %`}
         </Text>
         {onStop && (
-          <Button variant={'quiet' as never} onClick={onStop}>
+          <Button look="quiet" onClick={onStop}>
             Stop
           </Button>
         )}

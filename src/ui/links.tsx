@@ -1,6 +1,7 @@
 'use client';
 
-import { Button, Link as PlainLink, type ButtonProps } from '@chakra-ui/react';
+import { Link as PlainLink, type ButtonProps } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import NextLink from 'next/link';
 
 interface Props extends Pick<ButtonProps, 'width' | 'alignSelf' | 'flexShrink'> {
@@ -14,7 +15,7 @@ interface Props extends Pick<ButtonProps, 'width' | 'alignSelf' | 'flexShrink'> 
 /** A link that looks like a button: the one main action of a screen is `go`. */
 export function LinkButton({ href, children, look = 'quiet', bench = false, label, ...rest }: Props) {
   return (
-    <Button asChild variant={look as never} size={(bench ? 'bench' : 'desk') as never} {...rest}>
+    <Button asChild look={look} bench={bench} {...rest}>
       {/* Only the one main way on is fetched before somebody takes it. */}
       <NextLink href={href} aria-label={label} {...(look !== 'go' && { prefetch: false })}>
         {children}

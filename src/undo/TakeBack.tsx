@@ -1,6 +1,6 @@
 'use client';
 
-import { Button } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import type { ComponentProps } from 'react';
 import type { FieldError } from '@/core/sums/fieldErrors';
 import { Wrong } from '@/ui/Wrong';
@@ -26,7 +26,7 @@ export function TakeBack({ children, label, act, done, width, quiet = false }: P
       <Button
         aria-label={label}
         disabled={busy}
-        {...(quiet && { variant: 'bare' as never })}
+        look={quiet ? 'bare' : 'quiet'}
         {...(width !== undefined && { width })}
         onClick={() => takeBack(act, done)}
       >

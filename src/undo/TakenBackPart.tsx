@@ -1,6 +1,7 @@
 'use client';
 
-import { Button, Flex, Text } from '@chakra-ui/react';
+import { Flex, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { showTime } from '@/core/runsheet/time';
 import type { TakenBack } from '@/data/rows';
 import { Fold } from '@/ui/Fold';

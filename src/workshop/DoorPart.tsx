@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { Fold } from '@/ui/Fold';
 import { say } from '@/ui/toast';
@@ -55,7 +56,7 @@ export function DoorPart({ hasPassphrase, open, onLan, places }: Props) {
       )}
       <Flex gap="3" wrap="wrap" mb="3">
         <Button
-          variant={(open ? 'quiet' : 'go') as never}
+          look={open ? 'quiet' : 'go'}
           role="switch"
           aria-checked={open}
           loading={busy}

@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
+import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import type { ObstacleRow } from '@/data/rows';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { SkyRing } from '@/ui/SkyRing';

@@ -1,6 +1,7 @@
 'use client';
 
-import { Button, Flex, Text } from '@chakra-ui/react';
+import { Flex, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import type { Person } from '@/data/rows';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { useSend } from '@/ui/useSend';
@@ -20,7 +21,7 @@ export function PeoplePart({ people }: { people: readonly Person[] }) {
         <Flex key={id} align="center" justify="space-between" borderTopWidth="1px" borderColor="line" py="1">
           <Text>{name}</Text>
           <Button
-            variant={'bare' as never}
+            look="bare"
             aria-label={`Take off the list: ${name}`}
             disabled={busy}
             onClick={() => send(() => removeName(id))}

@@ -1,6 +1,7 @@
 'use client';
 
-import { Button, Flex } from '@chakra-ui/react';
+import { Flex } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { LocateFixed } from 'lucide-react';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';

@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
+import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { JOINTS } from '@/core/teardown/joints';
 import { holeDepth, lotWords, outstanding } from '@/core/teardown/lots';
 import type { ConnectionRow, LotRow, RemovalStep } from '@/data/rows';
@@ -71,13 +72,7 @@ export function StepOn({ step, lots, connections, early, size, people, stillOff 
                 <b>{JOINTS[kind].title}</b>: {way}
               </Text>
               {tickedAt === null ? (
-                <Button
-                  size={'bench' as never}
-                  width="100%"
-                  mt="2"
-                  disabled={busy}
-                  onClick={() => send(() => tickJoined(id))}
-                >
+                <Button bench width="100%" mt="2" disabled={busy} onClick={() => send(() => tickJoined(id))}>
                   Connected this way round
                 </Button>
               ) : (
@@ -98,8 +93,8 @@ export function StepOn({ step, lots, connections, early, size, people, stillOff 
       </Grid>
       <MainAction>
         <Button
-          variant={'go' as never}
-          size={'bench' as never}
+          look="go"
+          bench
           flex="1"
           loading={busy}
           loadingText="It is on"
@@ -141,11 +136,11 @@ function LotOn({ lot, box, busy, send }: LotProps) {
       {left > 0 && (
         <>
           <Flex gap="3" mt="2">
-            <Button size={'bench' as never} flex="1" disabled={busy} onClick={() => put(left)}>
+            <Button bench flex="1" disabled={busy} onClick={() => put(left)}>
               All {left} in
             </Button>
             {left > 1 && (
-              <Button size={'bench' as never} disabled={busy} onClick={() => put(1)}>
+              <Button bench disabled={busy} onClick={() => put(1)}>
                 One in
               </Button>
             )}

@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { Check } from 'lucide-react';
 import dynamic from 'next/dynamic';
 import type { RebuildOrder } from '@/core/teardown/rebuildOrder';
@@ -63,7 +64,11 @@ export function WayBack({ steps, blocks, way }: Props) {
                 <>
                   <Check aria-label="on" size={22} />
                   <Confirm
-                    trigger={<Button disabled={busy}>Off again</Button>}
+                    trigger={
+                      <Button disabled={busy} aria-label={`Off again: ${step.name}`}>
+                        Off again
+                      </Button>
+                    }
                     title={`Take “${step.name}” off again?`}
                     yes="Off again"
                     onYes={() => send(() => takeStepOffAgain({ stepId: step.id, words: '' }))}

@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import type { BlockRow, RemovalStep } from '@/data/rows';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { EmptyPlace, Part } from '@/ui/layout';

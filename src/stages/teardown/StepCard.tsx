@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
+import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import dynamic from 'next/dynamic';
 import { JOINTS, WAY_ROUND } from '@/core/teardown/joints';
 import { isSameKind, lotWords } from '@/core/teardown/lots';
@@ -83,7 +84,7 @@ export function StepCard({ step, lots, connections, lastLot, trays, size, pieces
             <Button
               width="100%"
               mb="3"
-              size={'bench' as never}
+              bench
               whiteSpace="normal"
               height="auto"
               py="3"
@@ -144,7 +145,7 @@ export function StepCard({ step, lots, connections, lastLot, trays, size, pieces
           )}
           {step.onAt === null && (
             <Confirm
-              trigger={<Button variant={'bare' as never}>Take this step back</Button>}
+              trigger={<Button look="bare">Take this step back</Button>}
               title={`“${step.name}” did not come off?`}
               yes="Take it back"
               onYes={() => send(() => removeStep(step.id))}

@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { useState } from 'react';
 import { showMinutes } from '@/core/runsheet/time';
 import { Cautions } from '@/ui/Cautions';
@@ -48,7 +49,7 @@ function IntoBath({ restorationId, bath: { ways, pieces } }: { restorationId: st
           <Button
             key={id}
             aria-pressed={agent === id}
-            variant={(agent === id ? 'go' : 'quiet') as never}
+            look={agent === id ? 'go' : 'quiet'}
             onClick={() => setAgent(id)}
           >
             {title}
@@ -88,8 +89,8 @@ function IntoBath({ restorationId, bath: { ways, pieces } }: { restorationId: st
       <Wrong words={wrong} />
       <MainAction>
         <Button
-          variant={'go' as never}
-          size={'bench' as never}
+          look="go"
+          bench
           flex="1"
           whiteSpace="normal"
           height="auto"
@@ -163,8 +164,8 @@ function OutOfBath({ restorationId, running }: { restorationId: string; running:
       <Wrong words={wrong} />
       <MainAction>
         <Button
-          variant={'go' as never}
-          size={'bench' as never}
+          look="go"
+          bench
           flex="1"
           loading={busy}
           onClick={() =>

@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Text } from '@chakra-ui/react';
+import { Box, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { useState } from 'react';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { PhotoUpload } from '@/ui/PhotoUpload';
@@ -44,7 +45,7 @@ export function HarmForm({
           return answer;
         }}
       />
-      <Button variant={'bare' as never} onClick={onBack}>
+      <Button look="bare" onClick={onBack}>
         It was nothing
       </Button>
     </Box>

@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Grid, Text } from '@chakra-ui/react';
+import { Box, Grid, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { OUTCOMES, type Outcome } from '@/core/cleaning/outcomes';
@@ -63,8 +64,8 @@ function Ready({ pass }: { pass: PassView }) {
       <Wrong words={wrong} />
       <MainAction>
         <Button
-          variant={'go' as never}
-          size={'bench' as never}
+          look="go"
+          bench
           flex="1"
           loading={busy}
           onClick={() =>
@@ -119,8 +120,8 @@ function Running({ pass, restorationId }: { pass: PassView; restorationId: strin
               {OUTCOMES.map((outcome) => (
                 <Button
                   key={outcome}
-                  size={'bench' as never}
-                  variant={'quiet' as never}
+                  bench
+                  look="quiet"
                   {...(outcome === 'harmed' && { color: 'hazard', borderColor: 'hazard' })}
                   disabled={busy}
                   aria-label={`${WORDS[outcome]}: ${name}`}

@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Grid, Text } from '@chakra-ui/react';
+import { Box, Grid, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { useState } from 'react';
 import { useSend } from '@/ui/useSend';
 import { Worked } from '@/ui/Worked';

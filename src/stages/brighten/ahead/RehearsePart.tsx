@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
+import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { useState } from 'react';
 import { showMinutes, showTime } from '@/core/runsheet/time';
 import { AnswerForm, options } from '@/ui/AnswerForm';
@@ -141,7 +142,7 @@ function Exercises({ timeZone }: { timeZone: string }) {
             {asked.windows.map(({ start, durationMin, cloudPercent }, i) => (
               <Button
                 key={start}
-                size={'bench' as never}
+                bench
                 height="auto"
                 py="3"
                 whiteSpace="normal"

@@ -1,7 +1,8 @@
 'use client';
 
 import { assumed, assumedLine } from '@/core/assumptions/assumptions';
-import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
+import { Box, Flex, Heading, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import type { Advice } from '@/core/choice/advice';
@@ -104,7 +105,7 @@ export function AdviceBox({
         {treatment && !needsMeasuring && (
           <Confirm
             trigger={
-              <Button variant={'bare' as never} disabled={busy}>
+              <Button look="bare" disabled={busy}>
                 End its brightening
               </Button>
             }

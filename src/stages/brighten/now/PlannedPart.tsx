@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { SCHOOL } from '@/core/session/schools';
 import { SKY_WORDS, type SkyKnown } from '@/core/sun/skyKnown';
 import { showTime } from '@/core/runsheet/time';

@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
+import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { useRouter } from 'next/navigation';
 import { HOTTEST_BATH_C } from '@/core/fade/dose';
 import type { Warmth } from '@/core/session/warmth';
@@ -119,8 +120,8 @@ export function RunningExposure({
             </Text>
             <Flex gap="2" wrap="wrap">
               <Button
-                variant={'go' as never}
-                size={'bench' as never}
+                look="go"
+                bench
                 onClick={() => turn(recoat)}
                 disabled={busy || !timer}
                 width={{ base: '100%', md: 'auto' }}
@@ -128,7 +129,7 @@ export function RunningExposure({
                 {recoat ? 'Turned, fresh coat on' : 'Turn done'}
               </Button>
               {recoat && (
-                <Button size={'bench' as never} disabled={busy || !timer} onClick={() => turn(false)}>
+                <Button bench disabled={busy || !timer} onClick={() => turn(false)}>
                   Turned only
                 </Button>
               )}

@@ -1,6 +1,7 @@
 'use client';
 
-import { Button, Flex, Text } from '@chakra-ui/react';
+import { Flex, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { useRouter } from 'next/navigation';
 import type { Timer } from '@/data/rows';
 import { showSpan, useNow } from '@/ui/clock';
@@ -47,7 +48,7 @@ export function TendPart({ timers }: { timers: readonly Timer[] }) {
               {atTheBell}
             </Text>
             <Button
-              size={'bench' as never}
+              bench
               disabled={busy || !nextReminderAt}
               onClick={() => tended(id)}
               width={{ base: '100%', md: 'auto' }}

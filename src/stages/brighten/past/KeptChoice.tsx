@@ -1,6 +1,7 @@
 'use client';
 
-import { Button, Flex, Text } from '@chakra-ui/react';
+import { Flex, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { useSend } from '@/ui/useSend';
 import { say } from '@/ui/toast';
 import { Wrong } from '@/ui/Wrong';
@@ -17,7 +18,7 @@ export function KeptChoice({ pieceId, storage }: { pieceId: string; storage: 'da
           <Button
             key={where}
             aria-pressed={storage === where}
-            variant={(storage === where ? 'go' : 'quiet') as never}
+            look={storage === where ? 'go' : 'quiet'}
             disabled={busy}
             onClick={() =>
               send(

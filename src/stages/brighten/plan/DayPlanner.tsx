@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { useDrag } from '@use-gesture/react';
 import { addDays, format, parse } from 'date-fns';
 import { useRef } from 'react';

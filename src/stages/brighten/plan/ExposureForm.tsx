@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
@@ -233,7 +234,7 @@ export function ExposureForm({
             ) : (
               before
             )}
-            <Button asChild variant={'bare' as never}>
+            <Button asChild look="bare">
               <a href={cardHref(piece, withIds, form.getValues())} target="_blank" rel="noreferrer">
                 Session card for the wall (PDF)
               </a>

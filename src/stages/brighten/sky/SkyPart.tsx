@@ -1,6 +1,7 @@
 'use client';
 
-import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { addDays } from 'date-fns';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
@@ -93,12 +94,7 @@ export function SkyPart({ place, timeZone }: Props) {
     <Box>
       <Flex gap="2" wrap="wrap" role="group" aria-label="Day" mb="3">
         {Array.from({ length: DAYS }, (_, i) => (
-          <Button
-            key={i}
-            aria-pressed={day === i}
-            variant={(day === i ? 'go' : 'quiet') as never}
-            onClick={() => setDay(i)}
-          >
+          <Button key={i} aria-pressed={day === i} look={day === i ? 'go' : 'quiet'} onClick={() => setDay(i)}>
             {i === 0 ? 'Today' : showTime(addDays(today, i).toISOString(), timeZone, 'EEE d')}
           </Button>
         ))}

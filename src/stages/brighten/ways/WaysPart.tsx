@@ -1,6 +1,7 @@
 import { assumedLine } from '@/core/assumptions/assumptions';
 import { waysAssume } from '@/core/assumptions/ofSchools';
-import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react';
+import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import { Button } from '@/ui/Button';
 import { TextBox } from '@/ui/Typed';
 import type { Way } from '@/core/choice/compare';
 import { viewHref } from '@/core/runsheet/views';
