@@ -1,7 +1,7 @@
 import { Button as Plain, type ButtonProps } from '@chakra-ui/react';
 
 /** How an action looks: the one main one of a screen, any other, one that does harm, one in running text. */
-export type Look = 'go' | 'quiet' | 'hazard' | 'bare';
+type Look = 'go' | 'quiet' | 'hazard' | 'bare';
 
 interface Props extends Omit<ButtonProps, 'variant' | 'size'> {
   look?: Look;

@@ -33,7 +33,7 @@ const colourDifference: Sum<{ a: Lab; b: Lab }, { deltaE00: number }> = {
   ],
 };
 
-export const yellowness: Sum<{ srgb: Srgb }, { lab: Lab; yellownessIndex: number }> = {
+const yellowness: Sum<{ srgb: Srgb }, { lab: Lab; yellownessIndex: number }> = {
   name: 'yellowness',
   title: 'Yellowness',
   summary: 'L*a*b* and yellowness index of an sRGB colour.',
