@@ -39,17 +39,17 @@ const timer = (given: Partial<NamedTimer>): NamedTimer => ({
 
 it('counts with the sky of the day, and says what a clear one would bring', async () => {
   expect(await wordsAt('06:00', skyOf(0))).toMatch(
-    /^UV index up to 12\.\d under an invented sky\. Worth putting plastic out from 0\d:\d\d to 1\d:\d\d\.$/,
+    /^UV index up to 14\.\d under an invented sky\. Worth putting plastic out from 0\d:\d\d to 1\d:\d\d\.$/,
   );
   expect(await wordsAt('06:00', skyOf(0.9))).toMatch(
-    /^UV index up to 5\.\d under an invented sky \(12\.\d were it clear\)\. Worth/,
+    /^UV index up to 8\.\d under an invented sky \(14\.\d were it clear\)\. Worth/,
   );
 });
 
 it('after sunset looks at the day to come, and at nobody else’s', async () => {
   const evening = await sunToday(WORKSHOP, [], skyOf(0), new Date('2026-06-22T00:30:00Z'));
   expect(evening!.words).toMatch(
-    /^Tomorrow: UV index up to 12\.\d under an invented sky\. Worth putting plastic out from 0\d/,
+    /^Tomorrow: UV index up to 14\.\d under an invented sky\. Worth putting plastic out from 0\d/,
   );
   expect(Date.parse(evening!.day.samples[0]!.time)).toBeGreaterThan(Date.parse('2026-06-22T00:30:00Z'));
   expect(evening!.worth!.from > evening!.day.samples[0]!.time).toBe(true);
@@ -69,7 +69,7 @@ it('says that the sky is invented until somebody looks, and which part of it sti
 it('names the longest stretch that is left, and says when there is none', async () => {
   // Grey but for the afternoon from 13:00 to 15:00 of its clock, two hours behind UTC.
   const afternoon = skyOf(1, { 15: 0, 16: 0 });
-  const north = { ...WORKSHOP, latitude: 60 };
+  const north = { ...WORKSHOP, latitude: 64 };
   expect(await wordsAt('12:00', afternoon, north)).toContain('Worth putting plastic out from 13:00 to 14:50.');
   expect(await wordsAt('16:10', afternoon, north)).toContain('The best of it is over for today.');
   const winter = { ...WORKSHOP, latitude: -50 };
@@ -81,9 +81,14 @@ it('names the longest stretch that is left, and says when there is none', async 
 
 it('shows how the highest index comes about, figure by figure', async () => {
   const { working, day } = (await sunToday({ ...WORKSHOP, altitudeM: 500 }, [], skyOf(0.5), at('12:00')))!;
-  const [, height, clear] = /sin\(([\d.]+)°\).* = ([\d.]+)/.exec(working[0]!.how)!;
-  expect(12.5 * Math.sin((Number(height) * Math.PI) / 180) ** 2.42 * 1.03).toBeCloseTo(Number(clear), 1);
-  expect(working[1]!.how).toMatch(/0\.50\^3\.4.* = /);
+  const [, height, ozone, clear] = /sin\(([\d.]+)°\).*\((\d+)\/300\).* = ([\d.]+); .*Van Heuklon/.exec(
+    working[0]!.how,
+  )!;
+  const asIs = 12.5 * Math.sin((Number(height) * Math.PI) / 180) ** 2.42 * 1.03 * (Number(ozone) / 300) ** -1.23;
+  expect(asIs).toBeCloseTo(Number(clear), 0);
+  const stated = (await sunToday({ ...WORKSHOP, ozoneDU: 300 }, [], skyOf(0), at('12:00')))!;
+  expect(stated.working[0]!.how).toMatch(/\(300\/300\).*as the workshop states it/);
+  expect(working[1]!.how).toMatch(/0\.60 × 0\.50\^3\.08.* = /);
   expect(working[1]!.how).toContain(`= ${day.highestUvIndex.toFixed(1)}`);
   expect((await sunToday({ ...WORKSHOP, latitude: -85 }, [], skyOf(0), at('12:00')))!.working).toEqual([]);
 });

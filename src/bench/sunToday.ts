@@ -1,3 +1,5 @@
+import { placeOf } from '@/data/workshop';
+import { ozoneAt } from '@/core/sun/ozone';
 import { assumed, assumedLine } from '@/core/assumptions/assumptions';
 import { cloudAt, type CloudHour, type SkySource } from '@/core/session/sessions';
 import { dayAround, showTime } from '@/core/runsheet/time';
@@ -37,9 +39,9 @@ export async function sunToday(
   sky: SkySource,
   now: Date,
 ): Promise<SunToday | null> {
-  const { latitude, longitude, altitudeM, timeZone } = workshop;
-  if (latitude === null || longitude === null) return null;
-  const place = { latitude, longitude, altitudeM };
+  const { timeZone } = workshop;
+  const place = placeOf(workshop);
+  if (!place) return null;
   const dayOf = async (within: Date) => {
     const { start, hours } = dayAround(within, timeZone);
     const clouds = await sky(place, start, hours);
@@ -69,7 +71,7 @@ export async function sunToday(
     bars,
     worth: worthStretch(day.samples, from),
     words: `${isOver ? 'Tomorrow: ' : ''}${sunWords(day, known, timeZone, from)}`,
-    working: sunWorking(day, altitudeM, clouds, known, timeZone),
+    working: sunWorking(day, place, clouds, known, timeZone),
   };
 }
 
@@ -82,7 +84,7 @@ function skyLeft({ samples }: SunDay, clouds: readonly CloudHour[], now: Date): 
 
 function sunWorking(
   { kind, samples }: SunDay,
-  altitudeM: number,
+  place: Place,
   clouds: readonly CloudHour[],
   known: SkyKnown,
   timeZone: string,
@@ -92,14 +94,15 @@ function sunWorking(
     sample.uvIndex > best.uvIndex ? sample : best,
   );
   const cloud = cloudAt(clouds, new Date(time));
+  const { altitudeM = 0, ozoneDU = ozoneAt(place.latitude, place.longitude, new Date(time)) } = place;
   return [
     {
       what: `Clear sky at ${showTime(time, timeZone, 'HH:mm')}`,
-      how: `12.5 × sin(${elevationDeg.toFixed(1)}°)^2.42 × (1 + 0.06 × ${(altitudeM / 1000).toFixed(2)} km) = ${uvIndexClear.toFixed(1)}, ozone taken as 300 DU`,
+      how: `12.5 × sin(${elevationDeg.toFixed(1)}°)^2.42 × (1 + 0.06 × ${(altitudeM / 1000).toFixed(2)} km) × (${Math.round(ozoneDU)}/300)^−1.23 = ${uvIndexClear.toFixed(1)}; the ozone is ${place.ozoneDU === undefined ? 'that of the latitude and the day, Van Heuklon (1979)' : 'as the workshop states it'}`,
     },
     {
       what: `Under ${SKY_HERE[known]}`,
-      how: `× (1 − 0.75 × ${cloud.toFixed(2)}^3.4), the share of the sky that is covered in that hour, = ${uvIndex.toFixed(1)}`,
+      how: `× (1 − ${(1 - assumed('UV under a closed sky')).toFixed(2)} × ${cloud.toFixed(2)}^3.08), the share of the sky that is covered in that hour, = ${uvIndex.toFixed(1)}`,
     },
     assumedLine(['worth putting out', 'worth the setting up']),
     {

@@ -1,5 +1,6 @@
 import type { ObstacleRow, Workshop } from './rows';
 import { findRow, findRows } from './table';
+import type { Place } from '@/core/sun/day';
 import { everyDay } from '@/core/runsheet/hours';
 
 export const ONLY = 'workshop';
@@ -11,6 +12,7 @@ export const NEW_WORKSHOP: Workshop = {
   latitude: null,
   longitude: null,
   altitudeM: 0,
+  ozoneDU: null,
   timeZone: 'UTC',
   units: 'metric',
   currency: 'EUR',
@@ -22,6 +24,12 @@ export const NEW_WORKSHOP: Workshop = {
 /** The workshop's settings. */
 export async function getWorkshop(): Promise<Workshop> {
   return (await findRow('workshop', ONLY)) ?? NEW_WORKSHOP;
+}
+
+/** Where the sun is worked out for; `null` as long as nobody has said where the workshop stands. */
+export function placeOf({ latitude, longitude, altitudeM, ozoneDU }: Workshop): Place | null {
+  if (latitude === null || longitude === null) return null;
+  return { latitude, longitude, altitudeM, ...(ozoneDU !== null && { ozoneDU }) };
 }
 
 /** What stands in the sun's way, from the north clockwise. */

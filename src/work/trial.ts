@@ -31,6 +31,7 @@ export const TRIAL_WORKSHOP: Omit<Workshop, 'id'> = {
   latitude: 14.6,
   longitude: -30,
   altitudeM: 0,
+  ozoneDU: null,
   timeZone: 'Etc/GMT+2',
   units: 'metric',
   currency: 'EUR',

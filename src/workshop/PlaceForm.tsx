@@ -18,6 +18,15 @@ const FIELDS: readonly FieldDef[] = [
   { name: 'latitude', label: 'Latitude', kind: 'number', unit: '°', third: true, hint: 'North positive' },
   { name: 'longitude', label: 'Longitude', kind: 'number', unit: '°', third: true, hint: 'East positive' },
   { name: 'altitudeM', label: 'Altitude', kind: 'number', unit: 'm', third: true },
+  {
+    name: 'ozoneDU',
+    label: 'Ozone column',
+    kind: 'number',
+    unit: 'DU',
+    half: true,
+    optional: true,
+    hint: 'Empty: by latitude and season',
+  },
   { name: 'timeZone', label: 'Time zone', half: true, hint: 'Like Europe/Stockholm' },
   { name: 'name', label: 'Name of the workshop', half: true },
   {

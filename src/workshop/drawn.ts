@@ -5,11 +5,21 @@ import type { Workshop } from '@/data/rows';
 const text = (value: number | null) => (value === null ? '' : String(value));
 
 /** What the form of the place is drawn with. */
-export const workshopDrawn = ({ name, latitude, longitude, altitudeM, timeZone, units, currency }: Workshop) => ({
+export const workshopDrawn = ({
+  name,
+  latitude,
+  longitude,
+  altitudeM,
+  ozoneDU,
+  timeZone,
+  units,
+  currency,
+}: Workshop) => ({
   name,
   latitude: text(latitude),
   longitude: text(longitude),
   altitudeM: text(altitudeM),
+  ozoneDU: text(ozoneDU),
   timeZone,
   units,
   currency,

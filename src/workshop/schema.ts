@@ -28,6 +28,7 @@ export const placeSchema = Joi.object<PlaceForm>({
   latitude: Joi.number().min(-90).max(90).empty('').default(null).allow(null).label('Latitude'),
   longitude: Joi.number().min(-180).max(180).empty('').default(null).allow(null).label('Longitude'),
   altitudeM: Joi.number().min(-400).max(6000).empty('').default(0).label('Altitude'),
+  ozoneDU: Joi.number().min(100).max(600).empty('').default(null).allow(null).label('Ozone column'),
   timeZone: timeZoneSchema,
   units: Joi.string()
     .valid(...UNIT_SYSTEMS)

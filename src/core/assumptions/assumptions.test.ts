@@ -18,6 +18,7 @@ import { agedStrength } from '../peroxide/agedBottle';
 import { agedSince, type Bottle } from '../peroxide/bottle';
 import { isOneColour, isSeveralParts, judge } from '../face/verdict';
 import type { SunSample } from '../sun/day';
+import { cloudTransmission } from '../sun/uvIndex';
 import { worthStretch } from '../sun/worthStretch';
 import { bellTime, everyDay } from '../runsheet/hours';
 import { ASSUMPTIONS, assumed, STANDINGS, type AssumptionName } from './assumptions';
@@ -292,7 +293,7 @@ const CASES: Record<AssumptionName, Case> = {
   'worth moving': {
     decides: 'whether a planned window is moved to a clearer day',
     of: () =>
-      windowNow({ place: LID.place!, shading: [], hours: HOURS, clouds: greyBut(2, 0.82), transmission: 1 }, HOURS[0]!)
+      windowNow({ place: LID.place!, shading: [], hours: HOURS, clouds: greyBut(2, 0.9), transmission: 1 }, HOURS[0]!)
         .better !== null,
     is: true,
     other: 1.9,
@@ -302,6 +303,12 @@ const CASES: Record<AssumptionName, Case> = {
     of: () => noDoseGate({ driver: 'sun' }, 0.18).length,
     is: 1,
     other: 0.16,
+  },
+  'UV under a closed sky': {
+    decides: 'whether a high sun behind a closed sky is worth it',
+    of: () => worthStretch(weak(5.2 * cloudTransmission(1)), NOW) !== null,
+    is: true,
+    other: 0.36,
   },
   'worth putting out': {
     decides: 'whether a weak afternoon is worth it',

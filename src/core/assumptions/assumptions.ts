@@ -75,6 +75,13 @@ export const ASSUMPTIONS = {
   'worth moving': a(1.5, 'times the dose', 'A planned window is moved only for', 'convention'),
   'next to no dose': a(0.2, 'UVI·h', 'A session that brings less is asked about before it begins', 'convention'),
   'worth putting out': a(2, 'UV index', 'Sun is worth putting plastic out from', 'convention'),
+  'UV under a closed sky': a(
+    0.4,
+    'of that of a clear one',
+    'A closed sky lets through of the ultraviolet',
+    'handbook',
+    'Between 30 and 50 % by measurements at the ground; the middle.',
+  ),
   'worth the setting up': a(1, 'h', 'Sun is worth the setting up where it lasts', 'convention'),
   'a spot in front': a(90, 'min', 'A plain spot in front is worth', 'convention'),
   'a spot underneath': a(25, 'min', 'A plain spot underneath is worth', 'convention'),

@@ -71,7 +71,9 @@ function quarters(
     const sun = sunAndUv(place, middle, cloud);
     found.push({
       at,
-      dose: (sun.uvIndex * lightPast(shading, sky, sun, diffuseShare(cloud)) * transmission * STEP_MIN) / 60,
+      dose:
+        (sun.uvIndex * lightPast(shading, sky, sun, diffuseShare(sun.elevationDeg, cloud)) * transmission * STEP_MIN) /
+        60,
     });
   }
   return found;

@@ -89,7 +89,7 @@ interface Light {
 
 function lightAt({ place, cloudFraction, shading }: TurnPlanInput, time: Date, sky: number): Light {
   const { elevationDeg, azimuthDeg, uvIndex } = sunAndUv(place, time, cloudFraction);
-  const share = diffuseShare(cloudFraction);
+  const share = diffuseShare(elevationDeg, cloudFraction);
   const beam = isShaded(shading, azimuthDeg, elevationDeg)
     ? 0
     : (uvIndex * (1 - share)) / Math.sin(Math.max(LOWEST_SUN_DEG, elevationDeg) * RAD);

@@ -1,7 +1,6 @@
 import type { Place } from '../sun/day';
 import { lightPast, skyShare, type Obstacle } from '../sun/horizon';
 import { sunPosition } from '../sun/position';
-import { cloudTransmission } from '../sun/uvIndex';
 import type { Band } from '../fade/forecast';
 import { HOTTEST_BATH_C } from '../fade/dose';
 import type { School } from './schools';
@@ -36,7 +35,7 @@ const RAD = Math.PI / 180;
 export function sunOnGround(elevationDeg: number, cloudFraction: number): number {
   const sine = Math.sin(elevationDeg * RAD);
   if (sine <= 0) return 0;
-  return 1098 * sine * Math.exp(-0.057 / sine) * cloudTransmission(cloudFraction);
+  return 1098 * sine * Math.exp(-0.057 / sine) * (1 - 0.75 * cloudFraction ** 3.4);
 }
 
 export interface WarmthInput {

@@ -42,7 +42,7 @@ const sunAndUvSum: Sum<SunInput, SunOutput> = {
     return { elevationDeg, azimuthDeg, uvIndexClear, uvIndex };
   },
   source:
-    'Sun position by the suncalc library; clear sky 12.5 · sin(h)^2.42 · (ozone/300)^−1.23 (Madronich 2007), +6 % per km; clouds × (1 − 0.75 n^3.4) after Kasten and Czeplak.',
+    'Sun position by the suncalc library; clear sky 12.5 · sin(h)^2.42 · (ozone/300)^−1.23 (Madronich 2007), +6 % per km; clouds × (1 − 0.6 n^3.08), 40 % of the ultraviolet under a closed sky.',
   example: {
     latitude: 57.7,
     longitude: 18.3,
@@ -62,7 +62,7 @@ const sunAndUvSum: Sum<SunInput, SunOutput> = {
     out.elevationDeg > 0
       ? `12.5 × sin(${out.elevationDeg.toFixed(2)}°)^2.42 × (${input.ozoneDU}/300)^−1.23 × (1 + 0.06 × ${input.altitudeM / 1000}) = ${out.uvIndexClear.toFixed(2)}`
       : 'The sun is at or under the horizon: no UV.',
-    `× (1 − 0.75 × ${input.cloudFraction}^3.4) = × ${cloudTransmission(input.cloudFraction).toFixed(3)} → ${out.uvIndex.toFixed(2)}`,
+    `× (1 − 0.6 × ${input.cloudFraction}^3.08) = × ${cloudTransmission(input.cloudFraction).toFixed(3)} → ${out.uvIndex.toFixed(2)}`,
   ],
 };
 

@@ -59,7 +59,7 @@ const turnPlanSum: Sum<TurnInput, TurnPlan> = {
   compute: ({ piece, start, latitude, longitude, ozoneDU, altitudeM, ...rest }) =>
     turnPlan({ ...rest, ...piece, place: { latitude, longitude, ozoneDU, altitudeM }, start: new Date(start) }),
   source:
-    'Each face gets beam · max(0, n·s) + diffuse · (1 + cos tilt)/2; half of the clear-sky UV is diffuse, all of it when overcast. Poses by exchange of one turn at a time from many starts.',
+    'Each face gets beam · max(0, n·s) + diffuse · (1 + cos tilt)/2; about half of the clear-sky UV is diffuse with a high sun, more with a low one, all of it when overcast. Poses by exchange of one turn at a time from many starts.',
   example: {
     latitude: 50,
     longitude: 10,

@@ -1,13 +1,18 @@
 import { lightPast, skyShare, type Obstacle } from './horizon';
 import { sunPosition } from './position';
-import { cloudTransmission, diffuseShare, USUAL_OZONE_DU, uvIndexClear } from './uvIndex';
+import { ozoneAt } from './ozone';
+import { cloudTransmission, diffuseShare, uvIndexClear } from './uvIndex';
 
 export interface Place {
   latitude: number;
   longitude: number;
   altitudeM?: number;
+  /** As it was stated; else that of the latitude and the day. */
   ozoneDU?: number;
 }
+
+/** Where no sun is asked for, a place is asked for all the same. */
+export const NOWHERE: Place = { latitude: 0, longitude: 0 };
 
 export interface SunSample {
   /** ISO 8601, UTC. */
@@ -23,7 +28,8 @@ const MINUTE_MS = 60_000;
 /** Sun and UV index at one instant. `cloudFraction` 0 to 1. */
 export function sunAndUv(place: Place, time: Date, cloudFraction = 0): SunSample {
   const { elevationDeg, azimuthDeg } = sunPosition(time, place.latitude, place.longitude);
-  const clear = uvIndexClear(elevationDeg, place.ozoneDU ?? USUAL_OZONE_DU, place.altitudeM ?? 0);
+  const ozoneDU = place.ozoneDU ?? ozoneAt(place.latitude, place.longitude, time);
+  const clear = uvIndexClear(elevationDeg, ozoneDU, place.altitudeM ?? 0);
   return {
     time: time.toISOString(),
     elevationDeg,
@@ -75,7 +81,9 @@ export function sunDose(
     const weight = i === 0 || i === 2 * pairs ? 1 : i % 2 === 1 ? 4 : 2;
     const sun = sunAndUv(place, new Date(start.getTime() + i * stepMs), cloudFraction);
     weighted +=
-      weight * sun.uvIndex * (shading.length === 0 ? 1 : lightPast(shading, sky, sun, diffuseShare(cloudFraction)));
+      weight *
+      sun.uvIndex *
+      (shading.length === 0 ? 1 : lightPast(shading, sky, sun, diffuseShare(sun.elevationDeg, cloudFraction)));
   }
   return (weighted * transmission * stepMs) / 3 / 3_600_000;
 }

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { sunAndUv, sunDay, sunDose } from './day';
 import { sunPosition } from './position';
-import { cloudTransmission, uvIndexClear } from './uvIndex';
+import { ozoneAt } from './ozone';
+import { cloudTransmission, diffuseShare, uvIndexClear } from './uvIndex';
 
 const PORT = { latitude: 14.6, longitude: -30.2 };
 
@@ -9,6 +10,40 @@ describe('published values', () => {
   it('UV index', () => {
     expect(uvIndexClear(60)).toBeCloseTo(8.83, 2);
     expect(uvIndexClear(30, 320, 500) * cloudTransmission(0.5)).toBeCloseTo(2.06, 2);
+  });
+
+  it('ozone by latitude and day: most in the northern spring, least over the tropics, never under 260 DU', () => {
+    const at = (latitude: number, date: string) => ozoneAt(latitude, 15, new Date(`${date}T12:00:00Z`));
+    expect(at(60, '2026-04-01')).toBeGreaterThan(at(60, '2026-10-01') + 50);
+    expect(at(-45, '2026-10-01')).toBeGreaterThan(at(-45, '2026-04-01') + 25);
+    for (const date of ['2026-01-15', '2026-04-15', '2026-07-15', '2026-10-15'])
+      for (let latitude = -90; latitude <= 90; latitude += 5) {
+        expect(at(latitude, date)).toBeGreaterThanOrEqual(260);
+        expect(at(latitude, date)).toBeLessThan(460);
+      }
+    // By the formula of the paper, by hand: 235 + (150 + 40 sin(0.9865 (172 − 30)) + 20 sin(3 (15 + 20))) sin²(1.28 · 50).
+    expect(at(50, '2026-06-21')).toBeCloseTo(235 + (150 + 40 * 0.6421 + 20 * 0.9659) * 0.8078, 0);
+  });
+
+  it('a place counts with its own ozone where it was stated, else with that of latitude and day', () => {
+    const [time, place] = [new Date('2026-04-01T11:00:00Z'), { latitude: 60, longitude: 15 }];
+    const clear = (ozoneDU?: number) => sunAndUv({ ...place, ...(ozoneDU && { ozoneDU }) }, time).uvIndexClear;
+    expect(clear()).toBeCloseTo(clear(ozoneAt(60, 15, time)), 9);
+    expect(clear()).toBeLessThan(0.75 * clear(300));
+  });
+
+  it('a low sun, or a covered one, sends its ultraviolet from the whole sky', () => {
+    expect(diffuseShare(60, 0)).toBeCloseTo(0.5, 2);
+    expect(diffuseShare(30, 0)).toBeCloseTo(0.7, 2);
+    expect(diffuseShare(15, 0)).toBeGreaterThan(0.88);
+    expect([diffuseShare(60, 1), diffuseShare(0, 0), diffuseShare(-5, 0)]).toEqual([1, 1, 1]);
+    for (let h = 1; h < 90; h++) expect(diffuseShare(h + 1, 0.3)).toBeLessThan(diffuseShare(h, 0.3));
+  });
+
+  it('a closed sky lets through between 30 and 50 % of the ultraviolet', () => {
+    expect(cloudTransmission(1)).toBeGreaterThan(0.3);
+    expect(cloudTransmission(1)).toBeLessThan(0.5);
+    expect(cloudTransmission(0)).toBe(1);
   });
 
   it('sun position of 2003-10-17 at 39.742476, −105.1786', () => {

@@ -17,4 +17,6 @@ export const LATER: readonly Migration[] = [
       WHERE json_valid(result) AND json_type(result, '$.warnings') = 'array'`,
     ],
   },
+  /** The ozone column can be stated where it is known. */
+  { name: '0017-ozone', statements: ['ALTER TABLE workshop ADD COLUMN ozoneDU REAL'] },
 ];

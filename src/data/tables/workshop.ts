@@ -37,6 +37,8 @@ export const WORKSHOP_TABLES = {
       latitude: orNull(real(-90, 90)),
       longitude: orNull(real(-180, 180)),
       altitudeM: real(-500, 9000),
+      /** Ozone column as it was stated, DU; `null`: by latitude and day. */
+      ozoneDU: orNull(real(100, 600)),
       timeZone: text(),
       units: choice(UNIT_SYSTEMS),
       currency: text(),

@@ -1,3 +1,4 @@
+import { NOWHERE } from '@/core/sun/day';
 import { MINUTE_MS, endOf } from './times';
 import { doseUnit, sessionDose } from '@/core/fade/dose';
 import { Refusal } from '@/core/refusal';
@@ -6,7 +7,7 @@ import { inTransaction } from '@/data/connection';
 import { endRun } from '../run';
 import type { Session } from '@/data/rows';
 import { changeRow, findRows, needRow } from '@/data/table';
-import { getWorkshop, listObstacles } from '@/data/workshop';
+import { getWorkshop, listObstacles, placeOf } from '@/data/workshop';
 
 /** How it really ended. */
 export interface RealEnd {
@@ -27,15 +28,16 @@ export async function doseOf(
   school: School,
   { startedAt, endedAt, cloudFraction, temperatureC, lampMwPerCm2 }: Real,
 ): Promise<{ minutes: number; dose: number }> {
-  const [{ latitude, longitude, altitudeM }, shading] = await Promise.all([getWorkshop(), listObstacles()]);
-  if (school.driver === 'sun' && (latitude === null || longitude === null))
+  const [workshop, shading] = await Promise.all([getWorkshop(), listObstacles()]);
+  const place = placeOf(workshop);
+  if (school.driver === 'sun' && !place)
     throw new Refusal(
       'endedAt',
       'The workshop has no place yet, so the sun’s dose cannot be worked out. Set the place under Workshop.',
     );
   const minutes = Math.max(0, Math.round((Date.parse(endedAt) - Date.parse(startedAt)) / MINUTE_MS));
   const dose = sessionDose(school, {
-    place: { latitude: latitude ?? 0, longitude: longitude ?? 0, altitudeM },
+    place: place ?? NOWHERE,
     start: new Date(startedAt),
     durationMin: minutes,
     cloudFraction,

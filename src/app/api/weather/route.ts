@@ -1,6 +1,6 @@
 import { insideOnly } from '@/edge/entered';
 import Joi from 'joi';
-import { getWorkshop } from '@/data/workshop';
+import { getWorkshop, placeOf } from '@/data/workshop';
 import { answer } from '@/edge/answer';
 import { Refusal } from '@/core/refusal';
 import { sky } from '../../sky';
@@ -24,19 +24,18 @@ export const GET = insideOnly(async (request: Request): Promise<Response> => {
   const given = Object.fromEntries(new URL(request.url).searchParams);
   const answered = await answer(askedSchema, given, async ({ from, hours, latitude, longitude }) => {
     const workshop = await getWorkshop();
-    const place = { latitude: latitude ?? workshop.latitude, longitude: longitude ?? workshop.longitude };
-    if (place.latitude === null || place.longitude === null)
+    const place =
+      latitude === undefined || longitude === undefined
+        ? placeOf(workshop)
+        : { latitude, longitude, altitudeM: workshop.altitudeM };
+    if (!place)
       throw new Refusal(
         'latitude',
         'The workshop has no place yet. Set it under Workshop, or ask with latitude and longitude.',
       );
     return {
-      place,
-      hours: await sky(
-        { latitude: place.latitude, longitude: place.longitude, altitudeM: workshop.altitudeM },
-        from,
-        hours,
-      ),
+      place: { latitude: place.latitude, longitude: place.longitude },
+      hours: await sky(place, from, hours),
     };
   });
   return answered.ok ? Response.json(answered.value) : Response.json({ errors: answered.errors }, { status: 400 });

@@ -10,7 +10,7 @@ import { Refusal } from '@/core/refusal';
 import { dayAround, fromLocalField } from '@/core/runsheet/time';
 import { exercisesDone, keepAnswer } from '@/data/exercises';
 import { findPiece } from '@/data/pieces';
-import { getWorkshop } from '@/data/workshop';
+import { getWorkshop, placeOf } from '@/data/workshop';
 import { historyOf, yellowOf } from '../history';
 import { fieldUrl, lookOf } from '../look';
 import { pooledFor } from '../pooled';
@@ -50,13 +50,14 @@ async function faceUrl({ columns, rows, values }: Field): Promise<string> {
 }
 
 async function placeOfWorkshop() {
-  const { latitude, longitude, altitudeM, timeZone } = await getWorkshop();
-  if (latitude === null || longitude === null)
+  const workshop = await getWorkshop();
+  const place = placeOf(workshop);
+  if (!place)
     throw new Refusal(
       'start',
       'The workshop has no place yet, so there is no sun to rehearse with. Set it under Workshop.',
     );
-  return { place: { latitude, longitude, altitudeM }, timeZone };
+  return { place, timeZone: workshop.timeZone };
 }
 
 /**

@@ -2,19 +2,20 @@ import { SCHOOL } from '@/core/session/schools';
 import type { Turn } from '@/core/session/turnPlan';
 import { warmthInSun, type Warmth } from '@/core/session/warmth';
 import type { Piece } from '@/data/rows';
-import { getWorkshop, listObstacles } from '@/data/workshop';
+import { getWorkshop, listObstacles, placeOf } from '@/data/workshop';
 import type { PieceHistory } from '../history';
 import { LEAN_DEG, turnsOf } from '../sky/turnsOf';
 
 /** How warm what lies in the sun gets, with what was read; `null` for what lies elsewhere, and without a place. */
 export async function warmthOfRunning({ running, treatments }: PieceHistory): Promise<Warmth | null> {
   const school = SCHOOL[treatments.find(({ id }) => id === running?.treatmentId)?.school ?? 'vapour'];
-  const [{ latitude, longitude, altitudeM }, shading] = await Promise.all([getWorkshop(), listObstacles()]);
-  if (!running || school.driver !== 'sun' || latitude === null || longitude === null) return null;
+  const [workshop, shading] = await Promise.all([getWorkshop(), listObstacles()]);
+  const place = placeOf(workshop);
+  if (!running || school.driver !== 'sun' || !place) return null;
   const { startedAt, plannedMin, cloudFraction, temperatureC, readings } = running;
   return warmthInSun({
     school,
-    place: { latitude, longitude, altitudeM },
+    place,
     shading,
     start: new Date(startedAt),
     durationMin: plannedMin,

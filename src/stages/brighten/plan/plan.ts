@@ -9,12 +9,12 @@ import { peroxideStrength } from '@/core/peroxide/strength';
 import { Refusal } from '@/core/refusal';
 import { dayAround, fromLocalField } from '@/core/runsheet/time';
 import { skyKnown, SKY_WORDS } from '@/core/sun/skyKnown';
-import { sunDay, type SunDay } from '@/core/sun/day';
+import { sunDay, type SunDay, NOWHERE } from '@/core/sun/day';
 import { wayWentOn } from '@/data/learntRates';
 import { findPieces } from '@/data/pieces';
 import type { Piece, Workshop } from '@/data/rows';
 import { findStock, type Shelved } from '@/data/stock';
-import { getWorkshop, listObstacles } from '@/data/workshop';
+import { getWorkshop, listObstacles, placeOf } from '@/data/workshop';
 import { answer, type Answer } from '@/edge/answer';
 import { bathOf, type FilledTub } from './bath';
 import { sessionCardPdf } from './cardPdf';
@@ -86,7 +86,7 @@ export async function workOut(form: PlanForm): Promise<Worked> {
   const bath = await bathOf(form, pieces, workshop.units);
   const [past, obstacles, histories] = await Promise.all([pastPieces(piece), listObstacles(), historiesOf(pieces)]);
   const pooled = pooledFrom(past, school, piece.plastic);
-  const place = { latitude: workshop.latitude ?? 0, longitude: workshop.longitude ?? 0, altitudeM: workshop.altitudeM };
+  const place = placeOf(workshop) ?? NOWHERE;
   // This way on this plastic: tried on another piece, or on this one before.
   const gates = await Promise.all(
     pieces.map(async (each) => ({
@@ -167,11 +167,11 @@ export interface PlanView {
 /** The plan as its page shows it. */
 export async function planView(form: PlanForm): Promise<PlanView> {
   const { plan: worked, gates, bath, warmth, workshop, windowStart, others } = await workOut(form);
-  const { latitude, longitude, altitudeM, timeZone } = workshop;
-  if (SCHOOL[form.school].driver !== 'sun' || latitude === null || longitude === null)
+  const place = placeOf(workshop);
+  if (SCHOOL[form.school].driver !== 'sun' || !place)
     return { plan: worked, gates, bath, warmth: null, day: null, windowStart, others };
-  const { start, hours } = dayAround(new Date(windowStart), timeZone);
-  const day = sunDay({ latitude, longitude, altitudeM }, start, hours, form.cloudPercent / 100);
+  const { start, hours } = dayAround(new Date(windowStart), workshop.timeZone);
+  const day = sunDay(place, start, hours, form.cloudPercent / 100);
   return { plan: worked, gates, bath, warmth, day, windowStart, others };
 }
 
@@ -179,11 +179,11 @@ export async function planView(form: PlanForm): Promise<PlanView> {
 export async function skyWords(
   { school, cloudPercent, durationMin }: Pick<PlanForm, 'school' | 'cloudPercent' | 'durationMin'>,
   windowStart: string,
-  { latitude, longitude, altitudeM }: Workshop,
+  workshop: Workshop,
   sky: SkySource,
 ): Promise<string> {
-  if (SCHOOL[school].driver !== 'sun' || latitude === null || longitude === null) return '';
-  const place = { latitude, longitude, altitudeM };
+  const place = placeOf(workshop);
+  if (SCHOOL[school].driver !== 'sun' || !place) return '';
   const window = { from: new Date(windowStart), to: new Date(Date.parse(windowStart) + durationMin * MINUTE_MS) };
   const clouds = await sky(place, window.from, Math.ceil(durationMin / 60) + 1);
   const even = evenCloud({ place, shading: await listObstacles(), clouds }, window);

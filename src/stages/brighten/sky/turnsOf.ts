@@ -5,7 +5,7 @@ import type { PieceSize } from '@/core/size';
 import { sunDay, type SunSample } from '@/core/sun/day';
 import type { Obstacle } from '@/core/sun/horizon';
 import type { Piece } from '@/data/rows';
-import { getWorkshop, listObstacles } from '@/data/workshop';
+import { getWorkshop, listObstacles, placeOf } from '@/data/workshop';
 
 /** Most people prop an edge up against a brick; a bag or a bath lies flat. */
 export const LEAN_DEG = 60;
@@ -27,16 +27,16 @@ export async function turnsOf(
   { tag, lengthMm, widthMm, heightMm }: Piece,
   session: Pick<TurnPlanInput, 'start' | 'durationMin' | 'turnEveryMin' | 'leanDeg' | 'cloudFraction'>,
 ): Promise<TurnView> {
-  const [{ latitude, longitude, altitudeM, timeZone }, obstacles] = await Promise.all([getWorkshop(), listObstacles()]);
-  if (latitude === null || longitude === null)
+  const [workshop, obstacles] = await Promise.all([getWorkshop(), listObstacles()]);
+  const place = placeOf(workshop);
+  if (!place)
     throw new Refusal('start', 'The workshop has no place yet, so there is no sun to turn to. Set it under Workshop.');
   if (lengthMm === null || widthMm === null || heightMm === null)
     throw new Refusal(
       'pieceId',
       `Give ${tag} its length, width and height on its page; the turns follow from its faces.`,
     );
-  const place = { latitude, longitude, altitudeM };
   const plan = turnPlan({ ...session, place, shading: obstacles, lengthMm, widthMm, heightMm });
-  const { start, hours } = dayAround(session.start, timeZone);
+  const { start, hours } = dayAround(session.start, workshop.timeZone);
   return { plan, course: sunDay(place, start, hours).samples, obstacles, size: { lengthMm, widthMm } };
 }

@@ -14,7 +14,7 @@ import { findingsOf } from '@/data/findings';
 import { findRestoration } from '@/data/restorations';
 import type { LearntRate, Piece, TubRow, Workshop } from '@/data/rows';
 import { listStock, type Shelved } from '@/data/stock';
-import { getWorkshop, listObstacles } from '@/data/workshop';
+import { getWorkshop, listObstacles, placeOf } from '@/data/workshop';
 import { factsOf } from '../facts';
 import { yellowOf, type PieceHistory } from '../history';
 import { pooledFrom } from '../pooled';
@@ -82,8 +82,8 @@ export async function waysFor(
     findingsOf(piece.restorationId),
   ]);
   const pooled = new Map(SCHOOLS.map((id) => [id, pooledFrom(past, SCHOOL[id], piece.plastic)] as const));
-  const { latitude, longitude, altitudeM, timeZone, hours, lampMwPerCm2 } = workshop;
-  const place = latitude === null || longitude === null ? null : { latitude, longitude, altitudeM };
+  const { timeZone, hours, lampMwPerCm2 } = workshop;
+  const place = placeOf(workshop);
   const clouds = place ? await sky(place, now, 24 * DAYS) : [];
   const comparison = compareWays({
     piece: {
