@@ -1,7 +1,10 @@
-import type { TubRow } from './rows';
+import type { OwnSurfaceRow, TubRow } from './rows';
 import { findRows } from './table';
 import type { OwnKnowledge } from '@/core/cleaning/ladder';
 import { Op } from 'sequelize';
+
+/** Surfaces that this workshop added. */
+export const ownSurfaces = (): Promise<OwnSurfaceRow[]> => findRows('own_surfaces', {}, [['addedAt', 'ASC']]);
 
 /** What this workshop has seen, forbidden and does not own. */
 export async function ownKnowledge(): Promise<OwnKnowledge> {
@@ -10,7 +13,7 @@ export async function ownKnowledge(): Promise<OwnKnowledge> {
     findRows('own_verdicts', {}, [['rowid', 'ASC']]),
     findRows('agents_off', {}),
     findRows('own_agents', {}, [['addedAt', 'ASC']]),
-    findRows('own_surfaces', {}, [['addedAt', 'ASC']]),
+    ownSurfaces(),
   ]);
   return { tried, verdicts, off: off.map(({ id }) => id), agents, surfaces };
 }

@@ -78,6 +78,7 @@ const LID: CompareInput = {
     painted: false,
     clear: false,
     brittle: false,
+    spared: [],
     marks: [],
   },
   ...{

@@ -30,6 +30,7 @@ const LID: CompareInput = {
     painted: false,
     clear: false,
     brittle: false,
+    spared: [],
     marks: [],
   },
   aim: 'presentable',

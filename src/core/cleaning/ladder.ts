@@ -4,7 +4,7 @@ import type { Severity } from '../intake/findings';
 import { agentIds, agentOf, type AgentId, type OwnAgent } from '../materials/agents';
 import { CARRIERS, type Family } from '../materials/families';
 import { inSentence } from '../materials/inSentence';
-import { mixture } from '../materials/mixing';
+import { mixture, type Mixture } from '../materials/mixing';
 import { chanceOf, type Chance, type Tried } from './outcomes';
 import { WEAR_MIN } from '../materials/roughness';
 import { soilOf, type SoilId } from './soils';
@@ -238,9 +238,14 @@ function placed(kept: readonly Candidate[], i: number, { agents }: OwnKnowledge)
   const others =
     level.length > 1 ? `; ${ordinal(level.indexOf(kept[i]!))} of ${counted(level.length)} equally gentle` : '';
   return {
-    between: meets?.together === 'rinse between' ? `Rinse first. ${meets.reason}` : null,
+    between: meets ? betweenWords(meets) : null,
     why: `About ${Math.round(here.minutesToSuccess)} min until clean${others}.${kept[i]!.merit > 0 ? '' : ' Hardly worth it by itself: it stands here because what follows is dangerous to you.'}${learnt}`,
   };
+}
+
+function betweenWords({ together, reason }: Mixture): string | null {
+  if (together === 'rinse between') return `Rinse first. ${reason}`;
+  return together === 'air between' ? `Air first. ${reason}` : null;
 }
 
 const counted = (n: number) => ['', 'one', 'two', 'three', 'four', 'five'][n] ?? String(n);

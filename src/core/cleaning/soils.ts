@@ -315,8 +315,8 @@ const SOILS = {
     },
   },
   'alkaline-leak': {
-    title: 'Leak of an alkaline cell',
-    looks: 'White or blue-green crust by the contacts.',
+    title: 'Leak of an alkaline cell or a capacitor',
+    looks: 'White or blue-green crust by the contacts; brown and smelling of fish by a capacitor.',
     harms: true,
     caution:
       'Leaked batteries are caustic: gloves and goggles, crust wiped up damp and never brushed dry, nothing under current.',
@@ -325,8 +325,8 @@ const SOILS = {
     chance: { 'water-wipe': 0.15, vinegar: 0.8, 'citric-acid': 0.75, isopropyl: 0.15, 'glass-fibre-pen': 0.6 },
   },
   'acid-leak': {
-    title: 'Leak of an acid cell or capacitor',
-    looks: 'Brown, wet or crystalline; smells of fish or vinegar.',
+    title: 'Leak of an acid cell',
+    looks: 'Brown, wet or crystalline; smells sharp, of vinegar.',
     harms: true,
     caution: 'It eats skin and metal: gloves and goggles, wiped up damp and never brushed dry, nothing under current.',
     gear: 'gloves, goggles',

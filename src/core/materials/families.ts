@@ -26,6 +26,7 @@ export const FAMILIES = {
   polish: 'Polish with the finest grain.',
   micro: 'Melamine foam: a fine abrasive.',
   abrasive: 'Paste or pad with grain.',
+  chalk: 'Chalk, and bleach in many a tube of it.',
   sanding: 'Wet sanding.',
   fibre: 'Glass-fibre pen.',
   wire: 'Wire brush or steel wool.',

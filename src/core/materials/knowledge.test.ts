@@ -186,6 +186,13 @@ describe('what may never meet', () => {
     ['acetone', 'oxygen-soak', 'never together'],
     ['hydrochloric-acid', 'sugar-soap', 'never together'],
     ['vinegar', 'kitchen-degreaser', 'rinse between'],
+    ['vinegar', 'soda-paste', 'never together'],
+    ['soda-paste', 'descaler', 'never together'],
+    ['cream-cleanser', 'vinegar', 'never together'],
+    ['cream-cleanser', 'chlorine-bleach', 'never together'],
+    ['melamine', 'chlorine-bleach', 'never together'],
+    ['warm-air', 'isopropyl', 'air between'],
+    ['penetrating-oil', 'warm-air', 'air between'],
     ['penetrating-oil', 'isopropyl', 'fine'],
     ['soap-soak', 'isopropyl', 'fine'],
   ] as const)('%s and %s: %s', (a, b, together) => expect(mixture(a, b).together).toBe(together));
@@ -195,6 +202,8 @@ describe('what may never meet', () => {
     expect(refusedBeside('Vinegar', agentOf('vinegar').families, [peroxide])).toMatch(
       /^Vinegar does not come to a bench where the exposure of K1 is open\. Acid and peroxide/,
     );
+    const solvent = { name: 'isopropyl on K2', families: agentOf('isopropyl').families };
+    expect(refusedBeside('Warm air', agentOf('warm-air').families, [solvent])).toMatch(/fumes catch fire/);
     expect(refusedBeside('Dish soap', agentOf('soap-soak').families, [peroxide])).toBeNull();
     expect(mixtureOf(['air'], ['chlorine']).together).toBe('fine');
   });

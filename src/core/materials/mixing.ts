@@ -1,7 +1,8 @@
 import { agentOf, type AgentId, type OwnAgent } from './agents';
 import type { Family } from './families';
 
-type Together = 'fine' | 'rinse between' | 'never together';
+/** `air between`: the fumes of one are gone before the other comes, and never both on one bench. */
+type Together = 'fine' | 'rinse between' | 'air between' | 'never together';
 
 export interface Mixture {
   together: Together;
@@ -17,6 +18,7 @@ interface Rule {
 
 const ACIDS = ['weakAcid', 'midAcid', 'strongAcid'] as const;
 const ALKALIS = ['mildAlkali', 'alkali'] as const;
+/** What evaporates from them catches fire. */
 const SOLVENTS = ['alcohol', 'alcoholMild', 'volatile', 'citrus', 'spirit', 'ketone', 'oil'] as const;
 
 /** What must not meet, the worst first. The first rule that fits decides. */
@@ -53,6 +55,36 @@ const RULES: readonly Rule[] = [
     reason: 'Acetone and peroxide make an explosive.',
   },
   { one: ['strongAcid'], other: ALKALIS, together: 'never together', reason: 'Strong acid and alkali boil and spit.' },
+  {
+    one: ['mildAlkali'],
+    other: ACIDS,
+    together: 'never together',
+    reason: 'Soda and acid foam up and undo each other: neither cleans any more.',
+  },
+  {
+    one: ['chalk'],
+    other: ACIDS,
+    together: 'never together',
+    reason: 'Chalk foams up in acid, and many cream cleansers hold bleach, which makes poison gas with it.',
+  },
+  {
+    one: ['chalk'],
+    other: ['chlorine'],
+    together: 'never together',
+    reason: 'Many cream cleansers hold bleach, others ammonia: never one on top of the other.',
+  },
+  {
+    one: ['micro'],
+    other: ['chlorine'],
+    together: 'never together',
+    reason: 'Melamine foam and bleach give off a gas that burns eyes and lungs.',
+  },
+  {
+    one: ['warmth'],
+    other: SOLVENTS,
+    together: 'air between',
+    reason: 'Their fumes catch fire: wipe it off, let it dry and air the room before anything hot comes near.',
+  },
   {
     one: ['peroxide'],
     other: SOLVENTS,
@@ -127,7 +159,7 @@ export interface Open {
 export function refusedBeside(name: string, families: readonly Family[], open: readonly Open[]): string | null {
   for (const other of open) {
     const { together, reason } = mixtureOf(families, other.families);
-    if (together === 'never together')
+    if (together === 'never together' || together === 'air between')
       return `${name} does not come to a bench where ${other.name} is open. ${reason} End that first, rinse, and air the room.`;
   }
   return null;

@@ -31,6 +31,7 @@ const TEXTURE_TEST = {
   polish: 'Shines the texture.',
   micro: 'A fine abrasive: shines the texture when pressed.',
   abrasive: 'Takes a trace of plastic; light strokes, in all directions.',
+  chalk: 'Takes a trace of plastic; light strokes, in all directions.',
   sanding: 'Last thing but acid: light, wet, and only on the spot.',
   scraper: 'Flat, and never with a corner.',
 } as const satisfies Reasons;
@@ -94,6 +95,7 @@ const SURFACES = {
       ...PLASTIC_NEVER,
       micro: 'Leaves a dull patch in gloss.',
       abrasive: 'Gloss does not come back.',
+      chalk: 'Gloss does not come back.',
       sanding: 'Gloss does not come back.',
       strongAcid: 'Etches the gloss.',
       citrus: 'Dulls the gloss.',
@@ -157,6 +159,7 @@ const SURFACES = {
       polish: 'Leaves a film in print.',
       micro: 'Takes the print on it.',
       abrasive: 'Dulls it.',
+      chalk: 'Dulls it.',
       midAcid: 'Short, and away from plugs.',
       peroxide: 'That is work for Brighten; plugs stay out.',
       scraper: 'Flat.',
@@ -200,6 +203,7 @@ const SURFACES = {
       citrus: 'Crazes it.',
       volatile: 'Crazes it.',
       abrasive: 'Scratches that stay.',
+      chalk: 'Scratches that stay.',
       sanding: 'Scratches that stay.',
     },
   },
@@ -232,6 +236,7 @@ const SURFACES = {
       rub: 'Scratches that stay.',
       micro: 'Dulls it for good.',
       abrasive: 'Dulls it for good.',
+      chalk: 'Dulls it for good.',
       sanding: 'Dulls it for good.',
       scraper: 'Scratches that stay.',
     },
@@ -265,6 +270,7 @@ const SURFACES = {
       warmth: 'Blisters.',
       rub: 'Goes through the coat.',
       abrasive: 'Goes through the coat.',
+      chalk: 'Goes through the coat.',
       sanding: 'Goes through the coat.',
       scraper: 'Lifts the coat.',
     },
@@ -298,6 +304,7 @@ const SURFACES = {
       rub: 'Wears through.',
       micro: 'Wears through.',
       abrasive: 'Wears through.',
+      chalk: 'Wears through.',
       sanding: 'Wears through.',
       scraper: 'Lifts it.',
     },
@@ -330,6 +337,7 @@ const SURFACES = {
       polish: 'Rubs the print off.',
       micro: 'Rubs the print off.',
       abrasive: 'Rubs the print off.',
+      chalk: 'Rubs the print off.',
       sanding: 'Rubs the print off.',
       scraper: 'Lifts the print.',
     },
@@ -357,6 +365,7 @@ const SURFACES = {
       midAcid: 'Changes the dye.',
       strongAcid: 'Changes the dye.',
       abrasive: 'Goes through the dye.',
+      chalk: 'Goes through the dye.',
       sanding: 'Goes through the dye.',
       scraper: 'Scratches show at once on a cap.',
     },
@@ -424,6 +433,7 @@ const SURFACES = {
       polish: 'Tears.',
       micro: 'Tears.',
       abrasive: 'Tears.',
+      chalk: 'Tears.',
       sanding: 'Tears.',
       fibre: 'Tears.',
       wire: 'Tears.',
@@ -463,6 +473,7 @@ const SURFACES = {
       rub: 'Rubs its print off.',
       micro: 'Rubs its print off.',
       abrasive: 'Scratches that stay.',
+      chalk: 'Scratches that stay.',
       sanding: 'Scratches that stay.',
       fibre: 'Scratches that stay.',
       wire: 'Scratches that stay.',
@@ -494,6 +505,7 @@ const SURFACES = {
       polish: 'Leaves grease.',
       micro: 'Tears it.',
       abrasive: 'Tears it.',
+      chalk: 'Tears it.',
       sanding: 'Tears it.',
       fibre: 'Tears it.',
       wire: 'Tears it.',
@@ -534,6 +546,7 @@ const SURFACES = {
       polish: 'Takes the carbon.',
       micro: 'Takes the carbon.',
       abrasive: 'Takes the carbon.',
+      chalk: 'Takes the carbon.',
       sanding: 'Takes the carbon.',
       fibre: 'Takes the carbon.',
       wire: 'Takes the carbon.',
@@ -574,6 +587,7 @@ const SURFACES = {
       polish: 'Takes the tracks.',
       micro: 'Takes the tracks.',
       abrasive: 'Takes the tracks.',
+      chalk: 'Takes the tracks.',
       sanding: 'Takes the tracks.',
       fibre: 'Takes the tracks.',
       wire: 'Takes the tracks.',
@@ -613,6 +627,7 @@ const SURFACES = {
       polish: 'Leaves grit.',
       micro: 'Leaves crumbs and takes print.',
       abrasive: 'Leaves grit that conducts or scratches.',
+      chalk: 'Leaves grit that conducts or scratches.',
       sanding: 'Takes traces.',
       wire: 'Leaves hairs that short.',
       scraper: 'Tears parts off.',
@@ -638,6 +653,7 @@ const SURFACES = {
       polish: 'Wipe off whole.',
       micro: 'Dry and oil at once.',
       abrasive: 'Dry and oil at once.',
+      chalk: 'Dry and oil at once.',
       sanding: 'Dry and oil at once.',
       fibre: 'Where the contact is small.',
       blade: 'For glue only.',
@@ -676,6 +692,7 @@ const SURFACES = {
       ketone: 'Nothing on it is worth it.',
       micro: 'Wears the zinc off.',
       abrasive: 'Wears the zinc off.',
+      chalk: 'Wears the zinc off.',
       sanding: 'Wears the zinc off.',
       fibre: 'Wears the zinc off.',
       wire: 'Wears the zinc off.',
@@ -708,6 +725,7 @@ const SURFACES = {
       chlorine: 'Eats it.',
       ketone: 'Takes lacquer and print.',
       abrasive: 'Scratches that stay.',
+      chalk: 'Scratches that stay.',
       sanding: 'Takes the anodised skin.',
       fibre: 'Scratches that stay.',
       wire: 'Scratches, and steel left in it rusts.',
@@ -743,6 +761,7 @@ const SURFACES = {
       rub: 'Goes through the coat.',
       micro: 'Melamine foam takes paint.',
       abrasive: 'Goes through the coat.',
+      chalk: 'Goes through the coat.',
       sanding: 'Goes through the coat.',
       fibre: 'Goes through the coat.',
       wire: 'Goes through the coat.',
@@ -783,6 +802,7 @@ const SURFACES = {
       ketone: 'Dissolves lacquer.',
       micro: 'Goes through the lacquer.',
       abrasive: 'Goes through the lacquer.',
+      chalk: 'Goes through the lacquer.',
       sanding: 'Goes through the lacquer and the veneer.',
       fibre: 'Leaves splinters.',
       wire: 'Tears the grain, and its steel stains.',
@@ -802,6 +822,7 @@ const SURFACES = {
       rub: 'Takes the shiny skin off, which helps it grip.',
       micro: 'Takes the shiny skin off.',
       abrasive: 'Takes the shiny skin off.',
+      chalk: 'Takes the shiny skin off.',
       sanding: 'Takes the shiny skin off.',
       scraper: 'Flat.',
     },
@@ -848,6 +869,7 @@ const SURFACES = {
       polish: SCRATCHES,
       micro: SCRATCHES,
       abrasive: SCRATCHES,
+      chalk: SCRATCHES,
       sanding: SCRATCHES,
       fibre: SCRATCHES,
       wire: SCRATCHES,
@@ -882,6 +904,7 @@ const SURFACES = {
       polish: 'Takes the coating.',
       micro: 'Takes the coating.',
       abrasive: SCRATCHES,
+      chalk: SCRATCHES,
       sanding: SCRATCHES,
       fibre: SCRATCHES,
       wire: SCRATCHES,
@@ -902,6 +925,20 @@ export interface OwnSurface {
   title: string;
   like: KnownSurfaceId;
 }
+
+/**
+ * Surfaces that peroxide must not get to, each with its reason.
+ *
+ * @example sparedFromPeroxide(['abs-textured', 'plated-plastic']).map(({ title }) => title) // ['Plated plastic']
+ */
+export const sparedFromPeroxide = (
+  surfaces: readonly SurfaceId[],
+  own: readonly OwnSurface[] = [],
+): { id: SurfaceId; title: string; why: string }[] =>
+  surfaces.flatMap((id) => {
+    const { title, never } = surfaceOf(id, own);
+    return never.peroxide === undefined ? [] : [{ id, title, why: never.peroxide }];
+  });
 
 /** Every surface: the data set's first, then the workshop's own. */
 export const surfaceIds = (own: readonly OwnSurface[] = []): SurfaceId[] => [

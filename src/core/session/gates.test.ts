@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { gatesLeft, gatesOf, tendingOf } from './gates';
+import { sparedFromPeroxide } from '../materials/surfaces';
+import { gatesLeft, gatesOf, tendingOf, type PieceFacts } from './gates';
 import { SCHOOL, SCHOOLS } from './schools';
 
 const plain = {
@@ -9,6 +10,7 @@ const plain = {
   painted: false,
   clear: false,
   brittle: false,
+  spared: [],
   marks: [] as string[],
 };
 
@@ -17,13 +19,23 @@ it('a plain piece of a plastic that came through before has nothing before its s
 });
 
 it('labels, paint, windows, print and brittleness each stand before it, and a first try asks for a test piece', () => {
-  const ids = (rest: Partial<typeof plain>, tried = true) =>
+  const ids = (rest: Partial<PieceFacts>, tried = true) =>
     gatesOf(SCHOOL['cream-film-sun'], { ...plain, ...rest }, tried).map(({ id }) => id);
   expect(ids({}, false)).toEqual(['test-piece']);
   expect(ids({ labels: 'serial plate' })).toEqual(['labels']);
   expect(ids({ painted: true, clear: true })).toEqual(['paint', 'window']);
   expect(ids({ marks: ['school sticker'] })).toEqual(['marks']);
   expect(ids({ brittle: true })).toEqual(['test-piece', 'brittle']);
+  const spared = sparedFromPeroxide(['abs-textured', 'plated-plastic', 'wood', 'rubber-foot', 'circuit-board']);
+  expect(ids({ spared })).toEqual([
+    'spared-plated-plastic',
+    'spared-wood',
+    'spared-rubber-foot',
+    'spared-circuit-board',
+  ]);
+  expect(gatesOf(SCHOOL['bag-sun'], { ...plain, spared }, true)[0]!.words).toBe(
+    'Plated plastic: off, or sealed so that no peroxide gets to it. Lifts plating.',
+  );
   expect(ids({ printed: true })).toEqual(['test-piece']);
   expect(gatesOf(SCHOOL['bath-sun'], { ...plain, labels: 'serial plate' }, true).map(({ words }) => words)).toEqual([
     'Lifted, or taped over and kept above the solution: serial plate',

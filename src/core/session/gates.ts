@@ -11,11 +11,14 @@ export interface PieceFacts {
   painted: boolean;
   clear: boolean;
   brittle: boolean;
+  /** Surfaces on it that peroxide must not get to, in the words of the data set, without those named above. */
+  spared: readonly { id: string; title: string; why: string }[];
   /** What is to be kept as it is on it, in words. */
   marks: readonly string[];
 }
 
-type GateId = 'labels' | 'marks' | 'paint' | 'window' | 'test-piece' | 'brittle' | 'weighed-down' | 'no-dose';
+type GateId =
+  `spared-${string}` | 'labels' | 'marks' | 'paint' | 'window' | 'test-piece' | 'brittle' | 'weighed-down' | 'no-dose';
 
 /** Something that has to be done, or taken on, before an exposure starts; the person says that it is. */
 export interface Gate {
@@ -31,7 +34,7 @@ export interface Gate {
  * @param tried whether a piece of this plastic came through this way here before
  */
 export function gatesOf(school: School, piece: PieceFacts, tried: boolean): Gate[] {
-  const { labels, marks, printed, painted, clear, brittle } = piece;
+  const { labels, marks, printed, painted, clear, brittle, spared } = piece;
   const under = school.solution === 'bath' && school.medium !== 'cream';
   const open: (Gate | false)[] = [
     labels !== '' && {
@@ -44,6 +47,10 @@ export function gatesOf(school: School, piece: PieceFacts, tried: boolean): Gate
     },
     painted && { id: 'paint', words: 'The paint is masked, or may be lost' },
     clear && { id: 'window', words: 'The clear window is taken off or masked' },
+    ...spared.map(({ id, title, why }) => ({
+      id: `spared-${id}` as const,
+      words: `${title}: off, or sealed so that no peroxide gets to it. ${why}`,
+    })),
     (printed || brittle || !tried) && {
       id: 'test-piece',
       words: `A less important piece of the same plastic${printed ? ', with the same print,' : ''} came through this way, or nothing like it is left to try`,

@@ -12,6 +12,7 @@ const FACTS = {
   painted: false,
   clear: false,
   brittle: false,
+  spared: [],
   marks: [],
 };
 
