@@ -186,7 +186,10 @@ test('what cannot be read is refused with words: actions without arguments, addr
   };
   for (const body of ['', '[', '{}', '["$F1"]', '[{"a":"$1"}]', '["$Q1"]'])
     expect(await act(body)).toEqual([400, expect.stringContaining('own pages do not send this')]);
-  expect(await act('[{}]', 'multipart/form-data; boundary=x')).toEqual([400, expect.stringContaining('own pages do not send this')]);
+  expect(await act('[{}]', 'multipart/form-data; boundary=x')).toEqual([
+    400,
+    expect.stringContaining('own pages do not send this'),
+  ]);
   for (const body of ['[]', '["x"]', '[{}]', '["$undefined"]'])
     expect(await act(body)).toEqual([200, expect.stringContaining('is missing')]);
   for (const body of ['["$0:0"]', '[{"a":"$0:0"}]', '[{"words":"$0:0","once":"x"}]'])

@@ -1,7 +1,7 @@
 import { assumed } from '../assumptions/assumptions';
 
 /** Ozone column assumed when nothing better is known, Dobson units. */
-export const USUAL_OZONE_DU = 300;
+const USUAL_OZONE_DU = 300;
 
 /**
  * UV index under a clear sky: 12.5 · sin(elevation)^2.42 · (ozone/300)^−1.23 (Madronich 2007),
