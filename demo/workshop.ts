@@ -48,6 +48,7 @@ const WORKSHOP = {
   latitude: 14.6,
   longitude: -30.2,
   altitudeM: 40,
+  ozoneDU: 300,
   timeZone: 'Etc/GMT+2',
   units: 'metric',
   currency: 'EUR',

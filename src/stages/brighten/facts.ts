@@ -26,5 +26,9 @@ export function factsOf(piece: Piece, findings: readonly Finding[], own: readonl
   };
 }
 
+/** Surfaces of the workshop's own, asked for only where a piece has one. */
+export const ownSurfacesOn = async ({ surfaces }: Piece): Promise<readonly OwnSurface[]> =>
+  surfaces.some((id) => id.startsWith('own-')) ? ownSurfaces() : [];
+
 export const readFacts = async (piece: Piece): Promise<PieceFacts> =>
-  factsOf(piece, await findingsOf(piece.restorationId), await ownSurfaces());
+  factsOf(piece, await findingsOf(piece.restorationId), await ownSurfacesOn(piece));

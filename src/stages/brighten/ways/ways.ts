@@ -3,20 +3,19 @@ import { PURE_POWDER_PERCENT } from '@/core/session/plan';
 import { SCHOOL, SCHOOLS, type SchoolId } from '@/core/session/schools';
 import type { CloudHour, SkySource } from '@/core/session/sessions';
 import type { OwnStock } from '@/core/session/supply';
-import type { OwnSurface } from '@/core/materials/surfaces';
 import type { UnitSystem } from '@/core/units';
 import { percentOf } from '@/core/peroxide/bottle';
 import type { Place } from '@/core/sun/day';
 import type { Obstacle } from '@/core/sun/horizon';
 import { hoursOfDays } from '@/core/runsheet/hours';
 import { fromLocalField } from '@/core/runsheet/time';
-import { listTubs, ownSurfaces } from '@/data/cleaning';
+import { listTubs } from '@/data/cleaning';
 import { findingsOf } from '@/data/findings';
 import { findRestoration } from '@/data/restorations';
 import type { LearntRate, Piece, TubRow, Workshop } from '@/data/rows';
 import { listStock, type Shelved } from '@/data/stock';
 import { getWorkshop, listObstacles, placeOf } from '@/data/workshop';
-import { factsOf } from '../facts';
+import { factsOf, ownSurfacesOn } from '../facts';
 import { yellowOf, type PieceHistory } from '../history';
 import { pooledFrom } from '../pooled';
 
@@ -55,8 +54,6 @@ export interface Bench {
   workshop: Workshop;
   stock: readonly Shelved[];
   tubs: readonly TubRow[];
-  /** Surfaces of its own. */
-  surfaces: readonly OwnSurface[];
 }
 
 /** The workshop's own, as it stands. */
@@ -64,7 +61,6 @@ export const benchOf = async (workshop: Workshop): Promise<Bench> => ({
   workshop,
   stock: await listStock(),
   tubs: await listTubs(),
-  surfaces: await ownSurfaces(),
 });
 export const benchAsItStands = async (): Promise<Bench> => benchOf(await getWorkshop());
 
@@ -76,7 +72,7 @@ export async function waysFor(
   sky: SkySource,
   by: string | null = null,
   now: Date,
-  { workshop, stock, tubs, surfaces }: Bench,
+  { workshop, stock, tubs }: Bench,
 ): Promise<WaysView | null> {
   const { lengthMm, widthMm, heightMm } = piece;
   if (lengthMm === null || widthMm === null || heightMm === null) return null;
@@ -94,7 +90,7 @@ export async function waysFor(
       lengthMm,
       widthMm,
       heightMm,
-      ...factsOf(piece, findings, surfaces),
+      ...factsOf(piece, findings, await ownSurfacesOn(piece)),
     },
     aim: piece.aim ?? restoration!.aim,
     yellowOf: (school) => yellowOf(piece, history, school),
