@@ -5,7 +5,7 @@ import { Calculator, Hammer, House, Keyboard, PackageOpen, Search } from 'lucide
 import dynamic from 'next/dynamic';
 import NextLink from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { STAGES } from '@/core/runsheet/stages';
 import { viewByDigit } from '@/core/runsheet/views';
 import type { NamedTimer } from '@/data/timers';
@@ -48,7 +48,7 @@ export function Shell({ timers, more, mark, children }: Props) {
   const [keysShown, setKeysShown] = useState(false);
   // Where the last digit leads: pressed again before that page is there, it goes on from there.
   const heading = useRef(path);
-  useEffect(() => {
+  useLayoutEffect(() => {
     heading.current = path;
   }, [path]);
   const restoration = /^\/restorations\/([0-9a-f-]{36})/.exec(path)?.[1];
