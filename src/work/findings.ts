@@ -1,3 +1,4 @@
+import { ownPhoto, ownPiece } from './own';
 import { endWithItsFindings, reopenAsked } from './stages';
 import { type FindingPart, type Settlement, usualPart } from '@/core/intake/findings';
 import { proposalFor } from '@/core/intake/proposals';
@@ -144,7 +145,7 @@ export async function unsettleFinding(id: string, now: Date): Promise<void> {
 async function writeFinding(finding: NewFinding, now: Date): Promise<Finding> {
   await needRow('restorations', finding.restorationId);
   const { photoId = null, pin = null, part = usualPart(finding.kind), ...rest } = finding;
-  await ownPhoto(finding.restorationId, photoId);
+  if (photoId !== null) await ownPhoto(finding.restorationId, photoId);
   const row = {
     ...rest,
     part,
@@ -175,24 +176,11 @@ async function writeFinding(finding: NewFinding, now: Date): Promise<Finding> {
   return added;
 }
 
-async function ownPhoto(restorationId: string, photoId: string | null): Promise<void> {
-  if (photoId === null) return;
-  const photo = await needRow('photos', photoId);
-  if (photo.restorationId !== restorationId)
-    throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this one.');
-}
-
 type Rewording = Pick<Finding, 'kind' | 'part' | 'severity' | 'words' | 'pieceId'>;
 
 /** What changed from one wording of a finding to the next, for the log. */
 const wordingOf = ({ kind, part, severity, words }: Rewording): string =>
   `${kind}, ${severity}, on ${part}${words && `: ${words}`}`;
-
-async function ownPiece(restorationId: string, pieceId: string): Promise<void> {
-  const piece = await needRow('pieces', pieceId);
-  if (piece.restorationId !== restorationId)
-    throw new Refusal('pieceId', 'This piece belongs to another restoration. Choose one of this one.');
-}
 
 async function writeSettlement(id: string, settledAs: Settlement, settledWords: string, now: Date): Promise<void> {
   const finding = await needRow('findings', id);

@@ -1,3 +1,4 @@
+import { ownPiece } from './own';
 import { type OwnerAnswer, waitsForOwner } from '@/core/intake/owner';
 import { Refusal } from '@/core/refusal';
 import type { Stage } from '@/core/runsheet/stages';
@@ -12,11 +13,7 @@ export async function askOwner(request: NewRequest, now: Date): Promise<OwnerReq
   return inTransaction(async () => {
     const { owner } = await needRow('restorations', request.restorationId);
     if (owner === '') throw new Refusal('what', 'This machine is your own. Write down whose it is first, then ask.');
-    if (request.pieceId !== null) {
-      const piece = await needRow('pieces', request.pieceId);
-      if (piece.restorationId !== request.restorationId)
-        throw new Refusal('pieceId', 'This piece belongs to another restoration. Choose one of this one.');
-    }
+    if (request.pieceId !== null) await ownPiece(request.restorationId, request.pieceId);
     const added = await addRow('requests', {
       ...request,
       askedAt: now.toISOString(),

@@ -1,3 +1,4 @@
+import { ownPhoto, ownPiece } from './own';
 import { Refusal } from '@/core/refusal';
 import { type ConnectionKind, WAY_ROUND } from '@/core/teardown/joints';
 import { type Lot, lotWords } from '@/core/teardown/lots';
@@ -102,9 +103,7 @@ export async function laidAside(
 export async function stepIsPiece(stepId: string, pieceId: string | null, now: Date): Promise<void> {
   await inTransaction(async () => {
     const step = await needRow('removal_steps', stepId);
-    const piece = pieceId === null ? null : await needRow('pieces', pieceId);
-    if (piece && piece.restorationId !== step.restorationId)
-      throw new Refusal('pieceId', 'This piece belongs to another restoration. Choose one of this one.');
+    const piece = pieceId === null ? null : await ownPiece(step.restorationId, pieceId);
     await changeRow('removal_steps', { id: stepId }, { pieceId });
     const words = piece ? `${step.name} is ${piece.tag} ${piece.name}.` : `${step.name} is no tagged piece.`;
     await appendLog(
@@ -157,9 +156,7 @@ export async function forgetStep(stepId: string, now: Date): Promise<void> {
 export async function pinStep(stepId: string, photoId: string, pins: RemovalStep['pins'], now: Date): Promise<void> {
   await inTransaction(async () => {
     const step = await needRow('removal_steps', stepId);
-    const photo = await needRow('photos', photoId);
-    if (photo.restorationId !== step.restorationId)
-      throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this one.');
+    const photo = await ownPhoto(step.restorationId, photoId);
     await changeRow('removal_steps', { id: stepId }, { photoId, pins });
     await appendLog(
       {

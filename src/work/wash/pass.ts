@@ -1,3 +1,4 @@
+import { ownPhoto } from '../own';
 import { settleFinding } from '../findings';
 import { lowerVerdict } from '../knowledge';
 import { placeOf, together } from '../names';
@@ -206,9 +207,7 @@ async function handsOf(step: SinkStep): Promise<{ words: string; minutes: number
 export async function showHarm(stepId: string, photoId: string, now: Date): Promise<void> {
   await inTransaction(async () => {
     const { restorationId, agent } = await needRow('sink_steps', stepId);
-    const photo = await needRow('photos', photoId);
-    if (photo.restorationId !== restorationId)
-      throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this one.');
+    await ownPhoto(restorationId, photoId);
     const { title } = agentOf(agent, (await ownKnowledge()).agents);
     await changeRow('sink_steps', { id: stepId }, { photoId });
     await appendLog(
