@@ -1,0 +1,67 @@
+import { seededRandom } from '@/simulators/camera/random';
+import { exposureForecast, yellowAfter } from './forecast';
+import { normalQuantile, uncertainForecast } from './uncertain';
+
+const normalOf = (random: () => number) => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+const inside = ({ low, high }: { low: number; high: number }, value: number) => value >= low && value <= high;
+
+it('the bands hold what they say in a world where nothing is known exactly', () => {
+  const random = seededRandom(7);
+  const pieces = Number(process.env.PIECES ?? 300);
+  const held: Record<string, number[]> = {};
+  const [startSd, targetSd, measurementSd, doseSdShare] = [0.8, 1.3, 0.8, 0.15];
+  for (let n = 0; n < pieces; n++)
+    for (const sessions of [0, 1, 2, 3]) {
+      const rate = 0.06 * Math.exp(0.6 * normalOf(random));
+      const [start, target] = [18 + 14 * random(), 4 + 4 * random()];
+      let done = 0;
+      const given = Array.from({ length: sessions }, () => {
+        const dose = 4 + 8 * random();
+        done += dose * (1 + doseSdShare * normalOf(random));
+        return { dose, measuredB: yellowAfter(start, target, rate, done) + measurementSd * normalOf(random) };
+      });
+      const errors = { startSd, targetSd, doseSdShare, measurementSd };
+      const [startB, targetB] = [start + startSd * normalOf(random), target + targetSd * normalOf(random)];
+      const prior = { medianRate: 0.06, logSd: 0.6 };
+      const found = uncertainForecast({ ...errors, startB, targetB, toleranceB: 1.5, sessions: given, prior }, 8);
+      const toGo = Math.max(0, Math.log((start - target) / 1.5) / rate - done);
+      const next = yellowAfter(start, target, rate, done + 8 * (1 + doseSdShare * normalOf(random)));
+      const read = next + measurementSd * normalOf(random);
+      (held[`dose to go after ${sessions}`] ??= []).push(Number(inside(found.doseToGo, toGo)));
+      (held[`next b* after ${sessions}`] ??= []).push(Number(inside(found.nextB, next)));
+      (held[`next reading after ${sessions}`] ??= []).push(Number(inside(found.nextMeasuredB, read)));
+    }
+  const shares = Object.entries(held).map(
+    ([what, all]) => [what, all.reduce((a, b) => a + b, 0) / all.length] as const,
+  );
+  if (process.env.SHOW) console.log(Object.fromEntries(shares));
+  for (const [what, share] of shares) expect([what, Math.abs(share - 0.9) < 0.06]).toEqual([what, true]);
+});
+
+it('without errors it is the plain model', () => {
+  const input = {
+    ...{ startB: 27, targetB: 6, toleranceB: 1.5, prior: { medianRate: 0.06, logSd: 0.6 }, measurementSd: 0.6 },
+    sessions: [
+      { dose: 10, measuredB: 17.5 },
+      { dose: 8, measuredB: 12.9 },
+    ],
+  };
+  const plain = exposureForecast(input);
+  const found = uncertainForecast({ ...input, startSd: 0, targetSd: 0, doseSdShare: 0 }, 5);
+  for (const end of ['low', 'median', 'high'] as const) {
+    expect(found.doseToGo[end] / plain.doseToGo[end]).toBeCloseTo(1, 1);
+    expect(found.rate[end] / plain.rate[end]).toBeCloseTo(1, 1);
+    expect(found.current[end] - plain.currentBand[end]).toBeCloseTo(0, 0);
+  }
+});
+
+it('the quantiles of the normal distribution are those of the tables', () => {
+  for (const [p, z] of [
+    [0.5, 0],
+    [0.95, 1.6448536],
+    [0.975, 1.959964],
+    [0.01, -2.3263479],
+    [0.0005, -3.2905267],
+  ] as const)
+    expect(normalQuantile(p)).toBeCloseTo(z, 6);
+});
