@@ -1,4 +1,5 @@
-import { exposureForecast, yellowAfter, type ForecastInput } from '@/core/fade/forecast';
+import { type ForecastInput, yellowAfter } from '../src/core/fade/fade';
+import { exposureForecast } from '@/core/fade/forecast';
 import { pooledPrior, rateWord, type PastPiece } from '@/core/fade/pooling';
 import { seededRandom } from '@/simulators/camera/random';
 
@@ -9,7 +10,8 @@ const MEASUREMENT_SD = 0.6;
 const TOLERANCE_B = 1.5;
 
 /** Box and Muller. */
-const normal = (random: () => number) => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+export const normal = (random: () => number) =>
+  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 
 /** A piece of a workshop whose usual rate is not the starting guess, with sessions as people do them. */
 function simulated(

@@ -4,6 +4,7 @@ import { pages } from './pages';
 import { photoSpeed } from './photoSpeed';
 import { faults } from './faults';
 import { forecasts } from './forecast';
+import { forecastsWithErrors } from './forecastErrors';
 import { registration } from './registration';
 import { rebuildOrders } from './rebuildOrder';
 import { scale } from './scale';
@@ -23,6 +24,7 @@ const BENCHMARKS: Record<string, () => Promise<void>> = {
   'rebuild-order': rebuildOrders,
   'turn-plan': turnPlans,
   forecast: forecasts,
+  'forecast-errors': forecastsWithErrors,
   faults,
   registration,
   attack: () => attack(only),

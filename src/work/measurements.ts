@@ -2,13 +2,14 @@ import { signed } from '@/core/colour/signed';
 import { seenAgain } from './brighten/looks';
 import type { MeasureResult } from '@/core/picture/measure';
 import type { MeasureSpec } from '@/core/picture/spec';
+import { hiddenOf } from './hidden';
 import { Refusal } from '@/core/refusal';
 import type { Stage } from '@/core/runsheet/stages';
 import { inTransaction } from '@/data/connection';
 import { appendLog } from '@/data/log';
 import { HIDDEN_REGION, PIECE_REGION } from '@/data/measurements';
 import type { Measurement } from '@/data/rows';
-import { addRow, changeRow, needRow } from '@/data/table';
+import { addRow, changeRow, findRows, needRow } from '@/data/table';
 
 export interface NewMeasurement {
   /** When the picture was taken, ISO 8601; now where nobody knows better. */
@@ -22,7 +23,7 @@ export interface NewMeasurement {
 
 /**
  * Keeps a measurement, dated by its picture: what it says is how the piece was then, whenever somebody came to measure.
- * Its hidden patch becomes the piece's target the first time it is seen with a card.
+ * The mean of all readings of its hidden patch is the piece's target.
  *
  * @throws Refusal for a picture that is not taken yet
  */
@@ -63,8 +64,8 @@ export async function keepMeasurement(
       verdict,
     };
     const measurement = await addRow('measurements', row);
-    if (hidden && result.basis === 'card' && !piece.hiddenLab)
-      await changeRow('pieces', { id: pieceId }, { hiddenLab: hidden });
+    const hiddenLab = hiddenOf(await findRows('measurements', { pieceId }));
+    if (hiddenLab) await changeRow('pieces', { id: pieceId }, { hiddenLab });
     await seenAgain(measurement);
     const distance =
       deltaE00 === null

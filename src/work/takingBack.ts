@@ -1,8 +1,8 @@
-import { HIDDEN_REGION } from '@/data/measurements';
 import { Refusal } from '@/core/refusal';
 import { inTransaction } from '@/data/connection';
-import type { Finding, Measurement } from '@/data/rows';
+import type { Finding } from '@/data/rows';
 import { changeRow, countRows, findRows, needRow } from '@/data/table';
+import { hiddenOf } from './hidden';
 import { takeBack } from './takenBack';
 
 /** What was written by mistake can be taken back, each by its own rule: what something else rests on stays. */
@@ -133,17 +133,9 @@ async function connection(id: string, now: Date): Promise<string> {
   );
 }
 
-/** The hidden patch of a piece as it was first seen with a card, without one of its measurements. */
-const firstHidden = (measurements: readonly Measurement[], but: string) =>
-  measurements.find(
-    ({ id, basis, hiddenLab, result }) =>
-      id !== but && basis === 'card' && hiddenLab && result.regions.some((r) => r.id === HIDDEN_REGION),
-  )?.hiddenLab ?? null;
-
 async function measurement(id: string, now: Date): Promise<string> {
   const { restorationId, stage, pieceId, measuredAt } = await needRow('measurements', id);
-  const { tag, name, hiddenLab } = await needRow('pieces', pieceId);
-  const all = await findRows('measurements', { pieceId }, [['measuredAt', 'ASC']]);
+  const { tag, name } = await needRow('pieces', pieceId);
   const takenId = await takeBack(
     {
       ...{
@@ -159,9 +151,8 @@ async function measurement(id: string, now: Date): Promise<string> {
     },
     now,
   );
-  // Its target may have come from this one alone.
-  if (hiddenLab && all.find((one) => one.hiddenLab)?.id === id)
-    await changeRow('pieces', { id: pieceId }, { hiddenLab: firstHidden(all, id) });
+  const rest = await findRows('measurements', { pieceId });
+  await changeRow('pieces', { id: pieceId }, { hiddenLab: hiddenOf(rest) });
   return takenId;
 }
 

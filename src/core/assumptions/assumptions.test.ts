@@ -10,6 +10,11 @@ import { exposureForecast } from '../fade/forecast';
 import { noDoseGate } from '../session/gates';
 import { pooledPrior } from '../fade/pooling';
 import { priorOf, SCHOOL } from '../session/schools';
+import type { Band, ForecastInput } from '../fade/fade';
+import { errorsOf } from '../fade/dose';
+import { rehearse } from '../rehearse/rehearse';
+import { seededRandom } from '../rehearse/seededRandom';
+import { WELL_DONE } from '../rehearse/session';
 import { yellowReturning } from '../fade/returning';
 import { windowNow } from '../session/sessions';
 import { compareRails } from '../intake/rails';
@@ -120,18 +125,22 @@ const SPOT: Spot = {
 };
 const rungOf = (spot: Partial<Spot>, agent: string, own = NOTHING_OWN) =>
   cleaningLadder({ ...SPOT, ...spot }, own).rungs.find((rung) => rung.agent === agent);
-const advised = (deltaB: number, evenness: number, dose: number) =>
+const FADE: ForecastInput = {
+  ...{ startB: 20, targetB: 6, toleranceB: 1, measurementSd: 0.2, prior: { medianRate: 0.06, logSd: 0.3 } },
+  sessions: [{ dose: 10, measuredB: 12 }],
+};
+const advised = (
+  deltaB: number,
+  evenness: number,
+  dose: number,
+  handsMin: number,
+  measuredB: number | null = 6 + deltaB,
+) =>
   adviseAfter({
-    ...{ verdict: 'to go' as const, deltaB, evenness, uneven: false, session: { dose, handsMin: 40, waitingH: 3 } },
-    forecast: exposureForecast({
-      startB: 20,
-      targetB: 6,
-      sessions: [{ dose: 10, measuredB: 12 }],
-      measurementSd: 0.2,
-      toleranceB: 1,
-      prior: { medianRate: 0.06, logSd: 0.3 },
-    }),
+    ...{ verdict: 'to go' as const, deltaB, evenness, uneven: false, session: { dose, handsMin, waitingH: 3 } },
+    fade: measuredB === null ? null : { ...FADE, sessions: [{ dose: 10, measuredB }] },
   }).what;
+const wide = ({ low, high }: Band) => (high - low).toFixed(2);
 const piece = (id: string, hiddenB: number, currentB: number) => ({ id, tag: id, hiddenB, currentB });
 const shell = { surfaces: [{ dryH: 18 }], hollow: false, airing: false, temperatureC: 20, humidity: 0.5 };
 const BOTTLE: Bottle = {
@@ -206,13 +215,10 @@ const CASES: Record<AssumptionName, Case> = {
   'a measured b*': {
     decides: 'whether what came back in a year is more than the error of measuring',
     of: () =>
-      yellowReturning(
-        [
-          { at: '2026-01-01T00:00:00Z', b: 6 },
-          { at: '2027-01-01T00:00:00Z', b: 7.6 },
-        ],
-        assumed('a measured b*'),
-      )!.certain,
+      yellowReturning([
+        { at: '2026-01-01T00:00:00Z', b: 6, sd: assumed('a measured b*') },
+        { at: '2027-01-01T00:00:00Z', b: 8.2, sd: assumed('a measured b*') },
+      ])!.certain,
     is: true,
     other: 0.75,
   },
@@ -254,15 +260,84 @@ const CASES: Record<AssumptionName, Case> = {
   },
   'seen b*': {
     decides: 'whether a small session is worth the hands',
-    of: () => advised(5, 0, 2.8),
+    of: () => advised(2.6, 0, 10, 85),
     is: 'go on',
-    other: 1.2,
+    other: 1.5,
   },
   'palest part': {
     decides: 'whether the same again takes the palest parts past it',
-    of: () => advised(3, 8.6, 6),
+    of: () => advised(3, 8.6, 6, 40, null),
     is: 'go on',
     other: -1.2,
+  },
+  'a unit of yellow left': {
+    decides: 'whether a session is worth its hands',
+    of: () => advised(3, 0, 10, 70),
+    is: 'go on',
+    other: 30,
+  },
+  'evening out': {
+    decides: 'whether pale parts are shaded',
+    of: () => advised(3, 10, 10, 30),
+    is: 'even it out',
+    other: 120,
+  },
+  strength: {
+    decides: 'the dose to go in a bag at 3 %',
+    of: () => doseToGo('bag-sun', 3),
+    is: 94,
+    other: 0.5,
+  },
+  'cream dries': {
+    decides: 'what a morning without film brings',
+    of: () =>
+      rehearse(
+        {
+          ...{ startB: 24, targetB: 6, rate: 0.06, place: LID.place!, start: new Date('2026-06-21T10:00:00Z') },
+          ...{ durationMin: 240, transmission: 0.9, percentWW: 12, usualPercentWW: 12, temperatureC: 25 },
+          conduct: { ...WELL_DONE, film: 'none' },
+        },
+        5,
+        seededRandom,
+      ).dose.toFixed(1),
+    is: '6.5',
+    other: 75,
+  },
+  'dose of the sun': {
+    decides: 'how wide the band is after a session in the sun',
+    of: () =>
+      wide(
+        exposureForecast({ ...FADE, sessions: [{ dose: 10, measuredB: null }], ...errorsOf({ driver: 'sun' }) })
+          .currentBand,
+      ),
+    is: '5.66',
+    other: 0.3,
+  },
+  'dose of a lamp': {
+    decides: 'how wide the band is after a lamp',
+    of: () =>
+      wide(
+        exposureForecast({ ...FADE, sessions: [{ dose: 10, measuredB: null }], ...errorsOf({ driver: 'lamp' }) })
+          .currentBand,
+      ),
+    is: '4.93',
+    other: 0.2,
+  },
+  'dose of warmth': {
+    decides: 'how wide the band is after hours in vapour',
+    of: () =>
+      wide(
+        exposureForecast({ ...FADE, sessions: [{ dose: 10, measuredB: null }], ...errorsOf({ driver: 'warmth' }) })
+          .currentBand,
+      ),
+    is: '5.22',
+    other: 0.25,
+  },
+  'rest off the target': {
+    decides: 'how wide the dose to go is',
+    of: () => wide(exposureForecast({ ...FADE, ...errorsOf({ driver: 'lamp' }) }).doseToGo),
+    is: '15.37',
+    other: 0.7,
   },
   'there together': {
     decides: 'whether a piece still leads',

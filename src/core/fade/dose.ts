@@ -1,3 +1,5 @@
+import { assumed } from '../assumptions/assumptions';
+import type { FadeErrors } from './fade';
 import { sunDose, type Place } from '../sun/day';
 import type { Obstacle } from '../sun/horizon';
 import type { School } from '../session/schools';
@@ -40,6 +42,14 @@ export function sessionDose(school: School, at: Circumstances): number {
       return hours * warmthFactor(at.temperatureC);
   }
 }
+
+const DOSE_ERROR = { sun: 'dose of the sun', lamp: 'dose of a lamp', warmth: 'dose of warmth' } as const;
+
+/** How much a dose of a way may be off, as a share of it, and b* that its fade may come to rest off the target. */
+export const errorsOf = ({ driver }: Pick<School, 'driver'>): Pick<FadeErrors, 'doseSdShare' | 'targetSd'> => ({
+  doseSdShare: assumed(DOSE_ERROR[driver]),
+  targetSd: assumed('rest off the target'),
+});
 
 /** What the doses of a way are counted in. */
 export const doseUnit = (school: School) => (school.driver === 'warmth' ? 'h at 25 °C' : 'UVI·h');

@@ -1,52 +1,11 @@
 import { assumed } from '../assumptions/assumptions';
 import { Refusal } from '../refusal';
-
-export interface Band {
-  /** 5 % quantile. */
-  low: number;
-  /** 50 % quantile. */
-  median: number;
-  /** 95 % quantile. */
-  high: number;
-}
-
-export interface ExposedSession {
-  /** Dose of this session alone, UVI·h (or hours at 25 °C). */
-  dose: number;
-  /** b* measured after it; `null` when nobody measured. */
-  measuredB: number | null;
-}
-
-export interface ForecastInput {
-  startB: number;
-  targetB: number;
-  /** Stop when b* is within this of the target. */
-  toleranceB: number;
-  sessions: readonly ExposedSession[];
-  /** Log-normal prior of the rate k. */
-  prior: { medianRate: number; logSd: number };
-  /** Standard deviation of one measured b*. */
-  measurementSd: number;
-}
-
-export interface Forecast {
-  /** Rate k per unit of dose. */
-  rate: Band;
-  /** b* expected now, after all sessions. */
-  currentB: number;
-  currentBand: Band;
-  doseToGo: Band;
-  /** Set when the measurements do not fit the model: what does not fit, in words. */
-  doubt: string | null;
-}
+import { bAfter, bandOf, fadeSamples, type Sample } from './uncertain';
+import { type Band, type ExposedSession, type Forecast, type ForecastInput, yellowAfter } from './fade';
 
 const GRID = 2001;
-const REACH_SD = 6;
 
-/** b* after a dose: target + (start − target)·exp(−k·D). */
-export function yellowAfter(startB: number, targetB: number, rate: number, dose: number): number {
-  return targetB + (startB - targetB) * Math.exp(-rate * dose);
-}
+const REACH_SD = 6;
 
 /** The posterior of ln k on an even grid: weights sum to 1. */
 export interface RatePosterior {
@@ -103,48 +62,99 @@ function rateQuantile({ rates, weights }: RatePosterior, p: number): number {
   return rates[rates.length - 1]!;
 }
 
+/** Whether anything besides the rate is not known exactly. */
+const isUncertain = ({ startSd = 0, targetSd = 0, doseSdShare = 0 }: ForecastInput) =>
+  startSd > 0 || targetSd > 0 || doseSdShare > 0;
+
+/** The most that an error of the dose moves b*, as a share of the yellow: k·D·exp(−k·D) at its greatest. */
+const STEEPEST = Math.exp(-1);
+
+/** The input with all its errors in that of a reading: no doubt is raised that any of them explains. */
+function loosely(input: ForecastInput): ForecastInput {
+  const { startB, targetB, startSd = 0, targetSd = 0, doseSdShare = 0, measurementSd } = input;
+  const byDose = STEEPEST * doseSdShare * Math.max(0, startB - targetB);
+  return { ...input, measurementSd: Math.hypot(measurementSd, startSd, targetSd, byDose) };
+}
+
 /**
  * What is known of a piece's yellowing after its sessions, and how much more it needs.
  *
- * Everything asked for is monotone in k, so its quantiles follow from those of k.
+ * With start, target and doses exact everything asked for is monotone in k, so its quantiles follow from those of k.
+ * Where they have errors, it is read off samples of all that may be so.
  *
  * @throws Refusal when the target is not below the start
  */
 export function exposureForecast(input: ForecastInput): Forecast {
-  const { startB, targetB, toleranceB, sessions } = input;
+  const { startB, targetB } = input;
   if (targetB > startB)
     throw new Refusal(
       'targetB',
       `The target b* ${targetB} is yellower than the start b* ${startB}; light and peroxide only take yellow away. Check which patch is the hidden one.`,
     );
-  const doubt = doubtAbout(input, rateQuantile(ratePosterior(input), 0.5));
-  const posterior = ratePosterior(doubt ? { ...input, measurementSd: widened(input) } : input);
-  const [slow, usual, quick] = [0.05, 0.5, 0.95].map((p) => rateQuantile(posterior, p)) as [number, number, number];
-  const done = sessions.reduce((sum, { dose }) => sum + dose, 0);
-  const needed = Math.max(0, Math.log((startB - targetB) / toleranceB));
-  const toGo = (rate: number) => (startB - targetB <= toleranceB ? 0 : Math.max(0, needed / rate - done));
-  const nowB = (rate: number) => yellowAfter(startB, targetB, rate, done);
+  const loose = loosely(input);
+  const doubt = doubtAbout(loose, rateQuantile(ratePosterior(loose), 0.5));
+  const counted = doubt ? { ...input, measurementSd: input.measurementSd * widening(loose) } : input;
   return {
-    rate: { low: slow, median: usual, high: quick },
-    currentB: nowB(usual),
-    currentBand: { low: nowB(quick), median: nowB(usual), high: nowB(slow) },
-    doseToGo: { low: toGo(quick), median: toGo(usual), high: toGo(slow) },
+    ...(isUncertain(input) ? sampledForecast(counted) : plainForecast(counted)),
     doubt: doubt && `${doubt} The band is widened to what the measurements disagree by.`,
   };
 }
 
+function plainForecast(input: ForecastInput): Omit<Forecast, 'doubt'> {
+  const { startB, targetB, toleranceB, sessions, nextDose } = input;
+  const posterior = ratePosterior(input);
+  const [slow, usual, quick] = [0.05, 0.5, 0.95].map((p) => rateQuantile(posterior, p)) as [number, number, number];
+  const done = sessions.reduce((sum, { dose }) => sum + dose, 0);
+  const needed = Math.max(0, Math.log((startB - targetB) / toleranceB));
+  const toGo = (rate: number) => (startB - targetB <= toleranceB ? 0 : Math.max(0, needed / rate - done));
+  const after = (dose: number): Band => {
+    const b = (rate: number) => yellowAfter(startB, targetB, rate, done + dose);
+    return { low: b(quick), median: b(usual), high: b(slow) };
+  };
+  const current = after(0);
+  return {
+    rate: { low: slow, median: usual, high: quick },
+    currentB: current.median,
+    currentBand: current,
+    doseToGo: { low: toGo(quick), median: toGo(usual), high: toGo(slow) },
+    nextB: nextDose === undefined ? null : after(nextDose),
+    nextMeasuredB: nextDose === undefined ? null : nextOf(fadeSamples(input), nextDose, ({ read }) => read),
+  };
+}
+
+/** What a session brings a piece to, and on top of that, sample by sample, what is read of it. */
+const nextOf = (samples: readonly Sample[], dose: number, more: (sample: Sample) => number): Band =>
+  bandOf(samples, (sample) => bAfter(sample, sample.next * dose) + more(sample));
+
+function sampledForecast(input: ForecastInput): Omit<Forecast, 'doubt'> {
+  const { toleranceB, nextDose } = input;
+  const samples = fadeSamples(input);
+  const current = bandOf(samples, (sample) => bAfter(sample, 0));
+  return {
+    rate: bandOf(samples, ({ rate }) => rate),
+    currentB: current.median,
+    currentBand: current,
+    doseToGo: bandOf(samples, ({ rate, start, target, done }) =>
+      start - target <= toleranceB ? 0 : Math.max(0, Math.log((start - target) / toleranceB) / rate - done),
+    ),
+    nextB: nextDose === undefined ? null : nextOf(samples, nextDose, () => 0),
+    nextMeasuredB: nextDose === undefined ? null : nextOf(samples, nextDose, ({ read }) => read),
+  };
+}
+
 /**
- * The error of a measurement that makes the measurements agree with the fade: scaled by the root of chi-squared over
- * their number (Birge 1932). Measurements that contradict the model make it less sure, not wrong with confidence.
+ * How much wider the error of a measurement must be for the measurements to agree with the fade: the root of
+ * chi-squared over their number (Birge 1932). Measurements that contradict the model make it less sure, not wrong with
+ * confidence.
  */
-function widened(input: ForecastInput): number {
+function widening(input: ForecastInput): number {
   const { startB, targetB, sessions, measurementSd } = input;
   const rate = rateQuantile(ratePosterior(input), 0.5);
   const doses = cumulativeDoses(sessions);
   const misses = sessions.flatMap(({ measuredB }, s) =>
     measuredB === null ? [] : [(measuredB - yellowAfter(startB, targetB, rate, doses[s]!)) / measurementSd],
   );
-  return measurementSd * Math.max(1, Math.sqrt(misses.reduce((sum, miss) => sum + miss * miss, 0) / misses.length));
+  return Math.max(1, Math.sqrt(misses.reduce((sum, miss) => sum + miss * miss, 0) / misses.length));
 }
 
 /** A place on the fade: dose so far, and where b* should be. */
@@ -162,10 +172,17 @@ export function fadeCurve(input: ForecastInput, { rate, doseToGo }: Forecast, po
   const { startB, targetB, sessions } = input;
   const done = sessions.reduce((sum, { dose }) => sum + dose, 0);
   const end = Math.max(done * 1.1, done + Math.min(doseToGo.high, 1.6 * doseToGo.median), 1);
+  const samples = isUncertain(input) ? fadeSamples(input) : null;
+  // What was given so far may have been more or less than it counts for: the past is stretched by as much.
+  const asGiven = (sample: Sample, dose: number) =>
+    dose > done ? dose - done : done > 0 ? -sample.done * (1 - dose / done) : 0;
   return Array.from({ length: points }, (_, i) => {
     const dose = (end * i) / (points - 1);
     const at = (k: number) => yellowAfter(startB, targetB, k, dose);
-    return { dose, b: { low: at(rate.high), median: at(rate.median), high: at(rate.low) } };
+    const b = samples
+      ? bandOf(samples, (sample) => bAfter(sample, asGiven(sample, dose)))
+      : { low: at(rate.high), median: at(rate.median), high: at(rate.low) };
+    return { dose, b };
   });
 }
 

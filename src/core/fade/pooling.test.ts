@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { exposureForecast, yellowAfter } from './forecast';
+import { yellowAfter } from './fade';
+import { exposureForecast } from './forecast';
 import { pooledPrior as pooledOf, rateWord, type PastPiece } from './pooling';
 import { seededNormal } from '../session/seededNormal.testing';
 

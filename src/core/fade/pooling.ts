@@ -1,5 +1,6 @@
 import { assumed } from '../assumptions/assumptions';
-import { ratePosterior, type ForecastInput } from './forecast';
+import type { ForecastInput } from './fade';
+import { ratePosterior } from './forecast';
 
 /** A past piece of the same school and plastic: what its own sessions say of its rate. */
 export type PastPiece = Pick<ForecastInput, 'startB' | 'targetB' | 'sessions' | 'measurementSd'>;

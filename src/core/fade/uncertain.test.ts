@@ -1,6 +1,7 @@
 import { seededRandom } from '@/simulators/camera/random';
-import { exposureForecast, yellowAfter } from './forecast';
-import { normalQuantile, uncertainForecast } from './uncertain';
+import { yellowAfter } from './fade';
+import { exposureForecast } from './forecast';
+import { bAfter, bandOf, fadeSamples, normalQuantile } from './uncertain';
 
 const normalOf = (random: () => number) => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 const inside = ({ low, high }: { low: number; high: number }, value: number) => value >= low && value <= high;
@@ -23,18 +24,25 @@ it('the bands hold what they say in a world where nothing is known exactly', () 
       const errors = { startSd, targetSd, doseSdShare, measurementSd };
       const [startB, targetB] = [start + startSd * normalOf(random), target + targetSd * normalOf(random)];
       const prior = { medianRate: 0.06, logSd: 0.6 };
-      const found = uncertainForecast({ ...errors, startB, targetB, toleranceB: 1.5, sessions: given, prior }, 8);
+      const found = exposureForecast({
+        ...errors,
+        startB,
+        targetB,
+        toleranceB: 1.5,
+        sessions: given,
+        prior,
+        nextDose: 8,
+      });
       const toGo = Math.max(0, Math.log((start - target) / 1.5) / rate - done);
       const next = yellowAfter(start, target, rate, done + 8 * (1 + doseSdShare * normalOf(random)));
       const read = next + measurementSd * normalOf(random);
       (held[`dose to go after ${sessions}`] ??= []).push(Number(inside(found.doseToGo, toGo)));
-      (held[`next b* after ${sessions}`] ??= []).push(Number(inside(found.nextB, next)));
-      (held[`next reading after ${sessions}`] ??= []).push(Number(inside(found.nextMeasuredB, read)));
+      (held[`next b* after ${sessions}`] ??= []).push(Number(inside(found.nextB!, next)));
+      (held[`next reading after ${sessions}`] ??= []).push(Number(inside(found.nextMeasuredB!, read)));
     }
   const shares = Object.entries(held).map(
     ([what, all]) => [what, all.reduce((a, b) => a + b, 0) / all.length] as const,
   );
-  if (process.env.SHOW) console.log(Object.fromEntries(shares));
   for (const [what, share] of shares) expect([what, Math.abs(share - 0.9) < 0.06]).toEqual([what, true]);
 });
 
@@ -47,12 +55,28 @@ it('without errors it is the plain model', () => {
     ],
   };
   const plain = exposureForecast(input);
-  const found = uncertainForecast({ ...input, startSd: 0, targetSd: 0, doseSdShare: 0 }, 5);
+  const samples = fadeSamples(input);
+  const [rate, current] = [bandOf(samples, (one) => one.rate), bandOf(samples, (one) => bAfter(one, 0))];
   for (const end of ['low', 'median', 'high'] as const) {
-    expect(found.doseToGo[end] / plain.doseToGo[end]).toBeCloseTo(1, 1);
-    expect(found.rate[end] / plain.rate[end]).toBeCloseTo(1, 1);
-    expect(found.current[end] - plain.currentBand[end]).toBeCloseTo(0, 0);
+    expect(rate[end] / plain.rate[end]).toBeCloseTo(1, 1);
+    expect(current[end] - plain.currentBand[end]).toBeCloseTo(0, 0);
   }
+});
+
+it('a next dose leads on along the fade, and a reading of it is less sure than it is', () => {
+  const input = {
+    ...{ startB: 27, targetB: 6, toleranceB: 1.5, prior: { medianRate: 0.06, logSd: 0.6 }, measurementSd: 0.6 },
+    sessions: [{ dose: 10, measuredB: 17.5 }],
+  };
+  for (const errors of [{}, { startSd: 0.8, targetSd: 1.3, doseSdShare: 0.15 }]) {
+    const { nextB, nextMeasuredB, currentBand } = exposureForecast({ ...input, ...errors, nextDose: 8 });
+    expect(nextB!.median).toBeLessThan(currentBand.median - 2);
+    expect(nextMeasuredB!.median).toBeCloseTo(nextB!.median, 0);
+    expect(nextMeasuredB!.high - nextMeasuredB!.low).toBeGreaterThan(nextB!.high - nextB!.low);
+    const none = exposureForecast({ ...input, ...errors, nextDose: 0 });
+    expect(none.nextB!.median).toBeCloseTo(none.currentB, 6);
+  }
+  expect(exposureForecast(input)).toMatchObject({ nextB: null, nextMeasuredB: null });
 });
 
 it('the quantiles of the normal distribution are those of the tables', () => {

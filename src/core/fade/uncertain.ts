@@ -1,5 +1,5 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
-import type { Band, ForecastInput } from './forecast';
+import { yellowAfter, type Band, type FadeErrors, type ForecastInput } from './fade';
 
 /**
  * The fade with everything that is not known exactly: rate, start, target and each dose. On a grid of ln k the rest is
@@ -7,15 +7,7 @@ import type { Band, ForecastInput } from './forecast';
  * what is asked for is read off points spread evenly over all of it.
  */
 
-/** Errors that a forecast counts with; all 0 in the plain model. */
-export interface FadeErrors {
-  /** Of the b* at the start, one standard deviation. */
-  startSd: number;
-  /** Of the b* that the fade leads to. */
-  targetSd: number;
-  /** Of each dose, as a share of it. */
-  doseSdShare: number;
-}
+type UncertainInput = ForecastInput & FadeErrors;
 
 const COARSE = 19;
 const FINE = 41;
@@ -52,7 +44,7 @@ interface Conditional {
   covariance: Matrix;
 }
 
-function conditionalOn(rate: number, input: ForecastInput & FadeErrors, stretches: readonly Stretch[]): Conditional {
+function conditionalOn(rate: number, input: UncertainInput, stretches: readonly Stretch[]): Conditional {
   const { startB, targetB, startSd, targetSd, doseSdShare, measurementSd } = input;
   const size = 2 + stretches.length;
   const prior = [startB, targetB, ...stretches.map(() => 0)];
@@ -137,7 +129,7 @@ export function normalQuantile(p: number): number {
 }
 
 /** One thing that may be so, with how likely it is. */
-interface Sample {
+export interface Sample {
   weight: number;
   rate: number;
   start: number;
@@ -151,7 +143,7 @@ interface Sample {
 }
 
 /** Where the rate may be, in standard deviations of its prior: looked for coarsely first, then evenly over what is left. */
-function gridOf(input: ForecastInput & FadeErrors, stretches: readonly Stretch[]) {
+function gridOf(input: UncertainInput, stretches: readonly Stretch[]) {
   const at = (z: number) => {
     const rate = input.prior.medianRate * Math.exp(z * input.prior.logSd);
     const found = conditionalOn(rate, input, stretches);
@@ -167,7 +159,9 @@ function gridOf(input: ForecastInput & FadeErrors, stretches: readonly Stretch[]
   return { grid: evenly(from, to, FINE), cell: (to - from) / (FINE - 1) };
 }
 
-function samplesOf(input: ForecastInput & FadeErrors): Sample[] {
+/** Ways that it may stand with a piece, each with its weight: as likely together as its readings make them. */
+export function fadeSamples(given: ForecastInput): Sample[] {
+  const input = { startSd: 0, targetSd: 0, doseSdShare: 0, ...given };
   const stretches = stretchesOf(input.sessions);
   const { prior, measurementSd, doseSdShare } = input;
   const { grid, cell } = gridOf(input, stretches);
@@ -204,47 +198,19 @@ function samplesOf(input: ForecastInput & FadeErrors): Sample[] {
   return samples;
 }
 
+/** True b* of a sample after so much more dose. */
+export const bAfter = ({ rate, start, target, done }: Sample, more: number) =>
+  yellowAfter(start, target, rate, done + more);
+
 /** The 5, 50 and 95 % quantiles of what each sample comes to. */
-function bandOf(samples: readonly Sample[], of: (sample: Sample) => number): Band {
-  const sorted = samples
-    .map((sample) => ({ value: of(sample), weight: sample.weight }))
-    .sort((a, b) => a.value - b.value);
-  const total = sorted.reduce((sum, { weight }) => sum + weight, 0);
+export function bandOf(samples: readonly Sample[], of: (sample: Sample) => number): Band {
+  const values = Float64Array.from(samples, of);
+  const order = Uint32Array.from(values.keys()).sort((a, b) => values[a]! - values[b]!);
+  const total = samples.reduce((sum, { weight }) => sum + weight, 0);
   const at = (p: number) => {
     let below = 0;
-    for (const { value, weight } of sorted) if ((below += weight) >= p * total) return value;
-    return sorted[sorted.length - 1]!.value;
+    for (const i of order) if ((below += samples[i]!.weight) >= p * total) return values[i]!;
+    return values[order[order.length - 1]!]!;
   };
   return { low: at(0.05), median: at(0.5), high: at(0.95) };
-}
-
-/** What a forecast says when start, target and doses have errors. */
-export interface UncertainForecast {
-  rate: Band;
-  current: Band;
-  doseToGo: Band;
-  /** True b* after the next dose, and what will be read of it. */
-  nextB: Band;
-  nextMeasuredB: Band;
-}
-
-/**
- * The forecast of a piece with all its errors.
- *
- * @param nextDose planned dose of the next session
- */
-export function uncertainForecast(input: ForecastInput & FadeErrors, nextDose: number): UncertainForecast {
-  const samples = samplesOf(input);
-  const { toleranceB } = input;
-  const bAfter = ({ rate, start, target, done }: Sample, more: number) =>
-    target + (start - target) * Math.exp(-rate * (done + more));
-  return {
-    rate: bandOf(samples, ({ rate }) => rate),
-    current: bandOf(samples, (sample) => bAfter(sample, 0)),
-    doseToGo: bandOf(samples, ({ rate, start, target, done }) =>
-      start - target <= toleranceB ? 0 : Math.max(0, Math.log((start - target) / toleranceB) / rate - done),
-    ),
-    nextB: bandOf(samples, (sample) => bAfter(sample, sample.next * nextDose)),
-    nextMeasuredB: bandOf(samples, (sample) => bAfter(sample, sample.next * nextDose) + sample.read),
-  };
 }

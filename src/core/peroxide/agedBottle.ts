@@ -1,5 +1,5 @@
 import { assumed } from '../assumptions/assumptions';
-import type { Band } from '../fade/forecast';
+import type { Band } from '../fade/fade';
 import { Refusal } from '../refusal';
 import { MOLAR_VOLUME_L, PEROXIDE_MOLAR_MASS, peroxideStrength } from './strength';
 

@@ -1,5 +1,5 @@
 import { assumed, assumedWords } from '../assumptions/assumptions';
-import type { Band } from '../fade/forecast';
+import type { Band } from '../fade/fade';
 import { agedStrength } from './agedBottle';
 import { peroxideStrength, type StrengthUnit } from './strength';
 

@@ -1,3 +1,6 @@
+import { assumed } from '../assumptions/assumptions';
+import { strengthFactor } from '../fade/strength';
+import type { Obstacle } from '../sun/horizon';
 import { quantile } from '../numbers';
 import { sunDose, type Place } from '../sun/day';
 import { amountWords } from '../units';
@@ -14,7 +17,10 @@ export interface RehearsalInput {
   place: Place;
   start: Date;
   durationMin: number;
+  /** Share of UV that the film lets through. */
   transmission: number;
+  /** What stands in the sun's way. */
+  shading?: readonly Obstacle[];
   /** Strength against the usual one, both % by weight. */
   percentWW: number;
   usualPercentWW: number;
@@ -32,7 +38,7 @@ interface Outcome {
 }
 
 export interface Rehearsed extends Outcome {
-  /** UVI·h that the window brings. */
+  /** UVI·h that count: without film only until the cream is dry. */
   dose: number;
   /** What was done that leaves a mark, and what it does. */
   mistakes: string[];
@@ -42,15 +48,18 @@ export interface Rehearsed extends Outcome {
 
 const COLUMNS = 96;
 const ROWS = 60;
-/** Twice the strength works about 1.5 times as fast: a guess between the usual rates of 6, 12 and 35 %. */
-const STRENGTH_POWER = 0.6;
 const HOT_C = 50;
 const WORKED_OUT = 1.5;
 
 function outcomeOf(input: RehearsalInput, conduct: Conduct, dose: number, random: Random): Outcome {
   const { startB, targetB, rate, percentWW, usualPercentWW } = input;
-  const strength = (percentWW / usualPercentWW) ** STRENGTH_POWER;
-  const face = yellowLeft(doseShares(conduct, COLUMNS, ROWS, random), startB, targetB, rate * strength, dose);
+  const face = yellowLeft(
+    doseShares(conduct, COLUMNS, ROWS, random),
+    startB,
+    targetB,
+    rate * strengthFactor(percentWW, usualPercentWW),
+    dose,
+  );
   return {
     face,
     median: quantile(face.values, 0.5)!,
@@ -66,9 +75,13 @@ function outcomeOf(input: RehearsalInput, conduct: Conduct, dose: number, random
  * @param randomOf a source of numbers of a seed: both sessions lie on the same face
  */
 export function rehearse(input: RehearsalInput, seed: number, randomOf: (seed: number) => Random): Rehearsed {
-  const { place, start, durationMin, transmission, conduct } = input;
-  const dose = sunDose(place, start, durationMin, transmission, conduct.cloudFraction);
-  const best = outcomeOf(input, { ...WELL_DONE, cloudFraction: conduct.cloudFraction }, dose, randomOf(seed));
+  const { place, start, durationMin, transmission, shading, conduct } = input;
+  const doseOf = (minutes: number, through: number) =>
+    sunDose(place, start, minutes, through, conduct.cloudFraction, shading);
+  const bestDose = doseOf(durationMin, transmission);
+  // Bare cream gets all of the light, for as long as it is wet.
+  const dose = conduct.film === 'none' ? doseOf(Math.min(durationMin, assumed('cream dries')), 1) : bestDose;
+  const best = outcomeOf(input, { ...WELL_DONE, cloudFraction: conduct.cloudFraction }, bestDose, randomOf(seed));
   return { ...outcomeOf(input, conduct, dose, randomOf(seed)), dose, best, mistakes: mistakesOf(input, dose, best) };
 }
 

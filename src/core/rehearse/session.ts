@@ -1,4 +1,4 @@
-import { yellowAfter } from '../fade/forecast';
+import { yellowAfter } from '../fade/fade';
 import { fieldOf, swell, type Field, type Random } from './field';
 
 /** How a session is done: what a hand and the sky decide. */

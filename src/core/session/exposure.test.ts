@@ -3,7 +3,8 @@ import { Refusal } from '../refusal';
 import { seededNormal } from './seededNormal.testing';
 import { adviseAfter, type Advised } from '../choice/advice';
 import { sessionDose, warmthFactor } from '../fade/dose';
-import { exposureForecast, fadeCurve, ratePosterior, yellowAfter, type ForecastInput } from '../fade/forecast';
+import { type ForecastInput, yellowAfter } from '../fade/fade';
+import { exposureForecast, fadeCurve, ratePosterior } from '../fade/forecast';
 import { planExposure, type PlanInput } from './plan';
 import { priorOf, SCHOOL, SCHOOLS } from './schools';
 
@@ -183,6 +184,13 @@ describe('plan', () => {
     );
   });
 
+  it('a weaker solution takes a larger dose, a stronger one a smaller', () => {
+    const toGo = (percent: number) =>
+      planExposure({ ...input, school: SCHOOL['bag-sun'], targetPercentWW: percent }).forecast!.doseToGo.median;
+    expect(toGo(3)).toBeGreaterThan(1.3 * toGo(6));
+    expect(toGo(6)).toBeGreaterThan(1.3 * toGo(12));
+  });
+
   it('a strong bath starts from its own rate', () => {
     expect(priorOf(SCHOOL['bath-lamp'], 30).medianRate).toBe(0.1);
     expect(priorOf(SCHOOL['bath-lamp'], 12).medianRate).toBe(0.04);
@@ -190,13 +198,13 @@ describe('plan', () => {
 });
 
 describe('advice', () => {
-  const forecast = exposureForecast({ ...base, sessions: [{ dose: 8, measuredB: 19 }] });
+  const fade = { ...base, sessions: [{ dose: 8, measuredB: 19 }] };
   const asked: Advised = {
     verdict: 'to go',
     deltaB: 11,
     evenness: 2,
     uneven: false,
-    forecast,
+    fade,
     session: { dose: 8, handsMin: 30, waitingH: 3 },
   };
   it.each([
@@ -222,18 +230,19 @@ describe('advice', () => {
   });
 
   it('stops where the next session brings less than can be seen, and says what it would have asked', () => {
-    const slow = exposureForecast({
+    const slow = {
       ...base,
       prior: { medianRate: 0.002, logSd: 0.1 },
       sessions: [{ dose: 40, measuredB: 28 }],
-    });
-    const advice = adviseAfter({ ...asked, deltaB: 6, forecast: slow });
+    };
+    const advice = adviseAfter({ ...asked, deltaB: 6, fade: slow });
     expect(advice.what).toBe('stop');
-    expect(advice.why).toContain('less than can be seen side by side, for 30 min of hands and 3.0 h of waiting');
+    expect(advice.why).toContain('too little for 30 min of hands and 3.0 h of waiting');
   });
 
   it('does not go on where the palest parts would go past the patch', () => {
-    expect(adviseAfter({ ...asked, deltaB: 3, evenness: 10 })).toMatchObject({
+    const nearly = { ...base, sessions: [{ dose: 24, measuredB: base.targetB + 3 }] };
+    expect(adviseAfter({ ...asked, deltaB: 3, evenness: 10, fade: nearly })).toMatchObject({
       what: 'even it out',
       why: expect.stringContaining('palest parts are 2.0 below it already') as string,
     });

@@ -7,18 +7,13 @@ import { Refusal } from '../refusal';
 import { amountWords, pouredWords, type UnitSystem } from '../units';
 import { assumed } from '../assumptions/assumptions';
 import { doseUnit, HOTTEST_BATH_C, sessionDose, type Circumstances } from '../fade/dose';
-import {
-  exposureForecast,
-  yellowAfter,
-  type Band,
-  type ExposedSession,
-  type Forecast,
-  type ForecastInput,
-} from '../fade/forecast';
+import type { FadeErrors } from '../fade/fade';
+import { type Band, type ExposedSession, type Forecast, type ForecastInput } from '../fade/fade';
+import { exposureForecast } from '../fade/forecast';
 import { priorOf, type School } from './schools';
 
 /** How far a piece is and what it has had; `null` before it is measured. */
-export interface Yellow {
+export interface Yellow extends Partial<FadeErrors> {
   startB: number;
   targetB: number;
   sessions: readonly ExposedSession[];
@@ -37,7 +32,7 @@ export interface PlanInput extends Circumstances {
   areaCm2: number;
   toleranceB: number;
   yellow: Yellow | null;
-  /** What the workshop’s past pieces say of the rate; without it the starting guess of the school. */
+  /** What the workshop’s past pieces say of the rate at the usual strength; without it the starting guess of the school. */
   prior?: ForecastInput['prior'];
   /** What amounts in its notes are said in. */
   units?: UnitSystem;
@@ -105,7 +100,12 @@ export function planExposure(input: PlanInput): ExposurePlan {
   const dose = sessionDose(school, input);
   const forecast =
     yellow &&
-    exposureForecast({ ...yellow, toleranceB: input.toleranceB, prior: input.prior ?? priorOf(school, percentWW) });
+    exposureForecast({
+      ...yellow,
+      toleranceB: input.toleranceB,
+      prior: priorOf(school, percentWW, input.prior),
+      nextDose: dose,
+    });
   const per = (band: Band, unit: number): Band => ({
     low: band.low / unit,
     median: band.median / unit,
@@ -123,7 +123,7 @@ export function planExposure(input: PlanInput): ExposurePlan {
     dose,
     doseUnit: doseUnit(school),
     forecast,
-    afterB: forecast && yellow && afterSession(forecast, yellow, dose),
+    afterB: forecast && forecast.nextB,
     hoursToGo: forecast && dose > 0 ? per(forecast.doseToGo, dose / hours) : null,
     sessionsToGo: forecast && dose > 0 ? per(forecast.doseToGo, dose) : null,
     cautions: [
@@ -132,13 +132,6 @@ export function planExposure(input: PlanInput): ExposurePlan {
     ],
     notes: [...shortOf(input, stockMl), ...notesOn(input, percentWW, dose)],
   };
-}
-
-/** Where b* should stand after one more dose. */
-export function afterSession(forecast: Forecast, { startB, targetB, sessions }: Yellow, dose: number): Band {
-  const all = sessions.reduce((sum, session) => sum + session.dose, dose);
-  const at = (rate: number) => yellowAfter(startB, targetB, rate, all);
-  return { low: at(forecast.rate.high), median: at(forecast.rate.median), high: at(forecast.rate.low) };
 }
 
 function shortOf({ school, stockLeft = null, units = 'metric' }: PlanInput, needed: number): string[] {

@@ -1,4 +1,5 @@
 import { assumed, type AssumptionName } from '../assumptions/assumptions';
+import { strengthFactor } from '../fade/strength';
 import type { CautionId } from '../peroxide/cautions';
 
 export const SCHOOLS = [
@@ -221,9 +222,18 @@ export const SCHOOL: Record<SchoolId, School> = {
 /** The piece lies under the solution in a tub. */
 export const isBath = ({ medium, solution }: School) => medium !== 'cream' && solution === 'bath';
 
-/** Strong baths work faster than the usual 6 to 12 %: prior median 0.10 per UVI·h over 12 % w/w. */
-export function priorOf(school: School, percentWW: number): School['prior'] {
-  return school.id === 'bath-lamp' && percentWW > 12
-    ? { ...school.prior, medianRate: assumed('fade of a strong bath') }
-    : school.prior;
-}
+/** How much faster than at its usual strength a way works. Baths over 12 % w/w have a rate of their own. */
+export const fasterBy = (school: School, percentWW: number): number =>
+  school.id === 'bath-lamp' && percentWW > 12
+    ? assumed('fade of a strong bath') / school.prior.medianRate
+    : strengthFactor(percentWW, school.usualPercentWW);
+
+/**
+ * What is to be expected of a rate at a strength.
+ *
+ * @param usual at the usual strength: the starting guess, or what the workshop has learnt
+ */
+export const priorOf = (school: School, percentWW: number, usual = school.prior): School['prior'] => ({
+  medianRate: usual.medianRate * fasterBy(school, percentWW),
+  logSd: usual.logSd,
+});

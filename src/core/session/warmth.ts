@@ -1,7 +1,7 @@
 import type { Place } from '../sun/day';
 import { lightPast, skyShare, type Obstacle } from '../sun/horizon';
 import { sunPosition } from '../sun/position';
-import type { Band } from '../fade/forecast';
+import type { Band } from '../fade/fade';
 import { HOTTEST_BATH_C } from '../fade/dose';
 import type { School } from './schools';
 

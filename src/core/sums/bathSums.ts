@@ -1,5 +1,5 @@
 import { agedStrength, strengthByGas, type AgedBottle, type GasTest } from '../peroxide/agedBottle';
-import type { Band } from '../fade/forecast';
+import type { Band } from '../fade/fade';
 import Joi from 'joi';
 import { bathVolume, COVER_MM, type BathPiece, type BathVolume, type Container } from '../peroxide/bathVolume';
 import { mixedBottles, type Bottle } from '../peroxide/mixture';

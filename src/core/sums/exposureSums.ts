@@ -1,5 +1,6 @@
 import Joi from 'joi';
-import { exposureForecast, type Forecast, type ForecastInput } from '../fade/forecast';
+import type { Forecast, ForecastInput } from '../fade/fade';
+import { exposureForecast } from '../fade/forecast';
 import { sunAndUv, sunDose, type Place } from '../sun/day';
 import { cloudTransmission } from '../sun/uvIndex';
 import type { Sum } from './sum';
@@ -136,10 +137,14 @@ const exposureForecastSum: Sum<ForecastInput, Forecast> = {
       .default({ medianRate: 0.06, logSd: 0.6 })
       .label('Starting guess'),
     measurementSd: Joi.number().positive().max(20).default(0.6).label('Uncertainty of one b*'),
+    startSd: Joi.number().min(0).max(20).default(0).label('Uncertainty of the start, b*'),
+    targetSd: Joi.number().min(0).max(20).default(0).label('Uncertainty of where it comes to rest, b*'),
+    doseSdShare: Joi.number().min(0).max(1).default(0).label('Uncertainty of each dose, as a share of it'),
+    nextDose: Joi.number().min(0).max(100_000).unit('UVI·h').label('Dose of the next session'),
   }),
   compute: exposureForecast,
   source:
-    'b*(D) = target + (start − target)·exp(−k·D); log-normal prior on k, Gaussian measurement error, posterior on a fine grid of ln k.',
+    'b*(D) = target + (start − target)·exp(−k·D); log-normal prior on k, Gaussian errors of measurement, start, target and doses, posterior on a fine grid of ln k; start, target and doses at each k by Gauss–Newton and Laplace.',
   example: {
     startB: 27,
     targetB: 6,
@@ -150,6 +155,10 @@ const exposureForecastSum: Sum<ForecastInput, Forecast> = {
     ],
     prior: { medianRate: 0.06, logSd: 0.6 },
     measurementSd: 0.6,
+    startSd: 0.6,
+    targetSd: 1,
+    doseSdShare: 0.15,
+    nextDose: 8,
   },
   estimate: 'A model of the fade; the band holds nine pieces in ten.',
   results: (out) => [
@@ -162,6 +171,12 @@ const exposureForecastSum: Sum<ForecastInput, Forecast> = {
     },
     { label: 'Rate', value: out.rate.median, digits: 4, range: [out.rate.low, out.rate.high] },
     { label: 'b* now', value: out.currentB, digits: 1, range: [out.currentBand.low, out.currentBand.high] },
+    ...[
+      { label: 'b* after the next dose', of: out.nextB },
+      { label: 'What will be read then', of: out.nextMeasuredB },
+    ].flatMap(({ label, of }) =>
+      of ? [{ label, value: of.median, digits: 1, range: [of.low, of.high] as const }] : [],
+    ),
     ...(out.doubt ? [{ label: 'Doubt', value: out.doubt }] : []),
   ],
   working: (out, input) => [

@@ -3,10 +3,11 @@ import type { Lab } from '@/core/colour/types';
 import { isPlastic } from '@/core/runsheet/stages';
 import { SCHOOL, type School } from '@/core/session/schools';
 import type { Yellow } from '@/core/session/plan';
+import { errorsOf } from '@/core/fade/dose';
 import { fadeSoFar } from '@/core/fade/after';
 import { commonTarget, type CommonTarget } from '@/core/fade/commonTarget';
 import type { Aim } from '@/core/intake/aim';
-import { measurementsOf } from '@/data/measurements';
+import { HIDDEN_REGION, measurementsOf } from '@/data/measurements';
 import { piecesOfAll } from '@/data/pieces';
 import { findRows } from '@/data/table';
 import { sessionsOf, treatmentsOf } from '@/data/treatments';
@@ -109,11 +110,27 @@ export function yellowOf(
     other ? coloured.filter(({ measuredAt }) => measuredAt >= other.endedAt!) : coloured,
   );
   if (!fade?.start.lab) return null;
-  const startB = fade.start.lab[2];
+  const hiddenB = piece.hiddenLab[2];
+  const startB = bOf(fade.start, hiddenB);
   return {
     startB,
-    targetB: Math.min(set?.places.find(({ id }) => id === piece.id)?.targetB ?? piece.hiddenLab[2], startB),
-    sessions: fade.sessions.map(({ dose, after }) => ({ dose, measuredB: after?.lab?.[2] ?? null })),
-    measurementSd: Math.max(assumed('a measured b*'), latest.result.card.residualDeltaE00 ?? 0),
+    targetB: Math.min(set?.places.find(({ id }) => id === piece.id)?.targetB ?? hiddenB, startB),
+    sessions: fade.sessions.map(({ dose, after }) => ({ dose, measuredB: after && bOf(after, hiddenB) })),
+    measurementSd: sdOf(latest),
+    startSd: sdOf(fade.start),
+    ...errorsOf(school),
   };
 }
+
+/**
+ * b* of a measurement: what it read above the hidden patch in the same picture, on top of where that patch is by all
+ * pictures. What is off in the light of one picture is off in both, and goes.
+ */
+export function bOf({ lab, deltaB, result }: Measurement, hiddenB: number | null): number {
+  const inSight = deltaB !== null && result.regions.some(({ id }) => id === HIDDEN_REGION);
+  return inSight && hiddenB !== null ? hiddenB + deltaB : lab![2];
+}
+
+/** How well a measurement is known, one standard deviation of b*. */
+export const sdOf = ({ result }: Pick<Measurement, 'result'>): number =>
+  Math.max(assumed('a measured b*'), result.card.residualDeltaE00 ?? 0);

@@ -1,6 +1,7 @@
 import { adviseAfter } from '@/core/choice/advice';
 import { doseUnit } from '@/core/fade/dose';
-import { exposureForecast, fadeCurve, type Forecast, type ForecastInput } from '@/core/fade/forecast';
+import type { Forecast, ForecastInput } from '@/core/fade/fade';
+import { exposureForecast, fadeCurve } from '@/core/fade/forecast';
 import { priorOf, SCHOOL, type School } from '@/core/session/schools';
 import { PIECE_REGION } from '@/data/measurements';
 import type { LearntRate, Piece, Session } from '@/data/rows';
@@ -18,7 +19,7 @@ export function judgePiece(piece: Piece, history: PieceHistory, past: readonly L
   const input = yellow && {
     ...yellow,
     toleranceB: treatment?.toleranceB ?? 1.5,
-    prior: pooled.pieces > 0 ? pooled.prior : priorOf(school, treatment?.targetPercentWW ?? school.usualPercentWW),
+    prior: priorOf(school, treatment?.targetPercentWW ?? school.usualPercentWW, pooled.prior),
   };
   const forecast = input && exposureForecast(input);
   const latest = history.measurements[history.measurements.length - 1] ?? null;
@@ -28,7 +29,7 @@ export function judgePiece(piece: Piece, history: PieceHistory, past: readonly L
     deltaB: latest?.deltaB ?? null,
     evenness: face?.evenness ?? 0,
     uneven: face?.fault !== undefined && face.fault.kind !== 'even',
-    forecast,
+    fade: input,
     session: usualSession(history, school),
   });
   return {

@@ -17,7 +17,7 @@ import { homeComputer } from '@/simulators/camera/machines';
 import { measured, photograph } from '../../../demo/photographs';
 import { changeInput } from './past/change';
 import { readFacts } from './facts';
-import { historiesOf, historyOf, yellowOf } from './history';
+import { bOf, historiesOf, historyOf, yellowOf } from './history';
 import { judgePiece } from './judge';
 import { predicted } from './ahead/predict';
 import { rehearsed } from './ahead/rehearsal';
@@ -80,22 +80,21 @@ async function blueOf(url: string): Promise<number> {
 const bytesOf = (url: string) => Buffer.from(url.slice(url.indexOf(',') + 1), 'base64');
 
 describe('the predicted picture', () => {
-  it('grows paler from session to session, never past its target, by the mean of what its own sessions brought', async () => {
+  it('grows paler from session to session, by the mean of what its own sessions brought', async () => {
     const history = await historyOf(lid);
     const { looks, dose, from } = await predicted(lid.id);
     expect(from).toBe('the mean of its own sessions');
     expect(dose).toBeCloseTo(history.sessions[0]!.dose!, 9);
     expect(looks.map(({ sessions }) => sessions)).toEqual([0, 1, 2, 3]);
-    const { targetB } = yellowOf(lid, history, SCHOOL['bath-lamp'])!;
     const blues: number[] = [];
     for (const [i, { b, low, high, url }] of looks.entries()) {
       expect(low).toBeLessThanOrEqual(b);
       expect(b).toBeLessThanOrEqual(high);
-      expect(low).toBeGreaterThanOrEqual(targetB - 1e-9);
       if (i > 0) expect(b).toBeLessThan(looks[i - 1]!.b);
       blues.push(await blueOf(url));
     }
-    expect(looks[0]!.b).toBeCloseTo(history.measurements[1]!.lab![2], 9);
+    // Where it stands now is what was read of it last, with what the fade says of that.
+    expect(Math.abs(looks[0]!.b - history.measurements[1]!.lab![2])).toBeLessThan(0.3);
     expect(blues).toEqual([...blues].sort((a, b) => a - b));
     expect(blues[3]! - blues[0]!).toBeGreaterThan(2);
   });
@@ -144,7 +143,7 @@ describe('what is known of a piece', () => {
     expect(advice.what).toBe('go on');
     expect(advice.why).toContain(latest!.deltaB!.toFixed(1));
     expect(forecast!.doseToGo.median).toBeGreaterThan(0);
-    expect(fade!.measured.map(({ b }) => b)).toEqual(history.measurements.map(({ lab }) => lab![2]));
+    expect(fade!.measured.map(({ b }) => b)).toEqual(history.measurements.map((one) => bOf(one, lid.hiddenLab![2])));
     expect(working!.find(({ what }) => what === 'To go')!.how).toContain(forecast!.doseToGo.median.toFixed(1));
     const [line] = distanceWorking(latest!);
     expect(line!.how).toContain(

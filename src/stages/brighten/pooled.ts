@@ -1,6 +1,6 @@
 import { guessOf } from '@/core/choice/compare';
 import { pooledPrior, rateWord, type Pooled } from '@/core/fade/pooling';
-import { SCHOOL, type School } from '@/core/session/schools';
+import { fasterBy, SCHOOL, type School } from '@/core/session/schools';
 import { learnAnew, ratesBut, staleRates } from '@/data/learntRates';
 import { piecesOfAll } from '@/data/pieces';
 import type { LearntRate, Piece } from '@/data/rows';
@@ -21,10 +21,20 @@ function learntOf(piece: Piece, history: PieceHistory): Omit<LearntRate, 'id'> |
   const yellow = yellowOf(piece, history, school);
   if (!yellow?.sessions.some(({ measuredB }) => measuredB !== null)) return null;
   const word = rateWord(yellow, guessOf(school).medianRate);
+  const strength = fasterBy(school, first.targetPercentWW);
   const ended = history.sessions.flatMap(({ endedAt }) => endedAt ?? []);
   if (!word || ended.length === 0) return null;
   const { id: pieceId, restorationId, plastic } = piece;
-  return { ...word, restorationId, pieceId, plastic, school: school.id, at: ended.sort().pop()! };
+  // What is learnt is the rate at the usual strength.
+  return {
+    ...word,
+    mean: word.mean - Math.log(strength),
+    restorationId,
+    pieceId,
+    plastic,
+    school: school.id,
+    at: ended.sort().pop()!,
+  };
 }
 
 /** Works out again what was learnt of the restorations on which something changed; mostly that is the one in hand. */

@@ -1,6 +1,6 @@
 import type { Way } from '@/core/choice/compare';
 import { doseUnit, UVI_PER_MW_CM2, warmthFactor } from '@/core/fade/dose';
-import type { Band, Forecast, ForecastInput } from '@/core/fade/forecast';
+import type { Band, Forecast, ForecastInput } from '@/core/fade/fade';
 import { FILM_MM, type ExposurePlan } from '@/core/session/plan';
 import { SCHOOL, type School } from '@/core/session/schools';
 import { COVER_MM, type BathVolume } from '@/core/peroxide/bathVolume';

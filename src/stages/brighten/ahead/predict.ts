@@ -1,5 +1,5 @@
-import { exposureForecast, yellowAfter } from '@/core/fade/forecast';
-import { SCHOOL } from '@/core/session/schools';
+import { exposureForecast } from '@/core/fade/forecast';
+import { priorOf, SCHOOL } from '@/core/session/schools';
 import { doseShares, WELL_DONE, type Conduct } from '@/core/rehearse/session';
 import { seededRandom } from '@/core/rehearse/seededRandom';
 import { Refusal } from '@/core/refusal';
@@ -52,8 +52,11 @@ export async function predicted(pieceId: string): Promise<Predicted> {
       'pieceId',
       'Measure it first, with a card and the hidden patch: what it should look like follows from both.',
     );
-  const { prior } = await pooledFor(school, piece);
-  const { rate } = exposureForecast({ ...yellow, toleranceB: 1, prior });
+  const pooled = await pooledFor(school, piece);
+  const strength = history.treatments[history.treatments.length - 1]?.targetPercentWW ?? school.usualPercentWW;
+  const prior = priorOf(school, strength, pooled.prior);
+  const ahead = { ...yellow, toleranceB: 1, prior };
+  const { rate } = exposureForecast(ahead);
   const given = yellow.sessions.map(({ dose }) => dose).filter((dose) => dose > 0);
   const dose =
     given.length > 0
@@ -64,13 +67,11 @@ export async function predicted(pieceId: string): Promise<Predicted> {
   const now = latest.lab?.[2] ?? yellow.startB;
   const looks = await Promise.all(
     SESSIONS.map(async (sessions) => {
-      const at = (k: number) => yellowAfter(now, Math.min(now, yellow.targetB), k, sessions * dose);
+      const { median: b, low, high } = exposureForecast({ ...ahead, nextDose: sessions * dose }).nextB!;
       return {
         sessions,
         url: await lookUrl(look, yellow.targetB, Math.exp(-rate.median * sessions * dose)),
-        b: at(rate.median),
-        low: at(rate.high),
-        high: at(rate.low),
+        ...{ b, low, high },
       };
     }),
   );

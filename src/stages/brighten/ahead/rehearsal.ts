@@ -10,7 +10,7 @@ import { Refusal } from '@/core/refusal';
 import { dayAround, fromLocalField } from '@/core/runsheet/time';
 import { exercisesDone, keepAnswer } from '@/data/exercises';
 import { findPiece } from '@/data/pieces';
-import { getWorkshop, placeOf } from '@/data/workshop';
+import { getWorkshop, listObstacles, placeOf } from '@/data/workshop';
 import { historyOf, yellowOf } from '../history';
 import { fieldUrl, lookOf } from '../look';
 import { pooledFor } from '../pooled';
@@ -86,7 +86,8 @@ export async function rehearsed(form: RehearseForm): Promise<RehearsalView> {
       place,
       start: new Date(start),
       durationMin: form.durationMin,
-      transmission: form.film === 'none' ? 1 : school.transmission,
+      transmission: school.transmission,
+      shading: await listObstacles(),
       percentWW: form.percentWW,
       usualPercentWW: school.usualPercentWW,
       temperatureC: form.temperatureC,

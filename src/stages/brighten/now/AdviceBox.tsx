@@ -74,13 +74,16 @@ export function AdviceBox({
             ...(latest ? distanceWorking(latest) : []),
             {
               what: 'Stop',
-              how: `ΔE00 to the patch at most ${assumed('matched ΔE00')}; or lighter by L* 2 and less yellow; or less than b* ${assumed('seen b*')} to be gained by a session like the ones before, even at the quick end of the rate`,
+              how: `ΔE00 to the patch at most ${assumed('matched ΔE00')}; or lighter by L* 2 and less yellow; or a session like the ones before asks for more than it wins: each b* above or below the patch that is left and seen (over ${assumed('seen b*')}) counts for ${assumed('a unit of yellow left')} min of hands, over all rates, targets and doses that the measurements allow`,
             },
             {
               what: 'Even it out',
-              how: `it matches but spreads over b* ${assumed('uneven b*')}; or distance − half the spread lies below ${assumed('palest part')}: the palest parts would go past it`,
+              how: `it matches but spreads over b* ${assumed('uneven b*')}; or shading its pale parts (${assumed('evening out')} min) leaves less that is seen than the same for all`,
             },
-            assumedLine(['matched ΔE00', 'seen b*', 'uneven b*', 'palest part', 'a measured b*']),
+            assumedLine([
+              ...(['matched ΔE00', 'seen b*', 'uneven b*', 'palest part', 'a measured b*'] as const),
+              ...(['a unit of yellow left', 'a day of waiting', 'evening out', 'rest off the target'] as const),
+            ]),
           ]}
           source="What is seen side by side: Sharma, Wu and Dalal (2005) for ΔE00; the limits of the advice are conventions of Kvell."
         />

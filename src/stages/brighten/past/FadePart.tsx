@@ -4,7 +4,7 @@ import { figured } from '@/core/colour/signed';
 import { useMemo } from 'react';
 import { labToCss } from '@/core/colour/lab';
 import { labOnScale } from '@/core/colour/plasticScale';
-import type { Forecast } from '@/core/fade/forecast';
+import type { Forecast } from '@/core/fade/fade';
 import { Chart } from '@/ui/Chart';
 import { DataTable } from '@/ui/DataTable';
 import { Fold } from '@/ui/Fold';

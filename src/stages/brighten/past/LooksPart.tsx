@@ -1,4 +1,5 @@
 import { Text } from '@chakra-ui/react';
+import { bOf, sdOf } from '../history';
 import { yellowReturning } from '@/core/fade/returning';
 import { signed } from '@/core/colour/signed';
 import { showTime } from '@/core/runsheet/time';
@@ -7,7 +8,7 @@ import { Part } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
 import { Worked } from '@/ui/Worked';
 import { KeptChoice } from './KeptChoice';
-import { assumed, assumedLine } from '@/core/assumptions/assumptions';
+import { assumedLine } from '@/core/assumptions/assumptions';
 
 interface Props {
   looks: readonly LookAgain[];
@@ -25,8 +26,7 @@ export function LooksPart({ looks, piece, measurements, treatments, timeZone }: 
   const last = coloured.filter(({ measuredAt }) => measuredAt <= over.endedAt!).pop();
   const since = last ? [last, ...coloured.filter(({ measuredAt }) => measuredAt > over.endedAt!)] : [];
   const back = yellowReturning(
-    since.map(({ measuredAt, lab }) => ({ at: measuredAt, b: lab![2] })),
-    assumed('a measured b*'),
+    since.map((one) => ({ at: one.measuredAt, b: bOf(one, piece.hiddenLab?.[2] ?? null), sd: sdOf(one) })),
   );
   const open = looks.filter(({ measurementId }) => measurementId === null);
   const storage = (open[0] ?? looks[0]!).storage;
@@ -49,12 +49,15 @@ export function LooksPart({ looks, piece, measurements, treatments, timeZone }: 
             {
               what: 'b* since its end',
               how: since
-                .map(({ measuredAt, lab }) => `${showTime(measuredAt, timeZone, 'd MMM yyyy')}: ${lab![2].toFixed(1)}`)
+                .map(
+                  (one) =>
+                    `${showTime(one.measuredAt, timeZone, 'd MMM yyyy')}: ${bOf(one, piece.hiddenLab?.[2] ?? null).toFixed(1)} ± ${sdOf(one).toFixed(1)}`,
+                )
                 .join(', '),
             },
             {
               what: 'A year',
-              how: `slope of a line through them, each known to ± ${assumed('a measured b*')}; 5 % to 95 %`,
+              how: 'slope of a line through them, each by its own error; 5 % to 95 %',
             },
             assumedLine(['a measured b*']),
           ]}

@@ -1,8 +1,9 @@
-import { afterSession, planExposure, PURE_POWDER_PERCENT, type ExposurePlan } from '@/core/session/plan';
-import { exposureForecast, type Band } from '@/core/fade/forecast';
+import { planExposure, PURE_POWDER_PERCENT, type ExposurePlan } from '@/core/session/plan';
+import type { Band } from '@/core/fade/fade';
+import { exposureForecast } from '@/core/fade/forecast';
 import { evenCloud, type SkySource } from '@/core/session/sessions';
 import { gatesOf, gatesTogether, noDoseGate, type Gate } from '@/core/session/gates';
-import { SCHOOL } from '@/core/session/schools';
+import { priorOf, SCHOOL } from '@/core/session/schools';
 import { warmthInSun, type Warmth } from '@/core/session/warmth';
 import { agedSince, agedWords, percentOf } from '@/core/peroxide/bottle';
 import { peroxideStrength } from '@/core/peroxide/strength';
@@ -121,8 +122,9 @@ export async function workOut(form: PlanForm): Promise<Worked> {
   const old = aged ? [`“${stock!.name}”: ${agedWords(aged)} Find out under Stores before you count on its label.`] : [];
   const others = pieces.slice(1).map((each, i): Beside => {
     const yellow = yellowOf(each, histories[i + 1]!, school);
-    const input = yellow && { ...yellow, toleranceB: form.toleranceB, prior: pooled.prior };
-    return { tag: each.tag, name: each.name, afterB: input && afterSession(exposureForecast(input), input, plan.dose) };
+    const prior = priorOf(school, plan.percentWW, pooled.prior);
+    const forecast = yellow && exposureForecast({ ...yellow, toleranceB: form.toleranceB, prior, nextDose: plan.dose });
+    return { tag: each.tag, name: each.name, afterB: forecast && forecast.nextB };
   });
   return {
     plan: { ...plan, notes: [...plan.notes, ...old] },
