@@ -3,11 +3,13 @@ import { accuracy } from './accuracy';
 import { pages } from './pages';
 import { photoSpeed } from './photoSpeed';
 import { faults } from './faults';
+import { faultsSeen } from './faultsSeen';
 import { forecasts } from './forecast';
 import { forecastsWithErrors } from './forecastErrors';
 import { registration } from './registration';
 import { rebuildOrders } from './rebuildOrder';
 import { scale } from './scale';
+import { sure } from './sure';
 import { turnPlans } from './turnPlan';
 
 /**
@@ -19,6 +21,7 @@ const only = process.argv.slice(2).filter((word) => word.startsWith('/'));
 const BENCHMARKS: Record<string, () => Promise<void>> = {
   'photo-speed': photoSpeed,
   accuracy,
+  sure,
   pages,
   scale: () => scale(only),
   'rebuild-order': rebuildOrders,
@@ -26,6 +29,7 @@ const BENCHMARKS: Record<string, () => Promise<void>> = {
   forecast: forecasts,
   'forecast-errors': forecastsWithErrors,
   faults,
+  'faults-seen': faultsSeen,
   registration,
   attack: () => attack(only),
 };

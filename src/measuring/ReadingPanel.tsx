@@ -2,6 +2,7 @@
 
 import { figured, signed } from '@/core/colour/signed';
 import { lightChanges } from '@/core/picture/warnings';
+import { giveOrTake, limitWords, whatHelps } from './howSure';
 import { warningWords } from './warningWords';
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import { readDifference } from '@/core/colour/difference';
@@ -22,6 +23,7 @@ const sentenceCase = (words: string) => words[0]!.toUpperCase() + words.slice(1)
 export function VerdictLine({ result, heat }: { result: MeasureResult; heat: boolean }) {
   const piece = result.regions.find(({ id }) => id === 'piece');
   if (!piece) return null;
+  const helps = whatHelps(result);
   return (
     <Box aria-live="polite" mt="3">
       {heat && (
@@ -43,10 +45,19 @@ export function VerdictLine({ result, heat }: { result: MeasureResult; heat: boo
       )}
       {piece.verdict && (
         <Text fontFamily="heading" fontSize="30px" fontWeight="700" lineHeight="1.1">
-          {sentenceCase(piece.verdict)}
+          {piece.sure === false ? 'About at the limit: measure once more' : sentenceCase(piece.verdict)}
+          {piece.sure && ', surely'}
         </Text>
       )}
-      {piece.verdict && <Text>{VERDICT_WORDS[piece.verdict]}</Text>}
+      {piece.verdict && (
+        <Text>
+          {piece.sure === false
+            ? `By its figures “${piece.verdict}”, but they may be off by more than that.`
+            : VERDICT_WORDS[piece.verdict]}{' '}
+          {piece.deltaE00 !== null && limitWords(piece.deltaE00)}
+        </Text>
+      )}
+      {helps.length > 0 && <Text color="soft">Surer with {helps.join('; or ')}.</Text>}
     </Box>
   );
 }
@@ -66,10 +77,15 @@ export function ReadingPanel({ result, went }: { result: MeasureResult; went: We
         {piece.deltaE00 !== null && (
           <Figure
             value={piece.deltaE00.toFixed(1)}
-            label={`ΔE00 to the hidden patch, ${readDifference(piece.deltaE00)}`}
+            label={`ΔE00 to the hidden patch, ${readDifference(piece.deltaE00)}${piece.sdDeltaE00 === undefined ? '' : `; give or take ${giveOrTake(piece.sdDeltaE00)}`}`}
           />
         )}
-        {piece.deltaB !== null && <Figure value={signed(piece.deltaB)} label="b*, yellow above the hidden patch" />}
+        {piece.deltaB !== null && (
+          <Figure
+            value={signed(piece.deltaB)}
+            label={`b*, yellow above the hidden patch${piece.sdB === undefined ? '' : `; give or take ${giveOrTake(piece.sdB)}`}`}
+          />
+        )}
         {piece.yellownessIndex !== null && <Figure value={piece.yellownessIndex.toFixed(1)} label="yellowness index" />}
         <Figure value={piece.evenness.toFixed(1)} label="evenness: b* from palest to yellowest part" />
       </Grid>
@@ -95,7 +111,7 @@ export function ReadingPanel({ result, went }: { result: MeasureResult; went: We
       )}
       <Fold summary="All figures, and how they came about">
         <DataTable
-          caption={`Light undone by: ${result.card.method}. ${result.card.residualDeltaE00 === null ? '' : `ΔE00 ${result.card.residualDeltaE00.toFixed(2)} left on the card: the picture’s own uncertainty.`}`}
+          caption={`Light undone by: ${result.card.method}. ${result.card.residualDeltaE00 === null || result.card.patches < 3 ? '' : `ΔE00 ${result.card.residualDeltaE00.toFixed(2)} left on the card.`}`}
           rows={result.regions}
           rowKey={({ id }) => id}
           columns={[
@@ -104,13 +120,17 @@ export function ReadingPanel({ result, went }: { result: MeasureResult; went: We
             { title: 'a*', figure: true, cell: ({ lab }) => (lab ? figured(lab[1]) : '–') },
             { title: 'b*', figure: true, cell: ({ lab }) => (lab ? figured(lab[2]) : '–') },
             { title: 'YI', figure: true, cell: ({ yellownessIndex }) => yellownessIndex?.toFixed(1) ?? '–' },
+            { title: 'b* ±', figure: true, cell: ({ sdB }) => sdB?.toFixed(2) ?? '–' },
+            { title: 'ΔE00 ±', figure: true, cell: ({ sdDeltaE00 }) => sdDeltaE00?.toFixed(2) ?? '–' },
             { title: 'Blotch', figure: true, cell: ({ blotch }) => blotch.toFixed(2) },
             { title: 'Used', figure: true, cell: ({ usedShare }) => `${Math.round(100 * usedShare)} %` },
           ]}
         />
         <Text fontSize="15px" color="soft" mt="2">
           Median colour inside robust limits (glare, shadow, print and badges left out); CIEDE2000 after Sharma, Wu and
-          Dalal (2005); yellowness index ASTM E313, D65/2°.
+          Dalal (2005); yellowness index ASTM E313, D65/2°. “Give or take”: nine times in ten within it, from the card’s
+          patches, the fall of the light on the bench, where the hidden patch lies, size and JPEG; ± in the table is one
+          standard deviation.
         </Text>
       </Fold>
     </Box>

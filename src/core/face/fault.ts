@@ -167,7 +167,11 @@ export function nameFault(map: FaceMap): Fault {
   const placed = ({ x, y }: Cell) => ({ x: x + 0.5, y: y * (columns / rows) + 0.5 });
   const square = meanOf(flat, ({ value }) => value ** 2);
   const peaked = square > 1e-9 ? meanOf(flat, ({ value }) => value ** 4) / square ** 2 : 0;
-  const strongest = flat.reduce((most, cell) => (Math.abs(cell.value) > Math.abs(most.value) ? cell : most));
+  // A spot has some width: a single cell that stands out is noise.
+  const trend = ({ x, y }: Cell) => mean + dx * (x - cx) + dy * (y - cy);
+  const strongest = broad
+    .map((cell): Cell => ({ ...cell, value: cell.value - trend(cell) }))
+    .reduce((most, cell) => (Math.abs(cell.value) > Math.abs(most.value) ? cell : most));
   const [at, palest] = [placed(strongest), placed(palestCell)];
   const size = percentiles(cells);
   const thinSize = Math.max(...thin.map(({ value }) => Math.abs(value)));

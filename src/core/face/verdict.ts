@@ -16,6 +16,44 @@ export function judge(deltaE00: number, deltaL: number, deltaB: number, evenness
   return evenness > assumed('uneven b*') ? 'uneven' : 'matched';
 }
 
+/** Errors of what a verdict rests on, one standard deviation. */
+export interface VerdictErrors {
+  sdDeltaE00: number;
+  sdL: number;
+  sdB: number;
+}
+
+/** Five times in a hundred it is further off, to this side. */
+const SURE_SD = 1.645;
+/** A spread over a face is right to so much of it, or to 1 b*. */
+const SPREAD_SHARE = 0.25;
+const SPREAD_B = 1;
+
+/**
+ * Whether a verdict stands with its figures as far off as they may be, each to the side that speaks against it.
+ *
+ * @returns `false` where it lies about at a limit
+ */
+export function isSure(
+  deltaE00: number,
+  deltaL: number,
+  deltaB: number,
+  evenness: number,
+  { sdDeltaE00, sdL, sdB }: VerdictErrors,
+): boolean {
+  const verdict = judge(deltaE00, deltaL, deltaB, evenness);
+  const spread = Math.max(SPREAD_B, SPREAD_SHARE * evenness);
+  return [-1, 1].every((to) => {
+    const by = to * SURE_SD;
+    return (
+      judge(deltaE00 + by * sdDeltaE00, deltaL, deltaB, evenness) === verdict &&
+      // Lighter and less yellow go together: a shade or a cast that is not known moves both.
+      judge(deltaE00, deltaL + by * sdL, deltaB - by * sdB, evenness) === verdict &&
+      judge(deltaE00, deltaL, deltaB, evenness + to * spread) === verdict
+    );
+  });
+}
+
 /** Whether a region holds several parts of very different yellow, so that its evenness says nothing of a session. */
 export const isSeveralParts = (evenness: number): boolean => evenness > assumed('several parts');
 

@@ -1,4 +1,6 @@
 import { Matrix, pseudoInverse } from 'ml-matrix';
+import { DARKER_PER_B } from '../colour/plasticScale';
+import { median } from '../numbers';
 import type { Runs } from './polygon';
 
 /**
@@ -47,6 +49,55 @@ export function speakingCells(map: CellMap): number[] {
   const cells: number[] = [];
   for (let c = 0; c < map.weight.length; c++) if (map.weight[c]! >= enough) cells.push(c);
   return cells;
+}
+
+/** A lens and a JPEG mix colours over so many pixels at an edge. */
+const MIXED_PX = 4;
+/** Where fewer than this are left, the piece is all edges and they speak as well. */
+const LEAST_INNER = 0.25;
+/** So much brighter than its yellow says is glare, so much darker is shade, L*. */
+const GLARE_L = 2.5;
+const SHADE_L = 4;
+
+/**
+ * Cells whose Δb* is the plastic’s alone: away from edges, where colours mix, and neither in glare nor in shade, which
+ * are brighter or darker than their yellow says.
+ */
+export function plasticCells(map: CellMap): number[] {
+  const speaking = speakingCells(map);
+  const inner = innerCells(map, speaking, Math.max(1, Math.ceil(MIXED_PX / map.cellPx)));
+  const cells = inner.length >= LEAST_INNER * speaking.length ? inner : speaking;
+  if (cells.length < 16) return cells;
+  const placed = cells.map((c) => [1, (c % map.columns) / map.columns, Math.floor(c / map.columns) / map.rows]);
+  const unyellowed = cells.map((c) => map.lightness[c]! + DARKER_PER_B * map.deltaB[c]!);
+  const step = Math.max(1, Math.floor(cells.length / 2000));
+  const some = cells.flatMap((_, i) => (i % step === 0 ? [i] : []));
+  const middle = median(some.map((i) => unyellowed[i]!))!;
+  const near = some.filter((i) => Math.abs(unyellowed[i]! - middle) < 2 * SHADE_L);
+  const fit = pseudoInverse(new Matrix(near.map((i) => placed[i]!)))
+    .mmul(Matrix.columnVector(near.map((i) => unyellowed[i]!)))
+    .to1DArray();
+  return cells.filter((_, i) => {
+    const off = unyellowed[i]! - placed[i]!.reduce((sum, v, k) => sum + v * fit[k]!, 0);
+    return off < GLARE_L && off > -SHADE_L;
+  });
+}
+
+/** Cells at least so many cells away from what does not speak. */
+function innerCells({ columns, rows }: CellMap, cells: readonly number[], by: number): number[] {
+  let speaks = new Uint8Array(columns * rows);
+  for (const c of cells) speaks[c] = 1;
+  for (let pass = 0; pass < by; pass++) {
+    const next = new Uint8Array(speaks.length);
+    for (const c of cells) {
+      const column = c % columns;
+      const edge = column === 0 || column === columns - 1 || c < columns || c >= columns * (rows - 1);
+      if (speaks[c] && !edge && speaks[c - 1] && speaks[c + 1] && speaks[c - columns] && speaks[c + columns])
+        next[c] = 1;
+    }
+    speaks = next;
+  }
+  return cells.filter((c) => speaks[c]);
 }
 
 /** Percentile range of Δb* over the cells: 5th to 95th. */

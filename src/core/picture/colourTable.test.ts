@@ -78,7 +78,7 @@ it('the map holds each pixel’s distance in hundredths, in the order of the pic
   const map = withColourTable((table) => {
     const words = pixelWords(seen);
     const used = countColours(table, words, WIDTH, whole, NO_CORRECTION, '');
-    const robust = { ...robustColour(used.labs, used.counts, used.size), used: new Uint8Array(used.size).fill(1) };
+    const robust = { ...robustColour(used.labs, used.counts, used.size), plastic: new Uint8Array(used.size).fill(1) };
     return { result: deltaMap('all', table, words, WIDTH, whole, used, robust, srgbToLab([220, 215, 200])), used };
   });
   expect(map.deltaE[0]).toBe(0);

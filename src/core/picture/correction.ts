@@ -69,6 +69,11 @@ export function fitCorrection(patches: readonly MeasuredPatch[]): Correction {
   );
 }
 
+/** A correction for a place where the light is so much of what it is in the middle. */
+export function underLight(correction: Correction, [r, g, b]: LinearRgb): Correction {
+  return { ...correction, matrix: correction.matrix.map((m, i) => m / [r, g, b][i % 3]!) };
+}
+
 /** Applies a correction to one colour. */
 export function correct({ matrix: m, offset: o }: Correction, [r, g, b]: LinearRgb): LinearRgb {
   return [

@@ -17,7 +17,7 @@ export interface RegionMap {
 }
 
 // What a pixel needs to know of its colour, packed in 32 bits so that it costs one visit to memory:
-// ΔE00 in hundredths (13 bits), Δb* in twentieths (11 bits, 0 for colours outside the limits) and L* (8 bits).
+// ΔE00 in hundredths (13 bits), Δb* in twentieths (11 bits, 0 for what is not the plastic) and L* (8 bits).
 const DELTA_E_BITS = 13;
 const DELTA_B_BITS = 11;
 const DELTA_E_MASK = (1 << DELTA_E_BITS) - 1;
@@ -35,7 +35,7 @@ const step = (value: number, low: number, high: number) => Math.min(high, Math.m
 function writeFacts(
   table: Uint32Array,
   { codes, labs, size }: RegionColours,
-  { used }: RobustColour,
+  { plastic }: RobustColour,
   reference: Lab,
 ): void {
   const difference = differenceTo(reference);
@@ -43,7 +43,7 @@ function writeFacts(
     const l = labs[3 * id]!;
     const b = labs[3 * id + 2]!;
     const deltaE = step(100 * difference(l, labs[3 * id + 1]!, b), 0, DELTA_E_MASK);
-    const deltaB = used[id] === 1 ? step((b - reference[2]) / DELTA_B_STEP + DELTA_B_ZERO, 1, DELTA_B_MASK) : 0;
+    const deltaB = plastic[id] === 1 ? step((b - reference[2]) / DELTA_B_STEP + DELTA_B_ZERO, 1, DELTA_B_MASK) : 0;
     const lightness = step(l / LIGHTNESS_STEP, 0, 255);
     table[codes[id]!] = (lightness << (DELTA_E_BITS + DELTA_B_BITS)) | (deltaB << DELTA_E_BITS) | deltaE;
   }
@@ -169,7 +169,7 @@ function addRun(
     for (; x < until; x++) {
       const fact = facts[x - from]!;
       const db = (fact >>> DELTA_E_BITS) & DELTA_B_MASK;
-      // All ones for a colour inside the limits, else 0: noise at the limits would make a branch guess wrong.
+      // All ones for the plastic, else 0: noise at the limits would make a branch guess wrong.
       const inside = -db >> 31;
       n -= inside;
       e += fact & DELTA_E_MASK & inside;

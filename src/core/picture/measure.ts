@@ -1,20 +1,29 @@
 import { deltaE00 } from '../colour/difference';
-import { labToLinear, yellownessIndexOfLab } from '../colour/lab';
+import { labToLinear, srgbToLab, yellownessIndexOfLab } from '../colour/lab';
 import type { Lab, LinearRgb } from '../colour/types';
 import { Refusal } from '../refusal';
-import { evenness, lightChange, lowPass, speakingCells, spread, streak, type CellMap } from './cells';
+import { evenness, lightChange, lowPass, plasticCells, speakingCells, spread, streak, type CellMap } from './cells';
 import { countColours, withColourTable, type RegionColours } from './colourTable';
 import { deltaMap, resetScratch, type RegionMap } from './deltaMap';
-import { fitCorrection, gainCorrection, NO_CORRECTION, residualDeltaE00, type Correction } from './correction';
+import {
+  fitCorrection,
+  gainCorrection,
+  underLight,
+  NO_CORRECTION,
+  residualDeltaE00,
+  type Correction,
+} from './correction';
 import { CLIPPED_CODE, CLIPPED_SHARE, readPatch, residualPatches, type PatchReading } from './patches';
-import { pixelWords, type Picture } from './picture';
-import { overlapShare, polygonRuns, type Runs } from './polygon';
+import { pixelWords, type Picture, type Rect } from './picture';
+import { benchLight, evenLight, type BenchLight } from './benchLight';
+import { overlapShare, polygonRuns, rectPolygon, type Runs } from './polygon';
 import { robustColour, type RobustColour } from './robust';
+import { sdOfDistance, type SureFacts } from './sure';
 import { isBlurred } from './sharpness';
 import type { MeasureSpec } from './spec';
 import type { Warning } from './warnings';
 import { nameFault, type FaceMap, type Fault } from '../face/fault';
-import { isOneColour, isSeveralParts, judge, type Verdict } from '../face/verdict';
+import { isOneColour, isSeveralParts, isSure, judge, type Verdict, type VerdictErrors } from '../face/verdict';
 
 interface RegionResult {
   id: string;
@@ -25,6 +34,9 @@ interface RegionResult {
   deltaE00: number | null;
   deltaL: number | null;
   deltaB: number | null;
+  /** One standard deviation of `deltaB` and of `deltaE00`; missing without a reference, and in what was measured before Kvell worked them out. */
+  sdB?: number;
+  sdDeltaE00?: number;
   evenness: number;
   blotch: number;
   streak: { coherence: number; angleDeg: number };
@@ -33,6 +45,8 @@ interface RegionResult {
   /** Cell farthest from the reference, picture pixels, with its ΔE00. */
   worst: { x: number; y: number; deltaE00: number } | null;
   verdict: Verdict | null;
+  /** Whether the verdict stands with its figures as far off as they may be; missing where there is none, and in older measurements. */
+  sure?: boolean;
   /** What kind of unevenness it shows; missing in what was measured before Kvell named it. */
   fault?: Fault;
 }
@@ -48,6 +62,7 @@ export interface MeasureResult {
 }
 
 export interface Measured {
+  light?: BenchLight | null;
   result: MeasureResult;
   maps: RegionMap[];
 }
@@ -58,6 +73,8 @@ const UNKNOWN_PLASTIC: Lab = [84, -0.5, 7];
 const SMALLEST_REGION_PX = 64;
 const DARK_LIGHTNESS = 25;
 const LIGHT_CHANGE_LIMIT = 0.1;
+/** The light falls off by more than this over the picture: a lamp that stands too near. */
+const LAMP_CHANGE_LIMIT = 0.3;
 /** Low-pass width of the blotch score, as a share of the piece's width. */
 const BLOTCH_SIGMA = 0.02;
 
@@ -85,17 +102,54 @@ export function measurePicture(
   checkSpec(picture, spec);
   resetScratch();
   const warnings: Warning[] = [];
-  const readings = spec.card.map((patch, i) => readPatch(picture, patch.rect, `card[${i}]`));
+  const light = benchLight(picture, [
+    ...spec.regions.map(({ polygon }) => polygon),
+    ...spec.card.map(({ rect }) => rectPolygon(widened(rect))),
+  ]);
+  const readings = readCard(picture, spec, light);
   const { correction, basis } = lightCorrection(picture, spec, readings);
   onProgress(0.05);
   const words = pixelWords(picture);
   const done = (step: number) => onProgress(0.05 + (0.95 * step) / (spec.regions.length + 1));
-  const reading = (index: number) => readRegion(picture, words, spec, index, correction);
+  const reading = (index: number) => readRegion(picture, words, spec, index, correction, light);
   const hiddenIndex = spec.regions.findIndex(({ id }) => id === spec.reference);
-  const hidden = hiddenIndex < 0 ? null : withColourTable((table) => splitUse(reading(hiddenIndex)(table))).robust.lab;
+  const hiddenRegion = hiddenIndex < 0 ? null : withColourTable((table) => splitUse(reading(hiddenIndex)(table)));
+  const hidden = hiddenRegion ? hiddenRegion.robust.lab : null;
   // A colour from another picture can be compared with only where the card makes colours of both.
   const reference = hidden ?? (basis === 'card' ? (spec.referenceLab ?? null) : null);
   done(1);
+  const known = spec.card.flatMap((patch, i) => (patch.kind === 'known' ? [{ patch, reading: readings[i]! }] : []));
+  const residual =
+    basis === 'card'
+      ? residualDeltaE00(
+          correction,
+          residualPatches(
+            known.map(({ patch }) => patch),
+            known.map(({ reading: read }) => read),
+          ),
+        )
+      : null;
+  const cardLs = known.map(({ patch }) => srgbToLab(patch.srgb)[0]);
+  const factsOf = ({ runs, robust }: Region, cells: CellMap, hiddenOf: Region | null, hiddenLab: Lab): SureFacts => {
+    const [x, y] = centreOf(runs);
+    const [hx, hy] = hiddenOf ? centreOf(hiddenOf.runs) : [x, y];
+    const across = Math.max(runs.right - runs.left, runs.bottom - runs.top);
+    return {
+      method: basis === 'card' ? correction.method : 'none',
+      patches: known.length,
+      residual: residual ?? 0,
+      piece: robust.lab,
+      hidden: hiddenLab,
+      nearestL: cardLs.length
+        ? cardLs.reduce((near, l) => (Math.abs(l - hiddenLab[0]) < Math.abs(near - hiddenLab[0]) ? l : near))
+        : null,
+      light,
+      ownChange: (lightChange(cells, speakingCells(cells)) * picture.width) / across,
+      otherPicture: hiddenOf === null,
+      away: Math.hypot(x - hx, y - hy) / picture.width,
+      pixels: [robust.usedCount, hiddenOf?.robust.usedCount ?? robust.usedCount],
+    };
+  };
   const maps: RegionMap[] = [];
   let coloured = false;
   const regions = spec.regions.map(({ id }, i) => {
@@ -117,26 +171,21 @@ export function measurePicture(
     });
     coloured ||= hasColour(region.colours);
     const { cells } = maps[i]!;
-    warnings.push(...regionWarnings(region, cells));
+    const change = lightChange(cells, speakingCells(cells));
+    if (light) evenLight(cells, light, centreOf(region.runs), region.robust.lab);
+    warnings.push(...regionWarnings(region, cells, change, light));
     done(i + 2);
-    const result = regionResult(region, cells, reference, id === spec.reference, basis);
+    const found = regionResult(region, cells, reference, id === spec.reference, basis);
+    const result =
+      reference && id !== spec.reference
+        ? withErrors(found, sdOfDistance(factsOf(region, cells, hiddenRegion, reference)))
+        : found;
     if (id !== spec.reference && isSeveralParts(result.evenness))
       warnings.push({ kind: 'several parts', region: id, spreadB: result.evenness });
     return result;
   });
   if (!coloured)
     throw new Refusal('regions', 'This picture is grey-scale: it holds no colour to measure. Take it in colour.');
-  const known = spec.card.flatMap((patch, i) => (patch.kind === 'known' ? [{ patch, reading: readings[i]! }] : []));
-  const residual =
-    basis === 'card'
-      ? residualDeltaE00(
-          correction,
-          residualPatches(
-            known.map(({ patch }) => patch),
-            known.map(({ reading: read }) => read),
-          ),
-        )
-      : null;
   warnings.push(...basisWarnings(basis, reference !== null, residual));
   if (isBlurred(picture)) warnings.push({ kind: 'blurred' });
   return {
@@ -147,6 +196,7 @@ export function measurePicture(
       warnings,
     },
     maps,
+    light,
   };
 }
 
@@ -159,6 +209,7 @@ function readRegion(
   spec: MeasureSpec,
   index: number,
   correction: Correction,
+  light: BenchLight | null = null,
 ): (table: Uint32Array) => Region {
   const { id, polygon, holes = [] } = spec.regions[index]!;
   const field = `regions[${index}].polygon`;
@@ -168,10 +219,37 @@ function readRegion(
       field,
       `“${id}” covers only ${runs.pixelCount} pixels. Draw it larger: at least ${SMALLEST_REGION_PX} pixels.`,
     );
+  const here = light ? underLight(correction, light.at(...centreOf(runs))) : correction;
   return (table) => {
-    const colours = countColours(table, words, picture.width, runs, correction, field);
+    const colours = countColours(table, words, picture.width, runs, here, field);
     return { id, runs, colours, robust: robustColour(colours.labs, colours.counts, colours.size) };
   };
+}
+
+/** Patches as they would be read in the middle of the picture's light. */
+function readCard(picture: Picture, spec: MeasureSpec, light: BenchLight | null): PatchReading[] {
+  return spec.card.map(({ rect }, i) => {
+    const reading = readPatch(picture, rect, `card[${i}]`);
+    if (!light) return reading;
+    const [x, y, w, h] = rect;
+    const there = light.at(x + w / 2, y + h / 2);
+    const even = (rgb: LinearRgb) => rgb.map((v, c) => v / there[c]!) as unknown as LinearRgb;
+    return { mean: even(reading.mean), quarters: reading.quarters.map(even) };
+  });
+}
+
+/** A card has a rim, and a shadow beside it. */
+const widened = ([x, y, w, h]: Rect): Rect => [x - 0.3 * w, y - 0.3 * h, 1.6 * w, 1.6 * h];
+
+/** Middle of a region, pixels. */
+function centreOf({ triples, pixelCount }: Runs): [number, number] {
+  let [sumX, sumY] = [0, 0];
+  for (let t = 0; t < triples.length; t += 3) {
+    const length = triples[t + 2]! - triples[t + 1]!;
+    sumX += (length * (triples[t + 1]! + triples[t + 2]!)) / 2;
+    sumY += length * triples[t]!;
+  }
+  return [sumX / pixelCount, sumY / pixelCount];
 }
 
 function hasColour({ codes, size }: RegionColours): boolean {
@@ -210,11 +288,7 @@ function checkSpec(picture: Picture, spec: MeasureSpec): void {
 
 /** What undoes the light of a picture, from its card. @throws Refusal where a patch cannot be read */
 export const correctionOf = (picture: Picture, spec: MeasureSpec): { correction: Correction; basis: Basis } =>
-  lightCorrection(
-    picture,
-    spec,
-    spec.card.map((patch, i) => readPatch(picture, patch.rect, `card[${i}]`)),
-  );
+  lightCorrection(picture, spec, readCard(picture, spec, null));
 
 function lightCorrection(
   picture: Picture,
@@ -267,7 +341,7 @@ function regionResult(
   isReference: boolean,
   basis: Basis,
 ): RegionResult {
-  const speaking = speakingCells(cells);
+  const speaking = plasticCells(cells);
   const sigma = Math.max(0.8, BLOTCH_SIGMA * cells.columns);
   const [smoothE, smoothB] = lowPass(cells, [cells.deltaE, cells.deltaB], sigma) as [Float32Array, Float32Array];
   const even = evenness(cells, speaking);
@@ -276,6 +350,7 @@ function regionResult(
   const deltaL = reference ? robust.lab[0] - reference[0] : null;
   const deltaB = reference ? robust.lab[2] - reference[2] : null;
   const absolute = basis === 'card';
+  const fault = isReference || isSeveralParts(even) ? null : nameFault(faceMap(cells, speaking));
   return {
     id,
     lab: absolute ? robust.lab : null,
@@ -298,8 +373,23 @@ function regionResult(
     verdict:
       difference === null || deltaL === null || deltaB === null || isReference || !speaks(robust, runs)
         ? null
-        : judge(difference, deltaL, deltaB, even),
-    ...(!isReference && !isSeveralParts(even) && { fault: nameFault(faceMap(cells, speaking)) }),
+        : outranked(judge(difference, deltaL, deltaB, even), fault),
+    ...(fault && { fault }),
+  };
+}
+
+/** What is named as a fault of a session is not done with, however well the whole of it matches. */
+const outranked = (verdict: Verdict, fault: Fault | null): Verdict =>
+  verdict === 'matched' && fault && fault.kind !== 'even' ? 'uneven' : verdict;
+
+/** A result with its errors, and whether its verdict stands with them. */
+function withErrors(found: RegionResult, errors: VerdictErrors): RegionResult {
+  const { verdict, deltaE00: difference, deltaL, deltaB, evenness: even } = found;
+  const { sdB, sdDeltaE00 } = errors;
+  return {
+    ...found,
+    ...{ sdB, sdDeltaE00 },
+    ...(verdict !== null && { sure: isSure(difference!, deltaL!, deltaB!, even, errors) }),
   };
 }
 
@@ -310,7 +400,12 @@ function faceMap({ columns, rows, deltaB }: CellMap, speaking: readonly number[]
   return { columns, rows, values };
 }
 
-function regionWarnings({ id: region, runs, colours, robust }: Region, cells: CellMap): Warning[] {
+function regionWarnings(
+  { id: region, runs, colours, robust }: Region,
+  cells: CellMap,
+  change: number,
+  light: BenchLight | null,
+): Warning[] {
   const warnings: Warning[] = [];
   let clipped = 0;
   let dark = 0;
@@ -325,8 +420,10 @@ function regionWarnings({ id: region, runs, colours, robust }: Region, cells: Ce
   if (share(clipped) > CLIPPED_SHARE) warnings.push({ kind: 'burnt out', region, share: share(clipped) });
   if (!speaks(robust, runs)) warnings.push({ kind: 'several colours', region, usedShare: share(robust.usedCount) });
   if (share(dark) > 0.5 || robust.lab[0] < DARK_LIGHTNESS) warnings.push({ kind: 'too dark', region });
-  const change = lightChange(cells, speakingCells(cells));
-  if (change > LIGHT_CHANGE_LIMIT) warnings.push({ kind: 'light changes', region, share: change });
+  // What the bench shows is taken out; a lamp near by is a matter still, and so is what it leaves.
+  const left = light ? lightChange(cells, speakingCells(cells)) : change;
+  if (left > LIGHT_CHANGE_LIMIT || (light && light.changeShare > LAMP_CHANGE_LIMIT))
+    warnings.push({ kind: 'light changes', region, share: change });
   return warnings;
 }
 

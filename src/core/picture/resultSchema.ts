@@ -38,6 +38,9 @@ export const measureResultSchema = Joi.object<MeasureResult>({
         deltaE00: numberOrNull,
         deltaL: numberOrNull,
         deltaB: numberOrNull,
+        sdB: measured.min(0),
+        sdDeltaE00: measured.min(0),
+        sure: Joi.boolean(),
         evenness: number,
         fault: Joi.object({
           kind: Joi.string()

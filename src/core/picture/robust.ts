@@ -1,3 +1,4 @@
+import { DARKER_PER_B } from '../colour/plasticScale';
 import type { Lab } from '../colour/types';
 
 /** Weighted quantiles by a fine histogram: colours come with counts, and there may be half a million of them. */
@@ -46,7 +47,12 @@ export interface RobustColour {
   /** 1 for each colour inside the limits, else 0. */
   used: Uint8Array;
   usedCount: number;
+  /** 1 for each colour that is this plastic, more or less yellow, else 0: evenness and faults come from all of it. */
+  plastic: Uint8Array;
 }
+
+/** A plastic that is yellower or paler in places keeps to its own line of ageing: L*, a* and b* may lie so far off. */
+const OFF_LINE = { brighter: 5, darker: 8, redder: 5, paler: 15, yellower: 25 };
 
 /**
  * Median L*a*b* of a region without its highlights, deep shadow, print and badges: colours outside
@@ -65,11 +71,23 @@ export function robustColour(labs: Float32Array, counts: Int32Array, size: numbe
       if (counts[id]! > 0) deviations.add(Math.abs(labs[3 * id + channel]! - median), counts[id]!);
     return { median, reach: LIMIT_SD * MAD_TO_SD * Math.max(SMALLEST_MAD, deviations.quantile(0.5)) };
   });
+  const plastic = new Uint8Array(size);
   const [l, a, b] = limits as [(typeof limits)[0], (typeof limits)[0], (typeof limits)[0]];
   const kept = new Int32Array(size);
   let usedCount = 0;
   for (let id = 0; id < size; id++) {
     if (counts[id]! === 0) continue;
+    const onLine = labs[3 * id]! - l.median + DARKER_PER_B * (labs[3 * id + 2]! - b.median);
+    const yellower = labs[3 * id + 2]! - b.median;
+    // Glare is brighter than its yellow says, print, gaps, shade and other plastics are darker or of another hue.
+    plastic[id] =
+      onLine <= Math.max(l.reach, OFF_LINE.brighter) &&
+      onLine >= -Math.max(l.reach, OFF_LINE.darker) &&
+      Math.abs(labs[3 * id + 1]! - a.median) <= Math.max(a.reach, OFF_LINE.redder) &&
+      yellower >= -Math.max(b.reach, OFF_LINE.paler) &&
+      yellower <= Math.max(b.reach, OFF_LINE.yellower)
+        ? 1
+        : 0;
     const inside =
       Math.abs(labs[3 * id]! - l.median) <= l.reach &&
       Math.abs(labs[3 * id + 1]! - a.median) <= a.reach &&
@@ -83,5 +101,6 @@ export function robustColour(labs: Float32Array, counts: Int32Array, size: numbe
     lab: [medianOf(labs, kept, size, 0), medianOf(labs, kept, size, 1), medianOf(labs, kept, size, 2)],
     used,
     usedCount,
+    plastic,
   };
 }

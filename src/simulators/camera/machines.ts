@@ -1,7 +1,7 @@
 import { srgbToLab } from '@/core/colour/lab';
 import type { Lab, Srgb } from '@/core/colour/types';
 import type { Rect } from '@/core/picture/picture';
-import type { CardChip, Plate, Scene, Soiling, Yellowing } from './scene';
+import { betweenCells, type CardChip, type Plate, type Scene, type Soiling, type Yellowing } from './scene';
 
 /** Colours that the drawn machines are made of. */
 const BONE: Lab = [87, -0.6, 5];
@@ -249,4 +249,57 @@ export function handheld(shell: Yellowing): Scene {
     ],
     card: card.card,
   };
+}
+
+/** Shapes of a face that a session is judged on. */
+export const FACES = ['plain', 'ridged', 'printed', 'strip', 'frame'] as const;
+export type FaceShape = (typeof FACES)[number];
+
+/** A single face on the bench, its yellow as given over its whole box: plain, with ridges or print, a strip, or a frame. */
+export function face(shape: FaceShape, yellowing: Yellowing): Scene {
+  const box: Rect = shape === 'strip' ? [40, 140, 400, 46] : [40, 50, 400, 200];
+  const [x, y, w, h] = box;
+  const card = greyCard(60, 292);
+  const ridges = Array.from({ length: shape === 'ridged' ? 9 : 0 }, (_, i): Plate => ({
+    ...{ id: `ridge-${i}`, box: [x + 30, y + 20 + i * 18, w - 60, 3] as Rect, radiusMm: 1.4, lab: BONE, relief: 0.12 },
+    yellowing: { ...yellowing, cells: cutOut(yellowing.cells, box, [x + 30, y + 20 + i * 18, w - 60, 3]) },
+  }));
+  const print = Array.from({ length: shape === 'printed' ? 24 : 0 }, (_, i): Plate => ({
+    ...{ id: `print-${i}`, box: [x + 24 + (i % 6) * 60, y + 24 + Math.floor(i / 6) * 40, 26, 3.4] as Rect },
+    ...{ radiusMm: 1, lab: DARK },
+  }));
+  const hole: Rect = [x + 60, y + 45, w - 120, h - 90];
+  return {
+    widthMm: 480,
+    heightMm: 360,
+    bench: MAT,
+    plates: [
+      { id: 'face', box, radiusMm: 6, lab: BONE, relief: 0.25, shadowMm: 10, yellowing },
+      ...ridges,
+      ...print,
+      ...(shape === 'frame' ? [{ id: 'hole', box: hole, radiusMm: 4, lab: SLOT, relief: -0.3 }] : []),
+      ...card.plates,
+    ],
+    regions: [
+      { id: 'face', plate: 'face', box: scaleBox(box, 3) },
+      ...(shape === 'frame' ? [{ id: 'hole', plate: 'hole', box: scaleBox(hole, -2) }] : []),
+    ],
+    card: card.card,
+  };
+}
+
+/** The part of a field over a box that lies under a smaller box. */
+function cutOut(
+  cells: Yellowing['cells'],
+  [x, y, w, h]: Rect,
+  [ix, iy, iw, ih]: Rect,
+): NonNullable<Yellowing['cells']> {
+  const [columns, rows] = [160, 8];
+  if (!cells) return { columns: 1, rows: 1, values: Float32Array.of(0) };
+  const values = Float32Array.from({ length: columns * rows }, (_, i) => {
+    const u = (ix + (((i % columns) + 0.5) / columns) * iw - x) / w;
+    const v = (iy + ((Math.floor(i / columns) + 0.5) / rows) * ih - y) / h;
+    return betweenCells(cells, u, v);
+  });
+  return { columns, rows, values };
 }

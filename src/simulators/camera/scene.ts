@@ -1,4 +1,5 @@
 import type { Lab, Srgb } from '@/core/colour/types';
+import type { Field } from '@/core/rehearse/field';
 import type { Rect } from '@/core/picture/picture';
 import { smoothField } from './random';
 
@@ -15,6 +16,8 @@ export interface Yellowing {
   /** Thin lines where a film stood off in a fold and less yellow went, from place to place in mm. */
   folds?: { lines: readonly (readonly [number, number, number, number])[]; widthMm: number; amount: number };
   blotches?: { sizeMm: number; amount: number; seed: number };
+  /** b* added in cells over the whole box, in place of all the rest but the shadow: a session as it went. */
+  cells?: Field;
 }
 
 /** One thing drawn: a rounded box on the bench plane, painted in order. Millimetres. */
@@ -70,12 +73,12 @@ export function yellowField(
   [bx, by, bw, bh]: Rect,
 ): (x: number, y: number) => number {
   if (!yellowing) return () => 0;
-  const { amount, oneSided, streaks, folds, blotches, shadow } = yellowing;
+  const { amount, oneSided, streaks, folds, blotches, cells, shadow } = yellowing;
   const side = direction(oneSided?.angleDeg);
   const stripe = direction(streaks?.angleDeg);
   const blotch = blotches && smoothField(blotches.seed);
   return (x, y) => {
-    let value = amount;
+    let value = cells ? betweenCells(cells, (x - bx) / bw, (y - by) / bh) : amount;
     if (oneSided) {
       const along = ((x - bx) / bw - 0.5) * side.cos + ((y - by) / bh - 0.5) * side.sin + 0.5;
       value *= 1 + (oneSided.farShare - 1) * Math.min(1, Math.max(0, along));
@@ -92,6 +95,18 @@ export function yellowField(
     }
     return Math.max(0, value);
   };
+}
+
+/** A field between its cells; u and v run from 0 to 1. */
+export function betweenCells({ columns, rows, values }: Field, u: number, v: number): number {
+  const [x, y] = [
+    Math.min(columns - 1.001, Math.max(0, u * columns - 0.5)),
+    Math.min(rows - 1.001, Math.max(0, v * rows - 0.5)),
+  ];
+  const [i, j] = [x | 0, y | 0];
+  const at = (column: number, row: number) => values[row * columns + column]!;
+  const across = (row: number) => at(i, row) + (x - i) * (at(i + 1, row) - at(i, row));
+  return across(j) + (y - j) * (across(j + 1) - across(j));
 }
 
 /** Distance of a place from a stretch of line, mm. */

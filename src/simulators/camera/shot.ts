@@ -5,6 +5,7 @@ import type { Lab } from '@/core/colour/types';
 import type { Picture, Point } from '@/core/picture/picture';
 import type { MeasureSpec } from '@/core/picture/spec';
 import { homographyThrough, type Homography } from '@/core/picture/homography';
+import { develop, type Phone } from './phone';
 import { innerRect, projectBox } from './projection';
 import { seededRandom } from './random';
 import { trueLab, type Scene } from './scene';
@@ -26,6 +27,31 @@ export interface Shot {
   /** Noise of the sensor at middle grey, in 8-bit codes. */
   noiseCodes: number;
   seed: number;
+  /** Lamps, lens and phone of a real room; without it one lamp without spectrum, and a plain sensor. */
+  room?: Room;
+}
+
+/** A lamp of a room: what it makes of colours, and where its light falls. */
+interface Lamp {
+  /** Linear sRGB to the camera's, see `cameraMatrix`. */
+  matrix: readonly number[];
+  /** Where it stands, in widths of the picture from its middle; how far off, and its share of the light in the middle. */
+  at: readonly [number, number];
+  distance: number;
+  share: number;
+}
+
+export interface Room {
+  lamps: readonly Lamp[];
+  /** Light lost in the corners, as a share. */
+  vignette: number;
+  /** Light scattered in the lens, as a share of the mean. */
+  flare: number;
+  /** Something between lamp and bench: an edge with its direction and softness, in widths of the picture, and what it takes. */
+  shadow: { at: readonly [number, number]; angleDeg: number; soft: number; depth: number } | null;
+  /** A lamp mirrored in the plastic. */
+  glare: { at: readonly [number, number]; radius: number; strength: number } | null;
+  phone: Phone;
 }
 
 export const PLAIN_SHOT: Shot = {
@@ -92,7 +118,7 @@ export function takePhotograph(scene: Scene, shot: Shot): Taken {
   const light = seen(paintTexture(scene, pxPerMm, shot.seed), view, shot);
   blur(light, shot.width, shot.height, shot.blurPx);
   return {
-    picture: develop(light, shot),
+    picture: read(light, shot),
     spec: {
       card: scene.card.map(({ box, srgb }) => ({
         rect: innerRect(projectBox(view, box)),
@@ -112,6 +138,7 @@ function seen(texture: Texture, view: Homography, shot: Shot): Float32Array {
   const angle = (shot.gradient.angleDeg * Math.PI) / 180;
   const widest = Math.max(1, Math.abs(Math.cos(angle)) + Math.abs(Math.sin(angle)));
   const [gx, gy] = [(Math.cos(angle) * shot.gradient.share) / widest, (Math.sin(angle) * shot.gradient.share) / widest];
+  if (shot.room) return seenInRoom(texture, back, shot, shot.room);
   const out = new Float32Array(3 * shot.width * shot.height);
   const { width: tw, height: th, pxPerMm, rgb } = texture;
   for (let y = 0, o = 0; y < shot.height; y++)
@@ -134,6 +161,63 @@ function seen(texture: Texture, view: Homography, shot: Shot): Float32Array {
       out[o + 1] = level * (lamp[3]! * r + lamp[4]! * g + lamp[5]! * b);
       out[o + 2] = level * (lamp[6]! * r + lamp[7]! * g + lamp[8]! * b);
     }
+  return out;
+}
+
+/** How much of a lamp's light falls on a place, 1 in the middle of the picture: it falls off with the square of the distance. */
+const fallOff = ({ at: [ax, ay], distance }: Lamp, x: number, y: number) =>
+  (ax * ax + ay * ay + distance * distance) / ((ax - x) ** 2 + (ay - y) ** 2 + distance * distance);
+
+/** The same under the lamps of a room: each with its own colour and fall-off, shadow and glare on the piece, lens shade and flare. */
+function seenInRoom(
+  { width: tw, height: th, pxPerMm, rgb }: Texture,
+  back: readonly number[],
+  shot: Shot,
+  room: Room,
+): Float32Array {
+  const { width, height, exposure } = shot;
+  const { lamps, vignette, flare, shadow, glare } = room;
+  const out = new Float32Array(3 * width * height);
+  const edge = shadow && {
+    cos: Math.cos((shadow.angleDeg * Math.PI) / 180),
+    sin: Math.sin((shadow.angleDeg * Math.PI) / 180),
+  };
+  const sums = [0, 0, 0];
+  for (let py = 0, o = 0; py < height; py++)
+    for (let px = 0; px < width; px++, o += 3) {
+      const w = back[6]! * px + back[7]! * py + back[8]!;
+      const u = Math.min(tw - 1.001, Math.max(0, ((back[0]! * px + back[1]! * py + back[2]!) / w) * pxPerMm - 0.5));
+      const v = Math.min(th - 1.001, Math.max(0, ((back[3]! * px + back[4]! * py + back[5]!) / w) * pxPerMm - 0.5));
+      const [iu, iv] = [u | 0, v | 0];
+      const [fu, fv] = [u - iu, v - iv];
+      const p = 3 * (iv * tw + iu);
+      const q = p + 3 * tw;
+      const [w00, w10, w01, w11] = [(1 - fu) * (1 - fv), fu * (1 - fv), (1 - fu) * fv, fu * fv];
+      const [x, y] = [px / width - 0.5, (py - height / 2) / width];
+      let shine = 0;
+      if (glare) {
+        const d = Math.hypot(x - glare.at[0], y - glare.at[1]) / glare.radius;
+        if (d < 3) shine = glare.strength * Math.exp(-d * d);
+      }
+      const r = shine + w00 * rgb[p]! + w10 * rgb[p + 3]! + w01 * rgb[q]! + w11 * rgb[q + 3]!;
+      const g = shine + w00 * rgb[p + 1]! + w10 * rgb[p + 4]! + w01 * rgb[q + 1]! + w11 * rgb[q + 4]!;
+      const b = shine + w00 * rgb[p + 2]! + w10 * rgb[p + 5]! + w01 * rgb[q + 2]! + w11 * rgb[q + 5]!;
+      let level = exposure * (1 - vignette * 4 * (x * x + y * y));
+      if (shadow && edge) {
+        const into = ((x - shadow.at[0]) * edge.cos + (y - shadow.at[1]) * edge.sin) / shadow.soft;
+        level *= 1 - shadow.depth / (1 + Math.exp(-4 * into));
+      }
+      for (const lamp of lamps) {
+        const m = lamp.matrix;
+        const here = level * lamp.share * fallOff(lamp, x, y);
+        out[o]! += here * (m[0]! * r + m[1]! * g + m[2]! * b);
+        out[o + 1]! += here * (m[3]! * r + m[4]! * g + m[5]! * b);
+        out[o + 2]! += here * (m[6]! * r + m[7]! * g + m[8]! * b);
+      }
+      for (let c = 0; c < 3; c++) sums[c]! += out[o + c]!;
+    }
+  const scattered = sums.map((sum) => (flare * sum) / (width * height));
+  for (let o = 0; o < out.length; o++) out[o] = (1 - flare) * out[o]! + scattered[o % 3]!;
   return out;
 }
 
@@ -168,9 +252,9 @@ function blur(light: Float32Array, width: number, height: number, sigma: number)
 const CODE_OF_LINEAR = Float32Array.from({ length: 4097 }, (_, i) => codeOfLinear(i / 4096));
 
 /** Sensor noise (grows with the square root of the light) and 8-bit sRGB. */
-function develop(light: Float32Array, { width, height, noiseCodes, seed }: Shot): Picture {
+function read(light: Float32Array, { width, height, noiseCodes, seed, room }: Shot): Picture {
   const random = seededRandom(seed * 7919 + 3);
-  const data = new Uint8ClampedArray(4 * width * height);
+  const codes = new Float32Array(light.length);
   // At middle grey (linear 0.2) one code is about 0.0037 of linear light.
   const noiseAtGrey = noiseCodes * 0.0037;
   for (let i = 0; i < light.length; i++) {
@@ -180,9 +264,16 @@ function develop(light: Float32Array, { width, height, noiseCodes, seed }: Shot)
       noiseCodes === 0 ? 0 : (random() + random() + random() - 1.5) * 2 * noiseAtGrey * Math.sqrt(v / 0.2 + 0.05);
     const at = Math.min(1, Math.max(0, v + noise)) * 4096;
     const k = Math.min(4095, at | 0);
-    const channel = i % 3;
-    const pixel = 4 * ((i - channel) / 3);
-    data[pixel + channel] = CODE_OF_LINEAR[k]! + (at - k) * (CODE_OF_LINEAR[k + 1]! - CODE_OF_LINEAR[k]!);
+    codes[i] = CODE_OF_LINEAR[k]! + (at - k) * (CODE_OF_LINEAR[k + 1]! - CODE_OF_LINEAR[k]!);
+  }
+  if (room) {
+    for (let i = 0; i < codes.length; i++) codes[i]! /= 255;
+    develop(codes, width, height, room.phone);
+    for (let i = 0; i < codes.length; i++) codes[i]! *= 255;
+  }
+  const data = new Uint8ClampedArray(4 * width * height);
+  for (let i = 0, pixel = 0; i < codes.length; i += 3, pixel += 4) {
+    for (let c = 0; c < 3; c++) data[pixel + c] = codes[i + c]!;
     data[pixel + 3] = 255;
   }
   return { width, height, data };

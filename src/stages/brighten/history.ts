@@ -7,7 +7,7 @@ import { errorsOf } from '@/core/fade/dose';
 import { fadeSoFar } from '@/core/fade/after';
 import { commonTarget, type CommonTarget } from '@/core/fade/commonTarget';
 import type { Aim } from '@/core/intake/aim';
-import { HIDDEN_REGION, measurementsOf } from '@/data/measurements';
+import { HIDDEN_REGION, measurementsOf, PIECE_REGION } from '@/data/measurements';
 import { piecesOfAll } from '@/data/pieces';
 import { findRows } from '@/data/table';
 import { sessionsOf, treatmentsOf } from '@/data/treatments';
@@ -133,4 +133,5 @@ export function bOf({ lab, deltaB, result }: Measurement, hiddenB: number | null
 
 /** How well a measurement is known, one standard deviation of b*. */
 export const sdOf = ({ result }: Pick<Measurement, 'result'>): number =>
+  result.regions.find(({ id }) => id === PIECE_REGION)?.sdB ??
   Math.max(assumed('a measured b*'), result.card.residualDeltaE00 ?? 0);
