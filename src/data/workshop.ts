@@ -1,3 +1,4 @@
+import { assumed } from '@/core/assumptions/assumptions';
 import type { ObstacleRow, Workshop } from './rows';
 import { findRow, findRows } from './table';
 import type { Place } from '@/core/sun/day';
@@ -29,7 +30,7 @@ export async function getWorkshop(): Promise<Workshop> {
 /** Where the sun is worked out for; `null` as long as nobody has said where the workshop stands. */
 export function placeOf({ latitude, longitude, altitudeM, ozoneDU }: Workshop): Place | null {
   if (latitude === null || longitude === null) return null;
-  return { latitude, longitude, altitudeM, ...(ozoneDU !== null && { ozoneDU }) };
+  return { latitude, longitude, altitudeM, hazeShare: assumed('haze'), ...(ozoneDU !== null && { ozoneDU }) };
 }
 
 /** What stands in the sun's way, from the north clockwise. */

@@ -47,7 +47,12 @@ export async function testStrength(given: Given): Promise<Answer<void>> {
     const bottle = await findStock(stockId);
     const label = bottle && percentOf({ ...bottle, tested: null });
     if (!label) throw new Refusal('stockId', 'This bottle is gone, or has no strength on its label.');
-    const found = how === 'gas' ? strengthByGas(test) : how === 'age' ? agedStrength(label, test).median : percentWW;
+    const found =
+      how === 'gas'
+        ? strengthByGas({ ...test, overWater: true }).median
+        : how === 'age'
+          ? agedStrength(label, test).median
+          : percentWW;
     if (found > STRONGER * label)
       throw new Refusal(
         { gas: 'gasMl', age: 'months', other: 'percentWW' }[how],

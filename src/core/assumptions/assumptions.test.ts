@@ -380,6 +380,12 @@ const CASES: Record<AssumptionName, Case> = {
     is: 1,
     other: 0.16,
   },
+  haze: {
+    decides: 'whether a hazy afternoon is worth it',
+    of: () => worthStretch(weak(2.3 * (1 - assumed('haze'))), NOW) !== null,
+    is: true,
+    other: 0.2,
+  },
   'UV under a closed sky': {
     decides: 'whether a high sun behind a closed sky is worth it',
     of: () => worthStretch(weak(5.2 * cloudTransmission(1)), NOW) !== null,

@@ -1,3 +1,4 @@
+import { saturationHpa } from '../vapour';
 import { assumed } from '../assumptions/assumptions';
 import type { Agent } from '../materials/agents';
 import type { Surface } from '../materials/surfaces';
@@ -15,10 +16,6 @@ export interface Drying {
   /** Relative humidity, 0 to 1. */
   humidity: number;
 }
-
-/** Saturation vapour pressure of water, hPa (Magnus formula over water, WMO guide). */
-export const saturationHpa = (temperatureC: number): number =>
-  6.112 * Math.exp((17.62 * temperatureC) / (243.12 + temperatureC));
 
 /** How thirsty the air is, hPa: what it still takes up (Dalton: evaporation goes with it). */
 const thirstHpa = (temperatureC: number, humidity: number): number => saturationHpa(temperatureC) * (1 - humidity);

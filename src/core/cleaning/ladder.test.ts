@@ -108,7 +108,11 @@ describe('the laws of the ladder', () => {
         const { rungs, ruledOut } = cleaningLadder(spot, own);
         const rough = rungs.map(({ agent }) => agentOf(agent, own.agents).roughness);
         expect(rough).toEqual([...rough].sort((a, b) => a - b));
-        const could = agentIds(own.agents).filter((agent) => chanceOf(agent, spot.soil, [], own.agents) !== null);
+        const could = agentIds(own.agents).filter((agent) => {
+          const { meantFor } = agentOf(agent, own.agents);
+          const meant = !meantFor || spot.surfaces.some((surface) => meantFor.includes(surface));
+          return meant && chanceOf(agent, spot.soil, [], own.agents) !== null;
+        });
         expect([...rungs, ...ruledOut].map(({ agent }) => agent).sort()).toEqual(could.sort());
       }),
     );
@@ -334,8 +338,15 @@ describe('when to stop', () => {
       aim: 'keep the age',
       severity: 'slight',
     };
-    // No vinegar: boards are brushed, blown or wiped with alcohol, never wetted.
-    expect(agents(leak)).toEqual(['isopropyl', 'glass-fibre-pen']);
+    // Neutralised weakly and dabbed, rinsed with pure water, dried with alcohol: boards are never wetted.
+    expect(agents(leak)).toEqual(['dabbed-vinegar', 'isopropyl', 'glass-fibre-pen']);
+    expect(agents({ ...leak, soil: 'acid-leak' })[0]).toBe('dabbed-bicarbonate');
+    for (const agent of ['dabbed-vinegar', 'dabbed-bicarbonate'] as const)
+      expect(agentOf(agent, []).rinse).toMatch(/pure water.*then alcohol/);
+    // Alcohol does not take sugar.
+    expect(agents({ ...leak, soil: 'sweet-drink', visible: 'front', severity: 'bad' })[0]).toBe('dabbed-water');
+    // On a shell there are plainer ways.
+    expect(agents({ ...leak, surfaces: ['abs-textured'] }).some((agent) => /dabbed/.test(agent))).toBe(false);
     expect(worthOf(leak)).toBeGreaterThan(worthOf({ ...leak, soil: 'dust' }));
   });
 

@@ -120,7 +120,7 @@ export function cleaningLadder(spot: Spot, own: OwnKnowledge = NOTHING_OWN): Lad
   const allowed: Candidate[] = [];
   for (const agent of agentIds(own.agents)) {
     const chance = chanceHere(agent, spot, own);
-    if (!chance) continue;
+    if (!chance || !isMeantFor(agent, spot, own)) continue;
     const out = ruledOutBy(agent, spot, own);
     if (out) ruledOut.push({ agent, ...out });
     else allowed.push(candidate(agent, chance, spot, own));
@@ -163,6 +163,12 @@ export function areTwins(a: AgentId, b: AgentId, own: readonly OwnAgent[] = []):
   const acting = (id: AgentId) => agentOf(id, own).families.filter((family) => !CARRIERS.includes(family));
   const [of, other] = [acting(a), acting(b)];
   return a !== b && of.length > 0 && of.length === other.length && of.every((family) => other.includes(family));
+}
+
+/** Some are only for a few surfaces, which plainer ways would harm. */
+function isMeantFor(agent: AgentId, { surfaces }: Spot, { agents }: OwnKnowledge): boolean {
+  const { meantFor } = agentOf(agent, agents);
+  return !meantFor || surfaces.some((surface) => meantFor.includes(surface));
 }
 
 /** The chance of an agent on this very spot: less where a twin of it did nothing here. */

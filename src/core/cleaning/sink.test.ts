@@ -1,6 +1,7 @@
+import { saturationHpa } from '../vapour';
 import fc from 'fast-check';
 import { agentOf, type AgentId } from '../materials/agents';
-import { dryAt, dryHours, saturationHpa, type Drying } from './drying';
+import { dryAt, dryHours, type Drying } from './drying';
 import { loadsFor, type Bather, type Tub } from './loads';
 import { surfaceOf } from '../materials/surfaces';
 

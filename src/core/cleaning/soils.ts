@@ -232,7 +232,14 @@ const SOILS = {
     harms: true,
     caution: null,
     of: ['soiled', 'sticky'],
-    chance: { 'water-wipe': 0.5, 'soap-wipe': 0.7, 'soap-soak': 0.85, 'enzyme-wipe': 0.8, isopropyl: 0.3 },
+    chance: {
+      'water-wipe': 0.5,
+      'dabbed-water': 0.6,
+      'soap-wipe': 0.7,
+      'soap-soak': 0.85,
+      'enzyme-wipe': 0.8,
+      isopropyl: 0.3,
+    },
   },
   coffee: {
     title: 'Coffee or tea',
@@ -322,7 +329,14 @@ const SOILS = {
       'Leaked batteries are caustic: gloves and goggles, crust wiped up damp and never brushed dry, nothing under current.',
     gear: 'gloves, goggles',
     of: ['leak'],
-    chance: { 'water-wipe': 0.15, vinegar: 0.8, 'citric-acid': 0.75, isopropyl: 0.15, 'glass-fibre-pen': 0.6 },
+    chance: {
+      'water-wipe': 0.15,
+      'dabbed-vinegar': 0.7,
+      vinegar: 0.8,
+      'citric-acid': 0.75,
+      isopropyl: 0.15,
+      'glass-fibre-pen': 0.6,
+    },
   },
   'acid-leak': {
     title: 'Leak of an acid cell',
@@ -331,7 +345,13 @@ const SOILS = {
     caution: 'It eats skin and metal: gloves and goggles, wiped up damp and never brushed dry, nothing under current.',
     gear: 'gloves, goggles',
     of: ['leak'],
-    chance: { 'water-wipe': 0.1, 'bicarbonate-wipe': 0.8, isopropyl: 0.15, 'glass-fibre-pen': 0.5 },
+    chance: {
+      'water-wipe': 0.1,
+      'dabbed-bicarbonate': 0.7,
+      'bicarbonate-wipe': 0.8,
+      isopropyl: 0.15,
+      'glass-fibre-pen': 0.5,
+    },
   },
   'dull-pad': {
     title: 'Dull carbon pad',

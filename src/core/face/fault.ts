@@ -1,3 +1,4 @@
+import { quantile } from '../numbers';
 import { FAULT_LIMITS } from './faultLimits';
 
 /** A face in cells: b* of each, `NaN` where there is no piece. */
@@ -30,6 +31,13 @@ const EVEN_B = 2;
 const LINE_B = 1.2;
 const SPOT_B = 1.6;
 const ANGLES = 36;
+/** A spot is at least so wide, as a share of the face. */
+const SPOT_SHARE = 0.012;
+/** Lines cover a few cells in a hundred; what fewer cells show is noise. */
+const THIN_QUANTILE = 0.99;
+const NEAREST_CELLS = 2;
+/** Share of what is thin that is as thin as a fold. */
+const SHARP_SHARE = 0.25;
 
 /** Gaussian-like mean of the cells around, `NaN` left out: three passes of a box. */
 function smoothed({ columns, rows, values }: FaceMap, radius: number): Float32Array {
@@ -169,14 +177,31 @@ export function nameFault(map: FaceMap): Fault {
   const peaked = square > 1e-9 ? meanOf(flat, ({ value }) => value ** 4) / square ** 2 : 0;
   // A spot has some width: a single cell that stands out is noise.
   const trend = ({ x, y }: Cell) => mean + dx * (x - cx) + dy * (y - cy);
-  const strongest = broad
+  const strongest = cellsOf(
+    map,
+    smoothed({ columns, rows, values: fine }, Math.max(2, Math.round(SPOT_SHARE * columns))),
+  )
     .map((cell): Cell => ({ ...cell, value: cell.value - trend(cell) }))
     .reduce((most, cell) => (Math.abs(cell.value) > Math.abs(most.value) ? cell : most));
   const [at, palest] = [placed(strongest), placed(palestCell)];
   const size = percentiles(cells);
-  const thinSize = Math.max(...thin.map(({ value }) => Math.abs(value)));
+  const thinSize = quantile(
+    thin.map(({ value }) => Math.abs(value)),
+    THIN_QUANTILE,
+  )!;
+  // A fold is a few cells wide: next to the means of its nearest surroundings it still stands out, a valley does not.
+  const nearest = cellsOf(map, smoothed({ columns, rows, values: fine }, NEAREST_CELLS));
+  const sharp =
+    meanOf(
+      cells.map((cell, i) => ({ ...cell, value: cell.value - nearest[i]!.value })),
+      ({ value }) => value ** 2,
+    ) /
+    Math.max(
+      1e-9,
+      meanOf(thin, ({ value }) => value ** 2),
+    );
   const signs = { plane: share, lines: lines.share, peaked };
-  const lined = lines.share > FAULT_LIMITS.lines && thinSize > LINE_B;
+  const lined = lines.share > FAULT_LIMITS.lines && thinSize > LINE_B && sharp > SHARP_SHARE;
   if (size < EVEN_B && !lined && Math.abs(strongest.value) < SPOT_B) return { ...none, size, signs };
   if (share > FAULT_LIMITS.plane && !lined)
     return {

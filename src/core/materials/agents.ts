@@ -1,6 +1,7 @@
 import { Refusal } from '../refusal';
 import type { Family } from './families';
 import type { OwnId } from './ownId';
+import type { SurfaceId } from './surfaces';
 import type { Roughness } from './roughness';
 
 /** How wet a piece gets. */
@@ -26,6 +27,8 @@ export interface Agent {
   /** Never below and above this, °C; `null`: as the room is. */
   bathC: number | null;
   source: 'craft' | 'workshop wisdom' | 'product sheets' | 'this workshop';
+  /** Asked for only where one of these is touched; elsewhere there are plainer ways. */
+  meantFor?: readonly SurfaceId[];
 }
 
 const dry = { wet: 'dry', leaves: 'nothing', dwellMin: 0, rinse: 'none', perLitre: null, bathC: null } as const;
@@ -38,6 +41,7 @@ const damp = {
   bathC: null,
 } as const;
 const GLOVES = 'gloves';
+const BOARDS = ['circuit-board'] as const;
 const ACID = 'acid-proof gloves and goggles, air';
 
 /** Agents and actions of the sink, each as it is meant to be used. */
@@ -172,6 +176,45 @@ const AGENTS = {
     handsMin: 6,
     protection: 'gloves, air, no flame',
     source: 'workshop wisdom',
+  },
+  'dabbed-water': {
+    ...damp,
+    title: 'Pure water, dabbed',
+    does: 'Takes sugar and salts off a board: alcohol does not.',
+    families: ['dabbed'],
+    roughness: 1,
+    handsMin: 8,
+    rinse: 'dab dry, then alcohol, then hand-warm air',
+    protection: GLOVES,
+    source: 'workshop wisdom',
+    meantFor: BOARDS,
+  },
+  'dabbed-vinegar': {
+    ...damp,
+    title: 'Weak vinegar, dabbed',
+    does: 'Neutralises an alkaline leak on a board: one part vinegar in four of pure water, on a bud.',
+    families: ['dabbed', 'weakAcid'],
+    roughness: 1,
+    leaves: 'vinegar',
+    dwellMin: 2,
+    handsMin: 10,
+    rinse: 'pure water, dabbed, until nothing smells; then alcohol, then hand-warm air',
+    protection: 'gloves, goggles',
+    source: 'workshop wisdom',
+    meantFor: BOARDS,
+  },
+  'dabbed-bicarbonate': {
+    ...damp,
+    title: 'Weak bicarbonate, dabbed',
+    does: 'Neutralises an acid leak on a board: a teaspoon in a glass of pure water, on a bud.',
+    families: ['dabbed', 'mildAlkali'],
+    roughness: 1,
+    dwellMin: 2,
+    handsMin: 10,
+    rinse: 'pure water, dabbed, twice; then alcohol, then hand-warm air',
+    protection: 'gloves, goggles',
+    source: 'workshop wisdom',
+    meantFor: BOARDS,
   },
   isopropyl: {
     ...damp,

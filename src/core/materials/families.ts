@@ -4,6 +4,7 @@ export const FAMILIES = {
   brush: 'Soft bristles and cloth move loose dirt.',
   gum: 'Soft gum lifts dust without rubbing.',
   damp: 'Wet for a moment and wiped dry.',
+  dabbed: 'A moist bud on the spot alone, dried at once.',
   bath: 'Under water for a quarter of an hour and more.',
   soap: 'Dish soap, rinsed off.',
   enzyme: 'Enzymes that digest, rinsed off.',
@@ -36,5 +37,5 @@ export const FAMILIES = {
 
 export type Family = keyof typeof FAMILIES;
 /** What only carries the others onto the surface: two that share no more are no twins. */
-export const CARRIERS: readonly Family[] = ['air', 'brush', 'damp', 'bath'];
+export const CARRIERS: readonly Family[] = ['air', 'brush', 'damp', 'dabbed', 'bath'];
 export const FAMILY_NAMES = Object.keys(FAMILIES) as Family[];

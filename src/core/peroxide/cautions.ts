@@ -23,6 +23,13 @@ const CAUTIONS = {
     protection: 'Nitrile gloves, goggles, long sleeves. Rinse any splash at once with much water.',
     never: 'Never seal a bottle, bag or box of it. Never with acids, chlorine bleach or metal.',
   },
+  'peroxide-eyes': {
+    severity: 'strong',
+    hazard: 'Peroxide from 8 % on can damage eyes for good; it stings and whitens skin.',
+    protection:
+      'Tight goggles before the bottle is opened, nitrile gloves, long sleeves. Running water within reach: an eye is rinsed for a quarter of an hour, then a doctor sees it.',
+    never: 'Never over the head, never poured at eye level. Never sealed. Never with acids, chlorine bleach or metal.',
+  },
   'peroxide-burns': {
     severity: 'strong',
     hazard:
@@ -75,13 +82,17 @@ export function caution(id: CautionId): Caution {
   return { id, ...CAUTIONS[id] };
 }
 
+/** From here on it is labelled as harming eyes for good (GHS, hydrogen peroxide solutions). */
+const EYES_PERCENT = 8;
+
 /**
- * Cautions for handling peroxide of a strength: over 6 % stings, over 12 % burns.
+ * Cautions for handling peroxide of a strength: over 6 % stings, from 8 % on it harms eyes for good, over 12 % burns.
  *
  * @param percentWW strongest solution handled, % w/w
  */
 export function cautionsForPeroxide(percentWW: number): Caution[] {
   if (percentWW > 12) return [caution('peroxide-burns')];
+  if (percentWW >= EYES_PERCENT) return [caution('peroxide-eyes')];
   if (percentWW > 6) return [caution('peroxide-stings')];
   return [caution('peroxide-mild')];
 }

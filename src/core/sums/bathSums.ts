@@ -178,6 +178,8 @@ interface AgedOutput {
   estimatedPercentWW: Band;
   /** By the gas of a sample; `null` where none was taken. It outweighs the estimate. */
   measuredPercentWW: number | null;
+  /** 5 % to 95 % of it. */
+  measuredBand: Band | null;
 }
 
 const agedBottleSum: Sum<AgedInput, AgedOutput> = {
@@ -198,13 +200,19 @@ const agedBottleSum: Sum<AgedInput, AgedOutput> = {
     gasMl: Joi.number().min(0).max(100_000).default(0).unit('mL').label('Gas that it gave with a pinch of yeast'),
     gasC: Joi.number().min(0).max(60).default(20).unit('°C').label('Temperature of the gas'),
     pressureHPa: Joi.number().min(500).max(1100).default(1013.25).unit('hPa').label('Air pressure'),
+    overWater: Joi.boolean().default(true).label('Caught over water'),
   }),
-  compute: ({ percentWW, sampleMl, gasMl, gasC, pressureHPa, ...age }) => ({
-    estimatedPercentWW: agedStrength(percentWW, age),
-    measuredPercentWW: sampleMl > 0 && gasMl > 0 ? strengthByGas({ sampleMl, gasMl, gasC, pressureHPa }) : null,
-  }),
+  compute: ({ percentWW, sampleMl, gasMl, gasC, pressureHPa, overWater, ...age }) => {
+    const sample = { sampleMl, gasMl, gasC, pressureHPa, overWater };
+    const measuredBand = sampleMl > 0 && gasMl > 0 ? strengthByGas(sample) : null;
+    return {
+      estimatedPercentWW: agedStrength(percentWW, age),
+      measuredPercentWW: measuredBand && measuredBand.median,
+      measuredBand,
+    };
+  },
   source:
-    'Gas: 2 H₂O₂ → 2 H₂O + O₂, ideal gas. Age: 2 % a year closed and 15 % open at 20 °C, twice as fast each 10 °C warmer: a workshop guess.',
+    'Gas: 2 H₂O₂ → 2 H₂O + O₂, ideal gas, less the vapour of the water that it is caught over (Magnus). Age: 2 % a year closed and 15 % open at 20 °C, twice as fast each 10 °C warmer: a workshop guess.',
   example: {
     percentWW: 12,
     months: 24,
@@ -214,11 +222,17 @@ const agedBottleSum: Sum<AgedInput, AgedOutput> = {
     gasMl: 185,
     gasC: 20,
     pressureHPa: 1013.25,
+    overWater: true,
   },
   results: (out) => [
     ...(out.measuredPercentWW === null
       ? []
-      : [{ label: 'Measured by gas', value: out.measuredPercentWW, unit: '%', digits: 1 } as const]),
+      : [
+          {
+            ...({ label: 'Measured by gas', value: out.measuredPercentWW, unit: '%', digits: 1 } as const),
+            range: [out.measuredBand!.low, out.measuredBand!.high] as const,
+          },
+        ]),
     { label: 'Estimated by age', value: out.estimatedPercentWW.median, unit: '%', digits: 1 } as const,
     { label: 'At least', value: out.estimatedPercentWW.low, unit: '%', digits: 1 } as const,
     { label: 'At most', value: out.estimatedPercentWW.high, unit: '%', digits: 1 } as const,

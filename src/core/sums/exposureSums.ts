@@ -14,7 +14,7 @@ const placeFields = {
   cloudFraction: Joi.number().min(0).max(1).default(0).label('Cloud, covered share of the sky'),
 };
 
-interface SunInput extends Required<Place> {
+interface SunInput extends Required<Omit<Place, 'hazeShare'>> {
   time: string;
   cloudFraction: number;
 }

@@ -9,6 +9,8 @@ export interface Place {
   altitudeM?: number;
   /** As it was stated; else that of the latitude and the day. */
   ozoneDU?: number;
+  /** Share of a clear sky’s ultraviolet that haze takes; none where it is not given. */
+  hazeShare?: number;
 }
 
 /** Where no sun is asked for, a place is asked for all the same. */
@@ -29,7 +31,7 @@ const MINUTE_MS = 60_000;
 export function sunAndUv(place: Place, time: Date, cloudFraction = 0): SunSample {
   const { elevationDeg, azimuthDeg } = sunPosition(time, place.latitude, place.longitude);
   const ozoneDU = place.ozoneDU ?? ozoneAt(place.latitude, place.longitude, time);
-  const clear = uvIndexClear(elevationDeg, ozoneDU, place.altitudeM ?? 0);
+  const clear = (1 - (place.hazeShare ?? 0)) * uvIndexClear(elevationDeg, ozoneDU, place.altitudeM ?? 0);
   return {
     time: time.toISOString(),
     elevationDeg,

@@ -1,3 +1,4 @@
+import { getWorkshop, placeOf } from '@/data/workshop';
 import { SCHOOL } from '@/core/session/schools';
 import { sessionDose } from '@/core/fade/dose';
 import { endExposure, sessionsWith } from './end';
@@ -170,7 +171,7 @@ describe('a session put right', () => {
     );
     const after = await only(piece);
     const school = SCHOOL['bag-sun'];
-    const place = { latitude: 14.6, longitude: -30, altitudeM: 0 };
+    const place = placeOf(await getWorkshop())!;
     expect(after).toMatchObject({ startedAt: iso(-60), endedAt: iso(120), actualMin: 180, cloudFraction: 0.5 });
     expect(after.turns).toHaveLength(3);
     expect(after.turns.every((turn) => turn > iso(-60) && turn < iso(120))).toBe(true);
