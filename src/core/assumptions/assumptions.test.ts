@@ -1,4 +1,4 @@
-import { areTwins, cleaningLadder, NOTHING_OWN, worthOf, type Spot } from '../cleaning/ladder';
+import { cleaningLadder, NOTHING_OWN, worthOf, type Spot } from '../cleaning/ladder';
 import { agentOf } from '../materials/agents';
 import { scrubMinutes } from '../cleaning/bath';
 import { dryHours } from '../cleaning/drying';
@@ -431,26 +431,22 @@ const CASES: Record<AssumptionName, Case> = {
   },
   'waiting at the sink': {
     decides: 'the minutes of a soak',
-    of: () => rungOf({ soil: 'nicotine' }, 'soap-soak')?.minutes,
+    of: () => rungOf({ soil: 'general-grime' }, 'soap-soak')?.minutes,
     is: 13.5,
     other: 0.12,
   },
   'wear of the delicate': {
     decides: 'whether the rougher of two stands on gloss',
     of: () =>
-      cleaningLadder({ ...SPOT, soil: 'pencil', surfaces: ['abs-glossy'], visible: 'underside' }).rungs.map(
+      cleaningLadder({ ...SPOT, soil: 'ballpoint', surfaces: ['abs-glossy'], visible: 'underside' }).rungs.map(
         ({ agent }) => agent,
       ),
-    is: ['eraser'],
+    is: [],
     other: 1.3,
   },
   'a twin': {
     decides: 'the chance of an agent whose twin did nothing',
-    of: () => {
-      const failed = ['soap-wipe'] as const;
-      const twin = cleaningLadder({ ...SPOT, failed }).rungs.find(({ agent }) => areTwins('soap-wipe', agent))!;
-      return twin.chance.mean.toFixed(3);
-    },
+    of: () => rungOf({ soil: 'alkaline-leak', failed: ['vinegar'] }, 'citric-acid')?.chance.mean.toFixed(3),
     is: '0.262',
     other: 0.5,
   },

@@ -59,8 +59,8 @@ export interface Rung {
 
 export interface RuledOut {
   agent: AgentId;
-  /** `worth`: it may be done, but the ladder does not ask for it. */
-  because: 'off' | 'surface' | 'metal inside' | 'mixture' | 'worth';
+  /** `worth`: it may be done, but is not worth it; `together`: it would be, but what follows it does as well. */
+  because: 'off' | 'surface' | 'metal inside' | 'mixture' | 'worth' | 'together';
   why: string;
 }
 
@@ -111,9 +111,9 @@ interface Candidate {
 
 /**
  * The gentlest way to get rid of a spot. Agents stand by roughness; within one roughness the one with the fewest
- * minutes to success comes first, which takes the fewest minutes in all (an exchange of two neighbours shows it). A
- * rung stands only where its own gain (worth × chance) outweighs its minutes and the wear. Of two agents that may
- * never meet the rougher is left out, whatever it is worth.
+ * minutes to success comes first, which takes the fewest minutes in all (an exchange of two neighbours shows it). The
+ * rungs that stand are chosen together: each wins (worth × chance, less minutes and wear) more than what follows it
+ * would win in its place. Of two agents that may never meet the rougher is left out, whatever it is worth.
  */
 export function cleaningLadder(spot: Spot, own: OwnKnowledge = NOTHING_OWN): Ladder {
   const ruledOut: RuledOut[] = [];
@@ -136,13 +136,40 @@ export function cleaningLadder(spot: Spot, own: OwnKnowledge = NOTHING_OWN): Lad
   }
   // Before what is dangerous to the person, everything gentler is tried, whatever its minutes.
   const dangerous = compatible.findLastIndex(({ rung, merit }) => merit > 0 && isDangerous(rung.agent, own));
+  const stands = chosenTogether(compatible, dangerous);
   const kept = compatible.filter((next, i) => {
-    if (next.merit > 0 || i < dangerous) return true;
-    ruledOut.push({ agent: next.rung.agent, because: 'worth', why: notWorth(next.rung, spot, own) });
+    if (stands[i]) return true;
+    ruledOut.push({
+      agent: next.rung.agent,
+      ...(next.merit > 0
+        ? { because: 'together', why: betterWithout(next.rung, own) }
+        : { because: 'worth', why: notWorth(next.rung, spot, own) }),
+    });
     return false;
   });
   const rungs = kept.map(({ rung }, i) => ({ ...rung, ...placed(kept, i, own) }));
   return { rungs, ruledOut, end: endOf(rungs, ruledOut, spot), caution: soilOf(spot.soil).caution };
+}
+
+/**
+ * Which of a row of rungs stand, so that the whole is worth the most: from its end on each stands where what it wins by
+ * itself is more than its share of what comes after it anyway. In a fixed order that is the best set there is.
+ *
+ * @param forced those before this place stand whatever they are worth
+ */
+export function chosenTogether(
+  row: readonly { merit: number; rung: { chance: Pick<Chance, 'mean'> } }[],
+  forced: number,
+): boolean[] {
+  const stands: boolean[] = [];
+  let after = 0;
+  for (let i = row.length - 1; i >= 0; i--) {
+    const { rung, merit } = row[i]!;
+    const wins = merit - rung.chance.mean * after;
+    stands[i] = wins > 0 || i < forced;
+    if (stands[i]) after += wins;
+  }
+  return stands;
 }
 
 const inOrder = (a: Candidate, b: Candidate) =>
@@ -262,8 +289,11 @@ function notWorth({ agent, chance, minutes }: Rung, { visible }: Spot, { agents 
   return `Not worth it for a spot ${seen}: ${percent(chance.mean)} for ${Math.round(minutes)} min and the wear of “${inSentence(agentOf(agent, agents).title)}”.`;
 }
 
+const betterWithout = ({ agent, chance, minutes }: Rung, { agents }: OwnKnowledge): string =>
+  `Quicker without: what follows does as well as “${inSentence(agentOf(agent, agents).title)}” (${percent(chance.mean)} for ${Math.round(minutes)} min), and would be reached sooner.`;
+
 function endOf(rungs: readonly Rung[], ruledOut: readonly RuledOut[], { soil }: Spot): LadderEnd {
   if (rungs.length > 0) return 'worth no more';
   if (soilOf(soil).harms) return 'specialist';
-  return ruledOut.some(({ because }) => because === 'worth') ? 'not worth it' : 'nothing may';
+  return ruledOut.some(({ because }) => because === 'worth' || because === 'together') ? 'not worth it' : 'nothing may';
 }

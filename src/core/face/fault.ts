@@ -37,7 +37,7 @@ const SPOT_SHARE = 0.012;
 const THIN_QUANTILE = 0.99;
 const NEAREST_CELLS = 2;
 /** Share of what is thin that is as thin as a fold. */
-const SHARP_SHARE = 0.25;
+const SHARP_SHARE = 0.08;
 
 /** Gaussian-like mean of the cells around, `NaN` left out: three passes of a box. */
 function smoothed({ columns, rows, values }: FaceMap, radius: number): Float32Array {

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { sparedFromPeroxide } from '../materials/surfaces';
+import { legendsUnknown, surfacesOfPiece } from '../materials/pieceSurfaces';
 import { gatesLeft, gatesOf, tendingOf, type PieceFacts } from './gates';
 import { SCHOOL, SCHOOLS } from './schools';
 
@@ -26,6 +27,16 @@ it('labels, paint, windows, print and brittleness each stand before it, and a fi
   expect(ids({ painted: true, clear: true })).toEqual(['paint', 'window']);
   expect(ids({ marks: ['school sticker'] })).toEqual(['marks']);
   expect(ids({ brittle: true })).toEqual(['test-piece', 'brittle']);
+  expect(ids({ legendsUnknown: true, printed: true })).toEqual(['legends', 'test-piece']);
+  const caps = { plastic: 'ABS', finish: 'textured', surfaces: [], parts: 54 };
+  expect(legendsUnknown(caps)).toBe(true);
+  expect(surfacesOfPiece(caps)).toContain('legend-printed');
+  for (const known of [
+    { ...caps, surfaces: ['legend-moulded' as const] },
+    { ...caps, parts: 2 },
+    { ...caps, plastic: 'metal' },
+  ])
+    expect(legendsUnknown(known)).toBe(false);
   const spared = sparedFromPeroxide(['abs-textured', 'plated-plastic', 'wood', 'rubber-foot', 'circuit-board']);
   expect(ids({ spared })).toEqual([
     'spared-plated-plastic',

@@ -8,6 +8,8 @@ export interface PieceFacts {
   metalInside: string;
   /** Print that may fade, paint, or a clear window on it. */
   printed: boolean;
+  /** Caps of which nobody said how their legends are made. */
+  legendsUnknown?: boolean;
   painted: boolean;
   clear: boolean;
   brittle: boolean;
@@ -18,7 +20,16 @@ export interface PieceFacts {
 }
 
 type GateId =
-  `spared-${string}` | 'labels' | 'marks' | 'paint' | 'window' | 'test-piece' | 'brittle' | 'weighed-down' | 'no-dose';
+  | `spared-${string}`
+  | 'labels'
+  | 'legends'
+  | 'marks'
+  | 'paint'
+  | 'window'
+  | 'test-piece'
+  | 'brittle'
+  | 'weighed-down'
+  | 'no-dose';
 
 /** Something that has to be done, or taken on, before an exposure starts; the person says that it is. */
 export interface Gate {
@@ -34,12 +45,17 @@ export interface Gate {
  * @param tried whether a piece of this plastic came through this way here before
  */
 export function gatesOf(school: School, piece: PieceFacts, tried: boolean): Gate[] {
-  const { labels, marks, printed, painted, clear, brittle, spared } = piece;
+  const { labels, marks, printed, painted, clear, brittle, spared, legendsUnknown } = piece;
   const under = school.solution === 'bath' && school.medium !== 'cream';
   const open: (Gate | false)[] = [
     labels !== '' && {
       id: 'labels',
       words: under ? `Lifted, or taped over and kept above the solution: ${labels}` : `Taped over or lifted: ${labels}`,
+    },
+    legendsUnknown === true && {
+      id: 'legends',
+      words:
+        'The legends were looked at: moulded through, engraved or dyed they stay, printed ones are tried on the least needed cap first. Say which under the piece’s surfaces',
     },
     marks.length > 0 && {
       id: 'marks',

@@ -1,6 +1,6 @@
 import { sparedFromPeroxide, type OwnSurface, type SurfaceId } from '@/core/materials/surfaces';
 import { ownSurfaces } from '@/data/cleaning';
-import { surfacesOfPiece } from '@/core/materials/pieceSurfaces';
+import { legendsUnknown, surfacesOfPiece } from '@/core/materials/pieceSurfaces';
 import type { PieceFacts } from '@/core/session/gates';
 import { marksToKeep } from '@/core/intake/marks';
 import { findingsOf } from '@/data/findings';
@@ -16,6 +16,7 @@ export function factsOf(piece: Piece, findings: readonly Finding[], own: readonl
     labels: piece.labels,
     metalInside: piece.metalInside,
     marks: marksToKeep(findings, piece.id),
+    legendsUnknown: legendsUnknown(piece),
     printed: surfaces.includes('legend-printed') || surfaces.includes('legend-dyed'),
     painted: surfaces.includes('painted-plastic'),
     clear: surfaces.includes('acrylic-window') || surfaces.includes('polycarbonate'),

@@ -34,7 +34,11 @@ async function spotsFor(piece: Piece, agent: AgentId, now: Date): Promise<WashSp
   }
   const spots = await own();
   const borne = spots.filter(
-    ({ ladder, running }) => running === null && ladder?.rungs.some((rung) => rung.agent === agent),
+    // Where more lies in it than this spot, a soak pays that this spot alone would not ask for.
+    ({ ladder, running }) =>
+      running === null &&
+      (ladder?.rungs.some((rung) => rung.agent === agent) ||
+        ladder?.ruledOut.some((out) => out.agent === agent && out.because === 'together')),
   );
   if (borne.length > 0) return borne;
   const why = spots.flatMap(({ ladder }) => ladder?.ruledOut.filter((out) => out.agent === agent) ?? [])[0]?.why;

@@ -46,7 +46,7 @@ export async function startPass(findingIds: readonly string[], agent: AgentId, n
         throw new Refusal('findingIds', `Say first what “${finding.words || finding.kind}” is made of.`);
       const out = ladder.ruledOut.find((known) => known.agent === agent);
       // What the ladder does not know for this soil was weighed by nobody: it does not start either.
-      if (!ladder.rungs.some((rung) => rung.agent === agent) && out?.because !== 'worth')
+      if (!ladder.rungs.some((rung) => rung.agent === agent) && out?.because !== 'worth' && out?.because !== 'together')
         throw new Refusal(
           'agent',
           out?.why ?? `${title} is no way to take off “${finding.words || finding.kind}”. Take a rung of its ladder.`,
