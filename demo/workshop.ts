@@ -20,7 +20,7 @@ import { inTransaction } from '@/data/connection';
 import { addStock, takeOut } from '../src/work/stock';
 import type { SkySource } from '@/core/session/sessions';
 import { surfaceCm2 } from '@/core/session/amounts';
-import { FILM_MM } from '@/core/session/plan';
+import { FILM_MM } from '../src/core/session/amounts';
 import { creamAmount } from '@/core/peroxide/cream';
 import { peroxideDilution } from '@/core/peroxide/dilution';
 import { historyOf } from '@/stages/brighten/history';

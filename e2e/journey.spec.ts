@@ -64,7 +64,7 @@ test('from the empty workshop to the exported record', async ({ page, clockShift
     await page.getByRole('link', { name: 'Measure', exact: true }).click();
     // Three taps: the way here, the photograph, and to keep what was found and measured by itself.
     await sendPhoto(page, await testPhoto(22, 1, {}, minutesAgo(clockShiftMs, 60)), 'before.jpg');
-    await expect(page.getByText('To go', { exact: true })).toBeVisible();
+    await expect(page.getByText('To go, surely', { exact: true })).toBeVisible();
     await page.getByRole('button', { name: 'Keep this measurement' }).click();
     await page.waitForURL(/pieces\/[0-9a-f-]{36}$/);
     await expect(page.getByRole('cell', { name: 'to go' })).toBeVisible();

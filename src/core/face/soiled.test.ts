@@ -1,6 +1,7 @@
 import fc from 'fast-check';
-import { homeComputer, desktopFront } from '@/simulators/camera/machines';
-import { LIGHTS, PLAIN_SHOT, takePhotograph, type Shot } from '@/simulators/camera/shot';
+import { desktopFront, face, homeComputer } from '@/simulators/camera/machines';
+import { NO_PHONE } from '@/simulators/camera/phone';
+import { LIGHTS, PLAIN_SHOT, takePhotograph, type Room, type Shot } from '@/simulators/camera/shot';
 import type { Soiling } from '@/simulators/camera/scene';
 import { trueSoiledShare } from '@/simulators/camera/soil';
 import { labToLinear } from '../colour/lab';
@@ -148,6 +149,34 @@ describe('in photographs of a machine with its keyboard, in two lights and from 
     const { before, after } = soiledBetween(then.plane, now.plane);
     expect(Math.abs(before.share - trueSoiledShare(dirty, 'face'))).toBeLessThan(0.02);
     expect(Math.abs(after.share - trueSoiledShare(washed, 'face'))).toBeLessThan(0.02);
+  });
+
+  it('a shadow over a clean face is no soil, and soil in it is not lost where it does not fall', () => {
+    const room = (shadow: Room['shadow']): Room => ({
+      lamps: [{ matrix: [1, 0, 0, 0, 1, 0, 0, 0, 1], at: [0, 0], distance: 1000, share: 1 }],
+      ...{ vignette: 0, flare: 0, glare: null, phone: NO_PHONE, shadow },
+    });
+    const soil: Soiling[] = [{ at: [110, 250], radiusMm: 18, loss: 0.5, seed: 3 }];
+    const made = (spots: readonly Soiling[]) => face('plain', { amount: 10 }, spots);
+    const plain = { ...PLAIN_SHOT, width: 800, height: 600, gradient: { share: 0, angleDeg: 0 } };
+    const shade = { at: [0.12, 0] as const, angleDeg: 0, soft: 0.03, depth: 0.3 };
+    const [a, b] = [
+      takePhotograph(made(soil), { ...plain, room: room(null) }),
+      takePhotograph(made([]), { ...plain, seed: 4, room: room(shade) }),
+    ];
+    const then = faceOf(a.picture, a.spec, 'face', 360);
+    const now = faceOf(b.picture, b.spec, 'face', 360, { shape: then.shape });
+    const { before, after, unsure } = soiledBetween(then.plane, now.plane);
+    expect(after.share).toBeLessThan(0.01);
+    expect(before.share).toBeGreaterThan(0.005);
+    expect(unsure).toBe(false);
+  });
+
+  it('a face that is mostly soiled in both pictures is said to be unsure', () => {
+    const dirty = plane(spot(0.5, 0.5, 0.75, 20));
+    expect(soiledBetween(dirty, dirty).unsure).toBe(true);
+    expect(soiledBetween(dirty, clean).unsure).toBe(false);
+    expect(soiledBetween(clean, clean).unsure).toBe(false);
   });
 
   it('another machine’s face is not the same one', () => {

@@ -113,9 +113,14 @@ const EDGE_REACH = 3;
  * the clean colour of its own part: the lightest that most of the part was in either picture. So a grey key is clean
  * grey, and a key that was soiled all over is seen by how it came out. Yellow darkens plastic too and is allowed for.
  *
+ * A shadow that only one of them has is left out. `unsure` says that most of it may be soiled in both.
+ *
  * It cannot tell: an even veil on a part that no wash has taken off yet, and thin marks that stayed, from print.
  */
-export function soiledBetween(first: FacePlane, later: FacePlane): { before: SoiledFace; after: SoiledFace } {
+export function soiledBetween(
+  first: FacePlane,
+  later: FacePlane,
+): { before: SoiledFace; after: SoiledFace; unsure: boolean } {
   const { columns, rows } = first;
   const size = columns * rows;
   const [edgesBefore, edgesAfter] = [detailOf([first], SHARP_SHARE), detailOf([later], SHARP_SHARE)];
@@ -141,7 +146,66 @@ export function soiledBetween(first: FacePlane, later: FacePlane): { before: Soi
     }
     return { columns, rows, share: speaking === 0 ? 0 : soiled / speaking, depth };
   };
-  return { before: faceOf(levels[0]!, before.lightness), after: faceOf(levels[1]!, after.lightness) };
+  const faces = [faceOf(levels[0]!, before.lightness), faceOf(levels[1]!, after.lightness)] as const;
+  const [seenBefore, seenAfter] = [withoutShade(faces, lights, 0), withoutShade(faces, lights, 1)];
+  return {
+    before: seenBefore,
+    after: seenAfter,
+    unsure: Math.abs(seenBefore.share - seenAfter.share) < HARDLY_CHANGED && isMottled(parts, levels[1]!, seenAfter),
+  };
+}
+
+/** Smaller than this, as a share of the face, a dark patch is no shadow across it. */
+const LEAST_SHADE = 0.02;
+/** A stain takes more blue than red, and what covers yellow plastic less: between these, as logarithms, it is a shadow. */
+const NEUTRAL = { least: -0.03, most: 0.12 };
+/** So much of a patch has to be clean in the other picture for the two to be held against each other. */
+const CLEAN_IN_OTHER = 0.7;
+/** Where a wash changed hardly anything and the largest part is of many shades, what its clean colour is nobody can say. */
+const HARDLY_CHANGED = 0.05;
+/** From the darker to the lighter of a clean part it is less than this, L*. */
+const MOTTLED_L = 7;
+
+function isMottled(parts: readonly Part[], level: Float32Array, { depth }: SoiledFace): boolean {
+  const largest = parts.reduce<Part | null>(
+    (most, part) => (part.cells.length > (most?.cells.length ?? 0) ? part : most),
+    null,
+  );
+  const cells = largest?.cells.filter((cell) => !Number.isNaN(depth[cell]!)) ?? [];
+  return cells.length > 0 && quantileOf(level, cells, 0.9) - quantileOf(level, cells, 0.1) > MOTTLED_L;
+}
+
+/**
+ * A face without the shadows that fell on it: a large dark patch that the other picture does not have, and that takes as
+ * much of the red as of the blue. It says nothing then.
+ */
+function withoutShade(
+  faces: readonly [SoiledFace, SoiledFace],
+  lights: readonly Float32Array[],
+  which: 0 | 1,
+): SoiledFace {
+  const [face, other] = [faces[which], faces[1 - which]!];
+  const { columns, rows } = face;
+  const [here, there] = [lights[which]!, lights[1 - which]!];
+  const bluer = (cell: number) =>
+    Math.log(here[3 * cell + 2]! / there[3 * cell + 2]!) - Math.log(here[3 * cell]! / there[3 * cell]!);
+  const clean = Array.from(face.depth.keys()).filter((cell) => face.depth[cell] === 0 && other.depth[cell] === 0);
+  if (clean.length === 0) return face;
+  const usual = quantile(clean.map(bluer), 0.5)!;
+  const depth = face.depth.slice();
+  const speaking = depth.reduce((sum, value) => sum + (Number.isNaN(value) ? 0 : 1), 0);
+  const dark = face.depth.map((value) => (value > 0 ? 1 : 0));
+  for (const cells of heldTogether(dark, columns, rows)) {
+    const cleanThere = cells.filter((cell) => other.depth[cell] === 0);
+    if (cells.length < LEAST_SHADE * speaking || cleanThere.length < CLEAN_IN_OTHER * cells.length) continue;
+    const bluest = quantile(cleanThere.map(bluer), 0.5)! - usual;
+    if (bluest > NEUTRAL.least && bluest < NEUTRAL.most) for (const cell of cells) depth[cell] = NaN;
+  }
+  const [soiled, left] = depth.reduce(
+    ([some, all], value) => (Number.isNaN(value) ? [some, all] : [some + (value > 0 ? 1 : 0), all + 1]),
+    [0, 0],
+  );
+  return { columns, rows, depth, share: left === 0 ? 0 : soiled / left };
 }
 
 /** Soil darkens what it lies on by at most this much L* before it is taken for a colour of its own. */

@@ -25,10 +25,10 @@ const CAUTIONS = {
   },
   'peroxide-eyes': {
     severity: 'strong',
-    hazard: 'Peroxide from 8 % on can damage eyes for good; it stings and whitens skin.',
+    hazard: 'Peroxide from 8 % on can blind; it whitens skin.',
     protection:
-      'Tight goggles before the bottle is opened, nitrile gloves, long sleeves. Running water within reach: an eye is rinsed for a quarter of an hour, then a doctor sees it.',
-    never: 'Never over the head, never poured at eye level. Never sealed. Never with acids, chlorine bleach or metal.',
+      'Tight goggles, nitrile gloves, long sleeves. Rinse an eye for a quarter of an hour, then see a doctor.',
+    never: 'Never seal a bottle, bag or box of it. Never with acids, chlorine bleach or metal.',
   },
   'peroxide-burns': {
     severity: 'strong',

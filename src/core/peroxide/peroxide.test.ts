@@ -77,7 +77,7 @@ describe('dilution', () => {
   it('cautions grow with strength', () => {
     expect(cautionsForPeroxide(3)[0]!.id).toBe('peroxide-mild');
     expect(cautionsForPeroxide(7)[0]!.id).toBe('peroxide-stings');
-    expect(cautionsForPeroxide(8)[0]!.hazard).toMatch(/damage eyes/);
+    expect(cautionsForPeroxide(8)[0]!.hazard).toMatch(/can blind/);
     expect(cautionsForPeroxide(12)[0]!.id).toBe('peroxide-eyes');
     expect(cautionsForPeroxide(12.1)[0]!.severity).toBe('strong');
     expect(peroxideDilution(35, 3, 1).cautions[0]!.id).toBe('peroxide-burns');

@@ -41,19 +41,29 @@ const STEP_PX = 0.5;
 /** How much less an edge at the end of the reach counts than one under the hand: e to this. */
 const NEAR = 1.5;
 
-/** Light of a picture between its pixels. */
-function lightAt({ data, width, height }: Picture, x: number, y: number): number {
+/** The edge of a shadow changes the light and not the colour: it counts for so much of an edge that changes both. */
+const SHADOW_SHARE = 0.3;
+/** Change of colour, red less blue as a share of the light, that no shadow makes. */
+const OTHER_COLOUR = 0.03;
+
+/** Light of a picture between its pixels, and its colour: red less blue, as a share of it. */
+function lightAt({ data, width, height }: Picture, x: number, y: number): { light: number; colour: number } {
   const [cx, cy] = [Math.min(width - 2, Math.max(0, x)), Math.min(height - 2, Math.max(0, y))];
   const [ix, iy] = [cx | 0, cy | 0];
   const [fx, fy] = [cx - ix, cy - iy];
-  const at = (column: number, row: number) => {
+  let [light, redder] = [0, 0];
+  for (const [column, row, share] of [
+    [ix, iy, (1 - fx) * (1 - fy)],
+    [ix + 1, iy, fx * (1 - fy)],
+    [ix, iy + 1, (1 - fx) * fy],
+    [ix + 1, iy + 1, fx * fy],
+  ] as const) {
     const p = 4 * (row * width + column);
-    return LINEAR_OF_CODE[data[p]!]! + LINEAR_OF_CODE[data[p + 1]!]! + LINEAR_OF_CODE[data[p + 2]!]!;
-  };
-  return (
-    (1 - fy) * ((1 - fx) * at(ix, iy) + fx * at(ix + 1, iy)) +
-    fy * ((1 - fx) * at(ix, iy + 1) + fx * at(ix + 1, iy + 1))
-  );
+    const [r, b] = [LINEAR_OF_CODE[data[p]!]!, LINEAR_OF_CODE[data[p + 2]!]!];
+    light += share * (r + LINEAR_OF_CODE[data[p + 1]!]! + b);
+    redder += share * (r - b);
+  }
+  return { light, colour: redder / Math.max(1e-3, light) };
 }
 
 interface Crossing {
@@ -72,17 +82,25 @@ function crossings(picture: Picture, from: Point, to: Point, reachPx: number): C
   const [nx, ny] = [uy, -ux];
   const steps = Math.ceil((2 * reachPx) / STEP_PX);
   const profile = new Float64Array(steps + 1);
+  const colours = new Float64Array(steps + 1);
   return Array.from({ length: SAMPLES }, (_, i): Crossing => {
     const t = ENDS + ((1 - 2 * ENDS) * (i + 0.5)) / SAMPLES;
     const [x, y] = [from[0] + t * length * ux, from[1] + t * length * uy];
     for (let k = 0; k <= steps; k++) {
       const s = k * STEP_PX - reachPx;
-      profile[k] = lightAt(picture, x + s * nx, y + s * ny);
+      const here = lightAt(picture, x + s * nx, y + s * ny);
+      profile[k] = here.light;
+      colours[k] = here.colour;
     }
     // Over four steps: wider than the noise of a pixel, narrower than an edge's shadow.
     const slope = (k: number) => profile[Math.min(steps, k + 2)]! - profile[Math.max(0, k - 2)]!;
     // The hand was near: of two edges the nearer one counts for more.
-    const weight = (k: number) => Math.abs(slope(k)) * Math.exp(-NEAR * ((k * STEP_PX - reachPx) / reachPx) ** 2);
+    const otherColour = (k: number) =>
+      Math.min(1, Math.abs(colours[Math.min(steps, k + 4)]! - colours[Math.max(0, k - 4)]!) / OTHER_COLOUR);
+    const weight = (k: number) =>
+      Math.abs(slope(k)) *
+      (SHADOW_SHARE + (1 - SHADOW_SHARE) * otherColour(k)) *
+      Math.exp(-NEAR * ((k * STEP_PX - reachPx) / reachPx) ** 2);
     let best = 2;
     for (let k = 3; k <= steps - 2; k++) if (weight(k) > weight(best)) best = k;
     const [a, b, c] = [best - 1, best, best + 1].map((k) => Math.abs(slope(k))) as [number, number, number];

@@ -1,4 +1,5 @@
 import { COVER_MM } from '../peroxide/bathVolume';
+import { PEROXIDE_SHARE } from '../peroxide/percarbonate';
 import type { PieceSize, TubSize } from '../size';
 import type { School } from './schools';
 
@@ -8,8 +9,10 @@ const SOLUTION = {
   bag: { least: 0.5, overBox: 0.4 },
   pool: { least: 0.3, overBox: 0 },
 } as const;
+
 /** How deep the pool under a piece is, mm. */
 export const POOL_MM = 10;
+
 const POOL_OVER_PIECE = 1.5;
 
 /**
@@ -36,3 +39,9 @@ export function liesIn(tub: TubSize, { lengthMm, widthMm }: Pick<PieceSize, 'len
 /** Whether a way can be done with it in there: covered with the usual depth, or clear above a pool and under the lid. */
 export const fitsIn = ({ solution }: School, tub: TubSize, piece: PieceSize): boolean =>
   liesIn(tub, piece) && piece.heightMm + (solution === 'pool' ? POOL_MM : COVER_MM) <= tub.depthMm;
+
+/** Cream that stays on, mm. */
+export const FILM_MM = 1;
+
+/** Peroxide that pure percarbonate sets free, % of its weight. */
+export const PURE_POWDER_PERCENT = 100 * PEROXIDE_SHARE;

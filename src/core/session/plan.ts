@@ -1,16 +1,16 @@
-import { creamAmount } from '../peroxide/cream';
-import { caution, cautionsForPeroxide, type Caution } from '../peroxide/cautions';
-import { peroxideDilution, type Dilution } from '../peroxide/dilution';
-import { oxygenRelease } from '../peroxide/oxygen';
-import { PEROXIDE_SHARE, powderFor } from '../peroxide/percarbonate';
-import { Refusal } from '../refusal';
-import { amountWords, pouredWords, type UnitSystem } from '../units';
 import { assumed } from '../assumptions/assumptions';
-import { doseUnit, HOTTEST_BATH_C, sessionDose, type Circumstances } from '../fade/dose';
-import type { FadeErrors } from '../fade/fade';
-import { type Band, type ExposedSession, type Forecast, type ForecastInput } from '../fade/fade';
+import { type Circumstances, HOTTEST_BATH_C, doseUnit, sessionDose } from '../fade/dose';
+import type { Band, ExposedSession, FadeErrors, Forecast, ForecastInput } from '../fade/fade';
 import { exposureForecast } from '../fade/forecast';
-import { priorOf, type School } from './schools';
+import { type Caution, caution, cautionsForPeroxide } from '../peroxide/cautions';
+import { creamAmount } from '../peroxide/cream';
+import { type Dilution, peroxideDilution } from '../peroxide/dilution';
+import { oxygenRelease } from '../peroxide/oxygen';
+import { powderFor } from '../peroxide/percarbonate';
+import { Refusal } from '../refusal';
+import { type UnitSystem, amountWords, pouredWords } from '../units';
+import { FILM_MM, PURE_POWDER_PERCENT } from './amounts';
+import { type School, priorOf } from './schools';
 
 /** How far a piece is and what it has had; `null` before it is measured. */
 export interface Yellow extends Partial<FadeErrors> {
@@ -62,10 +62,6 @@ export interface ExposurePlan {
   notes: string[];
 }
 
-/** Cream that stays on, mm. */
-export const FILM_MM = 1;
-/** Peroxide that pure percarbonate sets free, % of its weight. */
-export const PURE_POWDER_PERCENT = 100 * PEROXIDE_SHARE;
 /** Air that the oxygen is counted at. */
 const AIR = { temperatureC: 20, pressureHPa: 1013.25 };
 

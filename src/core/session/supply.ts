@@ -4,8 +4,7 @@ import { peroxideDilution } from '../peroxide/dilution';
 import { powderFor } from '../peroxide/percarbonate';
 import { shareOfPrice } from '../ledger/left';
 import type { PieceSize, TubSize } from '../size';
-import { fitsIn, POOL_MM, surfaceCm2, usualSolutionL } from './amounts';
-import { FILM_MM, PURE_POWDER_PERCENT } from './plan';
+import { FILM_MM, POOL_MM, PURE_POWDER_PERCENT, fitsIn, surfaceCm2, usualSolutionL } from './amounts';
 import type { School } from './schools';
 
 /** A bottle, tube or tub of powder of the stores. */

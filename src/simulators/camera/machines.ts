@@ -256,7 +256,7 @@ export const FACES = ['plain', 'ridged', 'printed', 'strip', 'frame'] as const;
 export type FaceShape = (typeof FACES)[number];
 
 /** A single face on the bench, its yellow as given over its whole box: plain, with ridges or print, a strip, or a frame. */
-export function face(shape: FaceShape, yellowing: Yellowing): Scene {
+export function face(shape: FaceShape, yellowing: Yellowing, soil?: readonly Soiling[]): Scene {
   const box: Rect = shape === 'strip' ? [40, 140, 400, 46] : [40, 50, 400, 200];
   const [x, y, w, h] = box;
   const card = greyCard(60, 292);
@@ -285,6 +285,7 @@ export function face(shape: FaceShape, yellowing: Yellowing): Scene {
       ...(shape === 'frame' ? [{ id: 'hole', plate: 'hole', box: scaleBox(hole, -2) }] : []),
     ],
     card: card.card,
+    ...(soil && { soil }),
   };
 }
 

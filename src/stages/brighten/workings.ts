@@ -1,7 +1,8 @@
 import type { Way } from '@/core/choice/compare';
 import { doseUnit, UVI_PER_MW_CM2, warmthFactor } from '@/core/fade/dose';
 import type { Band, Forecast, ForecastInput } from '@/core/fade/fade';
-import { FILM_MM, type ExposurePlan } from '@/core/session/plan';
+import { FILM_MM } from '@/core/session/amounts';
+import type { ExposurePlan } from '@/core/session/plan';
 import { SCHOOL, type School } from '@/core/session/schools';
 import { COVER_MM, type BathVolume } from '@/core/peroxide/bathVolume';
 import { showTime } from '@/core/runsheet/time';

@@ -45,6 +45,12 @@ function Found({ pieceId, found }: { pieceId: string; found: HowClean }) {
             {percent(after)}
           </Text>
           <Text>of the face is soiled, before it was {percent(found.before)}</Text>
+          {found.unsure && (
+            <Text>
+              Not sure: it changed hardly at all, so that what is taken for clean may be soiled too. Wash a hand’s
+              breadth of it clean, and measure again.
+            </Text>
+          )}
         </Box>
         <Grid templateColumns="1fr 1fr" gap="3" my="3" fontSize="15px">
           <SoilMap url={found.beforeUrl} words="Before" />

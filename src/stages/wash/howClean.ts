@@ -8,6 +8,8 @@ import { cellsUrl, measuredFace } from '@/data/photos/face';
 
 /** How clean a face is, before and after, and where something is left. Shares are of the cells that speak. */
 export interface HowClean {
+  /** It changed hardly at all, and most of it may be soiled. */
+  unsure: boolean;
   before: number;
   after: number;
   /** Soil before and what is left, as pictures of the face on its own plane; gaps, edges and print are dark. */
@@ -50,10 +52,11 @@ export async function howClean(pieceId: string): Promise<HowClean> {
       'pieceId',
       'Before and after do not show the same face: their outlines differ, or what is on them lies elsewhere. Measure the same face again, outlined to its corners.',
     );
-  const { before, after } = soiledBetween(then.plane, now.plane);
+  const { before, after, unsure } = soiledBetween(then.plane, now.plane);
   const { width, height } = now.picture;
   const onPhoto = homographyThrough(UNIT_SQUARE, now.corners);
   return {
+    unsure,
     before: before.share,
     after: after.share,
     beforeUrl: await mapUrl(before),

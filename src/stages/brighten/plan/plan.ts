@@ -1,4 +1,5 @@
-import { planExposure, PURE_POWDER_PERCENT, type ExposurePlan } from '@/core/session/plan';
+import { PURE_POWDER_PERCENT } from '@/core/session/amounts';
+import { type ExposurePlan, planExposure } from '@/core/session/plan';
 import type { Band } from '@/core/fade/fade';
 import { exposureForecast } from '@/core/fade/forecast';
 import { evenCloud, type SkySource } from '@/core/session/sessions';

@@ -1,5 +1,5 @@
 import { compareWays, type Comparison, type Way } from '@/core/choice/compare';
-import { PURE_POWDER_PERCENT } from '@/core/session/plan';
+import { PURE_POWDER_PERCENT } from '@/core/session/amounts';
 import { SCHOOL, SCHOOLS, type SchoolId } from '@/core/session/schools';
 import type { CloudHour, SkySource } from '@/core/session/sessions';
 import type { OwnStock } from '@/core/session/supply';
