@@ -9,7 +9,7 @@ const COLUMNS = 120;
 const CELL_NOISE_B = 0.35;
 
 /** A face after a session with one mistake, or none; b* in cells. */
-export function simulatedFace(kind: FaultKind, random: () => number) {
+function simulatedFace(kind: FaultKind, random: () => number) {
   const rows = Math.round(COLUMNS * (0.35 + 0.5 * random()));
   const [startB, targetB, rate, dose] = [
     18 + 12 * random(),

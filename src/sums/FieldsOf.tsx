@@ -17,12 +17,23 @@ interface Within {
 /** What is short enough to stand beside another. */
 const IN_A_ROW: readonly SumField['kind'][] = ['number', 'choice', 'text'];
 
-/** The fields of a sum, made from its definition. */
+/** Letters of a label that fit beside another on a phone. */
+const SHORT = 22;
+
+/** The fields of a sum, made from its definition: numbers stand in twos, on a phone those with a short name. */
 export function FieldsOf({ fields, within, system }: { fields: readonly SumField[] } & Within) {
+  const inList = /\.\d+$/.test(within);
+  const isShort = ({ kind, label }: SumField) => kind === 'number' && label.length <= SHORT && !inList;
   return (
-    <Grid templateColumns={{ base: 'minmax(0, 1fr)', md: 'repeat(2, minmax(0, 1fr))' }} gap="4">
+    <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="4" alignItems="end">
       {fields.map((field) => (
-        <Box key={field.name} gridColumn={IN_A_ROW.includes(field.kind) ? undefined : '1 / -1'}>
+        <Box
+          key={field.name}
+          gridColumn={{
+            base: isShort(field) ? 'auto' : '1 / -1',
+            md: IN_A_ROW.includes(field.kind) ? 'auto' : '1 / -1',
+          }}
+        >
           <OneField field={field} name={within === '' ? field.name : `${within}.${field.name}`} system={system} />
         </Box>
       ))}

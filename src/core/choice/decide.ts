@@ -24,7 +24,7 @@ export interface SessionAsked {
 }
 
 /** What yellow or bleach that is left counts for, minutes of hands: nothing as long as it is not seen. */
-export const lossOf = (aboveB: number): number =>
+const lossOf = (aboveB: number): number =>
   assumed('a unit of yellow left') * Math.max(0, Math.abs(aboveB) - assumed('seen b*'));
 
 /** What each choice asks for besides what it leaves, minutes of hands. */

@@ -136,11 +136,11 @@ const exposureForecastSum: Sum<ForecastInput, Forecast> = {
     })
       .default({ medianRate: 0.06, logSd: 0.6 })
       .label('Starting guess'),
-    measurementSd: Joi.number().positive().max(20).default(0.6).label('Uncertainty of one b*'),
-    startSd: Joi.number().min(0).max(20).default(0).label('Uncertainty of the start, b*'),
-    targetSd: Joi.number().min(0).max(20).default(0).label('Uncertainty of where it comes to rest, b*'),
-    doseSdShare: Joi.number().min(0).max(1).default(0).label('Uncertainty of each dose, as a share of it'),
-    nextDose: Joi.number().min(0).max(100_000).unit('UVI·h').label('Dose of the next session'),
+    measurementSd: Joi.number().positive().max(20).default(0.6).label('Error of one b*'),
+    startSd: Joi.number().min(0).max(20).default(0).label('Error of the start'),
+    targetSd: Joi.number().min(0).max(20).default(0).label('Error of the target'),
+    doseSdShare: Joi.number().min(0).max(1).default(0).label('Error of a dose, share'),
+    nextDose: Joi.number().min(0).max(100_000).unit('UVI·h').label('Next dose'),
   }),
   compute: exposureForecast,
   source:

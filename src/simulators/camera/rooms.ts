@@ -31,7 +31,7 @@ function lampOf(
 }
 
 /** A room as its seed has it: lamps, balance, lens and phone. */
-export function someRoom(practice: Practice, seed: number): Room {
+function someRoom(practice: Practice, seed: number): Room {
   const random = seededRandom(seed * 101 + 13);
   const between: Between = (low, high) => low + (high - low) * random();
   const good = practice === 'good';
