@@ -34,7 +34,7 @@ const ANGLES = 36;
 /** A spot is at least so wide, as a share of the face. */
 const SPOT_SHARE = 0.012;
 /** Lines cover a few cells in a hundred; what fewer cells show is noise. */
-const THIN_QUANTILE = 0.99;
+const THIN_QUANTILE = 0.998;
 const NEAREST_CELLS = 2;
 /** Share of what is thin that is as thin as a fold. */
 const SHARP_SHARE = 0.08;

@@ -64,6 +64,8 @@ const USUAL_AWAY = 0.25;
 const OTHER_PICTURE_B = 1;
 /** L* is known less well than the light is even, and never better than this. */
 const FLOOR_L = 0.7;
+/** Of the colour that a hidden patch may be off by, so much shows as distance where there is none. */
+const LEAST_SHARE = 0.6;
 
 function kindOf({ method, patches }: SureFacts): keyof typeof PER_B {
   if (method === 'none') return 'bare';
@@ -97,6 +99,6 @@ export function sdOfDistance(facts: SureFacts): VerdictErrors {
   const moved = (dL: number, dB: number) => deltaE00([piece[0] + dL, piece[1], piece[2] + dB], hidden);
   const [byB, byL] = [(moved(0, 1) - moved(0, -1)) / 2, (moved(1, 0) - moved(-1, 0)) / 2];
   // Where there is no distance its slope is nothing and its error is not: a colour that is off by sd lies so far off.
-  const least = 0.35 * moved(0, sdB);
-  return { sdB, sdL, sdDeltaE00: Math.max(Math.hypot(byB * sdB, byL * sdL), Math.min(least, sdB)) };
+  const least = LEAST_SHARE * deltaE00([hidden[0], hidden[1], hidden[2] + sdB], hidden);
+  return { sdB, sdL, sdDeltaE00: Math.max(Math.hypot(byB * sdB, byL * sdL), least) };
 }

@@ -149,10 +149,7 @@ const exposureForecastSum: Sum<ForecastInput, Forecast> = {
     startB: 27,
     targetB: 6,
     toleranceB: 1.5,
-    sessions: [
-      { dose: 10, measuredB: 17.5 },
-      { dose: 8, measuredB: 12.9 },
-    ],
+    sessions: [{ dose: 10, measuredB: 17.5 }],
     prior: { medianRate: 0.06, logSd: 0.6 },
     measurementSd: 0.6,
     startSd: 0.6,
