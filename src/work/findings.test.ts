@@ -184,7 +184,20 @@ describe('taking back', () => {
     );
     await expect(takeThingBack('photograph', photo.id, tick())).rejects.toThrow('was measured on this photograph');
     await expect(takeThingBack('piece', pieceId, tick())).rejects.toThrow('it was measured');
-    expect((await findPiece(pieceId))!.hiddenLab).not.toBeNull();
+    const first = (await findPiece(pieceId))!.hiddenLab!;
+    const yellower = trialResult(20);
+    yellower.regions.find(({ id }) => id === 'hidden')!.lab = [first[0], first[1], first[2] + 2];
+    const again = await keepMeasurement(
+      { pieceId, photoId: photo.id, stage: 'brighten', spec, result: yellower },
+      tick(),
+    );
+    // Each reading has its own error: the target is the mean of all of them.
+    expect((await findPiece(pieceId))!.hiddenLab![2]).toBeCloseTo(first[2] + 1, 9);
+    const gone = await takeThingBack('measurement', again.id, tick());
+    expect((await findPiece(pieceId))!.hiddenLab).toEqual(first);
+    await bringBack(gone, tick());
+    expect((await findPiece(pieceId))!.hiddenLab![2]).toBeCloseTo(first[2] + 1, 9);
+    await takeThingBack('measurement', again.id, tick());
     await takeThingBack('measurement', measured.id, tick());
     expect((await findPiece(pieceId))!.hiddenLab).toBeNull();
     await takeThingBack('piece', pieceId, tick());

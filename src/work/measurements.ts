@@ -2,14 +2,14 @@ import { signed } from '@/core/colour/signed';
 import { seenAgain } from './brighten/looks';
 import type { MeasureResult } from '@/core/picture/measure';
 import type { MeasureSpec } from '@/core/picture/spec';
-import { hiddenOf } from './hidden';
+import { countHidden } from './hidden';
 import { Refusal } from '@/core/refusal';
 import type { Stage } from '@/core/runsheet/stages';
 import { inTransaction } from '@/data/connection';
 import { appendLog } from '@/data/log';
 import { HIDDEN_REGION, PIECE_REGION } from '@/data/measurements';
 import type { Measurement } from '@/data/rows';
-import { addRow, changeRow, findRows, needRow } from '@/data/table';
+import { addRow, needRow } from '@/data/table';
 
 export interface NewMeasurement {
   /** When the picture was taken, ISO 8601; now where nobody knows better. */
@@ -64,8 +64,7 @@ export async function keepMeasurement(
       verdict,
     };
     const measurement = await addRow('measurements', row);
-    const hiddenLab = hiddenOf(await findRows('measurements', { pieceId }));
-    if (hiddenLab) await changeRow('pieces', { id: pieceId }, { hiddenLab });
+    if (result.basis === 'card' && result.regions.some(({ id }) => id === HIDDEN_REGION)) await countHidden(pieceId);
     await seenAgain(measurement);
     const distance =
       deltaE00 === null

@@ -1,3 +1,4 @@
+import { countHidden } from './hidden';
 import { Refusal } from '@/core/refusal';
 import type { Stage } from '@/core/runsheet/stages';
 import { inTransaction } from '@/data/connection';
@@ -58,6 +59,8 @@ export async function bringBack(id: string, now: Date): Promise<void> {
       for (const { table, row } of [...removed].reverse()) if (isTable(table)) await addRow(table, row as never);
       for (const { table, id: rowId, before } of changed)
         if (isTable(table) && (await findRow(table, rowId))) await changeRow(table, { id: rowId }, before as never);
+      const measured = removed.flatMap(({ table, row }) => (table === 'measurements' ? [String(row.pieceId)] : []));
+      for (const pieceId of new Set(measured)) await countHidden(pieceId);
     } catch (failure) {
       if (!(failure instanceof Refusal) && !/constraint/i.test(String(failure))) throw failure;
       throw new Refusal(

@@ -2,7 +2,7 @@ import { Refusal } from '@/core/refusal';
 import { inTransaction } from '@/data/connection';
 import type { Finding } from '@/data/rows';
 import { changeRow, countRows, findRows, needRow } from '@/data/table';
-import { hiddenOf } from './hidden';
+import { countHidden } from './hidden';
 import { takeBack } from './takenBack';
 
 /** What was written by mistake can be taken back, each by its own rule: what something else rests on stays. */
@@ -151,8 +151,7 @@ async function measurement(id: string, now: Date): Promise<string> {
     },
     now,
   );
-  const rest = await findRows('measurements', { pieceId });
-  await changeRow('pieces', { id: pieceId }, { hiddenLab: hiddenOf(rest) });
+  await countHidden(pieceId);
   return takenId;
 }
 
