@@ -98,7 +98,7 @@ function sunWorking(
   return [
     {
       what: `Clear sky at ${showTime(time, timeZone, 'HH:mm')}`,
-      how: `12.5 × sin(${elevationDeg.toFixed(1)}°)^2.42 × (1 + 0.06 × ${(altitudeM / 1000).toFixed(2)} km) × (${Math.round(ozoneDU)}/300)^−1.23 = ${uvIndexClear.toFixed(1)}; the ozone is ${place.ozoneDU === undefined ? 'that of the latitude and the day, Van Heuklon (1979)' : 'as the workshop states it'}`,
+      how: `12.5 × sin(${elevationDeg.toFixed(1)}°)^2.42 × (1 + 0.06 × ${(altitudeM / 1000).toFixed(2)} km) × (${Math.round(ozoneDU)}/300)^−1.23 × ${(1 - (place.hazeShare ?? 0)).toFixed(2)} for haze = ${uvIndexClear.toFixed(1)}; the ozone is ${place.ozoneDU === undefined ? 'that of the latitude and the day, Van Heuklon (1979)' : 'as the workshop states it'}`,
     },
     {
       what: `Under ${SKY_HERE[known]}`,
