@@ -1,7 +1,7 @@
 import { Refusal } from '@/core/refusal';
 import { inTransaction } from '@/data/connection';
 import type { Finding } from '@/data/rows';
-import { changeRow, countRows, findRows, needRow } from '@/data/table';
+import { countRows, needRow } from '@/data/table';
 import { countHidden } from './hidden';
 import { takeBack } from './takenBack';
 
