@@ -1,5 +1,6 @@
 import { deltaE00 } from '@/core/colour/difference';
 import { judge } from '@/core/face/verdict';
+import { NINE_IN_TEN_SD, quantile } from '@/core/numbers';
 import { measurePicture } from '@/core/picture/measure';
 import { Refusal } from '@/core/refusal';
 import { decodePicture } from '@/data/photos/decode';
@@ -14,7 +15,6 @@ const PICTURES = Number(process.env.PICTURES ?? 200);
 const FIRST_SEED = Number(process.env.SEED ?? 30_000);
 /** Pictures all of one width, so that a run takes minutes; without it as people take them. */
 const WIDTH = process.env.WIDTH ? Number(process.env.WIDTH) : undefined;
-const BAND_SD = 1.645;
 const COUNTS = [1, 2, 3, 7] as const;
 /** A true figure nearer to a limit than this is both. */
 const EITHER = 0.3;
@@ -28,9 +28,6 @@ interface Reading {
   wrong: boolean;
   sure: boolean;
 }
-
-const quantile = (values: number[], p: number) =>
-  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(p * values.length))]!;
 
 async function readingsOf(practice: Practice): Promise<{ readings: Reading[]; refused: number }> {
   const readings: Reading[] = [];
@@ -79,16 +76,16 @@ export async function sure(): Promise<void> {
     const share = (some: Reading[], holds: (one: Reading) => boolean) =>
       `${((100 * some.filter(holds).length) / some.length).toFixed(1)} %`;
     const line = (some: Reading[]) =>
-      `band of Δb* holds ${share(some, ({ off, sdB }) => Math.abs(off) <= BAND_SD * sdB)} (aim 85 to 95), of ΔE00 ${share(some, ({ offE, sdE }) => Math.abs(offE) <= BAND_SD * sdE)}, median sd ${quantile(
+      `band of Δb* holds ${share(some, ({ off, sdB }) => Math.abs(off) <= NINE_IN_TEN_SD * sdB)} (aim 85 to 95), of ΔE00 ${share(some, ({ offE, sdE }) => Math.abs(offE) <= NINE_IN_TEN_SD * sdE)}, median sd ${quantile(
         some.map(({ sdB }) => sdB),
         0.5,
-      ).toFixed(2)}, median error ${quantile(
+      )!.toFixed(2)}, median error ${quantile(
         some.map(({ off }) => Math.abs(off)),
         0.5,
-      ).toFixed(2)}, 95th ${quantile(
+      )!.toFixed(2)}, 95th ${quantile(
         some.map(({ off }) => Math.abs(off)),
         0.95,
-      ).toFixed(2)}`;
+      )!.toFixed(2)}`;
     console.log(`  ${practice}, ${readings.length} readings, ${refused} pictures refused: ${line(readings)}`);
     for (const patches of COUNTS) {
       const some = readings.filter((one) => one.patches === patches);

@@ -1,3 +1,6 @@
+/** Nine times in ten a normal error is no larger than so many standard deviations; one in twenty lies over it to each side. */
+export const NINE_IN_TEN_SD = 1.645;
+
 const sortedOf = (values: ArrayLike<number>): Float64Array => Float64Array.from(values).sort();
 
 /**

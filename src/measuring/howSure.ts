@@ -1,8 +1,7 @@
 import { assumed } from '@/core/assumptions/assumptions';
+import { NINE_IN_TEN_SD } from '@/core/numbers';
 import type { MeasureResult } from '@/core/picture/measure';
 
-/** Nine times in ten a figure lies within so many standard deviations. */
-const NINE_IN_TEN_SD = 1.645;
 /** More than this a light is uneven enough that evening it out would help, b*. */
 const WIDE_SD = 1.2;
 

@@ -1,3 +1,4 @@
+import { NINE_IN_TEN_SD } from '../numbers';
 import { assumed } from '../assumptions/assumptions';
 export const VERDICTS = ['to go', 'matched', 'uneven', 'past it'] as const;
 export type Verdict = (typeof VERDICTS)[number];
@@ -23,8 +24,6 @@ export interface VerdictErrors {
   sdB: number;
 }
 
-/** Five times in a hundred it is further off, to this side. */
-const SURE_SD = 1.645;
 /** A spread over a face is right to so much of it, or to 1 b*. */
 const SPREAD_SHARE = 0.25;
 const SPREAD_B = 1;
@@ -44,7 +43,7 @@ export function isSure(
   const verdict = judge(deltaE00, deltaL, deltaB, evenness);
   const spread = Math.max(SPREAD_B, SPREAD_SHARE * evenness);
   return [-1, 1].every((to) => {
-    const by = to * SURE_SD;
+    const by = to * NINE_IN_TEN_SD;
     return (
       judge(deltaE00 + by * sdDeltaE00, deltaL, deltaB, evenness) === verdict &&
       // Lighter and less yellow go together: a shade or a cast that is not known moves both.

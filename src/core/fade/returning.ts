@@ -1,12 +1,11 @@
 import { Matrix, solve } from 'ml-matrix';
+import { NINE_IN_TEN_SD } from '../numbers';
 import type { Band } from './fade';
 
 const YEAR_MS = 365.25 * 24 * 3_600_000;
 /** Sooner after the end than this a measurement says nothing of what comes back. */
 const LEAST_YEARS = 0.08;
 
-/** 5 % to 95 % of a normal distribution. */
-const BAND_SD = 1.645;
 /** One look in a hundred is off by more: there are several looks, and each might say it. */
 const CERTAIN_SD = 2.326;
 
@@ -39,7 +38,7 @@ export function yellowReturning(measured: readonly { at: string; b: number; sd: 
   const total = points.reduce((sum, { weight }) => sum + weight ** 2, 0);
   const mean = points.reduce((sum, p) => sum + p.weight ** 2 * p.years, 0) / total;
   const sd = 1 / Math.sqrt(points.reduce((sum, p) => sum + (p.weight * (p.years - mean)) ** 2, 0));
-  const off = BAND_SD * sd;
+  const off = NINE_IN_TEN_SD * sd;
   return {
     perYear: { low: perYear - off, median: perYear, high: perYear + off },
     years,

@@ -45,11 +45,15 @@ interface Cell {
   values: readonly [number, number, number];
 }
 
+/** Cells down a picture, as high as they are wide. */
+const rowsOf = ({ width, height }: Pick<Picture, 'width' | 'height'>) =>
+  Math.max(8, Math.round((ACROSS * height) / width));
+
 /** Cells are small: their corners and middle tell what they meet. */
 const cellPoints = (rect: Rect): Point[] => [...rectPolygon(rect), [rect[0] + rect[2] / 2, rect[1] + rect[3] / 2]];
 
 function cellsOf({ data, width, height }: Picture, taken: readonly (readonly Point[])[]): Cell[] {
-  const rows = Math.max(8, Math.round((ACROSS * height) / width));
+  const rows = rowsOf({ width, height });
   const [w, h] = [width / ACROSS, height / rows];
   const boxes = taken.map((polygon) => {
     const [xs, ys] = [polygon.map(([x]) => x), polygon.map(([, y]) => y)];
@@ -149,7 +153,7 @@ export function benchLight(picture: Picture, taken: readonly (readonly Point[])[
   const same = ({ values }: Cell) =>
     values.every((value, k) => Math.abs(value - usual[k]!) < (k === 0 ? SAME_LEVEL : SAME_COLOUR));
   const bench = all.filter(same);
-  const rows = Math.max(8, Math.round((ACROSS * picture.height) / picture.width));
+  const rows = rowsOf(picture);
   const rimCells = 2 * RIM * (ACROSS + rows - 2 * RIM);
   if (bench.length < ENOUGH_CELLS || bench.filter((cell) => cell.rim).length < ENOUGH_RIM * rimCells) return null;
   const [level, red, blue] = ([0, 1, 2] as const).map((channel) => fitted(bench, channel)) as [

@@ -62,7 +62,6 @@ export interface MeasureResult {
 }
 
 export interface Measured {
-  light?: BenchLight | null;
   result: MeasureResult;
   maps: RegionMap[];
 }
@@ -107,7 +106,7 @@ export function measurePicture(
     ...spec.card.map(({ rect }) => rectPolygon(widened(rect))),
   ]);
   const readings = readCard(picture, spec, light);
-  const { correction, basis } = lightCorrection(picture, spec, readings);
+  const { correction, basis } = lightCorrection(picture, spec, readings, light);
   onProgress(0.05);
   const words = pixelWords(picture);
   const done = (step: number) => onProgress(0.05 + (0.95 * step) / (spec.regions.length + 1));
@@ -196,7 +195,6 @@ export function measurePicture(
       warnings,
     },
     maps,
-    light,
   };
 }
 
@@ -288,12 +286,13 @@ function checkSpec(picture: Picture, spec: MeasureSpec): void {
 
 /** What undoes the light of a picture, from its card. @throws Refusal where a patch cannot be read */
 export const correctionOf = (picture: Picture, spec: MeasureSpec): { correction: Correction; basis: Basis } =>
-  lightCorrection(picture, spec, readCard(picture, spec, null));
+  lightCorrection(picture, spec, readCard(picture, spec, null), null);
 
 function lightCorrection(
   picture: Picture,
   spec: MeasureSpec,
   readings: PatchReading[],
+  light: BenchLight | null,
 ): { correction: Correction; basis: Basis } {
   const known = spec.card.flatMap(({ kind, srgb }, i) =>
     kind === 'known' ? [{ srgb, measured: readings[i]!.mean }] : [],
@@ -315,6 +314,7 @@ function lightCorrection(
     spec,
     spec.regions.indexOf(hidden),
     gainCorrection(balance),
+    light,
   );
   const { robust } = withColourTable((table) => splitUse(balanced(table)));
   const found = labToLinear(robust.lab);

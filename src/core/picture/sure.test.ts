@@ -89,3 +89,12 @@ it('on photographs of rooms that were not tuned on, a distance lies within its e
     }
   expect(held / all).toBeGreaterThan(0.7);
 });
+
+it('without a card a hidden patch is still read in the same light as the piece', () => {
+  const lamp = { matrix: [1, 0, 0, 0, 1, 0, 0, 0, 1], at: [0.7, -0.3] as const, distance: 1.4, share: 1 };
+  const room: Room = { lamps: [lamp], vignette: 0, flare: 0, shadow: null, glare: null, phone: NO_PHONE };
+  const shot = { ...PLAIN_SHOT, width: 800, height: 600, exposure: 0.6, room };
+  const { picture, spec, truth } = takePhotograph(homeComputer({ amount: 14 }, { amount: 14 }), shot);
+  const [lid] = measurePicture(picture, { ...spec, card: [], reference: 'hidden' }).result.regions;
+  expect(Math.abs(lid!.deltaB! - (truth.lid![2] - truth.hidden![2]))).toBeLessThan(1);
+});
