@@ -15,6 +15,13 @@ const LID: TurnPlanInput = {
   leanDeg: 60,
 };
 
+const overcastMorning = {
+  place: { latitude: 34, longitude: 0 },
+  start: new Date('2026-11-06T07:00:00Z'),
+  durationMin: 180,
+  cloudFraction: 1,
+};
+
 const anyDay: fc.Arbitrary<TurnPlanInput> = fc
   .record({
     latitude: fc.integer({ min: -60, max: 60 }),
@@ -70,9 +77,10 @@ it('is near the best of all ways to turn', () => {
       );
       const best = exhaustive(known);
       expect(ours).toBeLessThanOrEqual(best + 1e-9);
-      expect(ours).toBeGreaterThanOrEqual(0.9 * best - 1e-9);
+      expect(ours).toBeGreaterThanOrEqual(0.99 * best - 1e-9);
     }),
-    { numRuns: 25 },
+    // Under an even sky no one or two turns gain anything: lying on its front twice and on its back once is best.
+    { numRuns: 25, examples: [[{ ...LID, ...overcastMorning, leanDeg: 70 }]] },
   );
 });
 

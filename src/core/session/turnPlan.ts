@@ -154,12 +154,15 @@ export function evennessOf(doses: readonly number[]): number {
 const sumOf = (table: number[][][], chosen: readonly number[]): number[] =>
   table[0]![0]!.map((_, face) => chosen.reduce((sum, pose, turn) => sum + table[turn]![pose]![face]!, 0));
 
+/** So few turns are also exchanged three at a time: under an even sky one or two gain nothing where three do. */
+const MOST_IN_THREES = 5;
+
 /** Starts whose pairs of turns are exchanged too: all of them in a short session, the best one in a long one. */
 const pairedStarts = (turns: number): number => (turns <= 5 ? Infinity : turns <= 12 ? 2 : 1);
 
 /**
  * Poses whose least exposed face comes nearest to the most exposed: greedy starts, then one pose and two poses at a
- * time are exchanged until nothing gains. Deterministic.
+ * time are exchanged until nothing gains, in a short session three (up to three turns nothing is better). Deterministic.
  */
 export function evenestPoses({ table, poses }: DoseTable): number[] {
   const searches: Exchange[] = [];
@@ -170,7 +173,9 @@ export function evenestPoses({ table, poses }: DoseTable): number[] {
   }
   searches.sort((a, b) => b.worth - a.worth);
   for (const search of searches.slice(0, pairedStarts(table.length))) while (search.pairs() && search.singles());
-  return searches.reduce((best, search) => (search.worth > best.worth ? search : best)).chosen;
+  const found = searches.reduce((best, search) => (search.worth > best.worth ? search : best));
+  if (table.length <= MOST_IN_THREES) while (found.threes());
+  return found.chosen;
 }
 
 /** Turn by turn the pose that leaves the doses so far evenest. */
@@ -247,6 +252,27 @@ class Exchange {
     for (let a = 0; a < this.table.length; a++)
       for (let b = a + 1; b < this.table.length; b++)
         for (let pose = 0; pose < this.table[a]!.length; pose++) if (this.pairWith(a, pose, b)) gained = true;
+    return gained;
+  }
+
+  /** Two turns are given poses, and every pose is tried for a third. */
+  threes(): boolean {
+    const { table } = this;
+    let gained = false;
+    for (let a = 0; a < table.length; a++)
+      for (let b = a + 1; b < table.length; b++)
+        for (let c = b + 1; c < table.length; c++)
+          for (let first = 0; first < table[a]!.length; first++)
+            for (let second = 0; second < table[b]!.length; second++)
+              for (let third = 0; third < table[c]!.length; third++)
+                if (
+                  this.gains([
+                    [a, first],
+                    [b, second],
+                    [c, third],
+                  ])
+                )
+                  gained = true;
     return gained;
   }
 
