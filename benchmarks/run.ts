@@ -6,6 +6,7 @@ import { faults } from './faults';
 import { faultsSeen } from './faultsSeen';
 import { forecasts } from './forecast';
 import { forecastsWithErrors } from './forecastErrors';
+import { greySheets } from './greySheet';
 import { registration } from './registration';
 import { rebuildOrders } from './rebuildOrder';
 import { scale } from './scale';
@@ -22,6 +23,7 @@ const BENCHMARKS: Record<string, () => Promise<void>> = {
   'photo-speed': photoSpeed,
   accuracy,
   sure,
+  'grey-sheet': greySheets,
   pages,
   scale: () => scale(only),
   'rebuild-order': rebuildOrders,

@@ -4,7 +4,9 @@ import { createRequire } from 'node:module';
 import { gzipSync } from 'node:zlib';
 import { STAGES } from '@/core/runsheet/stages';
 import { viewHref, VIEWS } from '@/core/runsheet/views';
+import { placeCard, sendPhoto } from './measuring';
 import { awake, open } from './open';
+import { sheetPhoto, testPhoto } from './photographs';
 
 const AXE = createRequire(import.meta.url).resolve('axe-core/axe.min.js');
 /** First load of a page in script, packed. */
@@ -61,7 +63,10 @@ async function addresses(page: Page): Promise<Record<string, string>> {
     'a sum': '/sums/exposure-forecast',
     workshop: '/workshop',
     ...Object.fromEntries(
-      ['hours', 'horizon', 'people', 'phone', 'kept'].map((view) => [`workshop, ${view}`, `/workshop/${view}`]),
+      ['hours', 'horizon', 'greys', 'people', 'phone', 'kept'].map((view) => [
+        `workshop, ${view}`,
+        `/workshop/${view}`,
+      ]),
     ),
     enter: '/enter',
   };
@@ -334,6 +339,38 @@ test('card, piece and hidden patch are found and measured by themselves, and can
   await page.getByText('Frames on the picture').click();
   await page.getByRole('button', { name: 'Take off: Piece' }).click();
   await expect(page.getByLabel('Even the light by a picture of a plain sheet')).toBeVisible();
+});
+
+test('a sheet of greys is printed, calibrated by a known card, found beside a piece, and taken back', async ({
+  page,
+}) => {
+  await open(page, '/workshop/greys');
+  const printed = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Print sheet 1' }).click();
+  expect((await readFile(await (await printed).path())).subarray(0, 5).toString()).toBe('%PDF-');
+  const photo = await sheetPhoto(9);
+  const file = { name: 'greys.jpg', mimeType: 'image/jpeg', buffer: photo.jpeg };
+  await page.getByLabel('Photograph of sheet and card').setInputFiles(file);
+  await expect(page.getByText('Sheet 9 is found.')).toBeVisible({ timeout: 60_000 });
+  await placeCard(page, photo);
+  for (const [i, name] of ['Red', 'Green', 'Blue'].entries())
+    await page.getByLabel(name).fill(String(photo.card.srgb[i]));
+  await page.getByRole('button', { name: 'Read the greys' }).click();
+  await expect(page.getByText('not told').first()).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Keep these greys' }).click();
+  await expect(page.getByText('Sheet 9', { exact: true })).toBeVisible();
+
+  const { piece } = await addresses(page);
+  await open(page, `${piece!}/measure?stage=brighten`);
+  await sendPhoto(page, photo, 'with-greys.jpg');
+  await expect(page.getByText(/Sheet of greys 9: \d known greys\./)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Card patch 2', exact: false }).first()).toBeVisible();
+
+  await open(page, '/workshop/greys');
+  await page.getByRole('button', { name: 'Take it back: calibration of sheet 9' }).click();
+  await expect(page.getByText('What the sheets are')).toBeHidden();
+  await page.getByLabel('Photograph of sheet and card').setInputFiles({ ...file, buffer: (await testPhoto(10)).jpeg });
+  await expect(page.getByText(/^No sheet of greys is found/)).toBeVisible({ timeout: 60_000 });
 });
 
 test('a bath is worked out from tub and piece, and the sessions so far show their working', async ({ page }) => {

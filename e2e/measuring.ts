@@ -12,7 +12,7 @@ const allCorners = (points: readonly Point[]) => points.map((point, i): [number,
 /** Drags the corners of a shape to where they belong; puts it on first where it was not found by itself. */
 async function place(
   page: Page,
-  photo: TestPhoto,
+  photo: Pick<TestPhoto, 'width' | 'height'>,
   put: string,
   title: string,
   corners: readonly [number, Point][],
@@ -32,10 +32,14 @@ async function place(
   }
 }
 
+/** Drags the frame of the first card patch onto the card. */
+export const placeCard = (page: Page, photo: Pick<TestPhoto, 'width' | 'height' | 'card'>): Promise<void> =>
+  place(page, photo, 'Grey card', 'Card patch 1', oppositeCorners(photo.card.rect));
+
 const keepButton = (page: Page) => page.getByRole('button', { name: 'Keep this measurement' });
 
 /** Sends a photograph on the measuring screen; what is found by itself is measured at once, or the frames wait to be put on. */
-export async function sendPhoto(page: Page, photo: TestPhoto, name: string): Promise<void> {
+export async function sendPhoto(page: Page, photo: Pick<TestPhoto, 'jpeg'>, name: string): Promise<void> {
   await page.getByLabel('Choose photographs').setInputFiles({ name, mimeType: 'image/jpeg', buffer: photo.jpeg });
   await expect(
     page
@@ -49,7 +53,7 @@ export async function sendPhoto(page: Page, photo: TestPhoto, name: string): Pro
 export async function measureOn(page: Page, photo: TestPhoto, name: string): Promise<void> {
   await sendPhoto(page, photo, name);
   if (await keepButton(page).isVisible()) await page.getByText('Frames on the picture').click();
-  await place(page, photo, 'Grey card', 'Card patch 1', oppositeCorners(photo.card.rect));
+  await placeCard(page, photo);
   await place(page, photo, 'Piece', 'Piece', allCorners(photo.lid));
   await place(page, photo, 'Hidden patch', 'Hidden patch', allCorners(photo.hidden));
   await page.getByRole('button', { name: 'Measure', exact: true }).click();

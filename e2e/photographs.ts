@@ -1,9 +1,15 @@
-import type { Srgb } from '@/core/colour/types';
+import type { Lab, Srgb } from '@/core/colour/types';
 import type { Point, Rect } from '@/core/picture/picture';
 import { toJpeg } from '@/simulators/camera/jpeg';
-import { homeComputer } from '@/simulators/camera/machines';
+import { withGreySheet } from '@/simulators/camera/greySheet';
+import { desktopFront, homeComputer } from '@/simulators/camera/machines';
+import { withPatches } from '@/simulators/camera/rooms';
 import type { Yellowing } from '@/simulators/camera/scene';
 import { PLAIN_SHOT, takePhotograph } from '@/simulators/camera/shot';
+
+const GREY_CARD: Srgb = [190, 190, 190];
+/** What a printer made of the greys. */
+const PRINTED = [83, 70, 57, 43, 29].map((l): Lab => [l, 0.6, 1.5]);
 
 export interface TestPhoto {
   jpeg: Buffer;
@@ -49,4 +55,16 @@ export async function testPhoto(
     lid: region('lid'),
     hidden: region('hidden'),
   };
+}
+
+/** A desktop's front with a grey card and a printed sheet of greys below it. */
+export async function sheetPhoto(number: number): Promise<Pick<TestPhoto, 'jpeg' | 'width' | 'height' | 'card'>> {
+  const front = {
+    ...desktopFront({ amount: 12 }),
+    heightMm: 450,
+    card: [{ srgb: GREY_CARD, box: [60, 330, 54, 34] as const }],
+  };
+  const scene = withGreySheet(withPatches(front, [GREY_CARD]), number, [200, 330], PRINTED);
+  const { picture, spec } = takePhotograph(scene, { ...PLAIN_SHOT, width: 1200, height: 900, tilt: 0.1 });
+  return { jpeg: await toJpeg(picture), width: 1200, height: 900, card: spec.card[0]! };
 }

@@ -32,6 +32,7 @@ const PLACES = [
   '/workshop',
   '/workshop/hours',
   '/workshop/horizon',
+  '/workshop/greys',
   '/workshop/people',
   '/workshop/phone',
   '/workshop/kept',

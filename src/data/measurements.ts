@@ -31,8 +31,13 @@ export async function latestOf(pieceIds: string[]): Promise<Map<string, Measurem
   return new Map(found.map((measurement) => [measurement.pieceId, measurement]));
 }
 
+/** So far back is looked for a measurement by the card itself. */
+const CARDS_LOOKED_AT = 40;
+
 /** The colour that the workshop's grey card was given when it was last measured with; `null` before. */
 export async function lastCardColour(): Promise<Srgb | null> {
-  const [last] = await findRows('measurements', { basis: 'card' }, [['measuredAt', 'DESC']], 1);
-  return last?.spec.card.find(({ kind }) => kind === 'known')?.srgb ?? null;
+  const last = await findRows('measurements', { basis: 'card' }, [['measuredAt', 'DESC']], CARDS_LOOKED_AT);
+  // The greys of a printed sheet are not the card's.
+  const patches = last.flatMap(({ spec }) => spec.card);
+  return patches.find(({ kind, sheet }) => kind === 'known' && sheet === undefined)?.srgb ?? null;
 }

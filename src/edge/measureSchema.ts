@@ -1,7 +1,8 @@
 import Joi from 'joi';
 import type { MeasureResult } from '@/core/picture/measure';
 import { measureResultSchema } from '@/core/picture/resultSchema';
-import { measureSpecSchema, type MeasureSpec } from '@/core/picture/spec';
+import { MOST_SHEETS, type SheetGreys } from '@/core/picture/greySheetPlan';
+import { measureSpecSchema, sheetGreysSchema, type MeasureSpec } from '@/core/picture/spec';
 import { STAGES, type Stage } from '@/core/runsheet/stages';
 
 export interface KeepForm {
@@ -24,3 +25,14 @@ export const keepSchema = Joi.object<KeepForm>({
   result: measureResultSchema.required(),
   takenAt: Joi.string().empty('').default(null).allow(null).label('Photographed at'),
 });
+
+const sheetNumber = Joi.number().integer().min(1).max(MOST_SHEETS).label('Number of the sheet');
+
+/** A sheet of greys as it was calibrated. */
+export const greysSchema = Joi.object<{ number: number; greys: SheetGreys }>({
+  number: sheetNumber.required(),
+  greys: sheetGreysSchema.required(),
+});
+
+/** Which sheet is to be printed. */
+export const printSchema = Joi.object<{ number: number }>({ number: sheetNumber.default(1) });

@@ -8,6 +8,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import type { Srgb } from '@/core/colour/types';
 import type { Went } from '@/core/fade/unevenness';
+import type { KnownSheet } from '@/core/picture/greySheetPlan';
 import type { Stage } from '@/core/runsheet/stages';
 import type { Photo, Piece } from '@/data/rows';
 import { EmptyPlace } from '@/ui/layout';
@@ -15,13 +16,25 @@ import { PhotoStrip } from '@/ui/PhotoStrip';
 import { PhotoUpload } from '@/ui/PhotoUpload';
 import { photoUrl } from '@/ui/photoUrl';
 import { Fold } from '@/ui/Fold';
+import { TextLink } from '@/ui/links';
 import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { Working } from '@/ui/Working';
 import { keepReading } from './actions';
+import { CardPatchFields } from './CardPatchFields';
 import { PictureBoard, type View } from './PictureBoard';
-import { missingWords, newShape, SHAPE_WORDS, shapesOf, specOf, type Shape, type ShapeKind } from './shapes';
+import { GreysLaid } from './GreysLaid';
+import {
+  missingWords,
+  newShape,
+  SHAPE_WORDS,
+  shapesOf,
+  sheetWords,
+  specOf,
+  type Shape,
+  type ShapeKind,
+} from './shapes';
 import { useMeasurement } from './useMeasurement';
 import { Check } from '@/ui/Check';
 import { Select } from '@/ui/Select';
@@ -41,10 +54,12 @@ interface Props {
   went: Went;
   /** The colour that this workshop's card was given last. */
   cardSrgb: Srgb;
+  /** What its printed sheets of greys are known to be. */
+  sheets: readonly KnownSheet[];
 }
 
 /** Measure a piece from a photograph: choose or take it, mark card, piece and hidden patch, measure, keep. */
-export function MeasureScreen({ piece, stage, photo, photos, takenAt, went, cardSrgb }: Props) {
+export function MeasureScreen({ piece, stage, photo, photos, takenAt, went, cardSrgb, sheets }: Props) {
   const router = useRouter();
   const here = `/restorations/${piece.restorationId}/pieces/${piece.id}/measure?stage=${stage}`;
   const choose = (id: string) => `${here}&photo=${id}`;
@@ -59,14 +74,22 @@ export function MeasureScreen({ piece, stage, photo, photos, takenAt, went, card
         takenAt={takenAt}
         went={went}
         cardSrgb={cardSrgb}
+        sheets={sheets}
       />
     );
   return (
     <Box>
       <EmptyPlace>
-        Lay a neutral grey card beside the piece, in the same light, with its hidden patch in view. No flash, no glare,
-        the camera straight above. Then take or choose the photograph.
+        Lay greys beside the piece, in the same light, with its hidden patch in view: a grey card, better two greys one
+        of which is about as light as the plastic, or the sheet that Kvell prints. No flash, no glare. Then take or
+        choose the photograph.
       </EmptyPlace>
+      <Fold summary="How to lay them">
+        <GreysLaid />
+        <Text mt="2">
+          <TextLink href="/workshop/greys">Print a sheet of greys</TextLink>, once for the workshop.
+        </Text>
+      </Fold>
       <Box mt="4">
         <PhotoUpload
           restorationId={piece.restorationId}
@@ -94,7 +117,7 @@ export function MeasureScreen({ piece, stage, photo, photos, takenAt, went, card
   );
 }
 
-function Marking({ piece, stage, photo, photos, takenAt: known, went, cardSrgb }: Props & { photo: Photo }) {
+function Marking({ piece, stage, photo, photos, takenAt: known, went, cardSrgb, sheets }: Props & { photo: Photo }) {
   const [takenAt, setTakenAt] = useState(known);
   const router = useRouter();
   const [shapes, setShapes] = useState<Shape[]>([]);
@@ -119,12 +142,19 @@ function Marking({ piece, stage, photo, photos, takenAt: known, went, cardSrgb }
     );
   /** Looks for all that is to be outlined; where nothing is missing it is measured at once, and somebody looks it over. */
   async function findAll() {
-    const found = await find(photoUrl(photo.id), cardSrgb);
+    const found = await find(photoUrl(photo.id), cardSrgb, sheets);
     if (!found) return;
-    const these = shapesOf(found, cardSrgb);
+    const these = shapesOf(found, cardSrgb, sheets);
     const missing = missingWords(found, piece.hiddenLab !== null);
     change(these);
-    setFoundWords(missing || 'Found by itself. Check that each frame lies where it belongs; if not, drag its corners.');
+    setFoundWords(
+      [
+        sheetWords(found.sheet, sheets),
+        missing || 'Found by itself. Check that each frame lies where it belongs; if not, drag its corners.',
+      ]
+        .filter(Boolean)
+        .join(' '),
+    );
     if (missing === '') measureThese(these);
   }
   const begun = useRef(false);
@@ -147,6 +177,7 @@ function Marking({ piece, stage, photo, photos, takenAt: known, went, cardSrgb }
         router.push(`/restorations/${piece.restorationId}/pieces/${piece.id}`);
       },
     );
+  const sheet = shapes.find((shape) => shape.sheet !== undefined)?.sheet;
   const holes = reading?.spec.regions.find(({ id }) => id === 'piece')?.holes ?? [];
   return (
     <Grid templateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 1.75fr) minmax(320px, 1fr)' }} gap="6">
@@ -167,7 +198,7 @@ function Marking({ piece, stage, photo, photos, takenAt: known, went, cardSrgb }
       </Box>
       <Box>
         {share !== null && <Working share={share} words="Working on the picture." onStop={stop} />}
-        {foundWords && share === null && !reading && <Text mb="3">{foundWords}</Text>}
+        {foundWords && share === null && (!reading || sheet !== undefined) && <Text mb="3">{foundWords}</Text>}
         {errors.map((message) => (
           <Box key={message} role="alert" borderLeftWidth="8px" borderColor="hazard" pl="3" mb="3">
             {message}
@@ -232,7 +263,7 @@ function Marking({ piece, stage, photo, photos, takenAt: known, went, cardSrgb }
             ))}
           </Box>
           {shapes
-            .filter(({ kind }) => kind === 'card')
+            .filter(({ kind, sheet }) => kind === 'card' && sheet === undefined)
             .map((shape) => (
               <CardPatchFields
                 key={shape.id}
@@ -241,6 +272,18 @@ function Marking({ piece, stage, photo, photos, takenAt: known, went, cardSrgb }
                 onRemove={() => change(shapes.filter(({ id }) => id !== shape.id))}
               />
             ))}
+          {sheet !== undefined && (
+            <Flex justify="space-between" align="center" gap="2" borderTopWidth="1px" borderColor="line" py="2" mb="3">
+              <Text fontWeight="650">Sheet of greys {sheet}</Text>
+              <Button
+                look="bare"
+                onClick={() => change(shapes.filter((shape) => shape.sheet === undefined))}
+                aria-label={`Take off: sheet of greys ${sheet}`}
+              >
+                Take off
+              </Button>
+            </Flex>
+          )}
           {share === null && !reading && (
             <Button width="100%" mb="3" onClick={() => void findAll()}>
               Look for all of it again
@@ -275,58 +318,4 @@ function Marking({ piece, stage, photo, photos, takenAt: known, went, cardSrgb }
 /** The frames by name: open while they are put on, folded away once there is something to read. */
 function Frames({ title, children }: { title: string | null; children: React.ReactNode }) {
   return title === null ? <>{children}</> : <Fold summary={title}>{children}</Fold>;
-}
-
-function CardPatchFields({
-  shape,
-  onChange,
-  onRemove,
-}: {
-  shape: Shape;
-  onChange: (shape: Shape) => void;
-  onRemove: () => void;
-}) {
-  const number = shape.id.split('-')[1];
-  return (
-    <Box as="fieldset" borderTopWidth="1px" borderColor="line" py="2" mb="3">
-      <Flex justify="space-between" align="center" gap="2">
-        <Text as="legend" fontSize="16px" fontWeight="650">
-          Card patch {number}
-        </Text>
-        <Button look="bare" onClick={onRemove} aria-label={`Take off: card patch ${number}`}>
-          Take off
-        </Button>
-      </Flex>
-      {!shape.paper && (
-        <Grid templateColumns="repeat(3, 1fr)" gap="2">
-          {(['Red', 'Green', 'Blue'] as const).map((name, channel) => (
-            <label key={name}>
-              <Text fontSize="15px">{name}</Text>
-              <TextBox
-                inputMode="numeric"
-                figures
-                defaultValue={shape.srgb[channel]}
-                onChange={(event) => {
-                  const value = Number(event.target.value);
-                  if (event.target.value === '' || !(value >= 0 && value <= 255)) return;
-                  onChange({
-                    ...shape,
-                    srgb: shape.srgb.map((v, i) => (i === channel ? value : v)) as unknown as Srgb,
-                  });
-                }}
-              />
-            </label>
-          ))}
-        </Grid>
-      )}
-      <Text fontSize="15px" color="soft">
-        {shape.paper
-          ? 'Paper takes the colour of the light away, but its lightness is not known: only differences are reported.'
-          : 'Its known colour, 0 to 255, as the card’s maker states it.'}
-      </Text>
-      <Check checked={shape.paper} onChange={(checked) => onChange({ ...shape, paper: checked })}>
-        It is only white office paper
-      </Check>
-    </Box>
-  );
 }

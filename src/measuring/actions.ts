@@ -3,10 +3,11 @@
 import { Refusal } from '@/core/refusal';
 import { fromLocalField } from '@/core/runsheet/time';
 import { keepMeasurement } from '@/work/measurements';
+import { keepSheet } from '@/work/greySheets';
 import { getWorkshop } from '@/data/workshop';
 import type { Answer } from '@/edge/answer';
-import { keepSchema, type KeepForm } from '@/edge/measureSchema';
-import { write } from '@/edge/write';
+import { greysSchema, keepSchema, type KeepForm } from '@/edge/measureSchema';
+import { write, type Given } from '@/edge/write';
 
 /** Keeps a measurement that the worker made. */
 export async function keepReading(given: KeepForm & { once?: string }): Promise<Answer<string>> {
@@ -16,4 +17,9 @@ export async function keepReading(given: KeepForm & { once?: string }): Promise<
       throw new Refusal('takenAt', 'Give when the picture was taken, like 2026-06-21 14:00.');
     return (await keepMeasurement({ ...measurement, takenAt }, now)).id;
   });
+}
+
+/** Keeps what the greys of a printed sheet are. */
+export async function keepGreys(given: Given): Promise<Answer<void>> {
+  return write(greysSchema, given, keepSheet);
 }

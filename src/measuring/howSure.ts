@@ -19,7 +19,7 @@ export function whatHelps({ card, warnings, regions }: MeasureResult): string[] 
   const few = card.method === 'none' || card.method === 'gain';
   return [
     light && 'light from farther away, or a picture of a plain sheet in the same light under “Even the light”',
-    few && 'a second grey on the card, one of them about as light as the plastic',
+    few && 'a second grey, one of them about as light as the plastic, or the printed sheet of greys',
     !few && card.method !== 'matrix' && 'six or more patches of known colour',
     'daylight without sun, and the hidden patch close to what is measured',
   ].filter((words): words is string => Boolean(words));

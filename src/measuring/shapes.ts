@@ -1,5 +1,6 @@
 import type { Lab, Srgb } from '@/core/colour/types';
 import type { Found } from '@/core/picture/find';
+import { greysOf, type FoundSheet, type KnownSheet } from '@/core/picture/greySheetPlan';
 import type { Point } from '@/core/picture/picture';
 import { rectPolygon } from '@/core/picture/polygon';
 import type { MeasureSpec } from '@/core/picture/spec';
@@ -13,6 +14,8 @@ export interface Shape {
   points: Point[];
   srgb: Srgb;
   paper: boolean;
+  /** Number of the printed sheet of greys that a card patch is on. */
+  sheet?: number;
 }
 
 export const SHAPE_WORDS: Record<ShapeKind, { title: string; how: string }> = {
@@ -25,31 +28,50 @@ export const SHAPE_WORDS: Record<ShapeKind, { title: string; how: string }> = {
 export const USUAL_CARD: Srgb = [160, 160, 160];
 
 /** What was found by itself, as shapes to look over. */
-export function shapesOf({ card, piece, hidden }: Found, cardSrgb: Srgb): Shape[] {
+export function shapesOf(found: Found, cardSrgb: Srgb, sheets: readonly KnownSheet[]): Shape[] {
+  const { card, sheet, piece, hidden } = found;
   const shape = (kind: ShapeKind, points: readonly Point[]): Shape => ({
-    id: kind === 'card' ? 'card-1' : kind,
+    id: kind,
     kind,
     points: points.map(([x, y]): Point => [x, y]),
     srgb: cardSrgb,
     paper: false,
   });
-  return [
+  const greys = greysOf(sheet, sheets);
+  const patches = [
     ...(card ? [shape('card', rectPolygon(card))] : []),
+    ...greys.map(({ rect, srgb }): Shape => ({ ...shape('card', rectPolygon(rect)), srgb, sheet: sheet!.number })),
+    // A sheet that nobody calibrated takes the colour of the light away, as paper does.
+    ...(sheet && !card && greys.length === 0
+      ? [{ ...shape('card', rectPolygon(sheet.greys[0]!)), paper: true, sheet: sheet.number }]
+      : []),
+  ];
+  return [
+    ...patches.map((patch, i): Shape => ({ ...patch, id: `card-${i + 1}` })),
     ...(piece ? [shape('piece', piece)] : []),
     ...(hidden ? [shape('hidden', hidden)] : []),
   ];
 }
 
 /** What was not found, in words; empty where all was. A hidden patch that is known of the piece need not be in the picture. */
-export function missingWords({ card, piece, hidden }: Found, hasKnownPatch: boolean): string {
+export function missingWords({ card, sheet, piece, hidden }: Found, hasKnownPatch: boolean): string {
   const missing = [
-    ...(card ? [] : ['the grey card']),
+    ...(card || sheet ? [] : ['the grey card']),
     ...(piece ? [] : ['the piece']),
     ...(hidden || hasKnownPatch ? [] : ['the hidden patch']),
   ];
   return missing.length === 0
     ? ''
     : `Not found by itself: ${missing.join(', ')}. Put it on below and drag its corners.`;
+}
+
+/** What is to be known of a sheet of greys that was found; empty without one. */
+export function sheetWords(sheet: FoundSheet | null, sheets: readonly KnownSheet[]): string {
+  if (!sheet) return '';
+  const told = greysOf(sheet, sheets).length;
+  return told === 0
+    ? `Sheet of greys ${sheet.number} lies there, and nobody calibrated it: it counts as paper. Calibrate it once under Workshop, Greys.`
+    : `Sheet of greys ${sheet.number}: ${told} known greys.`;
 }
 
 /** A new shape in the middle of what is seen, to be dragged into place. */
@@ -107,7 +129,7 @@ export function specOf(shapes: readonly Shape[], referenceLab: Lab | null): Meas
   return {
     card: shapes
       .filter(({ kind }) => kind === 'card')
-      .map(({ points, srgb, paper }) => {
+      .map(({ points, srgb, paper, sheet }) => {
         const xs = points.map(([x]) => x);
         const ys = points.map(([, y]) => y);
         const [x, y] = [Math.min(...xs), Math.min(...ys)];
@@ -115,6 +137,7 @@ export function specOf(shapes: readonly Shape[], referenceLab: Lab | null): Meas
           rect: [x, y, Math.max(...xs) - x, Math.max(...ys) - y] as const,
           srgb,
           kind: paper ? ('paper' as const) : ('known' as const),
+          ...(sheet !== undefined && { sheet }),
         };
       }),
     regions,

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { MeasureResult } from '@/core/picture/measure';
 import type { MeasureSpec } from '@/core/picture/spec';
 import type { Srgb } from '@/core/colour/types';
+import type { KnownSheet } from '@/core/picture/greySheetPlan';
 import type { Found } from '@/core/picture/find';
 import { pixelsUrl } from '@/ui/pixelsUrl';
 import type { Heat } from '@/workers/picture.worker';
@@ -38,8 +39,8 @@ export function useMeasurement() {
   }
 
   /** Card, piece and hidden patch, as far as the picture allows. */
-  const find = (url: string, cardSrgb: Srgb): Promise<Found | undefined> =>
-    run('Looking for card and piece', (remote) => remote.find({ url }, cardSrgb));
+  const find = (url: string, cardSrgb: Srgb, sheets: readonly KnownSheet[]): Promise<Found | undefined> =>
+    run('Looking for card and piece', (remote) => remote.find({ url }, cardSrgb, sheets));
 
   return { share, reading, errors, measure, find, stop, forget: () => setReading(null) };
 }

@@ -6,7 +6,17 @@ import { countHidden } from './hidden';
 import { takeBack } from './takenBack';
 
 /** What was written by mistake can be taken back, each by its own rule: what something else rests on stays. */
-export const TAKEN = ['finding', 'photograph', 'piece', 'bottle', 'lot', 'connection', 'measurement', 'entry'] as const;
+export const TAKEN = [
+  'finding',
+  'photograph',
+  'piece',
+  'bottle',
+  'lot',
+  'connection',
+  'measurement',
+  'entry',
+  'sheet',
+] as const;
 export type Taken = (typeof TAKEN)[number];
 
 const named = (parts: readonly (string | null | undefined | false)[]): string => parts.filter(Boolean).join(', ');
@@ -170,6 +180,17 @@ async function entry(id: string, now: Date): Promise<string> {
   );
 }
 
+async function sheet(id: string, now: Date): Promise<string> {
+  const { number } = await needRow('grey_sheets', id);
+  return takeBack(
+    {
+      ...{ restorationId: null, stage: null, what: `calibration of sheet of greys ${number}` },
+      remove: [{ table: 'grey_sheets', where: { id } }],
+    },
+    now,
+  );
+}
+
 const RULES: Record<Taken, (id: string, now: Date) => Promise<string>> = {
   finding,
   photograph,
@@ -179,6 +200,7 @@ const RULES: Record<Taken, (id: string, now: Date) => Promise<string>> = {
   connection,
   measurement,
   entry,
+  sheet,
 };
 
 /**

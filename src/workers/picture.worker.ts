@@ -4,7 +4,9 @@ import { evened } from '@/core/picture/flatField';
 import { heatPixels } from '@/core/picture/heatMap';
 import { measurePicture, type MeasureResult } from '@/core/picture/measure';
 import type { Picture } from '@/core/picture/picture';
-import type { MeasureSpec } from '@/core/picture/spec';
+import { calibrateSheet, findGreySheet } from '@/core/picture/greySheet';
+import type { FoundSheet, KnownSheet } from '@/core/picture/greySheetPlan';
+import type { CardPatch, MeasureSpec } from '@/core/picture/spec';
 import { findOnBench, withHoles, type Found } from '@/core/picture/find';
 import type { Srgb } from '@/core/colour/types';
 import { Refusal } from '@/core/refusal';
@@ -34,11 +36,10 @@ const HIDDEN = 'hidden';
 export type Worded<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] };
 
 /** Decodes upright and in sRGB: the browser honours EXIF orientation and an embedded profile. */
-async function decode(url: string): Promise<Picture> {
-  const response = await fetch(url);
-  if (!response.ok)
-    throw new Refusal('photo', 'The photograph did not load. Check that Kvell still runs, and measure again.');
-  const bitmap = await createImageBitmap(await response.blob(), { imageOrientation: 'from-image' });
+async function decode(image: Blob): Promise<Picture> {
+  const bitmap = await createImageBitmap(image, { imageOrientation: 'from-image' }).catch(() => {
+    throw new Refusal('photo', 'This file is no picture that the browser can read. Choose a JPEG, PNG or WebP.');
+  });
   const { width, height } = bitmap;
   const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true, colorSpace: 'srgb' });
   if (!context)
@@ -48,6 +49,14 @@ async function decode(url: string): Promise<Picture> {
   return { width, height, data: context.getImageData(0, 0, width, height).data };
 }
 
+/** A photograph that is kept, by its address. */
+async function fetched(url: string): Promise<Picture> {
+  const response = await fetch(url);
+  if (!response.ok)
+    throw new Refusal('photo', 'The photograph did not load. Check that Kvell still runs, and measure again.');
+  return decode(await response.blob());
+}
+
 /** A picture by its address, its light evened where a plain sheet was photographed with it. */
 interface Source {
   url: string;
@@ -55,8 +64,8 @@ interface Source {
 }
 
 async function load({ url, flatUrl }: Source): Promise<Picture> {
-  const picture = await decode(url);
-  return flatUrl ? evened(picture, await decode(flatUrl)) : picture;
+  const picture = await fetched(url);
+  return flatUrl ? evened(picture, await fetched(flatUrl)) : picture;
 }
 
 /** Runs work; what a person can act on comes back as words, everything else breaks off. */
@@ -91,9 +100,22 @@ const pictureWorker = {
     });
   },
 
-  /** Card, piece and hidden patch on the bench, as far as the picture allows. */
-  find(source: Source, cardSrgb: Srgb): Promise<Worded<Found>> {
-    return inWords(async () => findOnBench(await load(source), cardSrgb));
+  /** Card, sheet of greys, piece and hidden patch on the bench, as far as the picture allows. */
+  find(source: Source, cardSrgb: Srgb, sheets: readonly KnownSheet[]): Promise<Worded<Found>> {
+    return inWords(async () => findOnBench(await load(source), cardSrgb, sheets));
+  },
+
+  /** How large a picture is, and where its sheet of greys lies. */
+  findSheet(file: Blob): Promise<Worded<{ width: number; height: number; sheet: FoundSheet | null }>> {
+    return inWords(async () => {
+      const picture = await decode(file);
+      return { width: picture.width, height: picture.height, sheet: findGreySheet(picture) };
+    });
+  },
+
+  /** What the greys of a sheet are, by a card beside it. */
+  calibrate(file: Blob, card: readonly CardPatch[]): Promise<Worded<ReturnType<typeof calibrateSheet>>> {
+    return inWords(async () => calibrateSheet(await decode(file), card));
   },
 
   /** Lays a later picture of a face over the first. */

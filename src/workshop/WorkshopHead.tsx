@@ -5,6 +5,7 @@ const VIEWS = [
   { at: '', title: 'Place and units' },
   { at: '/hours', title: 'Hours and lamp' },
   { at: '/horizon', title: 'In the sun’s way' },
+  { at: '/greys', title: 'Greys' },
   { at: '/people', title: 'People' },
   { at: '/phone', title: 'Phone at the bench' },
   { at: '/kept', title: 'Kept and logged' },

@@ -61,7 +61,7 @@ it('takes no card where two could be it, and none where there is no piece', () =
     findOnBench(shotOf(homeComputer({ amount: 20 }, { amount: 20 }, { chips: true })).picture, GREY).card,
   ).toBeNull();
   const blank = { width: 400, height: 300, data: new Uint8ClampedArray(4 * 400 * 300).fill(128) };
-  expect(findOnBench(blank, GREY)).toEqual({ card: null, piece: null, hidden: null });
+  expect(findOnBench(blank, GREY)).toEqual({ card: null, sheet: null, piece: null, hidden: null });
 });
 
 describe('a shell outlined as a whole', () => {

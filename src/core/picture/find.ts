@@ -6,6 +6,8 @@ import type { Lab, LinearRgb, Srgb } from '../colour/types';
 import { readPatch } from './patches';
 import type { Corners } from './corners';
 import { heldTogether } from './flood';
+import { findGreySheet } from './greySheet';
+import { greysOf, type FoundSheet, type KnownSheet } from './greySheetPlan';
 import type { Picture, Point, Rect } from './picture';
 import { contains } from './polygon';
 import type { MeasureSpec } from './spec';
@@ -14,6 +16,8 @@ import { labCells, suggestCorners, type LabCells } from './suggest';
 /** What was found on a picture of a bench by itself; `null` where the picture does not allow it. */
 export interface Found {
   card: Rect | null;
+  /** The printed sheet of greys. */
+  sheet: FoundSheet | null;
   piece: Corners | null;
   hidden: Point[] | null;
 }
@@ -109,7 +113,13 @@ const gainsFor = (mean: LinearRgb, srgb: Srgb): LinearRgb => {
  * The grey card: of all even parts of the picture beside the piece the one rectangle under whose light the
  * piece is of a colour that plastic has. Two that could be it are none: somebody has to say which.
  */
-function findCard(picture: Picture, cells: LabCells, piece: Corners, srgb: Srgb): Rect | null {
+function findCard(
+  picture: Picture,
+  cells: LabCells,
+  piece: Corners,
+  srgb: Srgb,
+  sheet: FoundSheet | null,
+): Rect | null {
   const { columns, size, labs } = cells;
   const own = labs.filter((_, cell) => contains(piece, placeOf(cell, cells)));
   const candidates = evenParts(cells).flatMap((part) => {
@@ -122,6 +132,7 @@ function findCard(picture: Picture, cells: LabCells, piece: Corners, srgb: Srgb)
     if (
       box.filled < CARD_FILLED ||
       contains(piece, centre) ||
+      (sheet && contains(sheet.corners, centre)) ||
       Math.max(across, down) > CARD_ASPECT * Math.min(across, down)
     )
       return [];
@@ -275,14 +286,16 @@ export function findHoles(picture: Picture, outline: readonly Point[], gains: Li
  * Card, piece and hidden patch on a picture of a bench, as a first guess that somebody looks over.
  *
  * @param srgb the colour that the workshop's card is known to have
+ * @param sheets what its printed sheets of greys are known to be
  */
-export function findOnBench(picture: Picture, srgb: Srgb): Found {
+export function findOnBench(picture: Picture, srgb: Srgb, sheets: readonly KnownSheet[] = []): Found {
   const piece = suggestCorners(picture);
-  if (!piece) return { card: null, piece: null, hidden: null };
-  const raw = labCells(picture, CELLS_ACROSS);
-  const card = findCard(picture, raw, piece, srgb);
-  const gains = card ? gainsFor(readPatch(picture, card, 'card').mean, srgb) : null;
-  return { card, piece, hidden: gains && findHidden(labCells(picture, CELLS_ACROSS, gains), piece) };
+  const sheet = findGreySheet(picture);
+  if (!piece) return { card: null, sheet, piece: null, hidden: null };
+  const card = findCard(picture, labCells(picture, CELLS_ACROSS), piece, srgb, sheet);
+  const known = greysOf(sheet, sheets)[0] ?? (card && { rect: card, srgb });
+  const gains = known && gainsFor(readPatch(picture, known.rect, 'card').mean, known.srgb);
+  return { card, sheet, piece, hidden: gains && findHidden(labCells(picture, CELLS_ACROSS, gains), piece) };
 }
 
 /** How far round the hidden patch the piece is left out: a label's edge is soft. */

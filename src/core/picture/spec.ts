@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import type { Lab, Srgb } from '../colour/types';
+import { GREY_SHEET, MOST_SHEETS } from './greySheetPlan';
 import type { Point, Rect } from './picture';
 
 const PATCH_KINDS = ['known', 'paper'] as const;
@@ -9,6 +10,8 @@ export interface CardPatch {
   srgb: Srgb;
   /** `known`: the printed colour is known. `paper`: white office paper, neutral but of unknown lightness. */
   kind: (typeof PATCH_KINDS)[number];
+  /** Number of the printed sheet of greys that it is on, where it is on one. */
+  sheet?: number;
 }
 
 interface RegionSpec {
@@ -34,6 +37,9 @@ const triple = (low: number, high: number) => Joi.array().items(Joi.number().min
 
 const outline = Joi.array().items(Joi.array().ordered(pixels.required(), pixels.required())).min(3).max(400);
 
+/** The greys of a printed sheet, the lightest first; `null` for one that could not be told. */
+export const sheetGreysSchema = Joi.array().items(triple(0, 255).allow(null)).length(GREY_SHEET.greys.length);
+
 /** What is measured in a picture; coordinates are pixels of the upright picture. */
 export const measureSpecSchema = Joi.object<MeasureSpec>({
   card: Joi.array()
@@ -51,6 +57,7 @@ export const measureSpecSchema = Joi.object<MeasureSpec>({
         kind: Joi.string()
           .valid(...PATCH_KINDS)
           .default('known'),
+        sheet: Joi.number().integer().min(1).max(MOST_SHEETS),
       }),
     )
     .max(60)

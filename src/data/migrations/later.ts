@@ -19,4 +19,11 @@ export const LATER: readonly Migration[] = [
   },
   /** The ozone column can be stated where it is known. */
   { name: '0017-ozone', statements: ['ALTER TABLE workshop ADD COLUMN ozoneDU REAL'] },
+  /** What the greys of a printed sheet are, each time that it was photographed beside a known card. */
+  {
+    name: '0018-grey-sheets',
+    statements: [
+      'CREATE TABLE grey_sheets (id TEXT PRIMARY KEY, number INTEGER NOT NULL, greys JSON NOT NULL, at TEXT NOT NULL)',
+    ],
+  },
 ];

@@ -3,6 +3,8 @@ import { MOST } from '@/core/limits';
 import { STRENGTH_UNITS } from '@/core/peroxide/strength';
 import type { TestWay } from '@/core/peroxide/bottle';
 import type { WeekHours } from '@/core/runsheet/hours';
+import { MOST_SHEETS, type SheetGreys } from '@/core/picture/greySheetPlan';
+import { sheetGreysSchema } from '@/core/picture/spec';
 import { UNIT_SYSTEMS } from '@/core/units';
 import { SCHOOLS } from '@/core/session/schools';
 import {
@@ -101,6 +103,16 @@ export const WORKSHOP_TABLES = {
       plannedTo: timeOrNull,
     },
   }),
+  /** A printed sheet of greys, photographed beside a card of known colour; of one number the last counts. */
+  grey_sheets: table({
+    columns: {
+      id,
+      number: whole(1, MOST_SHEETS),
+      /** From the lightest on, 0 to 255; `null` where the card did not tell it. */
+      greys: json<SheetGreys>(sheetGreysSchema),
+      at: time,
+    },
+  }),
   /** Something that was taken back: its rows, so that it can be brought back, children first. */
   taken_back: table({
     columns: {
@@ -151,6 +163,7 @@ export const WORKSHOP_TABLES = {
 };
 
 export type Workshop = Row<typeof WORKSHOP_TABLES.workshop>;
+export type GreySheetRow = Row<typeof WORKSHOP_TABLES.grey_sheets>;
 export type Person = Row<typeof WORKSHOP_TABLES.people>;
 export type StockItem = Row<typeof WORKSHOP_TABLES.stock>;
 export type MovementRow = Row<typeof WORKSHOP_TABLES.movements>;

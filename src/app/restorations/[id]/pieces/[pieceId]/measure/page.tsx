@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { wentBefore } from '@/core/fade/unevenness';
 import { toLocalField } from '@/core/runsheet/time';
 import { STAGES, type Stage } from '@/core/runsheet/stages';
+import { knownSheets } from '@/data/greySheets';
 import { findPiece } from '@/data/pieces';
 import { findPhoto, photosOf } from '@/data/photos/store';
 import { findRestoration } from '@/data/restorations';
@@ -30,11 +31,12 @@ export default async function MeasurePage({ params, searchParams }: Props) {
   const stage: Stage = STAGES.find((name) => name === given) ?? 'brighten';
   const photo = photoId ? await findPhoto(photoId) : null;
   if (photo && photo.restorationId !== id) notFound();
-  const [{ timeZone }, sessions, treatments, cardSrgb] = await Promise.all([
+  const [{ timeZone }, sessions, treatments, cardSrgb, sheets] = await Promise.all([
     getWorkshop(),
     sessionsOfPiece(pieceId),
     treatmentsOf(id),
     lastCardColour(),
+    knownSheets(),
   ]);
   const now = clock().toISOString();
   // A camera whose clock is ahead says nothing.
@@ -62,6 +64,7 @@ export default async function MeasurePage({ params, searchParams }: Props) {
         takenAt={toLocalField(taken, timeZone)}
         went={wentBefore(taken, sessions, treatments)}
         cardSrgb={cardSrgb ?? USUAL_CARD}
+        sheets={sheets}
       />
     </>
   );
