@@ -7,7 +7,7 @@ import { decodePicture } from '@/data/photos/decode';
 import { toJpeg } from '@/simulators/camera/jpeg';
 import { desktopFront, handheld, homeComputer } from '@/simulators/camera/machines';
 import { seededRandom } from '@/simulators/camera/random';
-import { PATCHES, someQuality, someShot, withPatches, type Practice } from '@/simulators/camera/rooms';
+import { PATCHES, someOrientation, someQuality, someShot, withPatches, type Practice } from '@/simulators/camera/rooms';
 import { takePhotograph } from '@/simulators/camera/shot';
 
 /** Of each half; the errors were found on seeds under 1,000. */
@@ -45,7 +45,7 @@ async function readingsOf(practice: Practice): Promise<{ readings: Reading[]; re
     const patches = COUNTS[seed % COUNTS.length]!;
     const scene = withPatches(machine(), PATCHES[patches]);
     const { picture, spec, truth } = takePhotograph(scene, someShot(practice, seed, WIDTH));
-    const seen = await decodePicture(await toJpeg(picture, { quality: someQuality(seed) }));
+    const seen = await decodePicture(await toJpeg(picture, { quality: someQuality(seed), orientation: someOrientation(seed) }));
     try {
       const { regions } = measurePicture(seen, { ...spec, reference: 'hidden' }).result;
       for (const { id, deltaB, deltaE00: found, sdB, sdDeltaE00, verdict, sure, evenness } of regions) {
@@ -69,7 +69,7 @@ async function readingsOf(practice: Practice): Promise<{ readings: Reading[]; re
 /** Whether the errors that a measurement gives are true, on pictures as people take them. */
 export async function sure(): Promise<void> {
   console.log(
-    `Errors of a distance, ${PICTURES} pictures each (seeds from ${FIRST_SEED}, ${WIDTH ?? '600 to 2400'} px wide)`,
+    `Errors of a distance, ${PICTURES} pictures each (seeds from ${FIRST_SEED}, ${WIDTH ?? '600 to 4000'} px wide)`,
   );
   for (const practice of ['good', 'ordinary'] as const) {
     const { readings, refused } = await readingsOf(practice);

@@ -95,3 +95,39 @@ describe('the session that is rehearsed', () => {
     );
   });
 });
+
+describe('each limit decides', () => {
+  const faceOf = (rows: number, of: (x: number, y: number) => number) => ({
+    columns: 200,
+    rows,
+    values: Float32Array.from({ length: 200 * rows }, (_, i) => of(i % 200, Math.floor(i / 200))),
+  });
+  const kindOf = (rows: number, of: (x: number, y: number) => number) => nameFault(faceOf(rows, of)).kind;
+
+  it('what is thin: the ridge of a fold, and not the hills of a strip that run across it as well', () => {
+    const fold = (x: number) => [40, 90, 150].reduce((sum, at) => sum + 5 * Math.exp(-(((x - at) / 2) ** 2)), 0);
+    expect(kindOf(24, fold)).toBe('fold lines');
+    expect(kindOf(24, (x) => 3 * Math.sin((2 * Math.PI * x) / 12))).toBe('fold lines');
+    expect(kindOf(24, (x) => 3 * Math.sin((2 * Math.PI * x) / 14))).toBe('marbling');
+  });
+
+  it('how little of a slope is seen: a whole face that leans, from one and a half', () => {
+    const leaning = (spread: number) => kindOf(100, (x) => ((spread / 0.9) * x) / 200);
+    expect(leaning(1.4)).toBe('even');
+    expect(leaning(1.65)).toBe('one side');
+    // Half of it hills: no more than two are seen then.
+    const hilly = (x: number, y: number) => (1.2 * x) / 200 + 0.45 * Math.sin(x / 7) * Math.sin(y / 7);
+    expect(kindOf(100, hilly)).toBe('even');
+  });
+
+  it('how lonely spots are: broad ones with room between them are spots still, hills beside valleys are not', () => {
+    const spots = (x: number, y: number) => {
+      let sum = 0;
+      for (let cx = 20; cx < 200; cx += 40)
+        for (let cy = 20; cy < 100; cy += 40) sum += 8 * Math.exp(-((x - cx) ** 2 + (y - cy) ** 2) / 242);
+      return sum;
+    };
+    expect(kindOf(100, spots)).toBe('thick spots');
+    expect(kindOf(100, (x, y) => 3 * Math.sin(x / 7) * Math.sin(y / 7))).toBe('marbling');
+  });
+});

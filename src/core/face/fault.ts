@@ -27,6 +27,8 @@ export interface Fault {
 
 /** Less spread of b* than this is not seen side by side. */
 const EVEN_B = 2;
+/** A whole face that leans to one side is seen from less, where nearly all of its spread is that. */
+const LEANING = { sizeB: 1.5, plane: 0.8 } as const;
 /** A thin line is seen from less; a spot has to stand out from its surroundings by this. */
 const LINE_B = 1.2;
 const SPOT_B = 1.6;
@@ -37,7 +39,7 @@ const SPOT_SHARE = 0.012;
 const THIN_QUANTILE = 0.998;
 const NEAREST_CELLS = 2;
 /** Share of what is thin that is as thin as a fold. */
-const SHARP_SHARE = 0.08;
+const SHARP_SHARE = 0.158;
 
 /** Gaussian-like mean of the cells around, `NaN` left out: three passes of a box. */
 function smoothed({ columns, rows, values }: FaceMap, radius: number): Float32Array {
@@ -202,7 +204,8 @@ export function nameFault(map: FaceMap): Fault {
     );
   const signs = { plane: share, lines: lines.share, peaked };
   const lined = lines.share > FAULT_LIMITS.lines && thinSize > LINE_B && sharp > SHARP_SHARE;
-  if (size < EVEN_B && !lined && Math.abs(strongest.value) < SPOT_B) return { ...none, size, signs };
+  const leans = size > LEANING.sizeB && share > LEANING.plane;
+  if (size < EVEN_B && !lined && !leans && Math.abs(strongest.value) < SPOT_B) return { ...none, size, signs };
   if (share > FAULT_LIMITS.plane && !lined)
     return {
       kind: 'one side',

@@ -1,2 +1,2 @@
 /** From where on a face’s unevenness is one side, fold lines or spots: shares of its variance, and kurtosis. */
-export const FAULT_LIMITS = { plane: 0.55, lines: 0.3, peaked: 3.3 } as const;
+export const FAULT_LIMITS = { plane: 0.55, lines: 0.3, peaked: 2.5 } as const;

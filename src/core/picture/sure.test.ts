@@ -43,6 +43,33 @@ it('is surer with more patches, and less sure with all that is known to be off',
   expect(sdB({ light: { changeShare: 0, offBlue: 0.005 } })).toBeCloseTo(sdB(), 6);
 });
 
+const lamp = (changeShare: number) => ({ changeShare, offBlue: 0.005 });
+
+/** Each number of the errors decides one of these by more than is let pass. */
+it.each([
+  ['two greys in good light', {}, 0.74, 0.7],
+  ['no card', { method: 'none', patches: 0, nearestL: null }, 1.87, 0.7],
+  ['one light grey', { method: 'gain', patches: 1 }, 1.09, 0.7],
+  ['one dark grey', { method: 'gain', patches: 1, nearestL: 50 }, 1.57, 0.7],
+  ['three greys', { patches: 3 }, 0.74, 0.7],
+  ['seven colours', { method: 'matrix', patches: 7 }, 0.63, 0.7],
+  ['a lamp near by', { light: lamp(0.5) }, 1.45, 0.7],
+  ['a lamp near by, the patch far from the piece', { light: lamp(0.5), away: 0.5 }, 2.0, 0.7],
+  ['a lamp near by, the patch within the piece', { light: lamp(0.5), away: 0 }, 0.93, 0.7],
+  ['a lamp that hardly reaches the other side', { light: lamp(3) }, 2.57, 0.7],
+  ['light of two colours', { light: { changeShare: 0.1, offBlue: 0.08 } }, 1.09, 0.7],
+  ['no bench', { light: null }, 1.04, 0.7],
+  ['a piece in the shade of something', { piece: [70, 1, 20] }, 2.99, 5.05],
+  ['a patch of a hundred pixels', { pixels: [60_000, 100] }, 1.09, 0.7],
+  ['a card that does not agree with itself', { residual: 6 }, 1.59, 0.7],
+  ['the patch of another picture', { otherPicture: true }, 1.25, 0.7],
+  ['no distance at all', { piece: [85.25, 0, 5] }, 0.51, 0.7],
+] as [string, Partial<SureFacts>, number, number][])('%s: so far off it may be', (_, facts, b, l) => {
+  const { sdB: foundB, sdL } = sdOfDistance({ ...FACTS, ...facts });
+  expect(foundB).toBeCloseTo(b, 1.9);
+  expect(sdL).toBeCloseTo(l, 1.9);
+});
+
 it('an error of ΔE00 follows those of b* and L*, and is not nothing where there is no distance', () => {
   const { sdDeltaE00, sdL, sdB: b } = sdOfDistance(FACTS);
   expect(sdDeltaE00).toBeLessThan(b);

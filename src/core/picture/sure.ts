@@ -33,9 +33,9 @@ export interface SureFacts {
  */
 const PER_B: Record<'bare' | 'one' | 'two' | 'three' | 'colours', number> = {
   bare: 0.12,
-  one: 0.066,
-  two: 0.04,
-  three: 0.039,
+  one: 0.064,
+  two: 0.036,
+  three: 0.036,
   colours: 0.025,
 };
 /** A light that changes so much over the picture is the sky's; more of it is a lamp near by, with a spectrum of its own. */

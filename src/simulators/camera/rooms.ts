@@ -83,7 +83,7 @@ function someRoom(practice: Practice, seed: number): Room {
   };
 }
 
-const WIDTHS = { good: [1600, 2000, 2400], ordinary: [600, 1000, 1600, 2400] } as const;
+const WIDTHS = { good: [1600, 2000, 2400, 4000], ordinary: [600, 1000, 1600, 2400, 4000] } as const;
 
 /** A photograph as somebody takes it: well, or as most do. */
 export function someShot(practice: Practice, seed: number, width?: number): Shot {
@@ -108,6 +108,9 @@ export function someShot(practice: Practice, seed: number, width?: number): Shot
 
 /** JPEG quality that a phone keeps it with. */
 export const someQuality = (seed: number): number => 70 + ((seed * 7) % 26);
+
+/** How a phone stores it: mostly upright, now and then turned with the turn in its EXIF. */
+export const someOrientation = (seed: number): 1 | 3 | 6 | 8 => ([1, 1, 6, 1, 3, 1, 8] as const)[seed % 7]!;
 
 /** Patches of a card by how many there are: greys, the first of about 60 %, or greys and paint chips. */
 export const PATCHES: Record<1 | 2 | 3 | 7, readonly Srgb[]> = {
