@@ -10,6 +10,7 @@ import { greySheets } from './greySheet';
 import { registration } from './registration';
 import { rebuildOrders } from './rebuildOrder';
 import { scale } from './scale';
+import { sun } from './sun';
 import { sure } from './sure';
 import { turnPlans } from './turnPlan';
 
@@ -30,6 +31,7 @@ const BENCHMARKS: Record<string, () => Promise<void>> = {
   'turn-plan': turnPlans,
   forecast: forecasts,
   'forecast-errors': forecastsWithErrors,
+  sun,
   faults,
   'faults-seen': faultsSeen,
   registration,

@@ -45,7 +45,9 @@ async function readingsOf(practice: Practice): Promise<{ readings: Reading[]; re
     const patches = COUNTS[seed % COUNTS.length]!;
     const scene = withPatches(machine(), PATCHES[patches]);
     const { picture, spec, truth } = takePhotograph(scene, someShot(practice, seed, WIDTH));
-    const seen = await decodePicture(await toJpeg(picture, { quality: someQuality(seed), orientation: someOrientation(seed) }));
+    const seen = await decodePicture(
+      await toJpeg(picture, { quality: someQuality(seed), orientation: someOrientation(seed) }),
+    );
     try {
       const { regions } = measurePicture(seen, { ...spec, reference: 'hidden' }).result;
       for (const { id, deltaB, deltaE00: found, sdB, sdDeltaE00, verdict, sure, evenness } of regions) {

@@ -96,8 +96,12 @@ const cleaningLadderSum: Sum<LadderInput, Ladder> = {
     { label: 'Ruled out', value: ruledOut.length, digits: 0 },
   ],
   working: ({ rungs, ruledOut, end }) => [
-    ...rungs.map(({ agent, why, testSpot, between }) =>
-      [agentOf(agent).title, why, testSpot && `Hidden spot first: ${testSpot}`, between].filter(Boolean).join('. '),
+    ...rungs.map(
+      ({ agent, why, testSpot, between }) =>
+        [agentOf(agent).title, why, testSpot && `Hidden spot first: ${testSpot}`, between]
+          .filter((part): part is string => Boolean(part))
+          .map((part) => part.replace(/\.$/, ''))
+          .join('. ') + '.',
     ),
     ...ruledOut.map(({ agent, why }) => `Out: ${agentOf(agent).title}. ${why}`),
     END_WORDS[end],
