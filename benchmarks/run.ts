@@ -1,5 +1,6 @@
 import { attack } from './attack';
 import { accuracy } from './accuracy';
+import { keyboardDiagnosis } from './keyboardDiagnosis';
 import { pages } from './pages';
 import { photoSpeed } from './photoSpeed';
 import { faults } from './faults';
@@ -32,6 +33,7 @@ const BENCHMARKS: Record<string, () => Promise<void>> = {
   forecast: forecasts,
   'forecast-errors': forecastsWithErrors,
   sun,
+  'keyboard-diagnosis': keyboardDiagnosis,
   faults,
   'faults-seen': faultsSeen,
   registration,

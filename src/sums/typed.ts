@@ -19,6 +19,10 @@ function typedField(field: SumField, value: unknown): unknown {
       return field.items.map((_, i) => textOf(rowsOf(value)[i]));
     case 'lines':
       return rowsOf(value).map(textOf).join('\n');
+    case 'map':
+      return Object.entries(objectOf(value))
+        .map(([name, one]) => `${name}: ${textOf(one)}`)
+        .join('\n');
     default:
       return textOf(value);
   }
@@ -33,6 +37,19 @@ const numberOf = (typed: unknown): unknown => {
   return Number.isNaN(number) ? typed : number;
 };
 
+/** `name: value` a line; a line without a colon is a name whose value is missing, and is said so. */
+const mapOf = (text: string): Object_ =>
+  Object.fromEntries(
+    text
+      .split('\n')
+      .map((line) => line.trim())
+      .filter((line) => line !== '')
+      .map((line) => {
+        const at = line.lastIndexOf(':');
+        return at < 0 ? [line, ''] : [line.slice(0, at).trim(), line.slice(at + 1).trim()];
+      }),
+  );
+
 /** What is sent of one field; `undefined` where nothing is typed. */
 function sentField(field: SumField, typed: unknown): unknown {
   switch (field.kind) {
@@ -46,6 +63,8 @@ function sentField(field: SumField, typed: unknown): unknown {
     }
     case 'lines':
       return textOf(typed) === '' ? [] : textOf(typed).split('\n');
+    case 'map':
+      return mapOf(textOf(typed));
     case 'number':
       return textOf(typed).trim() === '' ? undefined : numberOf(typed);
     default:

@@ -25,6 +25,10 @@ import { isOneColour, isSeveralParts, judge } from '../face/verdict';
 import type { SunSample } from '../sun/day';
 import { cloudTransmission } from '../sun/uvIndex';
 import { worthStretch } from '../sun/worthStretch';
+import { grid } from '../keyboard/boards.testing';
+import { diagnose, type Diagnosing } from '../keyboard/diagnosis';
+import { saysOf } from '../keyboard/evidence';
+import { contactVerdict, usualContactLimits } from '../keyboard/trace';
 import { bellTime, everyDay } from '../runsheet/hours';
 import { ASSUMPTIONS, assumed, STANDINGS, type AssumptionName } from './assumptions';
 
@@ -35,6 +39,22 @@ interface Case {
   is: unknown;
   /** A value not far off, with which it would come out otherwise. */
   other: number;
+}
+
+const KEYS = grid(2, 4);
+const FOLDED = KEYS.lines.map((line) => (line.id === 'R0' ? { ...line, foldAfter: ['k0.2'] } : line));
+const PLUGGED = { plug: { lines: ['R0', 'R1'] } };
+const ROW = ['k0.0', 'k0.1', 'k0.2', 'k0.3'];
+const seenOn = (dead: readonly string[]): Diagnosing => ({
+  ...KEYS,
+  observations: Object.fromEntries(KEYS.keys.map(({ id }) => [id, dead.includes(id) ? 'dead' : 'works'] as const)),
+  readings: [],
+});
+/** What the last key of the first row is, dead as it is. */
+function lastOfRow(more: Partial<Diagnosing>, dead: readonly string[] = ['k0.3']) {
+  const { marginals, plug } = diagnose({ ...seenOn(dead), ...more });
+  const { contact } = marginals.keys.find(({ key }) => key === 'k0.3')!;
+  return { open: marginals.lines[0]!.segments[3]!.probability, contact, plug };
 }
 
 const NOW = new Date('2026-06-15T06:00:00Z');
@@ -545,6 +565,81 @@ const CASES: Record<AssumptionName, Case> = {
       ).toISOString(),
     is: '2026-06-21T21:50:00.000Z',
     other: 1.6,
+  },
+  'line breaks': {
+    decides: 'whether a fold is taken to be broken by two in three',
+    of: () => lastOfRow({ lines: FOLDED }).open > 0.66,
+    is: true,
+    other: 0.0035,
+  },
+  'fold breaks': {
+    decides: 'whether a fold is taken to be broken by two in three',
+    of: () => lastOfRow({ lines: FOLDED }).open > 0.66,
+    is: true,
+    other: 8.6,
+  },
+  'contact fails': {
+    decides: 'whether one dead key is its contact by four in ten',
+    of: () => lastOfRow({}).contact > 0.4,
+    is: true,
+    other: 0.0088,
+  },
+  'key sticks': {
+    decides: 'how many keys of four hundred that nobody tried are stuck',
+    of: () => Math.floor(400 * diagnose({ ...KEYS, observations: {}, readings: [] }).marginals.keys[0]!.stuck),
+    is: 1,
+    other: 0.0024,
+  },
+  'seen wrongly': {
+    decides: 'whether one dead key is its contact by four in ten',
+    of: () => lastOfRow({}).contact > 0.4,
+    is: true,
+    other: 0.0115,
+  },
+  'read wrongly': {
+    decides: 'whether one open reading makes sure',
+    of: () => lastOfRow({ readings: [{ line: 'R0', from: 'k0.2', to: 'k0.3', ohms: null }] }).open > 0.95,
+    is: true,
+    other: 0.0115,
+  },
+  'stretch is whole': { decides: 'whether 1.9 kΩ is whole', of: () => saysOf({ ohms: 1900 }), is: 'low', other: 1800 },
+  'stretch is broken': {
+    decides: 'whether 21 kΩ is broken',
+    of: () => saysOf({ ohms: 21_000 }),
+    is: 'open',
+    other: 22_000,
+  },
+  'plug sits badly': {
+    decides: 'whether a dead row is rather the plug',
+    of: () => lastOfRow(PLUGGED, ROW).plug! > 0.54,
+    is: true,
+    other: 0.0175,
+  },
+  'badly plugged line': {
+    decides: 'whether a dead row is rather the plug',
+    of: () => lastOfRow(PLUGGED, ROW).plug! > 0.555,
+    is: true,
+    other: 0.58,
+  },
+  'lines bridged': {
+    decides: 'whether one double answer is more than one chance in six and a half',
+    of: () =>
+      diagnose({ ...seenOn([]), bridges: [{ lines: ['C1', 'C2'], answered: { 'k0.1': ['k0.2'] } }] }).bridges[0]!
+        .probability > 0.155,
+    is: true,
+    other: 0.0018,
+  },
+  'contact passes': {
+    decides: 'whether 950 Ω pass',
+    of: () => contactVerdict(950, usualContactLimits()),
+    is: 'pass',
+    other: 900,
+  },
+  'contact is cleaned': {
+    decides: 'whether 4.8 kΩ are worth cleaning',
+    of: () => contactVerdict(4800, usualContactLimits()),
+    is: 'clean',
+    other: 4700,
   },
   'volts off': {
     decides: 'whether a supply of 9.4 V is right for 9',

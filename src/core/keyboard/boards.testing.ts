@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { CONNECTOR, type Line, type Matrix, type MatrixKey } from './board';
 import type { Diagnosing, Fault } from './diagnosis';
 import {
-  KEY_PRIOR,
+  keyPrior,
   likelihoods,
   OBSERVED,
   openWeights,
@@ -114,7 +114,7 @@ export function countedOut(given: Diagnosing): { faults: Fault[]; probability: n
         k + 1,
         opens,
         [...states, state],
-        weight * KEY_PRIOR[state]! * (cut ? given.outOfReach : given.reached)[state]!,
+        weight * keyPrior()[state]! * (cut ? given.outOfReach : given.reached)[state]!,
       );
   };
   visitLines(0, [], 1);

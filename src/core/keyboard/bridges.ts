@@ -1,3 +1,4 @@
+import { assumed } from '../assumptions/assumptions';
 import { Refusal } from '../refusal';
 import type { Wiring } from './board';
 import { PRIOR, type Observed } from './evidence';
@@ -8,9 +9,6 @@ export interface Bridge {
   /** Keys that were pressed, each with the keys that answered besides it. */
   answered: Readonly<Record<string, readonly string[]>>;
 }
-
-/** That two neighbouring lines are joined, before anything is seen. */
-export const BRIDGE_PRIOR = 0.002;
 
 /** @throws Refusal for lines that are not there, are the same, or of two kinds; for keys that are not there */
 export function checkBridges({ lines, keys }: Wiring, bridges: readonly Bridge[]): readonly Bridge[] {
@@ -45,7 +43,7 @@ export function bridgeOdds(
   const [a, b] = pair.map((id) => lines.findIndex((line) => line.id === id)) as [number, number];
   const side = lines[a]!.kind;
   const cross = side === 'row' ? 'column' : 'row';
-  let odds = BRIDGE_PRIOR / (1 - BRIDGE_PRIOR);
+  let odds = assumed('lines bridged') / (1 - assumed('lines bridged'));
   keys.forEach((key, k) => {
     if (seen[k] !== 'works' || (key[side].line !== a && key[side].line !== b)) return;
     const other = key[side].line === a ? b : a;

@@ -118,7 +118,9 @@ it('other names, another order of keys and lines, and rows for columns change no
       for (const { line, whole } of a.marginals.lines)
         expect(Math.abs(whole - b.marginals.lines.find((one) => one.line === line)!.whole)).toBeLessThan(0.003);
       expect(Math.abs(a.hypotheses[0]!.probability - b.hypotheses[0]!.probability)).toBeLessThan(0.003);
-      if (a.nextProbe) expect(b.nextProbe!.informationBits).toBeCloseTo(a.nextProbe.informationBits, 2);
+      // Of several that tell nearly as much another may be taken.
+      if (a.nextProbe && a.nextProbe.informationBits > 0.1)
+        expect(Math.abs(b.nextProbe!.informationBits / a.nextProbe.informationBits - 1)).toBeLessThan(0.03);
     }),
     { numRuns: 60 },
   );

@@ -1,8 +1,9 @@
+import { assumed } from '../assumptions/assumptions';
 import { segmentOf, wiringOf, type Matrix, type Point, type Wiring } from './board';
 import { bridgeOdds, checkBridges, type Bridge } from './bridges';
 import {
   contradictions,
-  KEY_PRIOR,
+  keyPrior,
   likelihoods,
   openWeights,
   readingLikelihood,
@@ -69,8 +70,6 @@ export interface Diagnosis {
 /** Hypotheses lighter than this share of the whole are not listed, and no more than so many. */
 const LEAST_LISTED = 0.0005;
 const MOST_LISTED = 60;
-/** That a plug sits badly, and that a line of a bad plug is open there. */
-export const PLUG = { bad: 0.02, open: 0.5 } as const;
 /** What a mistake costs against the others: a line is a membrane or an evening, a key its own parts, a plug a minute. */
 const DEARNESS: Record<Fault['kind'], number> = { open: 5, bridge: 3, contact: 1, stuck: 1, plug: 0.2 };
 
@@ -93,14 +92,18 @@ export function diagnose(given: Diagnosing): Diagnosis {
   /** With the plug as it should be, and with it sitting badly. */
   const ways = (plugLines ? [false, true] : [false]).map((badly) => {
     const weights = wiring.lines.map((line, i) => {
-      const own = openWeights(line, badly && plugLines!.includes(i) ? PLUG.open : null);
+      const own = openWeights(line, badly && plugLines!.includes(i) ? assumed('badly plugged line') : null);
       const measured = stretches.filter((stretch) => stretch.line === i);
       return own.map((weight, open) =>
         measured.reduce((product, stretch) => product * readingLikelihood(stretch, open), weight),
       );
     });
     const opens = searchOpens(wiring, seen, weights);
-    return { badly, opens, weight: opens.weight * (plugLines ? (badly ? PLUG.bad : 1 - PLUG.bad) : 1) };
+    return {
+      badly,
+      opens,
+      weight: opens.weight * (plugLines ? (badly ? assumed('plug sits badly') : 1 - assumed('plug sits badly')) : 1),
+    };
   });
   const all = ways.reduce((sum, { weight }) => sum + weight, 0);
   const shared = ways.map((way) => ({ ...way, share: way.weight / all }));
@@ -145,9 +148,10 @@ function plugOf({ lines }: Wiring, plug: Diagnosing['plug']): number[] | null {
 function keyStates(seen: Observed): { reached: number[]; outOfReach: number[] } {
   const given = likelihoods(seen);
   const normal = (of: readonly number[]): number[] => {
-    const weights = of.map((value, i) => value * KEY_PRIOR[i]!);
+    const prior = keyPrior();
+    const weights = of.map((value, i) => value * prior[i]!);
     const sum = weights.reduce((a, b) => a + b, 0);
-    return sum > 0 ? weights.map((weight) => weight / sum) : [...KEY_PRIOR];
+    return sum > 0 ? weights.map((weight) => weight / sum) : [...prior];
   };
   return { reached: normal(given.reached), outOfReach: normal(given.outOfReach) };
 }

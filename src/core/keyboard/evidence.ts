@@ -1,3 +1,4 @@
+import { assumed } from '../assumptions/assumptions';
 import { Refusal } from '../refusal';
 import { segmentOf, segmentsBefore, type Line, type Point, type Wiring } from './board';
 
@@ -15,29 +16,41 @@ export interface Reading {
 /** How often what breaks is broken, before anything is known. */
 export const PRIOR = {
   /** A segment of a line is open. */
-  open: 0.004,
+  get open() {
+    return assumed('line breaks');
+  },
   /** So many times more often where it runs over a fold. */
-  fold: 10,
-  contact: 0.01,
-  stuck: 0.003,
+  get fold() {
+    return assumed('fold breaks');
+  },
+  get contact() {
+    return assumed('contact fails');
+  },
+  get stuck() {
+    return assumed('key sticks');
+  },
   /** What is seen of a key, and what a meter shows, is wrong so often. */
-  seenWrong: 0.01,
-  readWrong: 0.01,
-} as const;
-
-/** Under the first a stretch is whole, over the second it is broken; in between a reading tells nothing, Ω. */
-export const READING_OHMS = { whole: 2000, broken: 20_000 } as const;
+  get seenWrong() {
+    return assumed('seen wrongly');
+  },
+  get readWrong() {
+    return assumed('read wrongly');
+  },
+};
 
 /** States of a key’s own parts. */
 export const KEY_STATES = ['fine', 'contact', 'stuck'] as const;
-export const KEY_PRIOR = [1 - PRIOR.contact - PRIOR.stuck, PRIOR.contact, PRIOR.stuck] as const;
-
-const { seenWrong } = PRIOR;
+export const keyPrior = (): readonly [number, number, number] => [
+  1 - PRIOR.contact - PRIOR.stuck,
+  PRIOR.contact,
+  PRIOR.stuck,
+];
 
 /** Probability of what was seen of a key, by the state of its own parts, out of reach or not. */
 export function likelihoods(seen: Observed): { reached: readonly number[]; outOfReach: readonly number[] } {
   if (seen === 'unknown') return { reached: [1, 1, 1], outOfReach: [1, 1, 1] };
   if (seen === 'stuck') return { reached: [0, 0, 1], outOfReach: [0, 0, 0] };
+  const { seenWrong } = PRIOR;
   const [good, bad] = seen === 'works' ? [1 - seenWrong, seenWrong] : [seenWrong, 1 - seenWrong];
   return { reached: [good, bad, 0], outOfReach: [bad, bad, bad] };
 }
@@ -57,10 +70,10 @@ export function openWeights(line: Line, firstOpen: number | null = null): Float6
   return weights.map((weight) => weight / sum);
 }
 
-/** What a reading says: `low`, `open`, or nothing. */
+/** What a reading says: `low` where the stretch is whole, `open` where it is broken, or nothing. */
 export function saysOf({ ohms }: Pick<Reading, 'ohms'>): 'low' | 'open' | null {
-  if (ohms === null || ohms > READING_OHMS.broken) return 'open';
-  return ohms < READING_OHMS.whole ? 'low' : null;
+  if (ohms === null || ohms > assumed('stretch is broken')) return 'open';
+  return ohms < assumed('stretch is whole') ? 'low' : null;
 }
 
 /** A reading by numbers: the segments after `from` up to `to`. */

@@ -1,10 +1,8 @@
-import { likelihoods, type Observed } from './evidence';
-import { KEY_PRIOR } from './evidence';
+import { keyPrior, likelihoods, type Observed } from './evidence';
 import type { Wiring } from './board';
 
 /** A key by the numbers of its two lines, and how well each explains what was seen of it. */
 interface Weighed {
-  key: number;
   /** Number of its line on the side that is searched, and segments before it there. */
   searched: number;
   at: number;
@@ -60,7 +58,8 @@ const MOST_NODES = 60_000;
 /** How likely what was seen of a key is, in reach and out of it, its own parts summed over. */
 export function reachLikelihoods(seen: Observed): { inReach: number; outOfReach: number } {
   const { reached, outOfReach } = likelihoods(seen);
-  const sum = (given: readonly number[]) => given.reduce((all, value, i) => all + value * KEY_PRIOR[i]!, 0);
+  const prior = keyPrior();
+  const sum = (given: readonly number[]) => given.reduce((all, value, i) => all + value * prior[i]!, 0);
   return { inReach: sum(reached), outOfReach: sum(outOfReach) };
 }
 
@@ -76,12 +75,12 @@ export function searchOpens(wiring: Wiring, seen: readonly Observed[], weights: 
   const [rows, columns] = [ofKind('row'), ofKind('column')];
   const searchRows = rows.length <= columns.length;
   const [searchedLines, others] = searchRows ? [rows, columns] : [columns, rows];
-  const keys = wiring.keys.map(({ row, column }, key): Weighed => {
-    const { inReach, outOfReach } = reachLikelihoods(seen[key]!);
+  const keys = wiring.keys.map(({ row, column }, k): Weighed => {
+    const { inReach, outOfReach } = reachLikelihoods(seen[k]!);
     const most = Math.max(inReach, outOfReach);
     const [own, cross] = searchRows ? [row, column] : [column, row];
     return {
-      ...{ key, searched: own.line, at: own.at, other: others.indexOf(cross.line), otherAt: cross.at },
+      ...{ searched: own.line, at: own.at, other: others.indexOf(cross.line), otherAt: cross.at },
       ...{ inReach: inReach / most, outOfReach: outOfReach / most },
     };
   });

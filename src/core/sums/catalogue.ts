@@ -2,6 +2,7 @@ import { BATH_SUMS } from './bathSums';
 import { CLEANING_SUMS } from './cleaningSum';
 import { COLOUR_SUMS } from './colourSums';
 import { EXPOSURE_SUMS } from './exposureSums';
+import { KEYBOARD_SUMS } from './keyboardSums';
 import { PEROXIDE_SUMS } from './peroxideSums';
 import { TEARDOWN_SUMS } from './teardownSums';
 import { TURN_SUMS } from './turnSum';
@@ -18,6 +19,7 @@ export const SUMS: readonly AnySum[] = [
   ...EXPOSURE_SUMS,
   ...TURN_SUMS,
   ...TEARDOWN_SUMS,
+  ...KEYBOARD_SUMS,
 ] as unknown as readonly AnySum[];
 
 /** The sum of a name, if there is one. */

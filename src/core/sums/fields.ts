@@ -15,11 +15,14 @@ export type SumField =
   | (Base & { kind: 'tuple'; items: string[] })
   | (Base & { kind: 'group'; fields: SumField[] })
   | (Base & { kind: 'list'; fields: SumField[] })
-  | (Base & { kind: 'lines' });
+  | (Base & { kind: 'lines' })
+  /** Names with a value each, `name: value` a line. */
+  | (Base & { kind: 'map' });
 
 interface Described extends Joi.Description {
   allow?: unknown[];
   keys?: Record<string, Described>;
+  patterns?: unknown[];
   items?: Described[];
   ordered?: Described[];
   rules?: { name: string; args?: { limit?: number } }[];
@@ -50,6 +53,7 @@ function limitsOf({ rules = [], flags }: Described): string {
 
 function fieldOf(name: string, described: Described): SumField {
   const base = { name, label: labelOf(name, described) };
+  if (described.type === 'object' && described.patterns) return { ...base, kind: 'map' };
   if (described.type === 'object') return { ...base, kind: 'group', fields: fieldsIn(described) };
   if (described.type === 'array' && described.ordered)
     return { ...base, kind: 'tuple', items: described.ordered.map((item, i) => labelOf(String(i), item)) };

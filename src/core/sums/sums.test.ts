@@ -18,6 +18,9 @@ const NAMES = [
   'exposure-forecast',
   'rebuild-order',
   'worth-it',
+  'keyboard-diagnosis',
+  'trace-resistance',
+  'contact-limits',
 ];
 
 it('holds the sums that others rely on by name', () => {
