@@ -36,6 +36,7 @@ import { treatmentsOf } from '@/data/treatments';
 import { desktopFront, handheld, homeComputer } from '@/simulators/camera/machines';
 import { LIGHTS } from '@/simulators/camera/shot';
 import { measured, middleOf, photograph } from './photographs';
+import { brimselKeys } from './keys';
 import { brimselApart, pellwigThereAndBack } from './teardowns';
 import { orvane, washedBefore } from './wash';
 
@@ -224,6 +225,7 @@ async function brimsel(at: Clock, now: Date, cream: StockItem, mixed: StockItem)
     at(8, 10, 30),
   );
   await brimselApart(id, came.photo.id, at(8, 10), at(2, 17));
+  await brimselKeys(id, at(8, 10, 45), at(7, 18));
   await minutes(id, 'teardown', 40, 'Shell open, board and keyboard out', at(8, 10, 40));
   await settleStage(id, 'teardown', 'done', null, at(8, 11));
   const shell = await addPiece(

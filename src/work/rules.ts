@@ -2,6 +2,7 @@ import type { Stage } from '@/core/runsheet/stages';
 import { brightenRules } from './brighten/rules';
 import { finishRules } from './finish/rules';
 import { intakeRules } from './intake/rules';
+import { keysRules } from './keys/rules';
 import { rebuildRules } from './rebuild/rules';
 import type { StageRules } from './stageRules';
 import { washRules } from './wash/rules';
@@ -11,6 +12,7 @@ export const RULES: Partial<Record<Stage, StageRules>> = {
   intake: intakeRules,
   wash: washRules,
   brighten: brightenRules,
+  keys: keysRules,
   finish: finishRules,
   rebuild: rebuildRules,
 };

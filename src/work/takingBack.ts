@@ -16,6 +16,9 @@ export const TAKEN = [
   'measurement',
   'entry',
   'sheet',
+  'keyboard',
+  'key test',
+  'reading',
 ] as const;
 export type Taken = (typeof TAKEN)[number];
 
@@ -191,6 +194,44 @@ async function sheet(id: string, now: Date): Promise<string> {
   );
 }
 
+async function keyboard(id: string, now: Date): Promise<string> {
+  const { restorationId, name } = await needRow('keyboards', id);
+  if ((await countRows('key_tests', { keyboardId: id })) + (await countRows('probes', { keyboardId: id })) > 0)
+    throw new Refusal('id', `“${name}” was tested or measured. Take those tests and readings back first.`);
+  return takeBack(
+    {
+      ...{ restorationId, stage: 'keys', what: `keyboard ${name}` },
+      remove: [{ table: 'keyboards', where: { id } }],
+    },
+    now,
+  );
+}
+
+async function keyTest(id: string, now: Date): Promise<string> {
+  const { restorationId, phase } = await needRow('key_tests', id);
+  return takeBack(
+    {
+      ...{ restorationId, stage: 'keys', what: `key test ${phase}` },
+      remove: [
+        { table: 'keys_seen', where: { testId: id } },
+        { table: 'key_tests', where: { id } },
+      ],
+    },
+    now,
+  );
+}
+
+async function reading(id: string, now: Date): Promise<string> {
+  const { restorationId, line, from, to } = await needRow('probes', id);
+  return takeBack(
+    {
+      ...{ restorationId, stage: 'keys', what: `reading of line ${line}, ${from} to ${to}` },
+      remove: [{ table: 'probes', where: { id } }],
+    },
+    now,
+  );
+}
+
 const RULES: Record<Taken, (id: string, now: Date) => Promise<string>> = {
   finding,
   photograph,
@@ -201,6 +242,9 @@ const RULES: Record<Taken, (id: string, now: Date) => Promise<string>> = {
   measurement,
   entry,
   sheet,
+  keyboard,
+  'key test': keyTest,
+  reading,
 };
 
 /**

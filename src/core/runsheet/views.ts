@@ -35,7 +35,12 @@ export const VIEWS: Record<Stage, readonly [View, ...View[]]> = {
     { at: 'ahead', title: 'Look ahead' },
     { at: 'past', title: 'So far' },
   ],
-  keys: [{ at: '', title: 'Now' }],
+  keys: [
+    { at: '', title: 'Board' },
+    { at: 'test', title: 'Test' },
+    { at: 'lines', title: 'Lines' },
+    { at: 'find', title: 'Find the fault' },
+  ],
   mend: [{ at: '', title: 'Now' }],
   finish: [{ at: '', title: 'Now' }],
   rebuild: [

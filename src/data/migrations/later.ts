@@ -5,6 +5,18 @@ const lightChanges = `json_object('kind', 'light changes',
   'region', substr(value, instr(value, '“') + 1, instr(value, '”') - instr(value, '“') - 1),
   'share', CAST(substr(value, 28) AS REAL) / 100)`;
 
+/** A row that belongs to a restoration names only rows of the same one: as in migration 0013, for tables that came later. */
+const sameMachine = (table: string, field: string, target: string): string[] =>
+  [
+    ['INSERT', 'in'],
+    [`UPDATE OF ${field}, restorationId`, 'on'],
+  ].map(
+    ([when, name]) =>
+      `CREATE TRIGGER own_${table}_${field}_${name} BEFORE ${when} ON ${table} WHEN NEW.${field} IS NOT NULL
+    AND EXISTS (SELECT 1 FROM ${target} WHERE id = NEW.${field} AND restorationId IS NOT NEW.restorationId)
+    BEGIN SELECT RAISE(ABORT, 'kvell: joins two restorations (${field})'); END`,
+  );
+
 /** From here on in one file, so that a new table touches its definition and this. None is edited once it has landed. */
 export const LATER: readonly Migration[] = [
   /** What a measurement warned of becomes a kind with its fields; what decides nothing stays as it was said. */
@@ -24,6 +36,23 @@ export const LATER: readonly Migration[] = [
     name: '0018-grey-sheets',
     statements: [
       'CREATE TABLE grey_sheets (id TEXT PRIMARY KEY, number INTEGER NOT NULL, greys JSON NOT NULL, at TEXT NOT NULL)',
+    ],
+  },
+  /** Keyboards, what their keys did, and what was measured on their lines. */
+  {
+    name: '0019-keyboards',
+    statements: [
+      `CREATE TABLE keyboards (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, name TEXT NOT NULL, kind TEXT NOT NULL, widthMm REAL NOT NULL, heightMm REAL NOT NULL, keys JSON NOT NULL, lines JSON NOT NULL, addedAt TEXT NOT NULL)`,
+      'CREATE INDEX keyboards_restoration ON keyboards (restorationId)',
+      `CREATE TABLE key_tests (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, keyboardId TEXT NOT NULL REFERENCES keyboards(id) ON DELETE RESTRICT, phase TEXT NOT NULL, at TEXT NOT NULL, endedAt TEXT)`,
+      'CREATE INDEX key_tests_keyboard ON key_tests (keyboardId)',
+      `CREATE TABLE keys_seen (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, testId TEXT NOT NULL REFERENCES key_tests(id) ON DELETE RESTRICT, key TEXT NOT NULL, seen TEXT NOT NULL, at TEXT NOT NULL)`,
+      'CREATE UNIQUE INDEX keys_seen_once ON keys_seen (testId, key)',
+      `CREATE TABLE probes (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, keyboardId TEXT NOT NULL REFERENCES keyboards(id) ON DELETE RESTRICT, line TEXT NOT NULL, "from" TEXT NOT NULL, "to" TEXT NOT NULL, ohms REAL, at TEXT NOT NULL)`,
+      'CREATE INDEX probes_keyboard ON probes (keyboardId)',
+      ...sameMachine('key_tests', 'keyboardId', 'keyboards'),
+      ...sameMachine('keys_seen', 'testId', 'key_tests'),
+      ...sameMachine('probes', 'keyboardId', 'keyboards'),
     ],
   },
 ];

@@ -1,5 +1,6 @@
 import type { Row } from '../column';
 import { BRIGHTEN_TABLES } from './brighten';
+import { KEYS_TABLES } from './keys';
 import { MACHINE_TABLES } from './machine';
 import { TEARDOWN_TABLES } from './teardown';
 import { WASH_TABLES } from './wash';
@@ -15,6 +16,7 @@ export const TABLES = {
   ...BRIGHTEN_TABLES,
   ...TEARDOWN_TABLES,
   ...WASH_TABLES,
+  ...KEYS_TABLES,
 };
 
 export type TableName = keyof typeof TABLES;

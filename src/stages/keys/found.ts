@@ -1,0 +1,95 @@
+import { CONNECTOR, type Line, type Point } from '@/core/keyboard/board';
+import { diagnose, type Diagnosis, type Fault } from '@/core/keyboard/diagnosis';
+import { faultWords } from '@/core/keyboard/words';
+import { inRows, isWired } from '@/core/keyboard/layout';
+import type { KeyboardRow, ProbeRow } from '@/data/rows';
+import type { Observed } from '@/core/keyboard/evidence';
+import { oddsWords } from './marks';
+
+const faultsSaid = (faults: readonly Fault[]): string =>
+  faults.length === 0 ? 'nothing: it was seen wrongly' : faults.map(faultWords).join('; ');
+
+/** What the board says of itself, for the screen. */
+export interface Found {
+  /** Likeliest first, each in words. */
+  suspicions: { words: string; odds: string; percent: number; opens: { line: string; at: number }[] }[];
+  probe: Diagnosis['nextProbe'];
+  mistake: { odds: string; act: string; instead: string } | null;
+  contradictions: [number, number][];
+}
+
+/** A suspicion lighter than this is not shown. */
+const LEAST = 0.005;
+const MOST = 12;
+
+/**
+ * What is wrong with a keyboard whose lines are known, by what its keys did and what was measured.
+ *
+ * @returns `null` where not every key is on a row and a column
+ */
+export function foundOn(
+  board: Pick<KeyboardRow, 'keys' | 'lines'>,
+  seen: Readonly<Record<string, Observed>>,
+  readings: readonly ProbeRow[],
+): Found | null {
+  if (!isWired(board)) return null;
+  const rows = board.lines.filter(({ kind }) => kind === 'row').map(({ id }) => id);
+  const known = new Set(board.keys.map(({ id }) => id));
+  const found = diagnose({
+    keys: board.keys.map(({ id, row, column }) => ({ id, row: row!, column: column! })),
+    lines: board.lines,
+    // A key that is drawn no more says nothing.
+    observations: Object.fromEntries(Object.entries(seen).filter(([key]) => known.has(key))),
+    readings: readings.filter(({ line, from, to }) =>
+      board.lines.some(({ id, route }) => id === line && [from, to].every((p) => p === CONNECTOR || route.includes(p))),
+    ),
+    // Every foil and board hangs on one plug; a single line is no plug.
+    ...(rows.length > 1 && { plug: { lines: board.lines.map(({ id }) => id) } }),
+  });
+  const place = (line: Line | undefined, key: Point) => (line ? line.route.indexOf(key) + 1 : 0);
+  return {
+    suspicions: found.hypotheses
+      .filter(({ probability }) => probability > LEAST)
+      .slice(0, MOST)
+      .map(({ faults, probability }) => ({
+        words: faultsSaid(faults),
+        odds: oddsWords(probability),
+        percent: Math.round(100 * probability),
+        opens: faults.flatMap((fault) =>
+          fault.kind === 'open'
+            ? [
+                {
+                  line: fault.line,
+                  at: place(
+                    board.lines.find(({ id }) => id === fault.line),
+                    fault.between[1],
+                  ),
+                },
+              ]
+            : [],
+        ),
+      })),
+    probe: found.nextProbe,
+    mistake: found.costliestMistake && {
+      odds: oddsWords(found.costliestMistake.probability),
+      act: faultWords(found.costliestMistake.fault),
+      instead: faultsSaid(found.costliestMistake.instead),
+    },
+    contradictions: found.contradictions,
+  };
+}
+
+/** What a pattern of dead keys tells where no line is known: how they stand. */
+export function patternOf(board: Pick<KeyboardRow, 'keys'>, seen: Readonly<Record<string, Observed>>): string {
+  const dead = board.keys.filter(({ id }) => seen[id] === 'dead');
+  const tried = board.keys.filter(({ id }) => (seen[id] ?? 'unknown') !== 'unknown');
+  if (dead.length === 0) return 'No dead key is known yet.';
+  if (dead.length === tried.length && dead.length > 1)
+    return 'No key that was tried answers. First the plug, the clamp and the test gear: try it on a keyboard that is known to be good.';
+  if (dead.length === 1)
+    return `Only ${dead[0]!.id} is dead: its own contact first, then the last stretch of its lines.`;
+  const row = inRows(board.keys).findIndex((keys) => dead.every(({ id }) => keys.some((key) => key.id === id)));
+  if (row >= 0)
+    return `All ${dead.length} dead keys stand in row ${row + 1} of the drawing: a broken line, if they share one. Look which track they hang on.`;
+  return `${dead.length} dead keys stand in several rows. If they share a line it is that; if not, dirt or their own contacts.`;
+}

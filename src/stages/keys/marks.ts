@@ -1,0 +1,21 @@
+import type { Observed } from '@/core/keyboard/evidence';
+import type { Mark } from './BoardDrawing';
+
+/** How a key is marked by what it did. */
+export const SEEN: Record<Exclude<Observed, 'unknown'>, Mark & { title: string }> = {
+  works: { tone: 'good', sign: '✓', words: 'works', title: 'Works' },
+  dead: { tone: 'bad', sign: '×', words: 'dead', title: 'Dead' },
+  stuck: { tone: 'warn', sign: '≡', words: 'stuck', title: 'Stays on' },
+};
+
+export const marksOf = (seen: Readonly<Record<string, Observed>>): Record<string, Mark> =>
+  Object.fromEntries(
+    Object.entries(seen).flatMap(([key, state]) => (state === 'unknown' ? [] : [[key, SEEN[state]] as const])),
+  );
+
+/** A probability as people say it. */
+export function oddsWords(share: number): string {
+  if (share >= 0.97) return 'nearly sure';
+  if (share < 0.03) return 'hardly';
+  return `${Math.max(1, Math.round(10 * share))} in 10`;
+}

@@ -1,0 +1,129 @@
+import Joi from 'joi';
+import { LINE_KINDS, type Line } from '@/core/keyboard/board';
+import { OBSERVED, type Observed, type Reading } from '@/core/keyboard/evidence';
+import { KEYBOARD_KINDS, type KeyboardKind } from '@/core/keyboard/kinds';
+import { BLOCKS, MOST_ACROSS, MOST_DOWN, MOST_KEYS, type Block } from '@/core/keyboard/layout';
+import { TEST_PHASES, type TestPhase } from '@/core/runsheet/functionTest';
+
+const id = Joi.string().max(60).required();
+const keyName = Joi.string().trim().max(40);
+const whole = (most: number, label: string) => Joi.number().integer().min(1).max(most).required().label(label);
+
+export interface BlockForm {
+  restorationId: string;
+  name: string;
+  kind: KeyboardKind;
+  block: Block;
+  across: number;
+  down: number;
+}
+
+export const blockSchema = Joi.object<BlockForm>({
+  restorationId: id,
+  name: Joi.string()
+    .trim()
+    .max(80)
+    .required()
+    .label('Name')
+    .messages({ 'string.empty': 'Say which keyboard it is, like “main keyboard” or “number pad”.' }),
+  kind: Joi.string()
+    .valid(...KEYBOARD_KINDS)
+    .required()
+    .label('How it is built'),
+  block: Joi.string()
+    .valid(...BLOCKS)
+    .required()
+    .label('Begin from'),
+  across: whole(MOST_ACROSS, 'Keys in its widest row'),
+  down: whole(MOST_DOWN, 'Rows'),
+});
+
+const mm = (label: string, least: number) => Joi.number().min(least).max(1500).required().label(label);
+
+export interface KeyForm {
+  keyboardId: string;
+  /** Its name until now; empty for a new key. */
+  was: string;
+  id: string;
+  x: number;
+  y: number;
+  w: number;
+  h: number;
+}
+
+export const keySchema = Joi.object<KeyForm>({
+  keyboardId: id,
+  was: keyName.allow('').default(''),
+  id: keyName
+    .required()
+    .label('Name of the key')
+    .messages({ 'string.empty': 'Give the key a name: what is on its cap.' }),
+  x: mm('From the left', 0),
+  y: mm('From above', 0),
+  w: mm('Width', 1),
+  h: mm('Height', 1),
+});
+
+export const keyOfSchema = Joi.object<{ keyboardId: string; key: string }>({ keyboardId: id, key: keyName.required() });
+export const idSchema = Joi.object<{ id: string }>({ id });
+
+export const lineSchema = Joi.object<Line & { keyboardId: string }>({
+  keyboardId: id,
+  id: keyName.required().label('Name of the line').messages({ 'string.empty': 'Give the line a name, like R1.' }),
+  kind: Joi.string()
+    .valid(...LINE_KINDS)
+    .required()
+    .label('Row or column'),
+  route: Joi.array().items(keyName).max(MOST_KEYS).required().label('Keys along it'),
+  foldAfter: Joi.array().items(keyName).max(40).default([]).label('Folds'),
+});
+
+export const beginSchema = Joi.object<{ keyboardId: string; phase: TestPhase }>({
+  keyboardId: id,
+  phase: Joi.string()
+    .valid(...TEST_PHASES)
+    .required()
+    .label('Which test'),
+});
+
+export const seenSchema = Joi.object<{ testId: string; keys: string[]; seen: Observed }>({
+  testId: id,
+  keys: Joi.array().items(keyName).min(1).max(MOST_KEYS).required().label('Keys'),
+  seen: Joi.string()
+    .valid(...OBSERVED)
+    .required()
+    .label('What it did'),
+});
+
+export const readingSchema = Joi.object<Reading & { keyboardId: string; open: boolean }>({
+  keyboardId: id,
+  line: keyName.required().label('Line'),
+  from: keyName.required().label('From'),
+  to: keyName.required().label('To'),
+  open: Joi.boolean().default(false),
+  ohms: Joi.when('open', {
+    is: true,
+    then: Joi.any().custom(() => null),
+    otherwise: Joi.number().min(0).max(1e9).required(),
+  })
+    .label('Resistance')
+    .messages({
+      'number.min': '{#label} cannot be below 0 Ω. Turn the tips round, or measure again.',
+      'number.max': '{#label} is more than any meter shows. Where it shows no figure, tap “Open”.',
+      'any.required': 'Type what the meter shows, or tap “Open” where it shows no figure.',
+      'number.base': 'Type what the meter shows in Ω, like 120 or 4700, or tap “Open”.',
+    }),
+});
+
+/** A keyboard’s file is smaller than this. */
+export const MOST_FILE_BYTES = 400_000;
+
+export const fileSchema = Joi.object<{ restorationId: string; name: string; text: string }>({
+  restorationId: id,
+  name: Joi.string().max(200).allow('').default(''),
+  text: Joi.string()
+    .max(MOST_FILE_BYTES)
+    .required()
+    .label('The file')
+    .messages({ 'string.empty': 'The file is empty. Choose a keyboard as JSON or CSV.' }),
+});

@@ -1,0 +1,40 @@
+import type { Observed } from '@/core/keyboard/evidence';
+import { keyboardsOf, keysSeenIn, keyTestsOf, probesOf } from '@/data/keys';
+import type { KeyboardRow, KeyTestRow, ProbeRow } from '@/data/rows';
+
+/** A test with what its keys did. */
+export interface SeenTest extends KeyTestRow {
+  seen: Record<string, Observed>;
+}
+
+export interface BoardView {
+  boards: { id: string; name: string }[];
+  board: KeyboardRow | null;
+  /** The newest first. */
+  tests: SeenTest[];
+  /** Readings since the newest test began, and those before. */
+  readings: ProbeRow[];
+  earlier: ProbeRow[];
+}
+
+/** One keyboard of a machine, the one that is asked for or the first, with its tests and readings. */
+export async function boardView(restorationId: string, asked: string | undefined): Promise<BoardView> {
+  const boards = await keyboardsOf(restorationId);
+  const board = boards.find(({ id }) => id === asked) ?? boards[0] ?? null;
+  if (!board) return { boards: [], board: null, tests: [], readings: [], earlier: [] };
+  const [rows, probes] = await Promise.all([keyTestsOf(board.id), probesOf(board.id)]);
+  const seen = await keysSeenIn(rows.map(({ id }) => id));
+  const tests = rows.map((test): SeenTest => ({
+    ...test,
+    seen: Object.fromEntries(seen.filter(({ testId }) => testId === test.id).map((one) => [one.key, one.seen])),
+  }));
+  // What was measured before the keys were last tried was measured on another state.
+  const since = tests[0]?.at ?? '';
+  return {
+    boards: boards.map(({ id, name }) => ({ id, name })),
+    board,
+    tests,
+    readings: probes.filter(({ at }) => at >= since),
+    earlier: probes.filter(({ at }) => at < since),
+  };
+}
