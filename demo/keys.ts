@@ -16,6 +16,6 @@ export async function brimselKeys(restorationId: string, tested: Date, measured:
   const rest = block.keys.map((key) => key.id).filter((key) => !DEAD.includes(key));
   await seeKeys(test, rest, 'works', tested);
   await seeKeys(test, DEAD, 'dead', tested);
-  await endTest(test, new Date(tested.getTime() + 12 * 60_000));
+  await endTest(test, '', new Date(tested.getTime() + 12 * 60_000));
   await addReading(id, { line: 'R4', from: 'connector', to: 'd6', ohms: 140 }, measured);
 }

@@ -5,7 +5,7 @@ import { mm, pdf } from '@/edge/pdf';
 const { widthMm, heightMm, frameMm, paperMm } = GREY_SHEET;
 
 /** The sheet of greys as a drawing, mm, with the line that it is cut out along. */
-export function greySheetSvg(number: number): string {
+function greySheetSvg(number: number): string {
   const box = (x: number, y: number, w: number, h: number, fill: string) =>
     `<rect x="${x}" y="${y}" width="${w}" height="${h}" fill="${fill}"/>`;
   const code = (l: number) => `rgb(${[0, 1, 2].map(() => printedGrey(l)).join()})`;

@@ -1,7 +1,7 @@
 import { Refusal } from '../refusal';
 
 export const LINE_KINDS = ['row', 'column'] as const;
-export type LineKind = (typeof LINE_KINDS)[number];
+type LineKind = (typeof LINE_KINDS)[number];
 
 /** A key closes one row line onto one column line. */
 export interface MatrixKey {

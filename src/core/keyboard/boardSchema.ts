@@ -42,6 +42,12 @@ export const boardLinesSchema = Joi.array<Line[]>()
   .max(200)
   .label('Lines');
 
+/** Codes of key events, as browsers name them, each with the key that makes it. */
+export const codesSchema = Joi.object<Record<string, string>>()
+  .pattern(Joi.string().min(1).max(40), Joi.string().trim().max(40).required())
+  .max(2 * MOST_KEYS)
+  .label('Codes');
+
 export const BOARD_FORMAT = 'kvell-keyboard';
 export const BOARD_VERSION = 1;
 

@@ -23,7 +23,7 @@ export type Fault =
   | { kind: 'bridge'; lines: [string, string] }
   | { kind: 'plug'; lines: string[] };
 
-export interface Hypothesis {
+interface Hypothesis {
   /** All that is wrong, and nothing else; empty where nothing is. */
   faults: Fault[];
   probability: number;
@@ -39,13 +39,13 @@ export interface Diagnosing extends Matrix {
   plug?: { lines: readonly string[] };
 }
 
-export interface Marginals {
+interface Marginals {
   lines: { line: string; whole: number; segments: { between: [Point, Point]; probability: number }[] }[];
   keys: { key: string; contact: number; stuck: number }[];
 }
 
 /** What it would be to act on the likeliest fault and be wrong. */
-export interface Mistake {
+interface Mistake {
   fault: Fault;
   /** That it is not so. */
   probability: number;
@@ -113,7 +113,7 @@ export function diagnose(given: Diagnosing): Diagnosis {
   return {
     hypotheses,
     nextProbe: bestProbe(wiring, marginals.lines),
-    costliestMistake: mistakeOf(hypotheses, marginals, bridges, plug),
+    costliestMistake: mistakeOf(hypotheses, { marginals, bridges, plug }),
     marginals,
     bridges,
     plug,
@@ -256,8 +256,11 @@ function withKeys({ wiring, states, at, badly, plugLines, bridges }: Opened, wei
   );
 }
 
+/** What is known of each line, key, bridge and plug by itself. */
+type Known = Pick<Diagnosis, 'marginals' | 'bridges' | 'plug'>;
+
 /** How probable one fault is, whatever else is wrong. */
-function oddsOf(fault: Fault, { lines, keys }: Marginals, bridges: Diagnosis['bridges'], plug: number | null): number {
+export function oddsOf(fault: Fault, { marginals: { lines, keys }, bridges, plug }: Known): number {
   switch (fault.kind) {
     case 'open':
       return (
@@ -277,16 +280,11 @@ function oddsOf(fault: Fault, { lines, keys }: Marginals, bridges: Diagnosis['br
 const same = (a: Fault, b: Fault) => JSON.stringify(a) === JSON.stringify(b);
 
 /** Of what one would act on now, the fault that is dearest to be wrong about. */
-function mistakeOf(
-  hypotheses: readonly Hypothesis[],
-  marginals: Marginals,
-  bridges: Diagnosis['bridges'],
-  plug: number | null,
-): Mistake | null {
+function mistakeOf(hypotheses: readonly Hypothesis[], known: Known): Mistake | null {
   const [best] = hypotheses;
   if (!best || best.faults.length === 0) return null;
   const [dearest] = best.faults
-    .map((fault) => ({ fault, wrong: 1 - oddsOf(fault, marginals, bridges, plug) }))
+    .map((fault) => ({ fault, wrong: 1 - oddsOf(fault, known) }))
     .sort((a, b) => DEARNESS[b.fault.kind] * b.wrong - DEARNESS[a.fault.kind] * a.wrong);
   const { fault, wrong } = dearest!;
   const instead = hypotheses.find(({ faults }) => !faults.some((other) => same(other, fault)));

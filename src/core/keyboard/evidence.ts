@@ -38,8 +38,7 @@ export const PRIOR = {
   },
 };
 
-/** States of a key’s own parts. */
-export const KEY_STATES = ['fine', 'contact', 'stuck'] as const;
+/** How probable each state of a key’s own parts is beforehand: fine, bad in its contact, stuck. */
 export const keyPrior = (): readonly [number, number, number] => [
   1 - PRIOR.contact - PRIOR.stuck,
   PRIOR.contact,

@@ -14,7 +14,7 @@ interface Weighed {
 }
 
 /** One way in which the lines of one side may be open: given it, all lines are independent of each other. */
-export interface Leaf {
+interface Leaf {
   /** Share of all that was looked at. */
   share: number;
   /** For each line of the wiring the weight of each of its states, each summing to 1. */
@@ -56,7 +56,7 @@ const LEAST_SHARE = 0.001;
 const MOST_NODES = 60_000;
 
 /** How likely what was seen of a key is, in reach and out of it, its own parts summed over. */
-export function reachLikelihoods(seen: Observed): { inReach: number; outOfReach: number } {
+function reachLikelihoods(seen: Observed): { inReach: number; outOfReach: number } {
   const { reached, outOfReach } = likelihoods(seen);
   const prior = keyPrior();
   const sum = (given: readonly number[]) => given.reduce((all, value, i) => all + value * prior[i]!, 0);

@@ -29,8 +29,7 @@ export function traceResistance({ lengthMm, widthMm, sheetOhmsPerSquare, coats, 
   return { squares, ohms, verdict: ohms <= limitOhms / 10 ? 'good' : ohms <= limitOhms ? 'works' : 'fails' };
 }
 
-export const CONTACT_VERDICTS = ['pass', 'clean', 'renew'] as const;
-export type ContactVerdict = (typeof CONTACT_VERDICTS)[number];
+type ContactVerdict = 'pass' | 'clean' | 'renew';
 
 export interface ContactLimits {
   /** A contact passes under this, Ω. */

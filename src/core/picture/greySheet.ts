@@ -234,7 +234,7 @@ export function findGreySheet(picture: Picture): FoundSheet | null {
 }
 
 /** A grey is told by a card's patches that are no farther from it in L* than this: what lies beyond, a camera's curve bends. */
-export const TOLD_WITHIN_L = 16;
+const TOLD_WITHIN_L = 16;
 
 /**
  * The colours of a sheet's greys, from one photograph of it beside a card whose colours are known. The sheet's own paper

@@ -42,7 +42,7 @@ export const LATER: readonly Migration[] = [
   {
     name: '0019-keyboards',
     statements: [
-      `CREATE TABLE keyboards (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, name TEXT NOT NULL, kind TEXT NOT NULL, widthMm REAL NOT NULL, heightMm REAL NOT NULL, keys JSON NOT NULL, lines JSON NOT NULL, addedAt TEXT NOT NULL)`,
+      `CREATE TABLE keyboards (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, name TEXT NOT NULL, kind TEXT NOT NULL, widthMm REAL NOT NULL, heightMm REAL NOT NULL, keys JSON NOT NULL, lines JSON NOT NULL, codes JSON NOT NULL, addedAt TEXT NOT NULL)`,
       'CREATE INDEX keyboards_restoration ON keyboards (restorationId)',
       `CREATE TABLE key_tests (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, keyboardId TEXT NOT NULL REFERENCES keyboards(id) ON DELETE RESTRICT, phase TEXT NOT NULL, at TEXT NOT NULL, endedAt TEXT)`,
       'CREATE INDEX key_tests_keyboard ON key_tests (keyboardId)',

@@ -1,5 +1,5 @@
 import type { Line } from '@/core/keyboard/board';
-import { boardKeysSchema, boardLinesSchema } from '@/core/keyboard/boardSchema';
+import { boardKeysSchema, boardLinesSchema, codesSchema } from '@/core/keyboard/boardSchema';
 import { OBSERVED } from '@/core/keyboard/evidence';
 import { KEYBOARD_KINDS } from '@/core/keyboard/kinds';
 import type { BoardKey } from '@/core/keyboard/layout';
@@ -37,6 +37,8 @@ export const KEYS_TABLES = {
       heightMm: above0(1500),
       keys: json<BoardKey[]>(boardKeysSchema),
       lines: json<Line[]>(boardLinesSchema),
+      /** Which key the browser’s code of an event belongs to, once that was learnt. */
+      codes: json<Record<string, string>>(codesSchema),
       addedAt: time,
     },
   }),

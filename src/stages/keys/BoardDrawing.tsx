@@ -13,7 +13,7 @@ export interface Mark {
 }
 
 /** A line over the keys; one of its segments, counted from 1, may be broken. */
-export interface DrawnLine {
+interface DrawnLine {
   line: Line;
   brokenAt?: number;
 }
@@ -43,8 +43,14 @@ const middle = ({ x, y, w, h }: BoardKey): [number, number] => [x + w / 2, y + h
 /** Where a line begins at the rim: rows at the left, columns above. */
 const rim = (line: Line, [x, y]: [number, number]): [number, number] => (line.kind === 'row' ? [0, y] : [x, 0]);
 
+/** Where a line meets a key: so far down, or from the right. */
+const BESIDE = 0.86;
+
 function placesOf(line: Line, keys: readonly BoardKey[]): [number, number][] {
-  const on = line.route.flatMap((id) => keys.find((key) => key.id === id) ?? []).map(middle);
+  // Beside the middle, so that no name is struck through.
+  const met = ({ x, y, w, h }: BoardKey): [number, number] =>
+    line.kind === 'row' ? [x + w / 2, y + BESIDE * h] : [x + (1 - BESIDE) * w, y + h / 2];
+  const on = line.route.flatMap((id) => keys.find((key) => key.id === id) ?? []).map(met);
   return on.length === 0 ? [] : [rim(line, on[0]!), ...on];
 }
 
@@ -92,7 +98,7 @@ export function BoardDrawing({ board, label, marks = {}, lines = [], tips = null
             minWidth: `${Math.round((THUMB_PX * (widthMm + 4)) / narrowest)}px`,
             minHeight: `${Math.round((THUMB_PX * (heightMm + 4)) / narrowest)}px`,
           }),
-          maxHeight: '54vh',
+          maxHeight: onTap ? '54vh' : '42vh',
           touchAction: 'pan-x pan-y',
         }}
       >

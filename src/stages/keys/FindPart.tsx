@@ -1,6 +1,6 @@
 'use client';
 
-import { Box, Flex, Heading, Text } from '@chakra-ui/react';
+import { Box, Flex, Grid, Heading, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { pointWords } from '@/core/keyboard/words';
 import { showTime } from '@/core/runsheet/time';
@@ -54,6 +54,9 @@ export function FindPart(props: Props) {
           <Heading as="h2" fontSize="24px">
             {best.odds === 'nearly sure' ? 'Nearly sure' : `Likeliest, ${best.odds}`}: {best.words}
           </Heading>
+          {best.opens.length > 0 && (
+            <Text color="soft">Another fault may hide behind it: try every key again once it is mended.</Text>
+          )}
           {found.mistake && found.mistake.odds !== 'hardly' && (
             <Text color="soft">
               Acting on “{found.mistake.act}” now would be wrong {found.mistake.odds}; then it would be{' '}
@@ -73,16 +76,26 @@ export function FindPart(props: Props) {
           Readings {a + 1} and {b + 1} cannot both be right. Measure both again, the tips on clean metal.
         </Text>
       ))}
-      <BoardDrawing
-        board={board}
-        label={best ? `${board.name}: ${best.words}` : `Drawing of ${board.name}`}
-        marks={marksOf(test?.seen ?? {})}
-        lines={probed && !lines.some(({ line }) => line.id === probed.id) ? [...lines, { line: probed }] : lines}
-        tips={probe && probed ? { line: probed, from: probe.from, to: probe.to } : null}
-      />
-      {probe ? (
-        <ProbeCard key={`${probe.line} ${probe.from} ${probe.to} ${readings.length}`} board={board} probe={probe} />
-      ) : (
+      <Grid
+        templateColumns={{
+          base: 'minmax(0, 1fr)',
+          lg: probe ? 'minmax(0, 1.6fr) minmax(300px, 1fr)' : 'minmax(0, 1fr)',
+        }}
+        gap="4"
+        alignItems="start"
+      >
+        <BoardDrawing
+          board={board}
+          label={best ? `${board.name}: ${best.words}` : `Drawing of ${board.name}`}
+          marks={marksOf(test?.seen ?? {})}
+          lines={probed && !lines.some(({ line }) => line.id === probed.id) ? [...lines, { line: probed }] : lines}
+          tips={probe && probed ? { line: probed, from: probe.from, to: probe.to } : null}
+        />
+        {probe && (
+          <ProbeCard key={`${probe.line} ${probe.from} ${probe.to} ${readings.length}`} board={board} probe={probe} />
+        )}
+      </Grid>
+      {!probe && (
         <MainAction>
           {!test ? (
             <LinkButton look="go" bench href={href('test')}>
@@ -156,7 +169,7 @@ function ProbeCard({ board, probe }: { board: KeyboardRow; probe: NonNullable<Fo
       ),
     );
   return (
-    <Box borderLeftWidth="8px" borderColor="work" pl="4" mt="3">
+    <Box borderLeftWidth="8px" borderColor="work" pl="4">
       <Text fontWeight="650" fontSize="20px">
         Measure next: line {line}, from {pointWords(from)} to {pointWords(to)}
       </Text>
@@ -164,29 +177,27 @@ function ProbeCard({ board, probe }: { board: KeyboardRow; probe: NonNullable<Fo
         The ringed places. Nothing switched on, tips on bare track. A whole stretch shows some tens to a few hundred
         ohms, a broken one nothing. It tells {informationBits.toFixed(2)} of one bit.
       </Text>
-      <MainAction>
-        <Flex
-          as="form"
-          gap="2"
-          wrap="wrap"
-          align="end"
-          onSubmit={(event) => {
-            event.preventDefault();
-            keep(false);
-          }}
-        >
-          <label>
-            <Text fontSize="15px">The meter shows, Ω</Text>
-            <TextBox inputMode="decimal" figures value={typed} onChange={(event) => setTyped(event.target.value)} />
-          </label>
-          <Button type="submit" look="go" bench disabled={busy}>
-            Keep the reading
-          </Button>
-          <Button bench disabled={busy} onClick={() => keep(true)}>
-            Open
-          </Button>
-        </Flex>
-      </MainAction>
+      <Flex
+        as="form"
+        gap="2"
+        wrap="wrap"
+        align="end"
+        onSubmit={(event) => {
+          event.preventDefault();
+          keep(false);
+        }}
+      >
+        <label>
+          <Text fontSize="15px">The meter shows, Ω</Text>
+          <TextBox inputMode="decimal" figures value={typed} onChange={(event) => setTyped(event.target.value)} />
+        </label>
+        <Button type="submit" look="go" bench disabled={busy}>
+          Keep the reading
+        </Button>
+        <Button bench disabled={busy} onClick={() => keep(true)}>
+          Open
+        </Button>
+      </Flex>
       <Wrong words={wrong} />
     </Box>
   );

@@ -43,6 +43,7 @@ export function NewBoard({ restorationId, first }: { restorationId: string; firs
         submit="Draw it"
         done="Drawn. Tap a key to give it its own name, size and place."
         send={(values) => drawFromBlock({ restorationId, ...values })}
+        bench={first}
         onDone={show}
       />
       <Box mt="4">

@@ -20,6 +20,7 @@ import { finishTest, openTestAgain, sawKeys, startTest } from './actions';
 import { BoardChoice } from './BoardChoice';
 import { BoardDrawing } from './BoardDrawing';
 import { marksOf, SEEN } from './marks';
+import { TypeOnIt } from './TypeOnIt';
 import type { SeenTest } from './view';
 
 interface Props {
@@ -99,6 +100,7 @@ function Running({ board, test }: { board: KeyboardRow; test: SeenTest }) {
   const [said, setSaid] = useState<Record<string, Observed>>(test.seen);
   const [does, setDoes] = useState<Observed>('dead');
   const [lost, setLost] = useState<string[]>([]);
+  const [also, setAlso] = useState('');
   const { wrong, busy, send } = useSend();
   // Taps come faster than answers: they are sent one after the other, and each is shown at once.
   const queue = useRef<Promise<unknown>>(Promise.resolve());
@@ -112,6 +114,11 @@ function Running({ board, test }: { board: KeyboardRow; test: SeenTest }) {
         if (!answered.ok) setLost(answered.errors.map(({ message }) => message));
       })
       .catch((failure: unknown) => setLost([notArrived(failure, `Tap ${keys.join(', ')} again.`)]));
+  };
+  /** A key that was heard is not heard again: only what changes is sent. */
+  const hears = (keys: readonly string[], seen: Observed) => {
+    const changed = keys.filter((key) => said[key] !== seen && !(seen === 'works' && said[key] === 'stuck'));
+    say(changed, seen);
   };
   const left = board.keys.filter(({ id }) => (said[id] ?? 'unknown') === 'unknown').map(({ id }) => id);
   const count = (state: Observed) => Object.values(said).filter((one) => one === state).length;
@@ -140,6 +147,7 @@ function Running({ board, test }: { board: KeyboardRow; test: SeenTest }) {
         marks={marksOf(said)}
         onTap={(key) => say([key], said[key] === does ? 'unknown' : does)}
       />
+      <TypeOnIt board={board} onSeen={hears} onHeard={setAlso} />
       <MainAction>
         {left.length > 0 ? (
           <Button look="go" bench onClick={() => say(left, 'works')}>
@@ -150,13 +158,20 @@ function Running({ board, test }: { board: KeyboardRow; test: SeenTest }) {
             look="go"
             bench
             disabled={busy}
-            onClick={() => void queue.current.then(() => send(() => finishTest(test.id)))}
+            onClick={() =>
+              void queue.current.then(() => send((once) => finishTest(once({ testId: test.id, heard: also }))))
+            }
           >
             End the test
           </Button>
         )}
         {left.length > 0 && left.length < board.keys.length && (
-          <Button disabled={busy} onClick={() => void queue.current.then(() => send(() => finishTest(test.id)))}>
+          <Button
+            disabled={busy}
+            onClick={() =>
+              void queue.current.then(() => send((once) => finishTest(once({ testId: test.id, heard: also }))))
+            }
+          >
             End it here
           </Button>
         )}

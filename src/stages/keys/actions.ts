@@ -3,11 +3,13 @@
 import { blockOf } from '@/core/keyboard/layout';
 import type { Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
-import { addKeyboard, addReading, drawKey, dropKey, guessBoard, layLine } from '@/work/keys/boards';
+import { addKeyboard, addReading, drawKey, dropKey, guessBoard, layLine, learnCodes } from '@/work/keys/boards';
 import { beginTest, endTest, reopenTest, seeKeys } from '@/work/keys/tests';
 import { boardFromFile } from './file';
 import {
   beginSchema,
+  codesFormSchema,
+  endSchema,
   blockSchema,
   fileSchema,
   idSchema,
@@ -56,8 +58,13 @@ export async function sawKeys(given: Given): Promise<Answer<void>> {
   return write(seenSchema, given, ({ testId, keys, seen }, now) => seeKeys(testId, keys, seen, now));
 }
 
-export async function finishTest(testId: string): Promise<Answer<void>> {
-  return write(idSchema, { id: testId }, ({ id }, now) => endTest(id, now));
+export async function finishTest(given: Given): Promise<Answer<void>> {
+  return write(endSchema, given, ({ testId, heard }, now) => endTest(testId, heard, now));
+}
+
+/** Which event belongs to which key. */
+export async function keepCodes(given: Given): Promise<Answer<void>> {
+  return write(codesFormSchema, given, ({ keyboardId, codes }, now) => learnCodes(keyboardId, codes, now));
 }
 
 export async function openTestAgain(testId: string): Promise<Answer<void>> {

@@ -5,10 +5,17 @@ import { Refusal } from '@/core/refusal';
 import { fieldErrors, VALIDATE } from '@/core/sums/fieldErrors';
 import { fromCsv, toCsv } from '@/edge/csv';
 import type Joi from 'joi';
+import parse from 'joi-to-json';
 
 /** A keyboard as its file. */
 export const boardFile = ({ name, kind, widthMm, heightMm, keys, lines }: Board): string =>
   JSON.stringify({ format: BOARD_FORMAT, version: BOARD_VERSION, name, kind, widthMm, heightMm, keys, lines }, null, 2);
+
+/** The published JSON Schema of a keyboard, made from the schema that files are checked with. */
+export function boardJsonSchema(): Record<string, unknown> {
+  const schema = parse(boardFileSchema, 'json-draft-2019-09') as Record<string, unknown>;
+  return { $id: 'kvell-keyboard-1', title: 'One keyboard, as Kvell exports it', ...schema };
+}
 
 /** The keys of a keyboard as CSV: name, place and size in mm, row and column. */
 export const boardCsv = ({ keys }: Pick<Board, 'keys'>): string =>

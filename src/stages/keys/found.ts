@@ -1,5 +1,5 @@
 import { CONNECTOR, type Line, type Point } from '@/core/keyboard/board';
-import { diagnose, type Diagnosis, type Fault } from '@/core/keyboard/diagnosis';
+import { diagnose, oddsOf, type Diagnosis, type Fault } from '@/core/keyboard/diagnosis';
 import { faultWords } from '@/core/keyboard/words';
 import { inRows, isWired } from '@/core/keyboard/layout';
 import type { KeyboardRow, ProbeRow } from '@/data/rows';
@@ -51,9 +51,10 @@ export function foundOn(
     suspicions: found.hypotheses
       .filter(({ probability }) => probability > LEAST)
       .slice(0, MOST)
-      .map(({ faults, probability }) => ({
+      .map(({ faults, probability }, i) => ({
         words: faultsSaid(faults),
-        odds: oddsWords(probability),
+        // Of the likeliest it is said how sure its faults are, not that nothing else is wrong: another may hide behind.
+        odds: oddsWords(i > 0 || faults.length === 0 ? probability : Math.min(...faults.map((f) => oddsOf(f, found)))),
         percent: Math.round(100 * probability),
         opens: faults.flatMap((fault) =>
           fault.kind === 'open'

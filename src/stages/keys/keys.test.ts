@@ -1,3 +1,4 @@
+import Ajv from 'ajv/dist/2019';
 import { blockOf, guessLines, type Board } from '@/core/keyboard/layout';
 import { keyboardsOf, keysSeenIn, keyTestsOf, probesOf } from '@/data/keys';
 import { wrongs } from '@/edge/wrongs';
@@ -17,7 +18,7 @@ import {
   sawKeys,
   startTest,
 } from './actions';
-import { boardCsv, boardFile, boardFromFile } from './file';
+import { boardCsv, boardFile, boardFromFile, boardJsonSchema } from './file';
 import { foundOn, patternOf } from './found';
 import { boardSvg } from './svg';
 import { boardView } from './view';
@@ -47,7 +48,7 @@ const ALL = Object.fromEntries('abc'.split('').flatMap((row) => [1, 2, 3, 4].map
 it('from a drawn block over its test and its lines to the broken stretch, and back to all works', async () => {
   const { restorationId, boardId } = await drawn();
   const before = await tested(boardId, { ...ALL, b3: 'dead', b4: 'dead' });
-  expect(wrongs(await finishTest(before))).toBe('');
+  expect(wrongs(await finishTest({ testId: before }))).toBe('');
   let view = await boardView(restorationId, undefined);
   expect(foundOn(view.board!, view.tests[0]!.seen, view.readings)).toBeNull();
   expect(patternOf(view.board!, view.tests[0]!.seen)).toContain('row 2 of the drawing');
@@ -67,7 +68,7 @@ it('from a drawn block over its test and its lines to the broken stretch, and ba
   );
   // Mended and tried again: what was measured before counts no more.
   const after = await tested(boardId, ALL, 'before closing');
-  await finishTest(after);
+  await finishTest({ testId: after });
   view = await boardView(restorationId, boardId);
   expect([view.readings.length, view.earlier.length]).toEqual([0, 1]);
   expect(foundOn(view.board!, view.tests[0]!.seen, view.readings)!.suspicions[0]!.words).toContain('nothing');
@@ -80,13 +81,13 @@ it('two devices tap into one test, a tap is taken back, and an ended test can be
   expect(two).toBe(one);
   await sawKeys({ testId: one, keys: ['a2'], seen: 'unknown' });
   expect((await keysSeenIn([one])).map(({ key, seen }) => [key, seen])).toEqual([['a1', 'dead']]);
-  await finishTest(one);
+  await finishTest({ testId: one });
   expect(wrongs(await sawKeys({ testId: one, keys: ['a3'], seen: 'works' }))).toContain('was ended');
   expect(wrongs(await openTestAgain(one))).toBe('');
   expect(wrongs(await sawKeys({ testId: one, keys: ['a3'], seen: 'works' }))).toBe('');
   expect(wrongs(await sawKeys({ testId: one, keys: ['z9'], seen: 'works' }))).toContain('not on the board');
   const empty = await startTest({ keyboardId: (await drawn({ name: 'pad' })).boardId, phase: 'before' });
-  expect(wrongs(await finishTest(empty.ok ? empty.value : ''))).toContain('Nothing was pressed');
+  expect(wrongs(await finishTest({ testId: empty.ok ? empty.value : '' }))).toContain('Nothing was pressed');
 });
 
 it('a key under another name keeps its lines, what it did and what was measured; one that was tested is not dropped', async () => {
@@ -156,6 +157,12 @@ it('a keyboard, its test and its readings are taken back one after the other, an
 describe('files', () => {
   const block = blockOf('staggered', 6, 4);
   const board: Board = { ...block, name: 'pad', kind: 'switches', ...guessLines(block.keys) };
+
+  it('follows its published schema', () => {
+    const check = new Ajv({ strict: false }).compile(boardJsonSchema());
+    expect({ valid: check(JSON.parse(boardFile(board))), errors: check.errors }).toEqual({ valid: true, errors: null });
+    expect(check({ ...board, keys: 'none' })).toBe(false);
+  });
 
   it('JSON comes back as it went out, CSV with its keys and lines', () => {
     expect(boardFromFile(boardFile(board), 'x.json')).toEqual(board);

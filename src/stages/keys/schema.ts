@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { LINE_KINDS, type Line } from '@/core/keyboard/board';
+import { codesSchema } from '@/core/keyboard/boardSchema';
 import { OBSERVED, type Observed, type Reading } from '@/core/keyboard/evidence';
 import { KEYBOARD_KINDS, type KeyboardKind } from '@/core/keyboard/kinds';
 import { BLOCKS, MOST_ACROSS, MOST_DOWN, MOST_KEYS, type Block } from '@/core/keyboard/layout';
@@ -86,6 +87,16 @@ export const beginSchema = Joi.object<{ keyboardId: string; phase: TestPhase }>(
     .label('Which test'),
 });
 
+export const endSchema = Joi.object<{ testId: string; heard: string }>({
+  testId: id,
+  heard: Joi.string().trim().max(500).allow('').default('').label('What was heard'),
+});
+
+export const codesFormSchema = Joi.object<{ keyboardId: string; codes: Record<string, string> }>({
+  keyboardId: id,
+  codes: codesSchema.required(),
+});
+
 export const seenSchema = Joi.object<{ testId: string; keys: string[]; seen: Observed }>({
   testId: id,
   keys: Joi.array().items(keyName).min(1).max(MOST_KEYS).required().label('Keys'),
@@ -116,7 +127,7 @@ export const readingSchema = Joi.object<Reading & { keyboardId: string; open: bo
 });
 
 /** A keyboard’s file is smaller than this. */
-export const MOST_FILE_BYTES = 400_000;
+const MOST_FILE_BYTES = 400_000;
 
 export const fileSchema = Joi.object<{ restorationId: string; name: string; text: string }>({
   restorationId: id,

@@ -20,7 +20,7 @@ export async function addKeyboard(restorationId: string, board: Board, now: Date
       throw new Refusal('name', `There is a keyboard called “${board.name}” already. Give this one another name.`);
     const { name, kind, widthMm, heightMm, keys, lines } = board;
     const { id } = await addRow('keyboards', {
-      ...{ restorationId, name, kind, widthMm, heightMm, keys: [...keys], lines: [...lines] },
+      ...{ restorationId, name, kind, widthMm, heightMm, keys: [...keys], lines: [...lines], codes: {} },
       addedAt: now.toISOString(),
     });
     const words = `Keyboard drawn: ${name}, ${keys.length === 1 ? 'one key' : `${keys.length} keys`}; ${KIND[kind].title.toLowerCase()}.`;
@@ -77,6 +77,9 @@ export async function drawKey(
       now,
     );
     if (was === null || was === key.id) return;
+    const { codes } = await needRow('keyboards', keyboardId);
+    const learnt = Object.entries(codes).map(([code, of]) => [code, of === was ? key.id : of] as const);
+    await changeRow('keyboards', { id: keyboardId }, { codes: Object.fromEntries(learnt) });
     const tests = await findRows('key_tests', { keyboardId });
     await changeRow('keys_seen', { testId: tests.map(({ id }) => id), key: was }, { key: key.id });
     for (const end of ['from', 'to'] as const) await changeRow('probes', { keyboardId, [end]: was }, { [end]: key.id });
@@ -140,6 +143,22 @@ export const layLine = (keyboardId: string, line: Line, now: Date): Promise<void
         : `${name}: ${line.kind} ${line.id} along ${line.route.join(', ')}.`,
     now,
   );
+
+/** Which event belongs to which key, learnt by pressing each once. */
+export async function learnCodes(keyboardId: string, codes: Record<string, string>, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const board = await needRow('keyboards', keyboardId);
+    const stray = Object.values(codes).find((key) => !board.keys.some(({ id }) => id === key));
+    if (stray !== undefined)
+      throw new Refusal('codes', `The key “${stray}” is not on the board any more. Load the page again.`);
+    await changeRow('keyboards', { id: keyboardId }, { codes });
+    const count = Object.keys(codes).length;
+    await appendLog(
+      told(board.restorationId, `${board.name}: the events of ${count === 1 ? 'one key' : `${count} keys`} are known.`),
+      now,
+    );
+  });
+}
 
 /** A reading between two places of a line. */
 export async function addReading(keyboardId: string, { line: id, from, to, ohms }: Reading, now: Date): Promise<void> {

@@ -48,8 +48,12 @@ export async function seeKeys(testId: string, keys: readonly string[], seen: Obs
   });
 }
 
-/** Ends a test, however far it got: what was not pressed stays untested. */
-export async function endTest(testId: string, now: Date): Promise<void> {
+/**
+ * Ends a test, however far it got: what was not pressed stays untested.
+ *
+ * @param heard what was heard beside that on a cable, like bounces; empty for nothing
+ */
+export async function endTest(testId: string, heard: string, now: Date): Promise<void> {
   await inTransaction(async () => {
     const { restorationId, keyboardId, phase, endedAt } = await needRow('key_tests', testId);
     if (endedAt !== null) return;
@@ -66,6 +70,7 @@ export async function endTest(testId: string, now: Date): Promise<void> {
       dead.length > 0 && `dead: ${dead.join(', ')}`,
       stuck.length > 0 && `stuck: ${stuck.join(', ')}`,
       untested > 0 && `${untested} untested`,
+      heard,
     ];
     await appendLog(
       { restorationId, stage: 'keys', kind: 'key test', words: `${words.filter(Boolean).join('; ')}.` },

@@ -1,7 +1,9 @@
 import { insideOnly } from '@/edge/entered';
+import { boardJsonSchema } from '@/stages/keys/file';
 import { bundleJsonSchema } from '@/stages/record/jsonSchema';
 
-/** The published JSON Schema of an exported restoration. */
-export const GET = insideOnly((): Response => {
-  return Response.json(bundleJsonSchema());
+/** The published JSON Schema of an exported restoration; `?of=keyboard` that of a keyboard. */
+export const GET = insideOnly((request: Request): Response => {
+  const of = new URL(request.url).searchParams.get('of');
+  return Response.json(of === 'keyboard' ? boardJsonSchema() : bundleJsonSchema());
 });
