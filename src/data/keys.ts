@@ -1,3 +1,4 @@
+import type { Reading } from '@/core/keyboard/evidence';
 import type { KeyboardRow, KeySeenRow, KeyTestRow, ProbeRow } from './rows';
 import { findRows } from './table';
 
@@ -12,6 +13,18 @@ export const keyTestsOf = (keyboardId: string): Promise<KeyTestRow[]> =>
 export const keysSeenIn = (testIds: readonly string[]): Promise<KeySeenRow[]> =>
   findRows('keys_seen', { testId: [...testIds] });
 
+/** A reading as it was taken. */
+export type KeptReading = Reading & Pick<ProbeRow, 'id' | 'at'>;
+
 /** What was measured on a keyboard’s lines, in the order it was. */
-export const probesOf = (keyboardId: string): Promise<ProbeRow[]> =>
-  findRows('probes', { keyboardId }, [['rowid', 'ASC']]);
+export async function probesOf(keyboardId: string): Promise<KeptReading[]> {
+  const rows = await findRows('probes', { keyboardId }, [['rowid', 'ASC']]);
+  return rows.map(({ id, line, fromPlace, toPlace, ohms, at }) => ({
+    id,
+    line,
+    from: fromPlace,
+    to: toPlace,
+    ohms,
+    at,
+  }));
+}

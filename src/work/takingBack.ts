@@ -222,10 +222,10 @@ async function keyTest(id: string, now: Date): Promise<string> {
 }
 
 async function reading(id: string, now: Date): Promise<string> {
-  const { restorationId, line, from, to } = await needRow('probes', id);
+  const { restorationId, line, fromPlace, toPlace } = await needRow('probes', id);
   return takeBack(
     {
-      ...{ restorationId, stage: 'keys', what: `reading of line ${line}, ${from} to ${to}` },
+      ...{ restorationId, stage: 'keys', what: `reading of line ${line}, ${fromPlace} to ${toPlace}` },
       remove: [{ table: 'probes', where: { id } }],
     },
     now,

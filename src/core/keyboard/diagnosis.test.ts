@@ -54,7 +54,7 @@ it('every hypothesis and every marginal is that of counting out all states', () 
         expect(Math.abs(stuck - chance((f) => f.some((x) => x.kind === 'stuck' && x.key === key)))).toBeLessThan(0.003);
       }
     }),
-    { numRuns: 60 },
+    { numRuns: 25 },
   );
 });
 
@@ -83,7 +83,7 @@ it('a probe never leaves more to know, on average', () => {
       const left = open * after(null) + (1 - open) * after(100);
       expect(entropyOf(countedOut(board)) - left).toBeCloseTo(informationBits, 2);
     }),
-    { numRuns: 30 },
+    { numRuns: 12 },
   );
 });
 

@@ -48,7 +48,7 @@ export const LATER: readonly Migration[] = [
       'CREATE INDEX key_tests_keyboard ON key_tests (keyboardId)',
       `CREATE TABLE keys_seen (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, testId TEXT NOT NULL REFERENCES key_tests(id) ON DELETE RESTRICT, key TEXT NOT NULL, seen TEXT NOT NULL, at TEXT NOT NULL)`,
       'CREATE UNIQUE INDEX keys_seen_once ON keys_seen (testId, key)',
-      `CREATE TABLE probes (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, keyboardId TEXT NOT NULL REFERENCES keyboards(id) ON DELETE RESTRICT, line TEXT NOT NULL, "from" TEXT NOT NULL, "to" TEXT NOT NULL, ohms REAL, at TEXT NOT NULL)`,
+      `CREATE TABLE probes (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, keyboardId TEXT NOT NULL REFERENCES keyboards(id) ON DELETE RESTRICT, line TEXT NOT NULL, fromPlace TEXT NOT NULL, toPlace TEXT NOT NULL, ohms REAL, at TEXT NOT NULL)`,
       'CREATE INDEX probes_keyboard ON probes (keyboardId)',
       ...sameMachine('key_tests', 'keyboardId', 'keyboards'),
       ...sameMachine('keys_seen', 'testId', 'key_tests'),

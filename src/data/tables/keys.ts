@@ -76,8 +76,9 @@ export const KEYS_TABLES = {
       restorationId: ofRestoration,
       keyboardId: naming('keyboards'),
       line: text(40),
-      from: text(40),
-      to: text(40),
+      /** Its two places: the connector, or keys. */
+      fromPlace: text(40),
+      toPlace: text(40),
       /** `null` where the meter showed it open. */
       ohms: orNull(real(0, 1e9)),
       at: time,

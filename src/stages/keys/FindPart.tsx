@@ -5,7 +5,8 @@ import { useState } from 'react';
 import { pointWords } from '@/core/keyboard/words';
 import { showTime } from '@/core/runsheet/time';
 import { viewHref } from '@/core/runsheet/views';
-import type { KeyboardRow, ProbeRow } from '@/data/rows';
+import type { KeptReading } from '@/data/keys';
+import type { KeyboardRow } from '@/data/rows';
 import { Button } from '@/ui/Button';
 import { Fold } from '@/ui/Fold';
 import { LinkButton } from '@/ui/links';
@@ -29,8 +30,8 @@ interface Props {
   found: Found | null;
   /** What the dead keys tell without any line. */
   pattern: string;
-  readings: readonly ProbeRow[];
-  earlier: readonly ProbeRow[];
+  readings: readonly KeptReading[];
+  earlier: readonly KeptReading[];
   timeZone: string;
 }
 
@@ -138,7 +139,7 @@ export function FindPart(props: Props) {
   );
 }
 
-function ReadingLine({ reading, number, timeZone }: { reading: ProbeRow; number: string; timeZone: string }) {
+function ReadingLine({ reading, number, timeZone }: { reading: KeptReading; number: string; timeZone: string }) {
   const { id, line, from, to, ohms, at } = reading;
   return (
     <Flex gap="3" wrap="wrap" align="center" borderTopWidth="1px" borderColor="line" py="2">

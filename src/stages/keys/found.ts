@@ -2,7 +2,8 @@ import { CONNECTOR, type Line, type Point } from '@/core/keyboard/board';
 import { diagnose, oddsOf, type Diagnosis, type Fault } from '@/core/keyboard/diagnosis';
 import { faultWords } from '@/core/keyboard/words';
 import { inRows, isWired } from '@/core/keyboard/layout';
-import type { KeyboardRow, ProbeRow } from '@/data/rows';
+import type { KeptReading } from '@/data/keys';
+import type { KeyboardRow } from '@/data/rows';
 import type { Observed } from '@/core/keyboard/evidence';
 import { oddsWords } from './marks';
 
@@ -30,7 +31,7 @@ const MOST = 12;
 export function foundOn(
   board: Pick<KeyboardRow, 'keys' | 'lines'>,
   seen: Readonly<Record<string, Observed>>,
-  readings: readonly ProbeRow[],
+  readings: readonly KeptReading[],
 ): Found | null {
   if (!isWired(board)) return null;
   const rows = board.lines.filter(({ kind }) => kind === 'row').map(({ id }) => id);

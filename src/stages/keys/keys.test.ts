@@ -20,6 +20,7 @@ import {
 } from './actions';
 import { boardCsv, boardFile, boardFromFile, boardJsonSchema } from './file';
 import { foundOn, patternOf } from './found';
+import { oddsWords } from './marks';
 import { boardSvg } from './svg';
 import { boardView } from './view';
 
@@ -152,6 +153,12 @@ it('a keyboard, its test and its readings are taken back one after the other, an
   expect(again.ok).toBe(true);
   expect(wrongs(await drawFromBlock({ restorationId, ...BLOCK }))).toContain('already');
   expect(wrongs(await drawFromBlock({ restorationId, ...BLOCK, name: ' ' }))).toContain('Say which keyboard');
+});
+
+it('odds are said as people say them, and never as sure where they are not', () => {
+  expect([0.99, 0.965, 0.9, 0.5, 0.49, 0.16, 0.035, 0.01].map(oddsWords)).toEqual([
+    ...['nearly sure', '9 in 10', '9 in 10', '5 in 10', '1 in 2', '1 in 6', '1 in 29', 'hardly'],
+  ]);
 });
 
 describe('files', () => {

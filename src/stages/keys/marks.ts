@@ -17,5 +17,5 @@ export const marksOf = (seen: Readonly<Record<string, Observed>>): Record<string
 export function oddsWords(share: number): string {
   if (share >= 0.97) return 'nearly sure';
   if (share < 0.03) return 'hardly';
-  return `${Math.max(1, Math.round(10 * share))} in 10`;
+  return share < 0.5 ? `1 in ${Math.round(1 / share)}` : `${Math.min(9, Math.round(10 * share))} in 10`;
 }

@@ -1,6 +1,6 @@
 import type { Observed } from '@/core/keyboard/evidence';
-import { keyboardsOf, keysSeenIn, keyTestsOf, probesOf } from '@/data/keys';
-import type { KeyboardRow, KeyTestRow, ProbeRow } from '@/data/rows';
+import { keyboardsOf, keysSeenIn, keyTestsOf, probesOf, type KeptReading } from '@/data/keys';
+import type { KeyboardRow, KeyTestRow } from '@/data/rows';
 
 /** A test with what its keys did. */
 export interface SeenTest extends KeyTestRow {
@@ -12,9 +12,9 @@ export interface BoardView {
   board: KeyboardRow | null;
   /** The newest first. */
   tests: SeenTest[];
-  /** Readings since the newest test began, and those before. */
-  readings: ProbeRow[];
-  earlier: ProbeRow[];
+  /** Readings since the newest test in which something was pressed, and those before. */
+  readings: KeptReading[];
+  earlier: KeptReading[];
 }
 
 /** One keyboard of a machine, the one that is asked for or the first, with its tests and readings. */
@@ -29,7 +29,7 @@ export async function boardView(restorationId: string, asked: string | undefined
     seen: Object.fromEntries(seen.filter(({ testId }) => testId === test.id).map((one) => [one.key, one.seen])),
   }));
   // What was measured before the keys were last tried was measured on another state.
-  const since = tests[0]?.at ?? '';
+  const since = tests.find(({ seen: keys }) => Object.keys(keys).length > 0)?.at ?? '';
   return {
     boards: boards.map(({ id, name }) => ({ id, name })),
     board,

@@ -82,7 +82,8 @@ export async function drawKey(
     await changeRow('keyboards', { id: keyboardId }, { codes: Object.fromEntries(learnt) });
     const tests = await findRows('key_tests', { keyboardId });
     await changeRow('keys_seen', { testId: tests.map(({ id }) => id), key: was }, { key: key.id });
-    for (const end of ['from', 'to'] as const) await changeRow('probes', { keyboardId, [end]: was }, { [end]: key.id });
+    for (const end of ['fromPlace', 'toPlace'] as const)
+      await changeRow('probes', { keyboardId, [end]: was }, { [end]: key.id });
   });
 }
 
@@ -90,7 +91,8 @@ export async function drawKey(
 export async function dropKey(keyboardId: string, key: string, now: Date): Promise<void> {
   await inTransaction(async () => {
     const measured =
-      (await countRows('probes', { keyboardId, from: key })) + (await countRows('probes', { keyboardId, to: key }));
+      (await countRows('probes', { keyboardId, fromPlace: key })) +
+      (await countRows('probes', { keyboardId, toPlace: key }));
     if (measured > 0)
       throw new Refusal(
         'id',
@@ -173,7 +175,7 @@ export async function addReading(keyboardId: string, { line: id, from, to, ohms 
       if (segmentsBefore(line, place) === null) throw new Refusal(field, `“${place}” is not on line “${id}”.`);
     if (from === to) throw new Refusal('to', 'Put the tips on two different places.');
     await addRow('probes', {
-      ...{ restorationId: board.restorationId, keyboardId, line: id, from, to, ohms },
+      ...{ restorationId: board.restorationId, keyboardId, line: id, fromPlace: from, toPlace: to, ohms },
       at: now.toISOString(),
     });
     const shown = ohms === null ? 'open' : `${ohms} Ω`;
