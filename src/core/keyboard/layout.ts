@@ -62,6 +62,13 @@ export function checkLayout({ keys, widthMm, heightMm }: Pick<Board, 'keys' | 'w
   });
 }
 
+/** Where a line meets a key when it is drawn: so far down or from the right, so that no name is struck through. */
+const BESIDE = 0.86;
+
+/** The place of a key that a line is drawn through, mm. */
+export const metAt = (kind: Line['kind'], { x, y, w, h }: BoardKey): [number, number] =>
+  kind === 'row' ? [x + w / 2, y + BESIDE * h] : [x + (1 - BESIDE) * w, y + h / 2];
+
 /** Keys row by row from above, each from the left. */
 export function inRows(keys: readonly BoardKey[]): BoardKey[][] {
   const rows: BoardKey[][] = [];

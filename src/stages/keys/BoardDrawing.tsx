@@ -3,7 +3,7 @@
 import { Box } from '@chakra-ui/react';
 import { useRef, useState } from 'react';
 import { CONNECTOR, type Line } from '@/core/keyboard/board';
-import type { Board, BoardKey } from '@/core/keyboard/layout';
+import { metAt, type Board, type BoardKey } from '@/core/keyboard/layout';
 
 /** How a key is shown: a tone, a sign that says the same, and words for who does not see it. */
 export interface Mark {
@@ -43,14 +43,8 @@ const middle = ({ x, y, w, h }: BoardKey): [number, number] => [x + w / 2, y + h
 /** Where a line begins at the rim: rows at the left, columns above. */
 const rim = (line: Line, [x, y]: [number, number]): [number, number] => (line.kind === 'row' ? [0, y] : [x, 0]);
 
-/** Where a line meets a key: so far down, or from the right. */
-const BESIDE = 0.86;
-
 function placesOf(line: Line, keys: readonly BoardKey[]): [number, number][] {
-  // Beside the middle, so that no name is struck through.
-  const met = ({ x, y, w, h }: BoardKey): [number, number] =>
-    line.kind === 'row' ? [x + w / 2, y + BESIDE * h] : [x + (1 - BESIDE) * w, y + h / 2];
-  const on = line.route.flatMap((id) => keys.find((key) => key.id === id) ?? []).map(met);
+  const on = line.route.flatMap((id) => keys.find((key) => key.id === id) ?? []).map((key) => metAt(line.kind, key));
   return on.length === 0 ? [] : [rim(line, on[0]!), ...on];
 }
 

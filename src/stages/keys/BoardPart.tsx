@@ -77,7 +77,7 @@ export function BoardPart({ restorationId, boards, board, seen, tested }: Props)
       )}
       <Fold summary="Files of this keyboard, or take it back">
         <Flex gap="2" wrap="wrap">
-          {(['json', 'csv', 'svg'] as const).map((as) => (
+          {(['pdf', 'svg', 'json', 'csv'] as const).map((as) => (
             <Button key={as} asChild>
               <a href={`${files}&as=${as}`} download>
                 {as.toUpperCase()}

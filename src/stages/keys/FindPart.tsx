@@ -60,7 +60,7 @@ export function FindPart(props: Props) {
           )}
           {found.mistake && found.mistake.odds !== 'hardly' && (
             <Text color="soft">
-              Acting on “{found.mistake.act}” now would be wrong {found.mistake.odds}; then it would be{' '}
+              Acting on “{found.mistake.act}” now would be wrong {found.mistake.odds}; likeliest then:{' '}
               {found.mistake.instead}.
             </Text>
           )}

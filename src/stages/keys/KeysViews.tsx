@@ -5,7 +5,7 @@ import { foundOn, patternOf } from './found';
 import { LinesPart } from './LinesPart';
 import { NewBoard } from './NewBoard';
 import { TestPart } from './TestPart';
-import { boardView } from './view';
+import { boardView, lastSeen } from './view';
 
 interface Props {
   restorationId: string;
@@ -24,8 +24,8 @@ export async function BoardScreen({ restorationId, board: asked }: Props) {
       restorationId={restorationId}
       boards={boards}
       board={board}
-      seen={tests[0]?.seen ?? {}}
-      tested={tests.length > 0}
+      seen={lastSeen(tests)}
+      tested={Object.keys(lastSeen(tests)).length > 0}
     />
   );
 }

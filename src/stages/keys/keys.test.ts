@@ -18,6 +18,7 @@ import {
   sawKeys,
   startTest,
 } from './actions';
+import { boardPdf } from './boardPdf';
 import { boardCsv, boardFile, boardFromFile, boardJsonSchema } from './file';
 import { foundOn, patternOf } from './found';
 import { oddsWords } from './marks';
@@ -181,6 +182,16 @@ describe('files', () => {
     const svg = boardSvg({ ...board, name: '<b>' }, { a1: 'dead' });
     expect(svg).toContain('&lt;b&gt;');
     expect(svg.match(/<rect/g)).toHaveLength(board.keys.length + 1);
+  });
+
+  it('its map goes on paper, in letters of any script', async () => {
+    const named = {
+      ...board,
+      name: 'pad ключ',
+      keys: board.keys.map((key, i) => (i === 0 ? { ...key, id: 'ж' } : key)),
+    };
+    const sheet = await boardPdf({ ...named, lines: [] }, { ж: 'dead' }, 'metric');
+    expect(Buffer.from(sheet).subarray(0, 5).toString()).toBe('%PDF-');
   });
 
   it.each([

@@ -17,6 +17,10 @@ export interface BoardView {
   earlier: KeptReading[];
 }
 
+/** What its keys did in the newest test in which something was pressed. */
+export const lastSeen = (tests: readonly SeenTest[]): Record<string, Observed> =>
+  tests.find(({ seen }) => Object.keys(seen).length > 0)?.seen ?? {};
+
 /** One keyboard of a machine, the one that is asked for or the first, with its tests and readings. */
 export async function boardView(restorationId: string, asked: string | undefined): Promise<BoardView> {
   const boards = await keyboardsOf(restorationId);

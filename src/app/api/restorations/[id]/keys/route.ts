@@ -1,15 +1,17 @@
 import { findRestoration } from '@/data/restorations';
 import { insideOnly } from '@/edge/entered';
 import { asFile, fileName } from '@/edge/fileName';
+import { getWorkshop } from '@/data/workshop';
+import { boardPdf } from '@/stages/keys/boardPdf';
 import { boardCsv, boardFile } from '@/stages/keys/file';
 import { boardSvg } from '@/stages/keys/svg';
-import { boardView } from '@/stages/keys/view';
+import { boardView, lastSeen } from '@/stages/keys/view';
 
 interface Context {
   params: Promise<{ id: string }>;
 }
 
-/** A keyboard as a file: `?board=…&as=csv` its keys, `svg` its drawing, else the whole as JSON. */
+/** A keyboard as a file: `?board=…&as=csv` its keys, `svg` its drawing, `pdf` its map on paper, else the whole as JSON. */
 export const GET = insideOnly(async (request: Request, { params }: Context): Promise<Response> => {
   const restoration = await findRestoration((await params).id);
   if (!restoration) return new Response('This restoration is not here.', { status: 404 });
@@ -22,8 +24,12 @@ export const GET = insideOnly(async (request: Request, { params }: Context): Pro
   switch (asked.get('as')) {
     case 'csv':
       return asFile(boardCsv(board), 'text/csv; charset=utf-8', `${name}.csv`);
+    case 'pdf': {
+      const sheet = await boardPdf(board, lastSeen(tests), (await getWorkshop()).units);
+      return asFile(new Uint8Array(sheet), 'application/pdf', `${name}.pdf`);
+    }
     case 'svg':
-      return asFile(boardSvg(board, tests[0]?.seen ?? {}), 'image/svg+xml; charset=utf-8', `${name}.svg`);
+      return asFile(boardSvg(board, lastSeen(tests)), 'image/svg+xml; charset=utf-8', `${name}.svg`);
     default:
       return asFile(boardFile(board), 'application/json; charset=utf-8', `${name}.json`);
   }
