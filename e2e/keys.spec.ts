@@ -123,6 +123,14 @@ test('a board of sixty goes from a plain block to its broken line, and is tried 
     await expect(page.getByRole('heading', { name: /nothing/ })).toBeVisible();
   });
 
+  await test.step('a key that comes back slowly is led to what mends it', async () => {
+    await open(page, keys);
+    await page.getByText('A key sticks, rubs or is stiff').click();
+    await page.getByRole('button', { name: 'Comes back slowly' }).click();
+    await page.getByRole('button', { name: 'One key', exact: true }).click();
+    await expect(page.getByText(/^Dirt between plunger and guide/)).toBeVisible();
+  });
+
   await test.step('it goes out as JSON and comes in again beside the first', async () => {
     await open(page, keys);
     await page.getByText('Files of this keyboard, or take it back').click();

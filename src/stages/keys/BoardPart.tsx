@@ -21,6 +21,7 @@ import { BoardChoice } from './BoardChoice';
 import { BoardDrawing } from './BoardDrawing';
 import { marksOf } from './marks';
 import { NewBoard } from './NewBoard';
+import { StickingPart } from './StickingPart';
 
 interface Props {
   restorationId: string;
@@ -75,6 +76,9 @@ export function BoardPart({ restorationId, boards, board, seen, tested }: Props)
           <Button onClick={() => setAdding(true)}>Add a key</Button>
         </MainAction>
       )}
+      <Fold summary="A key sticks, rubs or is stiff">
+        <StickingPart kind={board.kind} />
+      </Fold>
       <Fold summary="Files of this keyboard, or take it back">
         <Flex gap="2" wrap="wrap">
           {(['pdf', 'svg', 'json', 'csv'] as const).map((as) => (
