@@ -2,7 +2,7 @@
 
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import { CONNECTOR, type Line } from '@/core/keyboard/board';
+import { CONNECTOR, LINE_KINDS, type Line } from '@/core/keyboard/board';
 import { isWired } from '@/core/keyboard/layout';
 import type { KeyboardRow } from '@/data/rows';
 import { Button } from '@/ui/Button';
@@ -16,6 +16,7 @@ import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { guessTheLines, saveLine } from './actions';
 import { BoardChoice } from './BoardChoice';
+import { Chips } from './Chips';
 import { BoardDrawing, type Mark } from './BoardDrawing';
 
 interface Props {
@@ -25,6 +26,7 @@ interface Props {
 }
 
 const NEW = '';
+const KIND_WORDS = { row: 'Row', column: 'Column' } as const;
 
 /** The lines of a keyboard: which keys each meets, in the order from the connector, and where it folds. */
 export function LinesPart({ restorationId, boards, board }: Props) {
@@ -90,18 +92,13 @@ export function LinesPart({ restorationId, boards, board }: Props) {
             <Text fontSize="15px">Its name</Text>
             <TextBox value={laying.id} onChange={(event) => setLaying({ ...laying, id: event.target.value })} />
           </label>
-          <Flex gap="2" role="group" aria-label="Row or column">
-            {(['row', 'column'] as const).map((kind) => (
-              <Button
-                key={kind}
-                aria-pressed={laying.kind === kind}
-                look={laying.kind === kind ? 'go' : 'quiet'}
-                onClick={() => setLaying({ ...laying, kind })}
-              >
-                {kind === 'row' ? 'Row' : 'Column'}
-              </Button>
-            ))}
-          </Flex>
+          <Chips
+            label="Row or column"
+            of={LINE_KINDS}
+            words={KIND_WORDS}
+            chosen={laying.kind}
+            onChoose={(kind) => setLaying({ ...laying, kind })}
+          />
         </Flex>
       )}
       <BoardDrawing

@@ -1,6 +1,6 @@
 'use client';
 
-import { Box, Flex, Text } from '@chakra-ui/react';
+import { Box, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import type { KeyboardKind } from '@/core/keyboard/kinds';
 import {
@@ -13,7 +13,7 @@ import {
   type Felt,
   type Where,
 } from '@/core/keyboard/sticking';
-import { Button } from '@/ui/Button';
+import { Chips } from './Chips';
 import { oddsWords } from './marks';
 
 /** From what a finger feels to what it is, and what mends it, gentlest first. */
@@ -48,34 +48,5 @@ export function StickingPart({ kind }: { kind: KeyboardKind }) {
         )}
       </Box>
     </>
-  );
-}
-
-function Chips<T extends string>({
-  label,
-  of,
-  words,
-  chosen,
-  onChoose,
-}: {
-  label: string;
-  of: readonly T[];
-  words: Readonly<Record<T, string>>;
-  chosen: T | null;
-  onChoose: (one: T) => void;
-}) {
-  return (
-    <Flex gap="2" wrap="wrap" mb="3" role="group" aria-label={label}>
-      {of.map((one) => (
-        <Button
-          key={one}
-          aria-pressed={chosen === one}
-          look={chosen === one ? 'go' : 'quiet'}
-          onClick={() => onChoose(one)}
-        >
-          {words[one]}
-        </Button>
-      ))}
-    </Flex>
   );
 }

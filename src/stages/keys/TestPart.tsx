@@ -19,6 +19,7 @@ import { TakeThingBack } from '@/undo/TakeThingBack';
 import { finishTest, openTestAgain, sawKeys, startTest } from './actions';
 import { BoardChoice } from './BoardChoice';
 import { BoardDrawing } from './BoardDrawing';
+import { Chips } from './Chips';
 import { marksOf, SEEN } from './marks';
 import { TypeOnIt } from './TypeOnIt';
 import type { SeenTest } from './view';
@@ -47,6 +48,14 @@ export function TestPart({ restorationId, boards, board, tests, timeZone }: Prop
   );
 }
 
+const titled = (state: Exclude<Observed, 'unknown'>) => `${SEEN[state].sign} ${SEEN[state].title}`;
+const DID: Record<Observed, string> = {
+  works: titled('works'),
+  dead: titled('dead'),
+  stuck: titled('stuck'),
+  unknown: 'Not tried',
+};
+
 const PHASE_TITLES: Record<TestPhase, string> = {
   before: 'Before anything is done',
   'before closing': 'Before closing',
@@ -65,18 +74,9 @@ function Begin({ restorationId, board, tests }: Pick<Props, 'restorationId' | 'b
         all, try the test gear on a keyboard that is known to be good first.
       </Text>
       <BoardDrawing board={board} label={`Drawing of ${board.name}`} marks={marksOf(last?.seen ?? {})} />
-      <Flex gap="2" wrap="wrap" my="3" role="group" aria-label="Which test">
-        {TEST_PHASES.map((one) => (
-          <Button
-            key={one}
-            aria-pressed={phase === one}
-            look={phase === one ? 'go' : 'quiet'}
-            onClick={() => setPhase(one)}
-          >
-            {PHASE_TITLES[one]}
-          </Button>
-        ))}
-      </Flex>
+      <Box mt="3">
+        <Chips label="Which test" of={TEST_PHASES} words={PHASE_TITLES} chosen={phase} onChoose={setPhase} />
+      </Box>
       <MainAction>
         <Button
           look="go"
@@ -128,19 +128,7 @@ function Running({ board, test }: { board: KeyboardRow; test: SeenTest }) {
         {PHASE_TITLES[test.phase]}. <b>{left.length}</b> of {board.keys.length} to go, {count('works')} work,{' '}
         {count('dead')} dead, {count('stuck')} stay on.
       </Text>
-      <Flex gap="2" wrap="wrap" mb="2" role="group" aria-label="What a tapped key did">
-        {OBSERVED.map((state) => (
-          <Button
-            key={state}
-            bench
-            aria-pressed={does === state}
-            look={does === state ? 'go' : 'quiet'}
-            onClick={() => setDoes(state)}
-          >
-            {state === 'unknown' ? 'Not tried' : `${SEEN[state].sign} ${SEEN[state].title}`}
-          </Button>
-        ))}
-      </Flex>
+      <Chips label="What a tapped key did" of={OBSERVED} words={DID} chosen={does} onChoose={setDoes} bench />
       <BoardDrawing
         board={board}
         label={`Test of ${board.name}: tap what did not work, then the rest`}
