@@ -277,3 +277,14 @@ it('a board of one key, and one of three hundred with nothing known, come to an 
   expect(leftOut).toBeLessThan(0.05);
   expect(marginals.keys[0]!.contact).toBeCloseTo(PRIOR.contact, 3);
 });
+
+it('a board on which half of the keys are dead at random has an answer, and says how much was not looked at', () => {
+  const board = grid(10, 10);
+  const dead = board.keys.filter((_, i) => (i * 7919) % 13 < 6).map(({ id }) => id);
+  const { hypotheses, marginals, leftOut } = diagnose(seenOn(board, dead));
+  for (const { whole, segments } of marginals.lines)
+    expect(segments.reduce((sum, { probability }) => sum + probability, whole)).toBeCloseTo(1, 6);
+  for (const { key, contact } of marginals.keys) expect(contact >= 0 && contact <= 1 && key !== '').toBe(true);
+  expect(hypotheses.every(({ probability }) => Number.isFinite(probability))).toBe(true);
+  expect(leftOut).toBeGreaterThan(0.001);
+});

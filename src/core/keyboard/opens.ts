@@ -53,7 +53,11 @@ interface Node {
 
 /** What is left out may weigh so much of all; a hundredth of probability is promised. */
 const LEAST_SHARE = 0.001;
-const MOST_NODES = 60_000;
+const MOST_NODES = 3000;
+/** Where that does not suffice, so many ways are kept from line to line: much is dead, and nothing explains it well. */
+const KEPT_WAYS = 60;
+/** What waits is added up anew after so many steps: taking off and putting on loses small weights beside large ones. */
+const COUNTED_EVERY = 64;
 
 /** How likely what was seen of a key is, in reach and out of it, its own parts summed over. */
 function reachLikelihoods(seen: Observed): { inReach: number; outOfReach: number } {
@@ -120,43 +124,62 @@ export function searchOpens(wiring: Wiring, seen: readonly Observed[], weights: 
   const first = new Float64Array(length);
   others.forEach((line, t) => first.set(weights[line]!, starts[t]!));
 
+  /** The ways on from a node: each state of the next line. */
+  const childrenOf = (node: Node): Node[] => {
+    const line = searched[node.depth]!;
+    return alikeOn.get(line)!.flatMap(({ open: at, weight: own }, choice): Node[] => {
+      const set = node.set * own;
+      if (set === 0) return [];
+      const states = node.states.slice();
+      for (const { at: place, other, otherAt, inReach, outOfReach } of keysOn.get(line)!) {
+        const [from, to] = [starts[other]!, starts[other + 1] ?? length];
+        if (at >= 1 && at <= place) for (let i = from; i < to; i++) states[i]! *= outOfReach;
+        else {
+          states[from]! *= inReach;
+          for (let i = from + 1; i < to; i++) states[i]! *= i - from <= otherAt ? outOfReach : inReach;
+        }
+      }
+      const bound = set * below[node.depth + 1]! * weightOfOthers(states);
+      return bound > 0 ? [{ depth: node.depth + 1, chosen: [...node.chosen, choice], states, set, bound }] : [];
+    });
+  };
+
   const open = new Heap<Node>((a, b) => a.bound > b.bound);
-  open.push({ depth: 0, chosen: [], states: first, set: 1, bound: below[0]! * weightOfOthers(first) });
-  let waiting = open.top()!.bound;
+  const root: Node = { depth: 0, chosen: [], states: first, set: 1, bound: below[0]! * weightOfOthers(first) };
+  open.push(root);
+  // Weight of all that waits, at most: it only falls, so that an older sum is a bound as well.
+  let waiting = root.bound;
   let [weight, looked] = [0, 0];
   const found: { chosen: readonly number[]; states: Float64Array; weight: number }[] = [];
   for (let node = open.pop(); node; node = open.pop()) {
-    waiting -= node.bound;
     if (node.depth === searched.length) {
       found.push({ chosen: node.chosen, states: node.states, weight: node.bound });
       weight += node.bound;
-    } else if (++looked <= MOST_NODES) {
-      const line = searched[node.depth]!;
-      for (const [choice, { open: at, weight: own }] of alikeOn.get(line)!.entries()) {
-        const set = node.set * own;
-        if (set === 0) continue;
-        const states = node.states.slice();
-        for (const { at: place, other, otherAt, inReach, outOfReach } of keysOn.get(line)!) {
-          const [from, to] = [starts[other]!, starts[other + 1] ?? length];
-          if (at >= 1 && at <= place) for (let i = from; i < to; i++) states[i]! *= outOfReach;
-          else {
-            states[from]! *= inReach;
-            for (let i = from + 1; i < to; i++) states[i]! *= i - from <= otherAt ? outOfReach : inReach;
-          }
-        }
-        const bound = set * below[node.depth + 1]! * weightOfOthers(states);
-        if (bound === 0) continue;
-        waiting += bound;
-        open.push({ depth: node.depth + 1, chosen: [...node.chosen, choice], states, set, bound });
-      }
+    } else for (const child of childrenOf(node)) open.push(child);
+    if (++looked % COUNTED_EVERY !== 0) continue;
+    waiting = open.sum(({ bound }) => bound);
+    if ((weight > 0 && waiting <= LEAST_SHARE * weight) || looked >= MOST_NODES) break;
+  }
+  waiting = open.sum(({ bound }) => bound);
+  // Not searched to the end: the ways that weigh most, line by line, so that there is an answer at all.
+  if (waiting > LEAST_SHARE * weight) {
+    let ways = [root];
+    for (let depth = 0; depth < searched.length; depth++)
+      ways = ways
+        .flatMap(childrenOf)
+        .sort((a, b) => b.bound - a.bound)
+        .slice(0, KEPT_WAYS);
+    const reached = ways.map((node) => ({ chosen: node.chosen, states: node.states, weight: node.bound }));
+    const all = reached.reduce((sum, one) => sum + one.weight, 0);
+    if (all > weight) {
+      found.splice(0, found.length, ...reached);
+      weight = all;
     }
-    if (weight > 0 && waiting <= LEAST_SHARE * weight) break;
-    if (looked > MOST_NODES && (open.top()?.depth ?? 0) < searched.length) break;
   }
   found.sort((a, b) => b.weight - a.weight);
   return {
     weight,
-    leftOut: Math.max(0, waiting) / Math.max(Number.MIN_VALUE, weight + Math.max(0, waiting)),
+    leftOut: waiting / (weight + waiting),
     leaves: found.map(({ chosen, states, weight: own }) => {
       const of = new Array<Float64Array>(weights.length);
       searched.forEach((line, i) => (of[line] = alikeOn.get(line)![chosen[i]!]!.states));
@@ -187,8 +210,8 @@ class Heap<T> {
 
   constructor(private readonly before: (a: T, b: T) => boolean) {}
 
-  top(): T | undefined {
-    return this.items[0];
+  sum(of: (item: T) => number): number {
+    return this.items.reduce((all, item) => all + of(item), 0);
   }
 
   push(item: T): void {

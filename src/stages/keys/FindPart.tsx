@@ -66,6 +66,12 @@ export function FindPart(props: Props) {
           )}
         </Box>
       )}
+      {test && found && !best && (
+        <Text fontWeight="650" mb="3">
+          So much is dead at once that no cause stands out. First the plug, the clamp and the test gear; then try the
+          keys again.
+        </Text>
+      )}
       {test && !found && (
         <Box mb="3">
           <Text fontWeight="650">{pattern}</Text>

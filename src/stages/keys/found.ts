@@ -7,8 +7,12 @@ import type { KeyboardRow } from '@/data/rows';
 import type { Observed } from '@/core/keyboard/evidence';
 import { oddsWords } from './marks';
 
-const faultsSaid = (faults: readonly Fault[]): string =>
-  faults.length === 0 ? 'nothing: it was seen wrongly' : faults.map(faultWords).join('; ');
+const faultsSaid = (faults: readonly Fault[], anyBad: boolean): string =>
+  faults.length > 0
+    ? faults.map(faultWords).join('; ')
+    : anyBad
+      ? 'nothing, and a key was seen wrongly'
+      : 'nothing is wrong with what was tried';
 
 /** What the board says of itself, for the screen. */
 export interface Found {
@@ -35,6 +39,7 @@ export function foundOn(
 ): Found | null {
   if (!isWired(board)) return null;
   const rows = board.lines.filter(({ kind }) => kind === 'row').map(({ id }) => id);
+  const anyBad = Object.values(seen).some((one) => one === 'dead' || one === 'stuck');
   const known = new Set(board.keys.map(({ id }) => id));
   const found = diagnose({
     keys: board.keys.map(({ id, row, column }) => ({ id, row: row!, column: column! })),
@@ -53,7 +58,7 @@ export function foundOn(
       .filter(({ probability }) => probability > LEAST)
       .slice(0, MOST)
       .map(({ faults, probability }, i) => ({
-        words: faultsSaid(faults),
+        words: faultsSaid(faults, anyBad),
         // Of the likeliest it is said how sure its faults are, not that nothing else is wrong: another may hide behind.
         odds: oddsWords(i > 0 || faults.length === 0 ? probability : Math.min(...faults.map((f) => oddsOf(f, found)))),
         percent: Math.round(100 * probability),
@@ -75,7 +80,7 @@ export function foundOn(
     mistake: found.costliestMistake && {
       odds: oddsWords(found.costliestMistake.probability),
       act: faultWords(found.costliestMistake.fault),
-      instead: faultsSaid(found.costliestMistake.instead),
+      instead: faultsSaid(found.costliestMistake.instead, anyBad),
     },
     contradictions: found.contradictions,
   };
