@@ -5,7 +5,7 @@ import type { Srgb } from '@/core/colour/types';
 import { Button } from '@/ui/Button';
 import { Check } from '@/ui/Check';
 import { TextBox } from '@/ui/Typed';
-import type { Shape } from './shapes';
+import type { Shape } from '@/ui/picture/shapes';
 
 /** What is known of a card's patch. */
 export function CardPatchFields({

@@ -19,8 +19,8 @@ import { usePictureWorker } from '@/workers/usePictureWorker';
 import { keepGreys } from './actions';
 import { CardPatchFields } from './CardPatchFields';
 import { GreysLaid } from './GreysLaid';
-import { PictureBoard, type View } from './PictureBoard';
-import { newShape, specOf, type Shape } from './shapes';
+import { PictureBoard, type View } from '@/ui/picture/PictureBoard';
+import { newShape, specOf, type Shape } from '@/ui/picture/shapes';
 
 interface Props {
   calibrations: readonly GreySheetRow[];

@@ -23,7 +23,7 @@ import { Wrong } from '@/ui/Wrong';
 import { Working } from '@/ui/Working';
 import { keepReading } from './actions';
 import { CardPatchFields } from './CardPatchFields';
-import { PictureBoard, type View } from './PictureBoard';
+import { PictureBoard, type View } from '@/ui/picture/PictureBoard';
 import { GreysLaid } from './GreysLaid';
 import {
   missingWords,
@@ -34,7 +34,7 @@ import {
   specOf,
   type Shape,
   type ShapeKind,
-} from './shapes';
+} from '@/ui/picture/shapes';
 import { useMeasurement } from './useMeasurement';
 import { Check } from '@/ui/Check';
 import { Select } from '@/ui/Select';

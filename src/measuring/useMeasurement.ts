@@ -10,7 +10,7 @@ import type { Found } from '@/core/picture/find';
 import { pixelsUrl } from '@/ui/pixelsUrl';
 import type { Heat } from '@/workers/picture.worker';
 import { usePictureWorker } from '@/workers/usePictureWorker';
-import type { HeatImage } from './PictureBoard';
+import type { HeatImage } from '@/ui/picture/PictureBoard';
 
 export interface Reading {
   spec: MeasureSpec;

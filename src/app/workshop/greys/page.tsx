@@ -3,7 +3,7 @@ import type { Metadata } from 'next';
 import { sheetCalibrations } from '@/data/greySheets';
 import { lastCardColour } from '@/data/measurements';
 import { getWorkshop } from '@/data/workshop';
-import { USUAL_CARD } from '@/measuring/shapes';
+import { USUAL_CARD } from '@/ui/picture/shapes';
 import { GreysPart } from '@/measuring/GreysPart';
 import { WorkshopHead } from '@/workshop/WorkshopHead';
 

@@ -12,7 +12,7 @@ import { getWorkshop } from '@/data/workshop';
 import { clock } from '@/edge/clock';
 import { lastCardColour } from '@/data/measurements';
 import { MeasureScreen } from '@/measuring/MeasureScreen';
-import { USUAL_CARD } from '@/measuring/shapes';
+import { USUAL_CARD } from '@/ui/picture/shapes';
 import { ScreenHead } from '@/ui/layout';
 import { TextLink } from '@/ui/links';
 import { Tag } from '@/ui/Tag';

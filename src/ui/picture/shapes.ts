@@ -5,7 +5,7 @@ import type { Point } from '@/core/picture/picture';
 import { rectPolygon } from '@/core/picture/polygon';
 import type { MeasureSpec } from '@/core/picture/spec';
 
-export type ShapeKind = 'card' | 'piece' | 'hidden';
+export type ShapeKind = 'card' | 'piece' | 'hidden' | 'field';
 
 /** What is drawn on the picture. Card patches stay rectangles; the others are outlines. */
 export interface Shape {
@@ -21,6 +21,7 @@ export interface Shape {
 export const SHAPE_WORDS: Record<ShapeKind, { title: string; how: string }> = {
   card: { title: 'Grey card', how: 'Well inside the card, without its rim.' },
   piece: { title: 'Piece', how: 'The plastic to judge. Print and badges inside are left out by themselves.' },
+  field: { title: 'Field of the keys', how: 'Its four corners, from the upper left round.' },
   hidden: { title: 'Hidden patch', how: 'Plastic that never saw light: under a label, a door or a foot.' },
 };
 

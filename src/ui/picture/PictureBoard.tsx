@@ -5,7 +5,7 @@ import { Button } from '@/ui/Button';
 import { useGesture } from '@use-gesture/react';
 import { useEffect, useRef, useState } from 'react';
 import type { Point } from '@/core/picture/picture';
-import { moveCorner, moveShape, SHAPE_WORDS, type Shape } from './shapes';
+import { moveCorner, moveShape, SHAPE_WORDS, type Shape, type ShapeKind } from './shapes';
 
 export interface View {
   x: number;
@@ -37,8 +37,10 @@ interface Props {
   onView: (view: View) => void;
 }
 
-const COLOURS = { card: '#f0b13c', piece: '#0b5c61', hidden: '#ffffff' } as const;
-const DASHES = { card: '14 8', piece: undefined, hidden: '4 6' } as const;
+const COLOURS = { card: '#f0b13c', piece: '#0b5c61', hidden: '#ffffff', field: '#f0b13c' } as const;
+const DASHES = { card: '14 8', piece: undefined, hidden: '4 6', field: undefined } as const;
+/** A patch and a field have four corners, no more and no fewer. */
+const isFour = (kind: ShapeKind) => kind === 'card' || kind === 'field';
 const STEP: Record<string, Point> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
 const CLOSEST = 12;
 
@@ -299,7 +301,7 @@ function ShapeOnBoard({ shape, unit, width, height, onChange, onHold }: ShapePro
       >
         {title}
       </text>
-      {shape.kind !== 'card' &&
+      {!isFour(shape.kind) &&
         shape.points.map(([x, y], i) => {
           const [nx, ny] = shape.points[(i + 1) % shape.points.length]!;
           const middle: Point = [(x + nx) / 2, (y + ny) / 2];
@@ -335,11 +337,7 @@ function ShapeOnBoard({ shape, unit, width, height, onChange, onHold }: ShapePro
             onChange(moveCorner(shape, i, to));
           }, onHold)}
           onKeyDown={(event) => {
-            if (
-              (event.key === 'Delete' || event.key === 'Backspace') &&
-              shape.kind !== 'card' &&
-              shape.points.length > 3
-            )
+            if ((event.key === 'Delete' || event.key === 'Backspace') && !isFour(shape.kind) && shape.points.length > 3)
               onChange({ ...shape, points: shape.points.filter((_, k) => k !== i) });
             else keyed(event, (by) => onChange(moveCorner(shape, i, inside([x + by[0], y + by[1]]))));
           }}
