@@ -1,10 +1,12 @@
 import { attack } from './attack';
 import { accuracy } from './accuracy';
 import { keyboardDiagnosis } from './keyboardDiagnosis';
+import { keyFinder } from './keyFinder';
 import { pages } from './pages';
 import { photoSpeed } from './photoSpeed';
 import { faults } from './faults';
 import { faultsSeen } from './faultsSeen';
+import { capsCompared } from './capsCompared';
 import { forecasts } from './forecast';
 import { forecastsWithErrors } from './forecastErrors';
 import { greySheets } from './greySheet';
@@ -34,6 +36,8 @@ const BENCHMARKS: Record<string, () => Promise<void>> = {
   'forecast-errors': forecastsWithErrors,
   sun,
   'keyboard-diagnosis': keyboardDiagnosis,
+  'key-finder': keyFinder,
+  'caps-compared': capsCompared,
   faults,
   'faults-seen': faultsSeen,
   registration,

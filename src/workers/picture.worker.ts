@@ -1,5 +1,11 @@
 import { expose } from 'comlink';
 import { faceChange, type FaceChange } from '@/core/face/faceChange';
+import type { BoardKey } from '@/core/keyboard/layout';
+import { compareCaps, type CapChange } from '@/core/keyboard/photo/compareCaps';
+import type { FieldSpec } from '@/core/keyboard/photo/fieldSpec';
+import { findKeys } from '@/core/keyboard/photo/findKeys';
+import type { FoundKey } from '@/core/keyboard/photo/found';
+import type { Corners } from '@/core/picture/corners';
 import { evened } from '@/core/picture/flatField';
 import { heatPixels } from '@/core/picture/heatMap';
 import { measurePicture, type MeasureResult } from '@/core/picture/measure';
@@ -110,6 +116,29 @@ const pictureWorker = {
     return inWords(async () => {
       const picture = await decode(file);
       return { width: picture.width, height: picture.height, sheet: findGreySheet(picture) };
+    });
+  },
+
+  /** The keys on a photograph of a keyboard. */
+  findKeys(url: string, { corners, widthMm, heightMm }: FieldSpec): Promise<Worded<FoundKey[]>> {
+    return inWords(async () => findKeys(await fetched(url), corners, widthMm, heightMm));
+  },
+
+  /** Which caps stand otherwise than on an earlier photograph. */
+  compareCaps(
+    keys: readonly BoardKey[],
+    field: Pick<FieldSpec, 'widthMm' | 'heightMm'>,
+    before: { url: string; corners: Corners },
+    after: { url: string; corners: Corners },
+  ): Promise<Worded<Record<string, CapChange>>> {
+    return inWords(async () => {
+      const [first, later] = [await fetched(before.url), await fetched(after.url)];
+      return compareCaps(
+        keys,
+        field,
+        { picture: first, corners: before.corners },
+        { picture: later, corners: after.corners },
+      );
     });
   },
 
