@@ -2,7 +2,9 @@ import { BATH_SUMS } from './bathSums';
 import { CLEANING_SUMS } from './cleaningSum';
 import { COLOUR_SUMS } from './colourSums';
 import { EXPOSURE_SUMS } from './exposureSums';
+import { FINISH_SUMS } from './finishSums';
 import { KEYBOARD_SUMS } from './keyboardSums';
+import { MENDING_SUMS } from './mendingSums';
 import { PEROXIDE_SUMS } from './peroxideSums';
 import { TEARDOWN_SUMS } from './teardownSums';
 import { TURN_SUMS } from './turnSum';
@@ -20,6 +22,8 @@ export const SUMS: readonly AnySum[] = [
   ...TURN_SUMS,
   ...TEARDOWN_SUMS,
   ...KEYBOARD_SUMS,
+  ...MENDING_SUMS,
+  ...FINISH_SUMS,
 ] as unknown as readonly AnySum[];
 
 /** The sum of a name, if there is one. */

@@ -21,6 +21,14 @@ const NAMES = [
   'keyboard-diagnosis',
   'trace-resistance',
   'contact-limits',
+  'adhesive-joint',
+  'cure-time',
+  'mould-and-cast',
+  'dew-point',
+  'paint-amount',
+  'grit-ladder',
+  'tint-recipe',
+  'paint-match',
 ];
 
 it('holds the sums that others rely on by name', () => {
