@@ -1,5 +1,16 @@
 import type { Reading } from '@/core/keyboard/evidence';
-import type { KeyboardRow, KeySeenRow, KeyTestRow, ProbeRow } from './rows';
+import type {
+  CapRow,
+  KeyboardPictureRow,
+  KeyboardRow,
+  KeyMeasureRow,
+  KeyRepairRow,
+  KeySeenRow,
+  KeysTogetherRow,
+  KeyTestRow,
+  LoosePartRow,
+  ProbeRow,
+} from './rows';
 import { findRows } from './table';
 
 /** The keyboards of a machine, in the order they came. */
@@ -12,6 +23,9 @@ export const keyTestsOf = (keyboardId: string): Promise<KeyTestRow[]> =>
 
 export const keysSeenIn = (testIds: readonly string[]): Promise<KeySeenRow[]> =>
   findRows('keys_seen', { testId: [...testIds] });
+
+export const keysTogetherIn = (testIds: readonly string[]): Promise<KeysTogetherRow[]> =>
+  findRows('keys_together', { testId: [...testIds] }, [['rowid', 'ASC']]);
 
 /** A reading as it was taken. */
 export type KeptReading = Reading & Pick<ProbeRow, 'id' | 'at'>;
@@ -28,3 +42,24 @@ export async function probesOf(keyboardId: string): Promise<KeptReading[]> {
     at,
   }));
 }
+
+/** What lies about a keyboard: its marked pictures, its caps, its counts. */
+export const capsOf = async (
+  keyboardId: string,
+): Promise<{ pictures: KeyboardPictureRow[]; caps: CapRow[]; counts: LoosePartRow[] }> => {
+  const [pictures, caps, counts] = await Promise.all([
+    findRows('keyboard_pictures', { keyboardId }, [['rowid', 'ASC']]),
+    findRows('caps', { keyboardId }),
+    findRows('loose_parts', { keyboardId }, [['rowid', 'ASC']]),
+  ]);
+  return { pictures, caps, counts };
+};
+
+/** What was measured of parts, the newest last, and the repairs, the newest first. */
+export const mendedOf = async (keyboardId: string): Promise<{ measures: KeyMeasureRow[]; repairs: KeyRepairRow[] }> => {
+  const [measures, repairs] = await Promise.all([
+    findRows('key_measures', { keyboardId }, [['rowid', 'ASC']]),
+    findRows('key_repairs', { keyboardId }, [['rowid', 'DESC']]),
+  ]);
+  return { measures, repairs };
+};

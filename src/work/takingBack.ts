@@ -1,6 +1,6 @@
 import { Refusal } from '@/core/refusal';
 import { inTransaction } from '@/data/connection';
-import type { Finding } from '@/data/rows';
+import type { Finding, RowOf } from '@/data/rows';
 import { countRows, needRow } from '@/data/table';
 import { countHidden } from './hidden';
 import { takeBack } from './takenBack';
@@ -19,6 +19,10 @@ export const TAKEN = [
   'keyboard',
   'key test',
   'reading',
+  'marked photograph',
+  'count',
+  'measured part',
+  'key repair',
 ] as const;
 export type Taken = (typeof TAKEN)[number];
 
@@ -51,7 +55,10 @@ async function photograph(id: string, now: Date): Promise<string> {
   return takeBack(
     {
       ...{ restorationId, stage, what: `photograph ${originalName}` },
-      remove: [{ table: 'photos', where: { id } }],
+      remove: [
+        { table: 'keyboard_pictures', where: { photoId: id } },
+        { table: 'photos', where: { id } },
+      ],
       letGo: [
         { table: 'findings', where: { photoId: id }, fields: ['photoId', 'pin'] },
         { table: 'findings', where: { closeUpId: id }, fields: ['closeUpId'] },
@@ -196,12 +203,25 @@ async function sheet(id: string, now: Date): Promise<string> {
 
 async function keyboard(id: string, now: Date): Promise<string> {
   const { restorationId, name } = await needRow('keyboards', id);
-  if ((await countRows('key_tests', { keyboardId: id })) + (await countRows('probes', { keyboardId: id })) > 0)
-    throw new Refusal('id', `“${name}” was tested or measured. Take those tests and readings back first.`);
+  const rests = ['key_tests', 'probes', 'key_measures', 'key_repairs'] as const;
+  const counts = await Promise.all(rests.map((table) => countRows(table, { keyboardId: id })));
+  if (counts.some((count) => count > 0))
+    throw new Refusal(
+      'id',
+      `“${name}” was tested, measured or mended. Take those tests, readings and repairs back first.`,
+    );
+  if ((await countRows('caps', { keyboardId: id, isOff: true })) > 0)
+    throw new Refusal('id', `Caps of “${name}” are off. Put them back on first, or they would be forgotten.`);
   return takeBack(
     {
       ...{ restorationId, stage: 'keys', what: `keyboard ${name}` },
-      remove: [{ table: 'keyboards', where: { id } }],
+      remove: [
+        ...(['keyboard_pictures', 'caps', 'loose_parts'] as const).map((table) => ({
+          table,
+          where: { keyboardId: id },
+        })),
+        { table: 'keyboards', where: { id } },
+      ],
     },
     now,
   );
@@ -214,6 +234,7 @@ async function keyTest(id: string, now: Date): Promise<string> {
       ...{ restorationId, stage: 'keys', what: `key test ${phase}` },
       remove: [
         { table: 'keys_seen', where: { testId: id } },
+        { table: 'keys_together', where: { testId: id } },
         { table: 'key_tests', where: { id } },
       ],
     },
@@ -232,6 +253,20 @@ async function reading(id: string, now: Date): Promise<string> {
   );
 }
 
+/** A row of a keyboard that nothing else rests on. */
+const plainly =
+  <T extends 'keyboard_pictures' | 'loose_parts' | 'key_measures' | 'key_repairs'>(
+    table: T,
+    what: (row: RowOf[T]) => string,
+  ) =>
+  async (id: string, now: Date): Promise<string> => {
+    const row = await needRow(table, id);
+    return takeBack(
+      { ...{ restorationId: row.restorationId, stage: 'keys', what: what(row) }, remove: [{ table, where: { id } }] },
+      now,
+    );
+  };
+
 const RULES: Record<Taken, (id: string, now: Date) => Promise<string>> = {
   finding,
   photograph,
@@ -245,6 +280,10 @@ const RULES: Record<Taken, (id: string, now: Date) => Promise<string>> = {
   keyboard,
   'key test': keyTest,
   reading,
+  'marked photograph': plainly('keyboard_pictures', () => 'marks on a photograph of the keyboard'),
+  count: plainly('loose_parts', ({ part }) => `count of ${part}`),
+  'measured part': plainly('key_measures', ({ key, what }) => `${what} of ${key}`),
+  'key repair': plainly('key_repairs', ({ fault }) => `key repair: ${fault}`),
 };
 
 /**

@@ -181,6 +181,14 @@ const NAMES = 'abcdefghijklmnopqrstuvwxyz';
 /** Of each row how far it stands in, in pitches. */
 const STAGGER = [0, 0.5, 0.75, 1.25] as const;
 
+const nameOf = (row: number, column: number) => `${NAMES[row] ?? `r${row + 1}-`}${column + 1}`;
+
+/** Keys named by where they stand, row by row from above: what is on their caps is told later. */
+export const namedInRows = (keys: readonly Omit<BoardKey, 'id' | 'row' | 'column'>[]): BoardKey[] =>
+  inRows(keys.map((key, i) => ({ ...key, id: String(i), row: null, column: null }))).flatMap((row, r) =>
+    row.map((key, c) => ({ ...key, id: nameOf(r, c) })),
+  );
+
 /** How many keys each row of a block may have. */
 export const MOST_ACROSS = 24;
 export const MOST_DOWN = 10;
@@ -209,7 +217,6 @@ export function blockOf(block: Block, across: number, down: number): Pick<Board,
       ],
     };
   const margin = 4;
-  const nameOf = (row: number, column: number) => `${NAMES[row]}${column + 1}`;
   if (block === 'grid')
     return {
       widthMm: 2 * margin + across * PITCH_MM,

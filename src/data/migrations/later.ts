@@ -17,6 +17,9 @@ const sameMachine = (table: string, field: string, target: string): string[] =>
     BEGIN SELECT RAISE(ABORT, 'kvell: joins two restorations (${field})'); END`,
   );
 
+const ofKeyboard =
+  'restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, keyboardId TEXT NOT NULL REFERENCES keyboards(id) ON DELETE RESTRICT';
+
 /** From here on in one file, so that a new table touches its definition and this. None is edited once it has landed. */
 export const LATER: readonly Migration[] = [
   /** What a measurement warned of becomes a kind with its fields; what decides nothing stays as it was said. */
@@ -53,6 +56,33 @@ export const LATER: readonly Migration[] = [
       ...sameMachine('key_tests', 'keyboardId', 'keyboards'),
       ...sameMachine('keys_seen', 'testId', 'key_tests'),
       ...sameMachine('probes', 'keyboardId', 'keyboards'),
+    ],
+  },
+  /** Keys from photograph to repair: marked pictures, caps, counts, measured parts, repairs. */
+  {
+    name: '0020-keys-mended',
+    statements: [
+      `CREATE TABLE keyboard_pictures (id TEXT PRIMARY KEY, ${ofKeyboard}, photoId TEXT NOT NULL REFERENCES photos(id) ON DELETE RESTRICT, corners JSON NOT NULL, at TEXT NOT NULL)`,
+      `CREATE TABLE caps (id TEXT PRIMARY KEY, ${ofKeyboard}, key TEXT NOT NULL, state TEXT NOT NULL, isOff INTEGER NOT NULL, at TEXT NOT NULL)`,
+      'CREATE UNIQUE INDEX caps_once ON caps (keyboardId, key)',
+      `CREATE TABLE loose_parts (id TEXT PRIMARY KEY, ${ofKeyboard}, part TEXT NOT NULL, came INTEGER NOT NULL, cleaned INTEGER NOT NULL, back INTEGER NOT NULL, lost INTEGER NOT NULL, donor INTEGER NOT NULL, at TEXT NOT NULL)`,
+      'CREATE UNIQUE INDEX loose_parts_once ON loose_parts (keyboardId, part)',
+      `CREATE TABLE key_measures (id TEXT PRIMARY KEY, ${ofKeyboard}, key TEXT NOT NULL, what TEXT NOT NULL, value REAL, at TEXT NOT NULL)`,
+      'CREATE INDEX key_measures_keyboard ON key_measures (keyboardId)',
+      `CREATE TABLE key_repairs (id TEXT PRIMARY KEY, ${ofKeyboard}, way TEXT NOT NULL, fault TEXT NOT NULL, keys JSON NOT NULL, ohmsBefore REAL, ohmsAfter REAL, startedAt TEXT NOT NULL, endedAt TEXT, outcome TEXT, words TEXT NOT NULL)`,
+      'CREATE INDEX key_repairs_keyboard ON key_repairs (keyboardId)',
+      `CREATE TABLE keys_together (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, testId TEXT NOT NULL REFERENCES key_tests(id) ON DELETE RESTRICT, pressed TEXT NOT NULL, also TEXT NOT NULL, at TEXT NOT NULL)`,
+      'CREATE INDEX keys_together_test ON keys_together (testId)',
+      'CREATE INDEX keys_together_restoration ON keys_together (restorationId)',
+      ...sameMachine('keys_together', 'testId', 'key_tests'),
+      'CREATE TABLE key_practice (id TEXT PRIMARY KEY, grade TEXT NOT NULL, seed INTEGER NOT NULL, probes INTEGER NOT NULL, ours INTEGER NOT NULL, rightly INTEGER NOT NULL, at TEXT NOT NULL)',
+      'CREATE UNIQUE INDEX key_practice_once ON key_practice (grade, seed)',
+      'CREATE INDEX keyboard_pictures_keyboard ON keyboard_pictures (keyboardId)',
+      ...['keyboard_pictures', 'caps', 'loose_parts', 'key_measures', 'key_repairs'].flatMap((table) => [
+        `CREATE INDEX ${table}_restoration ON ${table} (restorationId)`,
+        ...sameMachine(table, 'keyboardId', 'keyboards'),
+      ]),
+      ...sameMachine('keyboard_pictures', 'photoId', 'photos'),
     ],
   },
 ];

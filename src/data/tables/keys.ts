@@ -1,13 +1,21 @@
+import Joi from 'joi';
+import { CAP_STATES } from '@/core/keyboard/caps';
+import { MEASURES } from '@/core/keyboard/measured';
+import { cornersSchema } from '@/core/keyboard/photo/fieldSpec';
+import { GRADES } from '@/core/keyboard/practice';
+import { REPAIR_OUTCOMES, REPAIR_WAYS } from '@/core/keyboard/repairs';
+import type { Corners } from '@/core/picture/corners';
 import type { Line } from '@/core/keyboard/board';
 import { boardKeysSchema, boardLinesSchema, codesSchema } from '@/core/keyboard/boardSchema';
 import { OBSERVED } from '@/core/keyboard/evidence';
 import { KEYBOARD_KINDS } from '@/core/keyboard/kinds';
-import type { BoardKey } from '@/core/keyboard/layout';
+import { MOST_KEYS, type BoardKey } from '@/core/keyboard/layout';
 import { MOST } from '@/core/limits';
 import { TEST_PHASES } from '@/core/runsheet/functionTest';
 import {
   above0,
   choice,
+  flag,
   id,
   json,
   naming,
@@ -19,6 +27,7 @@ import {
   time,
   timeOrNull,
   title,
+  whole,
   type Row,
 } from '../column';
 
@@ -67,6 +76,110 @@ export const KEYS_TABLES = {
       at: time,
     },
   }),
+  /** A photograph of a keyboard with the corners of its field: what its caps are compared by. */
+  keyboard_pictures: table({
+    noun: 'marked photograph',
+    exported: { as: 'keyboardPictures', since: 9, by: 'rowid' },
+    columns: {
+      id,
+      restorationId: ofRestoration,
+      keyboardId: naming('keyboards'),
+      photoId: naming('photos'),
+      corners: json<Corners>(cornersSchema),
+      at: time,
+    },
+  }),
+  /** The cap of a key: how it was found, and whether it is off. */
+  caps: table({
+    exported: { as: 'caps', since: 9, by: 'rowid' },
+    columns: {
+      id,
+      restorationId: ofRestoration,
+      keyboardId: naming('keyboards'),
+      key: text(40),
+      state: choice(CAP_STATES),
+      /** `off` in the singular: whether it lies beside the machine. */
+      isOff: flag,
+      at: time,
+    },
+  }),
+  /** Parts that come off in numbers: how many came out, and what became of them. */
+  loose_parts: table({
+    noun: 'count',
+    exported: { as: 'looseParts', since: 9, by: 'rowid' },
+    columns: {
+      id,
+      restorationId: ofRestoration,
+      keyboardId: naming('keyboards'),
+      part: title(40),
+      came: whole(0, MOST.parts),
+      cleaned: whole(0, MOST.parts),
+      back: whole(0, MOST.parts),
+      lost: whole(0, MOST.parts),
+      donor: whole(0, MOST.parts),
+      at: time,
+    },
+  }),
+  /** What was measured of one key’s part; the newest of a kind counts. */
+  key_measures: table({
+    noun: 'measured part',
+    exported: { as: 'keyMeasures', since: 9, by: 'rowid' },
+    columns: {
+      id,
+      restorationId: ofRestoration,
+      keyboardId: naming('keyboards'),
+      key: text(40),
+      what: choice(MEASURES),
+      /** `null` for a contact that the meter shows open. */
+      value: orNull(real(0, 1e9)),
+      at: time,
+    },
+  }),
+  /** A repair of a line, a contact or a switch, and what came of it. */
+  key_repairs: table({
+    noun: 'key repair',
+    exported: { as: 'keyRepairs', since: 9, by: 'rowid' },
+    columns: {
+      id,
+      restorationId: ofRestoration,
+      keyboardId: naming('keyboards'),
+      way: choice(REPAIR_WAYS),
+      /** What it was for, in words, and the keys that show whether it works. */
+      fault: text(300),
+      keys: json<string[]>(Joi.array().items(Joi.string().max(40)).max(MOST_KEYS)),
+      ohmsBefore: orNull(real(0, 1e9)),
+      ohmsAfter: orNull(real(0, 1e9)),
+      startedAt: time,
+      endedAt: timeOrNull,
+      outcome: orNull(choice(REPAIR_OUTCOMES)),
+      words: text(300),
+    },
+  }),
+  /** A practice board that was answered; grade and seed say which. */
+  key_practice: table({
+    columns: {
+      id,
+      grade: choice(GRADES),
+      seed: whole(0, Number.MAX_SAFE_INTEGER),
+      probes: whole(0, 1000),
+      /** How many Kvell’s own choice takes there. */
+      ours: whole(0, 1000),
+      rightly: flag,
+      at: time,
+    },
+  }),
+  /** Keys that answered with another one in a test: a sign that two lines are joined. */
+  keys_together: table({
+    exported: { as: 'keysTogether', since: 9, by: 'rowid' },
+    columns: {
+      id,
+      restorationId: ofRestoration,
+      testId: naming('key_tests'),
+      pressed: text(40),
+      also: text(40),
+      at: time,
+    },
+  }),
   /** Resistance between two places of a line. */
   probes: table({
     noun: 'reading',
@@ -90,3 +203,10 @@ export type KeyboardRow = Row<typeof KEYS_TABLES.keyboards>;
 export type KeyTestRow = Row<typeof KEYS_TABLES.key_tests>;
 export type KeySeenRow = Row<typeof KEYS_TABLES.keys_seen>;
 export type ProbeRow = Row<typeof KEYS_TABLES.probes>;
+export type KeyboardPictureRow = Row<typeof KEYS_TABLES.keyboard_pictures>;
+export type CapRow = Row<typeof KEYS_TABLES.caps>;
+export type LoosePartRow = Row<typeof KEYS_TABLES.loose_parts>;
+export type KeyMeasureRow = Row<typeof KEYS_TABLES.key_measures>;
+export type KeyRepairRow = Row<typeof KEYS_TABLES.key_repairs>;
+export type KeyPracticeRow = Row<typeof KEYS_TABLES.key_practice>;
+export type KeysTogetherRow = Row<typeof KEYS_TABLES.keys_together>;

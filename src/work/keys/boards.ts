@@ -6,7 +6,7 @@ import { Refusal } from '@/core/refusal';
 import { inTransaction } from '@/data/connection';
 import { appendLog } from '@/data/log';
 import type { KeyboardRow } from '@/data/rows';
-import { addRow, changeRow, countRows, findRows, needRow } from '@/data/table';
+import { addRow, changeRow, countRows, findRows, needRow, removeRows } from '@/data/table';
 
 const told = (restorationId: string, words: string, data: unknown = null) =>
   ({ restorationId, stage: 'keys', kind: 'keyboard', words, data }) as const;
@@ -82,6 +82,13 @@ export async function drawKey(
     await changeRow('keyboards', { id: keyboardId }, { codes: Object.fromEntries(learnt) });
     const tests = await findRows('key_tests', { keyboardId });
     await changeRow('keys_seen', { testId: tests.map(({ id }) => id), key: was }, { key: key.id });
+    for (const end of ['pressed', 'also'] as const)
+      await changeRow('keys_together', { testId: tests.map(({ id }) => id), [end]: was }, { [end]: key.id });
+    for (const table of ['caps', 'key_measures'] as const)
+      await changeRow(table, { keyboardId, key: was }, { key: key.id });
+    for (const { id, keys } of await findRows('key_repairs', { keyboardId }))
+      if (keys.includes(was))
+        await changeRow('key_repairs', { id }, { keys: keys.map((one) => (one === was ? key.id : one)) });
     for (const end of ['fromPlace', 'toPlace'] as const)
       await changeRow('probes', { keyboardId, [end]: was }, { [end]: key.id });
   });
@@ -101,6 +108,11 @@ export async function dropKey(keyboardId: string, key: string, now: Date): Promi
     const tests = await findRows('key_tests', { keyboardId });
     if ((await countRows('keys_seen', { testId: tests.map(({ id }) => id), key })) > 0)
       throw new Refusal('id', `“${key}” was tested. Take it out of the test first, or give it another name.`);
+    if ((await countRows('caps', { keyboardId, key, isOff: true })) > 0)
+      throw new Refusal('id', `The cap of “${key}” is off. Put it back on first, or give the key another name.`);
+    if ((await countRows('key_measures', { keyboardId, key })) > 0)
+      throw new Refusal('id', `A part of “${key}” was measured. Take that back first, or give the key another name.`);
+    await removeRows('caps', { keyboardId, key });
     await redraw(
       keyboardId,
       ({ keys, lines }) => ({

@@ -1,6 +1,7 @@
 import type { Observed } from '@/core/keyboard/evidence';
 import { Refusal } from '@/core/refusal';
-import type { TestPhase } from '@/core/runsheet/functionTest';
+import { forFunctionTest } from '@/core/keyboard/forFunctionTest';
+import type { TestPhase, TestResults, TestWords } from '@/core/runsheet/functionTest';
 import { inTransaction } from '@/data/connection';
 import { appendLog } from '@/data/log';
 import { addRow, changeRow, findRows, needRow, removeRows } from '@/data/table';
@@ -52,8 +53,14 @@ export async function seeKeys(testId: string, keys: readonly string[], seen: Obs
  * Ends a test, however far it got: what was not pressed stays untested.
  *
  * @param heard what was heard beside that on a cable, like bounces; empty for nothing
+ * @param together pairs of keys that answered as one, the first of them pressed
  */
-export async function endTest(testId: string, heard: string, now: Date): Promise<void> {
+export async function endTest(
+  testId: string,
+  heard: string,
+  together: readonly (readonly [string, string])[],
+  now: Date,
+): Promise<void> {
   await inTransaction(async () => {
     const { restorationId, keyboardId, phase, endedAt } = await needRow('key_tests', testId);
     if (endedAt !== null) return;
@@ -62,6 +69,10 @@ export async function endTest(testId: string, heard: string, now: Date): Promise
     if (seen.length === 0)
       throw new Refusal('testId', 'Nothing was pressed yet. Tap what the keys did, or take the test back.');
     await changeRow('key_tests', { id: testId }, { endedAt: now.toISOString() });
+    await removeRows('keys_together', { testId });
+    for (const [pressed, also] of together)
+      if (keys.some(({ id }) => id === pressed) && keys.some(({ id }) => id === also))
+        await addRow('keys_together', { restorationId, testId, pressed, also, at: now.toISOString() });
     const named = (state: Observed) => seen.filter((one) => one.seen === state).map(({ key }) => key);
     const [dead, stuck] = [named('dead'), named('stuck')];
     const untested = keys.length - seen.length;
@@ -88,4 +99,38 @@ export async function reopenTest(testId: string, now: Date): Promise<void> {
     await changeRow('key_tests', { id: testId }, { endedAt: null });
     await appendLog({ restorationId, stage: 'keys', kind: 'key test', words: 'A key test was opened again.' }, now);
   });
+}
+
+/** What the newest key tests of a machine say in its function test, where they are newer than that. */
+export interface KeysTried {
+  results: TestResults;
+  words: TestWords;
+}
+
+/** What was pressed key by key since the last function test; `null` where nothing was. */
+export async function keysTried(restorationId: string): Promise<KeysTried | null> {
+  const [last] = await findRows('function_tests', { restorationId }, [['rowid', 'DESC']], 1);
+  const boards = await findRows('keyboards', { restorationId });
+  const tests = await findRows('key_tests', { restorationId }, [['at', 'ASC']]);
+  const seen = await findRows('keys_seen', { restorationId });
+  const tried = boards.flatMap(({ id, name, keys }) => {
+    const newest = tests.filter(
+      (test) => test.keyboardId === id && (!last || test.at > last.at) && seen.some(({ testId }) => testId === test.id),
+    );
+    const test = newest[newest.length - 1];
+    if (!test) return [];
+    const did = Object.fromEntries(seen.filter(({ testId }) => testId === test.id).map((one) => [one.key, one.seen]));
+    return [
+      forFunctionTest(
+        name,
+        keys.map((key) => key.id),
+        did,
+      ),
+    ];
+  });
+  if (tried.length === 0) return null;
+  return {
+    results: Object.assign({}, ...tried.map(({ results }) => results)) as TestResults,
+    words: Object.assign({}, ...tried.map(({ words }) => words)) as TestWords,
+  };
 }

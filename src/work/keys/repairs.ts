@@ -1,0 +1,124 @@
+import { MEASURE, type Measure } from '@/core/keyboard/measured';
+import { REPAIR, type RepairOutcome, type RepairWay, type Tried } from '@/core/keyboard/repairs';
+import { Refusal } from '@/core/refusal';
+import { inTransaction } from '@/data/connection';
+import { appendLog } from '@/data/log';
+import type { KeyboardRow, KeyRepairRow } from '@/data/rows';
+import { addRow, changeRow, findRows, needRow } from '@/data/table';
+import { startTimer } from '../timers';
+
+const told = (board: Pick<KeyboardRow, 'restorationId' | 'name'>, words: string) =>
+  ({
+    restorationId: board.restorationId,
+    stage: 'keys',
+    kind: 'key repair',
+    words: `${board.name}: ${words}`,
+  }) as const;
+
+/** Keeps what was measured of parts of keys; the newest of a kind counts. */
+export async function keepMeasures(
+  keyboardId: string,
+  what: Measure,
+  values: Readonly<Record<string, number | null>>,
+  now: Date,
+): Promise<void> {
+  await inTransaction(async () => {
+    const board = await needRow('keyboards', keyboardId);
+    const { unit, most, title } = MEASURE[what];
+    for (const [key, value] of Object.entries(values)) {
+      if (!board.keys.some(({ id }) => id === key))
+        throw new Refusal('key', `The key “${key}” is not on the board any more. Load the page again.`);
+      if (value !== null && value > most)
+        throw new Refusal('value', `${value} ${unit} is more than can be. ${title} is at most ${most} ${unit}.`);
+      await addRow('key_measures', {
+        ...{ restorationId: board.restorationId, keyboardId, key, what, value },
+        at: now.toISOString(),
+      });
+    }
+    const said = Object.entries(values).map(([key, value]) => `${key} ${value === null ? 'open' : `${value} ${unit}`}`);
+    await appendLog(told(board, `${title}: ${said.join(', ')}.`), now);
+  });
+}
+
+/** Begins a repair; what dries rings when it can be tested. */
+export async function beginRepair(
+  keyboardId: string,
+  repair: { way: RepairWay; fault: string; keys: readonly string[]; ohmsBefore: number | null },
+  now: Date,
+): Promise<string> {
+  return inTransaction(async () => {
+    const board = await needRow('keyboards', keyboardId);
+    const running = await findRows('key_repairs', { keyboardId, endedAt: null });
+    if (running.length > 0)
+      throw new Refusal(
+        'way',
+        `A repair of this keyboard is begun already: ${running[0]!.fault}. Say what came of it first: of two at once nobody knows which one helped.`,
+      );
+    const { id } = await addRow('key_repairs', {
+      ...{
+        restorationId: board.restorationId,
+        keyboardId,
+        way: repair.way,
+        fault: repair.fault,
+        keys: [...repair.keys],
+      },
+      ...{ ohmsBefore: repair.ohmsBefore, ohmsAfter: null, startedAt: now.toISOString(), endedAt: null, outcome: null },
+      words: '',
+    });
+    await appendLog(told(board, `${REPAIR[repair.way].title} begun, for ${repair.fault}.`), now);
+    return id;
+  });
+}
+
+/** The painted or wiped place dries from now on. */
+export async function letDry(repairId: string, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const { restorationId, way, fault } = await needRow('key_repairs', repairId);
+    const { waitMin, title } = REPAIR[way];
+    if (waitMin === 0) throw new Refusal('way', `${title} needs no time to dry.`);
+    await startTimer(
+      {
+        restorationId,
+        pieceId: null,
+        label: `${title}: ${fault}`,
+        atTheBell: 'Measure, then test the keys.',
+        minutes: waitMin,
+      },
+      now,
+    );
+  });
+}
+
+/** What came of a repair: it moves the odds of its way in this workshop. */
+export async function endRepair(
+  repairId: string,
+  outcome: RepairOutcome,
+  ohmsAfter: number | null,
+  words: string,
+  now: Date,
+): Promise<void> {
+  await inTransaction(async () => {
+    const repair = await needRow('key_repairs', repairId);
+    if (repair.endedAt !== null)
+      throw new Refusal(
+        'outcome',
+        'This repair was answered already, perhaps on another device. Take it back to answer it anew.',
+      );
+    await changeRow('key_repairs', { id: repairId }, { endedAt: now.toISOString(), outcome, ohmsAfter, words });
+    const board = await needRow('keyboards', repair.keyboardId);
+    const read = ohmsAfter === null ? '' : `, ${ohmsAfter} Ω now`;
+    await appendLog(
+      told(
+        board,
+        `${REPAIR[repair.way].title}, for ${repair.fault}: ${outcome}${read}.${words === '' ? '' : ` ${words}`}`,
+      ),
+      now,
+    );
+  });
+}
+
+/** What came of every repair of this workshop, on whichever machine. */
+export async function triedWays(): Promise<Tried[]> {
+  const rows: KeyRepairRow[] = await findRows('key_repairs');
+  return rows.flatMap(({ way, outcome }) => (outcome === null ? [] : [{ way, outcome }]));
+}
