@@ -34,6 +34,8 @@ interface Props {
   phase: TestPhase;
   /** Tests made so far, oldest first: a new one begins with what the last said. */
   tests: readonly { results: TestResults; words: TestWords }[];
+  /** What was pressed key by key since then. */
+  keys?: { results: TestResults; words: TestWords } | null;
   send: (given: TestGiven) => Promise<Answer>;
 }
 
@@ -46,10 +48,10 @@ const MARKS: Record<TestState, string> = {
 };
 
 /** A function test: display to lamps, each key group by itself, and what this machine has beside them. */
-export function FunctionTestForm({ restorationId, phase, tests, send }: Props) {
+export function FunctionTestForm({ restorationId, phase, tests, keys = null, send }: Props) {
   const first = beginWith(tests);
-  const [results, setResults] = useState<TestResults>(first.results);
-  const [words, setWords] = useState<TestWords>(first.words);
+  const [results, setResults] = useState<TestResults>({ ...first.results, ...keys?.results });
+  const [words, setWords] = useState<TestWords>({ ...first.words, ...keys?.words });
   const [own, setOwn] = useState('');
   const put = (item: string, state: TestState) => setResults((known) => ({ ...known, [item]: state }));
   const isUnsure = (state: TestState | undefined) => state === 'faulty' || state === 'now and then';

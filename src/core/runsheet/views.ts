@@ -37,9 +37,11 @@ export const VIEWS: Record<Stage, readonly [View, ...View[]]> = {
   ],
   keys: [
     { at: '', title: 'Board' },
+    { at: 'caps', title: 'Caps' },
     { at: 'test', title: 'Test' },
     { at: 'lines', title: 'Lines' },
     { at: 'find', title: 'Find the fault' },
+    { at: 'mend', title: 'Mend it' },
   ],
   mend: [{ at: '', title: 'Now' }],
   finish: [{ at: '', title: 'Now' }],

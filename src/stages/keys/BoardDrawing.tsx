@@ -25,6 +25,8 @@ interface Props {
   lines?: readonly DrawnLine[];
   /** Two places of a line where the tips go. */
   tips?: { line: Line; from: string; to: string } | null;
+  /** Keys whose stem is to be looked for before they are pulled. */
+  stems?: readonly string[];
   onTap?: (key: string) => void;
 }
 
@@ -67,7 +69,7 @@ function nextKey(keys: readonly BoardKey[], from: BoardKey, arrow: string): Boar
 }
 
 /** A keyboard in the plane, to scale: every key can be tapped, or reached with the arrows and pressed. */
-export function BoardDrawing({ board, label, marks = {}, lines = [], tips = null, onTap }: Props) {
+export function BoardDrawing({ board, label, marks = {}, lines = [], tips = null, stems = [], onTap }: Props) {
   const { widthMm, heightMm, keys } = board;
   const [at, setAt] = useState(keys[0]?.id);
   const place = useRef<SVGSVGElement>(null);
@@ -147,6 +149,24 @@ export function BoardDrawing({ board, label, marks = {}, lines = [], tips = null
             </g>
           );
         })}
+        {keys
+          .filter(({ id }) => stems.includes(id))
+          .map(({ id, x, y, w, h }) => (
+            <rect
+              key={`stem ${id}`}
+              x={x + 0.2 * w}
+              y={y + 0.16 * h}
+              width={0.6 * w}
+              height={0.16 * h}
+              rx={0.08 * h}
+              fill="none"
+              stroke="var(--chakra-colors-ink)"
+              strokeWidth={0.5}
+              strokeDasharray="1.4 1.2"
+              pointerEvents="none"
+              aria-hidden
+            />
+          ))}
         {lines.map(({ line, brokenAt }) => (
           <LineOnBoard key={`${line.kind} ${line.id}`} line={line} keys={keys} brokenAt={brokenAt} />
         ))}

@@ -2,6 +2,7 @@
 
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { Observed } from '@/core/keyboard/evidence';
 import { KIND } from '@/core/keyboard/kinds';
@@ -20,20 +21,23 @@ import { removeKey, saveKey } from './actions';
 import { BoardChoice } from './BoardChoice';
 import { BoardDrawing } from './BoardDrawing';
 import { marksOf } from './marks';
-import { NewBoard } from './NewBoard';
-import { StickingPart } from './StickingPart';
+import type { KeyPhoto } from './view';
+
+const StickingPart = dynamic(() => import('./StickingPart').then((part) => part.StickingPart));
+const NewBoard = dynamic(() => import('./NewBoard').then((part) => part.NewBoard));
 
 interface Props {
   restorationId: string;
   boards: readonly { id: string; name: string }[];
   board: KeyboardRow;
+  photos: readonly KeyPhoto[];
   /** What its keys did last. */
   seen: Readonly<Record<string, Observed>>;
   tested: boolean;
 }
 
 /** The keyboard as it is drawn; a key that is tapped can be named, moved and sized. */
-export function BoardPart({ restorationId, boards, board, seen, tested }: Props) {
+export function BoardPart({ restorationId, boards, board, photos, seen, tested }: Props) {
   const [key, setKey] = useState<string | null>(null);
   const [adding, setAdding] = useState(false);
   const files = `/api/restorations/${restorationId}/keys?board=${board.id}`;
@@ -94,7 +98,7 @@ export function BoardPart({ restorationId, boards, board, seen, tested }: Props)
         </Flex>
       </Fold>
       <Fold summary="Another keyboard of this machine">
-        <NewBoard restorationId={restorationId} first={false} />
+        <NewBoard restorationId={restorationId} photos={photos} first={false} />
       </Fold>
     </>
   );

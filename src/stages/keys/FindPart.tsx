@@ -1,12 +1,14 @@
 'use client';
 
 import { Box, Flex, Grid, Heading, Text } from '@chakra-ui/react';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { pointWords } from '@/core/keyboard/words';
+import { withPoint } from '@/core/units';
 import { showTime } from '@/core/runsheet/time';
 import { viewHref } from '@/core/runsheet/views';
 import type { KeptReading } from '@/data/keys';
-import type { KeyboardRow } from '@/data/rows';
+import type { KeyboardRow, KeyPracticeRow } from '@/data/rows';
 import { Button } from '@/ui/Button';
 import { Fold } from '@/ui/Fold';
 import { LinkButton } from '@/ui/links';
@@ -22,6 +24,8 @@ import type { Found } from './found';
 import { marksOf } from './marks';
 import type { SeenTest } from './view';
 
+const PracticePart = dynamic(() => import('./PracticePart').then((part) => part.PracticePart));
+
 interface Props {
   restorationId: string;
   boards: readonly { id: string; name: string }[];
@@ -33,17 +37,22 @@ interface Props {
   readings: readonly KeptReading[];
   earlier: readonly KeptReading[];
   timeZone: string;
+  practised: readonly KeyPracticeRow[];
 }
 
 /** The fault on the board, and where to put the tips next. */
 export function FindPart(props: Props) {
-  const { restorationId, boards, board, test, found, pattern, readings, earlier, timeZone } = props;
+  const { restorationId, boards, board, test, found, pattern, readings, earlier, timeZone, practised } = props;
   const href = (view: string) => `${viewHref(restorationId, 'keys', view)}?board=${board.id}`;
   const [best, ...others] = found?.suspicions ?? [];
   const lines = (best?.opens ?? []).flatMap(({ line: id, at }) => {
     const line = board.lines.find((one) => one.id === id);
     return line ? [{ line, brokenAt: at }] : [];
   });
+  for (const id of best?.joined ?? []) {
+    const line = board.lines.find((one) => one.id === id);
+    if (line) lines.push({ line, brokenAt: 0 });
+  }
   const probe = test && found?.probe;
   const probed = probe && board.lines.find(({ id }) => id === probe.line);
   return (
@@ -141,6 +150,11 @@ export function FindPart(props: Props) {
           ))}
         </Fold>
       )}
+      <Fold
+        summary={`Practise on boards with hidden faults${practised.length > 0 ? `: ${practised.length} answered` : ''}`}
+      >
+        <PracticePart practised={practised} />
+      </Fold>
     </>
   );
 }
@@ -171,7 +185,7 @@ function ProbeCard({ board, probe }: { board: KeyboardRow; probe: NonNullable<Fo
           from,
           to,
           open,
-          ...(open || typed.trim() === '' ? {} : { ohms: typed.trim().replace(',', '.') }),
+          ...(open || typed.trim() === '' ? {} : { ohms: withPoint(typed).trim() }),
         }),
       ),
     );

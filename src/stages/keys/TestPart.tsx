@@ -101,6 +101,7 @@ function Running({ board, test }: { board: KeyboardRow; test: SeenTest }) {
   const [does, setDoes] = useState<Observed>('dead');
   const [lost, setLost] = useState<string[]>([]);
   const [also, setAlso] = useState('');
+  const [pairs, setPairs] = useState<[string, string][]>(test.together);
   const { wrong, busy, send } = useSend();
   // Taps come faster than answers: they are sent one after the other, and each is shown at once.
   const queue = useRef<Promise<unknown>>(Promise.resolve());
@@ -135,7 +136,7 @@ function Running({ board, test }: { board: KeyboardRow; test: SeenTest }) {
         marks={marksOf(said)}
         onTap={(key) => say([key], said[key] === does ? 'unknown' : does)}
       />
-      <TypeOnIt board={board} onSeen={hears} onHeard={setAlso} />
+      <TypeOnIt board={board} onSeen={hears} onHeard={(words, together) => (setAlso(words), setPairs(together))} />
       <MainAction>
         {left.length > 0 ? (
           <Button look="go" bench onClick={() => say(left, 'works')}>
@@ -147,7 +148,9 @@ function Running({ board, test }: { board: KeyboardRow; test: SeenTest }) {
             bench
             disabled={busy}
             onClick={() =>
-              void queue.current.then(() => send((once) => finishTest(once({ testId: test.id, heard: also }))))
+              void queue.current.then(() =>
+                send((once) => finishTest(once({ testId: test.id, heard: also, together: pairs }))),
+              )
             }
           >
             End the test
@@ -157,7 +160,9 @@ function Running({ board, test }: { board: KeyboardRow; test: SeenTest }) {
           <Button
             disabled={busy}
             onClick={() =>
-              void queue.current.then(() => send((once) => finishTest(once({ testId: test.id, heard: also }))))
+              void queue.current.then(() =>
+                send((once) => finishTest(once({ testId: test.id, heard: also, together: pairs }))),
+              )
             }
           >
             End it here

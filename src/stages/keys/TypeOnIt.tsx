@@ -5,6 +5,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { Observed } from '@/core/keyboard/evidence';
 import { inRows } from '@/core/keyboard/layout';
 import { heard, NOTHING_HEARD, staysOn, type Heard } from '@/core/keyboard/live';
+import { padEvents } from '@/core/keyboard/pad';
 import type { KeyboardRow } from '@/data/rows';
 import { Button } from '@/ui/Button';
 import { useSend } from '@/ui/useSend';
@@ -15,8 +16,8 @@ interface Props {
   board: KeyboardRow;
   /** What the keys did, as it is heard. */
   onSeen: (keys: readonly string[], seen: Observed) => void;
-  /** Bounces and double answers, in words, for the log. */
-  onHeard: (words: string) => void;
+  /** Bounces and double answers, in words, for the log; and the pairs of keys that answered as one. */
+  onHeard: (words: string, together: [string, string][]) => void;
 }
 
 const LOOK_MS = 500;
@@ -33,6 +34,13 @@ function heardWords({ bounced, together }: Heard, codes: Readonly<Record<string,
     .filter(Boolean)
     .join('; ');
 }
+
+/** Keys that answered with another one, as far as both are keys of the drawing. */
+const pairsOf = ({ together }: Heard, codes: Readonly<Record<string, string>>): [string, string][] =>
+  Object.keys(together).flatMap((pair): [string, string][] => {
+    const [pressed, also] = pair.split(' ').map((code) => codes[code]);
+    return pressed !== undefined && also !== undefined ? [[pressed, also]] : [];
+  });
 
 /** The keyboard itself, plugged in by whatever adapter there is: each key is learnt once, then heard. */
 export function TypeOnIt({ board, onSeen, onHeard }: Props) {
@@ -52,26 +60,44 @@ export function TypeOnIt({ board, onSeen, onHeard }: Props) {
   });
   useEffect(() => {
     if (!on) return;
-    const hear = (event: KeyboardEvent) => {
-      // Nothing that is typed here moves the page or reaches a button of it.
-      event.preventDefault();
-      event.stopPropagation();
+    const hearCode = (code: string, type: 'down' | 'up', atMs: number) => {
       const { codes: learnt, next: asked, now: before, onSeen: seen, onHeard: say } = live.current;
-      const code = event.code || event.key;
       let all = learnt;
-      if (event.type === 'keydown' && asked !== null && !(code in learnt)) {
+      if (type === 'down' && asked !== null && !(code in learnt)) {
         all = { ...learnt, [code]: asked };
         setCodes(all);
       }
-      const after = heard(before, { code, type: event.type === 'keydown' ? 'down' : 'up', atMs: event.timeStamp });
+      const after = heard(before, { code, type, atMs });
       if (after === before) return;
       live.current = { ...live.current, codes: all, now: after };
       setNow(after);
       setLast(all[code] ?? `${code}, which no key of the drawing has`);
       const key = all[code];
-      if (key !== undefined && event.type === 'keyup') seen([key], 'works');
-      say(heardWords(after, all));
+      if (key !== undefined && type === 'up') seen([key], 'works');
+      say(heardWords(after, all), pairsOf(after, all));
     };
+    const hear = (event: KeyboardEvent) => {
+      // Nothing that is typed here moves the page or reaches a button of it.
+      event.preventDefault();
+      event.stopPropagation();
+      hearCode(event.code || event.key, event.type === 'keydown' ? 'down' : 'up', event.timeStamp);
+    };
+    // A game pad tells nothing by itself: it is asked at each picture of the screen.
+    let held: ReadonlySet<string> = new Set<string>();
+    let picture = 0;
+    const askPad = (atMs: number) => {
+      const pad = navigator.getGamepads?.().find((one) => one !== null);
+      if (pad) {
+        const { events, held: now } = padEvents(held, {
+          buttons: pad.buttons.map(({ pressed }) => pressed),
+          axes: pad.axes,
+        });
+        held = now;
+        for (const { code, type } of events) hearCode(code, type, atMs);
+      }
+      picture = requestAnimationFrame(askPad);
+    };
+    picture = requestAnimationFrame(askPad);
     const look = setInterval(() => {
       const { codes: learnt, now: held, onSeen: seen } = live.current;
       const stuck = staysOn(held, performance.now()).flatMap((code) => learnt[code] ?? []);
@@ -81,6 +107,7 @@ export function TypeOnIt({ board, onSeen, onHeard }: Props) {
     window.addEventListener('keyup', hear, true);
     return () => {
       clearInterval(look);
+      cancelAnimationFrame(picture);
       window.removeEventListener('keydown', hear, true);
       window.removeEventListener('keyup', hear, true);
     };
@@ -103,7 +130,9 @@ export function TypeOnIt({ board, onSeen, onHeard }: Props) {
         {next === null ? 'Press every key once.' : `Press ${next} on the keyboard.`}
       </Text>
       <Text color="soft">
-        {last === '' ? 'Plugged in by an adapter, its keys are heard here and nowhere else.' : `Heard last: ${last}.`}
+        {last === ''
+          ? 'Plugged in by an adapter, its keys are heard here and nowhere else; a game pad too, from its first button on.'
+          : `Heard last: ${last}.`}
         {words && ` ${words[0]!.toUpperCase()}${words.slice(1)}.`}
       </Text>
       <Flex gap="2" mt="2" wrap="wrap">

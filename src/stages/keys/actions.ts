@@ -1,13 +1,25 @@
 'use server';
 
-import { blockOf } from '@/core/keyboard/layout';
+import { blockOf, namedInRows } from '@/core/keyboard/layout';
 import type { Answer } from '@/edge/answer';
+import type { KeyPracticeRow } from '@/data/rows';
 import { write, type Given } from '@/edge/write';
 import { addKeyboard, addReading, drawKey, dropKey, guessBoard, layLine, learnCodes } from '@/work/keys/boards';
+import { drawFromPicture, keepCount, markPicture, setCaps } from '@/work/keys/caps';
+import { beginRepair, endRepair, keepMeasures, letDry } from '@/work/keys/repairs';
+import { answerPractice } from '@/work/keys/practice';
 import { beginTest, endTest, reopenTest, seeKeys } from '@/work/keys/tests';
 import { boardFromFile } from './file';
 import {
+  answerSchema,
   beginSchema,
+  capsSchema,
+  countSchema,
+  marksSchema,
+  measureSchema,
+  pictureSchema,
+  practiceSchema,
+  repairSchema,
   codesFormSchema,
   endSchema,
   blockSchema,
@@ -59,7 +71,7 @@ export async function sawKeys(given: Given): Promise<Answer<void>> {
 }
 
 export async function finishTest(given: Given): Promise<Answer<void>> {
-  return write(endSchema, given, ({ testId, heard }, now) => endTest(testId, heard, now));
+  return write(endSchema, given, ({ testId, heard, together }, now) => endTest(testId, heard, together, now));
 }
 
 /** Which event belongs to which key. */
@@ -75,4 +87,59 @@ export async function keepReading(given: Given): Promise<Answer<void>> {
   return write(readingSchema, given, ({ keyboardId, line, from, to, ohms }, now) =>
     addReading(keyboardId, { line, from, to, ohms }, now),
   );
+}
+
+/** A keyboard as it was found on its photograph. */
+export async function drawFromPhoto(given: Given): Promise<Answer<string>> {
+  return write(pictureSchema, given, ({ restorationId, name, kind, widthMm, heightMm, photoId, corners, keys }, now) =>
+    drawFromPicture(
+      restorationId,
+      { name, kind, widthMm, heightMm, keys: namedInRows(keys), lines: [] },
+      { photoId, corners },
+      now,
+    ),
+  );
+}
+
+export async function markThePicture(given: Given): Promise<Answer<string>> {
+  return write(marksSchema, given, ({ keyboardId, photoId, corners }, now) =>
+    markPicture(keyboardId, photoId, corners, now),
+  );
+}
+
+export async function sayCaps(given: Given): Promise<Answer<void>> {
+  return write(capsSchema, given, ({ keyboardId, keys, unseen, ...to }, now) =>
+    setCaps(keyboardId, keys, to, unseen, now),
+  );
+}
+
+export async function keepTheCount(given: Given): Promise<Answer<void>> {
+  return write(countSchema, given, ({ keyboardId, ...count }, now) => keepCount(keyboardId, count, now));
+}
+
+export async function keepMeasure(given: Given): Promise<Answer<void>> {
+  return write(measureSchema, given, ({ keyboardId, what, key, value }, now) =>
+    keepMeasures(keyboardId, what, { [key]: value }, now),
+  );
+}
+
+export async function startRepair(given: Given): Promise<Answer<string>> {
+  return write(repairSchema, given, ({ keyboardId, way, fault, keys, ohms }, now) =>
+    beginRepair(keyboardId, { way, fault, keys, ohmsBefore: ohms }, now),
+  );
+}
+
+export async function startDrying(repairId: string): Promise<Answer<void>> {
+  return write(idSchema, { id: repairId }, ({ id }, now) => letDry(id, now));
+}
+
+export async function answerRepair(given: Given): Promise<Answer<void>> {
+  return write(answerSchema, given, ({ repairId, outcome, ohms, words }, now) =>
+    endRepair(repairId, outcome, ohms, words, now),
+  );
+}
+
+/** The answer to a practice board, held against Kvell’s own way. */
+export async function answerThePractice(given: Given): Promise<Answer<KeyPracticeRow>> {
+  return write(practiceSchema, given, (answered, now) => answerPractice(answered, now));
 }

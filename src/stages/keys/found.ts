@@ -6,6 +6,7 @@ import type { KeptReading } from '@/data/keys';
 import type { KeyboardRow } from '@/data/rows';
 import type { Observed } from '@/core/keyboard/evidence';
 import { oddsWords } from './marks';
+import type { SeenTest } from './view';
 
 const faultsSaid = (faults: readonly Fault[], anyBad: boolean): string =>
   faults.length > 0
@@ -17,10 +18,37 @@ const faultsSaid = (faults: readonly Fault[], anyBad: boolean): string =>
 /** What the board says of itself, for the screen. */
 export interface Found {
   /** Likeliest first, each in words. */
-  suspicions: { words: string; odds: string; percent: number; opens: { line: string; at: number }[] }[];
+  suspicions: {
+    words: string;
+    odds: string;
+    percent: number;
+    faults: readonly Fault[];
+    opens: { line: string; at: number }[];
+    /** Lines that it says are joined. */
+    joined: string[];
+  }[];
   probe: Diagnosis['nextProbe'];
   mistake: { odds: string; act: string; instead: string } | null;
   contradictions: [number, number][];
+}
+
+/** Lines that may be joined, by keys that answered as two: rows where both keys share their column, and the other way round. */
+export function bridgesOf(
+  { keys }: Pick<KeyboardRow, 'keys'>,
+  together: SeenTest['together'],
+): { lines: [string, string]; answered: Record<string, string[]> }[] {
+  const found: { lines: [string, string]; answered: Record<string, string[]> }[] = [];
+  for (const [pressed, also] of together) {
+    const [a, b] = [pressed, also].map((id) => keys.find((key) => key.id === id));
+    if (!a?.row || !a.column || !b?.row || !b.column) continue;
+    const side = a.column === b.column ? 'row' : a.row === b.row ? 'column' : null;
+    if (!side || a[side] === b[side]) continue;
+    const lines = [a[side]!, b[side]!].sort() as [string, string];
+    const known = found.find((one) => one.lines.join() === lines.join());
+    if (known) (known.answered[pressed] ??= []).push(also);
+    else found.push({ lines, answered: { [pressed]: [also] } });
+  }
+  return found;
 }
 
 /** A suspicion lighter than this is not shown. */
@@ -36,6 +64,7 @@ export function foundOn(
   board: Pick<KeyboardRow, 'keys' | 'lines'>,
   seen: Readonly<Record<string, Observed>>,
   readings: readonly KeptReading[],
+  together: SeenTest['together'] = [],
 ): Found | null {
   if (!isWired(board)) return null;
   const rows = board.lines.filter(({ kind }) => kind === 'row').map(({ id }) => id);
@@ -49,6 +78,7 @@ export function foundOn(
     readings: readings.filter(({ line, from, to }) =>
       board.lines.some(({ id, route }) => id === line && [from, to].every((p) => p === CONNECTOR || route.includes(p))),
     ),
+    bridges: bridgesOf(board, together),
     // Every foil and board hangs on one plug; a single line is no plug.
     ...(rows.length > 1 && { plug: { lines: board.lines.map(({ id }) => id) } }),
   });
@@ -62,6 +92,8 @@ export function foundOn(
         // Of the likeliest it is said how sure its faults are, not that nothing else is wrong: another may hide behind.
         odds: oddsWords(i > 0 || faults.length === 0 ? probability : Math.min(...faults.map((f) => oddsOf(f, found)))),
         percent: Math.round(100 * probability),
+        faults,
+        joined: faults.flatMap((fault) => (fault.kind === 'bridge' ? fault.lines : [])),
         opens: faults.flatMap((fault) =>
           fault.kind === 'open'
             ? [

@@ -1,27 +1,43 @@
 import Ajv from 'ajv/dist/2019';
 import { blockOf, guessLines, type Board } from '@/core/keyboard/layout';
-import { keyboardsOf, keysSeenIn, keyTestsOf, probesOf } from '@/data/keys';
+import { ownProbes, practiceBoard } from '@/core/keyboard/practice';
+import { capsOf, keyboardsOf, keysSeenIn, keyTestsOf, mendedOf, probesOf } from '@/data/keys';
+import { findRows } from '@/data/table';
 import { wrongs } from '@/edge/wrongs';
 import { bringBack } from '@/work/takenBack';
 import { takeThingBack } from '@/work/takingBack';
-import { inTrialWorkshop, tick, trialRestoration } from '@/work/trial';
+import { keepFunctionTest } from '@/work/tests';
+import { keysTried } from '@/work/keys/tests';
+import { triedWays } from '@/work/keys/repairs';
+import { settleStage } from '@/work/stages';
+import { inTrialWorkshop, tick, trialPhoto, trialRestoration } from '@/work/trial';
 import {
+  answerRepair,
+  answerThePractice,
   drawFromBlock,
   drawFromFile,
+  drawFromPhoto,
   finishTest,
   guessTheLines,
+  keepMeasure,
   keepReading,
+  keepTheCount,
+  markThePicture,
   openTestAgain,
   removeKey,
   saveKey,
   saveLine,
   sawKeys,
+  sayCaps,
+  startDrying,
+  startRepair,
   startTest,
 } from './actions';
 import { boardPdf } from './boardPdf';
 import { boardCsv, boardFile, boardFromFile, boardJsonSchema } from './file';
-import { foundOn, patternOf } from './found';
+import { bridgesOf, foundOn, patternOf } from './found';
 import { oddsWords } from './marks';
+import { toMend } from './mending';
 import { boardSvg } from './svg';
 import { boardView } from './view';
 
@@ -140,7 +156,7 @@ it('a keyboard, its test and its readings are taken back one after the other, an
   await guessTheLines(boardId);
   const test = await tested(boardId, { a1: 'dead' });
   await keepReading({ keyboardId: boardId, line: 'R1', from: 'connector', to: 'a1', open: true });
-  await expect(takeThingBack('keyboard', boardId, tick())).rejects.toThrow('tested or measured');
+  await expect(takeThingBack('keyboard', boardId, tick())).rejects.toThrow('tested, measured or mended');
   const [probe] = await probesOf(boardId);
   await takeThingBack('reading', probe!.id, tick());
   const taken = await takeThingBack('key test', test, tick());
@@ -208,4 +224,217 @@ describe('files', () => {
     expect(wrongs(await drawFromFile({ restorationId, name: 'x', text }))).toContain(words);
     expect(await keyboardsOf(restorationId)).toEqual([]);
   });
+});
+
+describe('caps', () => {
+  const CORNERS = [
+    [100, 100],
+    [900, 110],
+    [890, 500],
+    [110, 490],
+  ];
+  const capOf = async (boardId: string, key: string) => (await capsOf(boardId)).caps.find((cap) => cap.key === key);
+
+  it('come off only once a photograph shows where they belong, or knowingly without', async () => {
+    const { restorationId, boardId } = await drawn();
+    const keyboardId = boardId;
+    expect(wrongs(await sayCaps({ keyboardId, keys: ['a1'], isOff: true }))).toContain('No photograph shows');
+    const photo = await trialPhoto(restorationId);
+    expect(wrongs(await markThePicture({ keyboardId, photoId: photo.id, corners: CORNERS }))).toBe('');
+    expect(wrongs(await sayCaps({ keyboardId, keys: ['a1', 'a2'], isOff: true }))).toBe('');
+    expect(await capOf(boardId, 'a1')).toMatchObject({ isOff: true, state: 'good' });
+    const { boardId: other } = await drawn();
+    expect(wrongs(await sayCaps({ keyboardId: other, keys: ['a1'], isOff: true, unseen: true }))).toBe('');
+  });
+
+  it('are tapped from two devices, and of one cap the last counts', async () => {
+    const { boardId: keyboardId } = await drawn();
+    await Promise.all([
+      sayCaps({ keyboardId, keys: ['b1'], isOff: true, unseen: true }),
+      sayCaps({ keyboardId, keys: ['b1', 'b2'], isOff: true, unseen: true }),
+    ]);
+    await sayCaps({ keyboardId, keys: ['b1'], state: 'cracked stem' });
+    expect((await capsOf(keyboardId)).caps.filter((cap) => cap.key === 'b1')).toEqual([
+      expect.objectContaining({ isOff: true, state: 'cracked stem' }),
+    ]);
+  });
+
+  it('hold the stage while they are off, and counts while they do not add up; what is lost does not', async () => {
+    const { restorationId, boardId: keyboardId } = await drawn();
+    await sayCaps({ keyboardId, keys: ['a1', 'a2'], isOff: true, unseen: true });
+    expect(wrongs(await keepTheCount({ keyboardId, part: 'springs', came: '12', back: '11' }))).toBe('');
+    const settle = () => settleStage(restorationId, 'keys', 'done', null, tick());
+    await expect(settle()).rejects.toThrow(/2 caps are still off\. main: 1 of springs not back yet/);
+    expect(wrongs(await keepTheCount({ keyboardId, part: 'springs', came: '12', back: '13' }))).toContain(
+      '13 of springs',
+    );
+    await sayCaps({ keyboardId, keys: ['a1'], isOff: false });
+    await sayCaps({ keyboardId, keys: ['a2'], state: 'missing' });
+    await keepTheCount({ keyboardId, part: 'springs', came: '12', back: '11', lost: '1' });
+    await settle();
+  });
+
+  it('go with a key to its new name, and keep it while they are off', async () => {
+    const { boardId: keyboardId } = await drawn();
+    await sayCaps({ keyboardId, keys: ['a1'], isOff: true, unseen: true });
+    expect(wrongs(await removeKey({ keyboardId, key: 'a1' }))).toContain('The cap of “a1” is off');
+    expect(wrongs(await saveKey({ keyboardId, was: 'a1', id: 'esc', x: 5, y: 5, w: 16, h: 16 }))).toBe('');
+    expect(await capOf(keyboardId, 'esc')).toMatchObject({ isOff: true });
+  });
+
+  it('are lost track of by no key of another board and no photograph of another machine', async () => {
+    const { boardId: keyboardId } = await drawn();
+    expect(wrongs(await sayCaps({ keyboardId, keys: ['z9'], isOff: true, unseen: true }))).toContain(
+      'not on the board',
+    );
+    const stranger = await trialPhoto((await trialRestoration()).id);
+    expect(wrongs(await markThePicture({ keyboardId, photoId: stranger.id, corners: CORNERS }))).toContain(
+      'another restoration',
+    );
+  });
+});
+
+it('a keyboard found on its photograph is drawn with names row by row, and keeps its marks', async () => {
+  const { id: restorationId } = await trialRestoration();
+  const photo = await trialPhoto(restorationId);
+  const answered = await drawFromPhoto({
+    ...{ restorationId, name: 'main', kind: 'domes', widthMm: 100, heightMm: 50, photoId: photo.id },
+    corners: [
+      [10, 10],
+      [300, 12],
+      [298, 150],
+      [12, 148],
+    ],
+    keys: [
+      { x: 30, y: 5, w: 16, h: 16 },
+      { x: 5, y: 5, w: 16, h: 16 },
+      { x: 5, y: 25, w: 60, h: 16 },
+    ],
+  });
+  if (!answered.ok) throw new Error(wrongs(answered));
+  const { board } = await boardView(restorationId, answered.value);
+  expect(board!.keys.map(({ id, x }) => [id, x])).toEqual([
+    ['a1', 5],
+    ['a2', 30],
+    ['b1', 5],
+  ]);
+  expect((await capsOf(answered.value)).pictures).toEqual([expect.objectContaining({ photoId: photo.id })]);
+  // A photograph that is taken back takes its marks along, and brings them again.
+  const taken = await takeThingBack('photograph', photo.id, tick());
+  expect((await capsOf(answered.value)).pictures).toEqual([]);
+  await bringBack(taken, tick());
+  expect((await capsOf(answered.value)).pictures).toHaveLength(1);
+});
+
+describe('repairs', () => {
+  it('are one at a time, move the odds of their way, and can be taken back', async () => {
+    const { restorationId, boardId: keyboardId } = await drawn();
+    const form = { keyboardId, way: 'paint', fault: 'line R2 is broken between b2 and b3', keys: ['b3', 'b4'] };
+    const begun = await startRepair(form);
+    if (!begun.ok) throw new Error(wrongs(begun));
+    expect(wrongs(await startRepair({ ...form, way: 'wipe' }))).toContain('begun already');
+    await expect(settleStage(restorationId, 'keys', 'done', null, tick())).rejects.toThrow(/not answered yet/);
+    expect(wrongs(await startDrying(begun.value))).toBe('');
+    expect(await findRows('timers', { restorationId })).toEqual([
+      expect.objectContaining({ atTheBell: 'Measure, then test the keys.' }),
+    ]);
+    expect(wrongs(await answerRepair({ repairId: begun.value, outcome: 'works', ohms: '42' }))).toBe('');
+    expect(wrongs(await answerRepair({ repairId: begun.value, outcome: 'worse' }))).toContain('answered already');
+    const own = (await triedWays()).filter(({ way }) => way === 'paint');
+    expect(own).toContainEqual({ way: 'paint', outcome: 'works' });
+    await takeThingBack('key repair', begun.value, tick());
+    expect((await triedWays()).filter(({ way }) => way === 'paint')).toHaveLength(own.length - 1);
+  });
+
+  it('that need no drying say so', async () => {
+    const { boardId: keyboardId } = await drawn();
+    const begun = await startRepair({ keyboardId, way: 'abrade', fault: 'the contact of a1 itself', keys: ['a1'] });
+    if (!begun.ok) throw new Error(wrongs(begun));
+    expect(wrongs(await startDrying(begun.value))).toContain('needs no time to dry');
+  });
+
+  it('are planned for what was found: paint on the flat of a foil, and whose keys show it', async () => {
+    const { restorationId, boardId } = await drawn();
+    await guessTheLines(boardId);
+    const test = await tested(boardId, { ...ALL, b3: 'dead', b4: 'dead' });
+    await finishTest({ testId: test });
+    const { board, tests, readings } = await boardView(restorationId, boardId);
+    const found = foundOn(board!, tests[0]!.seen, readings)!;
+    const [mend] = toMend(found.suspicions[0]!.faults, board!, [], 0);
+    expect(mend).toMatchObject({ words: 'line R2 is broken between b2 and b3', keys: ['b3', 'b4'] });
+    expect(mend!.plans.minutes.order.map(({ way }) => way)).toEqual(['paint', 'new membrane']);
+  });
+});
+
+it('a part that is measured keeps its figure, an open contact too, and a figure that cannot be is refused', async () => {
+  const { boardId: keyboardId } = await drawn();
+  expect(wrongs(await keepMeasure({ keyboardId, what: 'pad', key: 'a1', value: '180' }))).toBe('');
+  expect(wrongs(await keepMeasure({ keyboardId, what: 'pad', key: 'a2', open: true }))).toBe('');
+  expect(wrongs(await keepMeasure({ keyboardId, what: 'pad', key: 'a2', value: '-5' }))).toContain('cannot be below 0');
+  expect(wrongs(await keepMeasure({ keyboardId, what: 'dome height', key: 'a2', value: '31' }))).toContain(
+    'at most 30 mm',
+  );
+  expect(wrongs(await keepMeasure({ keyboardId, what: 'pad', key: '', value: '1' }))).toContain('Tap the key');
+  const { measures } = await mendedOf(keyboardId);
+  expect(measures.map(({ key, value }) => [key, value])).toEqual([
+    ['a1', 180],
+    ['a2', null],
+  ]);
+  await expect(takeThingBack('keyboard', keyboardId, tick())).rejects.toThrow(/measured/);
+});
+
+it('a test key by key stands in the function test until the machine was tested after it', async () => {
+  const { restorationId, boardId } = await drawn();
+  expect(await keysTried(restorationId)).toBeNull();
+  await finishTest({ testId: await tested(boardId, { ...ALL, c4: 'dead' }) });
+  expect(await keysTried(restorationId)).toEqual({ results: { main: 'faulty' }, words: { main: 'dead: c4' } });
+  await keepFunctionTest(
+    { restorationId, phase: 'before', results: { main: 'faulty' }, words: {}, waivedWhy: null },
+    tick(),
+  );
+  expect(await keysTried(restorationId)).toBeNull();
+});
+
+it('a practice board is answered once, and held against our own way', async () => {
+  const { hidden } = practiceBoard('plain', 77);
+  const form = { grade: 'plain', seed: 77, probes: 9, said: hidden };
+  const first = await answerThePractice(form);
+  if (!first.ok) throw new Error(wrongs(first));
+  expect(first.value).toMatchObject({ rightly: true, probes: 9, ours: ownProbes(practiceBoard('plain', 77)) });
+  const again = await answerThePractice({ ...form, said: [{ line: 'R1', segment: 1 }], probes: 1 });
+  if (!again.ok) throw new Error(wrongs(again));
+  expect(again.value.id).toBe(first.value.id);
+  expect(wrongs(await answerThePractice({ ...form, seed: 78, said: [] }))).toContain('tap the two keys');
+});
+
+it('keys that answer as two make two joined lines the likeliest, once more than one pair does; the pairs go with the test', async () => {
+  const { restorationId, boardId } = await drawn();
+  await guessTheLines(boardId);
+  const id = await tested(boardId, ALL);
+  const end = (together: [string, string][]) => finishTest({ testId: id, together });
+  expect(wrongs(await end([['a2', 'b2']]))).toBe('');
+  const found = async () => {
+    const { board, tests, readings } = await boardView(restorationId, boardId);
+    return foundOn(board!, tests[0]!.seen, readings, tests[0]!.together)!;
+  };
+  expect((await found()).suspicions[0]!.joined).toEqual([]);
+  await openTestAgain(id);
+  await end([
+    ['a2', 'b2'],
+    ['b3', 'a3'],
+    ['c1', 'gone'],
+  ]);
+  const [best] = (await found()).suspicions;
+  expect(best).toMatchObject({ words: 'lines R1 and R2 are joined', joined: ['R1', 'R2'] });
+  await saveKey({ keyboardId: boardId, was: 'a2', id: 'w', x: 24.5, y: 5.5, w: 16, h: 16 });
+  expect((await boardView(restorationId, boardId)).tests[0]!.together).toContainEqual(['w', 'b2']);
+  const taken = await takeThingBack('key test', id, tick());
+  await bringBack(taken, tick());
+  expect((await found()).suspicions[0]!.joined).toEqual(['R1', 'R2']);
+});
+
+it('keys that share neither row nor column join no lines', () => {
+  const { keys } = guessLines(blockOf('grid', 3, 3).keys);
+  expect(bridgesOf({ keys }, [['a1', 'b2']])).toEqual([]);
+  expect(bridgesOf({ keys }, [['a1', 'a3']])).toEqual([{ lines: ['C1', 'C3'], answered: { a1: ['a3'] } }]);
 });

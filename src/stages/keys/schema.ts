@@ -1,7 +1,14 @@
 import Joi from 'joi';
 import { LINE_KINDS, type Line } from '@/core/keyboard/board';
+import { CAP_STATES, type CapState, type LooseCount } from '@/core/keyboard/caps';
 import { codesSchema } from '@/core/keyboard/boardSchema';
 import { OBSERVED, type Observed, type Reading } from '@/core/keyboard/evidence';
+import { MEASURES, type Measure } from '@/core/keyboard/measured';
+import { cornersSchema } from '@/core/keyboard/photo/fieldSpec';
+import { GRADES, type Grade } from '@/core/keyboard/practice';
+import { REPAIR_OUTCOMES, REPAIR_WAYS, type RepairOutcome, type RepairWay } from '@/core/keyboard/repairs';
+import { MOST } from '@/core/limits';
+import type { Corners } from '@/core/picture/corners';
 import { KEYBOARD_KINDS, type KeyboardKind } from '@/core/keyboard/kinds';
 import { BLOCKS, MOST_ACROSS, MOST_DOWN, MOST_KEYS, type Block } from '@/core/keyboard/layout';
 import { TEST_PHASES, type TestPhase } from '@/core/runsheet/functionTest';
@@ -87,8 +94,13 @@ export const beginSchema = Joi.object<{ keyboardId: string; phase: TestPhase }>(
     .label('Which test'),
 });
 
-export const endSchema = Joi.object<{ testId: string; heard: string }>({
+export const endSchema = Joi.object<{ testId: string; heard: string; together: [string, string][] }>({
   testId: id,
+  together: Joi.array()
+    .items(Joi.array().ordered(keyName.required(), keyName.required()))
+    .max(MOST_KEYS)
+    .default([])
+    .label('Keys that answered together'),
   heard: Joi.string().trim().max(500).allow('').default('').label('What was heard'),
 });
 
@@ -137,4 +149,160 @@ export const fileSchema = Joi.object<{ restorationId: string; name: string; text
     .required()
     .label('The file')
     .messages({ 'string.empty': 'The file is empty. Choose a keyboard as JSON or CSV.' }),
+});
+
+export interface PictureForm {
+  restorationId: string;
+  name: string;
+  kind: KeyboardKind;
+  widthMm: number;
+  heightMm: number;
+  photoId: string;
+  corners: Corners;
+  keys: { x: number; y: number; w: number; h: number }[];
+}
+
+export const pictureSchema = Joi.object<PictureForm>({
+  restorationId: id,
+  name: blockSchema.extract('name'),
+  kind: blockSchema.extract('kind'),
+  widthMm: mm('Width of the field', 20),
+  heightMm: mm('Height of the field', 10),
+  photoId: id,
+  corners: cornersSchema,
+  keys: Joi.array()
+    .items(Joi.object({ x: mm('From the left', 0), y: mm('From above', 0), w: mm('Width', 1), h: mm('Height', 1) }))
+    .min(1)
+    .max(MOST_KEYS)
+    .required()
+    .label('Keys')
+    .messages({ 'array.min': 'Keep at least one key.' }),
+});
+
+export const marksSchema = Joi.object<{ keyboardId: string; photoId: string; corners: Corners }>({
+  keyboardId: id,
+  photoId: id,
+  corners: cornersSchema,
+});
+
+const someKeys = Joi.array().items(keyName).min(1).max(MOST_KEYS).required().label('Keys');
+
+export const capsSchema = Joi.object<{
+  keyboardId: string;
+  keys: string[];
+  isOff?: boolean;
+  state?: CapState;
+  unseen: boolean;
+}>({
+  keyboardId: id,
+  keys: someKeys,
+  isOff: Joi.boolean(),
+  state: Joi.string()
+    .valid(...CAP_STATES)
+    .label('How the cap is'),
+  unseen: Joi.boolean().default(false),
+}).or('isOff', 'state');
+
+const howMany = (label: string) => Joi.number().integer().min(0).max(MOST.parts).empty('').default(0).label(label);
+
+export const countSchema = Joi.object<LooseCount & { keyboardId: string }>({
+  keyboardId: id,
+  part: Joi.string()
+    .trim()
+    .max(40)
+    .required()
+    .label('Part')
+    .messages({ 'string.empty': 'Say what was counted, like springs or screws.' }),
+  came: howMany('Came out'),
+  cleaned: howMany('Cleaned'),
+  back: howMany('Back'),
+  lost: howMany('Lost'),
+  donor: howMany('From a donor'),
+});
+
+export const measureSchema = Joi.object<{
+  keyboardId: string;
+  what: Measure;
+  key: string;
+  open: boolean;
+  value: number | null;
+}>({
+  keyboardId: id,
+  what: Joi.string()
+    .valid(...MEASURES)
+    .required()
+    .label('What was measured'),
+  key: keyName.required().label('Key').messages({ 'string.empty': 'Tap the key that was measured.' }),
+  open: Joi.boolean().default(false),
+  value: Joi.when('open', {
+    is: true,
+    then: Joi.any().custom(() => null),
+    otherwise: Joi.number().min(0).max(1e9).required(),
+  })
+    .label('The figure')
+    .messages({
+      'number.min': '{#label} cannot be below 0. Measure again.',
+      'number.max': '{#label} is more than any meter shows. Where it shows none, tap “Open”.',
+      'any.required': 'Type what was measured.',
+      'number.base': 'Type what was measured as a number, like 120.',
+    }),
+});
+
+const ohmsOrNone = Joi.number().min(0).max(1e9).allow(null).empty('').default(null);
+
+export interface RepairForm {
+  keyboardId: string;
+  way: RepairWay;
+  fault: string;
+  keys: string[];
+  ohms: number | null;
+}
+
+export const repairSchema = Joi.object<RepairForm>({
+  keyboardId: id,
+  way: Joi.string()
+    .valid(...REPAIR_WAYS)
+    .required()
+    .label('Way'),
+  fault: Joi.string().trim().max(300).required().label('What it is for'),
+  keys: Joi.array().items(keyName).max(MOST_KEYS).required().label('Keys'),
+  ohms: ohmsOrNone.label('Resistance before'),
+});
+
+export const answerSchema = Joi.object<{
+  repairId: string;
+  outcome: RepairOutcome;
+  ohms: number | null;
+  words: string;
+}>({
+  repairId: id,
+  outcome: Joi.string()
+    .valid(...REPAIR_OUTCOMES)
+    .required()
+    .label('What came of it'),
+  ohms: ohmsOrNone.label('Resistance now'),
+  words: Joi.string().trim().max(300).allow('').default('').label('In a few words'),
+});
+
+export interface PracticeForm {
+  grade: Grade;
+  seed: number;
+  probes: number;
+  said: { line: string; segment: number }[];
+}
+
+export const practiceSchema = Joi.object<PracticeForm>({
+  grade: Joi.string()
+    .valid(...GRADES)
+    .required()
+    .label('Grade'),
+  seed: Joi.number().integer().min(0).max(Number.MAX_SAFE_INTEGER).required(),
+  probes: Joi.number().integer().min(0).max(1000).required().label('Probes'),
+  said: Joi.array()
+    .items(Joi.object({ line: keyName.required(), segment: Joi.number().integer().min(1).max(MOST_KEYS).required() }))
+    .min(1)
+    .max(10)
+    .required()
+    .label('Where it is broken')
+    .messages({ 'array.min': 'Say where it is broken: tap the two keys on both sides of the break.' }),
 });

@@ -1,10 +1,13 @@
 import type { Observed } from '@/core/keyboard/evidence';
-import { keyboardsOf, keysSeenIn, keyTestsOf, probesOf, type KeptReading } from '@/data/keys';
-import type { KeyboardRow, KeyTestRow } from '@/data/rows';
+import { keyboardsOf, keysSeenIn, keysTogetherIn, keyTestsOf, probesOf, type KeptReading } from '@/data/keys';
+import { photosOf } from '@/data/photos/store';
+import type { KeyboardRow, KeyTestRow, Photo } from '@/data/rows';
 
 /** A test with what its keys did. */
 export interface SeenTest extends KeyTestRow {
   seen: Record<string, Observed>;
+  /** Keys that answered with another one. */
+  together: [pressed: string, also: string][];
 }
 
 export interface BoardView {
@@ -27,9 +30,11 @@ export async function boardView(restorationId: string, asked: string | undefined
   const board = boards.find(({ id }) => id === asked) ?? boards[0] ?? null;
   if (!board) return { boards: [], board: null, tests: [], readings: [], earlier: [] };
   const [rows, probes] = await Promise.all([keyTestsOf(board.id), probesOf(board.id)]);
-  const seen = await keysSeenIn(rows.map(({ id }) => id));
+  const ids = rows.map(({ id }) => id);
+  const [seen, together] = await Promise.all([keysSeenIn(ids), keysTogetherIn(ids)]);
   const tests = rows.map((test): SeenTest => ({
     ...test,
+    together: together.filter(({ testId }) => testId === test.id).map(({ pressed, also }) => [pressed, also]),
     seen: Object.fromEntries(seen.filter(({ testId }) => testId === test.id).map((one) => [one.key, one.seen])),
   }));
   // What was measured before the keys were last tried was measured on another state.
@@ -41,4 +46,19 @@ export async function boardView(restorationId: string, asked: string | undefined
     readings: probes.filter(({ at }) => at >= since),
     earlier: probes.filter(({ at }) => at < since),
   };
+}
+
+/** A photograph of the machine, as far as marking needs it. */
+export type KeyPhoto = Pick<Photo, 'id' | 'originalName' | 'stage' | 'width' | 'height'>;
+
+/** The photographs of a machine, those of the keys first, and the one that is asked for. */
+export async function keyPhotos(
+  restorationId: string,
+  asked: string | undefined,
+): Promise<{ photos: KeyPhoto[]; photo: KeyPhoto | null }> {
+  const all = await photosOf(restorationId);
+  const photos = all
+    .map(({ id, originalName, stage, width, height }) => ({ id, originalName, stage, width, height }))
+    .sort((a, b) => Number(b.stage === 'keys') - Number(a.stage === 'keys'));
+  return { photos, photo: photos.find(({ id }) => id === asked) ?? null };
 }

@@ -10,17 +10,19 @@ import { Fold } from '@/ui/Fold';
 import { ComparedTests, FunctionTestForm } from '@/ui/FunctionTestForm';
 import { Part } from '@/ui/layout';
 import { holdWords } from '@/work/rebuild/words';
+import type { KeysTried } from '@/work/keys/tests';
 import { addFunctionTest } from './actions';
 
 interface Props {
   restorationId: string;
   holds: readonly Hold[];
   tests: readonly FunctionTest[];
+  keys: KeysTried | null;
   power: PowerDecided | null;
 }
 
 /** Test before closing, and again after; the case stays open until everything is settled. */
-export function ClosingPart({ restorationId, holds, tests, power }: Props) {
+export function ClosingPart({ restorationId, holds, tests, keys, power }: Props) {
   return (
     <Part title="Before the case is closed" id="closing">
       {holds.length === 0 ? (
@@ -41,6 +43,7 @@ export function ClosingPart({ restorationId, holds, tests, power }: Props) {
           restorationId={restorationId}
           phase="before closing"
           tests={tests}
+          keys={keys}
           send={(given) => addFunctionTest({ restorationId, ...given })}
         />
       </Fold>

@@ -1,20 +1,20 @@
 import { needsEntered } from '@/edge/entered';
-import { BoardScreen } from '@/stages/keys/KeysViews';
+import { BoardScreen } from '@/stages/keys/BoardView';
 import { StageScreen, stageTitle } from '../StageScreen';
 
 export const metadata = stageTitle('keys');
 
 interface Props {
   params: Promise<{ id: string }>;
-  searchParams: Promise<{ board?: string }>;
+  searchParams: Promise<{ board?: string; photo?: string }>;
 }
 
 export default async function KeysPage({ params, searchParams }: Props) {
   await needsEntered();
-  const { id } = await params;
+  const [{ id }, { board, photo }] = await Promise.all([params, searchParams]);
   return (
     <StageScreen restorationId={id} stage="keys">
-      <BoardScreen restorationId={id} board={(await searchParams).board} />
+      <BoardScreen restorationId={id} board={board} photo={photo} />
     </StageScreen>
   );
 }

@@ -1,5 +1,5 @@
 import { needsEntered } from '@/edge/entered';
-import { FindScreen } from '@/stages/keys/KeysViews';
+import { FindScreen } from '@/stages/keys/FindView';
 import { StageScreen, stageTitle } from '../../StageScreen';
 
 export const metadata = stageTitle('keys', 'find');

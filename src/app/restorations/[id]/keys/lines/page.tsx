@@ -1,5 +1,5 @@
 import { needsEntered } from '@/edge/entered';
-import { LinesScreen } from '@/stages/keys/KeysViews';
+import { LinesScreen } from '@/stages/keys/LinesView';
 import { StageScreen, stageTitle } from '../../StageScreen';
 
 export const metadata = stageTitle('keys', 'lines');

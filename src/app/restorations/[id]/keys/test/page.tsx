@@ -1,5 +1,5 @@
 import { needsEntered } from '@/edge/entered';
-import { TestScreen } from '@/stages/keys/KeysViews';
+import { TestScreen } from '@/stages/keys/TestView';
 import { StageScreen, stageTitle } from '../../StageScreen';
 
 export const metadata = stageTitle('keys', 'test');
