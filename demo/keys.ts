@@ -1,21 +1,115 @@
-import { blockOf } from '@/core/keyboard/layout';
-import { addKeyboard, addReading, guessBoard } from '../src/work/keys/boards';
+import { blockOf, namedInRows } from '@/core/keyboard/layout';
+import { findKeys } from '@/core/keyboard/photo/findKeys';
+import type { Corners } from '@/core/picture/corners';
+import { decodePicture } from '@/data/photos/decode';
+import { CAPS_ON, homeKeyboard, keyboardScene, type CapsOff } from '@/simulators/camera/keyboards';
+import { LIGHTS } from '@/simulators/camera/shot';
+import { addKeyboard, addReading, drawKey, guessBoard, layLine } from '../src/work/keys/boards';
+import { drawFromPicture, keepCount, markPicture, setCaps } from '../src/work/keys/caps';
+import { beginRepair, endRepair } from '../src/work/keys/repairs';
 import { beginTest, endTest, seeKeys } from '../src/work/keys/tests';
+import { askOwner } from '../src/work/owner';
+import { setOwner } from '../src/work/restorations';
+import { photograph } from './photographs';
 
-const ACROSS = 12;
-const DOWN = 5;
 /** The end of the lower row, as it was found at intake. */
-const DEAD = ['d10', 'd11', 'd12'];
+const DEAD = ['d11', 'd12', 'd13'];
+/** Two caps that were put back in each other’s place. */
+const SWAPPED: CapsOff = { ...CAPS_ON, swapped: [['t', 'h']] };
 
-/** A keyboard with three dead keys at the end of a row: tested, its lines laid, one reading taken. */
+const round = (mm: number) => Math.max(0, Math.round(10 * mm) / 10);
+
+/**
+ * A keyboard with three dead keys at the end of a row: drawn from its photograph, its caps off and on again, two of them
+ * swapped, one with a stub of its stem; tested, its lines laid, the plug cleaned in vain, one reading taken.
+ */
 export async function brimselKeys(restorationId: string, tested: Date, measured: Date): Promise<void> {
-  const block = blockOf('staggered', ACROSS, DOWN);
-  const id = await addKeyboard(restorationId, { name: 'main keyboard', kind: 'domes', ...block, lines: [] }, tested);
-  await guessBoard(id, tested);
-  const test = await beginTest(id, 'before', tested);
-  const rest = block.keys.map((key) => key.id).filter((key) => !DEAD.includes(key));
-  await seeKeys(test, rest, 'works', tested);
-  await seeKeys(test, DEAD, 'dead', tested);
-  await endTest(test, '', new Date(tested.getTime() + 12 * 60_000));
+  const minute = (n: number) => new Date(tested.getTime() + n * 60_000);
+  const layout = homeKeyboard(29);
+  const { widthMm, heightMm } = layout;
+  const shoot = (name: string, takenAt: Date, caps: CapsOff, shot: { tilt: number; seed: number }) =>
+    photograph({
+      ...{ restorationId, stage: 'keys', pieceId: null, name, takenAt },
+      scene: keyboardScene(layout, { caps, tilt: shot.tilt, seed: 3 }),
+      shot: { light: LIGHTS['north window'], ...shot },
+    });
+  const before = await shoot('brimsel-keys-before', tested, CAPS_ON, { tilt: 0.2, seed: 41 });
+  const cornersOf = ({ spec }: Awaited<ReturnType<typeof shoot>>) =>
+    spec.regions[0]!.polygon.map(([x, y]) => [Math.round(x), Math.round(y)]) as unknown as Corners;
+  const found = findKeys(await decodePicture(before.bytes), cornersOf(before), widthMm, heightMm);
+  const keys = namedInRows(found.map(({ x, y, w, h }) => ({ x: round(x), y: round(y), w: round(w), h: round(h) })));
+  const id = await drawFromPicture(
+    restorationId,
+    { name: 'main keyboard', kind: 'domes', widthMm, heightMm, keys, lines: [] },
+    { photoId: before.photo.id, corners: cornersOf(before) },
+    minute(2),
+  );
+  await guessBoard(id, minute(3));
+  const test = await beginTest(id, 'before', minute(4));
+  await seeKeys(
+    test,
+    keys.map((key) => key.id).filter((key) => !DEAD.includes(key)),
+    'works',
+    minute(5),
+  );
+  await seeKeys(test, DEAD, 'dead', minute(6));
+  await endTest(test, '', [], minute(12));
+  const all = keys.map((key) => key.id);
+  await setCaps(id, all, { isOff: true }, false, minute(30));
+  await setCaps(id, ['d1'], { state: 'stub in the cap' }, false, minute(31));
+  await setCaps(id, ['b12'], { state: 'worn legend' }, false, minute(32));
+  const out = { came: 58, cleaned: 58, lost: 0, donor: 0 };
+  await keepCount(id, { part: 'caps', ...out, back: 57 }, measured);
+  await setCaps(
+    id,
+    all.filter((key) => key !== 'd1'),
+    { isOff: false },
+    false,
+    measured,
+  );
+  const after = await shoot('brimsel-keys-after', measured, SWAPPED, { tilt: 0.45, seed: 43 });
+  await markPicture(id, after.photo.id, cornersOf(after), measured);
+  const plug = await beginRepair(
+    id,
+    { way: 'reseat', fault: 'three dead keys of one row', keys: DEAD, ohmsBefore: null },
+    measured,
+  );
+  await endRepair(plug, 'no better', null, 'tail wiped and put back, no change', measured);
   await addReading(id, { line: 'R4', from: 'connector', to: 'd6', ohms: 140 }, measured);
+}
+
+/** A foil keyboard whose tail is cracked at its fold: a new one is asked for, since paint would not hold there. */
+export async function orvaneKeys(restorationId: string, tested: Date): Promise<void> {
+  const block = blockOf('grid', 10, 5);
+  const id = await addKeyboard(restorationId, { name: 'foil keyboard', kind: 'foil', ...block, lines: [] }, tested);
+  await guessBoard(id, tested);
+  const row = block.keys.map((key) => key.id).filter((key) => key.startsWith('c'));
+  await layLine(id, { id: 'R3', kind: 'row', route: row, foldAfter: ['connector'] }, tested);
+  const { x, y, w, h } = block.keys.find((key) => key.id === 'e10')!;
+  await drawKey(id, 'e10', { id: 'enter', x, y, w, h }, tested);
+  const test = await beginTest(id, 'before', tested);
+  const works = [...block.keys.map((key) => key.id).filter((key) => !row.includes(key) && key !== 'e10'), 'enter'];
+  await seeKeys(test, works, 'works', tested);
+  await seeKeys(test, row, 'dead', tested);
+  await endTest(test, '', [], new Date(tested.getTime() + 15 * 60_000));
+  await setOwner(
+    restorationId,
+    'Bram Ostrel',
+    {
+      stages: ['wash', 'brighten', 'keys', 'rebuild'],
+      spendMinor: 1000,
+      words: 'Do what it needs. Ask before you buy.',
+    },
+    new Date(tested.getTime() + 18 * 60_000),
+  );
+  await askOwner(
+    {
+      ...{ restorationId, pieceId: null, stage: 'keys', about: 'purchase' },
+      what: 'Buy a new membrane for the keyboard.',
+      why: 'A whole row is dead, and its line is most likely cracked where the tail folds. Paint does not hold at a fold.',
+      costMinor: 3500,
+      alternatives: 'Leave the row dead; or clean the clamp first and hope.',
+    },
+    new Date(tested.getTime() + 20 * 60_000),
+  );
 }

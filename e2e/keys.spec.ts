@@ -1,11 +1,27 @@
 import { expect, test, type Page } from './day';
 import { readFile } from 'node:fs/promises';
+import { toJpeg } from '@/simulators/camera/jpeg';
+import type { PadMoment } from '@/core/keyboard/pad';
+import { GamePadStandIn } from '@/simulators/gamePad';
+import { CAPS_ON, KEYBOARDS, keyboardScene, type CapsOff } from '@/simulators/camera/keyboards';
+import { PLAIN_SHOT, takePhotograph } from '@/simulators/camera/shot';
 import { choose } from './clipboard';
 import { open } from './open';
 
 const DEAD = ['f8', 'f9', 'f10'];
 /** The row is broken before its eighth key. */
 const BROKEN_AFTER = 7;
+
+/** A game pad that is not there: the browser is told that it is. */
+const pad = new GamePadStandIn(8, 2, { dead: [], stuck: [], drifts: {} }, 4);
+const showPad = (page: Page, { buttons, axes }: PadMoment) =>
+  page.evaluate(
+    ([pressed, pushed]) => {
+      const shown = { buttons: pressed.map((one) => ({ pressed: one })), axes: pushed };
+      Object.defineProperty(navigator, 'getGamepads', { configurable: true, value: () => [shown] });
+    },
+    [[...buttons], [...axes]] as [boolean[], number[]],
+  );
 
 const place = (words: string): number => (words === 'the connector' ? 0 : Number(words.slice(1)));
 
@@ -34,6 +50,7 @@ test('a board of sixty goes from a plain block to its broken line, and is tried 
 
   await test.step('it is drawn from a block; what is no keyboard is said', async () => {
     await open(page, keys);
+    await page.getByText('Without a photograph: from a plain block').click();
     await choose(page, 'A grid of keys');
     await page.getByLabel('Keys in its widest row').fill('99');
     await page.getByRole('textbox', { name: 'Rows' }).fill('6');
@@ -94,6 +111,37 @@ test('a board of sixty goes from a plain block to its broken line, and is tried 
     await expect(page.getByText('It is back.')).toBeVisible();
   });
 
+  await test.step('it is mended by the way that is likeliest for its minutes, and the outcome kept', async () => {
+    await open(page, `${keys}/mend`);
+    await expect(page.getByRole('heading', { name: 'For: line R6 is broken between f7 and f8' })).toBeVisible();
+    await page.getByRole('button', { name: 'Begin: bridge the break with conductive paint' }).click();
+    await expect(page.getByRole('heading', { name: 'Caution first' })).toBeVisible();
+    await page.getByText('What the bridge will measure').click();
+    await page.getByLabel('Length, mm').fill('30');
+    await page.getByLabel('Paint, Ω per square (its label)').fill('10');
+    await expect(page.getByText('20.0 squares, about 100 Ω: good.')).toBeVisible();
+    await page.getByRole('button', { name: 'It dries now: 120 min' }).click();
+    await expect(page.getByText('120 min to dry: it rings.')).toBeVisible();
+    await page.getByRole('button', { name: 'It works', exact: true }).click();
+    await page.getByLabel('Over it now, Ω').fill('62');
+    await page.getByRole('button', { name: 'Keep what came of it' }).click();
+    await page.getByText('Repairs so far: 1').click();
+    await expect(page.getByText(/for line R6 is broken between f7 and f8: it works, 62 Ω/)).toBeVisible();
+  });
+
+  await test.step('its caps come off without a photograph, are said of, and go back in order', async () => {
+    await open(page, `${keys}/caps`);
+    await expect(page.getByRole('heading', { name: 'A photograph first' })).toBeVisible();
+    await page.getByRole('button', { name: 'Go on without a photograph' }).click();
+    await page.getByRole('button', { name: 'Row 1', exact: true }).click();
+    await expect(page.getByText('10 of 60 caps are off.')).toBeVisible();
+    await page.getByRole('button', { name: 'Stub in the cap' }).click();
+    await page.getByRole('button', { name: /^a4\b/ }).click();
+    await expect(page.getByText('A stub is left in the cap: a4')).toBeVisible();
+    await page.getByRole('button', { name: 'They are on' }).click();
+    await expect(page.getByText('All caps are on.')).toBeVisible();
+  });
+
   await test.step('mended it is tried again, the first keys typed on it, and compared', async () => {
     await open(page, `${keys}/test`);
     await page.getByRole('button', { name: 'Begin the test' }).click();
@@ -109,18 +157,38 @@ test('a board of sixty goes from a plain block to its broken line, and is tried 
     await page.getByRole('button', { name: 'The browser keeps a4 for itself' }).click();
     await page.getByRole('button', { name: 'a5 does nothing' }).click();
     await expect(page.getByText('Press a6 on the keyboard.')).toBeVisible();
+    // The sixth is a button of a game pad, which the browser is asked for.
+    await showPad(page, pad.shows([3]));
+    await expect(page.getByText('Press a7 on the keyboard.')).toBeVisible();
+    await showPad(page, pad.shows([]));
+    await expect(page.getByText('55 of 60 to go, 4 work, 1 dead')).toBeVisible();
     await page.getByRole('button', { name: 'Stop listening' }).click();
-    await expect(page.getByText('56 of 60 to go, 3 work, 1 dead')).toBeVisible();
     // It did after all.
     await page.getByRole('button', { name: 'Not tried' }).click();
     await page.getByRole('button', { name: /^a5\b/ }).click();
-    await expect(page.getByText('57 of 60 to go, 3 work')).toBeVisible();
-    await page.getByRole('button', { name: 'The other 57 work' }).click();
+    await expect(page.getByText('56 of 60 to go, 4 work')).toBeVisible();
+    await page.getByRole('button', { name: 'The other 56 work' }).click();
     await page.getByRole('button', { name: 'End the test' }).click();
     await page.getByText('Tests so far: 2, 3 keys changed since the one before').click();
     await expect(page.getByRole('listitem').filter({ hasText: 'f8: dead before, works now' })).toBeVisible();
     await open(page, `${keys}/find`);
     await expect(page.getByRole('heading', { name: /nothing/ })).toBeVisible();
+  });
+
+  await test.step('a practice board is measured, answered and told', async () => {
+    await open(page, `${keys}/find`);
+    await page.getByText('Practise on boards with hidden faults').click();
+    const board = page.getByRole('group', { name: /^Practice board/ });
+    await board.getByRole('button', { name: /^a5\b/ }).click();
+    await page.getByRole('button', { name: 'Measure', exact: true }).click();
+    await expect(page.getByText(/^1\. R1, the connector to a5: /)).toBeVisible();
+    await page.getByRole('button', { name: 'A tip on the connector' }).click();
+    await board.getByRole('button', { name: /^a4\b/ }).click();
+    await page.getByRole('button', { name: 'It is broken between them' }).click();
+    await page.getByRole('button', { name: 'That is it' }).click();
+    await expect(page.getByText(/1 probes; our own way takes \d/)).toBeVisible();
+    await page.getByRole('button', { name: 'Another board' }).click();
+    await expect(page.getByText(/^1\. R1/)).toBeHidden();
   });
 
   await test.step('a key that comes back slowly is led to what mends it', async () => {
@@ -138,6 +206,7 @@ test('a board of sixty goes from a plain block to its broken line, and is tried 
     await page.getByRole('link', { name: 'JSON' }).click();
     const text = await readFile(await (await sent).path(), 'utf8');
     await page.getByText('Another keyboard of this machine').click();
+    await page.getByText('From a file', { exact: true }).click();
     const file = (name: string) => ({
       name: 'pad.json',
       mimeType: 'application/json',
@@ -150,3 +219,83 @@ test('a board of sixty goes from a plain block to its broken line, and is tried 
     await expect(page.getByRole('link', { name: 'main keyboard' })).toBeVisible();
   });
 });
+
+test('a keyboard is drawn from its photograph, and a swapped pair is found on another', async ({ page }, info) => {
+  test.slow();
+  await open(page, '/restorations/new');
+  await page.getByLabel('Name you will know it by').fill(`Photographed ${info.project.name}`);
+  await page.getByRole('button', { name: 'Open restoration' }).click();
+  await page.waitForURL(/\/intake$/);
+  const keys = `/${/restorations\/[0-9a-f-]+/.exec(page.url())![0]}/keys`;
+  const before = await keyboardJpeg(CAPS_ON, 51);
+  const after = await keyboardJpeg({ ...CAPS_ON, swapped: [['w', 'x']] }, 52);
+
+  await test.step('its corners are marked and its keys are found', async () => {
+    await open(page, keys);
+    await page.locator('input[type=file]').first().setInputFiles(before.file);
+    await page.waitForURL(/photo=/);
+    await mark(page, before);
+    await page.getByRole('button', { name: 'Find the keys' }).click();
+    await expect(page.getByText(/Measure the field with a ruler/)).toBeVisible();
+    await page.getByLabel('Width of the field, mm').fill('190');
+    await page.getByLabel('Height of the field, mm').fill('84');
+    await page.getByRole('button', { name: 'Find the keys' }).click();
+    await expect(page.getByText(/^4\d keys\./)).toBeVisible({ timeout: 60_000 });
+    await page.getByRole('button', { name: 'Keep this drawing' }).click();
+    await expect(page.getByText(/^main keyboard, 4\d keys\./)).toBeVisible();
+  });
+
+  await test.step('two caps that changed places are named', async () => {
+    await open(page, `${keys}/caps`);
+    await expect(page.getByText('All caps are on.')).toBeVisible();
+    await page.getByText('Are they where they were? Compare with a new photograph').click();
+    await page.locator('input[type=file]').first().setInputFiles(after.file);
+    await page.waitForURL(/photo=/);
+    await mark(page, after);
+    await page.getByRole('button', { name: 'Compare the caps' }).click();
+    await expect(page.getByText('2 caps stand otherwise than on the first photograph.')).toBeVisible({
+      timeout: 60_000,
+    });
+    await expect(page.getByText('a2: the cap of c2 stands here.')).toBeVisible();
+    await expect(page.getByText('c2: the cap of a2 stands here.')).toBeVisible();
+  });
+});
+
+interface Shown {
+  file: { name: string; mimeType: string; buffer: Buffer };
+  corners: readonly (readonly [number, number])[];
+}
+
+async function keyboardJpeg(caps: CapsOff, seed: number): Promise<Shown> {
+  const { picture, spec } = takePhotograph(keyboardScene(KEYBOARDS.pocket, { caps, tilt: 0.2, seed: 5 }), {
+    ...PLAIN_SHOT,
+    ...{ width: 1200, height: 900, tilt: 0.2, seed },
+  });
+  return {
+    file: { name: `keys-${seed}.jpg`, mimeType: 'image/jpeg', buffer: await toJpeg(picture, { quality: 85 }) },
+    corners: spec.regions[0]!.polygon,
+  };
+}
+
+/** Moves the four marks onto the corners with the keyboard, as a hand without a mouse does. */
+async function mark(page: Page, { corners }: Shown): Promise<void> {
+  const board = page.locator('svg[aria-label*="move the four corners"]');
+  await expect(board).toBeVisible();
+  const box = (await board.boundingBox())!;
+  const unit = 1200 / box.width;
+  for (const [i, [x, y]] of corners.entries()) {
+    const handle = page.getByRole('button', { name: `Field of the keys, corner ${i + 1}` });
+    await handle.focus();
+    for (const [axis, to, [less, more]] of [
+      ['cx', x, ['ArrowLeft', 'ArrowRight']],
+      ['cy', y, ['ArrowUp', 'ArrowDown']],
+    ] as const)
+      for (let step = 0; step < 400; step++) {
+        const at = Number(await handle.locator('circle').last().getAttribute(axis));
+        const off = to - at;
+        if (Math.abs(off) <= 2.2 * unit) break;
+        const key = off < 0 ? less : more;
+        await page.keyboard.press(Math.abs(off) > 20 * unit ? `Shift+${key}` : key);
+      }
+  }
+}
