@@ -1,5 +1,7 @@
 import type { Reading } from '@/core/keyboard/evidence';
+import type { KeyboardKind } from '@/core/keyboard/kinds';
 import type {
+  ContactLimitsRow,
   CapRow,
   KeyboardPictureRow,
   KeyboardRow,
@@ -63,3 +65,7 @@ export const mendedOf = async (keyboardId: string): Promise<{ measures: KeyMeasu
   ]);
   return { measures, repairs };
 };
+
+/** This workshop’s own limits for contacts on keyboards of a kind, where it has any. */
+export const ownLimitsOf = async (kind: KeyboardKind): Promise<ContactLimitsRow | null> =>
+  (await findRows('contact_limits', { kind }))[0] ?? null;

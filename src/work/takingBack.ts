@@ -1,3 +1,4 @@
+import { KIND } from '@/core/keyboard/kinds';
 import { Refusal } from '@/core/refusal';
 import { inTransaction } from '@/data/connection';
 import type { Finding, RowOf } from '@/data/rows';
@@ -23,6 +24,7 @@ export const TAKEN = [
   'count',
   'measured part',
   'key repair',
+  'contact limits',
 ] as const;
 export type Taken = (typeof TAKEN)[number];
 
@@ -201,6 +203,17 @@ async function sheet(id: string, now: Date): Promise<string> {
   );
 }
 
+async function contactLimits(id: string, now: Date): Promise<string> {
+  const { kind } = await needRow('contact_limits', id);
+  return takeBack(
+    {
+      ...{ restorationId: null, stage: null, what: `own limits of contacts: ${KIND[kind].title.toLowerCase()}` },
+      remove: [{ table: 'contact_limits', where: { id } }],
+    },
+    now,
+  );
+}
+
 async function keyboard(id: string, now: Date): Promise<string> {
   const { restorationId, name } = await needRow('keyboards', id);
   const rests = ['key_tests', 'probes', 'key_measures', 'key_repairs'] as const;
@@ -284,6 +297,7 @@ const RULES: Record<Taken, (id: string, now: Date) => Promise<string>> = {
   count: plainly('loose_parts', ({ part }) => `count of ${part}`),
   'measured part': plainly('key_measures', ({ key, what }) => `${what} of ${key}`),
   'key repair': plainly('key_repairs', ({ fault }) => `key repair: ${fault}`),
+  'contact limits': contactLimits,
 };
 
 /**

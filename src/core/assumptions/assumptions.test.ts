@@ -28,6 +28,7 @@ import { worthStretch } from '../sun/worthStretch';
 import { grid } from '../keyboard/boards.testing';
 import { diagnose, type Diagnosing } from '../keyboard/diagnosis';
 import { saysOf } from '../keyboard/evidence';
+import { expectedOf, oddsOfWay, type RepairWay } from '../keyboard/repairs';
 import { contactVerdict, usualContactLimits } from '../keyboard/trace';
 import { bellTime, everyDay } from '../runsheet/hours';
 import { ASSUMPTIONS, assumed, STANDINGS, type AssumptionName } from './assumptions';
@@ -56,6 +57,9 @@ function lastOfRow(more: Partial<Diagnosing>, dead: readonly string[] = ['k0.3']
   const { contact } = marginals.keys.find(({ key }) => key === 'k0.3')!;
   return { open: marginals.lines[0]!.segments[3]!.probability, contact, plug };
 }
+
+/** How many of a hundred faults a way alone leaves. */
+const leftOver = (way: RepairWay) => Math.round(100 * expectedOf([oddsOfWay(way, [])]).leftOver);
 
 const NOW = new Date('2026-06-15T06:00:00Z');
 const inDays = (days: number) => new Date(NOW.getTime() + days * 86_400_000).toISOString();
@@ -628,6 +632,82 @@ const CASES: Record<AssumptionName, Case> = {
         .probability > 0.155,
     is: true,
     other: 0.0018,
+  },
+  'repair: reseat': {
+    decides: 'how many of a hundred are left over after reseat',
+    of: () => leftOver('reseat'),
+    is: 38,
+    other: 0.605,
+  },
+  'repair: wipe': {
+    decides: 'how many of a hundred are left over after wipe',
+    of: () => leftOver('wipe'),
+    is: 43,
+    other: 0.55,
+  },
+  'repair: abrade': {
+    decides: 'how many of a hundred are left over after abrade',
+    of: () => leftOver('abrade'),
+    is: 40,
+    other: 0.58,
+  },
+  'repair: free': {
+    decides: 'how many of a hundred are left over after free',
+    of: () => leftOver('free'),
+    is: 25,
+    other: 0.73,
+  },
+  'repair: paint': {
+    decides: 'how many of a hundred are left over after paint',
+    of: () => leftOver('paint'),
+    is: 30,
+    other: 0.68,
+  },
+  'repair: film pads': {
+    decides: 'how many of a hundred are left over after film pads',
+    of: () => leftOver('film pads'),
+    is: 20,
+    other: 0.78,
+  },
+  'repair: wire link': {
+    decides: 'how many of a hundred are left over after wire link',
+    of: () => leftOver('wire link'),
+    is: 20,
+    other: 0.78,
+  },
+  'repair: re-tin': {
+    decides: 'how many of a hundred are left over after re-tin',
+    of: () => leftOver('re-tin'),
+    is: 40,
+    other: 0.58,
+  },
+  'repair: unbridge': {
+    decides: 'how many of a hundred are left over after unbridge',
+    of: () => leftOver('unbridge'),
+    is: 30,
+    other: 0.68,
+  },
+  'repair: donor part': {
+    decides: 'how many of a hundred are left over after donor part',
+    of: () => leftOver('donor part'),
+    is: 10,
+    other: 0.88,
+  },
+  'repair: new membrane': {
+    decides: 'how many of a hundred are left over after new membrane',
+    of: () => leftOver('new membrane'),
+    is: 5,
+    other: 0.93,
+  },
+  'weight of a guessed repair': {
+    decides: 'whether a way that failed four times is still as likely to help as not',
+    of: () =>
+      oddsOfWay(
+        'paint',
+        Array.from({ length: 4 }, () => ({ way: 'paint', outcome: 'no better' })),
+      ).odds >= 0.5,
+    is: true,
+    other: 9.9,
   },
   'contact passes': {
     decides: 'whether 950 Ω pass',

@@ -5,6 +5,12 @@ import { inRows, type BoardKey } from './layout';
 export const CAP_STATES = ['good', 'worn legend', 'cracked stem', 'stub in the cap', 'missing'] as const;
 export type CapState = (typeof CAP_STATES)[number];
 
+/** Where the stem of a wide cap stands: above it, and nowhere else, it is pulled. */
+export const STEM_PLACES = ['left', 'middle', 'right'] as const;
+export type StemPlace = (typeof STEM_PLACES)[number];
+/** Where that is along the key, as it is drawn. */
+export const STEM_AT: Record<StemPlace, number> = { left: 0.25, middle: 0.5, right: 0.75 };
+
 type Placed = Pick<BoardKey, 'id' | 'x' | 'y' | 'w' | 'h'>;
 
 /** A cap wider than most by this much hangs on more than its stem. */

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import type { Fault } from './diagnosis';
 import { KEYBOARD_KINDS } from './kinds';
 import {
+  costOf,
   expectedOf,
   oddsOfWay,
   ORDERS,
@@ -102,23 +103,27 @@ describe('the order of ways', () => {
     );
   });
 
-  // Each guess decides: were it a hair’s breadth of itself, the way would be tried last, and it is not.
-  it.each(REPAIR_WAYS.map((way) => [way] as const))('rests on what %s is worth', (way) => {
-    const hopeless = Array.from({ length: 4000 }, () => ({ way, outcome: 'no better' as const }));
-    const ways = REPAIR_WAYS.filter((one) => one !== 'new membrane' || way === 'new membrane');
-    const first = planOf(ways, [], 'minutes', 0).order.findIndex((one) => one.way === way);
-    const then = planOf(ways, hopeless, 'minutes', 0).order.findIndex((one) => one.way === way);
-    expect(then).toBe(ways.length - 1);
-    expect(first).toBeLessThanOrEqual(then);
+  it('goes by what the stores hold: a part by its own price, a bottle by a share of it', () => {
+    const stores = [
+      { name: 'Membrane for a slab', priceMinor: 900 },
+      { name: 'Silver conductive paint', priceMinor: 1400 },
+    ];
+    expect(costOf('new membrane', stores)).toEqual({ costMinor: 900, from: 'Membrane for a slab' });
+    expect(costOf('new membrane', [])).toEqual({ costMinor: 3500, from: null });
+    expect(costOf('paint', stores)).toEqual({ costMinor: 150, from: 'Silver conductive paint' });
+    expect(costOf('wipe', stores)).toEqual({ costMinor: 10 });
+    const cheap = [{ name: 'membrane', priceMinor: 0 }];
+    const first = (of: typeof stores) => planOf(['paint', 'new membrane'], [], 'money', 100, of).order[0]!.way;
+    expect([first([]), first(cheap)]).toEqual(['paint', 'new membrane']);
   });
 
   it('wipes before it paints and paints before it buys', () => {
     const order = planOf(['new membrane', 'paint', 'wipe'], [], 'minutes', 0).order.map(({ way }) => way);
     expect(order).toEqual(['wipe', 'paint', 'new membrane']);
     expect(expectedOf([oddsOfWay('wipe', []), oddsOfWay('paint', [])])).toEqual({
-      minutes: expect.closeTo(6 + (3 / 7) * 35, 9),
-      costMinor: expect.closeTo(10 + (3 / 7) * 150, 9),
-      leftOver: expect.closeTo((3 / 7) * 0.3, 9),
+      minutes: expect.closeTo(6 + 0.43 * 35, 9),
+      costMinor: expect.closeTo(10 + 0.43 * 150, 9),
+      leftOver: expect.closeTo(0.43 * 0.3, 9),
     });
   });
 });

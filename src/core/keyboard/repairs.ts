@@ -1,3 +1,4 @@
+import { assumed } from '../assumptions/assumptions';
 import type { Caution } from '../peroxide/cautions';
 import type { Fault } from './diagnosis';
 import { CONNECTOR, type Line } from './board';
@@ -22,15 +23,8 @@ export type RepairWay = (typeof REPAIR_WAYS)[number];
 export const REPAIR_OUTCOMES = ['works', 'no better', 'worse'] as const;
 export type RepairOutcome = (typeof REPAIR_OUTCOMES)[number];
 
-/** What a way is worth before this workshop has tried it: guesses, as if so many of so many had worked. */
-interface Prior {
-  worked: number;
-  of: number;
-}
-
 export interface RepairWords {
   title: string;
-  prior: Prior;
   /** Of hands. */
   minutes: number;
   /** Until it can be tested, on its own. */
@@ -84,7 +78,6 @@ export const REPAIR: Record<RepairWay, RepairWords> = {
   reseat: {
     ...{
       title: 'Clean and reseat the plug or clamp',
-      prior: { worked: 5, of: 8 },
       minutes: 10,
       waitMin: 5,
       costMinor: 20,
@@ -99,7 +92,7 @@ export const REPAIR: Record<RepairWay, RepairWords> = {
     ],
   },
   wipe: {
-    ...{ title: 'Wipe pad and contact', prior: { worked: 4, of: 7 }, minutes: 6, waitMin: 5, costMinor: 10 },
+    ...{ title: 'Wipe pad and contact', minutes: 6, waitMin: 5, costMinor: 10 },
     needs: ['isopropyl alcohol', 'lint-free wipe'],
     risk: 'Hardly any.',
     cautions: [ALCOHOL],
@@ -108,7 +101,6 @@ export const REPAIR: Record<RepairWay, RepairWords> = {
   abrade: {
     ...{
       title: 'Draw the carbon pad over plain paper',
-      prior: { worked: 3, of: 5 },
       minutes: 5,
       waitMin: 0,
       costMinor: 0,
@@ -119,7 +111,7 @@ export const REPAIR: Record<RepairWay, RepairWords> = {
     steps: ['A few strokes on plain paper, never on grit.', 'Wipe, then measure again.'],
   },
   free: {
-    ...{ title: 'Free the key that stays on', prior: { worked: 6, of: 8 }, minutes: 8, waitMin: 5, costMinor: 10 },
+    ...{ title: 'Free the key that stays on', minutes: 8, waitMin: 5, costMinor: 10 },
     needs: ['isopropyl alcohol', 'cotton swabs'],
     risk: 'Hardly any.',
     cautions: [ALCOHOL],
@@ -132,7 +124,6 @@ export const REPAIR: Record<RepairWay, RepairWords> = {
   paint: {
     ...{
       title: 'Bridge the break with conductive paint',
-      prior: { worked: 7, of: 10 },
       minutes: 35,
       waitMin: 120,
       costMinor: 150,
@@ -148,7 +139,7 @@ export const REPAIR: Record<RepairWay, RepairWords> = {
     ],
   },
   'film pads': {
-    ...{ title: 'Stick-on or painted pads', prior: { worked: 4, of: 5 }, minutes: 12, waitMin: 60, costMinor: 60 },
+    ...{ title: 'Stick-on or painted pads', minutes: 12, waitMin: 60, costMinor: 60 },
     needs: ['conductive pads or ink'],
     risk: 'A pad that stands proud is pressed all the time.',
     cautions: [PAINT],
@@ -157,7 +148,6 @@ export const REPAIR: Record<RepairWay, RepairWords> = {
   'wire link': {
     ...{
       title: 'Link over the break with thin wire',
-      prior: { worked: 8, of: 10 },
       minutes: 30,
       waitMin: 0,
       costMinor: 20,
@@ -172,7 +162,7 @@ export const REPAIR: Record<RepairWay, RepairWords> = {
     ],
   },
   're-tin': {
-    ...{ title: 'Re-tin the corroded track', prior: { worked: 6, of: 10 }, minutes: 50, waitMin: 10, costMinor: 30 },
+    ...{ title: 'Re-tin the corroded track', minutes: 50, waitMin: 10, costMinor: 30 },
     needs: ['magnifier', 'fibre pen', 'flux', 'solder', 'isopropyl alcohol'],
     risk: 'Heat lifts weak tracks; solder joins neighbours.',
     cautions: [FIBRE, IRON, ALCOHOL],
@@ -185,7 +175,7 @@ export const REPAIR: Record<RepairWay, RepairWords> = {
     ],
   },
   unbridge: {
-    ...{ title: 'Part the two lines', prior: { worked: 7, of: 10 }, minutes: 15, waitMin: 5, costMinor: 10 },
+    ...{ title: 'Part the two lines', minutes: 15, waitMin: 5, costMinor: 10 },
     needs: ['magnifier', 'desoldering braid or scalpel', 'isopropyl alcohol'],
     risk: 'A cut too deep opens the track.',
     cautions: [BLADE, IRON, ALCOHOL],
@@ -199,7 +189,6 @@ export const REPAIR: Record<RepairWay, RepairWords> = {
   'donor part': {
     ...{
       title: 'Switch, dome or disc from a donor of the same family',
-      prior: { worked: 9, of: 10 },
       minutes: 25,
       waitMin: 0,
       costMinor: 200,
@@ -214,7 +203,7 @@ export const REPAIR: Record<RepairWay, RepairWords> = {
     ],
   },
   'new membrane': {
-    ...{ title: 'A new membrane', prior: { worked: 19, of: 20 }, minutes: 60, waitMin: 0, costMinor: 3500 },
+    ...{ title: 'A new membrane', minutes: 60, waitMin: 0, costMinor: 3500 },
     needs: ['new membrane'],
     risk: 'It is no longer the original; a wrong one does not fit.',
     cautions: [],
@@ -304,8 +293,12 @@ export interface WayOdds {
 export function oddsOfWay(way: RepairWay, tried: readonly Tried[]): WayOdds {
   const own = tried.filter((one) => one.way === way);
   const worked = own.filter(({ outcome }) => outcome === 'works').length;
-  const { prior } = REPAIR[way];
-  return { way, odds: (prior.worked + worked) / (prior.of + own.length), from: own.length };
+  const weight = assumed('weight of a guessed repair');
+  return {
+    way,
+    odds: (weight * assumed(`repair: ${way}`) + worked) / (weight + own.length),
+    from: own.length,
+  };
 }
 
 export const ORDERS = ['minutes', 'money'] as const;
@@ -321,12 +314,45 @@ export interface Plan {
   leftOver: number;
 }
 
+/** What a way takes that has to be there, by the word that its name holds, and whether it is used up by one repair. */
+const TAKES: Partial<Record<RepairWay, { word: string; whole: boolean }>> = {
+  paint: { word: 'conductive paint', whole: false },
+  'film pads': { word: 'pads', whole: true },
+  'wire link': { word: 'solder', whole: false },
+  're-tin': { word: 'solder', whole: false },
+  'donor part': { word: 'donor', whole: true },
+  'new membrane': { word: 'membrane', whole: true },
+};
+
+/** Something in the stores, as far as a repair asks. */
+export interface InStores {
+  name: string;
+  priceMinor: number | null;
+}
+
+/** What a way costs by the stores: a whole part by its own price, a share of a bottle by the guess. */
+export interface WayCost {
+  costMinor: number;
+  /** What of the stores it takes; `null`: to be bought; left out where nothing has to be bought. */
+  from?: string | null;
+}
+
+/** What a way costs, and whether the stores have what it takes. */
+export function costOf(way: RepairWay, stores: readonly InStores[]): WayCost {
+  const takes = TAKES[way];
+  const { costMinor } = REPAIR[way];
+  if (!takes) return { costMinor };
+  const there = stores.find(({ name }) => name.toLowerCase().includes(takes.word));
+  if (!there) return { costMinor, from: null };
+  return { costMinor: takes.whole ? (there.priceMinor ?? costMinor) : costMinor, from: there.name };
+}
+
 /** Expected minutes and money of trying ways in an order, each only where those before it failed. */
-export function expectedOf(order: readonly WayOdds[]): Omit<Plan, 'order'> {
+export function expectedOf(order: readonly WayOdds[], stores: readonly InStores[] = []): Omit<Plan, 'order'> {
   let [reached, minutes, costMinor] = [1, 0, 0];
   for (const { way, odds } of order) {
     minutes += reached * REPAIR[way].minutes;
-    costMinor += reached * REPAIR[way].costMinor;
+    costMinor += reached * costOf(way, stores).costMinor;
     reached *= 1 - odds;
   }
   return { minutes, costMinor, leftOver: reached };
@@ -337,12 +363,19 @@ export function expectedOf(order: readonly WayOdds[]): Omit<Plan, 'order'> {
  * chance that each brings for what it takes, which is the best order while one way failing says nothing of the others.
  *
  * @param rateMinor what an hour of hands counts for, minor units
+ * @param stores what is there, with its price
  */
-export function planOf(ways: readonly RepairWay[], tried: readonly Tried[], order: Order, rateMinor: number): Plan {
+export function planOf(
+  ways: readonly RepairWay[],
+  tried: readonly Tried[],
+  order: Order,
+  rateMinor: number,
+  stores: readonly InStores[] = [],
+): Plan {
   const takes = (way: RepairWay) =>
-    order === 'minutes' ? REPAIR[way].minutes : REPAIR[way].costMinor + (REPAIR[way].minutes / 60) * rateMinor;
+    order === 'minutes' ? REPAIR[way].minutes : costOf(way, stores).costMinor + (REPAIR[way].minutes / 60) * rateMinor;
   const ordered = ways
     .map((way) => oddsOfWay(way, tried))
     .sort((a, b) => b.odds / Math.max(1e-9, takes(b.way)) - a.odds / Math.max(1e-9, takes(a.way)));
-  return { order: ordered, ...expectedOf(ordered) };
+  return { order: ordered, ...expectedOf(ordered, stores) };
 }

@@ -63,7 +63,7 @@ export const LATER: readonly Migration[] = [
     name: '0020-keys-mended',
     statements: [
       `CREATE TABLE keyboard_pictures (id TEXT PRIMARY KEY, ${ofKeyboard}, photoId TEXT NOT NULL REFERENCES photos(id) ON DELETE RESTRICT, corners JSON NOT NULL, at TEXT NOT NULL)`,
-      `CREATE TABLE caps (id TEXT PRIMARY KEY, ${ofKeyboard}, key TEXT NOT NULL, state TEXT NOT NULL, isOff INTEGER NOT NULL, at TEXT NOT NULL)`,
+      `CREATE TABLE caps (id TEXT PRIMARY KEY, ${ofKeyboard}, key TEXT NOT NULL, state TEXT NOT NULL, isOff INTEGER NOT NULL, stem TEXT, at TEXT NOT NULL)`,
       'CREATE UNIQUE INDEX caps_once ON caps (keyboardId, key)',
       `CREATE TABLE loose_parts (id TEXT PRIMARY KEY, ${ofKeyboard}, part TEXT NOT NULL, came INTEGER NOT NULL, cleaned INTEGER NOT NULL, back INTEGER NOT NULL, lost INTEGER NOT NULL, donor INTEGER NOT NULL, at TEXT NOT NULL)`,
       'CREATE UNIQUE INDEX loose_parts_once ON loose_parts (keyboardId, part)',
@@ -76,6 +76,7 @@ export const LATER: readonly Migration[] = [
       'CREATE INDEX keys_together_restoration ON keys_together (restorationId)',
       ...sameMachine('keys_together', 'testId', 'key_tests'),
       'CREATE TABLE key_practice (id TEXT PRIMARY KEY, grade TEXT NOT NULL, seed INTEGER NOT NULL, probes INTEGER NOT NULL, ours INTEGER NOT NULL, rightly INTEGER NOT NULL, at TEXT NOT NULL)',
+      'CREATE TABLE contact_limits (id TEXT PRIMARY KEY, kind TEXT NOT NULL UNIQUE, passOhms REAL NOT NULL, cleanOhms REAL NOT NULL, at TEXT NOT NULL)',
       'CREATE UNIQUE INDEX key_practice_once ON key_practice (grade, seed)',
       'CREATE INDEX keyboard_pictures_keyboard ON keyboard_pictures (keyboardId)',
       ...['keyboard_pictures', 'caps', 'loose_parts', 'key_measures', 'key_repairs'].flatMap((table) => [

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { CAP_STATES } from '@/core/keyboard/caps';
+import { CAP_STATES, STEM_PLACES } from '@/core/keyboard/caps';
 import { MEASURES } from '@/core/keyboard/measured';
 import { cornersSchema } from '@/core/keyboard/photo/fieldSpec';
 import { GRADES } from '@/core/keyboard/practice';
@@ -100,6 +100,19 @@ export const KEYS_TABLES = {
       state: choice(CAP_STATES),
       /** `off` in the singular: whether it lies beside the machine. */
       isOff: flag,
+      /** Where its stem was seen to stand. */
+      stem: orNull(choice(STEM_PLACES)),
+      at: time,
+    },
+  }),
+  /** Limits of contacts on keyboards of a kind, where this workshop has its own. */
+  contact_limits: table({
+    noun: 'contact limits',
+    columns: {
+      id,
+      kind: choice(KEYBOARD_KINDS),
+      passOhms: above0(1e6),
+      cleanOhms: above0(1e6),
       at: time,
     },
   }),
@@ -206,6 +219,7 @@ export type ProbeRow = Row<typeof KEYS_TABLES.probes>;
 export type KeyboardPictureRow = Row<typeof KEYS_TABLES.keyboard_pictures>;
 export type CapRow = Row<typeof KEYS_TABLES.caps>;
 export type LoosePartRow = Row<typeof KEYS_TABLES.loose_parts>;
+export type ContactLimitsRow = Row<typeof KEYS_TABLES.contact_limits>;
 export type KeyMeasureRow = Row<typeof KEYS_TABLES.key_measures>;
 export type KeyRepairRow = Row<typeof KEYS_TABLES.key_repairs>;
 export type KeyPracticeRow = Row<typeof KEYS_TABLES.key_practice>;

@@ -3,7 +3,9 @@
 import { Box } from '@chakra-ui/react';
 import { useRef, useState } from 'react';
 import { CONNECTOR, type Line } from '@/core/keyboard/board';
+import { STEM_AT, type StemPlace } from '@/core/keyboard/caps';
 import { metAt, type Board, type BoardKey } from '@/core/keyboard/layout';
+import { useDragOnBoard } from '@/ui/picture/useDragOnBoard';
 
 /** How a key is shown: a tone, a sign that says the same, and words for who does not see it. */
 export interface Mark {
@@ -25,9 +27,11 @@ interface Props {
   lines?: readonly DrawnLine[];
   /** Two places of a line where the tips go. */
   tips?: { line: Line; from: string; to: string } | null;
-  /** Keys whose stem is to be looked for before they are pulled. */
-  stems?: readonly string[];
+  /** Wide keys with where their stem stands; `null` where it is still to be looked for before they are pulled. */
+  stems?: Readonly<Record<string, StemPlace | null>>;
   onTap?: (key: string) => void;
+  /** A key that can be dragged, and where it was let go, mm. */
+  movable?: { key: string; onMove: (x: number, y: number) => void };
 }
 
 const TONES: Record<Mark['tone'], { fill: string; ink: string }> = {
@@ -39,6 +43,9 @@ const TONES: Record<Mark['tone'], { fill: string; ink: string }> = {
 const PLAIN = { fill: 'var(--chakra-colors-paper)', ink: 'var(--chakra-colors-ink)' };
 /** A key is at least so wide on a screen that it can be met with a glove, px. */
 const THUMB_PX = 44;
+
+/** A finger that trembles less than this only taps. */
+const LEAST_DRAG_MM = 1;
 
 const middle = ({ x, y, w, h }: BoardKey): [number, number] => [x + w / 2, y + h / 2];
 
@@ -69,7 +76,8 @@ function nextKey(keys: readonly BoardKey[], from: BoardKey, arrow: string): Boar
 }
 
 /** A keyboard in the plane, to scale: every key can be tapped, or reached with the arrows and pressed. */
-export function BoardDrawing({ board, label, marks = {}, lines = [], tips = null, stems = [], onTap }: Props) {
+export function BoardDrawing(props: Props) {
+  const { board, label, marks = {}, lines = [], tips = null, stems = {}, onTap, movable } = props;
   const { widthMm, heightMm, keys } = board;
   const [at, setAt] = useState(keys[0]?.id);
   const place = useRef<SVGSVGElement>(null);
@@ -99,80 +107,138 @@ export function BoardDrawing({ board, label, marks = {}, lines = [], tips = null
         }}
       >
         <rect x={0} y={0} width={widthMm} height={heightMm} rx={3} fill="var(--chakra-colors-line)" />
+        {keys.map((key) => (
+          <KeyShape
+            key={key.id}
+            of={key}
+            mark={marks[key.id]}
+            inOrder={at === key.id}
+            field={board}
+            {...(onTap && { onTap: () => onTap(key.id) })}
+            {...(movable?.key === key.id && { onMove: movable.onMove })}
+            onFocus={() => setAt(key.id)}
+            onArrow={(arrow) => go(key, arrow)}
+          />
+        ))}
         {keys.map((key) => {
-          const mark = marks[key.id];
-          const { fill, ink } = mark ? TONES[mark.tone] : PLAIN;
-          const size = Math.min(0.34 * key.h, (1.5 * key.w) / Math.max(2, key.id.length + (mark ? 2 : 0)));
-          return (
-            <g
-              key={key.id}
-              data-key={key.id}
-              role={onTap ? 'button' : 'img'}
-              aria-label={mark ? `${key.id}, ${mark.words}` : key.id}
-              {...(onTap && {
-                tabIndex: at === key.id ? 0 : -1,
-                style: { cursor: 'pointer' },
-                onFocus: () => setAt(key.id),
-                onClick: () => onTap(key.id),
-                onKeyDown: (event: React.KeyboardEvent) => {
-                  if (event.key === 'Enter' || event.key === ' ') {
-                    event.preventDefault();
-                    onTap(key.id);
-                  } else if (event.key.startsWith('Arrow')) {
-                    event.preventDefault();
-                    go(key, event.key);
-                  }
-                },
-              })}
-            >
-              <rect
-                x={key.x}
-                y={key.y}
-                width={key.w}
-                height={key.h}
-                rx={1.6}
-                fill={fill}
-                stroke={mark?.tone === 'chosen' ? 'var(--chakra-colors-work)' : 'var(--chakra-colors-line-strong)'}
-                strokeWidth={mark?.tone === 'chosen' ? 1.2 : 0.4}
-              />
-              <text
-                x={key.x + key.w / 2}
-                y={key.y + key.h / 2}
-                dy="0.35em"
-                textAnchor="middle"
-                style={{ fontSize: `${size}px`, fontWeight: 650 }}
-                fill={ink}
-                pointerEvents="none"
-              >
-                {mark ? `${mark.sign} ${key.id}` : key.id}
-              </text>
-            </g>
-          );
+          const stem = stems[key.id];
+          return stem === undefined ? null : <Stem key={`stem ${key.id}`} of={key} stem={stem} />;
         })}
-        {keys
-          .filter(({ id }) => stems.includes(id))
-          .map(({ id, x, y, w, h }) => (
-            <rect
-              key={`stem ${id}`}
-              x={x + 0.2 * w}
-              y={y + 0.16 * h}
-              width={0.6 * w}
-              height={0.16 * h}
-              rx={0.08 * h}
-              fill="none"
-              stroke="var(--chakra-colors-ink)"
-              strokeWidth={0.5}
-              strokeDasharray="1.4 1.2"
-              pointerEvents="none"
-              aria-hidden
-            />
-          ))}
         {lines.map(({ line, brokenAt }) => (
           <LineOnBoard key={`${line.kind} ${line.id}`} line={line} keys={keys} brokenAt={brokenAt} />
         ))}
         {tips && <Tips {...tips} keys={keys} />}
       </svg>
     </Box>
+  );
+}
+
+interface KeyShapeProps {
+  of: BoardKey;
+  mark: Mark | undefined;
+  /** Whether the Tab key comes to it. */
+  inOrder: boolean;
+  field: Pick<Board, 'widthMm' | 'heightMm'>;
+  onTap?: () => void;
+  onMove?: (x: number, y: number) => void;
+  onFocus: () => void;
+  onArrow: (arrow: string) => void;
+}
+
+/** One key: its cap by name and mark, tapped, and dragged where it can be moved. */
+function KeyShape({ of: key, mark, inOrder, field, onTap, onMove, onFocus, onArrow }: KeyShapeProps) {
+  const drag = useDragOnBoard();
+  const [[dx, dy], setBy] = useState<[number, number]>([0, 0]);
+  const [dragged, setDragged] = useState(false);
+  const { fill, ink } = mark ? TONES[mark.tone] : PLAIN;
+  const size = Math.min(0.34 * key.h, (1.5 * key.w) / Math.max(2, key.id.length + (mark ? 2 : 0)));
+  const letGo = () => {
+    setBy([0, 0]);
+    if (!dragged) return;
+    const within = (at: number, long: number, most: number) =>
+      Math.round(10 * Math.min(Math.max(0, at), most - long)) / 10;
+    onMove?.(within(key.x + dx, key.w, field.widthMm), within(key.y + dy, key.h, field.heightMm));
+  };
+  return (
+    <g
+      data-key={key.id}
+      role={onTap ? 'button' : 'img'}
+      aria-label={mark ? `${key.id}, ${mark.words}` : key.id}
+      {...(onTap && {
+        tabIndex: inOrder ? 0 : -1,
+        style: { cursor: onMove ? 'move' : 'pointer', ...(onMove && { touchAction: 'none' }) },
+        onFocus,
+        onClick: () => {
+          // A tap that ends a drag chooses nothing.
+          if (dragged) setDragged(false);
+          else onTap();
+        },
+        ...(onMove && {
+          transform: `translate(${dx} ${dy})`,
+          ...drag(([mx, my]) => {
+            setBy([dx + mx, dy + my]);
+            if (Math.hypot(dx + mx, dy + my) > LEAST_DRAG_MM) setDragged(true);
+          }, letGo),
+        }),
+        onKeyDown: (event: React.KeyboardEvent) => {
+          if (event.key === 'Enter' || event.key === ' ') {
+            event.preventDefault();
+            onTap();
+          } else if (event.key.startsWith('Arrow')) {
+            event.preventDefault();
+            onArrow(event.key);
+          }
+        },
+      })}
+    >
+      <rect
+        x={key.x}
+        y={key.y}
+        width={key.w}
+        height={key.h}
+        rx={1.6}
+        fill={fill}
+        stroke={mark?.tone === 'chosen' ? 'var(--chakra-colors-work)' : 'var(--chakra-colors-line-strong)'}
+        strokeWidth={mark?.tone === 'chosen' ? 1.2 : 0.4}
+      />
+      <text
+        x={key.x + key.w / 2}
+        y={key.y + key.h / 2}
+        dy="0.35em"
+        textAnchor="middle"
+        style={{ fontSize: `${size}px`, fontWeight: 650 }}
+        fill={ink}
+        pointerEvents="none"
+      >
+        {mark ? `${mark.sign} ${key.id}` : key.id}
+      </text>
+    </g>
+  );
+}
+
+/** Where a wide key is pulled: above its stem where that is known, and a band to look along where it is not. */
+function Stem({ of: { x, y, w, h }, stem }: { of: BoardKey; stem: StemPlace | null }) {
+  return (
+    <g
+      pointerEvents="none"
+      aria-hidden
+      fill="none"
+      stroke="var(--chakra-colors-ink)"
+      strokeWidth={stem === null ? 0.5 : 0.9}
+    >
+      {stem === null ? (
+        <rect
+          x={x + 0.2 * w}
+          y={y + 0.16 * h}
+          width={0.6 * w}
+          height={0.16 * h}
+          rx={0.08 * h}
+          strokeDasharray="1.4 1.2"
+        />
+      ) : (
+        <circle cx={x + STEM_AT[stem] * w} cy={y + 0.22 * h} r={0.1 * h} />
+      )}
+    </g>
   );
 }
 

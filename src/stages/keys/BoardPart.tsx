@@ -17,9 +17,10 @@ import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { TakeThingBack } from '@/undo/TakeThingBack';
-import { removeKey, saveKey } from './actions';
+import { alignTheKeys, joinTheKeys, removeKey, saveKey, splitTheKey } from './actions';
 import { BoardChoice } from './BoardChoice';
 import { BoardDrawing } from './BoardDrawing';
+import { hasMap, MAP_TITLES, MAPS } from './maps';
 import { marksOf } from './marks';
 import type { KeyPhoto } from './view';
 
@@ -36,14 +37,22 @@ interface Props {
   tested: boolean;
 }
 
-/** The keyboard as it is drawn; a key that is tapped can be named, moved and sized. */
+/** The keyboard as it is drawn; keys that are tapped can be named, moved, split, joined and laid in a row. */
 export function BoardPart({ restorationId, boards, board, photos, seen, tested }: Props) {
-  const [key, setKey] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<readonly string[]>([]);
+  const [several, setSeveral] = useState(false);
   const [adding, setAdding] = useState(false);
+  const { wrong, send } = useSend();
   const files = `/api/restorations/${restorationId}/keys?board=${board.id}`;
   const dead = Object.values(seen).filter((one) => one !== 'works').length;
   const href = (view: string) => `${viewHref(restorationId, 'keys', view)}?board=${board.id}`;
-  const marks = { ...marksOf(seen), ...(key && { [key]: { tone: 'chosen' as const, sign: '›', words: 'chosen' } }) };
+  const [one] = chosen;
+  const key = board.keys.find(({ id }) => id === one);
+  const leave = () => (setChosen([]), setSeveral(false), setAdding(false));
+  const marks = {
+    ...marksOf(seen),
+    ...Object.fromEntries(chosen.map((id) => [id, { tone: 'chosen' as const, sign: '›', words: 'chosen' }])),
+  };
   return (
     <>
       <BoardChoice restorationId={restorationId} view="" boards={boards} here={board.id} />
@@ -60,17 +69,28 @@ export function BoardPart({ restorationId, boards, board, photos, seen, tested }
         board={board}
         label={`Drawing of ${board.name}`}
         marks={marks}
+        {...(key &&
+          !several && {
+            movable: {
+              key: key.id,
+              onMove: (x, y) => send(() => saveKey({ keyboardId: board.id, was: key.id, ...key, x, y })),
+            },
+          })}
         onTap={(id) => {
           setAdding(false);
-          setKey(id === key ? null : id);
+          if (several) setChosen(chosen.includes(id) ? chosen.filter((other) => other !== id) : [...chosen, id]);
+          else setChosen(id === one ? [] : [id]);
         }}
       />
-      {key !== null || adding ? (
+      {several ? (
+        <SeveralKeys board={board} chosen={chosen} onDone={leave} />
+      ) : one !== undefined || adding ? (
         <KeyForm
-          key={key ?? 'new'}
+          key={adding ? 'new' : JSON.stringify(key)}
           board={board}
-          name={adding ? null : key}
-          onDone={() => (setKey(null), setAdding(false))}
+          name={adding ? null : one!}
+          onDone={leave}
+          onSeveral={() => setSeveral(true)}
         />
       ) : (
         <MainAction>
@@ -80,18 +100,38 @@ export function BoardPart({ restorationId, boards, board, photos, seen, tested }
           <Button onClick={() => setAdding(true)}>Add a key</Button>
         </MainAction>
       )}
+      <Wrong words={wrong} />
       <Fold summary="A key sticks, rubs or is stiff">
         <StickingPart kind={board.kind} />
       </Fold>
       <Fold summary="Files of this keyboard, or take it back">
-        <Flex gap="2" wrap="wrap">
-          {(['pdf', 'svg', 'json', 'csv'] as const).map((as) => (
+        {MAPS.filter((map) => hasMap(board.kind, map)).map((map) => (
+          <Flex key={map} gap="2" wrap="wrap" align="center" mb="2">
+            <Text flex="1 1 180px">{MAP_TITLES[map]}</Text>
+            {(['pdf', 'svg'] as const).map((as) => (
+              <Button key={as} asChild>
+                <a
+                  href={`${files}&as=${as}&map=${map}`}
+                  download
+                  aria-label={`${MAP_TITLES[map]} as ${as.toUpperCase()}`}
+                >
+                  {as.toUpperCase()}
+                </a>
+              </Button>
+            ))}
+          </Flex>
+        ))}
+        <Flex gap="2" wrap="wrap" align="center">
+          <Text flex="1 1 180px">The whole drawing</Text>
+          {(['json', 'csv'] as const).map((as) => (
             <Button key={as} asChild>
               <a href={`${files}&as=${as}`} download>
                 {as.toUpperCase()}
               </a>
             </Button>
           ))}
+        </Flex>
+        <Flex mt="2">
           <TakeThingBack what="keyboard" id={board.id} name={board.name}>
             Take the drawing back
           </TakeThingBack>
@@ -106,7 +146,57 @@ export function BoardPart({ restorationId, boards, board, photos, seen, tested }
 
 const length = (name: string, label: string) => ({ name, label, kind: 'number', unit: 'mm', third: true }) as const;
 
-function KeyForm({ board, name, onDone }: { board: KeyboardRow; name: string | null; onDone: () => void }) {
+/** Keys that were chosen together: one row, or one key. */
+function SeveralKeys({ board, chosen, onDone }: { board: KeyboardRow; chosen: readonly string[]; onDone: () => void }) {
+  const { wrong, busy, send } = useSend();
+  const act = (of: typeof joinTheKeys, done: string) =>
+    send(
+      () => of({ keyboardId: board.id, keys: [...chosen] }),
+      () => {
+        say(done);
+        onDone();
+      },
+    );
+  return (
+    <Box borderLeftWidth="8px" borderColor="work" pl="4" mt="3">
+      <Text aria-live="polite">
+        {chosen.length === 0 ? 'Tap the keys that belong together.' : `Chosen: ${chosen.join(', ')}.`}
+      </Text>
+      <Flex gap="2" mt="2" wrap="wrap">
+        <Button
+          look="go"
+          bench
+          disabled={busy || chosen.length < 2}
+          onClick={() => act(alignTheKeys, 'Laid in one row.')}
+        >
+          These are one row
+        </Button>
+        <Button bench disabled={busy || chosen.length < 2} onClick={() => act(joinTheKeys, 'They are one key now.')}>
+          These are one key
+        </Button>
+        <Button onClick={onDone}>Leave it</Button>
+      </Flex>
+      <Wrong words={wrong} />
+    </Box>
+  );
+}
+
+/** A name that no key has yet, for the other half of one. */
+function nameBeside(name: string, keys: KeyboardRow['keys']): string {
+  for (let n = 2; ; n++) if (!keys.some(({ id }) => id === `${name} ${n}`)) return `${name} ${n}`;
+}
+
+function KeyForm({
+  board,
+  name,
+  onDone,
+  onSeveral,
+}: {
+  board: KeyboardRow;
+  name: string | null;
+  onDone: () => void;
+  onSeveral: () => void;
+}) {
   const router = useRouter();
   const { wrong, busy, send } = useSend();
   const key = board.keys.find(({ id }) => id === name);
@@ -134,8 +224,25 @@ function KeyForm({ board, name, onDone }: { board: KeyboardRow; name: string | n
           router.refresh();
         }}
       />
-      <Flex gap="2" mt="2">
+      {name !== null && <Text color="soft">It can be dragged on the drawing as well.</Text>}
+      <Flex gap="2" mt="2" wrap="wrap">
         <Button onClick={onDone}>Leave it</Button>
+        {name !== null && (
+          <>
+            <Button
+              disabled={busy}
+              onClick={() =>
+                send(
+                  () => splitTheKey({ keyboardId: board.id, key: name, second: nameBeside(name, board.keys) }),
+                  () => say(`${name} is two keys now.`),
+                )
+              }
+            >
+              It is two keys
+            </Button>
+            <Button onClick={onSeveral}>Choose more with it</Button>
+          </>
+        )}
         {name !== null && (
           <Button
             look="bare"

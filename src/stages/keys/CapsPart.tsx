@@ -3,9 +3,8 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { CAP_STATES, lying, wayBack, wideKeys, type BackStep, type CapState } from '@/core/keyboard/caps';
+import { CAP_STATES, lying, STEM_PLACES, wayBack, wideKeys, type BackStep, type CapState } from '@/core/keyboard/caps';
 import { KIND } from '@/core/keyboard/kinds';
-import { inRows } from '@/core/keyboard/layout';
 import { viewHref } from '@/core/runsheet/views';
 import type { CapRow, KeyboardPictureRow, KeyboardRow, LoosePartRow } from '@/data/rows';
 import { AnswerForm } from '@/ui/AnswerForm';
@@ -13,6 +12,7 @@ import { Button } from '@/ui/Button';
 import { Fold } from '@/ui/Fold';
 import { LinkButton } from '@/ui/links';
 import { MainAction } from '@/ui/MainAction';
+import { photoUrl } from '@/ui/photoUrl';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { TakeThingBack } from '@/undo/TakeThingBack';
@@ -20,7 +20,11 @@ import { keepTheCount, sayCaps } from './actions';
 import { BoardChoice } from './BoardChoice';
 import { BoardDrawing, type Mark } from './BoardDrawing';
 import { Chips } from './Chips';
+import type { CapCrop } from './capCrops';
+import { CAP_SIGN } from './maps';
+import { STEM_WORDS } from './marks';
 import { PhotoPick } from './PhotoPick';
+import { WholeRows } from './WholeRows';
 import type { KeyPhoto } from './view';
 
 const CompareCaps = dynamic(() => import('./CompareCaps').then((part) => part.CompareCaps));
@@ -35,6 +39,8 @@ interface Props {
   photos: readonly KeyPhoto[];
   /** The one that is being marked. */
   photo: KeyPhoto | null;
+  /** Caps that go back one by one, as the photograph before shows them. */
+  crops: Readonly<Record<string, CapCrop>>;
 }
 
 type Doing = 'off' | 'on' | CapState;
@@ -48,13 +54,6 @@ const DOING_WORDS: Record<Doing, string> = {
   'stub in the cap': 'Stub in the cap',
   missing: 'Missing',
 };
-const SIGN: Record<CapState, string> = {
-  good: '',
-  'worn legend': '≈',
-  'cracked stem': '⌁',
-  'stub in the cap': '▮',
-  missing: '×',
-};
 
 const STUB_STEPS = [
   'Do not pry: the cap is worth more than the stem. Stems can be had, caps hardly.',
@@ -65,7 +64,7 @@ const STUB_STEPS = [
 
 /** Caps off and on again, each with how it was found. */
 export function CapsPart(props: Props) {
-  const { restorationId, boards, board, pictures, caps, counts, photos, photo } = props;
+  const { restorationId, boards, board, pictures, caps, counts, photos, photo, crops } = props;
   const here = `${viewHref(restorationId, 'keys', 'caps')}?board=${board.id}`;
   const [doing, setDoing] = useState<Doing>('off');
   const [unseen, setUnseen] = useState(false);
@@ -74,6 +73,8 @@ export function CapsPart(props: Props) {
   const off = board.keys.filter(({ id }) => of(id)?.isOff && of(id)!.state !== 'missing').map(({ id }) => id);
   const gate = pictures.length === 0 && !unseen && off.length === 0;
   const wide = wideKeys(board.keys).map(({ id }) => id);
+  const stems = Object.fromEntries(wide.map((key) => [key, of(key)?.stem ?? null]));
+  const toLook = wide.filter((key) => stems[key] === null);
   const say = (keys: readonly string[], what: Doing) => {
     if (keys.length === 0) return;
     const to = what === 'off' || what === 'on' ? { isOff: what === 'off' } : { state: what };
@@ -84,7 +85,7 @@ export function CapsPart(props: Props) {
       if (state === 'good' && !isOff) return [];
       const words = [isOff ? 'off' : 'on', state].join(', ');
       const tone = state === 'missing' || state === 'stub in the cap' ? 'bad' : isOff ? 'warn' : 'chosen';
-      return [[key, { tone, sign: `${isOff ? '↑' : ''}${SIGN[state]}` || '·', words }]];
+      return [[key, { tone, sign: `${isOff ? '↑' : ''}${CAP_SIGN[state]}` || '·', words }]];
     }),
   );
   const stubs = caps.filter(({ state }) => state === 'stub in the cap').map(({ key }) => key);
@@ -111,7 +112,7 @@ export function CapsPart(props: Props) {
             {off.length === 0 ? 'All caps are on.' : `${off.length} of ${board.keys.length} caps are off.`}{' '}
             {wide.length > 0 &&
               doing === 'off' &&
-              `Wide ones (${wide.join(', ')}): look from the side where the stem stands, seldom in the middle, and pull straight above it. Levered in the middle they snap.`}
+              `Wide ones: pull straight above the stem, seldom in the middle; levered in the middle they snap.${toLook.length > 0 ? ` Look from the side where it stands: ${toLook.join(', ')}.` : ''}`}
           </Text>
           <Chips
             label="What is said of a tapped cap"
@@ -124,27 +125,12 @@ export function CapsPart(props: Props) {
             board={board}
             label={`Caps of ${board.name}: tap them as they come off`}
             marks={marks}
-            stems={wide}
+            stems={stems}
             onTap={(key) => say([key], doing)}
           />
-          <Flex gap="2" wrap="wrap" mt="2" role="group" aria-label="A whole row at once">
-            {inRows(board.keys).map((row, i) => (
-              <Button
-                key={row[0]!.id}
-                disabled={busy}
-                onClick={() =>
-                  say(
-                    row.map(({ id }) => id),
-                    doing,
-                  )
-                }
-              >
-                Row {i + 1}
-              </Button>
-            ))}
-          </Flex>
+          <WholeRows board={board} busy={busy} onKeys={(keys) => say(keys, doing)} />
           {off.length > 0 ? (
-            <WayBack steps={wayBack(board.keys, off)} busy={busy} onBack={(keys) => say(keys, 'on')} />
+            <WayBack steps={wayBack(board.keys, off)} crops={crops} busy={busy} onBack={(keys) => say(keys, 'on')} />
           ) : (
             <MainAction>
               <Button
@@ -164,6 +150,28 @@ export function CapsPart(props: Props) {
                 Test every key
               </LinkButton>
             </MainAction>
+          )}
+          {wide.length > 0 && (
+            <Fold
+              summary={
+                toLook.length > 0 ? `Where stems stand: ${toLook.length} not looked for` : 'Where stems stand: all seen'
+              }
+            >
+              {wide.map((key) => (
+                <Flex key={key} gap="3" wrap="wrap" align="baseline">
+                  <Text minWidth="80px">{key}</Text>
+                  <Chips
+                    label={`Stem of ${key}`}
+                    of={STEM_PLACES}
+                    words={STEM_WORDS}
+                    chosen={stems[key] ?? null}
+                    onChoose={(stem) =>
+                      send((once) => sayCaps(once({ keyboardId: board.id, keys: [key], unseen, stem })))
+                    }
+                  />
+                </Flex>
+              ))}
+            </Fold>
           )}
           {stubs.length > 0 && (
             <Fold summary={`A stub is left in the cap: ${stubs.join(', ')}`}>
@@ -210,10 +218,12 @@ const BACK_WORDS: Record<BackStep['kind'], string> = {
 /** The way back, one step after the other; the first is what hands do now. */
 function WayBack({
   steps: [first, ...others],
+  crops,
   busy,
   onBack,
 }: {
   steps: readonly BackStep[];
+  crops: Props['crops'];
   busy: boolean;
   onBack: (keys: readonly string[]) => void;
 }) {
@@ -225,6 +235,9 @@ function WayBack({
           When they go back: {first.keys.join(', ')}
         </Text>
         {BACK_WORDS[first.kind] && <Text>{BACK_WORDS[first.kind]}</Text>}
+        <Flex gap="3" wrap="wrap" mt="2">
+          {first.keys.map((key) => crops[key] && <CapPicture key={key} name={key} crop={crops[key]} />)}
+        </Flex>
         <MainAction>
           {first.kind === 'look-alikes' ? (
             first.keys.map((key) => (
@@ -249,6 +262,32 @@ function WayBack({
         </Fold>
       )}
     </>
+  );
+}
+
+/** A cap as it stood on the photograph before. */
+function CapPicture({ name, crop: { photoId, picture, x, y, width, height } }: { name: string; crop: CapCrop }) {
+  return (
+    <Box as="figure">
+      <svg
+        viewBox={`${x} ${y} ${width} ${height}`}
+        height="88"
+        width={Math.min(260, (88 * width) / height)}
+        role="img"
+        aria-label={`${name} as it stood on the photograph`}
+        style={{ display: 'block', border: '1px solid var(--chakra-colors-line-strong)' }}
+      >
+        <image
+          href={photoUrl(photoId, 'large')}
+          width={picture.width}
+          height={picture.height}
+          preserveAspectRatio="none"
+        />
+      </svg>
+      <Text as="figcaption" fontSize="15px">
+        {name}
+      </Text>
+    </Box>
   );
 }
 

@@ -1,4 +1,6 @@
+import { lookAlikes, wideKeys } from '@/core/keyboard/caps';
 import { capsOf } from '@/data/keys';
+import { capCrops } from './capCrops';
 import { CapsPart } from './CapsPart';
 import { boardView, keyPhotos } from './view';
 import type { Asked } from './asked';
@@ -15,5 +17,14 @@ export async function CapsScreen({
     keyPhotos(restorationId, wanted),
   ]);
   if (!board) return <Start restorationId={restorationId} />;
-  return <CapsPart key={board.id} {...{ restorationId, boards, board, photos, photo }} {...await capsOf(board.id)} />;
+  const kept = await capsOf(board.id);
+  const off = kept.caps.filter(({ isOff }) => isOff).map(({ key }) => key);
+  const shown = [...lookAlikes(board.keys).flat(), ...wideKeys(board.keys).map(({ id }) => id)];
+  const crops = capCrops(
+    board,
+    shown.filter((key) => off.includes(key)),
+    kept.pictures[0],
+    photos,
+  );
+  return <CapsPart key={board.id} {...{ restorationId, boards, board, photos, photo, crops }} {...kept} />;
 }

@@ -5,14 +5,16 @@ import { useState } from 'react';
 import { contactsToMend, MEASURE, MEASURES, mixedSprings, partsOff, type Measure } from '@/core/keyboard/measured';
 import { withPoint } from '@/core/units';
 import { usualContactLimits } from '@/core/keyboard/trace';
-import type { KeyboardRow, KeyMeasureRow } from '@/data/rows';
+import type { ContactLimitsRow, KeyboardRow, KeyMeasureRow } from '@/data/rows';
+import { KIND } from '@/core/keyboard/kinds';
+import { AnswerForm } from '@/ui/AnswerForm';
 import { Button } from '@/ui/Button';
 import { Fold } from '@/ui/Fold';
 import { TextBox } from '@/ui/Typed';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { TakeThingBack } from '@/undo/TakeThingBack';
-import { keepMeasure } from './actions';
+import { keepMeasure, saveLimits } from './actions';
 import { BoardDrawing, type Mark } from './BoardDrawing';
 import { Chips } from './Chips';
 
@@ -20,7 +22,16 @@ import { Chips } from './Chips';
 const OPEN_OHMS = 1e9;
 
 /** Parts by measure: what each key’s part reads, the odd ones on the board, and springs that were mixed up. */
-export function MeasuredPart({ board, measures }: { board: KeyboardRow; measures: readonly KeyMeasureRow[] }) {
+export function MeasuredPart({
+  board,
+  measures,
+  ownLimits,
+}: {
+  board: KeyboardRow;
+  measures: readonly KeyMeasureRow[];
+  ownLimits: ContactLimitsRow | null;
+}) {
+  const limits = ownLimits ?? usualContactLimits();
   const can = MEASURES.filter((what) => MEASURE[what].for.includes(board.kind));
   const [what, setWhat] = useState<Measure>(can[0]!);
   const [key, setKey] = useState<string | null>(null);
@@ -31,7 +42,7 @@ export function MeasuredPart({ board, measures }: { board: KeyboardRow; measures
   const newest = new Map(measures.filter((one) => one.what === what).map((one) => [one.key, one]));
   const values = Object.fromEntries([...newest].map(([id, { value }]) => [id, value ?? OPEN_OHMS]));
   const off = what === 'pad' ? null : partsOff(values);
-  const contacts = what === 'pad' ? contactsToMend(values, usualContactLimits()) : [];
+  const contacts = what === 'pad' ? contactsToMend(values, limits) : [];
   const springs = what.startsWith('spring') ? mixedSprings(board.keys, values) : [];
   const shown = (value: number | null) => (value === null || value >= OPEN_OHMS ? 'open' : `${value} ${unit}`);
   const odd = new Set([...(off?.off.map((one) => one.key) ?? []), ...contacts.map((one) => one.key)]);
@@ -127,7 +138,37 @@ export function MeasuredPart({ board, measures }: { board: KeyboardRow; measures
         {what !== 'pad' && newest.size > 0 && !off && <Text color="soft">From five keys on, odd ones are named.</Text>}
         {newest.size >= 5 && odd.size === 0 && <Text>None of the {newest.size} measured is odd.</Text>}
       </Box>
+      {what === 'pad' && <Limits board={board} own={ownLimits} />}
       <Wrong words={wrong} />
+    </Fold>
+  );
+}
+
+/** What a contact of this kind may read, by a handbook or by the workshop’s own service sheet. */
+function Limits({ board, own }: { board: KeyboardRow; own: ContactLimitsRow | null }) {
+  const { passOhms, cleanOhms } = own ?? usualContactLimits();
+  const kind = KIND[board.kind].title;
+  return (
+    <Fold summary={`Passes under ${passOhms} Ω, cleaned up to ${cleanOhms} Ω${own ? ': own limits' : ''}`}>
+      <Text color="soft" mb="2">
+        For every keyboard of this kind: {kind[0]!.toLowerCase() + kind.slice(1)}.
+      </Text>
+      <AnswerForm<void>
+        draftKey={`limits-${board.kind}`}
+        fields={[
+          { name: 'passOhms', label: 'Passes under', kind: 'number', unit: 'Ω', half: true },
+          { name: 'cleanOhms', label: 'Cleaned up to', kind: 'number', unit: 'Ω', half: true },
+        ]}
+        initial={{ passOhms: String(passOhms), cleanOhms: String(cleanOhms) }}
+        submit="Keep these limits"
+        done="Limits kept."
+        send={(values) => saveLimits({ kind: board.kind, ...values })}
+      />
+      {own && (
+        <TakeThingBack what="contact limits" id={own.id} name="own limits of contacts">
+          Back to the usual ones
+        </TakeThingBack>
+      )}
     </Fold>
   );
 }

@@ -3,13 +3,21 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { traceResistance } from '@/core/keyboard/trace';
-import { ORDERS, REPAIR, REPAIR_OUTCOMES, type Order, type RepairOutcome, type WayOdds } from '@/core/keyboard/repairs';
+import { traceResistance, usualContactLimits } from '@/core/keyboard/trace';
+import {
+  ORDERS,
+  REPAIR,
+  REPAIR_OUTCOMES,
+  type Order,
+  type RepairOutcome,
+  type WayCost,
+  type WayOdds,
+} from '@/core/keyboard/repairs';
 import { formatMoney } from '@/core/ledger/money';
 import { showTime } from '@/core/runsheet/time';
 import { withPoint } from '@/core/units';
 import { viewHref } from '@/core/runsheet/views';
-import type { KeyboardRow, KeyMeasureRow, KeyRepairRow } from '@/data/rows';
+import type { ContactLimitsRow, KeyboardRow, KeyMeasureRow, KeyRepairRow } from '@/data/rows';
 import { Button } from '@/ui/Button';
 import { Cautions } from '@/ui/Cautions';
 import { Fold } from '@/ui/Fold';
@@ -34,8 +42,11 @@ interface Props {
   board: KeyboardRow;
   /** What is likeliest to be wrong; empty where nothing is known. */
   faults: readonly ToMend[];
+  /** Whether keys were tried, and all of those work. */
+  allWork: boolean;
   repairs: readonly KeyRepairRow[];
   measures: readonly KeyMeasureRow[];
+  ownLimits: ContactLimitsRow | null;
   currency: string;
   timeZone: string;
 }
@@ -44,29 +55,34 @@ const ORDER_WORDS: Record<Order, string> = { minutes: 'Least minutes', money: 'L
 const OUTCOME_WORDS: Record<RepairOutcome, string> = { works: 'It works', 'no better': 'No better', worse: 'Worse' };
 
 /** What was found, mended: the ways with their odds in the order to try them, and what came of each. */
-export function MendPart({ restorationId, boards, board, faults, repairs, measures, currency, timeZone }: Props) {
+export function MendPart(props: Props) {
+  const { restorationId, boards, board, faults, allWork, repairs, measures, ownLimits, currency, timeZone } = props;
   const running = repairs.find(({ endedAt }) => endedAt === null);
   const href = (view: string) => `${viewHref(restorationId, 'keys', view)}?board=${board.id}`;
   return (
     <>
       <BoardChoice restorationId={restorationId} view="mend" boards={boards} here={board.id} />
       {running ? (
-        <Running key={running.id} repair={running} />
+        <Running key={running.id} repair={running} passOhms={(ownLimits ?? usualContactLimits()).passOhms} />
       ) : faults.length > 0 ? (
         faults.map((fault, i) => (
           <FaultWays key={fault.words} board={board} fault={fault} currency={currency} first={i === 0} />
         ))
       ) : (
         <>
-          <Text mb="3">Nothing is found to be wrong yet. What is dead is tested first, then its fault is found.</Text>
+          <Text mb="3">
+            {allWork
+              ? 'All that was tried works. Nothing is known that wants mending.'
+              : 'Nothing is found to be wrong yet. What is dead is tested first, then its fault is found.'}
+          </Text>
           <MainAction>
-            <LinkButton look="go" bench href={href('find')}>
-              Find the fault
+            <LinkButton look="go" bench href={href(allWork ? 'test' : 'find')}>
+              {allWork ? 'Test every key' : 'Find the fault'}
             </LinkButton>
           </MainAction>
         </>
       )}
-      <MeasuredPart board={board} measures={measures} />
+      <MeasuredPart board={board} measures={measures} ownLimits={ownLimits} />
       <Past repairs={repairs.filter(({ endedAt }) => endedAt !== null)} href={href('test')} timeZone={timeZone} />
     </>
   );
@@ -110,7 +126,7 @@ function FaultWays({
             </b>
             : {`works ${oddsWords(one.odds)}${one.from > 0 ? ` (${one.from} of your own counted)` : ''}, `}
             {REPAIR[one.way].minutes} min{REPAIR[one.way].waitMin > 0 && ` and ${REPAIR[one.way].waitMin} min to dry`},{' '}
-            {formatMoney(REPAIR[one.way].costMinor, currency)}. {REPAIR[one.way].risk}
+            {costWords(fault.costs[one.way], currency)}. {REPAIR[one.way].risk}
           </Text>
           {i > 0 && (
             <Button disabled={busy} onClick={() => begin(one)}>
@@ -146,15 +162,34 @@ function FaultWays({
   );
 }
 
+/** What a way costs, and whether it is there. */
+function costWords(cost: WayCost | undefined, currency: string): string {
+  if (!cost) return '';
+  const money = formatMoney(cost.costMinor, currency);
+  return cost.from === undefined
+    ? money
+    : cost.from === null
+      ? `${money}, not in the stores`
+      : `${money}, in the stores: ${cost.from}`;
+}
+
 /** A repair that is begun: cautions, steps, drying, and what came of it. */
-function Running({ repair }: { repair: KeyRepairRow }) {
+function Running({ repair, passOhms }: { repair: KeyRepairRow; passOhms: number }) {
   const { title, cautions, steps, needs, waitMin } = REPAIR[repair.way];
   const [outcome, setOutcome] = useState<RepairOutcome | null>(null);
+  const [ohmsBefore, setOhmsBefore] = useState('');
   const [ohms, setOhms] = useState('');
   const [words, setWords] = useState('');
   const { wrong, busy, send } = useSend();
   const answer = () =>
-    send((once) => answerRepair(once({ repairId: repair.id, outcome, ohms: withPoint(ohms).trim(), words })));
+    send((once) =>
+      answerRepair(
+        once({
+          ...{ repairId: repair.id, outcome, words },
+          ...{ ohmsBefore: withPoint(ohmsBefore).trim(), ohms: withPoint(ohms).trim() },
+        }),
+      ),
+    );
   return (
     <>
       <Heading as="h2" fontSize="24px">
@@ -169,7 +204,7 @@ function Running({ repair }: { repair: KeyRepairRow }) {
           <li key={step}>{step}</li>
         ))}
       </Box>
-      {repair.way === 'paint' && <Bridge />}
+      {repair.way === 'paint' && <Bridge limitOhms={passOhms} />}
       {waitMin > 0 && (
         <Button
           disabled={busy}
@@ -196,6 +231,15 @@ function Running({ repair }: { repair: KeyRepairRow }) {
           bench
         />
         <Flex gap="3" wrap="wrap">
+          <label>
+            <Text fontSize="15px">Over it before, Ω</Text>
+            <TextBox
+              inputMode="decimal"
+              figures
+              value={ohmsBefore}
+              onChange={(event) => setOhmsBefore(event.target.value)}
+            />
+          </label>
           <label>
             <Text fontSize="15px">Over it now, Ω</Text>
             <TextBox inputMode="decimal" figures value={ohms} onChange={(event) => setOhms(event.target.value)} />
@@ -226,14 +270,14 @@ const VERDICT = {
 } as const;
 
 /** What a painted bridge will measure. */
-function Bridge() {
+function Bridge({ limitOhms }: { limitOhms: number }) {
   const [typed, setTyped] = useState({ lengthMm: '8', widthMm: '1.5', sheetOhmsPerSquare: '1', coats: '2' });
   const numbers = Object.values(typed).map((value) => Number(withPoint(value)));
   const fits = numbers.every((value) => value > 0);
   const found = fits
     ? traceResistance({
         ...{ lengthMm: numbers[0]!, widthMm: numbers[1]!, sheetOhmsPerSquare: numbers[2]!, coats: numbers[3]! },
-        ...{ contactOhms: 0, limitOhms: 1000 },
+        ...{ contactOhms: 0, limitOhms },
       })
     : null;
   const words = {
@@ -281,6 +325,7 @@ function Past({ repairs, href, timeZone }: { repairs: readonly KeyRepairRow[]; h
           <Text flex="1 1 260px">
             {REPAIR[repair.way].title}, {showTime(repair.endedAt!, timeZone)}, for {repair.fault}:{' '}
             <b>{OUTCOME_WORDS[repair.outcome!].toLowerCase()}</b>
+            {repair.ohmsBefore !== null && `, ${repair.ohmsBefore} Ω before`}
             {repair.ohmsAfter !== null && `, ${repair.ohmsAfter} Ω`}
             {repair.words !== '' && `. ${repair.words}`}
           </Text>

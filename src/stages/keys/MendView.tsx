@@ -1,4 +1,5 @@
-import { mendedOf } from '@/data/keys';
+import { mendedOf, ownLimitsOf } from '@/data/keys';
+import { listStock } from '@/data/stock';
 import { getWorkshop } from '@/data/workshop';
 import { triedWays } from '@/work/keys/repairs';
 import { MendPart } from './MendPart';
@@ -10,19 +11,26 @@ import { Start } from './Start';
 
 /** What was found, mended. */
 export async function MendScreen({ restorationId, board: asked }: Asked) {
-  const [{ boards, board, tests, readings }, { timeZone, currency, hourlyRateMinor }, tried] = await Promise.all([
-    boardView(restorationId, asked),
-    getWorkshop(),
-    triedWays(),
-  ]);
+  const [{ boards, board, tests, readings }, { timeZone, currency, hourlyRateMinor }, tried, stores] =
+    await Promise.all([boardView(restorationId, asked), getWorkshop(), triedWays(), listStock()]);
   if (!board) return <Start restorationId={restorationId} />;
   const test = tests.find(({ seen }) => Object.keys(seen).length > 0);
-  const found = foundOn(board, lastSeen(tests), readings, test?.together);
-  const faults = toMend(found?.suspicions[0]?.faults ?? [], board, tried, hourlyRateMinor);
+  const seen = lastSeen(tests);
+  const did = Object.values(seen);
+  const found = foundOn(board, seen, readings, test?.together);
+  const faults = toMend(
+    found?.suspicions[0]?.faults ?? [],
+    board,
+    tried,
+    hourlyRateMinor,
+    stores.filter(({ left }) => left === null || left > 0),
+  );
   return (
     <MendPart
       key={board.id}
       {...{ restorationId, boards, board, faults, currency, timeZone }}
+      allWork={did.length > 0 && did.every((one) => one === 'works' || one === 'unknown')}
+      ownLimits={await ownLimitsOf(board.kind)}
       {...await mendedOf(board.id)}
     />
   );

@@ -23,6 +23,7 @@ import { Chips } from './Chips';
 import { marksOf, SEEN } from './marks';
 import { TypeOnIt } from './TypeOnIt';
 import type { SeenTest } from './view';
+import { WholeRows } from './WholeRows';
 
 interface Props {
   restorationId: string;
@@ -136,6 +137,9 @@ function Running({ board, test }: { board: KeyboardRow; test: SeenTest }) {
         marks={marksOf(said)}
         onTap={(key) => say([key], said[key] === does ? 'unknown' : does)}
       />
+      <Fold summary="A whole row or column at once">
+        <WholeRows board={board} columns onKeys={(keys) => say(keys, does)} />
+      </Fold>
       <TypeOnIt board={board} onSeen={hears} onHeard={(words, together) => (setAlso(words), setPairs(together))} />
       <MainAction>
         {left.length > 0 ? (

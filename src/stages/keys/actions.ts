@@ -4,9 +4,20 @@ import { blockOf, namedInRows } from '@/core/keyboard/layout';
 import type { Answer } from '@/edge/answer';
 import type { KeyPracticeRow } from '@/data/rows';
 import { write, type Given } from '@/edge/write';
-import { addKeyboard, addReading, drawKey, dropKey, guessBoard, layLine, learnCodes } from '@/work/keys/boards';
+import {
+  addKeyboard,
+  addReading,
+  drawKey,
+  dropKey,
+  guessBoard,
+  halveKey,
+  layInRow,
+  layLine,
+  learnCodes,
+  makeOne,
+} from '@/work/keys/boards';
 import { drawFromPicture, keepCount, markPicture, setCaps } from '@/work/keys/caps';
-import { beginRepair, endRepair, keepMeasures, letDry } from '@/work/keys/repairs';
+import { beginRepair, endRepair, keepLimits, keepMeasures, letDry } from '@/work/keys/repairs';
 import { answerPractice } from '@/work/keys/practice';
 import { beginTest, endTest, reopenTest, seeKeys } from '@/work/keys/tests';
 import { boardFromFile } from './file';
@@ -27,6 +38,9 @@ import {
   idSchema,
   keyOfSchema,
   keySchema,
+  limitsSchema,
+  splitSchema,
+  togetherSchema,
   lineSchema,
   readingSchema,
   seenSchema,
@@ -52,6 +66,20 @@ export async function saveKey(given: Given): Promise<Answer<void>> {
 
 export async function removeKey(given: Given): Promise<Answer<void>> {
   return write(keyOfSchema, given, ({ keyboardId, key }, now) => dropKey(keyboardId, key, now));
+}
+
+export async function splitTheKey(given: Given): Promise<Answer<void>> {
+  return write(splitSchema, given, ({ keyboardId, key, second }, now) => halveKey(keyboardId, key, second, now));
+}
+
+/** Keys that are one. */
+export async function joinTheKeys(given: Given): Promise<Answer<void>> {
+  return write(togetherSchema, given, ({ keyboardId, keys }, now) => makeOne(keyboardId, keys, now));
+}
+
+/** Keys that stand in one row. */
+export async function alignTheKeys(given: Given): Promise<Answer<void>> {
+  return write(togetherSchema, given, ({ keyboardId, keys }, now) => layInRow(keyboardId, keys, now));
 }
 
 export async function guessTheLines(keyboardId: string): Promise<Answer<void>> {
@@ -123,6 +151,11 @@ export async function keepMeasure(given: Given): Promise<Answer<void>> {
   );
 }
 
+/** Own limits of the contacts of a kind of keyboard. */
+export async function saveLimits(given: Given): Promise<Answer<void>> {
+  return write(limitsSchema, given, ({ kind, ...limits }, now) => keepLimits(kind, limits, now));
+}
+
 export async function startRepair(given: Given): Promise<Answer<string>> {
   return write(repairSchema, given, ({ keyboardId, way, fault, keys, ohms }, now) =>
     beginRepair(keyboardId, { way, fault, keys, ohmsBefore: ohms }, now),
@@ -134,8 +167,8 @@ export async function startDrying(repairId: string): Promise<Answer<void>> {
 }
 
 export async function answerRepair(given: Given): Promise<Answer<void>> {
-  return write(answerSchema, given, ({ repairId, outcome, ohms, words }, now) =>
-    endRepair(repairId, outcome, ohms, words, now),
+  return write(answerSchema, given, ({ repairId, outcome, ohmsBefore, ohms, words }, now) =>
+    endRepair(repairId, outcome, { before: ohmsBefore, after: ohms }, words, now),
   );
 }
 

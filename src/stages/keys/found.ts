@@ -1,7 +1,7 @@
 import { CONNECTOR, type Line, type Point } from '@/core/keyboard/board';
 import { diagnose, oddsOf, type Diagnosis, type Fault } from '@/core/keyboard/diagnosis';
 import { faultWords } from '@/core/keyboard/words';
-import { inRows, isWired } from '@/core/keyboard/layout';
+import { inRows, isWired, type BoardKey } from '@/core/keyboard/layout';
 import type { KeptReading } from '@/data/keys';
 import type { KeyboardRow } from '@/data/rows';
 import type { Observed } from '@/core/keyboard/evidence';
@@ -118,17 +118,35 @@ export function foundOn(
   };
 }
 
-/** What a pattern of dead keys tells where no line is known: how they stand. */
+const middleOf = ({ x, y, w, h }: BoardKey): [number, number] => [x + w / 2, y + h / 2];
+
+/** The key of some that stands nearest to one. */
+function nearest(to: BoardKey, among: readonly BoardKey[]): BoardKey | null {
+  const [x, y] = middleOf(to);
+  const away = (key: BoardKey) => Math.hypot(middleOf(key)[0] - x, middleOf(key)[1] - y);
+  return among.reduce<BoardKey | null>((best, key) => (best === null || away(key) < away(best) ? key : best), null);
+}
+
+/** What a pattern of dead keys tells where no line is known: how they stand, and where to look to learn more. */
 export function patternOf(board: Pick<KeyboardRow, 'keys'>, seen: Readonly<Record<string, Observed>>): string {
   const dead = board.keys.filter(({ id }) => seen[id] === 'dead');
+  const works = board.keys.filter(({ id }) => seen[id] === 'works');
   const tried = board.keys.filter(({ id }) => (seen[id] ?? 'unknown') !== 'unknown');
   if (dead.length === 0) return 'No dead key is known yet.';
   if (dead.length === tried.length && dead.length > 1)
     return 'No key that was tried answers. First the plug, the clamp and the test gear: try it on a keyboard that is known to be good.';
-  if (dead.length === 1)
-    return `Only ${dead[0]!.id} is dead: its own contact first, then the last stretch of its lines.`;
+  const [first] = dead;
+  if (dead.length === 1) return `Only ${first!.id} is dead: its own contact first, then the last stretch of its lines.`;
+  const beside = nearest(first!, works);
   const row = inRows(board.keys).findIndex((keys) => dead.every(({ id }) => keys.some((key) => key.id === id)));
   if (row >= 0)
-    return `All ${dead.length} dead keys stand in row ${row + 1} of the drawing: a broken line, if they share one. Look which track they hang on.`;
-  return `${dead.length} dead keys stand in several rows. If they share a line it is that; if not, dirt or their own contacts.`;
+    return `All ${dead.length} dead keys stand in row ${row + 1} of the drawing: a broken line, if they share one.${
+      beside
+        ? ` Look under ${beside.id}, which works, and ${first!.id}: does one track lead from one to the other?`
+        : ''
+    }`;
+  const second = nearest(first!, dead.slice(1))!;
+  return `${dead.length} dead keys stand in several rows. If they share a line it is that; if not, dirt or their own contacts. Look at the pads of ${first!.id} and ${second.id}${
+    beside ? `, and of ${beside.id}, which works` : ''
+  }: which track do the first two hang on, and the third not?`;
 }

@@ -1,7 +1,7 @@
 import Ajv from 'ajv/dist/2019';
 import { blockOf, guessLines, type Board } from '@/core/keyboard/layout';
 import { ownProbes, practiceBoard } from '@/core/keyboard/practice';
-import { capsOf, keyboardsOf, keysSeenIn, keyTestsOf, mendedOf, probesOf } from '@/data/keys';
+import { ownLimitsOf, capsOf, keyboardsOf, keysSeenIn, keyTestsOf, mendedOf, probesOf } from '@/data/keys';
 import { findRows } from '@/data/table';
 import { wrongs } from '@/edge/wrongs';
 import { bringBack } from '@/work/takenBack';
@@ -12,7 +12,11 @@ import { triedWays } from '@/work/keys/repairs';
 import { settleStage } from '@/work/stages';
 import { inTrialWorkshop, tick, trialPhoto, trialRestoration } from '@/work/trial';
 import {
+  alignTheKeys,
   answerRepair,
+  joinTheKeys,
+  saveLimits,
+  splitTheKey,
   answerThePractice,
   drawFromBlock,
   drawFromFile,
@@ -38,6 +42,8 @@ import { boardCsv, boardFile, boardFromFile, boardJsonSchema } from './file';
 import { bridgesOf, foundOn, patternOf } from './found';
 import { oddsWords } from './marks';
 import { toMend } from './mending';
+import { capCrops } from './capCrops';
+import { drawnMap, hasMap, type KeyMap, type Known } from './maps';
 import { boardSvg } from './svg';
 import { boardView } from './view';
 
@@ -178,6 +184,8 @@ it('odds are said as people say them, and never as sure where they are not', () 
   ]);
 });
 
+const UNKNOWN: Known = { seen: {}, caps: [], measures: [] };
+
 describe('files', () => {
   const block = blockOf('staggered', 6, 4);
   const board: Board = { ...block, name: 'pad', kind: 'switches', ...guessLines(block.keys) };
@@ -195,9 +203,35 @@ describe('files', () => {
     expect(back.lines.map(({ id, route }) => [id, [...route].sort()])).toEqual(
       board.lines.map(({ id, route }) => [id, [...route].sort()]),
     );
-    const svg = boardSvg({ ...board, name: '<b>' }, { a1: 'dead' });
+    const svg = boardSvg({ ...board, name: '<b>' }, drawnMap('lines', board, { ...UNKNOWN, seen: { a1: 'dead' } }));
     expect(svg).toContain('&lt;b&gt;');
     expect(svg.match(/<rect/g)).toHaveLength(board.keys.length + 1);
+  });
+
+  it('its maps say what is known of lines, caps and springs', () => {
+    const [first, second, third] = board.keys.map(({ id }) => id) as [string, string, string];
+    const springs = board.keys.map(({ id }) => ({
+      key: id,
+      what: 'spring force' as const,
+      value: id === third ? 90 : 60,
+    }));
+    const known: Known = {
+      seen: { [first]: 'dead' },
+      caps: [
+        { key: second, state: 'worn legend', isOff: true, stem: 'left' },
+        { key: 'gone', state: 'missing', isOff: true, stem: null },
+      ],
+      measures: springs,
+    };
+    expect(drawnMap('lines', board, known).words[0]).toBe(`Dead when last tried: ${first}.`);
+    const caps = drawnMap('caps', board, known);
+    expect(caps.words).toEqual([`Off (↑): ${second}.`, `Worn legend (≈): ${second}.`, `Stem at the left: ${second}.`]);
+    expect(boardSvg(board, caps).match(/<circle/g)).toHaveLength(1);
+    const forces = drawnMap('springs', board, known);
+    expect(forces.keys[third]).toEqual({ tone: 'dark', sign: '×', under: '90 g' });
+    expect(forces.words).toContain(`Measures otherwise than the rest (×): ${third}.`);
+    expect(boardSvg(board, forces)).toContain('90 g');
+    expect(['lines', 'caps', 'springs'].map((map) => hasMap('foil', map as KeyMap))).toEqual([true, true, false]);
   });
 
   it('its map goes on paper, in letters of any script', async () => {
@@ -206,7 +240,11 @@ describe('files', () => {
       name: 'pad ключ',
       keys: board.keys.map((key, i) => (i === 0 ? { ...key, id: 'ж' } : key)),
     };
-    const sheet = await boardPdf({ ...named, lines: [] }, { ж: 'dead' }, 'metric');
+    const sheet = await boardPdf(
+      named,
+      drawnMap('lines', { ...named, lines: [] }, { ...UNKNOWN, seen: { ж: 'dead' } }),
+      'metric',
+    );
     expect(Buffer.from(sheet).subarray(0, 5).toString()).toBe('%PDF-');
   });
 
@@ -224,6 +262,42 @@ describe('files', () => {
     expect(wrongs(await drawFromFile({ restorationId, name: 'x', text }))).toContain(words);
     expect(await keyboardsOf(restorationId)).toEqual([]);
   });
+});
+
+describe('a drawing put right', () => {
+  it('splits, joins and lays in rows; what is known of a key is not joined away', async () => {
+    const { restorationId, boardId: keyboardId } = await drawn();
+    await guessTheLines(keyboardId);
+    expect(wrongs(await splitTheKey({ keyboardId, key: 'a1', second: 'a2' }))).toContain('Two keys are called “a2”');
+    expect(wrongs(await splitTheKey({ keyboardId, key: 'a1', second: 'a1 2' }))).toBe('');
+    const board = async () => (await boardView(restorationId, keyboardId)).board!;
+    expect((await board()).keys.map(({ id }) => id).slice(0, 3)).toEqual(['a1', 'a1 2', 'a2']);
+    expect(wrongs(await joinTheKeys({ keyboardId, keys: ['a1'] }))).toContain('two keys or more');
+    await sayCaps({ keyboardId, keys: ['a1 2'], isOff: true, unseen: true });
+    expect(wrongs(await joinTheKeys({ keyboardId, keys: ['a1', 'a1 2'] }))).toContain('The cap of “a1 2” is off');
+    await sayCaps({ keyboardId, keys: ['a1 2'], isOff: false });
+    expect(wrongs(await joinTheKeys({ keyboardId, keys: ['a1', 'a1 2'] }))).toBe('');
+    expect(wrongs(await joinTheKeys({ keyboardId, keys: ['b1', 'b2'] }))).toBe('');
+    const { keys, lines } = await board();
+    expect(keys.map(({ id }) => id)).not.toContain('b2');
+    expect(lines.find(({ id }) => id === 'R2')!.route).toEqual(['b1', 'b3', 'b4']);
+    const { x, w, h } = keys.find(({ id }) => id === 'c3')!;
+    await saveKey({ keyboardId, was: 'c3', id: 'c3', x, y: 37, w, h });
+    expect(wrongs(await alignTheKeys({ keyboardId, keys: ['c1', 'c2', 'c3', 'c4'] }))).toBe('');
+    const row = (await board()).keys.filter(({ id }) => id.startsWith('c'));
+    expect(new Set(row.map(({ y }) => y)).size).toBe(1);
+  });
+});
+
+it('a workshop has its own limits of contacts by kind, and goes back to the usual ones', async () => {
+  expect(wrongs(await saveLimits({ kind: 'carbon-pads', passOhms: '800', cleanOhms: '700' }))).toContain('or more');
+  expect(wrongs(await saveLimits({ kind: 'carbon-pads', passOhms: '800', cleanOhms: '3000' }))).toBe('');
+  expect(wrongs(await saveLimits({ kind: 'carbon-pads', passOhms: '900', cleanOhms: '3000' }))).toBe('');
+  const own = await ownLimitsOf('carbon-pads');
+  expect(own).toMatchObject({ passOhms: 900, cleanOhms: 3000 });
+  expect(await ownLimitsOf('domes')).toBeNull();
+  await takeThingBack('contact limits', own!.id, tick());
+  expect(await ownLimitsOf('carbon-pads')).toBeNull();
 });
 
 describe('caps', () => {
@@ -280,6 +354,37 @@ describe('caps', () => {
     expect(wrongs(await removeKey({ keyboardId, key: 'a1' }))).toContain('The cap of “a1” is off');
     expect(wrongs(await saveKey({ keyboardId, was: 'a1', id: 'esc', x: 5, y: 5, w: 16, h: 16 }))).toBe('');
     expect(await capOf(keyboardId, 'esc')).toMatchObject({ isOff: true });
+  });
+
+  it('are pulled above a stem that was seen, and shown as the photograph before shows them', async () => {
+    const { restorationId, boardId: keyboardId } = await drawn();
+    expect(wrongs(await sayCaps({ keyboardId, keys: ['a1'], stem: 'left' }))).toBe('');
+    expect(await capOf(keyboardId, 'a1')).toMatchObject({ isOff: false, state: 'good', stem: 'left' });
+    expect(wrongs(await sayCaps({ keyboardId, keys: ['a1'], stem: 'above' }))).toContain('Where its stem stands');
+    const photo = await trialPhoto(restorationId);
+    const { board } = await boardView(restorationId, keyboardId);
+    const { widthMm, heightMm } = board!;
+    // A picture of ten pixels a millimetre, from straight above.
+    const corners = [
+      [0, 0],
+      [10 * widthMm, 0],
+      [10 * widthMm, 10 * heightMm],
+      [0, 10 * heightMm],
+    ] as const;
+    const picture = { ...{ id: 'x', restorationId, keyboardId, photoId: photo.id, at: '' }, corners: corners as never };
+    const { x, y, w, h } = board!.keys.find(({ id }) => id === 'b2')!;
+    const round = 0.25 * Math.min(w, h);
+    expect(capCrops(board!, ['b2'], picture, [photo])).toEqual({
+      b2: {
+        photoId: photo.id,
+        picture: { width: photo.width, height: photo.height },
+        x: expect.closeTo(10 * (x - round), 6),
+        y: expect.closeTo(10 * (y - round), 6),
+        width: expect.closeTo(10 * (w + 2 * round), 6),
+        height: expect.closeTo(10 * (h + 2 * round), 6),
+      },
+    });
+    expect(capCrops(board!, ['b2'], undefined, [photo])).toEqual({});
   });
 
   it('are lost track of by no key of another board and no photograph of another machine', async () => {
@@ -360,7 +465,8 @@ describe('repairs', () => {
     await finishTest({ testId: test });
     const { board, tests, readings } = await boardView(restorationId, boardId);
     const found = foundOn(board!, tests[0]!.seen, readings)!;
-    const [mend] = toMend(found.suspicions[0]!.faults, board!, [], 0);
+    const [mend] = toMend(found.suspicions[0]!.faults, board!, [], 0, [{ name: 'Membrane', priceMinor: 1200 }]);
+    expect(mend!.costs['new membrane']).toEqual({ costMinor: 1200, from: 'Membrane' });
     expect(mend).toMatchObject({ words: 'line R2 is broken between b2 and b3', keys: ['b3', 'b4'] });
     expect(mend!.plans.minutes.order.map(({ way }) => way)).toEqual(['paint', 'new membrane']);
   });

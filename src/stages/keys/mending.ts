@@ -1,6 +1,18 @@
 import type { Fault } from '@/core/keyboard/diagnosis';
 import type { Board } from '@/core/keyboard/layout';
-import { ORDERS, planOf, waysFor, type Order, type Plan, type RuledOut, type Tried } from '@/core/keyboard/repairs';
+import {
+  costOf,
+  ORDERS,
+  planOf,
+  waysFor,
+  type InStores,
+  type Order,
+  type Plan,
+  type RepairWay,
+  type RuledOut,
+  type Tried,
+  type WayCost,
+} from '@/core/keyboard/repairs';
 import { faultWords } from '@/core/keyboard/words';
 
 /** A fault with the ways to mend it. */
@@ -9,6 +21,8 @@ export interface ToMend {
   /** Keys that show whether it is mended. */
   keys: string[];
   plans: Record<Order, Plan>;
+  /** By the stores. */
+  costs: Partial<Record<RepairWay, WayCost>>;
   out: RuledOut[];
 }
 
@@ -36,13 +50,18 @@ export const toMend = (
   board: Pick<Board, 'kind' | 'keys' | 'lines'>,
   tried: readonly Tried[],
   rateMinor: number,
+  stores: readonly InStores[],
 ): ToMend[] =>
   faults.map((fault) => {
     const { ways, out } = waysFor(fault, board.kind, board.lines);
     return {
       words: faultWords(fault),
       keys: keysOf(fault, board),
-      plans: Object.fromEntries(ORDERS.map((by) => [by, planOf(ways, tried, by, rateMinor)])) as Record<Order, Plan>,
+      plans: Object.fromEntries(ORDERS.map((by) => [by, planOf(ways, tried, by, rateMinor, stores)])) as Record<
+        Order,
+        Plan
+      >,
+      costs: Object.fromEntries(ways.map((way) => [way, costOf(way, stores)])),
       out,
     };
   });

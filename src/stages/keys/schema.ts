@@ -1,8 +1,9 @@
 import Joi from 'joi';
 import { LINE_KINDS, type Line } from '@/core/keyboard/board';
-import { CAP_STATES, type CapState, type LooseCount } from '@/core/keyboard/caps';
+import { CAP_STATES, STEM_PLACES, type CapState, type LooseCount, type StemPlace } from '@/core/keyboard/caps';
 import { codesSchema } from '@/core/keyboard/boardSchema';
 import { OBSERVED, type Observed, type Reading } from '@/core/keyboard/evidence';
+import type { ContactLimits } from '@/core/keyboard/trace';
 import { MEASURES, type Measure } from '@/core/keyboard/measured';
 import { cornersSchema } from '@/core/keyboard/photo/fieldSpec';
 import { GRADES, type Grade } from '@/core/keyboard/practice';
@@ -70,6 +71,24 @@ export const keySchema = Joi.object<KeyForm>({
   y: mm('From above', 0),
   w: mm('Width', 1),
   h: mm('Height', 1),
+});
+
+export const splitSchema = Joi.object<{ keyboardId: string; key: string; second: string }>({
+  keyboardId: id,
+  key: keyName.required(),
+  second: keyName.required(),
+});
+
+export const togetherSchema = Joi.object<{ keyboardId: string; keys: string[] }>({
+  keyboardId: id,
+  keys: Joi.array()
+    .items(keyName)
+    .min(2)
+    .max(MOST_KEYS)
+    .unique()
+    .required()
+    .label('Keys')
+    .messages({ 'array.min': 'Choose two keys or more.' }),
 });
 
 export const keyOfSchema = Joi.object<{ keyboardId: string; key: string }>({ keyboardId: id, key: keyName.required() });
@@ -192,6 +211,7 @@ export const capsSchema = Joi.object<{
   keys: string[];
   isOff?: boolean;
   state?: CapState;
+  stem?: StemPlace;
   unseen: boolean;
 }>({
   keyboardId: id,
@@ -200,8 +220,11 @@ export const capsSchema = Joi.object<{
   state: Joi.string()
     .valid(...CAP_STATES)
     .label('How the cap is'),
+  stem: Joi.string()
+    .valid(...STEM_PLACES)
+    .label('Where its stem stands'),
   unseen: Joi.boolean().default(false),
-}).or('isOff', 'state');
+}).or('isOff', 'state', 'stem');
 
 const howMany = (label: string) => Joi.number().integer().min(0).max(MOST.parts).empty('').default(0).label(label);
 
@@ -248,6 +271,16 @@ export const measureSchema = Joi.object<{
     }),
 });
 
+const limitOhms = (label: string) => Joi.number().positive().max(1e6).required().label(label);
+
+export const limitsSchema = Joi.object<ContactLimits & { kind: KeyboardKind }>({
+  kind: blockSchema.extract('kind'),
+  passOhms: limitOhms('Passes under'),
+  cleanOhms: limitOhms('Cleaned up to')
+    .min(Joi.ref('passOhms'))
+    .messages({ 'number.min': '{#label} has to be as much as what passes, or more.' }),
+});
+
 const ohmsOrNone = Joi.number().min(0).max(1e9).allow(null).empty('').default(null);
 
 export interface RepairForm {
@@ -272,6 +305,7 @@ export const repairSchema = Joi.object<RepairForm>({
 export const answerSchema = Joi.object<{
   repairId: string;
   outcome: RepairOutcome;
+  ohmsBefore: number | null;
   ohms: number | null;
   words: string;
 }>({
@@ -280,6 +314,7 @@ export const answerSchema = Joi.object<{
     .valid(...REPAIR_OUTCOMES)
     .required()
     .label('What came of it'),
+  ohmsBefore: ohmsOrNone.label('Resistance before'),
   ohms: ohmsOrNone.label('Resistance now'),
   words: Joi.string().trim().max(300).allow('').default('').label('In a few words'),
 });

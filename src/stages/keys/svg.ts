@@ -1,21 +1,26 @@
-import type { Observed } from '@/core/keyboard/evidence';
+import { STEM_AT } from '@/core/keyboard/caps';
 import type { Line } from '@/core/keyboard/board';
 import { metAt, type Board } from '@/core/keyboard/layout';
-import { SEEN } from './marks';
+import type { DrawnMap } from './maps';
 
 const escaped = (text: string) =>
   text.replace(/[<>&"']/g, (sign) => ({ '<': '&lt;', '>': '&gt;', '&': '&amp;', '"': '&quot;', "'": '&#39;' })[sign]!);
 
-const FILLS: Record<Observed, string> = { works: '#ffffff', dead: '#22282b', stuck: '#f0b13c', unknown: '#f2eee6' };
+const TONES = {
+  plain: { fill: '#ffffff', ink: '#22282b' },
+  dark: { fill: '#22282b', ink: '#ffffff' },
+  amber: { fill: '#f0b13c', ink: '#22282b' },
+};
+const NOTHING = { tone: 'plain', sign: '', under: '' } as const;
 
 /**
- * A keyboard as a drawing in mm: its keys by name, marked by what they did, and its lines.
+ * A map of a keyboard as a drawing in mm: its keys by name and mark, its lines, where stems stand.
  *
  * @param font that its names are set in
  */
 export function boardSvg(
-  { name, widthMm, heightMm, keys, lines }: Board,
-  seen: Readonly<Record<string, Observed>>,
+  { name, widthMm, heightMm, keys }: Board,
+  { title, keys: marks, lines, stems }: DrawnMap,
   font = 'sans-serif',
 ): string {
   const along = ({ kind, route }: Line) =>
@@ -25,15 +30,26 @@ export function boardSvg(
       .join(' ');
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${widthMm} ${heightMm}" width="${widthMm}mm" height="${heightMm}mm">`,
-    `<title>${escaped(name)}</title>`,
+    `<title>${escaped(`${name}. ${title}`)}</title>`,
     `<rect width="${widthMm}" height="${heightMm}" rx="3" fill="#ddd6c8"/>`,
     ...keys.flatMap(({ id, x, y, w, h }) => {
-      const state = seen[id] ?? 'unknown';
-      const sign = state === 'unknown' || state === 'works' ? '' : `${SEEN[state].sign} `;
-      const size = Math.min(0.34 * h, (1.5 * w) / Math.max(2, id.length + sign.length));
+      const { tone, sign, under } = marks[id] ?? NOTHING;
+      const { fill, ink } = TONES[tone];
+      const text = sign === '' ? id : `${sign} ${id}`;
+      const size = Math.min(0.34 * h, (1.5 * w) / Math.max(2, text.length));
+      const small = Math.min(0.22 * h, (1.5 * w) / Math.max(4, under.length));
+      const words = (at: number, px: number, said: string) =>
+        `<text x="${x + w / 2}" y="${y + at * h}" dy="0.35em" text-anchor="middle" font-family="${font}" font-size="${px.toFixed(2)}" fill="${ink}">${escaped(said)}</text>`;
+      const stem = stems[id];
       return [
-        `<rect x="${x}" y="${y}" width="${w}" height="${h}" rx="1.6" fill="${FILLS[state]}" stroke="#22282b" stroke-width="0.4"/>`,
-        `<text x="${x + w / 2}" y="${y + h / 2}" dy="0.35em" text-anchor="middle" font-family="${font}" font-size="${size.toFixed(2)}" fill="${state === 'dead' ? '#ffffff' : '#22282b'}">${sign}${escaped(id)}</text>`,
+        `<rect x="${x}" y="${y}" width="${w}" height="${h}" rx="1.6" fill="${fill}" stroke="#22282b" stroke-width="0.4"/>`,
+        words(under === '' ? 0.5 : 0.38, size, text),
+        ...(under === '' ? [] : [words(0.74, small, under)]),
+        ...(stem
+          ? [
+              `<circle cx="${x + STEM_AT[stem] * w}" cy="${y + 0.2 * h}" r="${0.1 * h}" fill="none" stroke="${ink}" stroke-width="0.8"/>`,
+            ]
+          : []),
       ];
     }),
     ...lines.map(

@@ -5,6 +5,7 @@ import { Button } from '@/ui/Button';
 import { useGesture } from '@use-gesture/react';
 import { useEffect, useRef, useState } from 'react';
 import type { Point } from '@/core/picture/picture';
+import { useDragOnBoard } from './useDragOnBoard';
 import { moveCorner, moveShape, SHAPE_WORDS, type Shape, type ShapeKind } from './shapes';
 
 export interface View {
@@ -331,11 +332,14 @@ function ShapeOnBoard({ shape, unit, width, height, onChange, onHold }: ShapePro
           role="button"
           aria-label={`${title}, corner ${i + 1}`}
           style={{ cursor: 'grab' }}
-          {...drag((by) => {
-            const to = inside([x + by[0], y + by[1]]);
-            onHold(to);
-            onChange(moveCorner(shape, i, to));
-          }, onHold)}
+          {...drag(
+            (by) => {
+              const to = inside([x + by[0], y + by[1]]);
+              onHold(to);
+              onChange(moveCorner(shape, i, to));
+            },
+            () => onHold(null),
+          )}
           onKeyDown={(event) => {
             if ((event.key === 'Delete' || event.key === 'Backspace') && !isFour(shape.kind) && shape.points.length > 3)
               onChange({ ...shape, points: shape.points.filter((_, k) => k !== i) });
@@ -348,31 +352,4 @@ function ShapeOnBoard({ shape, unit, width, height, onChange, onHold }: ShapePro
       ))}
     </g>
   );
-}
-
-/** Pointer handlers for something on the board that is dragged; `move` is told the way in picture pixels since the last call. */
-function useDragOnBoard() {
-  const last = useRef<Point | null>(null);
-  return (move: (by: Point) => void, onHold?: (corner: null) => void) => ({
-    onPointerDown: (event: React.PointerEvent<SVGElement>) => {
-      event.stopPropagation();
-      event.currentTarget.setPointerCapture(event.pointerId);
-      last.current = [event.clientX, event.clientY];
-    },
-    onPointerMove: (event: React.PointerEvent<SVGElement>) => {
-      if (!last.current) return;
-      const svg = event.currentTarget.ownerSVGElement!;
-      const unit = svg.viewBox.baseVal.width / svg.getBoundingClientRect().width;
-      move([(event.clientX - last.current[0]) * unit, (event.clientY - last.current[1]) * unit]);
-      last.current = [event.clientX, event.clientY];
-    },
-    onPointerUp: () => {
-      last.current = null;
-      onHold?.(null);
-    },
-    onPointerCancel: () => {
-      last.current = null;
-      onHold?.(null);
-    },
-  });
 }

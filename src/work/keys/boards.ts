@@ -2,6 +2,7 @@ import { segmentsBefore, type Line } from '@/core/keyboard/board';
 import type { Reading } from '@/core/keyboard/evidence';
 import { checkLayout, guessLines, lineAlong, type Board, type BoardKey } from '@/core/keyboard/layout';
 import { KIND } from '@/core/keyboard/kinds';
+import { alignRow, joinKeys, splitKey } from '@/core/keyboard/redraw';
 import { Refusal } from '@/core/refusal';
 import { inTransaction } from '@/data/connection';
 import { appendLog } from '@/data/log';
@@ -94,42 +95,80 @@ export async function drawKey(
   });
 }
 
-/** A key that is none. What it did in a test stays in the log. */
+/** Lets a key go of which nothing is known but its drawing. What it did in a test stays in the log. */
+async function letGo(keyboardId: string, key: string): Promise<void> {
+  const measured =
+    (await countRows('probes', { keyboardId, fromPlace: key })) +
+    (await countRows('probes', { keyboardId, toPlace: key }));
+  if (measured > 0)
+    throw new Refusal(
+      'id',
+      `A reading was taken at “${key}”. Take that reading back first, or give the key another name.`,
+    );
+  const tests = await findRows('key_tests', { keyboardId });
+  if ((await countRows('keys_seen', { testId: tests.map(({ id }) => id), key })) > 0)
+    throw new Refusal('id', `“${key}” was tested. Take it out of the test first, or give it another name.`);
+  if ((await countRows('caps', { keyboardId, key, isOff: true })) > 0)
+    throw new Refusal('id', `The cap of “${key}” is off. Put it back on first, or give the key another name.`);
+  if ((await countRows('key_measures', { keyboardId, key })) > 0)
+    throw new Refusal('id', `A part of “${key}” was measured. Take that back first, or give the key another name.`);
+  await removeRows('caps', { keyboardId, key });
+}
+
+/** Lines along keys that are left. */
+const without = (lines: readonly Line[], gone: readonly string[]): Line[] =>
+  lines
+    .map((line) => ({
+      ...line,
+      route: line.route.filter((one) => !gone.includes(one)),
+      foldAfter: line.foldAfter.filter((one) => !gone.includes(one)),
+    }))
+    .filter(({ route }) => route.length > 0);
+
+/** A key that is none. */
 export async function dropKey(keyboardId: string, key: string, now: Date): Promise<void> {
   await inTransaction(async () => {
-    const measured =
-      (await countRows('probes', { keyboardId, fromPlace: key })) +
-      (await countRows('probes', { keyboardId, toPlace: key }));
-    if (measured > 0)
-      throw new Refusal(
-        'id',
-        `A reading was taken at “${key}”. Take that reading back first, or give the key another name.`,
-      );
-    const tests = await findRows('key_tests', { keyboardId });
-    if ((await countRows('keys_seen', { testId: tests.map(({ id }) => id), key })) > 0)
-      throw new Refusal('id', `“${key}” was tested. Take it out of the test first, or give it another name.`);
-    if ((await countRows('caps', { keyboardId, key, isOff: true })) > 0)
-      throw new Refusal('id', `The cap of “${key}” is off. Put it back on first, or give the key another name.`);
-    if ((await countRows('key_measures', { keyboardId, key })) > 0)
-      throw new Refusal('id', `A part of “${key}” was measured. Take that back first, or give the key another name.`);
-    await removeRows('caps', { keyboardId, key });
+    await letGo(keyboardId, key);
     await redraw(
       keyboardId,
-      ({ keys, lines }) => ({
-        keys: keys.filter(({ id }) => id !== key),
-        lines: lines
-          .map((line) => ({
-            ...line,
-            route: line.route.filter((one) => one !== key),
-            foldAfter: line.foldAfter.filter((one) => one !== key),
-          }))
-          .filter(({ route }) => route.length > 0),
-      }),
+      ({ keys, lines }) => ({ keys: keys.filter(({ id }) => id !== key), lines: without(lines, [key]) }),
       ({ name }) => `${name}: key ${key} taken away.`,
       now,
     );
   });
 }
+
+/** A key that is two. */
+export const halveKey = (keyboardId: string, key: string, second: string, now: Date): Promise<void> =>
+  redraw(
+    keyboardId,
+    ({ keys, lines }) => ({ keys: splitKey(keys, key, second), lines }),
+    ({ name }) => `${name}: key ${key} split in two, ${key} and ${second}.`,
+    now,
+  );
+
+/** Keys that are one. The first keeps its name; of the others nothing but their drawing may be known. */
+export async function makeOne(keyboardId: string, together: readonly string[], now: Date): Promise<void> {
+  const [first, ...others] = together;
+  await inTransaction(async () => {
+    for (const key of others) await letGo(keyboardId, key);
+    await redraw(
+      keyboardId,
+      ({ keys, lines }) => ({ keys: joinKeys(keys, together), lines: without(lines, others) }),
+      ({ name }) => `${name}: ${together.join(', ')} are one key, ${first}.`,
+      now,
+    );
+  });
+}
+
+/** Keys that stand in one row. */
+export const layInRow = (keyboardId: string, row: readonly string[], now: Date): Promise<void> =>
+  redraw(
+    keyboardId,
+    ({ keys, lines }) => ({ keys: alignRow(keys, row), lines }),
+    ({ name }) => `${name}: ${row.join(', ')} laid in one row.`,
+    now,
+  );
 
 /** Lines guessed from where the keys stand. */
 export const guessBoard = (keyboardId: string, now: Date): Promise<void> =>

@@ -1,4 +1,4 @@
-import { CAP_STATES, countFault, lying, type CapState, type LooseCount } from '@/core/keyboard/caps';
+import { CAP_STATES, countFault, lying, type CapState, type LooseCount, type StemPlace } from '@/core/keyboard/caps';
 import type { Board } from '@/core/keyboard/layout';
 import { checkCorners, type Corners } from '@/core/picture/corners';
 import { Refusal } from '@/core/refusal';
@@ -62,7 +62,7 @@ function checkKeys(board: KeyboardRow, keys: readonly string[]): void {
 export async function setCaps(
   keyboardId: string,
   keys: readonly string[],
-  to: { isOff?: boolean; state?: CapState },
+  to: { isOff?: boolean; state?: CapState; stem?: StemPlace },
   unseen: boolean,
   now: Date,
 ): Promise<void> {
@@ -81,12 +81,19 @@ export async function setCaps(
       else
         await addRow('caps', {
           ...{ restorationId: board.restorationId, keyboardId, key },
-          ...{ isOff: to.isOff ?? false, state: to.state ?? CAP_STATES[0] },
+          ...{ isOff: to.isOff ?? false, state: to.state ?? CAP_STATES[0], stem: to.stem ?? null },
           at: now.toISOString(),
         });
     }
     const names = keys.length > 8 ? `${keys.length} caps` : keys.join(', ');
-    const said = [to.isOff === true && 'off', to.isOff === false && 'back on', to.state].filter(Boolean).join(', ');
+    const said = [
+      to.isOff === true && 'off',
+      to.isOff === false && 'back on',
+      to.state,
+      to.stem && (to.stem === 'middle' ? 'stem in the middle' : `stem at the ${to.stem}`),
+    ]
+      .filter(Boolean)
+      .join(', ');
     await appendLog(told(board, `${names} ${said}${to.isOff && unseen ? ', without a photograph' : ''}.`), now);
   });
 }

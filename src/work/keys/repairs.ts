@@ -1,5 +1,7 @@
+import type { KeyboardKind } from '@/core/keyboard/kinds';
 import { MEASURE, type Measure } from '@/core/keyboard/measured';
 import { REPAIR, type RepairOutcome, type RepairWay, type Tried } from '@/core/keyboard/repairs';
+import type { ContactLimits } from '@/core/keyboard/trace';
 import { Refusal } from '@/core/refusal';
 import { inTransaction } from '@/data/connection';
 import { appendLog } from '@/data/log';
@@ -37,6 +39,16 @@ export async function keepMeasures(
     }
     const said = Object.entries(values).map(([key, value]) => `${key} ${value === null ? 'open' : `${value} ${unit}`}`);
     await appendLog(told(board, `${title}: ${said.join(', ')}.`), now);
+  });
+}
+
+/** Keeps this workshop’s own limits for the contacts of a kind of keyboard. */
+export async function keepLimits(kind: KeyboardKind, limits: ContactLimits, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const row = { ...limits, at: now.toISOString() };
+    const [known] = await findRows('contact_limits', { kind });
+    if (known) await changeRow('contact_limits', { id: known.id }, row);
+    else await addRow('contact_limits', { kind, ...row });
   });
 }
 
@@ -93,7 +105,7 @@ export async function letDry(repairId: string, now: Date): Promise<void> {
 export async function endRepair(
   repairId: string,
   outcome: RepairOutcome,
-  ohmsAfter: number | null,
+  ohms: { before: number | null; after: number | null },
   words: string,
   now: Date,
 ): Promise<void> {
@@ -104,9 +116,14 @@ export async function endRepair(
         'outcome',
         'This repair was answered already, perhaps on another device. Take it back to answer it anew.',
       );
-    await changeRow('key_repairs', { id: repairId }, { endedAt: now.toISOString(), outcome, ohmsAfter, words });
+    const ohmsBefore = ohms.before ?? repair.ohmsBefore;
+    await changeRow(
+      'key_repairs',
+      { id: repairId },
+      { endedAt: now.toISOString(), outcome, ohmsBefore, ohmsAfter: ohms.after, words },
+    );
     const board = await needRow('keyboards', repair.keyboardId);
-    const read = ohmsAfter === null ? '' : `, ${ohmsAfter} Ω now`;
+    const read = ohms.after === null ? '' : `, ${ohms.after} Ω now`;
     await appendLog(
       told(
         board,
