@@ -61,6 +61,34 @@ test('a board of sixty goes from a plain block to its broken line, and is tried 
     await expect(page.getByText('main keyboard, 60 keys.')).toBeVisible();
   });
 
+  await test.step('a key is split and joined again, dragged out of its row and laid back into it', async () => {
+    const drawing = page.getByRole('group', { name: 'Drawing of main keyboard' });
+    const key = (name: string) => drawing.getByRole('button', { name: new RegExp(`^${name}(,|$)`) });
+    await key('a1').click();
+    await page.getByRole('button', { name: 'It is two keys' }).click();
+    await expect(page.getByText('main keyboard, 61 keys.')).toBeVisible();
+    await page.getByRole('button', { name: 'Choose more with it' }).click();
+    await key('a1 2').click();
+    await expect(page.getByText('Chosen: a1, a1 2.')).toBeVisible();
+    await page.getByRole('button', { name: 'These are one key' }).click();
+    await expect(page.getByText('main keyboard, 60 keys.')).toBeVisible();
+    await key('a2').click();
+    const [y, held] = [page.getByLabel('From above'), await key('a2').boundingBox()];
+    const before = Number(await y.inputValue());
+    await page.mouse.move(held!.x + held!.width / 2, held!.y + held!.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(held!.x + held!.width / 2, held!.y + held!.height / 2 + 6, { steps: 3 });
+    await page.mouse.up();
+    await expect.poll(async () => Number(await y.inputValue())).toBeGreaterThan(before + 1);
+    await page.getByRole('button', { name: 'Choose more with it' }).click();
+    for (const name of ['a1', 'a3']) await key(name).click();
+    await page.getByRole('button', { name: 'These are one row' }).click();
+    await expect(page.getByText('Laid in one row.')).toBeVisible();
+    await key('a2').click();
+    await expect(y).toHaveValue(String(before));
+    await page.getByRole('button', { name: 'Leave it' }).click();
+  });
+
   await test.step('every key is tried: three are dead', async () => {
     await page.getByRole('link', { name: 'Test every key' }).click();
     await page.getByRole('button', { name: 'Begin the test' }).click();
@@ -75,7 +103,11 @@ test('a board of sixty goes from a plain block to its broken line, and is tried 
       }
     } else for (const key of DEAD) await page.getByRole('button', { name: key, exact: true }).click();
     await expect(page.getByText('3 dead')).toBeVisible();
-    await page.getByRole('button', { name: 'The other 57 work' }).click();
+    await page.getByText('A whole row or column at once').click();
+    await page.getByRole('button', { name: 'Works' }).click();
+    await page.getByRole('button', { name: 'Row 2', exact: true }).click();
+    await page.getByRole('button', { name: 'Column 1', exact: true }).click();
+    await page.getByRole('button', { name: 'The other 42 work' }).click();
     await page.getByRole('button', { name: 'End the test' }).click();
     await expect(page.getByText('Tests so far: 1')).toBeVisible();
     await page.reload();
@@ -202,6 +234,10 @@ test('a board of sixty goes from a plain block to its broken line, and is tried 
   await test.step('it goes out as JSON and comes in again beside the first', async () => {
     await open(page, keys);
     await page.getByText('Files of this keyboard, or take it back').click();
+    await expect(page.getByRole('link', { name: 'Map of springs as PDF' })).toBeHidden();
+    const map = page.waitForEvent('download');
+    await page.getByRole('link', { name: 'Map of caps as SVG' }).click();
+    expect(await readFile(await (await map).path(), 'utf8')).toContain('▮ a4');
     const sent = page.waitForEvent('download');
     await page.getByRole('link', { name: 'JSON' }).click();
     const text = await readFile(await (await sent).path(), 'utf8');

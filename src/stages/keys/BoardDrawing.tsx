@@ -148,16 +148,17 @@ interface KeyShapeProps {
 /** One key: its cap by name and mark, tapped, and dragged where it can be moved. */
 function KeyShape({ of: key, mark, inOrder, field, onTap, onMove, onFocus, onArrow }: KeyShapeProps) {
   const drag = useDragOnBoard();
-  const [[dx, dy], setBy] = useState<[number, number]>([0, 0]);
+  const [[dx, dy], setBy] = useState<readonly [number, number]>([0, 0]);
   const [dragged, setDragged] = useState(false);
   const { fill, ink } = mark ? TONES[mark.tone] : PLAIN;
   const size = Math.min(0.34 * key.h, (1.5 * key.w) / Math.max(2, key.id.length + (mark ? 2 : 0)));
-  const letGo = () => {
+  const letGo = ([x, y]: readonly [number, number]) => {
     setBy([0, 0]);
-    if (!dragged) return;
+    if (Math.hypot(x, y) < LEAST_DRAG_MM) return;
+    setDragged(true);
     const within = (at: number, long: number, most: number) =>
       Math.round(10 * Math.min(Math.max(0, at), most - long)) / 10;
-    onMove?.(within(key.x + dx, key.w, field.widthMm), within(key.y + dy, key.h, field.heightMm));
+    onMove?.(within(key.x + x, key.w, field.widthMm), within(key.y + y, key.h, field.heightMm));
   };
   return (
     <g
@@ -175,10 +176,7 @@ function KeyShape({ of: key, mark, inOrder, field, onTap, onMove, onFocus, onArr
         },
         ...(onMove && {
           transform: `translate(${dx} ${dy})`,
-          ...drag(([mx, my]) => {
-            setBy([dx + mx, dy + my]);
-            if (Math.hypot(dx + mx, dy + my) > LEAST_DRAG_MM) setDragged(true);
-          }, letGo),
+          ...drag((_, whole) => setBy(whole), letGo),
         }),
         onKeyDown: (event: React.KeyboardEvent) => {
           if (event.key === 'Enter' || event.key === ' ') {

@@ -73,7 +73,8 @@ export function BoardPart({ restorationId, boards, board, photos, seen, tested }
           !several && {
             movable: {
               key: key.id,
-              onMove: (x, y) => send(() => saveKey({ keyboardId: board.id, was: key.id, ...key, x, y })),
+              onMove: (x, y) =>
+                send(() => saveKey({ keyboardId: board.id, was: key.id, id: key.id, w: key.w, h: key.h, x, y })),
             },
           })}
         onTap={(id) => {
