@@ -2,6 +2,8 @@
 const COMPUTING = [
   'd3-contour',
   'simplify-js',
+  '@jscad',
+  'earcut',
   'culori',
   'suncalc',
   'ml-matrix',

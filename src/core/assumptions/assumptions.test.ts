@@ -30,6 +30,7 @@ import { diagnose, type Diagnosing } from '../keyboard/diagnosis';
 import { saysOf } from '../keyboard/evidence';
 import { expectedOf, oddsOfWay, type RepairWay } from '../keyboard/repairs';
 import { contactVerdict, usualContactLimits } from '../keyboard/trace';
+import { partOf } from '../mending/part/part';
 import { bellTime, everyDay } from '../runsheet/hours';
 import { ASSUMPTIONS, assumed, STANDINGS, type AssumptionName } from './assumptions';
 
@@ -720,6 +721,18 @@ const CASES: Record<AssumptionName, Case> = {
     of: () => contactVerdict(4800, usualContactLimits()),
     is: 'clean',
     other: 4700,
+  },
+  'thinnest wall': {
+    decides: 'whether a sleeve with a wall of 0.42 mm is made',
+    of: () => {
+      try {
+        return partOf('sleeve', { innerMm: 6.16, outerMm: 7, lengthMm: 9 }).solid.watertight;
+      } catch {
+        return 'refused';
+      }
+    },
+    is: true,
+    other: 0.45,
   },
   'volts off': {
     decides: 'whether a supply of 9.4 V is right for 9',

@@ -165,6 +165,7 @@ export const ASSUMPTIONS = {
     'Service sheets allow a carbon contact a kilo-ohm over its life; one or two hundred are good.',
   ),
   'contact is cleaned': a(5000, 'Ω', 'A contact is worth cleaning up to', 'convention'),
+  'thinnest wall': a(0.4, 'mm', 'A nozzle lays a wall of at least', 'handbook', 'The usual width of a nozzle.'),
   'volts off': a(
     0.05,
     'of the label’s',

@@ -1,0 +1,47 @@
+import Joi from 'joi';
+import { Refusal } from '../../refusal';
+import { VALIDATE } from '../../sums/fieldErrors';
+import { FAMILIES, FAMILY_NAMES, type Family, type FamilyName } from './families';
+import { solidOf, type Solid } from './solid';
+import { stacked, type Triangle } from './stack';
+
+/** Printed or cut plastic as most of it is, g/cm³. */
+const USUAL_DENSITY = 1.05;
+
+/** Sizes of any kind of part, as they were checked by its schema. */
+type Sizes = Record<string, unknown> & { densityGPerCm3?: number };
+
+const density = Joi.number()
+  .min(0.3)
+  .max(20)
+  .default(USUAL_DENSITY)
+  .unit('g/cm³')
+  .label('Density of what it is made of');
+
+/** @throws Refusal for a name that is none */
+export function familyOf(name: string): { name: FamilyName; schema: Joi.ObjectSchema<Sizes> } {
+  const known = FAMILY_NAMES.find((one) => one === name);
+  if (!known) throw new Refusal('family', `There is no kind of part “${name}”. One of: ${FAMILY_NAMES.join(', ')}.`);
+  return {
+    name: known,
+    schema: (FAMILIES[known].schema as unknown as Joi.ObjectSchema<Sizes>).keys({ densityGPerCm3: density }),
+  };
+}
+
+/** What a part is made of, triangle by triangle. @throws Refusal for sizes that cannot be made */
+export const skinOf = (name: FamilyName, sizes: object): Triangle[] =>
+  stacked((FAMILIES[name] as unknown as Family<object>).layers(sizes));
+
+/**
+ * A part of a kind by its sizes.
+ *
+ * @throws Refusal for sizes that cannot be made
+ * @throws Joi.ValidationError for fields that are missing or none
+ */
+export function partOf(family: string, given: unknown): { solid: Solid; stl: Uint8Array } {
+  const { name, schema } = familyOf(family);
+  const { value, error } = schema.validate(given, VALIDATE);
+  if (error) throw error;
+  const { densityGPerCm3 = USUAL_DENSITY, ...sizes } = value;
+  return solidOf(skinOf(name, sizes), densityGPerCm3);
+}
