@@ -30,6 +30,8 @@ import { diagnose, type Diagnosing } from '../keyboard/diagnosis';
 import { saysOf } from '../keyboard/evidence';
 import { expectedOf, oddsOfWay, type RepairWay } from '../keyboard/repairs';
 import { contactVerdict, usualContactLimits } from '../keyboard/trace';
+import { bossAndScrew, type BossAndScrew } from '../mending/bossAndScrew';
+import { pinInStub, type StubAndPin } from '../mending/pinInStub';
 import { partOf } from '../mending/part/part';
 import { bellTime, everyDay } from '../runsheet/hours';
 import { ASSUMPTIONS, assumed, STANDINGS, type AssumptionName } from './assumptions';
@@ -58,6 +60,15 @@ function lastOfRow(more: Partial<Diagnosing>, dead: readonly string[] = ['k0.3']
   const { contact } = marginals.keys.find(({ key }) => key === 'k0.3')!;
   return { open: marginals.lines[0]!.segments[3]!.probability, contact, plug };
 }
+
+const STUB: StubAndPin = {
+  ...{ stubMm: 6, deepestMm: 12, pinMm: null, loadN: 20, armMm: 3 },
+  ...{ bearingMPa: 20, bendingMPa: 250, safetyFactor: 2 },
+};
+const BOSS: BossAndScrew = {
+  ...{ bossMm: 7, holeMm: 2.4, threadMm: 3, coreMm: 2, pitchMm: 1.2, shank: 'straight' },
+  ...{ engagedMm: 8, shearMPa: 19, friction: 0.25 },
+};
 
 /** How many of a hundred faults a way alone leaves. */
 const leftOver = (way: RepairWay) => Math.round(100 * expectedOf([oddsOfWay(way, [])]).leftOver);
@@ -721,6 +732,69 @@ const CASES: Record<AssumptionName, Case> = {
     of: () => contactVerdict(4800, usualContactLimits()),
     is: 'clean',
     other: 4700,
+  },
+  'glue film round a pin': {
+    decides: 'whether a stub of 4.1 mm takes a pin of 2 mm',
+    of: () => pinInStub({ ...STUB, stubMm: 4.1 }).pinMm,
+    is: 2,
+    other: 0.06,
+  },
+  'least wall round a pin': {
+    decides: 'whether a stub of 2.7 mm takes a pin of 1 mm',
+    of: () => pinInStub({ ...STUB, stubMm: 2.7, pinMm: 1 }).splits,
+    is: false,
+    other: 0.81,
+  },
+  'wall round a pin': {
+    decides: 'whether a stub of 8.2 mm takes a pin of 4 mm',
+    of: () => pinInStub({ ...STUB, stubMm: 8.2 }).pinMm,
+    is: 4,
+    other: 0.52,
+  },
+  'depth of a pin': {
+    decides: 'how deep a pin of 2 mm is set',
+    of: () => pinInStub({ ...STUB, pinMm: 2 }).depthMm,
+    is: 6,
+    other: 2.9,
+  },
+  'length that a taper bites': {
+    decides: 'whether a tapered screw bears 220 N',
+    of: () => bossAndScrew({ ...BOSS, shank: 'tapered' }).pullOutN > 220,
+    is: true,
+    other: 0.4,
+  },
+  'share of a thread in plastic': {
+    decides: 'whether a screw bears 500 N',
+    of: () => bossAndScrew(BOSS).pullOutN > 500,
+    is: true,
+    other: 0.56,
+  },
+  'thread spins under': {
+    decides: 'whether a thread that bites a fifth and a hair spins',
+    of: () => bossAndScrew({ ...BOSS, holeMm: 2.79 }).verdict,
+    is: 'weak',
+    other: 0.22,
+  },
+  'thread holds from': {
+    decides: 'whether a thread that bites half and a hair holds',
+    of: () => bossAndScrew({ ...BOSS, holeMm: 2.49 }).verdict,
+    is: 'holds',
+    other: 0.52,
+  },
+  'wall of a boss': {
+    decides: 'whether a boss of 4.6 mm bursts round a thread of 3 mm',
+    of: () => bossAndScrew({ ...BOSS, bossMm: 4.6 }).verdict,
+    is: 'holds',
+    other: 0.27,
+  },
+  'stop before it strips': {
+    decides: 'where to stop, of the torque that strips',
+    of: () => {
+      const { stopNcm, stripsNcm } = bossAndScrew(BOSS);
+      return Number((stopNcm / stripsNcm).toFixed(3));
+    },
+    is: 0.5,
+    other: 0.49,
   },
   'thinnest wall': {
     decides: 'whether a sleeve with a wall of 0.42 mm is made',

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
+import { bossAndScrew, type BossAndScrew } from './bossAndScrew';
 import { mouldAndCast, type Cast } from './cast';
 import { cureTime } from './cure';
 import { adhesiveJoint } from './joint';
+import { pinInStub, type StubAndPin } from './pinInStub';
 
 describe('a glued joint', () => {
   it('bears area times strength, over its safety factor', () => {
@@ -88,5 +90,69 @@ describe('a mould and its cast', () => {
     expect(() => mouldAndCast({ ...cast, resinMix: { partsA: 1, partsB: 1, by: 'volume' } })).toThrow(
       /density of both/,
     );
+  });
+});
+
+describe('a pin in a stub', () => {
+  const stub: StubAndPin = {
+    ...{ stubMm: 6, deepestMm: 12, pinMm: null, loadN: 15, armMm: 0 },
+    ...{ bearingMPa: 20, bendingMPa: 250, safetyFactor: 2 },
+  };
+
+  it('is the thickest usual one that leaves its wall, three times as deep as it is thick', () => {
+    expect(pinInStub(stub)).toMatchObject({ pinMm: 2.5, drillMm: 2.6, depthMm: 7.5, splits: false });
+    expect(pinInStub({ ...stub, pinMm: 4 })).toMatchObject({ splits: true, sufficient: false });
+    expect(pinInStub({ ...stub, deepestMm: 4 }).depthMm).toBe(4);
+    expect(() => pinInStub({ ...stub, stubMm: 2 })).toThrow(/too thin for a pin of 1 mm/);
+    expect(() => pinInStub({ ...stub, pinMm: 6 })).toThrow(/does not go into a stub/);
+  });
+
+  it('presses as a rod does: four times the even pressure without a lever', () => {
+    expect(pinInStub({ ...stub, pinMm: 2 }).pressureMPa).toBeCloseTo((4 * 15) / (2 * 6), 9);
+    // 32 · 15 N · 10 mm / (π · 8 mm³)
+    expect(pinInStub({ ...stub, pinMm: 2, armMm: 10 }).bentMPa).toBeCloseTo(190.986, 3);
+    const short = pinInStub({ ...stub, pinMm: 2, armMm: 12, bearingMPa: 400 });
+    expect(short.limit).toBe('pin');
+  });
+
+  it('carries less the further out it pulls, and never less the deeper it is', () => {
+    const some = (max: number) => fc.double({ min: 0.5, max, noNaN: true });
+    fc.assert(
+      fc.property(some(20), some(20), some(20), (arm, more, deep) => {
+        const carries = (armMm: number, deepestMm: number) => pinInStub({ ...stub, armMm, deepestMm }).allowableN;
+        expect(carries(arm + more, deep)).toBeLessThanOrEqual(carries(arm, deep));
+        expect(carries(arm, deep + more)).toBeGreaterThanOrEqual(carries(arm, deep) - 1e-9);
+      }),
+    );
+  });
+});
+
+describe('a screw in a boss', () => {
+  const boss: BossAndScrew = {
+    ...{ bossMm: 7, holeMm: 2.4, threadMm: 3, coreMm: 2, pitchMm: 1.2, shank: 'straight' },
+    ...{ engagedMm: 8, shearMPa: 12, friction: 0.25 },
+  };
+
+  it('tears out by the sheared cylinder, and strips by the law of the screw', () => {
+    const found = bossAndScrew(boss);
+    expect(found.bite).toBeCloseTo(0.6, 9);
+    expect(found.pullOutN).toBeCloseTo(Math.PI * 3 * 8 * 12 * 0.6 * 0.6, 6);
+    expect(found.stripsNcm).toBeCloseTo(
+      (found.pullOutN * 1.25 * (1.2 + Math.PI * 0.25 * 2.5)) / (Math.PI * 2.5 - 0.3) / 10,
+      6,
+    );
+    expect(found.stopNcm).toBeLessThan(found.stripsNcm);
+    // Without friction a turn’s work is the pull along one pitch.
+    const smooth = bossAndScrew({ ...boss, friction: 0 });
+    expect(smooth.stripsNcm * 10 * 2 * Math.PI).toBeCloseTo(smooth.pullOutN * 1.2, 6);
+  });
+
+  it('spins in a hole as wide as it, bursts a thin boss, and holds straight where tapered it does less', () => {
+    expect(bossAndScrew({ ...boss, holeMm: 2.95 })).toMatchObject({ verdict: 'spins' });
+    expect(bossAndScrew({ ...boss, bossMm: 4 })).toMatchObject({ verdict: 'bursts' });
+    expect(bossAndScrew({ ...boss, holeMm: 2.7 })).toMatchObject({ verdict: 'weak' });
+    expect(bossAndScrew({ ...boss, shank: 'tapered' }).pullOutN).toBeLessThan(bossAndScrew(boss).pullOutN);
+    expect(() => bossAndScrew({ ...boss, holeMm: 8 })).toThrow(/leaves nothing of a boss/);
+    expect(() => bossAndScrew({ ...boss, coreMm: 3 })).toThrow(/thinner than the thread/);
   });
 });

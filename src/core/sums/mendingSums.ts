@@ -1,7 +1,9 @@
 import Joi from 'joi';
+import { bossAndScrew, SHANKS, type BossAndScrew, type Screwed } from '../mending/bossAndScrew';
 import { mouldAndCast, type Cast } from '../mending/cast';
 import { cureTime, type Cure } from '../mending/cure';
 import { adhesiveJoint, type Joint } from '../mending/joint';
+import { pinInStub, type Pinned, type StubAndPin } from '../mending/pinInStub';
 import type { Sum } from './sum';
 
 const above0 = (label: string, most: number) => Joi.number().positive().max(most).label(label);
@@ -112,4 +114,89 @@ const cast: Sum<Cast, ReturnType<typeof mouldAndCast>> = {
   ],
 };
 
-export const MENDING_SUMS = [joint, cure, cast];
+const FACTOR = Joi.number().min(1).max(20).default(3).label('Safety factor');
+
+const pinned: Sum<StubAndPin, Pinned> = {
+  name: 'pin-in-stub',
+  title: 'A pin in a hinge stub',
+  summary: 'How thick and deep a metal pin is set into a snapped stub so that it does not split, and what it carries.',
+  input: Joi.object({
+    stubMm: above0('Diameter of the stub', 60).unit('mm').required(),
+    deepestMm: above0('It can be drilled to', 200).unit('mm').required(),
+    pinMm: above0('Diameter of the pin', 20).unit('mm').allow(null).default(null),
+    loadN: above0('Load across it, N', 1e5).required(),
+    armMm: Joi.number().min(0).max(200).default(0).unit('mm').label('It pulls so far outside of the stub'),
+    bearingMPa: above0('What the plastic bears, MPa', 500).default(20),
+    bendingMPa: above0('What the metal bears, MPa', 3000).default(250),
+    safetyFactor: FACTOR,
+  }),
+  compute: pinInStub,
+  source:
+    'A rigid pin in its hole: F ÷ (d · L) · (1 + 6 (a + L/2) ÷ L) on the plastic, 32 F a ÷ (π d³) in the metal. Wall and depth are conventions of Kvell; about 20 MPa for old ABS, 250 MPa for plain steel.',
+  example: {
+    ...{ stubMm: 6, deepestMm: 12, pinMm: null, loadN: 15, armMm: 2 },
+    ...{ bearingMPa: 20, bendingMPa: 250, safetyFactor: 3 },
+  },
+  results: ({ pinMm, drillMm, depthMm, wallMm, splits, allowableN, sufficient }) => [
+    { label: 'Pin', value: pinMm, unit: 'mm', digits: 1 },
+    { label: 'Drill', value: drillMm, unit: 'mm', digits: 1 },
+    { label: 'Depth', value: depthMm, unit: 'mm', digits: 1 },
+    { label: 'Wall that is left', value: wallMm, unit: 'mm', digits: 1 },
+    { label: 'The stub', value: splits ? 'may split: take a thinner pin' : 'keeps its wall' },
+    { label: 'It may carry, N', value: allowableN, digits: 0 },
+    { label: 'It bears its load', value: sufficient ? 'yes' : 'no' },
+  ],
+  working: ({ pinMm, depthMm, pressureMPa, bentMPa, limit }, { loadN }) => [
+    `a pin of ${pinMm} mm, ${depthMm.toFixed(1)} mm deep: with ${loadN} N it presses ${pressureMPa.toFixed(1)} MPa on the plastic and is bent to ${bentMPa.toFixed(0)} MPa`,
+    limit === 'plastic' ? 'the plastic gives way first' : 'the pin bends first',
+  ],
+  estimate: 'Old plastic differs much; a crack beside the hole takes most of it.',
+};
+
+const VERDICTS: Record<Screwed['verdict'], string> = {
+  holds: 'it holds',
+  weak: 'it holds weakly: a longer straight shank, or a sleeve',
+  spins: 'it spins: a sleeve over the boss, or filled and drilled again',
+  bursts: 'the boss may burst: a sleeve over it first',
+};
+
+const screwed: Sum<BossAndScrew, Screwed> = {
+  name: 'boss-and-screw',
+  title: 'A screw in a plastic boss',
+  summary: 'Whether a screw holds in its boss, the torque at which old plastic strips, and where to stop.',
+  input: Joi.object({
+    bossMm: above0('Outer diameter of the boss', 60).unit('mm').required(),
+    holeMm: above0('Its hole now', 60).unit('mm').required(),
+    threadMm: above0('Diameter over the thread', 20).unit('mm').required(),
+    coreMm: above0('Diameter at its root', 20).unit('mm').required(),
+    pitchMm: above0('From turn to turn', 10).unit('mm').required(),
+    shank: Joi.string()
+      .valid(...SHANKS)
+      .default('straight')
+      .label('Shank'),
+    engagedMm: above0('Thread in the plastic', 100).unit('mm').required(),
+    shearMPa: above0('What the plastic bears in shear, MPa', 200).default(12),
+    friction: Joi.number().min(0).max(1).default(0.25).label('Friction'),
+  }),
+  compute: bossAndScrew,
+  source:
+    'The thread bites into a cylinder as wide as itself, sheared along it; torque = pull × d/2 × (p + π μ d) ÷ (π d − μ p) at the middle of the thread. What a taper and the turns leave of it are guesses of Kvell.',
+  example: {
+    ...{ bossMm: 7, holeMm: 2.4, threadMm: 3, coreMm: 2, pitchMm: 1.2, shank: 'tapered' },
+    ...{ engagedMm: 8, shearMPa: 12, friction: 0.25 },
+  },
+  results: ({ verdict, bite, wallMm, stripsNcm, stopNcm }) => [
+    { label: 'The screw', value: VERDICTS[verdict] },
+    { label: 'Of its thread bites', value: 100 * bite, unit: '%', digits: 0 },
+    { label: 'Wall round the thread', value: wallMm, unit: 'mm', digits: 1 },
+    { label: 'Stop here, N·cm', value: stopNcm, digits: 0 },
+    { label: 'It strips at, N·cm', value: stripsNcm, digits: 0 },
+  ],
+  working: ({ bite, pullOutN, stripsNcm }, { holeMm, threadMm, coreMm }) => [
+    `(${threadMm} − ${holeMm}) ÷ (${threadMm} − ${coreMm}) = ${bite.toFixed(2)} of the thread bites`,
+    `it tears out at ${pullOutN.toFixed(0)} N, which a torque of ${stripsNcm.toFixed(0)} N·cm makes`,
+  ],
+  estimate: 'Old plastic cracks when a screw is merely snug: stop early.',
+};
+
+export const MENDING_SUMS = [joint, cure, cast, pinned, screwed];
