@@ -1,0 +1,95 @@
+import { LINEAR_OF_CODE } from '../../colour/bulk';
+import { median } from '../../numbers';
+import type { Picture, Point } from '../../picture/picture';
+
+/** Linear red, green, blue between pixels; a pixel's middle is at half a pixel. */
+export function lightAt({ data, width, height }: Picture, [x, y]: Point): [number, number, number] {
+  const u = Math.min(width - 1.001, Math.max(0, x - 0.5));
+  const v = Math.min(height - 1.001, Math.max(0, y - 0.5));
+  const [iu, iv] = [Math.floor(u), Math.floor(v)];
+  const [fu, fv] = [u - iu, v - iv];
+  const at = (k: number, dx: number, dy: number) => LINEAR_OF_CODE[data[4 * ((iv + dy) * width + iu + dx) + k]!]!;
+  return [0, 1, 2].map(
+    (k) => (1 - fv) * ((1 - fu) * at(k, 0, 0) + fu * at(k, 1, 0)) + fv * ((1 - fu) * at(k, 0, 1) + fu * at(k, 1, 1)),
+  ) as [number, number, number];
+}
+
+/** A ring that was moved onto the edge it stands for. */
+export interface OnEdge {
+  points: Point[];
+  /** How far its points still jump to and fro, px. */
+  scatterPx: number;
+  /** Share of its points at which no edge was seen. */
+  unseen: number;
+}
+
+/** Points of a ring at equal distances, px. */
+function evenly(ring: readonly Point[], stepPx: number): Point[] {
+  const points: Point[] = [];
+  let carry = 0;
+  ring.forEach(([ax, ay], i) => {
+    const [bx, by] = ring[(i + 1) % ring.length]!;
+    const long = Math.hypot(bx - ax, by - ay);
+    for (; carry < long; carry += stepPx)
+      points.push([ax + ((bx - ax) * carry) / long, ay + ((by - ay) * carry) / long]);
+    carry -= long;
+  });
+  return points;
+}
+
+/** Inner and outer light are looked up so far beyond what is searched, px. */
+const BEYOND_PX = 1.5;
+/** Light has to change by so much for an edge, of full light. */
+const LEAST_CHANGE = 0.012;
+const SUBSTEP_PX = 0.25;
+
+/**
+ * Moves a ring onto the edge of the part, to fractions of a pixel: across each of its points, where light is half way
+ * between that inside and that outside.
+ *
+ * @param reachPx how far off the ring may be
+ */
+export function onEdge(picture: Picture, ring: readonly Point[], reachPx: number): OnEdge {
+  const points = evenly(ring, 1);
+  const n = points.length;
+  const far = reachPx + BEYOND_PX;
+  const span = Math.max(2, Math.min(6, Math.floor(n / 12)));
+  const normals = points.map((_, i): Point => {
+    const [[ax, ay], [bx, by]] = [points[(i + n - span) % n]!, points[(i + span) % n]!];
+    const long = Math.max(1e-9, Math.hypot(bx - ax, by - ay));
+    return [(by - ay) / long, -(bx - ax) / long];
+  });
+  const offs = points.map(([x, y], i): number | null => {
+    const [nx, ny] = normals[i]!;
+    const along = (u: number) => lightAt(picture, [x + u * nx, y + u * ny]);
+    const [a, b] = [along(-far), along(far)];
+    const axis = [b[0] - a[0], b[1] - a[1], b[2] - a[2]] as const;
+    const long2 = axis[0] ** 2 + axis[1] ** 2 + axis[2] ** 2;
+    if (long2 < LEAST_CHANGE ** 2) return null;
+    const share = (u: number) => {
+      const c = along(u);
+      return ((c[0] - a[0]) * axis[0] + (c[1] - a[1]) * axis[1] + (c[2] - a[2]) * axis[2]) / long2 - 0.5;
+    };
+    let best: number | null = null;
+    let [u, before] = [-reachPx, share(-reachPx)];
+    while (u < reachPx) {
+      const after = share(u + SUBSTEP_PX);
+      if (before < 0 !== after < 0) {
+        const at = u + (SUBSTEP_PX * before) / (before - after);
+        if (best === null || Math.abs(at) < Math.abs(best)) best = at;
+      }
+      u += SUBSTEP_PX;
+      before = after;
+    }
+    return best;
+  });
+  const around = (i: number, reach: number) =>
+    Array.from({ length: 2 * reach + 1 }, (_, k) => offs[(i + n + k - reach) % n]).filter((off) => off != null);
+  const smooth = offs.map((_, i) => median(around(i, 2)) ?? 0);
+  const jumps = offs.flatMap((off, i) => (off === null ? [] : [Math.abs(off - smooth[i]!)]));
+  return {
+    points: points.map(([x, y], i): Point => [x + smooth[i]! * normals[i]![0], y + smooth[i]! * normals[i]![1]]),
+    scatterPx: 1.4826 * (median(jumps) ?? 0),
+    unseen: offs.filter((off) => off === null).length / Math.max(1, n),
+  };
+}
