@@ -63,7 +63,7 @@ export default defineConfig<{ clockShiftMs: number }>({
   projects: [
     {
       name: 'new user, phone',
-      testMatch: /journey|intake|teardown|wash|brighten|keys|taps/,
+      testMatch: /journey|intake|teardown|wash|brighten|keys|mend|taps/,
       workers: 1,
       use: { baseURL: `http://127.0.0.1:${PORTS.phone}`, viewport: { width: 390, height: 844 }, hasTouch: true },
     },
@@ -81,7 +81,7 @@ export default defineConfig<{ clockShiftMs: number }>({
     },
     {
       name: 'new user, desk',
-      testMatch: /journey|brighten|keys/,
+      testMatch: /journey|brighten|keys|mend/,
       workers: 1,
       use: { baseURL: `http://127.0.0.1:${PORTS.desk}`, viewport: DESK },
     },

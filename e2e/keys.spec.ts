@@ -6,6 +6,7 @@ import { GamePadStandIn } from '@/simulators/gamePad';
 import { CAPS_ON, KEYBOARDS, keyboardScene, type CapsOff } from '@/simulators/camera/keyboards';
 import { PLAIN_SHOT, takePhotograph } from '@/simulators/camera/shot';
 import { choose } from './clipboard';
+import { moveMarks } from './marks';
 import { open } from './open';
 
 const DEAD = ['f8', 'f9', 'f10'];
@@ -270,7 +271,7 @@ test('a keyboard is drawn from its photograph, and a swapped pair is found on an
     await open(page, keys);
     await page.locator('input[type=file]').first().setInputFiles(before.file);
     await page.waitForURL(/photo=/);
-    await mark(page, before);
+    await moveMarks(page, 'Field of the keys', before.corners, 1200);
     await page.getByRole('button', { name: 'Find the keys' }).click();
     await expect(page.getByText(/Measure the field with a ruler/)).toBeVisible();
     await page.getByLabel('Width of the field, mm').fill('190');
@@ -287,7 +288,7 @@ test('a keyboard is drawn from its photograph, and a swapped pair is found on an
     await page.getByText('Are they where they were? Compare with a new photograph').click();
     await page.locator('input[type=file]').first().setInputFiles(after.file);
     await page.waitForURL(/photo=/);
-    await mark(page, after);
+    await moveMarks(page, 'Field of the keys', after.corners, 1200);
     await page.getByRole('button', { name: 'Compare the caps' }).click();
     await expect(page.getByText('2 caps stand otherwise than on the first photograph.')).toBeVisible({
       timeout: 60_000,
@@ -311,27 +312,4 @@ async function keyboardJpeg(caps: CapsOff, seed: number): Promise<Shown> {
     file: { name: `keys-${seed}.jpg`, mimeType: 'image/jpeg', buffer: await toJpeg(picture, { quality: 85 }) },
     corners: spec.regions[0]!.polygon,
   };
-}
-
-/** Moves the four marks onto the corners with the keyboard, as a hand without a mouse does. */
-async function mark(page: Page, { corners }: Shown): Promise<void> {
-  const board = page.locator('svg[aria-label*="move the four corners"]');
-  await expect(board).toBeVisible();
-  const box = (await board.boundingBox())!;
-  const unit = 1200 / box.width;
-  for (const [i, [x, y]] of corners.entries()) {
-    const handle = page.getByRole('button', { name: `Field of the keys, corner ${i + 1}` });
-    await handle.focus();
-    for (const [axis, to, [less, more]] of [
-      ['cx', x, ['ArrowLeft', 'ArrowRight']],
-      ['cy', y, ['ArrowUp', 'ArrowDown']],
-    ] as const)
-      for (let step = 0; step < 400; step++) {
-        const at = Number(await handle.locator('circle').last().getAttribute(axis));
-        const off = to - at;
-        if (Math.abs(off) <= 2.2 * unit) break;
-        const key = off < 0 ? less : more;
-        await page.keyboard.press(Math.abs(off) > 20 * unit ? `Shift+${key}` : key);
-      }
-  }
 }

@@ -3,6 +3,7 @@ export type { RowOf } from './tables';
 export type * from './tables/brighten';
 export type * from './tables/keys';
 export type * from './tables/machine';
+export type * from './tables/mend';
 export type * from './tables/teardown';
 export type * from './tables/wash';
 export type * from './tables/workshop';

@@ -25,6 +25,7 @@ export const TAKEN = [
   'measured part',
   'key repair',
   'contact limits',
+  'part',
 ] as const;
 export type Taken = (typeof TAKEN)[number];
 
@@ -63,6 +64,7 @@ async function photograph(id: string, now: Date): Promise<string> {
       ],
       letGo: [
         { table: 'findings', where: { photoId: id }, fields: ['photoId', 'pin'] },
+        { table: 'parts', where: { photoId: id }, fields: ['photoId'] },
         { table: 'findings', where: { closeUpId: id }, fields: ['closeUpId'] },
         { table: 'removal_steps', where: { photoId: id }, fields: ['photoId'] },
         { table: 'sink_steps', where: { photoId: id }, fields: ['photoId'] },
@@ -214,6 +216,14 @@ async function contactLimits(id: string, now: Date): Promise<string> {
   );
 }
 
+async function part(id: string, now: Date): Promise<string> {
+  const { restorationId, name } = await needRow('parts', id);
+  return takeBack(
+    { ...{ restorationId, stage: 'mend', what: `part ${name}` }, remove: [{ table: 'parts', where: { id } }] },
+    now,
+  );
+}
+
 async function keyboard(id: string, now: Date): Promise<string> {
   const { restorationId, name } = await needRow('keyboards', id);
   const rests = ['key_tests', 'probes', 'key_measures', 'key_repairs'] as const;
@@ -298,6 +308,7 @@ const RULES: Record<Taken, (id: string, now: Date) => Promise<string>> = {
   'measured part': plainly('key_measures', ({ key, what }) => `${what} of ${key}`),
   'key repair': plainly('key_repairs', ({ fault }) => `key repair: ${fault}`),
   'contact limits': contactLimits,
+  part,
 };
 
 /**

@@ -6,6 +6,8 @@ import type { FieldSpec } from '@/core/keyboard/photo/fieldSpec';
 import { findKeys } from '@/core/keyboard/photo/findKeys';
 import type { FoundKey } from '@/core/keyboard/photo/found';
 import type { Corners } from '@/core/picture/corners';
+import { outlineOf, type Outline } from '@/core/mending/outline/outline';
+import type { OutlineSpec } from '@/core/mending/outline/spec';
 import { evened } from '@/core/picture/flatField';
 import { heatPixels } from '@/core/picture/heatMap';
 import { measurePicture, type MeasureResult } from '@/core/picture/measure';
@@ -85,6 +87,11 @@ async function inWords<T>(work: () => Promise<T>): Promise<Worded<T>> {
 }
 
 const pictureWorker = {
+  /** The outline of a part on its photograph, mm. */
+  outline(url: string, spec: OutlineSpec): Promise<Worded<Outline>> {
+    return inWords(async () => outlineOf(await fetched(url), spec));
+  },
+
   /** Measures a picture, with a heat map of each region; what lies inside the piece's outline and is not it is left out. */
   measure(source: Source, drawn: MeasureSpec, onProgress: (share: number) => void): Promise<Worded<Reading>> {
     return inWords(async () => {

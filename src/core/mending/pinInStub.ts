@@ -20,7 +20,7 @@ export interface StubAndPin {
 }
 
 /** Pins and rods as they are sold, mm. */
-export const USUAL_PINS = [1, 1.5, 2, 2.5, 3, 4, 5, 6] as const;
+const USUAL_PINS = [1, 1.5, 2, 2.5, 3, 4, 5, 6] as const;
 
 export interface Pinned {
   pinMm: number;

@@ -43,7 +43,10 @@ export const VIEWS: Record<Stage, readonly [View, ...View[]]> = {
     { at: 'find', title: 'Find the fault' },
     { at: 'mend', title: 'Mend it' },
   ],
-  mend: [{ at: '', title: 'Now' }],
+  mend: [
+    { at: '', title: 'Now' },
+    { at: 'make', title: 'Make a part' },
+  ],
   finish: [{ at: '', title: 'Now' }],
   rebuild: [
     { at: '', title: 'On next' },

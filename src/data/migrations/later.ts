@@ -86,4 +86,14 @@ export const LATER: readonly Migration[] = [
       ...sameMachine('keyboard_pictures', 'photoId', 'photos'),
     ],
   },
+  /** Parts that are drawn to be made. */
+  {
+    name: '0021-parts',
+    statements: [
+      `CREATE TABLE parts (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, name TEXT NOT NULL, family TEXT NOT NULL, sizes JSON NOT NULL, photoId TEXT REFERENCES photos(id) ON DELETE RESTRICT, at TEXT NOT NULL)`,
+      'CREATE INDEX parts_restoration ON parts (restorationId)',
+      'CREATE INDEX parts_photo ON parts (photoId)',
+      ...sameMachine('parts', 'photoId', 'photos'),
+    ],
+  },
 ];

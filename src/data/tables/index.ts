@@ -2,6 +2,7 @@ import type { Row } from '../column';
 import { BRIGHTEN_TABLES } from './brighten';
 import { KEYS_TABLES } from './keys';
 import { MACHINE_TABLES } from './machine';
+import { MEND_TABLES } from './mend';
 import { TEARDOWN_TABLES } from './teardown';
 import { WASH_TABLES } from './wash';
 import { WORKSHOP_TABLES } from './workshop';
@@ -17,6 +18,7 @@ export const TABLES = {
   ...TEARDOWN_TABLES,
   ...WASH_TABLES,
   ...KEYS_TABLES,
+  ...MEND_TABLES,
 };
 
 export type TableName = keyof typeof TABLES;

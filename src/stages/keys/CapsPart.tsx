@@ -16,6 +16,7 @@ import { photoUrl } from '@/ui/photoUrl';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { TakeThingBack } from '@/undo/TakeThingBack';
+import { KEYBOARD_PHOTO } from './asked';
 import { keepTheCount, sayCaps } from './actions';
 import { BoardChoice } from './BoardChoice';
 import { BoardDrawing, type Mark } from './BoardDrawing';
@@ -23,7 +24,7 @@ import { Chips } from './Chips';
 import type { CapCrop } from './capCrops';
 import { CAP_SIGN } from './maps';
 import { STEM_WORDS } from './marks';
-import { PhotoPick } from './PhotoPick';
+import { PhotoPick } from '@/ui/picture/PhotoPick';
 import { WholeRows } from './WholeRows';
 import type { KeyPhoto } from './view';
 
@@ -101,7 +102,7 @@ export function CapsPart(props: Props) {
           <Text mb="3" maxWidth="62ch">
             It tells later where every cap belongs, and which of them stand otherwise than before.
           </Text>
-          <PhotoPick restorationId={restorationId} photos={photos} href={here} />
+          <PhotoPick {...KEYBOARD_PHOTO} restorationId={restorationId} photos={photos} href={here} />
           <Button mt="3" onClick={() => setUnseen(true)}>
             Go on without a photograph
           </Button>
@@ -191,7 +192,7 @@ export function CapsPart(props: Props) {
               pictures.length > 0 ? 'Are they where they were? Compare with a new photograph' : 'Photograph of the caps'
             }
           >
-            <PhotoPick restorationId={restorationId} photos={photos} href={here} />
+            <PhotoPick {...KEYBOARD_PHOTO} restorationId={restorationId} photos={photos} href={here} />
             {pictures.map(({ id, photoId }) => (
               <Flex key={id} gap="3" align="center" mt="2">
                 <Text flex="1 1 200px">

@@ -17,7 +17,7 @@ import { Wrong } from '@/ui/Wrong';
 import { usePictureWorker } from '@/workers/usePictureWorker';
 import { markThePicture } from './actions';
 import { BoardDrawing, type Mark } from './BoardDrawing';
-import { FieldOnPhoto, firstCorners } from './FieldOnPhoto';
+import { FieldOnPhoto, firstCorners } from '@/ui/picture/FieldOnPhoto';
 import { capChangeWords } from './marks';
 import type { KeyPhoto } from './view';
 
@@ -103,7 +103,7 @@ export function CompareCaps({ board, pictures, photo, here }: Props) {
           <Text mb="3" maxWidth="62ch">
             Move the four corners onto the same corners of the field{first ? ' as on the first photograph' : ''}.
           </Text>
-          <FieldOnPhoto photo={photo} corners={corners} onChange={setCorners} />
+          <FieldOnPhoto photo={photo} what="the field of the keys" corners={corners} onChange={setCorners} />
           {share !== null && <Working share={null} words="Comparing the caps" onStop={stop} />}
           <MainAction>
             <Button look="go" bench disabled={busy || share !== null} onClick={keep}>

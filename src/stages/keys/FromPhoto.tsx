@@ -22,7 +22,7 @@ import { Wrong } from '@/ui/Wrong';
 import { usePictureWorker } from '@/workers/usePictureWorker';
 import { drawFromPhoto } from './actions';
 import { BoardDrawing, type Mark } from './BoardDrawing';
-import { FieldOnPhoto, firstCorners } from './FieldOnPhoto';
+import { FieldOnPhoto, firstCorners } from '@/ui/picture/FieldOnPhoto';
 import type { KeyPhoto } from './view';
 
 const round = (mm: number) => Math.max(0, Math.round(10 * mm) / 10);
@@ -124,7 +124,7 @@ export function FromPhoto({ restorationId, photo, first }: { restorationId: stri
         </>
       ) : (
         <>
-          <FieldOnPhoto photo={photo} corners={corners} onChange={setCorners} />
+          <FieldOnPhoto photo={photo} what="the field of the keys" corners={corners} onChange={setCorners} />
           <Flex gap="3" wrap="wrap" mt="3">
             <label>
               <Text fontSize="15px">Width of the field, mm</Text>

@@ -11,8 +11,9 @@ import { FileButton } from '@/ui/FileButton';
 import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
+import { KEYBOARD_PHOTO } from './asked';
 import { drawFromBlock, drawFromFile } from './actions';
-import { PhotoPick } from './PhotoPick';
+import { PhotoPick } from '@/ui/picture/PhotoPick';
 import type { KeyPhoto } from './view';
 
 /** A keyboard begins with its photograph, as a plain block, or out of a file. */
@@ -34,7 +35,12 @@ export function NewBoard({
         {first && 'Everything after it is tapped on this drawing: caps, tests, lines, repairs. '}From a photograph its
         keys are found by themselves.
       </Text>
-      <PhotoPick restorationId={restorationId} photos={photos} href={viewHref(restorationId, 'keys')} />
+      <PhotoPick
+        {...KEYBOARD_PHOTO}
+        restorationId={restorationId}
+        photos={photos}
+        href={viewHref(restorationId, 'keys')}
+      />
       <Fold summary="Without a photograph: from a plain block">
         <AnswerForm<string>
           draftKey={`keyboard-${restorationId}`}

@@ -1,7 +1,8 @@
 import type { Observed } from '@/core/keyboard/evidence';
 import { keyboardsOf, keysSeenIn, keysTogetherIn, keyTestsOf, probesOf, type KeptReading } from '@/data/keys';
-import { photosOf } from '@/data/photos/store';
-import type { KeyboardRow, KeyTestRow, Photo } from '@/data/rows';
+import { photosToMark } from '@/data/photos/toMark';
+import type { PhotoToMark } from '@/ui/picture/photoToMark';
+import type { KeyboardRow, KeyTestRow } from '@/data/rows';
 
 /** A test with what its keys did. */
 export interface SeenTest extends KeyTestRow {
@@ -49,16 +50,8 @@ export async function boardView(restorationId: string, asked: string | undefined
 }
 
 /** A photograph of the machine, as far as marking needs it. */
-export type KeyPhoto = Pick<Photo, 'id' | 'originalName' | 'stage' | 'width' | 'height'>;
+export type KeyPhoto = PhotoToMark;
 
 /** The photographs of a machine, those of the keys first, and the one that is asked for. */
-export async function keyPhotos(
-  restorationId: string,
-  asked: string | undefined,
-): Promise<{ photos: KeyPhoto[]; photo: KeyPhoto | null }> {
-  const all = await photosOf(restorationId);
-  const photos = all
-    .map(({ id, originalName, stage, width, height }) => ({ id, originalName, stage, width, height }))
-    .sort((a, b) => Number(b.stage === 'keys') - Number(a.stage === 'keys'));
-  return { photos, photo: photos.find(({ id }) => id === asked) ?? null };
-}
+export const keyPhotos = (restorationId: string, asked: string | undefined) =>
+  photosToMark(restorationId, 'keys', asked);

@@ -38,10 +38,24 @@ interface Props {
   onView: (view: View) => void;
 }
 
-const COLOURS = { card: '#f0b13c', piece: '#0b5c61', hidden: '#ffffff', field: '#f0b13c' } as const;
-const DASHES = { card: '14 8', piece: undefined, hidden: '4 6', field: undefined } as const;
+const COLOURS = {
+  card: '#f0b13c',
+  piece: '#0b5c61',
+  hidden: '#ffffff',
+  field: '#f0b13c',
+  known: '#f0b13c',
+  part: '#ffffff',
+} as const;
+const DASHES = {
+  card: '14 8',
+  piece: undefined,
+  hidden: '4 6',
+  field: undefined,
+  known: undefined,
+  part: '4 6',
+} as const;
 /** A patch and a field have four corners, no more and no fewer. */
-const isFour = (kind: ShapeKind) => kind === 'card' || kind === 'field';
+const isFour = (kind: ShapeKind) => kind === 'card' || kind === 'field' || kind === 'known' || kind === 'part';
 const STEP: Record<string, Point> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
 const CLOSEST = 12;
 

@@ -5,7 +5,7 @@ import type { Point } from '@/core/picture/picture';
 import { rectPolygon } from '@/core/picture/polygon';
 import type { MeasureSpec } from '@/core/picture/spec';
 
-export type ShapeKind = 'card' | 'piece' | 'hidden' | 'field';
+export type ShapeKind = 'card' | 'piece' | 'hidden' | 'field' | 'known' | 'part';
 
 /** What is drawn on the picture. Card patches stay rectangles; the others are outlines. */
 export interface Shape {
@@ -22,6 +22,8 @@ export const SHAPE_WORDS: Record<ShapeKind, { title: string; how: string }> = {
   card: { title: 'Grey card', how: 'Well inside the card, without its rim.' },
   piece: { title: 'Piece', how: 'The plastic to judge. Print and badges inside are left out by themselves.' },
   field: { title: 'Field of the keys', how: 'Its four corners, from the upper left round.' },
+  known: { title: 'Thing of known size', how: 'Its four corners, from the upper left round.' },
+  part: { title: 'The part', how: 'Anywhere on the part, away from its holes.' },
   hidden: { title: 'Hidden patch', how: 'Plastic that never saw light: under a label, a door or a foot.' },
 };
 

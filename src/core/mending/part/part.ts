@@ -2,8 +2,11 @@ import Joi from 'joi';
 import { Refusal } from '../../refusal';
 import { VALIDATE } from '../../sums/fieldErrors';
 import { FAMILIES, FAMILY_NAMES, type Family, type FamilyName } from './families';
+import type { Ring } from './rings';
 import { solidOf, type Solid } from './solid';
 import { stacked, type Triangle } from './stack';
+
+export type { FamilyName };
 
 /** Printed or cut plastic as most of it is, g/cm³. */
 const USUAL_DENSITY = 1.05;
@@ -28,9 +31,16 @@ export function familyOf(name: string): { name: FamilyName; schema: Joi.ObjectSc
   };
 }
 
+const layersOf = (name: FamilyName, sizes: object) => (FAMILIES[name] as unknown as Family<object>).layers(sizes);
+
+/** Every edge of a part seen from above. @throws Refusal for sizes that cannot be made */
+export function skinRings(name: FamilyName, sizes: object): Ring[] {
+  const rings = layersOf(name, sizes).flatMap(({ rings: below, top = [] }) => [...below, ...top]);
+  return [...new Map(rings.map((ring) => [ring.join(), ring])).values()];
+}
+
 /** What a part is made of, triangle by triangle. @throws Refusal for sizes that cannot be made */
-export const skinOf = (name: FamilyName, sizes: object): Triangle[] =>
-  stacked((FAMILIES[name] as unknown as Family<object>).layers(sizes));
+const skinOf = (name: FamilyName, sizes: object): Triangle[] => stacked(layersOf(name, sizes));
 
 /**
  * A part of a kind by its sizes.

@@ -6,7 +6,7 @@ import { Refusal } from '../../refusal';
 export type Ring = readonly Point[];
 
 /** Round things have so many sides: their area is right to four in ten thousand. */
-export const SIDES = 128;
+const SIDES = 128;
 
 /** Twice the area; above 0 where it runs against the clock with y up. */
 export const twiceArea = (ring: Ring): number =>

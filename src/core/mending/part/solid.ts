@@ -19,7 +19,7 @@ const geometry = (triangles: readonly Triangle[]) =>
   solidFrom(triangles.map((corners) => polygonFrom(corners.map(([x, y, z]): [number, number, number] => [x, y, z]))));
 
 /** The part as a binary STL, mm. */
-export function stlOf(triangles: readonly Triangle[]): Uint8Array {
+function stlOf(triangles: readonly Triangle[]): Uint8Array {
   const blobs = serializer.serialize({ binary: true }, geometry(triangles)) as ArrayBuffer[];
   const all = new Uint8Array(blobs.reduce((sum, { byteLength }) => sum + byteLength, 0));
   let at = 0;

@@ -5,16 +5,25 @@ import { useRouter } from 'next/navigation';
 import { PhotoStrip } from '@/ui/PhotoStrip';
 import { PhotoUpload } from '@/ui/PhotoUpload';
 import { Fold } from '@/ui/Fold';
-import type { KeyPhoto } from './view';
+import type { Stage } from '@/core/runsheet/stages';
+import type { PhotoToMark } from './photoToMark';
 
-/** A photograph of the keyboard: taken now, or one that is here already. `href`: where it is marked. */
+/** A photograph to mark something on: taken now, or one that is here already. `href`: where it is marked. */
 export function PhotoPick({
   restorationId,
+  stage,
+  what,
+  how,
   photos,
   href,
 }: {
   restorationId: string;
-  photos: readonly KeyPhoto[];
+  stage: Stage;
+  /** What is marked on it. */
+  what: string;
+  /** How it is photographed. */
+  how: string;
+  photos: readonly PhotoToMark[];
   href: string;
 }) {
   const router = useRouter();
@@ -24,7 +33,7 @@ export function PhotoPick({
       <Box data-main-action>
         <PhotoUpload
           restorationId={restorationId}
-          stage="keys"
+          stage={stage}
           pieceId={null}
           onAdded={([first]) => first && router.push(to(first))}
         />
@@ -32,15 +41,15 @@ export function PhotoPick({
       {photos.length > 0 && (
         <Fold summary={`Or one that is here already: ${photos.length}`}>
           <PhotoStrip
-            photos={photos.map(({ id, originalName, stage }) => ({
-              ...{ id, alt: `Mark the keyboard on ${originalName}`, under: `${stage} · ${originalName}` },
+            photos={photos.map(({ id, originalName, stage: of }) => ({
+              ...{ id, alt: `Mark ${what} on ${originalName}`, under: `${of} · ${originalName}` },
             }))}
             href={to}
           />
         </Fold>
       )}
       <Text color="soft" mt="2">
-        From straight above, all caps in the picture, no glare on them.
+        {how}
       </Text>
     </>
   );

@@ -1,0 +1,86 @@
+import { readFile } from 'node:fs/promises';
+import { toJpeg } from '@/simulators/camera/jpeg';
+import { partScene } from '@/simulators/camera/parts';
+import { PLAIN_SHOT, takePhotograph } from '@/simulators/camera/shot';
+import { expect, test, type Page } from './day';
+import { moveMarks } from './marks';
+import { open } from './open';
+
+const WIDTH = 1200;
+
+/** What a binary STL says of itself: its length fits its triangles, and how many there are. */
+async function stlOf(page: Page, name: string): Promise<number> {
+  const sent = page.waitForEvent('download');
+  await page.getByRole('link', { name: `${name} as STL` }).click();
+  const bytes = await readFile(await (await sent).path());
+  const triangles = bytes.readUInt32LE(80);
+  expect(bytes.length).toBe(84 + 50 * triangles);
+  return triangles;
+}
+
+test('a part is drawn from its sizes, and another from its outline on a photograph', async ({ page }, info) => {
+  test.slow();
+  await open(page, '/restorations/new');
+  await page.getByLabel('Name you will know it by').fill(`Mended ${info.project.name}`);
+  await page.getByRole('button', { name: 'Open restoration' }).click();
+  await page.waitForURL(/\/intake$/);
+  const make = `/${/restorations\/[0-9a-f-]+/.exec(page.url())![0]}/mend/make`;
+
+  await test.step('a foot whose hole leaves no wall is refused beside its field; put right it is drawn', async () => {
+    await open(page, make);
+    await page.getByText('From its sizes: foot, pin').click();
+    await page.getByLabel('Name', { exact: true }).fill('left foot');
+    await page.getByLabel('Hole', { exact: true }).fill('19');
+    await page.getByRole('button', { name: 'Draw it' }).click();
+    await expect(page.getByText(/narrower than its hole/)).toBeVisible();
+    await page.getByLabel('Hole', { exact: true }).fill('3.4');
+    await page.getByRole('button', { name: 'Draw it' }).click();
+    await expect(page.getByText('18.0 × 18.0 × 8.00 mm')).toBeVisible();
+    expect(await stlOf(page, 'left foot')).toBeGreaterThan(500);
+    await page.getByRole('button', { name: 'Take it back: left foot' }).click();
+    await expect(page.getByText('18.0 × 18.0 × 8.00 mm')).toBeHidden();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByText('18.0 × 18.0 × 8.00 mm')).toBeVisible();
+  });
+
+  await test.step('a door is found on its photograph beside a card, to tenths of a millimetre', async () => {
+    const door = { box: [8, 16, 8, 8], radiusMm: 4 } as const;
+    const { picture, spec } = takePhotograph(
+      partScene({ widthMm: 60, heightMm: 40, radiusMm: 6, lab: [72, 1, 14], holes: [door] }),
+      { ...PLAIN_SHOT, width: WIDTH, height: 700, tilt: 0.15, seed: 61 },
+    );
+    const buffer = await toJpeg(picture, { quality: 88 });
+    await page.locator('input[type=file]').first().setInputFiles({ name: 'door.jpg', mimeType: 'image/jpeg', buffer });
+    await page.waitForURL(/photo=/);
+    const [card, part] = spec.regions;
+    await moveMarks(page, 'Thing of known size', card!.polygon, WIDTH);
+    const [[px, py], , [qx, qy]] = part!.polygon as [[number, number], unknown, [number, number]];
+    const [x, y] = [px + 0.6 * (qx - px), py + 0.5 * (qy - py)];
+    await moveMarks(
+      page,
+      'The part',
+      [
+        [x - 8, y - 8],
+        [x + 8, y - 8],
+        [x + 8, y + 8],
+        [x - 8, y + 8],
+      ],
+      WIDTH,
+    );
+    await page.getByRole('button', { name: 'Find the outline' }).click();
+    const size = page.getByText(/^[\d.]+ × [\d.]+ mm$/);
+    await expect(size).toBeVisible({ timeout: 60_000 });
+    const [w, h] = (await size.textContent())!.match(/[\d.]+/g)!.map(Number) as [number, number];
+    // The marks were set by hand, some pixels of a small picture off.
+    expect(Math.abs(w - 60)).toBeLessThan(1.5);
+    expect(Math.abs(h - 40)).toBeLessThan(1.5);
+    await expect(page.getByText(/one hole\. Check one length/)).toBeVisible();
+    await page.getByRole('button', { name: 'Keep this part' }).click();
+    await expect(page.getByText(/Say what it is/)).toBeVisible();
+    await page.getByLabel('Name', { exact: true }).fill('door');
+    await page.getByLabel('Thickness, mm').fill('2');
+    await page.getByRole('button', { name: 'Keep this part' }).click();
+    await expect(page.getByText('door, flat part from an outline')).toBeVisible();
+    expect(await stlOf(page, 'door')).toBeGreaterThan(100);
+  });
+});

@@ -1,0 +1,44 @@
+import { FAMILIES, FAMILY_NAMES } from '@/core/mending/part/families';
+import { partOf } from '@/core/mending/part/part';
+import { partsOf } from '@/data/parts';
+import { photosToMark } from '@/data/photos/toMark';
+import { MakePart, type FamilyForm, type KeptPart } from './MakePart';
+import { OutlineLater } from './OutlineLater';
+import { partBox, partPath } from './partSvg';
+
+/** The fields of a family’s sizes, as its schema names them; an outline is taken from a photograph, not typed. */
+const forms = (): FamilyForm[] =>
+  FAMILY_NAMES.filter((name) => name !== 'plate').map((name) => {
+    const { title, schema, example } = FAMILIES[name];
+    const keys = schema.describe().keys as Record<string, { flags?: { label?: string } }>;
+    return {
+      name,
+      title,
+      fields: Object.entries(keys).map(([field, { flags }]) => ({ name: field, label: flags?.label ?? field })),
+      example: Object.fromEntries(Object.entries(example).map(([field, value]) => [field, String(value)])),
+    };
+  });
+
+/** Parts to be made: drawn by their sizes, or by their outline on a photograph. */
+export async function MakeScreen({
+  restorationId,
+  photo: asked,
+}: {
+  restorationId: string;
+  photo: string | undefined;
+}) {
+  const [parts, { photos, photo }] = await Promise.all([
+    partsOf(restorationId),
+    photosToMark(restorationId, 'mend', asked),
+  ]);
+  if (photo) return <OutlineLater key={photo.id} restorationId={restorationId} photo={photo} />;
+  const kept = parts.map(({ id, name, family, sizes }): KeptPart => {
+    const { solid } = partOf(family, sizes);
+    const { x, y, width, height } = partBox(family, sizes);
+    return {
+      ...{ id, name, title: FAMILIES[family].title, solid },
+      drawn: { box: [x, y, width, height], path: partPath(family, sizes) },
+    };
+  });
+  return <MakePart restorationId={restorationId} families={forms()} parts={kept} photos={photos} />;
+}
