@@ -2,6 +2,7 @@ import { attack } from './attack';
 import { accuracy } from './accuracy';
 import { keyboardDiagnosis } from './keyboardDiagnosis';
 import { keyFinder } from './keyFinder';
+import { outlines } from './outline';
 import { pages } from './pages';
 import { photoSpeed } from './photoSpeed';
 import { faults } from './faults';
@@ -38,6 +39,7 @@ const BENCHMARKS: Record<string, () => Promise<void>> = {
   'keyboard-diagnosis': keyboardDiagnosis,
   'key-finder': keyFinder,
   'caps-compared': capsCompared,
+  outline: outlines,
   faults,
   'faults-seen': faultsSeen,
   registration,

@@ -324,6 +324,9 @@ const TAKES: Partial<Record<RepairWay, { word: string; whole: boolean }>> = {
   'new membrane': { word: 'membrane', whole: true },
 };
 
+/** Ways that put another part in the place of the original. */
+export const TAKES_A_PART = REPAIR_WAYS.filter((way) => TAKES[way]?.whole);
+
 /** Something in the stores, as far as a repair asks. */
 export interface InStores {
   name: string;

@@ -9,6 +9,7 @@ import { takeThingBack } from '@/work/takingBack';
 import { keepFunctionTest } from '@/work/tests';
 import { keysTried } from '@/work/keys/tests';
 import { triedWays } from '@/work/keys/repairs';
+import { setOwner } from '@/work/restorations';
 import { settleStage } from '@/work/stages';
 import { inTrialWorkshop, tick, trialPhoto, trialRestoration } from '@/work/trial';
 import {
@@ -456,6 +457,14 @@ describe('repairs', () => {
     const begun = await startRepair({ keyboardId, way: 'abrade', fault: 'the contact of a1 itself', keys: ['a1'] });
     if (!begun.ok) throw new Error(wrongs(begun));
     expect(wrongs(await startDrying(begun.value))).toContain('needs no time to dry');
+  });
+
+  it('wait for the owner’s leave where a part is bought for somebody’s machine', async () => {
+    const { restorationId, boardId: keyboardId } = await drawn();
+    await setOwner(restorationId, 'Elva Morn', { stages: ['keys'], spendMinor: 500, words: '' }, tick());
+    const repair = { keyboardId, way: 'new membrane', fault: 'a cracked fold', keys: ['a1'] };
+    expect(wrongs(await startRepair(repair))).toContain('Elva Morn');
+    expect(wrongs(await startRepair({ ...repair, way: 'reseat' }))).toBe('');
   });
 
   it('are planned for what was found: paint on the flat of a foil, and whose keys show it', async () => {

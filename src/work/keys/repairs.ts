@@ -1,12 +1,13 @@
 import type { KeyboardKind } from '@/core/keyboard/kinds';
 import { MEASURE, type Measure } from '@/core/keyboard/measured';
-import { REPAIR, type RepairOutcome, type RepairWay, type Tried } from '@/core/keyboard/repairs';
+import { REPAIR, TAKES_A_PART, type RepairOutcome, type RepairWay, type Tried } from '@/core/keyboard/repairs';
 import type { ContactLimits } from '@/core/keyboard/trace';
 import { Refusal } from '@/core/refusal';
 import { inTransaction } from '@/data/connection';
 import { appendLog } from '@/data/log';
 import type { KeyboardRow, KeyRepairRow } from '@/data/rows';
 import { addRow, changeRow, findRows, needRow } from '@/data/table';
+import { needsNoAnswer } from '../owner';
 import { startTimer } from '../timers';
 
 const told = (board: Pick<KeyboardRow, 'restorationId' | 'name'>, words: string) =>
@@ -66,6 +67,11 @@ export async function beginRepair(
         'way',
         `A repair of this keyboard is begun already: ${running[0]!.fault}. Say what came of it first: of two at once nobody knows which one helped.`,
       );
+    // What is somebody else’s is mended, and parts for it are bought, by leave.
+    await needsNoAnswer(board.restorationId, { about: 'treatment', stage: 'keys', pieceId: null }, 'way');
+    const { costMinor } = REPAIR[repair.way];
+    if (TAKES_A_PART.includes(repair.way))
+      await needsNoAnswer(board.restorationId, { about: 'purchase', stage: 'keys', costMinor }, 'way');
     const { id } = await addRow('key_repairs', {
       ...{
         restorationId: board.restorationId,
