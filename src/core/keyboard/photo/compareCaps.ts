@@ -38,8 +38,9 @@ const UNDOUBTED = 0.88;
 /** Where no cap stands, the ground differs from the field by less than this share of what caps do; by this where print is gone too. */
 const BARE = 0.3;
 const PERHAPS_BARE = 0.6;
-/** Print that is less alike than this is not there any more. */
+/** Print that is less alike than this is not there any more; where the ground is another too, it may look more alike by chance. */
 const GONE = 0.45;
+const GONE_WITH_GROUND = 0.7;
 /** A cap has print where its ground varies by so much, L*. */
 const PRINTED = 1.6;
 /** Two caps are of one size within this share. */
@@ -165,7 +166,7 @@ export function compareCaps(
     const farOff = moved[i]! > Math.max(6, 3 * usualMove);
     // Print that is still there is on a cap, however like the field the cap looks.
     const printed = spreadOf(was[i]!.inner) > PRINTED;
-    const gone = printed ? own[i]! < GONE : farOff;
+    const gone = printed ? own[i]! < (farOff ? GONE_WITH_GROUND : GONE) : farOff;
     const [hadNone, hasNone] = [bare(was, i), bare(is, i)];
     if (hasNone && !hadNone && gone) return { kind: 'missing' };
     if (hadNone && !hasNone && gone) return { kind: 'back' };
