@@ -19,6 +19,8 @@ export interface OnEdge {
   points: Point[];
   /** How far its points still jump to and fro, px. */
   scatterPx: number;
+  /** How far apart the edge lies by light and by the picture’s numbers, px: which of the two was blurred nobody knows. */
+  betweenPx: number;
   /** Share of its points at which no edge was seen. */
   unseen: number;
 }
@@ -42,10 +44,33 @@ const BEYOND_PX = 1.5;
 /** Light has to change by so much for an edge, of full light. */
 const LEAST_CHANGE = 0.012;
 const SUBSTEP_PX = 0.25;
+/** A lens blurs light; a phone, and every drawing, blurs numbers that go as this power of it. */
+const CODED = 1 / 2.2;
+
+type Colour = readonly [number, number, number];
+const coded = (light: Colour): Colour => [light[0] ** CODED, light[1] ** CODED, light[2] ** CODED];
+
+/** Where a colour on the way is half way between its two ends, nearest to the middle of the way; `null` where it never is. */
+function halfWay(way: readonly Colour[], [a, b]: readonly [Colour, Colour], reachPx: number): number | null {
+  const axis = [b[0] - a[0], b[1] - a[1], b[2] - a[2]] as const;
+  const long2 = axis[0] ** 2 + axis[1] ** 2 + axis[2] ** 2;
+  if (long2 < LEAST_CHANGE ** 2) return null;
+  const shares = way.map(
+    (c) => ((c[0] - a[0]) * axis[0] + (c[1] - a[1]) * axis[1] + (c[2] - a[2]) * axis[2]) / long2 - 0.5,
+  );
+  let best: number | null = null;
+  for (let k = 1; k < shares.length; k++) {
+    const [before, after] = [shares[k - 1]!, shares[k]!];
+    if (before < 0 === after < 0) continue;
+    const at = -reachPx + SUBSTEP_PX * (k - 1 + before / (before - after));
+    if (best === null || Math.abs(at) < Math.abs(best)) best = at;
+  }
+  return best;
+}
 
 /**
  * Moves a ring onto the edge of the part, to fractions of a pixel: across each of its points, where light is half way
- * between that inside and that outside.
+ * between that inside and that outside, and half way again between that place and the one by the picture’s numbers.
  *
  * @param reachPx how far off the ring may be
  */
@@ -59,29 +84,18 @@ export function onEdge(picture: Picture, ring: readonly Point[], reachPx: number
     const long = Math.max(1e-9, Math.hypot(bx - ax, by - ay));
     return [(by - ay) / long, -(bx - ax) / long];
   });
+  const steps = Math.round((2 * reachPx) / SUBSTEP_PX) + 1;
+  const between: number[] = [];
   const offs = points.map(([x, y], i): number | null => {
     const [nx, ny] = normals[i]!;
     const along = (u: number) => lightAt(picture, [x + u * nx, y + u * ny]);
-    const [a, b] = [along(-far), along(far)];
-    const axis = [b[0] - a[0], b[1] - a[1], b[2] - a[2]] as const;
-    const long2 = axis[0] ** 2 + axis[1] ** 2 + axis[2] ** 2;
-    if (long2 < LEAST_CHANGE ** 2) return null;
-    const share = (u: number) => {
-      const c = along(u);
-      return ((c[0] - a[0]) * axis[0] + (c[1] - a[1]) * axis[1] + (c[2] - a[2]) * axis[2]) / long2 - 0.5;
-    };
-    let best: number | null = null;
-    let [u, before] = [-reachPx, share(-reachPx)];
-    while (u < reachPx) {
-      const after = share(u + SUBSTEP_PX);
-      if (before < 0 !== after < 0) {
-        const at = u + (SUBSTEP_PX * before) / (before - after);
-        if (best === null || Math.abs(at) < Math.abs(best)) best = at;
-      }
-      u += SUBSTEP_PX;
-      before = after;
-    }
-    return best;
+    const way = Array.from({ length: steps }, (_, k) => along(-reachPx + k * SUBSTEP_PX));
+    const ends = [along(-far), along(far)] as const;
+    const byLight = halfWay(way, ends, reachPx);
+    const byNumber = halfWay(way.map(coded), [coded(ends[0]), coded(ends[1])], reachPx);
+    if (byLight === null || byNumber === null) return null;
+    between.push(Math.abs(byLight - byNumber));
+    return (byLight + byNumber) / 2;
   });
   const around = (i: number, reach: number) =>
     Array.from({ length: 2 * reach + 1 }, (_, k) => offs[(i + n + k - reach) % n]).filter((off) => off != null);
@@ -89,6 +103,7 @@ export function onEdge(picture: Picture, ring: readonly Point[], reachPx: number
   const jumps = offs.flatMap((off, i) => (off === null ? [] : [Math.abs(off - smooth[i]!)]));
   return {
     points: points.map(([x, y], i): Point => [x + smooth[i]! * normals[i]![0], y + smooth[i]! * normals[i]![1]]),
+    betweenPx: median(between) ?? 0,
     scatterPx: 1.4826 * (median(jumps) ?? 0),
     unseen: offs.filter((off) => off === null).length / Math.max(1, n),
   };

@@ -122,7 +122,7 @@ export function outlineOf(picture: Picture, { plane, inside }: OutlineSpec): Out
     holes: holesMm.map((ring) => ring.map(([x, y]): Point => [round(x), round(y)])),
     areaMm2: areaOf(outlineMm) - holesMm.reduce((sum, ring) => sum + areaOf(ring), 0),
     perimeterMm: long(outlineMm),
-    sdMm: mmPerPx * Math.hypot(Math.max(edge.scatterPx, LEAST_EDGE_PX), CORNER_PX * (1 + far)),
+    sdMm: mmPerPx * Math.hypot(Math.max(edge.scatterPx, LEAST_EDGE_PX), edge.betweenPx / 2, CORNER_PX * (1 + far)),
     warnings: [
       ...(mmPerPx > COARSE_MM ? [{ kind: 'coarse' as const, mmPerPx }] : []),
       ...(far > 1 ? [{ kind: 'far from the known thing' as const, times: far }] : []),
