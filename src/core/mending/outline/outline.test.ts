@@ -18,7 +18,7 @@ const DOOR: SimulatedPart = {
 const fromRim = ([x, y]: Point): Point => [x + 0.5, y + 0.5];
 
 function photographed(part: SimulatedPart, shot: Partial<Shot> = {}): { picture: Picture; found: Outline } {
-  const { picture, spec } = takePhotograph(partScene(part), { ...PLAIN_SHOT, width: 1200, height: 700, ...shot });
+  const { picture, spec } = takePhotograph(partScene(part), { ...PLAIN_SHOT, ...shot });
   const [card, region] = spec.regions;
   const corners = card!.polygon.map(fromRim) as unknown as Corners;
   const toRegion = homographyThrough(
