@@ -165,7 +165,7 @@ export async function orvaneKeys(restorationId: string, tested: Date): Promise<v
     restorationId,
     'Bram Ostrel',
     {
-      stages: ['wash', 'brighten', 'keys', 'rebuild'],
+      stages: ['wash', 'brighten', 'keys', 'mend', 'rebuild'],
       spendMinor: 1000,
       words: 'Do what it needs. Ask before you buy.',
     },

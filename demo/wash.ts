@@ -1,4 +1,5 @@
 import { orvaneKeys } from './keys';
+import { orvaneMend } from './mend';
 import type { AgentId } from '@/core/materials/agents';
 import type { Outcome } from '@/core/cleaning/outcomes';
 import type { SoilId } from '@/core/cleaning/soils';
@@ -211,4 +212,5 @@ export async function orvane(at: (daysAgo: number, hour: number, minute?: number
   await lidMeasured(lid, at(2, 12, 20), at(1, 10, 30));
   await pass(scuff, 'isopropyl', 'better', 'half of it came off', at(1, 11));
   await orvaneKeys(restorationId, at(2, 19));
+  await orvaneMend(bottom, lid, at);
 }

@@ -1,96 +1,13 @@
-import { expect, test, type Page } from './day';
 import { readFile } from 'node:fs/promises';
-import { createRequire } from 'node:module';
+import { expect, test } from './day';
 import { gzipSync } from 'node:zlib';
-import { STAGES } from '@/core/runsheet/stages';
-import { viewHref, VIEWS } from '@/core/runsheet/views';
+import { addresses } from './addresses';
 import { placeCard, sendPhoto } from './measuring';
 import { awake, open } from './open';
 import { sheetPhoto, testPhoto } from './photographs';
 
-const AXE = createRequire(import.meta.url).resolve('axe-core/axe.min.js');
 /** First load of a page in script, packed. */
 const MOST_SCRIPT_BYTES = 240 * 1000;
-
-async function addresses(page: Page): Promise<Record<string, string>> {
-  await open(page, '/restorations');
-  const brimsel = (await page
-    .getByRole('main')
-    .getByRole('link', { name: /Brimsel Nine/ })
-    .getAttribute('href'))!;
-  const tovarn = (await page
-    .getByRole('main')
-    .getByRole('link', { name: /Tovarn Desk Two/ })
-    .getAttribute('href'))!;
-  const orvane = (await page
-    .getByRole('main')
-    .getByRole('link', { name: /Orvane Slab/ })
-    .getAttribute('href'))!;
-  await open(page, brimsel);
-  const piece = (await page.getByRole('main').getByRole('link', { name: /K1/ }).first().getAttribute('href'))!;
-  await open(page, `${piece}/measure?stage=brighten`);
-  const photo = (await page
-    .getByRole('link', { name: /K1-after-2/ })
-    .first()
-    .getAttribute('href'))!;
-  const idOf = (href: string) => href.split('/').pop()!;
-  const [restoration, wash] = [idOf(brimsel), idOf(orvane)];
-  return {
-    bench: '/',
-    restorations: '/restorations',
-    'open a restoration': '/restorations/new',
-    'run sheet': brimsel,
-    owner: `${tovarn}/owner`,
-    'worth it': `${brimsel}/worth`,
-    ...Object.fromEntries(
-      STAGES.flatMap((stage) =>
-        VIEWS[stage].map(
-          ({ at, title }) =>
-            [`${stage}: ${title}`, viewHref(stage === 'wash' ? wash : restoration, stage, at)] as const,
-        ),
-      ),
-    ),
-    'cleaning agents': '/stores/agents',
-    assumptions: '/sums/assumptions',
-    log: `${brimsel}/log`,
-    piece,
-    'what is known of a piece': `${piece}/known`,
-    'tag a piece': `${brimsel}/pieces/new`,
-    'choose a photograph': `${piece}/measure?stage=brighten`,
-    measure: photo,
-    stores: '/stores',
-    sums: '/sums',
-    'a sum': '/sums/exposure-forecast',
-    workshop: '/workshop',
-    ...Object.fromEntries(
-      ['hours', 'horizon', 'greys', 'people', 'phone', 'kept'].map((view) => [
-        `workshop, ${view}`,
-        `/workshop/${view}`,
-      ]),
-    ),
-    enter: '/enter',
-  };
-}
-
-test('axe finds nothing serious on any screen, light or dark', async ({ page }) => {
-  test.setTimeout(300_000);
-  const axe = await readFile(AXE, 'utf8');
-  const faults: string[] = [];
-  for (const [name, address] of Object.entries(await addresses(page))) {
-    await open(page, address);
-    for (const scheme of ['light', 'dark'] as const) {
-      await page.emulateMedia({ colorScheme: scheme });
-      // Its words go through the debugger, not through a script of the page, which the content policy refuses.
-      const result = await page.evaluate(`${axe};axe.run(document, { resultTypes: ['violations'] })`);
-      for (const { id, impact, nodes } of (
-        result as { violations: { id: string; impact: string; nodes: { html: string }[] }[] }
-      ).violations)
-        if (impact === 'serious' || impact === 'critical')
-          faults.push(`${name}, ${scheme}: ${id}: ${nodes[0]!.html.slice(0, 160)}`);
-    }
-  }
-  expect(faults).toEqual([]);
-});
 
 test('the first load of every page is under 240 kB of script, packed', async ({ page: visitor, request }) => {
   const heavy: string[] = [];
@@ -106,19 +23,6 @@ test('the first load of every page is under 240 kB of script, packed', async ({ 
     if (bytes > MOST_SCRIPT_BYTES || scripts.size === 0) heavy.push(`${name}: ${bytes}`);
   }
   expect(heavy).toEqual([]);
-});
-
-test('no page breaks the content policy, logs an error or is wider than a phone', async ({ page }) => {
-  const said: string[] = [];
-  page.on('console', (entry) => entry.type() === 'error' && said.push(entry.text()));
-  page.on('pageerror', (error) => said.push(error.message));
-  const all = await addresses(page);
-  await page.setViewportSize({ width: 390, height: 844 });
-  for (const [name, address] of Object.entries(all)) {
-    await open(page, address);
-    expect(await page.evaluate(() => document.documentElement.scrollWidth), name).toBeLessThanOrEqual(390);
-  }
-  expect(said).toEqual([]);
 });
 
 test('a measurement is marked, made and kept with the keyboard alone', async ({ page }) => {

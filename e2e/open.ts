@@ -6,15 +6,20 @@ export async function open(page: Page, address: string): Promise<void> {
   await awake(page);
 }
 
-/** Waits until React has taken over every control of the page. */
+/** Waits until React has taken over every control of the page; what comes later comes awake. */
 export async function awake(page: Page): Promise<void> {
-  await page.waitForLoadState('networkidle');
+  await page.waitForLoadState('load');
   const asleep = () =>
-    page.evaluate(
-      () =>
-        [...document.querySelectorAll('main input, main button, main select, main textarea')].filter(
-          (control) => !Object.keys(control).some((key) => key.startsWith('__reactProps')),
-        ).length,
-    );
-  await expect.poll(asleep).toBe(0);
+    page.evaluate(() => {
+      const controls = [...document.querySelectorAll('input, button, select, textarea')];
+      const taken = (control: Element) => Object.keys(control).some((key) => key.startsWith('__reactProps'));
+      return controls.length === 0 ? 1 : controls.filter((control) => !taken(control)).length;
+    });
+  await expect.poll(asleep, { intervals: [20, 50, 100, 200] }).toBe(0);
+}
+
+/** Opens a page and waits until its charts and whatever else it fetches by itself stand too. */
+export async function openWhole(page: Page, address: string): Promise<void> {
+  await open(page, address);
+  await page.waitForLoadState('networkidle');
 }

@@ -18,6 +18,7 @@ const timer = (given: Partial<NamedTimer>): NamedTimer => ({
   restorationId: 'r',
   pieceId: 'p',
   sessionId: null,
+  repairId: null,
   label: 'K1 Lid: soaking',
   atTheBell: 'Rinse it.',
   startedAt: soon(-60),

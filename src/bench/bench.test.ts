@@ -73,6 +73,7 @@ describe('timers', () => {
     restorationId: 'r',
     pieceId: 'p',
     sessionId: null,
+    repairId: null,
     label: 'soak',
     atTheBell: 'rinse',
     startedAt: '2026-06-21T10:00:00.000Z',

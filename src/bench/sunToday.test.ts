@@ -25,6 +25,7 @@ const timer = (given: Partial<NamedTimer>): NamedTimer => ({
   restorationId: 'r',
   pieceId: 'p',
   sessionId: null,
+  repairId: null,
   label: 'K1 Lid: soaking',
   atTheBell: '',
   startedAt: '2026-06-21T10:00:00.000Z',

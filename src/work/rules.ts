@@ -3,6 +3,7 @@ import { brightenRules } from './brighten/rules';
 import { finishRules } from './finish/rules';
 import { intakeRules } from './intake/rules';
 import { keysRules } from './keys/rules';
+import { mendRules } from './mend/rules';
 import { rebuildRules } from './rebuild/rules';
 import type { StageRules } from './stageRules';
 import { washRules } from './wash/rules';
@@ -13,6 +14,7 @@ export const RULES: Partial<Record<Stage, StageRules>> = {
   wash: washRules,
   brighten: brightenRules,
   keys: keysRules,
+  mend: mendRules,
   finish: finishRules,
   rebuild: rebuildRules,
 };

@@ -48,12 +48,20 @@ export interface Beginning<Kept> {
 const openOnBench = async (): Promise<Open[]> =>
   (await Promise.all(Object.values(RULES).map(async ({ onBench }) => (await onBench?.()) ?? []))).flat();
 
-/** @throws Refusal where the owner has not answered, or what is brought must not meet what stands open on the bench */
-async function mayBegin({ stage, on, brings }: Pick<Beginning<unknown>, 'stage' | 'on' | 'brings'>): Promise<void> {
+/** @throws Refusal where the owner has not answered, the piece still cures, or what is brought must not meet what stands open on the bench */
+async function mayBegin(
+  { stage, on, brings }: Pick<Beginning<unknown>, 'stage' | 'on' | 'brings'>,
+  now: Date,
+): Promise<void> {
   if (!brings) return;
   const { name, families, fields } = brings;
-  for (const { restorationId, pieceId } of on)
+  for (const { restorationId, pieceId } of on) {
     await needsNoAnswer(restorationId, { about: 'treatment', stage, pieceId }, fields.owner);
+    for (const { sparesPiece } of Object.values(RULES)) {
+      const spared = await sparesPiece?.({ restorationId, pieceId }, now);
+      if (spared) throw new Refusal(fields.bench, spared);
+    }
+  }
   const refused = refusedBeside(name, families, await openOnBench());
   if (refused) throw new Refusal(fields.bench, refused);
 }
@@ -85,7 +93,7 @@ const confirmedWords = ({ cautions, checks = [] }: Told): string[] => [
  */
 export async function beginRun<Kept>(run: Beginning<Kept>, now: Date): Promise<Kept> {
   return inTransaction(async () => {
-    await mayBegin(run);
+    await mayBegin(run, now);
     const kept = await run.keep(await book(run));
     for (const told of run.told(kept)) {
       const { restorationId, data } = told;

@@ -26,6 +26,7 @@ export const TAKEN = [
   'key repair',
   'contact limits',
   'part',
+  'repair',
 ] as const;
 export type Taken = (typeof TAKEN)[number];
 
@@ -37,6 +38,11 @@ async function finding(id: string, now: Date): Promise<string> {
     throw new Refusal(
       'id',
       'It was worked at the sink, and what came of that stays in the record. Close it instead: done, left on purpose or not possible.',
+    );
+  if ((await countRows('repairs', { findingId: id })) > 0)
+    throw new Refusal(
+      'id',
+      'A repair was begun for it. Take that back first where it was not done, or close the finding instead.',
     );
   return takeBack(
     {
@@ -80,6 +86,7 @@ async function piece(id: string, now: Date): Promise<string> {
     [await countRows('treatments', { pieceId: id }), 'it was brightened'],
     [await countRows('sink_steps', { pieceId: id }), 'it was washed'],
     [await countRows('measurements', { pieceId: id }), 'it was measured'],
+    [await countRows('repairs', { pieceId: id }), 'it was mended'],
   ] as const;
   const done = rests.flatMap(([count, words]) => (count > 0 ? [words] : []));
   if (done.length > 0)
@@ -224,6 +231,22 @@ async function part(id: string, now: Date): Promise<string> {
   );
 }
 
+async function repair(id: string, now: Date): Promise<string> {
+  const { restorationId, name, endedAt } = await needRow('repairs', id);
+  if (endedAt !== null)
+    throw new Refusal('id', 'It was ended, and what came of it stays in the record. Open its finding again instead.');
+  return takeBack(
+    {
+      ...{ restorationId, stage: 'mend', what: `repair ${name}` },
+      remove: [
+        { table: 'timers', where: { repairId: id } },
+        { table: 'repairs', where: { id } },
+      ],
+    },
+    now,
+  );
+}
+
 async function keyboard(id: string, now: Date): Promise<string> {
   const { restorationId, name } = await needRow('keyboards', id);
   const rests = ['key_tests', 'probes', 'key_measures', 'key_repairs'] as const;
@@ -309,6 +332,7 @@ const RULES: Record<Taken, (id: string, now: Date) => Promise<string>> = {
   'key repair': plainly('key_repairs', ({ fault }) => `key repair: ${fault}`),
   'contact limits': contactLimits,
   part,
+  repair,
 };
 
 /**

@@ -12,6 +12,7 @@ export const addTimer = (timer: NewTimer, now: Date): Promise<Timer> =>
   addRow('timers', {
     kind: 'other',
     sessionId: null,
+    repairId: null,
     startedAt: now.toISOString(),
     remindEveryMin: null,
     nextReminderAt: null,

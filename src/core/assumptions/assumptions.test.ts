@@ -34,6 +34,7 @@ import { bossAndScrew, type BossAndScrew } from '../mending/bossAndScrew';
 import { pinInStub, type StubAndPin } from '../mending/pinInStub';
 import { partOf } from '../mending/part/part';
 import { bellTime, everyDay } from '../runsheet/hours';
+import { MENDING_CASES } from './mendingCases.testing';
 import { ASSUMPTIONS, assumed, STANDINGS, type AssumptionName } from './assumptions';
 
 interface Case {
@@ -796,6 +797,7 @@ const CASES: Record<AssumptionName, Case> = {
     is: 0.5,
     other: 0.49,
   },
+  ...MENDING_CASES,
   'thinnest wall': {
     decides: 'whether a sleeve with a wall of 0.42 mm is made',
     of: () => {

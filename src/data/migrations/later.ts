@@ -96,4 +96,18 @@ export const LATER: readonly Migration[] = [
       ...sameMachine('parts', 'photoId', 'photos'),
     ],
   },
+  /** Broken places and how they are mended. */
+  {
+    name: '0022-repairs',
+    statements: [
+      `CREATE TABLE repairs (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, pieceId TEXT REFERENCES pieces(id) ON DELETE RESTRICT, findingId TEXT REFERENCES findings(id) ON DELETE RESTRICT, name TEXT NOT NULL, damage JSON NOT NULL, at TEXT NOT NULL, way TEXT, startedAt TEXT, roomC REAL, done JSON NOT NULL, curedAt TEXT, endedAt TEXT, outcome TEXT, words TEXT NOT NULL, brokeAt TEXT)`,
+      'ALTER TABLE timers ADD COLUMN repairId TEXT REFERENCES repairs(id) ON DELETE RESTRICT',
+      'CREATE INDEX timers_repair ON timers (repairId)',
+      'CREATE INDEX repairs_restoration ON repairs (restorationId)',
+      'CREATE INDEX repairs_piece ON repairs (pieceId)',
+      'CREATE INDEX repairs_finding ON repairs (findingId)',
+      ...sameMachine('repairs', 'pieceId', 'pieces'),
+      ...sameMachine('repairs', 'findingId', 'findings'),
+    ],
+  },
 ];

@@ -1,7 +1,24 @@
 import Joi from 'joi';
 import { FAMILY_NAMES } from '@/core/mending/part/families';
 import { MOST } from '@/core/limits';
-import { choice, id, json, naming, ofRestoration, orNull, table, time, title, type Row } from '../column';
+import type { Damage } from '@/core/mending/repair/damage';
+import { damageSchema } from '@/core/mending/repair/damageSchema';
+import { MEND_OUTCOMES, MEND_WAYS } from '@/core/mending/repair/ways';
+import {
+  choice,
+  id,
+  json,
+  naming,
+  ofRestoration,
+  orNull,
+  real,
+  table,
+  text,
+  time,
+  timeOrNull,
+  title,
+  type Row,
+} from '../column';
 
 /** Parts that were drawn to be made. */
 export const MEND_TABLES = {
@@ -20,6 +37,36 @@ export const MEND_TABLES = {
       at: time,
     },
   }),
+  /** A broken place that is mended, or was. */
+  repairs: table({
+    noun: 'repair',
+    exported: { as: 'repairs', since: 10, by: 'rowid' },
+    columns: {
+      id,
+      restorationId: ofRestoration,
+      pieceId: orNull(naming('pieces')),
+      /** What it is for. */
+      findingId: orNull(naming('findings')),
+      name: title(MOST.name),
+      damage: json<Damage>(damageSchema),
+      at: time,
+      /** How it is mended, once that was chosen, and since when. */
+      way: orNull(choice(MEND_WAYS)),
+      startedAt: timeOrNull,
+      /** Warmth of the place that it cures in, °C. */
+      roomC: orNull(real(-20, 60)),
+      /** Steps of the way that are done, by their place in it. */
+      done: json<number[]>(Joi.array().items(Joi.number().integer().min(0).max(40)).max(40)),
+      /** When its glue bears: nothing else is done to the piece before. */
+      curedAt: timeOrNull,
+      endedAt: timeOrNull,
+      outcome: orNull(choice(MEND_OUTCOMES)),
+      words: text(MOST.long),
+      /** When it broke again, which moves the odds of its way. */
+      brokeAt: timeOrNull,
+    },
+  }),
 };
 
 export type PartRow = Row<typeof MEND_TABLES.parts>;
+export type RepairRow = Row<typeof MEND_TABLES.repairs>;

@@ -91,6 +91,8 @@ export const WORKSHOP_TABLES = {
       restorationId: orNull(ofRestoration),
       pieceId: orNull(naming('pieces')),
       sessionId: orNull(naming('sessions')),
+      /** The repair whose glue cures. */
+      repairId: orNull(naming('repairs')),
       label: text(),
       atTheBell: text(),
       startedAt: time,

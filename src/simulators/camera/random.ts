@@ -8,13 +8,18 @@ export function smoothField(seed: number): (x: number, y: number) => number {
     return ((h ^ (h >>> 16)) >>> 0) / 2147483648 - 1;
   };
   const ease = (t: number) => t * t * (3 - 2 * t);
+  // Neighbours in a picture mostly share their cell: its corners are kept.
+  let [cx, cy, c00, c10, c01, c11] = [NaN, NaN, 0, 0, 0, 0];
   return (x, y) => {
     const ix = Math.floor(x);
     const iy = Math.floor(y);
+    if (ix !== cx || iy !== cy) {
+      [cx, cy] = [ix, iy];
+      [c00, c10, c01, c11] = [at(ix, iy), at(ix + 1, iy), at(ix, iy + 1), at(ix + 1, iy + 1)];
+    }
     const tx = ease(x - ix);
-    const ty = ease(y - iy);
-    const top = at(ix, iy) + tx * (at(ix + 1, iy) - at(ix, iy));
-    const bottom = at(ix, iy + 1) + tx * (at(ix + 1, iy + 1) - at(ix, iy + 1));
-    return top + ty * (bottom - top);
+    const top = c00 + tx * (c10 - c00);
+    const bottom = c01 + tx * (c11 - c01);
+    return top + ease(y - iy) * (bottom - top);
   };
 }

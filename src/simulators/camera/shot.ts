@@ -221,31 +221,41 @@ function seenInRoom(
   return out;
 }
 
-/** Gaussian lens blur, in place: along the rows, then row by row down the picture. */
+/** Adds to `sum` the two rows of numbers that begin at `a` and `b`, weighed. */
+function addBoth(sum: Float64Array, from: Float32Array, a: number, b: number, weight: number): void {
+  for (let i = 0; i < sum.length; i++) sum[i]! += weight * (from[a + i]! + from[b + i]!);
+}
+
+/** Gaussian lens blur, in place: along the rows, then down the columns; what lies beyond the rim is as the rim. */
 function blur(light: Float32Array, width: number, height: number, sigma: number): void {
   if (sigma < 0.3) return;
   const reach = Math.ceil(2.5 * sigma);
-  const weights = Array.from({ length: 2 * reach + 1 }, (_, i) => Math.exp(-((i - reach) ** 2) / (2 * sigma * sigma)));
-  const total = weights.reduce((a, b) => a + b, 0);
-  const kernel = Float64Array.from(weights, (w) => w / total);
+  const weights = Array.from({ length: reach + 1 }, (_, k) => Math.exp(-(k ** 2) / (2 * sigma * sigma)));
+  const total = weights.reduce((a, b) => a + 2 * b, -weights[0]!);
   const row = 3 * width;
-  const line = new Float32Array(row);
-  for (let y = 0; y < height; y++) {
-    line.fill(0);
-    for (let k = -reach; k <= reach; k++)
-      for (let i = 0; i < row; i++) {
-        const from = i + 3 * k;
-        line[i]! += kernel[k + reach]! * light[y * row + (from < 0 ? i % 3 : from >= row ? row - 3 + (i % 3) : from)]!;
-      }
-    light.set(line, y * row);
+  const sum = new Float64Array(row);
+  const padded = new Float32Array(row + 6 * reach);
+  for (let start = 0; start < light.length; start += row) {
+    padded.set(light.subarray(start, start + row), 3 * reach);
+    for (let i = 0; i < 3 * reach; i++) {
+      padded[i] = light[start + (i % 3)]!;
+      padded[3 * reach + row + i] = light[start + row - 3 + (i % 3)]!;
+    }
+    sum.fill(0);
+    weights.forEach((weight, k) =>
+      addBoth(sum, padded, 3 * (reach - k), 3 * (reach + k), weight / total / (k === 0 ? 2 : 1)),
+    );
+    light.set(sum, start);
   }
   const source = light.slice();
-  light.fill(0);
-  for (let y = 0; y < height; y++)
-    for (let k = -reach; k <= reach; k++) {
-      const from = Math.min(height - 1, Math.max(0, y + k)) * row;
-      for (let i = 0; i < row; i++) light[y * row + i]! += kernel[k + reach]! * source[from + i]!;
-    }
+  for (let y = 0; y < height; y++) {
+    sum.fill(0);
+    weights.forEach((weight, k) => {
+      const [above, below] = [Math.max(0, y - k) * row, Math.min(height - 1, y + k) * row];
+      addBoth(sum, source, above, below, weight / total / (k === 0 ? 2 : 1));
+    });
+    light.set(sum, y * row);
+  }
 }
 
 /** sRGB code of linear light, by a fine table. */

@@ -28,17 +28,6 @@ function tableOf(lab: Lab): Float64Array {
   return made;
 }
 
-/** Linear colour of a plate by its yellow, interpolated: `labToLinear` for each pixel would take minutes. */
-function agedColour(lab: Lab): (yellow: number, channel: number) => number {
-  const table = tableOf(lab);
-  return (yellow, channel) => {
-    const at = Math.min(YELLOW_STEPS - 1e-6, yellow / YELLOW_STEP);
-    const i = at | 0;
-    const from = table[3 * i + channel]!;
-    return from + (at - i) * (table[3 * i + 3 + channel]! - from);
-  };
-}
-
 /** Paints a scene. `seed` fixes the grain. */
 export function paintTexture(scene: Scene, pxPerMm: number, seed: number): Texture {
   const width = Math.round(scene.widthMm * pxPerMm);
@@ -59,13 +48,15 @@ const SOIL_TAKES = [0.85, 1, 1.15];
 function paintSoil(texture: Texture, soil: readonly Soiling[]): void {
   const lossAt = soilLoss(soil);
   for (const { at, radiusMm: r } of soil)
-    overBox(texture, { box: [at[0] - 1.5 * r, at[1] - 1.5 * r, 3 * r, 3 * r] }, 0, (i, x, y) => {
-      const own = soil.find((other) => Math.hypot(x - other.at[0], y - other.at[1]) <= 1.5 * other.radiusMm);
-      // Where boxes meet, the first of them paints for all.
-      if (own?.at !== at) return;
-      const loss = lossAt(x, y);
-      for (let c = 0; c < 3; c++) texture.rgb[i + c]! *= 1 - Math.min(0.95, SOIL_TAKES[c]! * loss);
-    });
+    for (const row of rowsOver(texture, { box: [at[0] - 1.5 * r, at[1] - 1.5 * r, 3 * r, 3 * r] }, 0))
+      for (let px = row.from, i = row.i; px < row.to; px++, i += 3) {
+        const x = (px + 0.5) / texture.pxPerMm;
+        const own = soil.find((other) => Math.hypot(x - other.at[0], row.y - other.at[1]) <= 1.5 * other.radiusMm);
+        // Where boxes meet, the first of them paints for all.
+        if (own?.at !== at) continue;
+        const loss = lossAt(x, row.y);
+        for (let c = 0; c < 3; c++) texture.rgb[i + c]! *= 1 - Math.min(0.95, SOIL_TAKES[c]! * loss);
+      }
 }
 
 function paintBench({ width, height, pxPerMm, rgb }: Texture, bench: Lab, seed: number): void {
@@ -83,52 +74,66 @@ function paintBench({ width, height, pxPerMm, rgb }: Texture, bench: Lab, seed: 
     }
 }
 
-/** Calls back for each pixel of a plate's box, widened by `marginMm`. */
-function overBox(
+/** A row of pixels within a plate's box: index of its first, its ends in pixels, and its height in mm. */
+interface Row {
+  i: number;
+  from: number;
+  to: number;
+  y: number;
+}
+
+/** The rows of a plate's box, widened by `marginMm`. */
+function* rowsOver(
   { width, height, pxPerMm }: Texture,
   { box: [bx, by, bw, bh] }: Pick<Plate, 'box'>,
   marginMm: number,
-  visit: (i: number, x: number, y: number) => void,
-): void {
-  const x0 = Math.max(0, Math.floor((bx - marginMm) * pxPerMm));
-  const x1 = Math.min(width, Math.ceil((bx + bw + marginMm) * pxPerMm));
+): Generator<Row> {
+  const from = Math.max(0, Math.floor((bx - marginMm) * pxPerMm));
+  const to = Math.min(width, Math.ceil((bx + bw + marginMm) * pxPerMm));
   const y0 = Math.max(0, Math.floor((by - marginMm) * pxPerMm));
   const y1 = Math.min(height, Math.ceil((by + bh + marginMm) * pxPerMm));
-  for (let py = y0; py < y1; py++)
-    for (let px = x0; px < x1; px++) visit(3 * (py * width + px), (px + 0.5) / pxPerMm, (py + 0.5) / pxPerMm);
+  for (let py = y0; py < y1; py++) yield { i: 3 * (py * width + from), from, to, y: (py + 0.5) / pxPerMm };
 }
 
 function paintShadow(texture: Texture, plate: Plate, reachMm: number): void {
-  overBox(texture, plate, 2 * reachMm, (i, x, y) => {
-    const d = distanceTo(plate, x - reachMm * 0.35, y - reachMm * 0.6);
-    if (d > reachMm) return;
-    const depth = d <= 0 ? 1 : (1 - d / reachMm) ** 2;
-    for (let c = 0; c < 3; c++) texture.rgb[i + c]! *= 1 - 0.55 * depth;
-  });
+  const { rgb, pxPerMm } = texture;
+  for (const { i: first, from, to, y } of rowsOver(texture, plate, 2 * reachMm))
+    for (let px = from, i = first; px < to; px++, i += 3) {
+      const d = distanceTo(plate, (px + 0.5) / pxPerMm - reachMm * 0.35, y - reachMm * 0.6);
+      if (d > reachMm) continue;
+      const left = 1 - 0.55 * (d <= 0 ? 1 : (1 - d / reachMm) ** 2);
+      for (let c = 0; c < 3; c++) rgb[i + c]! *= left;
+    }
 }
 
 function paintPlate(texture: Texture, plate: Plate, seed: number): void {
-  const colourAt = agedColour(plate.lab);
+  const { rgb, pxPerMm } = texture;
+  // Between the steps of a table: `labToLinear` for each pixel would take minutes.
+  const table = tableOf(plate.lab);
   const yellowAt = yellowField(plate.yellowing, plate.box);
-  const halfPx = 0.5 / texture.pxPerMm;
+  const halfPx = 0.5 / pxPerMm;
   const relief = plate.relief ?? 0;
   const bevelMm = Math.min(2.2, Math.min(plate.box[2], plate.box[3]) / 5);
   const grain = seededRandom(seed + 31 * plate.id.length + Math.round(plate.box[0] * 7 + plate.box[1] * 13));
-  overBox(texture, plate, 1, (i, x, y) => {
-    const d = distanceTo(plate, x, y);
-    if (d > halfPx) return;
-    const cover = Math.min(1, Math.max(0, 0.5 - d / (2 * halfPx)));
-    let shade = 1 + 0.012 * (grain() - 0.5);
-    if (relief !== 0 && d > -bevelMm) {
-      const step = 0.2;
-      const slope = (distanceTo(plate, x + step, y) - distanceTo(plate, x - step, y)) / (2 * step);
-      const rise = (distanceTo(plate, x, y + step) - distanceTo(plate, x, y - step)) / (2 * step);
-      shade *= 1 - relief * (1 + d / bevelMm) * (0.45 * slope + 0.9 * rise);
+  for (const { i: first, from, to, y } of rowsOver(texture, plate, 1))
+    for (let px = from, i = first; px < to; px++, i += 3) {
+      const x = (px + 0.5) / pxPerMm;
+      const d = distanceTo(plate, x, y);
+      if (d > halfPx) continue;
+      const cover = Math.min(1, Math.max(0, 0.5 - d / (2 * halfPx)));
+      let shade = 1 + 0.012 * (grain() - 0.5);
+      if (relief !== 0 && d > -bevelMm) {
+        const step = 0.2;
+        const slope = (distanceTo(plate, x + step, y) - distanceTo(plate, x - step, y)) / (2 * step);
+        const rise = (distanceTo(plate, x, y + step) - distanceTo(plate, x, y - step)) / (2 * step);
+        shade *= 1 - relief * (1 + d / bevelMm) * (0.45 * slope + 0.9 * rise);
+      }
+      const at = Math.min(YELLOW_STEPS - 1e-6, yellowAt(x, y) / YELLOW_STEP);
+      const step = at | 0;
+      for (let c = 0, t = 3 * step; c < 3; c++, t++) {
+        const under = rgb[i + c]!;
+        const colour = table[t]! + (at - step) * (table[t + 3]! - table[t]!);
+        rgb[i + c] = under + cover * (colour * shade - under);
+      }
     }
-    const yellow = yellowAt(x, y);
-    for (let c = 0; c < 3; c++) {
-      const under = texture.rgb[i + c]!;
-      texture.rgb[i + c] = under + cover * (colourAt(yellow, c) * shade - under);
-    }
-  });
 }

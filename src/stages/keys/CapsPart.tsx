@@ -20,7 +20,7 @@ import { KEYBOARD_PHOTO } from './asked';
 import { keepTheCount, sayCaps } from './actions';
 import { BoardChoice } from './BoardChoice';
 import { BoardDrawing, type Mark } from './BoardDrawing';
-import { Chips } from './Chips';
+import { Chips } from '@/ui/Chips';
 import type { CapCrop } from './capCrops';
 import { CAP_SIGN } from './maps';
 import { STEM_WORDS } from './marks';

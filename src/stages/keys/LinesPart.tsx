@@ -16,7 +16,7 @@ import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { guessTheLines, saveLine } from './actions';
 import { BoardChoice } from './BoardChoice';
-import { Chips } from './Chips';
+import { Chips } from '@/ui/Chips';
 import { BoardDrawing, type Mark } from './BoardDrawing';
 
 interface Props {

@@ -16,7 +16,7 @@ import { Wrong } from '@/ui/Wrong';
 import { TakeThingBack } from '@/undo/TakeThingBack';
 import { keepMeasure, saveLimits } from './actions';
 import { BoardDrawing, type Mark } from './BoardDrawing';
-import { Chips } from './Chips';
+import { Chips } from '@/ui/Chips';
 
 /** Contact that a meter shows open, as a number that stands over every limit. */
 const OPEN_OHMS = 1e9;

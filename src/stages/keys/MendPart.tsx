@@ -30,7 +30,7 @@ import { Wrong } from '@/ui/Wrong';
 import { TakeThingBack } from '@/undo/TakeThingBack';
 import { answerRepair, startDrying, startRepair } from './actions';
 import { BoardChoice } from './BoardChoice';
-import { Chips } from './Chips';
+import { Chips } from '@/ui/Chips';
 import { oddsWords } from './marks';
 import type { ToMend } from './mending';
 

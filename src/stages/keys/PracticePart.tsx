@@ -14,7 +14,7 @@ import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { answerThePractice } from './actions';
 import { BoardDrawing } from './BoardDrawing';
-import { Chips } from './Chips';
+import { Chips } from '@/ui/Chips';
 import { marksOf } from './marks';
 
 const GRADE_WORDS: Record<Grade, string> = {

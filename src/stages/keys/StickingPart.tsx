@@ -13,7 +13,7 @@ import {
   type Felt,
   type Where,
 } from '@/core/keyboard/sticking';
-import { Chips } from './Chips';
+import { Chips } from '@/ui/Chips';
 import { oddsWords } from './marks';
 
 /** From what a finger feels to what it is, and what mends it, gentlest first. */

@@ -19,7 +19,7 @@ import { TakeThingBack } from '@/undo/TakeThingBack';
 import { finishTest, openTestAgain, sawKeys, startTest } from './actions';
 import { BoardChoice } from './BoardChoice';
 import { BoardDrawing } from './BoardDrawing';
-import { Chips } from './Chips';
+import { Chips } from '@/ui/Chips';
 import { marksOf, SEEN } from './marks';
 import { TypeOnIt } from './TypeOnIt';
 import type { SeenTest } from './view';

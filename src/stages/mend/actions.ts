@@ -3,9 +3,41 @@
 import type { Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
 import { addPart } from '@/work/mend/parts';
-import { partSchema } from './schema';
+import { beginMend, doStep, endMend, leaveBreak, measureBreak, noteBroken, undoStep } from '@/work/mend/repairs';
+import { beginSchema, breakSchema, leaveSchema, outcomeSchema, partSchema, stepSchema } from './schema';
 
 /** Keeps a part that is to be made, by its sizes. */
 export async function keepPart(given: Given): Promise<Answer<string>> {
   return write(partSchema, given, (part, now) => addPart(part, now));
+}
+
+/** Keeps what was measured of a break. */
+export async function keepBreak(given: Given): Promise<Answer<string>> {
+  return write(breakSchema, given, measureBreak);
+}
+
+export async function beginRepair(given: Given): Promise<Answer<void>> {
+  return write(beginSchema, given, ({ repairId, way }, now) => beginMend(repairId, way, now));
+}
+
+/** Leaves a break as it is, with the reason. */
+export async function leaveIt(given: Given): Promise<Answer<void>> {
+  return write(leaveSchema, given, ({ repairId, words }, now) => leaveBreak(repairId, words, now));
+}
+
+export async function tickStep(given: Given): Promise<Answer<void>> {
+  return write(stepSchema, given, ({ repairId, step, roomC }, now) => doStep(repairId, step, roomC, now));
+}
+
+export async function untickStep(given: Given): Promise<Answer<void>> {
+  return write(stepSchema, given, ({ repairId, step }, now) => undoStep(repairId, step, now));
+}
+
+export async function answerRepair(given: Given): Promise<Answer<void>> {
+  return write(outcomeSchema, given, ({ repairId, outcome, words }, now) => endMend(repairId, outcome, words, now));
+}
+
+/** A repair that held broke again. */
+export async function sayBroken(given: Given): Promise<Answer<void>> {
+  return write(leaveSchema, given, ({ repairId, words }, now) => noteBroken(repairId, words, now));
 }

@@ -1,4 +1,7 @@
 import Joi from 'joi';
+import { damageSchema } from '@/core/mending/repair/damageSchema';
+import type { Damage } from '@/core/mending/repair/damage';
+import { MEND_OUTCOMES, MEND_WAYS, type MendOutcome, type MendWay } from '@/core/mending/repair/ways';
 import { FAMILY_NAMES, type FamilyName } from '@/core/mending/part/families';
 import { familyOf } from '@/core/mending/part/part';
 import { MOST } from '@/core/limits';
@@ -11,8 +14,10 @@ export interface PartForm {
   photoId: string | null;
 }
 
+const id = Joi.string().max(60).required();
+
 export const partSchema = Joi.object<PartForm>({
-  restorationId: Joi.string().max(60).required(),
+  restorationId: id,
   name: Joi.string()
     .trim()
     .max(MOST.person)
@@ -27,4 +32,42 @@ export const partSchema = Joi.object<PartForm>({
     switch: FAMILY_NAMES.map((name) => ({ is: name, then: familyOf(name).schema.required() })),
   }).label('Sizes'),
   photoId: Joi.string().max(60).allow(null).default(null),
+});
+
+export const breakSchema = Joi.object<{ restorationId: string; findingId: string; name: string; damage: Damage }>({
+  restorationId: id,
+  findingId: id,
+  name: Joi.string()
+    .trim()
+    .max(MOST.name)
+    .required()
+    .label('Which place')
+    .messages({ 'string.empty': 'Say which place it is, like “left hinge stub”.' }),
+  damage: damageSchema.required(),
+});
+
+export const beginSchema = Joi.object<{ repairId: string; way: Exclude<MendWay, 'leave'> }>({
+  repairId: id,
+  way: Joi.string()
+    .valid(...MEND_WAYS.filter((way) => way !== 'leave'))
+    .required(),
+});
+
+const words = Joi.string().trim().max(MOST.long).allow('').default('').label('Words');
+
+export const leaveSchema = Joi.object<{ repairId: string; words: string }>({ repairId: id, words });
+
+export const stepSchema = Joi.object<{ repairId: string; step: number; roomC: number | null }>({
+  repairId: id,
+  step: Joi.number().integer().min(0).max(40).required(),
+  roomC: Joi.number().min(-20).max(60).unit('°C').allow(null).empty('').default(null).label('Warmth of the place'),
+});
+
+export const outcomeSchema = Joi.object<{ repairId: string; outcome: MendOutcome; words: string }>({
+  repairId: id,
+  outcome: Joi.string()
+    .valid(...MEND_OUTCOMES)
+    .required()
+    .label('What came of it'),
+  words,
 });

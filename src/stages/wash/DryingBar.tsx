@@ -1,9 +1,8 @@
 'use client';
 
-import { Box, Flex, Text } from '@chakra-ui/react';
-import { showMinutes } from '@/core/runsheet/time';
+import { Box } from '@chakra-ui/react';
 import { AnswerForm, options } from '@/ui/AnswerForm';
-import { useNow } from '@/ui/clock';
+import { ClockBar } from '@/ui/ClockBar';
 import { Fold } from '@/ui/Fold';
 import { setDryingRoom } from './actions';
 
@@ -19,20 +18,9 @@ export function DryingBar({
   startedAt: string;
   dueAt: string;
 }) {
-  const now = useNow();
-  const [from, to] = [Date.parse(startedAt), Date.parse(dueAt)];
-  const share = now === 0 ? 0 : Math.min(1, Math.max(0, (now - from) / (to - from)));
   return (
     <Box mb="3">
-      <Flex justify="space-between" gap="3">
-        <Text>{label}</Text>
-        <Text fontFamily="mono">
-          {now === 0 ? '––' : share >= 1 ? 'dry by the clock' : `${showMinutes((to - now) / 60_000)} left`}
-        </Text>
-      </Flex>
-      <Box height="10px" bg="line" aria-hidden>
-        <Box height="100%" bg="work" style={{ width: `${100 * share}%` }} />
-      </Box>
+      <ClockBar label={label} startedAt={startedAt} dueAt={dueAt} over="dry by the clock" />
       <Fold summary="The room is warmer, drier or airy" quiet>
         <AnswerForm
           draftKey={`room:${id}`}

@@ -126,6 +126,7 @@ export function LadderPart({ restorationId, spot }: { restorationId: string; spo
 
 /** A rung: how rough it is as a bar, how likely, how long. */
 function RungRow({ rung, takeHref }: { rung: RungView; takeHref: string }) {
+  const again = rung.state === 'done' ? 'Once more' : 'Take this one';
   const here = rung.state === 'next' || rung.state === 'running';
   return (
     <Grid
@@ -174,8 +175,8 @@ function RungRow({ rung, takeHref }: { rung: RungView; takeHref: string }) {
       <Text color="soft" fontSize="15px" gridColumn={{ base: '2 / 4', md: '2 / 3' }}>
         {rung.outcomes.length > 0 ? rung.outcomes.join(', ') : rung.why}
         {rung.byHand && (
-          <LinkButton look="bare" href={takeHref} label={`Take this one: ${rung.title}`}>
-            {rung.state === 'done' ? 'Once more' : 'Take this one'}
+          <LinkButton look="bare" href={takeHref} label={`${again}: ${rung.title}`}>
+            {again}
           </LinkButton>
         )}
       </Text>

@@ -217,9 +217,8 @@ function swapped(
     .filter(({ i, j }) => fits(i, j))
     .map(({ i, j }) => ({ i, j, both: like(i, j) + like(j, i) }))
     .map((pair) => ({ ...pair, gain: pair.both - own.get(pair.i)! - own.get(pair.j)! }))
-    .sort((a, b) => b.gain - a.gain);
-  for (const { i, j, both, gain } of pairs) {
-    if (gain < BY_MORE || both < 2 * ALIKE || told.has(i) || told.has(j)) continue;
+    .filter(({ gain, both }) => gain >= BY_MORE && both >= 2 * ALIKE);
+  for (const { i, j } of bestPairs(pairs)) {
     told.set(i, j);
     told.set(j, i);
   }
@@ -232,6 +231,33 @@ function swapped(
     else if (own.get(i)! > ALIKE - BY_MORE) told.set(i, i);
   }
   return told;
+}
+
+interface Pair {
+  i: number;
+  j: number;
+  gain: number;
+}
+
+/** So many pairs are weighed against each other; of more the best. */
+const WEIGHED = 24;
+
+/** The pairs that gain most together, each key in one of them: the best pair alone may part two that are better. */
+function bestPairs(pairs: readonly Pair[]): Pair[] {
+  const ordered = [...pairs].sort((a, b) => b.gain - a.gain).slice(0, WEIGHED);
+  let best: { gain: number; taken: Pair[] } = { gain: -1, taken: [] };
+  // What is left can add no more than all of it.
+  const left = ordered.map((_, from) => ordered.slice(from).reduce((sum, { gain }) => sum + gain, 0));
+  const search = (from: number, gain: number, taken: Pair[]): void => {
+    if (gain > best.gain) best = { gain, taken };
+    if (from === ordered.length || gain + left[from]! <= best.gain) return;
+    const pair = ordered[from]!;
+    if (!taken.some(({ i, j }) => [i, j].some((key) => key === pair.i || key === pair.j)))
+      search(from + 1, gain + pair.gain, [...taken, pair]);
+    search(from + 1, gain, taken);
+  };
+  search(0, 0, []);
+  return best.taken;
 }
 
 interface View {

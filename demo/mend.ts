@@ -1,0 +1,95 @@
+import type { Damage } from '@/core/mending/repair/damage';
+import { MEND, type MendWay } from '@/core/mending/repair/ways';
+import type { Finding, Piece } from '@/data/rows';
+import { addFinding } from '../src/work/findings';
+import { addPart } from '../src/work/mend/parts';
+import { beginMend, doStep, endMend, measureBreak } from '../src/work/mend/repairs';
+import { addPiece } from '../src/work/pieces';
+
+type Clock = (daysAgo: number, hour: number, minute?: number) => Date;
+
+const WALL: Omit<Damage, 'kind' | 'load' | 'lengthMm' | 'wallMm'> = {
+  ...{ plastic: 'ABS', loadN: null, pull: 'along', armMm: 10, reach: 'both', seen: false, behindMm: 8 },
+  ...{ stubMm: null, deepMm: null, bossMm: null, holeMm: null, engagedMm: null, screwMm: null },
+};
+
+const broken = (piece: Piece, found: Pick<Finding, 'kind' | 'severity' | 'words'>, at: Date) =>
+  addFinding({ restorationId: piece.restorationId, pieceId: piece.id, stage: 'intake', ...found }, at);
+
+/** A repair as far as its last glue. */
+async function mended(
+  finding: Finding,
+  name: string,
+  damage: Damage,
+  way: Exclude<MendWay, 'leave'>,
+  at: Date,
+): Promise<string> {
+  const { restorationId, id: findingId } = finding;
+  const repairId = await measureBreak({ restorationId, findingId, name, damage }, at);
+  await beginMend(repairId, way, at);
+  for (const [i] of MEND[way].steps.entries())
+    await doStep(repairId, i, 19, new Date(at.getTime() + (i + 1) * 8 * 60_000));
+  return repairId;
+}
+
+/** What is broken on the Orvane: a door whose pinned stub still cures, a boss that is sleeved, a slat and a foot that are gone. */
+export async function orvaneMend(bottom: Piece, lid: Piece, at: Clock): Promise<void> {
+  const { restorationId } = bottom;
+  const door = await addPiece(
+    {
+      ...{
+        restorationId,
+        tag: 'K4',
+        name: 'Slot door',
+        plastic: 'ABS',
+        finish: 'textured',
+        labels: '',
+        metalInside: '',
+      },
+      ...{ lengthMm: 92, widthMm: 41, heightMm: 6 },
+    },
+    at(3, 18, 26),
+  );
+  const boss = await broken(bottom, { kind: 'crack', severity: 'plain', words: 'rear left screw boss' }, at(3, 18, 40));
+  const stub = await broken(
+    door,
+    { kind: 'broken, the piece is here', severity: 'bad', words: 'left hinge stub' },
+    at(3, 18, 42),
+  );
+  await broken(lid, { kind: 'missing', severity: 'plain', words: 'one slat of the vent' }, at(3, 18, 44));
+  await addFinding(
+    {
+      ...{ restorationId, pieceId: bottom.id, stage: 'intake', kind: 'missing', part: 'foot or pad' },
+      ...{ severity: 'plain', words: 'one foot of four' },
+    },
+    at(3, 18, 46),
+  );
+  const sleeved = await mended(
+    boss,
+    'Rear left screw boss',
+    {
+      ...{ ...WALL, kind: 'crack', load: 'screw', lengthMm: 9, wallMm: 2 },
+      ...{ bossMm: 7, holeMm: 2.5, engagedMm: 9, screwMm: 3 },
+    },
+    'sleeve',
+    at(2, 10),
+  );
+  await endMend(sleeved, 'holds', 'screw snug at a quarter turn less than the others', at(1, 17));
+  await mended(
+    stub,
+    'Left hinge stub',
+    {
+      ...{ ...WALL, kind: 'broken off', load: 'hinge', pull: 'pried', lengthMm: 6, wallMm: 5, armMm: 4 },
+      ...{ stubMm: 6, deepMm: 12, loadN: 8 },
+    },
+    'pin',
+    at(1, 17, 10),
+  );
+  await addPart(
+    {
+      ...{ restorationId, name: 'Slat of the vent', family: 'slat', photoId: null },
+      sizes: { lengthMm: 62, widthMm: 5, thicknessMm: 2, radiusMm: 2.5 },
+    },
+    at(1, 18),
+  );
+}

@@ -1,0 +1,113 @@
+import { chooseRepair, crackEnd, verdictOf, type MendSchool } from '../mending/repair/choose';
+import type { Damage, Load } from '../mending/repair/damage';
+import { backed, facesGlued, oddsToHold } from '../mending/repair/holds';
+import type { MendWay } from '../mending/repair/ways';
+
+/** A crack of 20 mm in a wall of 2.5, held by hand and reached from both sides. */
+export const CRACK: Damage = {
+  ...{ kind: 'crack', plastic: 'ABS', load: 'held by hand', loadN: null, pull: 'along', armMm: 10 },
+  ...{ reach: 'both', seen: true, lengthMm: 20, wallMm: 2.5, behindMm: 8 },
+  ...{ stubMm: null, deepMm: null, bossMm: null, holeMm: null, engagedMm: null, screwMm: null },
+};
+const tenths = (odds: number) => Math.round(1000 * odds) / 1000;
+const choice = (damage: Damage, school: MendSchool = 'strong and hidden') =>
+  chooseRepair(damage, { school, tried: [], stores: [], hourMinor: 1000 });
+const optionOf = (way: MendWay, damage: Damage, school?: MendSchool) =>
+  choice(damage, school).options.find((option) => option.way === way)!;
+const loadCase = (load: Load, is: number, other: number) => ({
+  decides: `what pulls where nobody measured it: ${load}`,
+  of: () => facesGlued({ ...CRACK, load }, 'gel').loadN,
+  ...{ is, other },
+});
+const partCase = (way: MendWay, is: number, other: number, damage: Damage = { ...CRACK, kind: 'missing' }) => ({
+  decides: `how often it is said to hold: ${way}`,
+  of: () => tenths(optionOf(way, damage).odds),
+  ...{ is, other },
+});
+/** What a way counts for beside another, in minutes. */
+const between = (one: MendWay, other: MendWay, damage: Damage, school?: MendSchool) =>
+  Math.round(optionOf(one, damage, school).counts - optionOf(other, damage, school).counts);
+
+/** A case that each number of repairs decides. */
+export const MENDING_CASES = {
+  'strength of cyanoacrylate': {
+    decides: 'what a glued face of 50 mm² bears',
+    of: () => Math.round(facesGlued(CRACK, 'gel').capacityN),
+    ...{ is: 250, other: 5.1 },
+  },
+  'strength of putty': {
+    decides: 'what a plate behind adds',
+    of: () => Math.round(backed({ ...CRACK, wallMm: 1, behindMm: 2 }, 'gel', 'epoxy').capacityN),
+    ...{ is: 340, other: 5.5 },
+  },
+  'strength of a solvent joint': {
+    decides: 'what a joint of the same plastic bears',
+    of: () => Math.round(facesGlued(CRACK, 'solvent').capacityN),
+    ...{ is: 750, other: 14.5 },
+  },
+  'peel of shear': {
+    decides: 'what a face bears that is pried open close to it',
+    of: () => Math.round(facesGlued({ ...CRACK, pull: 'pried', armMm: 3 }, 'gel').capacityN),
+    ...{ is: 25, other: 0.09 },
+  },
+  'old plastic bears': {
+    decides: 'whether glue or the plastic beside it gives first',
+    of: () => facesGlued({ ...CRACK, plastic: 'ABS' }, 'solvent').gives,
+    ...{ is: 'glue', other: 14 },
+  },
+  'spread of a joint': {
+    decides: 'how sure a joint of twice its load is',
+    of: () => tenths(oddsToHold(80, 40)),
+    ...{ is: 0.917, other: 0.45 },
+  },
+  'spread of a load': {
+    decides: 'how sure a joint of twice its load is',
+    of: () => tenths(oddsToHold(80, 40)),
+    ...{ is: 0.917, other: 0.35 },
+  },
+  'load: nothing': loadCase('nothing', 2, 3),
+  'load: held by hand': loadCase('held by hand', 40, 45),
+  'load: snaps': loadCase('snaps', 25, 30),
+  'load: carries the lid': loadCase('carries the lid', 15, 20),
+  'load: hinge': loadCase('hinge', 20, 25),
+  'load: screw': loadCase('screw', 80, 90),
+  'a loaded crack stays': partCase('leave', 0.3, 0.35, CRACK),
+  'mended: metal part': partCase('metal part', 0.95, 0.9),
+  'mended: printed part': partCase('printed part', 0.8, 0.75),
+  'mended: cast part': partCase('cast part', 0.8, 0.75),
+  'mended: donor part': partCase('donor part', 0.85, 0.8),
+  'mended: bought part': partCase('bought part', 0.9, 0.85),
+  'mended: warm and press': partCase('warm and press', 0.6, 0.55, { ...CRACK, kind: 'warped' }),
+  'mended: polish': partCase('polish', 0.8, 0.75, { ...CRACK, kind: 'window clouded' }),
+  'mended: part and redo': partCase('part and redo', 0.6, 0.55, { ...CRACK, kind: 'old glue' }),
+  'a look': {
+    decides: 'how far a donor’s part is behind a pressed one where it is seen',
+    of: () => between('donor part', 'warm and press', { ...CRACK, kind: 'warped' }),
+    ...{ is: 198, other: 35 },
+  },
+  'the original': {
+    decides: 'how far a donor’s part is behind a pressed one to the honest',
+    of: () => between('donor part', 'warm and press', { ...CRACK, kind: 'warped' }, 'honest'),
+    ...{ is: 273, other: 55 },
+  },
+  'not to be undone': {
+    decides: 'how far solvent is behind gel to the honest',
+    of: () => between('solvent', 'gel', CRACK, 'honest'),
+    ...{ is: -4, other: 25 },
+  },
+  'a second break': {
+    decides: 'how far a cast is behind a donor’s part',
+    of: () => between('cast part', 'donor part', { ...CRACK, kind: 'missing' }),
+    ...{ is: 194, other: 200 },
+  },
+  'holds from': {
+    decides: 'whether a repair of 0.91 is said to hold',
+    of: () => verdictOf(0.91),
+    ...{ is: 'holds', other: 0.92 },
+  },
+  'wall worth a hole': {
+    decides: 'whether the end of a crack in a wall of 1.6 mm is drilled',
+    of: () => crackEnd({ ...CRACK, wallMm: 1.6 })!.startsWith('Drill'),
+    ...{ is: true, other: 1.7 },
+  },
+} as const;

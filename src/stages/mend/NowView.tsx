@@ -1,0 +1,73 @@
+import { figuresOf } from '@/core/mending/repair/choose';
+import { MEND, MEND_CAUTIONS } from '@/core/mending/repair/ways';
+import { askedFor } from '@/data/findings';
+import { piecesOf } from '@/data/pieces';
+import { repairsOf } from '@/data/repairs';
+import type { Finding, RepairRow, Timer } from '@/data/rows';
+import { runningTimers } from '@/data/timers';
+import { getWorkshop } from '@/data/workshop';
+import { meanwhile } from './meanwhile';
+import { NowPart, type OpenBreak } from './NowPart';
+import type { RunningRepair } from './RepairSteps';
+
+/** A repair that goes on, with what its steps need. */
+const runningView = (repair: RepairRow, clocks: readonly Timer[]): RunningRepair => {
+  const { title, steps, needs, check, clamp } = MEND[repair.way!];
+  return {
+    ...{ id: repair.id, name: repair.name, title, needs, check, clamp, roomC: repair.roomC },
+    figures: figuresOf(repair.way!, repair.damage),
+    // The clock that is over last.
+    cure:
+      clocks.filter(({ repairId }) => repairId === repair.id).sort((a, b) => b.dueAt.localeCompare(a.dueAt))[0] ?? null,
+    steps: steps.map(({ words, caution, glue, minutes }, at) => ({
+      ...{ words, done: repair.done.includes(at), clock: glue !== undefined || minutes !== undefined },
+      glued: glue !== undefined,
+      caution: caution ? MEND_CAUTIONS[caution]! : null,
+    })),
+  };
+};
+
+/** What is to be mended on a machine: what is begun, what is open, and what was done. */
+export async function mendNow(restorationId: string, asked?: string) {
+  const [repairs, findings] = await Promise.all([repairsOf(restorationId), askedFor(restorationId)]);
+  const begun = repairs.filter(({ way, endedAt }) => way !== null && endedAt === null);
+  const running = begun.sort((a, b) => Number(b.id === asked) - Number(a.id === asked));
+  const open = (findings.get('mend') ?? []).filter(({ id }) => !begun.some(({ findingId }) => findingId === id));
+  return { running, open, past: repairs.filter(({ endedAt, way }) => endedAt !== null && way !== null) };
+}
+
+interface Props {
+  restorationId: string;
+  running: readonly RepairRow[];
+  open: readonly Finding[];
+  past: readonly RepairRow[];
+}
+
+/** The first view of Mend: the steps of what is begun, else the next break to choose for. */
+export async function NowScreen({ restorationId, running, open, past }: Props) {
+  const [pieces, { timeZone }, others, clocks] = await Promise.all([
+    piecesOf(restorationId),
+    getWorkshop(),
+    running.length > 0 ? meanwhile(restorationId) : [],
+    running.length > 0 ? runningTimers() : [],
+  ]);
+  const tagOf = (pieceId: string | null) => pieces.find(({ id }) => id === pieceId)?.tag ?? null;
+  const breaks = open.map(({ id, kind, severity, words, pieceId }): OpenBreak => ({
+    id,
+    kind,
+    severity,
+    words,
+    tag: tagOf(pieceId),
+  }));
+  return (
+    <NowPart
+      {...{ restorationId, timeZone, others }}
+      running={running.map((repair) => runningView(repair, clocks))}
+      open={breaks}
+      past={past.map(({ id, name, way, outcome, endedAt, brokeAt, words }) => ({
+        ...{ id, name, outcome, words, brokeAt, endedAt: endedAt! },
+        title: MEND[way!].title,
+      }))}
+    />
+  );
+}
