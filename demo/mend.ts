@@ -80,7 +80,7 @@ export async function orvaneMend(bottom: Piece, lid: Piece, at: Clock): Promise<
     'Left hinge stub',
     {
       ...{ ...WALL, kind: 'broken off', load: 'hinge', pull: 'pried', lengthMm: 6, wallMm: 5, armMm: 4 },
-      ...{ stubMm: 6, deepMm: 12, loadN: 8 },
+      ...{ stubMm: 6, deepMm: 12 },
     },
     'pin',
     at(1, 17, 10),

@@ -1,5 +1,5 @@
 import { expect, test } from './day';
-import { choose, putAway, turnTo } from './clipboard';
+import { writeFindings } from './clipboard';
 import { open } from './open';
 
 const PIECES = ['Key caps', 'Lid', 'Bottom shell'];
@@ -33,21 +33,10 @@ test('three pieces with eight findings are washed from plan to dry, on the phone
     }
     await open(page, `${base}/wash`);
     await expect(page.getByRole('heading', { name: 'The bath first' })).toBeVisible();
-    const clipboard = await turnTo(page, 'Findings');
-    for (const [piece, kind, words] of FOUND) {
-      // On a busy machine a leaf that has just come may take the first tap for nothing.
-      const add = clipboard.getByRole('button', { name: 'Add finding' });
-      await expect(async () => {
-        if (!(await add.isVisible())) await clipboard.getByText('Add a finding').click();
-        await expect(add).toBeVisible({ timeout: 4000 });
-      }).toPass({ timeout: 30_000 });
-      await choose(clipboard, kind);
-      await clipboard.getByLabel('On', { exact: true }).selectOption({ label: `K${piece + 1} ${PIECES[piece]}` });
-      await clipboard.getByLabel('Where and how').fill(words);
-      await clipboard.getByRole('button', { name: 'Add finding' }).click();
-      await expect(clipboard.getByText(words).first()).toBeVisible();
-    }
-    await putAway(page);
+    await writeFindings(
+      page,
+      FOUND.map(([piece, kind, words]) => ({ kind, words, on: `K${piece + 1} ${PIECES[piece]}` })),
+    );
   });
 
   await test.step('each is named, and its ladder stands, gentlest first', async () => {

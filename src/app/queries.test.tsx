@@ -29,6 +29,8 @@ import PlanPage from './restorations/[id]/brighten/plan/page';
 import WaysPage from './restorations/[id]/brighten/ways/page';
 import KeysPage from './restorations/[id]/keys/page';
 import KeysFindPage from './restorations/[id]/keys/find/page';
+import ChoosePage from './restorations/[id]/mend/choose/page';
+import MendPage from './restorations/[id]/mend/page';
 import StagePage from './restorations/[id]/[stage]/page';
 import RebuildPage from './restorations/[id]/rebuild/page';
 import ClosePage from './restorations/[id]/rebuild/close/page';
@@ -145,7 +147,9 @@ it('asks no more of a workshop of many years than of a new one, and never more t
     spots: () => SpotsPage({ params, searchParams: none }),
     baths: () => BathsPage({ params }),
     'test and close': () => ClosePage({ params }),
-    mend: () => StagePage({ params: Promise.resolve({ id, stage: 'mend' }) }),
+    mend: () => MendPage({ params, searchParams: none }),
+    'choose a repair': () => ChoosePage({ params, searchParams: none }),
+    finish: () => StagePage({ params: Promise.resolve({ id, stage: 'finish' }) }),
     keys: () => KeysPage({ params, searchParams: none }),
     'find the fault': () => KeysFindPage({ params, searchParams: none }),
     rebuild: () => RebuildPage({ params }),

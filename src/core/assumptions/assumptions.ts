@@ -169,6 +169,7 @@ export const ASSUMPTIONS = {
   'strength of putty': a(6, 'MPa', 'On ABS two-part putty and epoxy bear in shear', 'handbook'),
   'strength of a solvent joint': a(15, 'MPa', 'A solvent joint of ABS bears in shear', 'handbook'),
   'peel of shear': a(0.1, 'of the shear', 'Pried open, a glued face bears at most', 'handbook'),
+  'moved again and again': a(0.33, 'of what it bears once', 'Glue that is moved again and again bears', 'guess'),
   'old plastic bears': a(20, 'MPa', 'Old shells bear in pull and bending', 'guess'),
   'spread of a joint': a(0.4, 'log standard deviation', 'The strength of a joint is off by', 'guess'),
   'spread of a load': a(0.3, 'log standard deviation', 'What pulls at a joint is off by', 'guess'),

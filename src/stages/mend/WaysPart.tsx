@@ -59,7 +59,7 @@ const UNDONE = { 'as it was': 'can be undone', 'with traces': 'can be undone wit
 
 /** Odds as people say them. */
 const inTen = (odds: number) =>
-  odds > 0.95 ? 'nearly always' : odds < 0.05 ? 'hardly ever' : `${Math.round(10 * odds)} in 10`;
+  odds >= 0.945 ? 'nearly always' : odds < 0.05 ? 'hardly ever' : `${Math.round(10 * odds)} in 10`;
 const span = (minutes: number) =>
   minutes === 0 ? 'no wait' : minutes >= 1440 ? `${minutes / 1440} d to wait` : `${Math.round(minutes / 60)} h to wait`;
 

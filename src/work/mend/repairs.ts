@@ -19,7 +19,7 @@ const MINUTE_MS = 60_000;
 export type MeasuredBreak = Pick<RepairRow, 'restorationId' | 'findingId' | 'name' | 'damage'>;
 
 /** The cautions of a way, each once. */
-export const cautionsOfWay = (way: MendWay) =>
+const cautionsOfWay = (way: MendWay) =>
   [...new Set(MEND[way].steps.flatMap(({ caution }) => caution ?? []))].map((id) => MEND_CAUTIONS[id]!);
 
 const told = ({ restorationId, name }: Pick<RepairRow, 'restorationId' | 'name'>, words: string, data?: unknown) =>

@@ -6,7 +6,7 @@ import type { Point } from '../../picture/picture';
 import { rectPolygon } from '../../picture/polygon';
 import { evened } from './evened';
 import { channelOf, fieldOf, type Field, type FieldPicture } from './field';
-import { likenessOf, patchOf, type BoxMm } from './patch';
+import { likenessOf, medianPatch, patchOf, type BoxMm } from './patch';
 
 /** Coarse is enough to lay caps on caps, cells a mm. */
 const PX_PER_MM = 2;
@@ -85,4 +85,76 @@ export function alignedCorners(
   });
   const onto = homographyThrough(inner, moved);
   return plane.map((corner) => project(onto, corner)) as unknown as Corners;
+}
+
+/** Fineness that keys are settled at, cells a mm. */
+const SETTLE_PX_PER_MM = 3;
+/** Hands and lenses put a key so far from where the layout has it, mm. */
+const OFF_MM = 1.6;
+/** From so many keys of one size on it is known what they have in common. */
+const LEAST_ALIKE = 5;
+
+/** What keys of one size share, worked out once for each size; `null` where too few are of it. */
+export function sharedBy<K extends BoxMm, T>(
+  keys: readonly K[],
+  isOfSize: (a: K, b: K) => boolean,
+  work: (alike: number[]) => T,
+): (i: number) => T | null {
+  const known = new Map<string, T | null>();
+  return (i) => {
+    const { w, h } = keys[i]!;
+    const name = `${w.toFixed(2)}x${h.toFixed(2)}`;
+    if (!known.has(name)) {
+      const alike = keys.flatMap((other, j) => (isOfSize(keys[i]!, other) ? [j] : []));
+      known.set(name, alike.length < LEAST_ALIKE ? null : work(alike));
+    }
+    return known.get(name)!;
+  };
+}
+
+/**
+ * Keys where they stand on a photograph, not where the layout has them: each is laid on what all of its size have in
+ * common, and what comes out is smoothed over the board. Without it, what is left of one print less the common look of all
+ * is a ghost of its place, not of its print.
+ */
+export function settledKeys<K extends BoxMm>(
+  keys: readonly K[],
+  { widthMm, heightMm }: { widthMm: number; heightMm: number },
+  { picture, corners }: FieldPicture,
+  isOfSize: (a: K, b: K) => boolean,
+): K[] {
+  const field = fieldOf(picture, corners, widthMm, heightMm, SETTLE_PX_PER_MM);
+  const map = evened(channelOf(field, 0), field, EVEN_MM);
+  const more = Math.round(OFF_MM * SETTLE_PX_PER_MM);
+  let settled = [...keys];
+  for (let round = 0; round < 2; round++) {
+    const whole = settled.map(({ x, y, w, h }) => ({
+      x: x - OFF_MM,
+      y: y - OFF_MM,
+      w: w + 2 * OFF_MM,
+      h: h + 2 * OFF_MM,
+    }));
+    const wide = whole.map((box) => patchOf(map, field, box));
+    const commonOf = sharedBy(keys, isOfSize, (alike) => medianPatch(alike.map((i) => wide[i]!)));
+    const shifts = settled.flatMap((key, i): Shift[] => {
+      const common = commonOf(i);
+      if (!common) return [];
+      const { dx, dy } = likenessOf(patchOf(map, field, key), common, { dx: more, dy: more, across: more, down: more });
+      return [
+        {
+          at: [key.x + key.w / 2, key.y + key.h / 2],
+          by: [(more - dx) / SETTLE_PX_PER_MM, (more - dy) / SETTLE_PX_PER_MM],
+        },
+      ];
+    });
+    if (shifts.length < LEAST_ALIKE) return settled;
+    const middle = (k: 0 | 1) => median(shifts.map(({ by }) => by[k]))!;
+    const near = shifts.filter(({ by }) => Math.hypot(by[0] - middle(0), by[1] - middle(1)) < ASTRAY_MM);
+    const shift = fitted(near.length >= LEAST_ALIKE ? near : shifts);
+    settled = settled.map((key) => {
+      const [dx, dy] = shift([key.x + key.w / 2, key.y + key.h / 2]);
+      return { ...key, x: key.x + dx, y: key.y + dy };
+    });
+  }
+  return settled;
 }

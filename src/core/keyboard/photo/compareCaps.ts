@@ -2,8 +2,8 @@ import { median } from '../../numbers';
 import { checkCorners } from '../../picture/corners';
 import type { BoardKey } from '../layout';
 import { evened } from './evened';
-import { likenessOf, patchOf, spreadOf, turnedRound, type Patch, type Reach } from './patch';
-import { alignedCorners } from './align';
+import { likenessOf, medianPatch, patchOf, spreadOf, turnedRound, type Patch, type Reach } from './patch';
+import { alignedCorners, settledKeys, sharedBy } from './align';
 import { channelOf, fieldOf, type Field, type FieldPicture } from './field';
 
 /** What became of the cap of a key between two pictures. */
@@ -34,7 +34,11 @@ const BY_MORE = 0.06;
 const TURNED = 0.7;
 const TURNED_PRINT = 0.36;
 /** Own print that is as alike as this is not doubted. */
-const UNDOUBTED = 0.88;
+const UNDOUBTED = 0.95;
+/** Two caps whose prints are as alike as this are not told apart. */
+const ONE_PRINT = 0.93;
+/** The field of a photograph is not even: caps of two places stand otherwise on their places by so much, mm. */
+const UNEVEN_MM = 1.3;
 /** Where no cap stands, the ground differs from the field by less than this share of what caps do; by this where print is gone too. */
 const BARE = 0.3;
 const PERHAPS_BARE = 0.6;
@@ -48,19 +52,14 @@ const SIZE = 0.12;
 
 const ofOneSize = (a: Placed, b: Placed) => Math.abs(a.w / b.w - 1) < SIZE && Math.abs(a.h / b.h - 1) < SIZE;
 
-/** From so many caps of one size on it is known what they have in common: their shape, in this light. */
-const LEAST_ALIKE = 5;
-
 /** A patch less what all caps of its size have in common: what is left is its print. */
-function without(patch: Patch, alike: readonly Patch[]): Patch {
-  const { columns, rows } = patch;
-  const values = patch.values.slice();
-  const cell = (of: Patch, row: number, column: number) =>
-    of.values[Math.min(of.rows - 1, row) * of.columns + Math.min(of.columns - 1, column)]!;
-  for (let row = 0; row < rows; row++)
-    for (let column = 0; column < columns; column++)
-      values[row * columns + column]! -= median(alike.map((one) => cell(one, row, column)))!;
-  return { columns, rows, values };
+function without({ columns, rows, values }: Patch, common: Patch): Patch {
+  const at = (row: number, column: number) =>
+    common.values[Math.min(common.rows - 1, row) * common.columns + Math.min(common.columns - 1, column)]!;
+  return {
+    ...{ columns, rows },
+    values: values.map((value, i) => value - at(Math.floor(i / columns), i % columns)),
+  };
 }
 
 /** The two grounds of a key: its cap, and the field round about it. */
@@ -100,13 +99,14 @@ const apart = (a: readonly number[], b: readonly number[]) => Math.hypot(...a.ma
  * @param before with the caps where they belong
  */
 export function compareCaps(
-  keys: readonly Placed[],
+  given: readonly Placed[],
   { widthMm, heightMm }: { widthMm: number; heightMm: number },
   before: FieldPicture,
   after: FieldPicture,
 ): Record<string, CapChange> {
   checkCorners(before.corners);
   checkCorners(after.corners);
+  const keys = settledKeys(given, { widthMm, heightMm }, before, ofOneSize);
   const corners = alignedCorners(keys, { widthMm, heightMm }, before, after);
   const views = [before, { ...after, corners }].map(({ picture, corners: own }) => {
     const field = fieldOf(picture, own, widthMm, heightMm, PX_PER_MM);
@@ -117,21 +117,15 @@ export function compareCaps(
       const shownWide = patchOf(print, field, inset(key, rimOf(key) - MORE_MM));
       return { inner: shown, whole: shownWide, shown, shownWide, ...grounds(field, key) };
     });
+    const commonOf = sharedBy(keys, ofOneSize, (alike) => ({
+      inner: medianPatch(alike.map((i) => seen[i]!.inner)),
+      whole: medianPatch(alike.map((i) => seen[i]!.whole)),
+    }));
     return seen.map((view, i) => {
-      const alike = seen.filter((_, j) => ofOneSize(keys[i]!, keys[j]!));
-      return alike.length < LEAST_ALIKE
-        ? view
-        : {
-            ...view,
-            inner: without(
-              view.inner,
-              alike.map((one) => one.inner),
-            ),
-            whole: without(
-              view.whole,
-              alike.map((one) => one.whole),
-            ),
-          };
+      const common = commonOf(i);
+      return common
+        ? { ...view, inner: without(view.inner, common.inner), whole: without(view.whole, common.whole) }
+        : view;
     });
   }) as [View[], View[]];
   const [was, is] = views;
@@ -147,6 +141,8 @@ export function compareCaps(
   // Both patches begin at their own corner: laid on one another they are shifted by what the one is larger.
   const more = Math.round(MORE_MM * PX_PER_MM);
   const wide: Reach = { dx: more, dy: more, across: cells(SHIFT_MM.across), down: cells(SHIFT_MM.down) };
+  // What is off its middle is off by twice as much once it is turned round.
+  const twice: Reach = { ...wide, across: cells(SHIFT_MM.across + STRAY_MM), down: cells(SHIFT_MM.down + STRAY_MM) };
   const shifts = keys.map((_, i) => likenessOf(is[i]!.inner, was[i]!.whole, wide));
   const sure = shifts.filter(({ likeness }) => likeness > ALIKE);
   // From another place all tops are seen shifted alike.
@@ -172,24 +168,31 @@ export function compareCaps(
     if (hadNone && !hasNone && gone) return { kind: 'back' };
     if (hadNone || !printed) return { kind: 'same' };
     // Turned about its middle, a top that is seen shifted is shifted twice.
-    const turned = likenessOf(is[i]!.shown, turnedRound(was[i]!.shownWide), wide).likeness;
+    const turned = likenessOf(is[i]!.shown, turnedRound(was[i]!.shownWide), twice).likeness;
     const shown = likenessOf(is[i]!.shown, was[i]!.shownWide, common).likeness;
     if (turned > TURNED && turned > shown + BY_MORE) return { kind: 'turned' };
     return { kind: like(i, i) > UNDOUBTED ? 'same' : 'unclear' };
   };
   /** How much the cap at one key looks like that which stood at another. */
+  const loose: Reach = { ...common, across: cells(UNEVEN_MM), down: cells(UNEVEN_MM) };
   const like = (i: number, j: number) =>
-    (likenessOf(is[i]!.shown, was[j]!.shownWide, common).likeness + alike(is[i]!.inner, was[j]!.whole)) / 2;
+    (likenessOf(is[i]!.shown, was[j]!.shownWide, loose).likeness +
+      likenessOf(is[i]!.inner, was[j]!.whole, loose).likeness) /
+    2;
+  const still: Reach = { dx: more, dy: more, across: cells(UNEVEN_MM), down: cells(UNEVEN_MM) };
+  /** Whether what was printed on two can be told apart: caps of one size with another print. */
+  const differ = (i: number, j: number) =>
+    ofOneSize(keys[i]!, keys[j]!) && likenessOf(was[i]!.inner, was[j]!.whole, still).likeness < ONE_PRINT;
   const found = keys.map((_, i) => changed(i));
   const doubted = keys.flatMap((_, i) => (found[i]!.kind === 'unclear' ? [i] : []));
-  swapped(doubted, (i, j) => ofOneSize(keys[i]!, keys[j]!), like).forEach(
+  swapped(doubted, differ, like).forEach(
     (from, i) => (found[i] = from === i ? { kind: 'same' } : { kind: 'swapped', from: keys[from]!.id }),
   );
   // Where the light on a cap says more than its print, its print alone is turned.
   for (const i of doubted)
     if (
       found[i]!.kind === 'unclear' &&
-      likenessOf(is[i]!.inner, turnedRound(was[i]!.whole), wide).likeness >
+      likenessOf(is[i]!.inner, turnedRound(was[i]!.whole), twice).likeness >
         Math.max(TURNED_PRINT, own[i]! + 2 * BY_MORE)
     )
       found[i] = { kind: 'turned' };

@@ -1,3 +1,4 @@
+import { median } from '../../numbers';
 import type { Field } from './field';
 
 /** A stretch of a map: numbers row by row. */
@@ -26,6 +27,19 @@ export function patchOf(map: Float32Array, { columns, rows, pxPerMm }: Field, { 
       values[r * across + c] = map[row * columns + column]!;
     }
   return { columns: across, rows: down, values };
+}
+
+/** What patches of about one size have in common, cell by cell. */
+export function medianPatch(patches: readonly Patch[]): Patch {
+  const [first] = patches as [Patch];
+  const { columns, rows } = first;
+  const values = new Float32Array(columns * rows);
+  const cell = (of: Patch, row: number, column: number) =>
+    of.values[Math.min(of.rows - 1, row) * of.columns + Math.min(of.columns - 1, column)]!;
+  for (let row = 0; row < rows; row++)
+    for (let column = 0; column < columns; column++)
+      values[row * columns + column] = median(patches.map((one) => cell(one, row, column)))!;
+  return { columns, rows, values };
 }
 
 export const turnedRound = ({ columns, rows, values }: Patch): Patch => ({

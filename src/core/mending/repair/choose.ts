@@ -16,7 +16,7 @@ export interface MendTried {
 }
 
 /** A way that can work, with all that is weighed. */
-export interface MendOption {
+interface MendOption {
   way: MendWay;
   /** Worked out; `null` where nothing can be worked out, as for a part that is bought. */
   held: Held | null;
@@ -37,7 +37,7 @@ export interface MendOption {
 }
 
 /** A way that comes to mind and was ruled out. */
-export interface RuledOut {
+interface RuledOut {
   way: MendWay;
   why: string;
 }
@@ -70,8 +70,13 @@ const guessed = (name: Parameters<typeof assumed>[0]): Judged => ({ held: null, 
 /** Whether a way can work on a break, and how well it holds. */
 function judged(way: MendWay, damage: Damage): Judged {
   const { kind, load, plastic, reach, behindMm, stubMm } = damage;
-  const behind = reach !== 'front' && behindMm > 0;
-  const noReach = { why: 'Nothing can be laid behind it: it is reached from in front only.' };
+  const stub = kind === 'broken off' && stubMm !== null;
+  const behind = reach !== 'front' && behindMm > 0 && !stub;
+  const noReach = {
+    why: stub
+      ? 'Round a stub there is nothing to lay it on.'
+      : 'Nothing can be laid behind it: there is no room, or it is reached from in front only.',
+  };
   const screw = load === 'screw';
   switch (way) {
     case 'leave':

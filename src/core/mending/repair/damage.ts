@@ -23,7 +23,7 @@ export const PULLS = ['along', 'pried'] as const;
 export type Pull = (typeof PULLS)[number];
 
 export const REACHES = ['front', 'behind', 'both'] as const;
-export type Reach = (typeof REACHES)[number];
+type Reach = (typeof REACHES)[number];
 
 /** A break, measured: all that decides which repair can hold. Lengths in mm. */
 export interface Damage {
@@ -81,19 +81,8 @@ export function breakOf(kind: FindingKind): Break {
 export const usualPull = (load: Load): Pull => (load === 'snaps' || load === 'hinge' ? 'pried' : 'along');
 
 /** Sizes that a break is measured by. */
-export const SIZES = [
-  'lengthMm',
-  'wallMm',
-  'behindMm',
-  'armMm',
-  'stubMm',
-  'deepMm',
-  'bossMm',
-  'holeMm',
-  'engagedMm',
-  'screwMm',
-] as const;
-export type Size = (typeof SIZES)[number];
+export type Size =
+  'lengthMm' | 'wallMm' | 'behindMm' | 'armMm' | 'stubMm' | 'deepMm' | 'bossMm' | 'holeMm' | 'engagedMm' | 'screwMm';
 
 /** What has to be measured for a break that does so much: nothing is asked that decides nothing. */
 export function sizesFor(kind: Break, load: Load): Size[] {

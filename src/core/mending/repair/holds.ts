@@ -79,14 +79,18 @@ function weaker(damage: Damage, gluedN: number, beyondMm: number, working: strin
 /** Of what a face bears in shear, so much of it bears prying: a tenth at most, less the thinner the wall and the longer the arm. */
 const pryingShare = ({ wallMm, armMm }: Damage) => Math.min(assumed('peel of shear'), wallMm / (6 * armMm));
 
+/** Of what glue bears once, so much is left where it is moved again and again: brittle joints tire. */
+const tired = ({ load }: Damage) => (load === 'hinge' || load === 'snaps' ? assumed('moved again and again') : 1);
+const tiredWords = (share: number) => (share < 1 ? ` × ${share}, moved again and again` : '');
+
 /** The faces of the break, glued to one another. */
 export function facesGlued(damage: Damage, glue: GlueName): Held {
   const { lengthMm, wallMm, pull, plastic } = damage;
   const strength = strengthOn(glue, plastic);
-  const inShear = lengthMm * wallMm * strength;
   const share = pull === 'along' ? 1 : pryingShare(damage);
-  return weaker(damage, inShear * share, 0, [
-    `faces: ${lengthMm} × ${wallMm} mm × ${n(strength, 1)} MPa${share < 1 ? ` × ${n(share, 3)}, pried open` : ''} = ${n(inShear * share)} N`,
+  const bearsN = lengthMm * wallMm * strength * share * tired(damage);
+  return weaker(damage, bearsN, 0, [
+    `faces: ${lengthMm} × ${wallMm} mm × ${n(strength, 1)} MPa${share < 1 ? ` × ${n(share, 3)}, pried open` : ''}${tiredWords(tired(damage))} = ${n(bearsN)} N`,
   ]);
 }
 
@@ -95,14 +99,14 @@ export function backed(damage: Damage, face: GlueName, back: GlueName): Held {
   const { lengthMm, wallMm, behindMm, armMm, pull, plastic } = damage;
   const faces = facesGlued(damage, face);
   const strength = strengthOn(back, plastic);
-  const inShear = lengthMm * behindMm * strength;
   // Pried open, it pulls on a lever as long as the wall is thick.
   const lever = pull === 'along' ? 1 : Math.min(1, wallMm / armMm);
   const share = pull === 'along' ? 1 : pryingShare(damage);
-  const facesN = lengthMm * wallMm * strengthOn(face, plastic) * share;
-  return weaker(damage, facesN + inShear * lever, behindMm, [
+  const facesN = lengthMm * wallMm * strengthOn(face, plastic) * share * tired(damage);
+  const behindN = lengthMm * behindMm * strength * lever * tired(damage);
+  return weaker(damage, facesN + behindN, behindMm, [
     faces.working[0]!,
-    `behind: ${lengthMm} × ${behindMm} mm × ${n(strength, 1)} MPa${lever < 1 ? ` × ${n(lever, 2)}, by its lever` : ''} = ${n(inShear * lever)} N`,
+    `behind: ${lengthMm} × ${behindMm} mm × ${n(strength, 1)} MPa${lever < 1 ? ` × ${n(lever, 2)}, by its lever` : ''}${tiredWords(tired(damage))} = ${n(behindN)} N`,
   ]);
 }
 

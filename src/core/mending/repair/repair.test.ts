@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { CRACK } from '../../assumptions/mendingCases.testing';
 import { damageSchema } from './damageSchema';
 import { BREAKS, breakOf, LOADS, sizesFor, usualPull, type Damage } from './damage';
-import type { MEND_SCHOOLS} from './choose';
+import type { MEND_SCHOOLS } from './choose';
 import { chooseRepair, crackEnd, oddsOfMend, pressAt, verdictOf, waitOf } from './choose';
 import { GLUES, sheetOf, strengthOn, type GlueName } from './glues';
 import { backed, facesGlued, loadOf, oddsToHold, pinned, screwed, shareBelow } from './holds';
@@ -15,7 +15,7 @@ const BOSS: Damage = {
   ...{ bossMm: 7, holeMm: 2.6, engagedMm: 8, screwMm: 3 },
 };
 const STUB: Damage = {
-  ...{ ...CRACK, kind: 'broken off', load: 'hinge', pull: 'pried', lengthMm: 6, wallMm: 5, armMm: 4, loadN: 8 },
+  ...{ ...CRACK, kind: 'broken off', load: 'hinge', pull: 'pried', lengthMm: 6, wallMm: 5, armMm: 4 },
   ...{ stubMm: 6, deepMm: 12 },
 };
 const waysOf = (damage: Damage) => chooseRepair(damage, NOBODY).options.map(({ way }) => way);
@@ -92,7 +92,10 @@ it('as strong as its load it holds every second time, and four times its load ne
 it('a pried hinge stub wants its pin: glue alone does not hold it', () => {
   const { options } = chooseRepair(STUB, NOBODY);
   const by = (way: string) => options.find((option) => option.way === way)!;
-  expect(by('pin').odds).toBeGreaterThan(by('gel').odds);
+  expect(by('pin').odds).toBeGreaterThan(0.95);
+  expect(by('gel').odds).toBeLessThan(0.5);
+  expect(options[0]!.way).toBe('pin');
+  expect(options.map(({ way }) => way)).not.toContain('plate behind');
   expect(pinned(STUB)).toMatchObject({ pinMm: 2.5, splits: false });
   expect(chooseRepair({ ...STUB, stubMm: 2 }, NOBODY).out.find(({ way }) => way === 'pin')!.why).toContain('too thin');
   expect(chooseRepair({ ...STUB, stubMm: null }, NOBODY).out.find(({ way }) => way === 'pin')!.why).toContain(

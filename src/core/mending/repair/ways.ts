@@ -317,7 +317,11 @@ export const MEND: Record<MendWay, MendWords> = {
     ...{ look: 'a line or a spot', original: 'replaced', undone: 'as it was' },
     risk: 'Without release agent the halves bond for ever; tint mostly lands too bright.',
     steps: [
-      { words: 'Box, silicone, release agent, resin: by the amounts under Cast it.', caution: 'resin' },
+      {
+        words: 'Box, silicone, release agent, resin: by the amounts of the sum Mould and cast.',
+        caution: 'resin',
+        minutes: 24 * 60,
+      },
       { words: 'Trim it, try it dry.', caution: 'dust' },
     ],
     check: 'Beside its twin under the same light; then in its place.',
