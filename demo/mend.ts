@@ -28,7 +28,7 @@ async function mended(
   const repairId = await measureBreak({ restorationId, findingId, name, damage }, at);
   await beginMend(repairId, way, at);
   for (const [i] of MEND[way].steps.entries())
-    await doStep(repairId, i, 19, new Date(at.getTime() + (i + 1) * 8 * 60_000));
+    await doStep(repairId, i, { roomC: 19 }, new Date(at.getTime() + (i + 1) * 8 * 60_000));
   return repairId;
 }
 

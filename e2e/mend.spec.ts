@@ -38,6 +38,17 @@ test('a part is drawn from its sizes, and another from its outline on a photogra
     await page.getByRole('button', { name: 'Draw it' }).click();
     await expect(page.getByText('18.0 × 18.0 × 8.00 mm')).toBeVisible();
     expect(await stlOf(page, 'left foot')).toBeGreaterThan(500);
+    await page.getByText('Cast it: silicone, resin and steps').click();
+    await expect(page.getByRole('region', { name: 'Cautions' })).toContainText('pressure');
+    // 42 × 42 × 32 mm less the foot, by 1.12 g/cm³ and a tenth more.
+    await expect(page.getByText('Box inside 42 × 42 × 32 mm')).toBeVisible();
+    await expect(page.getByText('Release agent')).toBeVisible();
+    await page.getByLabel('Pressure while it sets, bar').fill('4');
+    await expect(page.getByText('Without the rating on its plate')).toBeVisible();
+    await page.getByLabel('The pot is rated for, bar').fill('3');
+    await expect(page.getByText('4 bar is more than the pot is rated for, 3 bar')).toBeVisible();
+    await page.getByLabel('The pot is rated for, bar').fill('5');
+    await expect(page.getByText('Into the pot at 4 bar')).toBeVisible();
     await page.getByRole('button', { name: 'Take it back: left foot' }).click();
     await expect(page.getByText('18.0 × 18.0 × 8.00 mm')).toBeHidden();
     await page.getByRole('button', { name: 'Undo' }).click();
@@ -133,7 +144,10 @@ test('a crack goes from its finding to a repair that cures, and one beside it is
     await page.getByRole('button', { name: 'Step 1 is done' }).click();
     await page.getByRole('button', { name: 'Step 2 is done' }).click();
     await expect(page.getByRole('region', { name: 'Cautions' })).toContainText('bonds skin');
+    await page.getByRole('button', { name: 'Glued: start its clock' }).click();
+    await expect(page.getByText(/Say how warm the place is/)).toBeVisible();
     await page.getByLabel(/Warmth of the place/).fill('15');
+    await expect(page.getByText(/^At 15 °C: to be moved for/)).toBeVisible();
     await page.getByRole('button', { name: 'Glued: start its clock' }).click();
     await expect(page.getByText('Cures', { exact: true })).toBeVisible();
     await page.getByRole('button', { name: 'Step 4 is done' }).click();

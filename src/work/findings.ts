@@ -58,6 +58,7 @@ export async function changeFinding(id: string, changes: Rewording, now: Date): 
         'It is being worked at the sink. Say first what came of that; then it can be another kind, or on another piece.',
       );
     await changeRow('findings', { id }, changes);
+    if (changes.pieceId !== pieceId) await repairsFollow(id, changes.pieceId);
     const before: Rewording = { kind, part, severity, words, pieceId };
     await appendLog(
       {
@@ -73,6 +74,13 @@ export async function changeFinding(id: string, changes: Rewording, now: Date): 
   });
 }
 
+/** What is mended of a finding, and its clocks, are on the piece that the finding is on. */
+async function repairsFollow(findingId: string, pieceId: string | null): Promise<void> {
+  await changeRow('repairs', { findingId }, { pieceId });
+  const repairIds = (await findRows('repairs', { findingId })).map(({ id }) => id);
+  await changeRow('timers', { repairId: repairIds }, { pieceId });
+}
+
 /** Findings that were written of the whole machine turn out to be on a piece. */
 export async function foundOn(pieceId: string, findingIds: readonly string[], now: Date): Promise<void> {
   await inTransaction(async () => {
@@ -86,6 +94,7 @@ export async function foundOn(pieceId: string, findingIds: readonly string[], no
         );
       if (before === pieceId) continue;
       await changeRow('findings', { id }, { pieceId });
+      await repairsFollow(id, pieceId);
       await appendLog(
         {
           restorationId,

@@ -66,3 +66,26 @@ export function mouldAndCast(cast: Cast): {
   const [resinAG, resinBG] = split(resinG, resinMix, 'resinMix');
   return { siliconeG, siliconeAG, siliconeBG, resinG, resinAG, resinBG, pigmentG: (resinG * pigmentPercent) / 100 };
 }
+
+/** The inside of a box that leaves so much round a part on every side, mm. */
+export const boxAround = ([l, w, h]: readonly [number, number, number], wallMm: number): [number, number, number] => [
+  l + 2 * wallMm,
+  w + 2 * wallMm,
+  h + 2 * wallMm,
+];
+
+/**
+ * Whether a pot may be put under pressure.
+ *
+ * @throws Refusal above its rating, or for a pot whose rating nobody knows
+ */
+export function checkPot(bar: number, ratedBar: number | null): void {
+  if (bar <= 0) return;
+  if (ratedBar === null)
+    throw new Refusal('ratedBar', 'Without the rating on its plate no pot is put under pressure: cast it without.');
+  if (bar > ratedBar)
+    throw new Refusal(
+      'bar',
+      `${bar} bar is more than the pot is rated for, ${ratedBar} bar. It can burst: stay below.`,
+    );
+}

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { bossAndScrew, type BossAndScrew } from './bossAndScrew';
-import { mouldAndCast, type Cast } from './cast';
+import { boxAround, checkPot, mouldAndCast, type Cast } from './cast';
 import { cureTime } from './cure';
 import { adhesiveJoint } from './joint';
 import { pinInStub, type StubAndPin } from './pinInStub';
@@ -155,4 +155,12 @@ describe('a screw in a boss', () => {
     expect(() => bossAndScrew({ ...boss, holeMm: 8 })).toThrow(/leaves nothing of a boss/);
     expect(() => bossAndScrew({ ...boss, coreMm: 3 })).toThrow(/thinner than the thread/);
   });
+});
+
+it('a pot is put under pressure only within a rating that is known', () => {
+  expect(boxAround([62, 5, 2], 12)).toEqual([86, 29, 26]);
+  expect(() => checkPot(0, null)).not.toThrow();
+  expect(() => checkPot(4, 5)).not.toThrow();
+  expect(() => checkPot(4, null)).toThrow('Without the rating');
+  expect(() => checkPot(5.5, 5)).toThrow('more than the pot is rated for');
 });

@@ -108,6 +108,7 @@ export const LATER: readonly Migration[] = [
       'CREATE INDEX repairs_finding ON repairs (findingId)',
       ...sameMachine('repairs', 'pieceId', 'pieces'),
       ...sameMachine('repairs', 'findingId', 'findings'),
+      ...sameMachine('timers', 'repairId', 'repairs'),
     ],
   },
 ];

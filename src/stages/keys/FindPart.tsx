@@ -40,6 +40,9 @@ interface Props {
   practised: readonly KeyPracticeRow[];
 }
 
+/** A reading that brings less than this is said to bring next to nothing, bits. */
+const HARDLY_ANY = 0.03;
+
 /** The fault on the board, and where to put the tips next. */
 export function FindPart(props: Props) {
   const { restorationId, boards, board, test, found, pattern, readings, earlier, timeZone, practised } = props;
@@ -196,7 +199,10 @@ function ProbeCard({ board, probe }: { board: KeyboardRow; probe: NonNullable<Fo
       </Text>
       <Text color="soft" mb="2">
         The ringed places. Nothing switched on, tips on bare track. A whole stretch shows some tens to a few hundred
-        ohms, a broken one nothing. It tells {informationBits.toFixed(2)} of one bit.
+        ohms, a broken one nothing.{' '}
+        {informationBits < HARDLY_ANY
+          ? 'Hardly anything is left to learn by measuring: what is likeliest is as good as sure.'
+          : `It tells ${informationBits.toFixed(2)} of one bit.`}
       </Text>
       <Flex
         as="form"

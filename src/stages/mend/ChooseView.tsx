@@ -49,6 +49,8 @@ export async function ChooseScreen({ restorationId, finding: asked, school: want
       </>
     );
   const measured = repairs.find(({ findingId, endedAt }) => findingId === finding.id && endedAt === null);
+  // What broke again is as long and as thick as it was.
+  const before = measured ?? repairs.find(({ findingId }) => findingId === finding.id);
   const school = MEND_SCHOOLS.find((one) => one === wanted) ?? MEND_SCHOOLS[0];
   return (
     <>
@@ -60,7 +62,7 @@ export async function ChooseScreen({ restorationId, finding: asked, school: want
       {measured && again === undefined ? (
         <Ways repair={measured} school={school} />
       ) : (
-        <Measure restorationId={restorationId} finding={finding} {...(measured && { measured })} />
+        <Measure restorationId={restorationId} finding={finding} {...(before && { measured: before })} />
       )}
     </>
   );

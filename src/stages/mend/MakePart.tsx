@@ -1,6 +1,7 @@
 'use client';
 
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { Solid } from '@/core/mending/part/solid';
 import { viewHref } from '@/core/runsheet/views';
@@ -13,6 +14,8 @@ import { Select } from '@/ui/Select';
 import { TakeThingBack } from '@/undo/TakeThingBack';
 import { keepPart } from './actions';
 import { PartDrawing } from './PartDrawing';
+
+const CastPart = dynamic(() => import('./CastPart').then((part) => part.CastPart));
 
 export interface FamilyForm {
   name: string;
@@ -97,6 +100,9 @@ function Kept({ restorationId, part: { id, name, title, solid, drawn } }: { rest
           </Button>
           <TakeThingBack what="part" id={id} name={name} />
         </Flex>
+        <Fold quiet summary="Cast it: silicone, resin and steps">
+          <CastPart boxMm={solid.boxMm} volumeMm3={solid.volumeMm3} />
+        </Fold>
       </Box>
     </Flex>
   );

@@ -21,7 +21,7 @@ const runningView = (repair: RepairRow, clocks: readonly Timer[]): RunningRepair
       clocks.filter(({ repairId }) => repairId === repair.id).sort((a, b) => b.dueAt.localeCompare(a.dueAt))[0] ?? null,
     steps: steps.map(({ words, caution, glue, minutes }, at) => ({
       ...{ words, done: repair.done.includes(at), clock: glue !== undefined || minutes !== undefined },
-      glued: glue !== undefined,
+      glue: glue ?? null,
       caution: caution ? MEND_CAUTIONS[caution]! : null,
     })),
   };

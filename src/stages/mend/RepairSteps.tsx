@@ -2,9 +2,12 @@
 
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import { useState } from 'react';
+import { cureTime } from '@/core/mending/cure';
+import { GLUES, sheetOf, type GlueName } from '@/core/mending/repair/glues';
 import { MEND_OUTCOMES, type MendOutcome } from '@/core/mending/repair/ways';
 import type { Caution } from '@/core/peroxide/cautions';
-import { showTime } from '@/core/runsheet/time';
+import { Refusal } from '@/core/refusal';
+import { showMinutes, showTime } from '@/core/runsheet/time';
 import { withPoint } from '@/core/units';
 import { Button } from '@/ui/Button';
 import { Cautions } from '@/ui/Cautions';
@@ -31,7 +34,7 @@ export interface RunningRepair {
   figures: readonly string[];
   /** The clock of its glue or weights that is over last. */
   cure: { startedAt: string; dueAt: string } | null;
-  steps: readonly { words: string; done: boolean; clock: boolean; glued: boolean; caution: Caution | null }[];
+  steps: readonly { words: string; done: boolean; clock: boolean; glue: GlueName | null; caution: Caution | null }[];
 }
 
 const OUTCOME_WORDS: Record<MendOutcome, string> = {
@@ -54,10 +57,11 @@ export function RepairSteps({
   const { id, name, title, needs, steps, cure, clamp, figures } = repair;
   const now = useNow();
   const { wrong, busy, send } = useSend();
-  const [roomC, setRoomC] = useState(repair.roomC === null ? '20' : String(repair.roomC));
+  const [roomC, setRoomC] = useState(repair.roomC === null ? '' : String(repair.roomC));
+  const [cureH, setCureH] = useState('');
   const at = steps.findIndex(({ done }) => !done);
   const next = steps[at];
-  const undo = (step: number) => send((once) => untickStep(once({ repairId: id, step, roomC: null })));
+  const undo = (step: number) => send((once) => untickStep(once({ repairId: id, step })));
   const cures = cure !== null && (now === 0 || Date.parse(cure.dueAt) > now);
   return (
     <>
@@ -99,13 +103,30 @@ export function RepairSteps({
       {next ? (
         <>
           {next.caution && <Cautions cautions={[next.caution]} />}
-          {next.glued && (
-            <label>
-              <Text fontSize="15px" mt="3">
-                Warmth of the place that it cures in, °C
-              </Text>
-              <TextBox inputMode="decimal" figures value={roomC} onChange={(event) => setRoomC(event.target.value)} />
-            </label>
+          {next.glue && (
+            <>
+              <Flex gap="3" wrap="wrap" mt="3">
+                <label>
+                  <Text fontSize="15px">Warmth of the place, °C</Text>
+                  <TextBox
+                    inputMode="decimal"
+                    figures
+                    value={roomC}
+                    onChange={(event) => setRoomC(event.target.value)}
+                  />
+                </label>
+                <label>
+                  <Text fontSize="15px">Full cure by its sheet at 20 °C, h (else what is usual)</Text>
+                  <TextBox
+                    inputMode="decimal"
+                    figures
+                    value={cureH}
+                    onChange={(event) => setCureH(event.target.value)}
+                  />
+                </label>
+              </Flex>
+              <GlueTimes glue={next.glue} roomC={withPoint(roomC)} />
+            </>
           )}
           <MainAction>
             <Button
@@ -113,10 +134,17 @@ export function RepairSteps({
               bench
               disabled={busy}
               onClick={() =>
-                send((once) => tickStep(once({ repairId: id, step: at, roomC: next.glued ? withPoint(roomC) : null })))
+                send((once) =>
+                  tickStep(
+                    once({
+                      ...{ repairId: id, step: at },
+                      ...(next.glue && { roomC: withPoint(roomC).trim(), cureH: withPoint(cureH).trim() }),
+                    }),
+                  ),
+                )
               }
             >
-              {next.glued ? 'Glued: start its clock' : next.clock ? 'Done: start its clock' : `Step ${at + 1} is done`}
+              {next.glue ? 'Glued: start its clock' : next.clock ? 'Done: start its clock' : `Step ${at + 1} is done`}
             </Button>
             <TakeThingBack what="repair" id={id} name="this repair">
               It was not begun
@@ -134,6 +162,29 @@ export function RepairSteps({
         </>
       )}
     </>
+  );
+}
+
+/** How long it can be moved, when it stands by itself and when it bears, in a place so warm. */
+function GlueTimes({ glue, roomC }: { glue: GlueName; roomC: string }) {
+  const actualC = roomC.trim() === '' ? NaN : Number(roomC);
+  if (Number.isNaN(actualC)) return null;
+  const at = (clock: 'openMin' | 'handlingMin' | 'cureMin') => {
+    try {
+      return showMinutes(Math.max(1, cureTime({ ...sheetOf(glue, clock), actualC }).cureMin));
+    } catch (error) {
+      if (error instanceof Refusal) return null;
+      throw error;
+    }
+  };
+  const [open, handling, cure] = [at('openMin'), at('handlingMin'), at('cureMin')];
+  const { title, lowestC, highestC } = GLUES[glue];
+  return (
+    <Text mt="2" aria-live="polite">
+      {cure === null
+        ? `${title} wants ${lowestC} to ${highestC} °C. Warm or cool the place first.`
+        : `At ${actualC} °C: to be moved for ${open}, stands by itself after ${handling}, bears after ${cure}.`}
+    </Text>
   );
 }
 

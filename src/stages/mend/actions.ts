@@ -26,7 +26,9 @@ export async function leaveIt(given: Given): Promise<Answer<void>> {
 }
 
 export async function tickStep(given: Given): Promise<Answer<void>> {
-  return write(stepSchema, given, ({ repairId, step, roomC }, now) => doStep(repairId, step, roomC, now));
+  return write(stepSchema, given, ({ repairId, step, roomC, cureH }, now) =>
+    doStep(repairId, step, { roomC, cureH }, now),
+  );
 }
 
 export async function untickStep(given: Given): Promise<Answer<void>> {

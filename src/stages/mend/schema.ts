@@ -57,10 +57,23 @@ const words = Joi.string().trim().max(MOST.long).allow('').default('').label('Wo
 
 export const leaveSchema = Joi.object<{ repairId: string; words: string }>({ repairId: id, words });
 
-export const stepSchema = Joi.object<{ repairId: string; step: number; roomC: number | null }>({
+export const stepSchema = Joi.object<{
+  repairId: string;
+  step: number;
+  roomC: number | null;
+  cureH: number | null;
+}>({
   repairId: id,
   step: Joi.number().integer().min(0).max(40).required(),
   roomC: Joi.number().min(-20).max(60).unit('°C').allow(null).empty('').default(null).label('Warmth of the place'),
+  cureH: Joi.number()
+    .positive()
+    .max(1000)
+    .unit('h')
+    .allow(null)
+    .empty('')
+    .default(null)
+    .label('Full cure by its sheet'),
 });
 
 export const outcomeSchema = Joi.object<{ repairId: string; outcome: MendOutcome; words: string }>({

@@ -333,6 +333,24 @@ it.each([
     'more back than came out',
   ],
   [
+    'a part that cannot be made',
+    (bundle: Bundle) => {
+      const [part] = bundles.find(({ parts }) => parts.length > 0)!.parts;
+      const own = { restorationId: bundle.restoration.id, photoId: null };
+      bundle.parts.push({ ...part!, ...own, sizes: { lengthMm: 62, widthMm: 5, thicknessMm: 0, radiusMm: 2.5 } });
+    },
+    'cannot be made',
+  ],
+  [
+    'a repair that was done by steps it has not',
+    (bundle: Bundle) => {
+      const [repair] = bundles.find(({ repairs }) => repairs.length > 0)!.repairs;
+      const own = { restorationId: bundle.restoration.id, findingId: null, pieceId: null };
+      bundle.repairs.push({ ...repair!, ...own, done: [30] });
+    },
+    'names a step',
+  ],
+  [
     'a pass that came to nothing',
     (bundle: Bundle) => {
       const [step] = bundles.find(({ sinkSteps }) => sinkSteps.length > 0)!.sinkSteps;

@@ -1,3 +1,5 @@
+import { partOf } from '@/core/mending/part/part';
+import { MEND } from '@/core/mending/repair/ways';
 import { STAGES } from '@/core/runsheet/stages';
 import { BUNDLE_PARTS, BUNDLE_TABLES, type Bundle } from '@/data/bundle';
 import { RELATIONS } from '@/data/relations';
@@ -73,6 +75,30 @@ function* wrongFields({ stages, restoration: { estimate }, lots, sessions, sinkS
     if (endedAt !== null && endedAt < startedAt) yield `sessions[${i}] ended before it began`;
 }
 
+/** Whether a part can be made by its sizes: a page that shows it would fail otherwise. */
+function cannotBeMade({ family, sizes }: Pick<Bundle['parts'][number], 'family' | 'sizes'>): string | null {
+  try {
+    partOf(family, sizes);
+    return null;
+  } catch (error) {
+    return error instanceof Error ? error.message : String(error);
+  }
+}
+
+function* wrongMends({ parts, repairs }: Bundle): Generator<string> {
+  for (const [i, part] of parts.entries()) {
+    const why = cannotBeMade(part);
+    if (why) yield `parts[${i}] cannot be made: ${why}`;
+  }
+  for (const [i, { way, startedAt, endedAt, outcome, done, brokeAt }] of repairs.entries()) {
+    if (way === null && (startedAt !== null || done.length > 0)) yield `repairs[${i}] was begun without a way`;
+    if (way !== null && done.some((step) => step >= MEND[way].steps.length))
+      yield `repairs[${i}].done names a step that its way has not`;
+    if (endedAt === null && (outcome !== null || brokeAt !== null))
+      yield `repairs[${i}] came to something before its end`;
+  }
+}
+
 /**
  * What a schema cannot say of a restoration: that it is one, and hangs together.
  *
@@ -80,7 +106,7 @@ function* wrongFields({ stages, restoration: { estimate }, lots, sessions, sinkS
  */
 export function unsound(bundle: Bundle, most = 5): string[] {
   const found: string[] = [];
-  for (const check of [wrongRows, wrongChains, wrongFields])
+  for (const check of [wrongRows, wrongChains, wrongFields, wrongMends])
     for (const wrong of check(bundle)) {
       if (found.length === most) return found;
       found.push(wrong);

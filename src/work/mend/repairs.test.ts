@@ -9,7 +9,7 @@ import { stagesOf } from '@/data/stages';
 import { findRows } from '@/data/table';
 import { runningTimers } from '@/data/timers';
 import { startExposure } from '../brighten/begin';
-import { addFinding, settleFinding } from '../findings';
+import { addFinding, changeFinding, foundOn, settleFinding } from '../findings';
 import { askOwner } from '../owner';
 import { holdsOf } from '../rebuild/rules';
 import { setOwner } from '../restorations';
@@ -39,7 +39,7 @@ async function cracked() {
 }
 
 async function allSteps(repairId: string, way: MendWay, roomC = 20) {
-  for (const i of MEND[way].steps.keys()) await doStep(repairId, i, roomC, tick());
+  for (const i of MEND[way].steps.keys()) await doStep(repairId, i, { roomC }, tick());
 }
 
 const rowOf = async (restorationId: string, id: string) =>
@@ -84,9 +84,9 @@ it('a step marked by mistake takes its clock with it', async () => {
   const { restorationId, repairId } = await cracked();
   await beginMend(repairId, 'putty behind', tick());
   const glued = (MEND['putty behind'].steps as readonly MendStep[]).flatMap(({ glue }, i) => (glue ? [i] : []));
-  await doStep(repairId, glued[0]!, 20, tick());
+  await doStep(repairId, glued[0]!, { roomC: 20 }, tick());
   const first = (await rowOf(restorationId, repairId)).curedAt;
-  await doStep(repairId, glued[1]!, 12, tick());
+  await doStep(repairId, glued[1]!, { roomC: 12 }, tick());
   const second = (await rowOf(restorationId, repairId)).curedAt;
   expect(second! > first!).toBe(true);
   await undoStep(repairId, glued[1]!, tick());
@@ -99,9 +99,9 @@ it('a step marked by mistake takes its clock with it', async () => {
 it('too cold, no warmth said, or steps left over are refused with words', async () => {
   const { repairId } = await cracked();
   await beginMend(repairId, 'putty behind', tick());
-  await expect(doStep(repairId, 2, null, tick())).rejects.toThrow('how warm');
-  await expect(doStep(repairId, 4, 4, tick())).rejects.toThrow('at least');
-  await expect(doStep(repairId, 99, 20, tick())).rejects.toThrow('no such step');
+  await expect(doStep(repairId, 2, { roomC: null }, tick())).rejects.toThrow('how warm');
+  await expect(doStep(repairId, 4, { roomC: 4 }, tick())).rejects.toThrow('at least');
+  await expect(doStep(repairId, 99, { roomC: 20 }, tick())).rejects.toThrow('no such step');
   await expect(endMend(repairId, 'holds', '', tick())).rejects.toThrow('Not all of its steps');
   await expect(beginMend(repairId, 'gel', tick())).rejects.toThrow('begun already');
   await expect(leaveBreak(repairId, 'no', tick())).rejects.toThrow('begun already');
@@ -193,4 +193,21 @@ it('while a repair is begun Mend is not done', async () => {
   await settleFinding(finding.id, 'done', 'closed by hand', tick());
   expect((await stagesOf(restorationId)).find(({ stage }) => stage === 'mend')!.state).toBe('open');
   await expect(settleStage(restorationId, 'mend', 'done', null, tick())).rejects.toThrow('A repair is begun');
+});
+
+it('the sheet of what is at hand goes before what is usual, and the clock is on the piece of the finding', async () => {
+  const { restorationId, repairId, finding, piece } = await cracked();
+  await beginMend(repairId, 'gel', tick());
+  await doStep(repairId, 2, { roomC: 20, cureH: 2 }, tick());
+  const { curedAt } = await rowOf(restorationId, repairId);
+  const minutes = (Date.parse(curedAt!) - tick().getTime()) / 60_000;
+  expect(Math.round(minutes)).toBe(120);
+  const { kind, part, severity, words } = finding;
+  await changeFinding(finding.id, { kind, part, severity, words, pieceId: null }, tick());
+  const clocks = async () => (await runningTimers()).filter((one) => one.repairId === repairId);
+  expect((await rowOf(restorationId, repairId)).pieceId).toBeNull();
+  expect((await clocks()).map(({ pieceId }) => pieceId)).toEqual([null]);
+  await foundOn(piece.id, [finding.id], tick());
+  expect((await rowOf(restorationId, repairId)).pieceId).toBe(piece.id);
+  expect((await clocks()).map(({ pieceId }) => pieceId)).toEqual([piece.id]);
 });

@@ -105,19 +105,26 @@ async function running(repairId: string): Promise<Running> {
   return { ...repair, way };
 }
 
+/** Where glue cures, and what its own sheet says; without it what is usual. */
+export interface Place {
+  roomC: number | null;
+  /** Full cure at 20 °C, h. */
+  cureH?: number | null;
+}
+
 /**
  * Marks a step as done; where its glue is on, its clocks begin, by the warmth of the place.
  *
  * @throws Refusal where the place is colder or warmer than the glue's sheet allows
  */
-export async function doStep(repairId: string, step: number, roomC: number | null, now: Date): Promise<void> {
+export async function doStep(repairId: string, step: number, place: Place, now: Date): Promise<void> {
   await inTransaction(async () => {
     const repair = await running(repairId);
     const { steps } = MEND[repair.way];
     const one = steps[step] as MendStep | undefined;
     if (!one) throw new Refusal('step', 'This way has no such step. Load the page again.');
     if (repair.done.includes(step)) return;
-    const cures = one.glue ? await startCure(repair, one.glue, roomC, now) : null;
+    const cures = one.glue ? await startCure(repair, one.glue, place, now) : null;
     const waits = one.minutes ? await startWait(repair, one.minutes, now) : null;
     const through = [repair.curedAt, cures, waits].flatMap((at) => at ?? []).sort();
     await changeRow(
@@ -125,7 +132,7 @@ export async function doStep(repairId: string, step: number, roomC: number | nul
       { id: repairId },
       {
         done: [...repair.done, step].sort((a, b) => a - b),
-        ...(one.glue && { roomC }),
+        ...(one.glue && { roomC: place.roomC }),
         curedAt: through.at(-1) ?? null,
       },
     );
@@ -171,10 +178,11 @@ export async function undoStep(repairId: string, step: number, now: Date): Promi
 const labelOf = ({ name }: Running, glue: GlueName | null) =>
   `${name}: ${glue ? GLUES[glue].title.toLowerCase() : 'under weights'}`;
 
-async function startCure(repair: Running, glue: GlueName, roomC: number | null, now: Date): Promise<string> {
+async function startCure(repair: Running, glue: GlueName, { roomC, cureH }: Place, now: Date): Promise<string> {
   if (roomC === null)
     throw new Refusal('roomC', 'Say how warm the place is that it cures in: a cold one takes twice as long.');
-  const { cureMin } = cureTime({ ...sheetOf(glue, 'cureMin'), actualC: roomC });
+  const sheet = sheetOf(glue, 'cureMin');
+  const { cureMin } = cureTime({ ...sheet, ...(cureH && { sheetMin: 60 * cureH }), actualC: roomC });
   return startClock(repair, labelOf(repair, glue), `It bears now. ${MEND[repair.way].check}`, cureMin, now);
 }
 

@@ -175,17 +175,24 @@ export function compareCaps(
   };
   /** How much the cap at one key looks like that which stood at another. */
   const loose: Reach = { ...common, across: cells(UNEVEN_MM), down: cells(UNEVEN_MM) };
-  const like = (i: number, j: number) =>
-    (likenessOf(is[i]!.shown, was[j]!.shownWide, loose).likeness +
-      likenessOf(is[i]!.inner, was[j]!.whole, loose).likeness) /
-    2;
+  const known = new Map<number, number>();
+  const like = (i: number, j: number): number => {
+    const at = i * keys.length + j;
+    const before = known.get(at);
+    if (before !== undefined) return before;
+    const found =
+      (likenessOf(is[i]!.shown, was[j]!.shownWide, loose).likeness +
+        likenessOf(is[i]!.inner, was[j]!.whole, loose).likeness) /
+      2;
+    known.set(at, found);
+    return found;
+  };
   const still: Reach = { dx: more, dy: more, across: cells(UNEVEN_MM), down: cells(UNEVEN_MM) };
-  /** Whether what was printed on two can be told apart: caps of one size with another print. */
-  const differ = (i: number, j: number) =>
-    ofOneSize(keys[i]!, keys[j]!) && likenessOf(was[i]!.inner, was[j]!.whole, still).likeness < ONE_PRINT;
+  /** Whether what was printed on two can be told apart. */
+  const differ = (i: number, j: number) => likenessOf(was[i]!.inner, was[j]!.whole, still).likeness < ONE_PRINT;
   const found = keys.map((_, i) => changed(i));
   const doubted = keys.flatMap((_, i) => (found[i]!.kind === 'unclear' ? [i] : []));
-  swapped(doubted, differ, like).forEach(
+  swapped(doubted, (i, j) => ofOneSize(keys[i]!, keys[j]!), like, differ).forEach(
     (from, i) => (found[i] = from === i ? { kind: 'same' } : { kind: 'swapped', from: keys[from]!.id }),
   );
   // Where the light on a cap says more than its print, its print alone is turned.
@@ -212,6 +219,7 @@ function swapped(
   doubted: readonly number[],
   fits: (i: number, j: number) => boolean,
   like: (i: number, j: number) => number,
+  differ: (i: number, j: number) => boolean,
 ): Map<number, number> {
   const told = new Map<number, number>();
   const own = new Map(doubted.map((i) => [i, like(i, i)]));
@@ -220,7 +228,7 @@ function swapped(
     .filter(({ i, j }) => fits(i, j))
     .map(({ i, j }) => ({ i, j, both: like(i, j) + like(j, i) }))
     .map((pair) => ({ ...pair, gain: pair.both - own.get(pair.i)! - own.get(pair.j)! }))
-    .filter(({ gain, both }) => gain >= BY_MORE && both >= 2 * ALIKE);
+    .filter(({ i, j, gain, both }) => gain >= BY_MORE && both >= 2 * ALIKE && differ(i, j));
   for (const { i, j } of bestPairs(pairs)) {
     told.set(i, j);
     told.set(j, i);
@@ -230,7 +238,7 @@ function swapped(
   for (const i of left) {
     const others = left.filter((j) => j !== i && fits(i, j)).map((j) => ({ j, likeness: like(i, j) }));
     const best = others.reduce((most, one) => (one.likeness > most.likeness ? one : most), { j: i, likeness: -1 });
-    if (best.likeness > ALIKE && best.likeness > own.get(i)! + BY_MORE) told.set(i, best.j);
+    if (best.likeness > ALIKE && best.likeness > own.get(i)! + BY_MORE && differ(i, best.j)) told.set(i, best.j);
     else if (own.get(i)! > ALIKE - BY_MORE) told.set(i, i);
   }
   return told;
