@@ -92,7 +92,7 @@ test('a part is drawn from its sizes, and another from its outline on a photogra
     await page.getByLabel('Name', { exact: true }).fill('door');
     await page.getByLabel('Thickness, mm').fill('2');
     await page.getByRole('button', { name: 'Keep this part' }).click();
-    await expect(page.getByText('door, flat part from an outline')).toBeVisible();
+    await expect(page.getByText('door, flat part from an outline')).toBeVisible({ timeout: 60_000 });
     expect(await stlOf(page, 'door')).toBeGreaterThan(100);
   });
 });

@@ -1,9 +1,12 @@
 'use client';
 
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
+import { LaterFindingRow } from '@/clipboard/LaterFindingRow';
+import type { Aim } from '@/core/intake/aim';
 import type { MendOutcome } from '@/core/mending/repair/ways';
 import { showTime } from '@/core/runsheet/time';
 import { viewHref } from '@/core/runsheet/views';
+import type { Finding, Piece } from '@/data/rows';
 import { Button } from '@/ui/Button';
 import { Fold } from '@/ui/Fold';
 import { LinkButton, TextLink } from '@/ui/links';
@@ -15,11 +18,9 @@ import type { Meanwhile } from './meanwhile';
 import { RepairSteps, type RunningRepair } from './RepairSteps';
 
 export interface OpenBreak {
-  id: string;
-  kind: string;
-  severity: string;
-  words: string;
-  tag: string | null;
+  finding: Finding;
+  /** That holds for it: its piece’s, or the machine’s. */
+  aim: Aim;
 }
 
 interface PastRepair {
@@ -38,15 +39,16 @@ interface Props {
   /** What is begun; the first is the one in hand. */
   running: readonly RunningRepair[];
   open: readonly OpenBreak[];
+  pieces: readonly Piece[];
   past: readonly PastRepair[];
   others: readonly Meanwhile[];
 }
 
 /** The state of Mend: the repair in hand, the breaks that wait, and what was done. */
-export function NowPart({ restorationId, timeZone, running, open, past, others }: Props) {
+export function NowPart({ restorationId, timeZone, running, open, pieces, past, others }: Props) {
   const [hand, ...rest] = running;
   const choose = (id: string) => `${viewHref(restorationId, 'mend', 'choose')}?finding=${id}`;
-  const [first] = open;
+  const first = open[0]?.finding;
   const next = first && (
     <MainAction>
       <LinkButton
@@ -79,14 +81,12 @@ export function NowPart({ restorationId, timeZone, running, open, past, others }
           <Heading as="h2" fontSize="22px" mb="2">
             {hand ? 'Waits to be mended' : `To mend: ${open.length}`}
           </Heading>
-          {open.map(({ id, kind, severity, words, tag }) => (
-            <Flex key={id} gap="3" wrap="wrap" align="center" borderTopWidth="1px" borderColor="line" py="2">
-              <Text flex="1 1 240px">
-                {tag && <b>{tag} </b>}
-                {kind}, {severity}
-                {words && `: ${words}`}
-              </Text>
-              <LinkButton href={choose(id)} label={`Choose the way: ${words || kind}`}>
+          {open.map(({ finding, aim }) => (
+            <Flex key={finding.id} gap="3" wrap="wrap" align="start" borderTopWidth="1px" borderColor="line" py="2">
+              <Box flex="1 1 260px" minWidth="0">
+                <LaterFindingRow finding={finding} aim={aim} pieces={pieces} />
+              </Box>
+              <LinkButton href={choose(finding.id)} label={`Choose the way: ${finding.words || finding.kind}`}>
                 Choose the way
               </LinkButton>
             </Flex>

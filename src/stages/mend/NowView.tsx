@@ -1,6 +1,6 @@
 import { figuresOf } from '@/core/mending/repair/choose';
 import { MEND, MEND_CAUTIONS } from '@/core/mending/repair/ways';
-import { askedFor } from '@/data/findings';
+import { aimsOf, askedFor } from '@/data/findings';
 import { piecesOf } from '@/data/pieces';
 import { repairsOf } from '@/data/repairs';
 import type { Finding, RepairRow, Timer } from '@/data/rows';
@@ -45,23 +45,17 @@ interface Props {
 
 /** The first view of Mend: the steps of what is begun, else the next break to choose for. */
 export async function NowScreen({ restorationId, running, open, past }: Props) {
-  const [pieces, { timeZone }, others, clocks] = await Promise.all([
+  const [pieces, { timeZone }, aimOf, others, clocks] = await Promise.all([
     piecesOf(restorationId),
     getWorkshop(),
+    aimsOf(restorationId),
     running.length > 0 ? meanwhile(restorationId) : [],
     running.length > 0 ? runningTimers() : [],
   ]);
-  const tagOf = (pieceId: string | null) => pieces.find(({ id }) => id === pieceId)?.tag ?? null;
-  const breaks = open.map(({ id, kind, severity, words, pieceId }): OpenBreak => ({
-    id,
-    kind,
-    severity,
-    words,
-    tag: tagOf(pieceId),
-  }));
+  const breaks = open.map((finding): OpenBreak => ({ finding, aim: aimOf(finding) }));
   return (
     <NowPart
-      {...{ restorationId, timeZone, others }}
+      {...{ restorationId, timeZone, others, pieces }}
       running={running.map((repair) => runningView(repair, clocks))}
       open={breaks}
       past={past.map(({ id, name, way, outcome, endedAt, brokeAt, words }) => ({
