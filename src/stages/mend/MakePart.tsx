@@ -94,7 +94,7 @@ function Kept({ restorationId, part: { id, name, title, solid, drawn } }: { rest
             </a>
           </Button>
           <Button asChild>
-            <a href={file('svg')} download aria-label={`${name} as SVG`}>
+            <a href={file('svg')} download aria-label={`${name} as SVG at 1:1`}>
               SVG at 1:1
             </a>
           </Button>

@@ -82,7 +82,7 @@ export function NowPart({ restorationId, timeZone, running, open, pieces, past, 
             {hand ? 'Waits to be mended' : `To mend: ${open.length}`}
           </Heading>
           {open.map(({ finding, aim }) => (
-            <Flex key={finding.id} gap="3" wrap="wrap" align="start" borderTopWidth="1px" borderColor="line" py="2">
+            <Flex key={finding.id} gap="3" wrap="wrap" align="start" pb="2">
               <Box flex="1 1 260px" minWidth="0">
                 <LaterFindingRow finding={finding} aim={aim} pieces={pieces} />
               </Box>
