@@ -74,7 +74,7 @@ const mm = (value: number) => value.toFixed(value < 10 ? 2 : 1);
 function Kept({ restorationId, part: { id, name, title, solid, drawn } }: { restorationId: string; part: KeptPart }) {
   const file = (as: string) => `/api/restorations/${restorationId}/parts?part=${id}&as=${as}`;
   return (
-    <Flex gap="4" wrap="wrap" align="center" borderTopWidth="1px" borderColor="line" py="3">
+    <Flex gap="4" wrap="wrap" align="start" borderTopWidth="1px" borderColor="line" py="3">
       <Box width="150px">
         <PartDrawing label={`${name} from above`} {...drawn} />
       </Box>

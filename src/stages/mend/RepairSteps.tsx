@@ -125,7 +125,7 @@ export function RepairSteps({
                   />
                 </label>
               </Flex>
-              <GlueTimes glue={next.glue} roomC={withPoint(roomC)} />
+              <GlueTimes glue={next.glue} roomC={withPoint(roomC)} cureH={withPoint(cureH)} />
             </>
           )}
           <MainAction>
@@ -150,7 +150,6 @@ export function RepairSteps({
               It was not begun
             </TakeThingBack>
           </MainAction>
-          <Wrong words={wrong} />
           <Box mt="4">
             <Outcome repair={repair} early />
           </Box>
@@ -161,17 +160,27 @@ export function RepairSteps({
           <Outcome repair={repair} early={cures} />
         </>
       )}
+      <Wrong words={wrong} />
     </>
   );
 }
 
 /** How long it can be moved, when it stands by itself and when it bears, in a place so warm. */
-function GlueTimes({ glue, roomC }: { glue: GlueName; roomC: string }) {
+function GlueTimes({ glue, roomC, cureH }: { glue: GlueName; roomC: string; cureH: string }) {
   const actualC = roomC.trim() === '' ? NaN : Number(roomC);
   if (Number.isNaN(actualC)) return null;
   const at = (clock: 'openMin' | 'handlingMin' | 'cureMin') => {
     try {
-      return showMinutes(Math.max(1, cureTime({ ...sheetOf(glue, clock), actualC }).cureMin));
+      return showMinutes(
+        Math.max(
+          1,
+          cureTime({
+            ...sheetOf(glue, clock),
+            ...(clock === 'cureMin' && Number(cureH) > 0 && { sheetMin: 60 * Number(cureH) }),
+            actualC,
+          }).cureMin,
+        ),
+      );
     } catch (error) {
       if (error instanceof Refusal) return null;
       throw error;
@@ -228,9 +237,12 @@ function Outcome({ repair: { id, check }, early }: { repair: RunningRepair; earl
   const answer = (came: MendOutcome) => send((once) => answerRepair(once({ repairId: id, outcome: came, words })));
   if (early)
     return (
-      <Button look="bare" disabled={busy} onClick={() => answer('does not hold')}>
-        It went wrong: it does not hold
-      </Button>
+      <>
+        <Button look="bare" disabled={busy} onClick={() => answer('does not hold')}>
+          It went wrong: it does not hold
+        </Button>
+        <Wrong words={wrong} />
+      </>
     );
   return (
     <Box borderLeftWidth="8px" borderColor="work" pl="4" mt="4">

@@ -20,7 +20,7 @@ export const mendRules: StageRules = {
     ]);
     if (!cures) return null;
     const { timeZone } = await getWorkshop();
-    return `Its glue still cures: ${cures.name}, through ${showTime(cures.curedAt!, timeZone)}. Water, peroxide and warmth undo it before.`;
+    return `Its glue still cures: ${cures.name}, through ${showTime(cures.curedAt!, timeZone)}. Leave the piece alone until then: water, peroxide, warmth and handling undo it.`;
   },
   isBegun: async (restorationId) => (await countRows('repairs', { restorationId })) > 0,
   goesOn: async (restorationId) =>
