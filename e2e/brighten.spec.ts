@@ -66,7 +66,7 @@ async function session(
   const gates = page.getByRole('group', { name: 'Before the start' }).getByRole('checkbox');
   await expect(page.getByText('I have read this')).toBeVisible();
   for (const gate of await gates.all()) await gate.check();
-  await page.getByText('I have read this').click();
+  await page.getByLabel(/I have read this/).check();
   await page.getByRole('button', { name: 'It was begun then: start its timer' }).click();
   await expect(page.getByRole('heading', { name: `is in the light` })).toContainText('K');
   await page

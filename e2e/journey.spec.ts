@@ -81,7 +81,7 @@ test('from the empty workshop to the exported record', async ({ page, clockShift
     await expect(page.getByText('sessions like it until it matches')).toBeVisible();
     await page.getByRole('button', { name: 'Start exposure now' }).click();
     await expect(page.getByText('Read the cautions and confirm them before you start.').first()).toBeVisible();
-    await page.getByText('I have read this').click();
+    await page.getByLabel(/I have read this/).check();
     await page.getByRole('button', { name: 'Start exposure now' }).click();
     await expect(page.getByText(/Not said done yet: .*weighed down/).first()).toBeVisible();
     const gates = page.getByRole('group', { name: 'Before the start' }).getByRole('checkbox');
@@ -98,7 +98,7 @@ test('from the empty workshop to the exported record', async ({ page, clockShift
     // It lies there for half an hour already.
     await page.getByLabel('From', { exact: true }).fill(minutesAgo(clockShiftMs, 30));
     for (const gate of await gates.all()) await gate.check();
-    await page.getByText('I have read this').click();
+    await page.getByLabel(/I have read this/).check();
     await page.getByRole('button', { name: 'It was begun then: start its timer' }).click();
     await expect(page.getByRole('heading', { name: /is in the light/ })).toBeVisible();
   });

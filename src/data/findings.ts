@@ -14,8 +14,8 @@ export async function aimsOf(restorationId: string): Promise<(finding: { pieceId
   return ({ pieceId }) => pieces.find(({ id }) => id === pieceId)?.aim ?? restoration.aim;
 }
 
-/** What is still open, by the stage that it asks for. */
+/** What is still open, by the stage that it asks for; nothing where the restoration is not there. */
 export async function askedFor(restorationId: string): Promise<Map<Stage, Finding[]>> {
   const open = (await findingsOf(restorationId)).filter(({ settledAs }) => settledAs === null);
-  return askedOf(open, await aimsOf(restorationId));
+  return open.length === 0 ? new Map() : askedOf(open, await aimsOf(restorationId));
 }

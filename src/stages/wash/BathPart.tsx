@@ -1,6 +1,6 @@
 'use client';
 
-import { Box, Flex, Text } from '@chakra-ui/react';
+import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import { Button } from '@/ui/Button';
 import { useState } from 'react';
 import { showMinutes } from '@/core/runsheet/time';
@@ -56,7 +56,7 @@ function IntoBath({ restorationId, bath: { ways, pieces } }: { restorationId: st
           </Button>
         ))}
       </Flex>
-      <Box role="group" aria-label="What goes in">
+      <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} columnGap="6" role="group" aria-label="What goes in">
         {may.map((piece) => (
           <Check
             key={piece.id}
@@ -70,7 +70,7 @@ function IntoBath({ restorationId, bath: { ways, pieces } }: { restorationId: st
             </Text>
           </Check>
         ))}
-      </Box>
+      </Grid>
       {pieces
         .filter(({ out }) => out !== null)
         .map(({ id, tag, name, out }) => (
