@@ -1,6 +1,6 @@
 import { outlineOf } from '@/core/mending/outline/outline';
 import { median } from '@/core/numbers';
-import type { Corners } from '@/core/picture/corners';
+import { refineCorners, type Corners } from '@/core/picture/corners';
 import { homographyThrough, project } from '@/core/picture/homography';
 import type { Point } from '@/core/picture/picture';
 import { decodePicture } from '@/data/photos/decode';
@@ -13,8 +13,9 @@ import { takePhotograph } from '@/simulators/camera/shot';
 const FIRST_SEED = Number(process.env.SEED ?? 310_000);
 const PICTURES = Number(process.env.EACH ?? 60);
 const WIDTH = Number(process.env.WIDTH ?? 2000);
-/** A hand that marks corners is off by so many pixels. */
-const HAND_PX = 1;
+/** A hand that marks corners is off by so many pixels; they are drawn to the edges of the card from there. */
+const HAND_PX = 4;
+const REACH_PX = 12;
 /** A band of nine in ten, in standard deviations. */
 const NINE_IN_TEN = 1.645;
 
@@ -52,8 +53,10 @@ export async function outlines(): Promise<void> {
       region!.polygon,
     );
     try {
-      const found = outlineOf(await decodePicture(await toJpeg(picture, { quality: someQuality(seed) })), {
-        plane: { corners: card!.polygon.map(near) as unknown as Corners, ...CARD_MM },
+      const photo = await decodePicture(await toJpeg(picture, { quality: someQuality(seed) }));
+      const corners = refineCorners(photo, card!.polygon.map(near) as unknown as Corners, REACH_PX);
+      const found = outlineOf(photo, {
+        plane: { corners, ...CARD_MM },
         inside: project(toRegion, [0.6, 0.75]),
       });
       const [xs, ys] = [found.outline.map(([x]) => x), found.outline.map(([, y]) => y)];

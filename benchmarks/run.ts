@@ -2,6 +2,7 @@ import { attack } from './attack';
 import { accuracy } from './accuracy';
 import { keyboardDiagnosis } from './keyboardDiagnosis';
 import { keyFinder } from './keyFinder';
+import { marks } from './marks';
 import { outlines } from './outline';
 import { pages } from './pages';
 import { photoSpeed } from './photoSpeed';
@@ -40,6 +41,7 @@ const BENCHMARKS: Record<string, () => Promise<void>> = {
   'key-finder': keyFinder,
   'caps-compared': capsCompared,
   outline: outlines,
+  marks,
   faults,
   'faults-seen': faultsSeen,
   registration,

@@ -1,10 +1,12 @@
 import { readFile } from 'node:fs/promises';
+import { MARK_SHEETS } from '@/core/mending/marks/sheet';
 import { toJpeg } from '@/simulators/camera/jpeg';
+import { FIRST_DOT, heldPhone, markScene, reachOf, seenAt } from '@/simulators/camera/markSheets';
 import { partScene } from '@/simulators/camera/parts';
 import { PLAIN_SHOT, takePhotograph } from '@/simulators/camera/shot';
 import { expect, test, type Page } from './day';
 import { writeFindings } from './clipboard';
-import { moveMarks } from './marks';
+import { moveMark, moveMarks } from './marks';
 import { open } from './open';
 
 const WIDTH = 1200;
@@ -64,21 +66,13 @@ test('a part is drawn from its sizes, and another from its outline on a photogra
     const buffer = await toJpeg(picture, { quality: 88 });
     await page.locator('input[type=file]').first().setInputFiles({ name: 'door.jpg', mimeType: 'image/jpeg', buffer });
     await page.waitForURL(/photo=/);
+    await expect(page.getByText(/No sheet of marks is seen/)).toBeVisible({ timeout: 60_000 });
     const [card, part] = spec.regions;
     await moveMarks(page, 'Thing of known size', card!.polygon, WIDTH);
     const [[px, py], , [qx, qy]] = part!.polygon as [[number, number], unknown, [number, number]];
     const [x, y] = [px + 0.6 * (qx - px), py + 0.5 * (qy - py)];
-    await moveMarks(
-      page,
-      'The part',
-      [
-        [x - 8, y - 8],
-        [x + 8, y - 8],
-        [x + 8, y + 8],
-        [x - 8, y + 8],
-      ],
-      WIDTH,
-    );
+    await moveMark(page, 'The part', [x, y], WIDTH);
+    await page.getByLabel('Thickness, mm').fill('0');
     await page.getByRole('button', { name: 'Find the outline' }).click();
     const size = page.getByText(/^[\d.]+ × [\d.]+ mm$/);
     await expect(size).toBeVisible({ timeout: 60_000 });
@@ -96,6 +90,69 @@ test('a part is drawn from its sizes, and another from its outline on a photogra
     expect(await stlOf(page, 'door')).toBeGreaterThan(100);
   });
 });
+
+test('the sheet of marks is printed and found by itself, and a hole on it is measured and kept', async ({
+  page,
+}, info) => {
+  test.slow();
+  await open(page, '/restorations/new');
+  await page.getByLabel('Name you will know it by').fill(`Measured ${info.project.name}`);
+  await page.getByRole('button', { name: 'Open restoration' }).click();
+  await page.waitForURL(/\/intake$/);
+  await open(page, `/${/restorations\/[0-9a-f-]+/.exec(page.url())![0]}/mend/measure`);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Sheet for small parts' }).click(),
+  ]);
+  expect((await readFile(await download.path())).subarray(0, 5).toString()).toBe('%PDF-');
+  const { jpeg, truth } = await sheetPhoto(WIDTH);
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles({ name: 'sheet.jpg', mimeType: 'image/jpeg', buffer: jpeg });
+  await page.waitForURL(/photo=/);
+  await expect(page.getByText('The sheet of marks gives the scale')).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Round thing', exact: true }).click();
+  await moveMark(page, 'Round thing', truth.hole, WIDTH);
+  await page.getByLabel('Bar on the sheet, mm').fill('7');
+  await page.getByRole('button', { name: 'Measure', exact: true }).click();
+  await expect(page.getByText(/Type what the bar/)).toBeVisible();
+  await page.getByLabel('Bar on the sheet, mm').fill('99.5');
+  await page.getByRole('button', { name: 'Measure', exact: true }).click();
+  const figure = page.getByText(/^Ø [\d.]+ mm$/);
+  await expect(figure).toBeVisible({ timeout: 60_000 });
+  expect(Math.abs(Number(/[\d.]+/.exec((await figure.textContent())!)![0]) - truth.holeMm)).toBeLessThan(0.4);
+  await page.getByRole('button', { name: 'Keep this size' }).click();
+  await expect(page.getByText(/Say what was measured/)).toBeVisible();
+  await page.getByLabel('Name', { exact: true }).fill('hole of the door');
+  await page.getByRole('button', { name: 'Keep this size' }).click();
+  await expect(page.getByText('hole of the door', { exact: true })).toBeVisible();
+  await page.reload();
+  // The bar of this printer is known from now on.
+  await expect(page.getByLabel('Bar on the sheet, mm')).toHaveValue('99.5', { timeout: 60_000 });
+  await page.getByRole('button', { name: 'Take it back: hole of the door' }).click();
+  await expect(page.getByText('hole of the door', { exact: true })).toBeHidden();
+});
+
+/** A flat part with a hole on the small sheet, as a printer half a per cent short made it. */
+async function sheetPhoto(width: number) {
+  const sheet = MARK_SHEETS.find(({ name }) => name === 'small')!;
+  const size = { width, height: Math.round(0.75 * width) };
+  const holeMm = 8;
+  const part = {
+    ...{ widthMm: 34, heightMm: 22, radiusMm: 3, thicknessMm: 0, lab: [58, 1, 14] as [number, number, number] },
+    ...{ holes: [{ box: [6, 6, holeMm, holeMm] as const, radiusMm: holeMm / 2 }], at: [24, 34] as [number, number] },
+  };
+  const phone = heldPhone(5, size, reachOf(sheet), 8);
+  const { picture } = takePhotograph(markScene(sheet, part, phone.standing, { printed: 0.995, shadowMm: 0.01 }), {
+    ...{ ...PLAIN_SHOT, ...size, pinhole: phone, seed: 5 },
+  });
+  const [x, y] = FIRST_DOT;
+  return {
+    jpeg: await toJpeg(picture, { quality: 90 }),
+    truth: { holeMm, hole: seenAt(phone, size, [x + part.at[0] + 10, y + part.at[1] + 10]) },
+  };
+}
 
 test('a crack goes from its finding to a repair that cures, and one beside it is left with its reason', async ({
   page,

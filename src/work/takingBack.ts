@@ -1,5 +1,6 @@
 import { KIND } from '@/core/keyboard/kinds';
 import { Refusal } from '@/core/refusal';
+import type { Stage } from '@/core/runsheet/stages';
 import { inTransaction } from '@/data/connection';
 import type { Finding, RowOf } from '@/data/rows';
 import { countRows, needRow } from '@/data/table';
@@ -27,6 +28,7 @@ export const TAKEN = [
   'contact limits',
   'part',
   'repair',
+  'size',
 ] as const;
 export type Taken = (typeof TAKEN)[number];
 
@@ -71,6 +73,7 @@ async function photograph(id: string, now: Date): Promise<string> {
       letGo: [
         { table: 'findings', where: { photoId: id }, fields: ['photoId', 'pin'] },
         { table: 'parts', where: { photoId: id }, fields: ['photoId'] },
+        { table: 'sizes', where: { photoId: id }, fields: ['photoId'] },
         { table: 'findings', where: { closeUpId: id }, fields: ['closeUpId'] },
         { table: 'removal_steps', where: { photoId: id }, fields: ['photoId'] },
         { table: 'sink_steps', where: { photoId: id }, fields: ['photoId'] },
@@ -223,14 +226,6 @@ async function contactLimits(id: string, now: Date): Promise<string> {
   );
 }
 
-async function part(id: string, now: Date): Promise<string> {
-  const { restorationId, name } = await needRow('parts', id);
-  return takeBack(
-    { ...{ restorationId, stage: 'mend', what: `part ${name}` }, remove: [{ table: 'parts', where: { id } }] },
-    now,
-  );
-}
-
 async function repair(id: string, now: Date): Promise<string> {
   const { restorationId, name, endedAt } = await needRow('repairs', id);
   if (endedAt !== null)
@@ -299,16 +294,17 @@ async function reading(id: string, now: Date): Promise<string> {
   );
 }
 
-/** A row of a keyboard that nothing else rests on. */
+/** A row of a stage that nothing else rests on. */
 const plainly =
-  <T extends 'keyboard_pictures' | 'loose_parts' | 'key_measures' | 'key_repairs'>(
+  <T extends 'keyboard_pictures' | 'loose_parts' | 'key_measures' | 'key_repairs' | 'parts' | 'sizes'>(
     table: T,
     what: (row: RowOf[T]) => string,
+    stage: Stage = 'keys',
   ) =>
   async (id: string, now: Date): Promise<string> => {
     const row = await needRow(table, id);
     return takeBack(
-      { ...{ restorationId: row.restorationId, stage: 'keys', what: what(row) }, remove: [{ table, where: { id } }] },
+      { ...{ restorationId: row.restorationId, stage, what: what(row) }, remove: [{ table, where: { id } }] },
       now,
     );
   };
@@ -331,8 +327,9 @@ const RULES: Record<Taken, (id: string, now: Date) => Promise<string>> = {
   'measured part': plainly('key_measures', ({ key, what }) => `${what} of ${key}`),
   'key repair': plainly('key_repairs', ({ fault }) => `key repair: ${fault}`),
   'contact limits': contactLimits,
-  part,
+  part: plainly('parts', ({ name }) => `part ${name}`, 'mend'),
   repair,
+  size: plainly('sizes', ({ name }) => `size ${name}`, 'mend'),
 };
 
 /**

@@ -5,13 +5,16 @@ import { compareCaps, type CapChange } from '@/core/keyboard/photo/compareCaps';
 import type { FieldSpec } from '@/core/keyboard/photo/fieldSpec';
 import { findKeys } from '@/core/keyboard/photo/findKeys';
 import type { FoundKey } from '@/core/keyboard/photo/found';
-import type { Corners } from '@/core/picture/corners';
+import { refineCorners, type Corners } from '@/core/picture/corners';
+import { findMarks } from '@/core/mending/marks/findMarks';
+import type { MarkSheet } from '@/core/mending/marks/sheet';
+import { sizeOn, type Size, type SizeSpec } from '@/core/mending/marks/sizes';
 import { outlineOf, type Outline } from '@/core/mending/outline/outline';
-import type { OutlineSpec } from '@/core/mending/outline/spec';
+import type { OutlineSpec, Scale } from '@/core/mending/outline/spec';
 import { evened } from '@/core/picture/flatField';
 import { heatPixels } from '@/core/picture/heatMap';
 import { measurePicture, type MeasureResult } from '@/core/picture/measure';
-import type { Picture } from '@/core/picture/picture';
+import type { Picture, Point } from '@/core/picture/picture';
 import { calibrateSheet, findGreySheet } from '@/core/picture/greySheet';
 import type { FoundSheet, KnownSheet } from '@/core/picture/greySheetPlan';
 import type { CardPatch, MeasureSpec } from '@/core/picture/spec';
@@ -86,10 +89,39 @@ async function inWords<T>(work: () => Promise<T>): Promise<Worded<T>> {
   }
 }
 
+/** A hand sets corners so near to their own edges, as a share of the picture’s width. */
+const HAND_SHARE = 0.008;
+
+/** The same scale with the corners of its thing on the edges that a hand set them near. */
+function drawnToEdges<T extends Scale>(picture: Picture, spec: T): T {
+  if (!spec.plane) return spec;
+  const corners = refineCorners(picture, spec.plane.corners, Math.max(5, HAND_SHARE * picture.width));
+  return { ...spec, plane: { ...spec.plane, corners } };
+}
+
 const pictureWorker = {
   /** The outline of a part on its photograph, mm. */
   outline(url: string, spec: OutlineSpec): Promise<Worded<Outline>> {
-    return inWords(async () => outlineOf(await fetched(url), spec));
+    return inWords(async () => {
+      const picture = await fetched(url);
+      return outlineOf(picture, drawnToEdges(picture, spec));
+    });
+  },
+
+  /** The sheet of marks on a photograph, as far as one lies there. */
+  marks(url: string): Promise<Worded<{ sheet: MarkSheet['name']; share: number; seen: readonly Point[] } | null>> {
+    return inWords(async () => {
+      const found = findMarks(await fetched(url));
+      return found && { sheet: found.sheet.name, share: found.share, seen: found.seen };
+    });
+  },
+
+  /** A size on a photograph. */
+  size(url: string, spec: SizeSpec): Promise<Worded<Size>> {
+    return inWords(async () => {
+      const picture = await fetched(url);
+      return sizeOn(picture, drawnToEdges(picture, spec));
+    });
   },
 
   /** Measures a picture, with a heat map of each region; what lies inside the piece's outline and is not it is left out. */

@@ -1,3 +1,6 @@
+import { planeOfThing, printedLarger, spreadOf, type PlaneLook } from '../mending/marks/plane';
+import { sizeOn } from '../mending/marks/sizes';
+import type { Corners } from '../picture/corners';
 import { chooseRepair, crackEnd, verdictOf, type MendSchool } from '../mending/repair/choose';
 import type { Damage, Load } from '../mending/repair/damage';
 import { backed, facesGlued, oddsToHold } from '../mending/repair/holds';
@@ -27,6 +30,25 @@ const partCase = (way: MendWay, is: number, other: number, damage: Damage = { ..
 /** What a way counts for beside another, in minutes. */
 const between = (one: MendWay, other: MendWay, damage: Damage, school?: MendSchool) =>
   Math.round(optionOf(one, damage, school).counts - optionOf(other, damage, school).counts);
+
+/** A card on a picture of 400 × 300, seen a little from the front. */
+const PHOTO = { width: 400, height: 300 };
+const CARD = {
+  corners: [
+    [120, 100],
+    [280, 100],
+    [290, 205],
+    [110, 205],
+  ] as unknown as Corners,
+  widthMm: 85.6,
+  heightMm: 54,
+};
+const ground = (focal35Mm?: number) => planeOfThing(PHOTO, CARD, focal35Mm);
+const across = ({ toMm }: PlaneLook) => toMm([390, 150])[0] - toMm([10, 150])[0];
+const hundredths = (mm: number) => Math.round(100 * mm) / 100;
+const cameraHeight = ({ camera }: PlaneLook) => camera.heightMm;
+/** Grey all over: no edge is near any mark. */
+const GREY = { ...PHOTO, data: new Uint8ClampedArray(4 * 400 * 300).fill(128) };
 
 /** A case that each number of repairs decides. */
 export const MENDING_CASES = {
@@ -114,5 +136,49 @@ export const MENDING_CASES = {
     decides: 'whether the end of a crack in a wall of 1.6 mm is drilled',
     of: () => crackEnd({ ...CRACK, wallMm: 1.6 })!.startsWith('Drill'),
     ...{ is: true, other: 1.7 },
+  },
+  'focal length of a phone': {
+    decides: 'how high over the card the camera was',
+    of: () => Math.round(cameraHeight(ground())),
+    ...{ is: 138, other: 30 },
+  },
+  'spread of focal lengths': {
+    decides: 'how sure that height is',
+    of: () => Math.round(spreadOf(ground(), cameraHeight)),
+    ...{ is: 12, other: 0.2 },
+  },
+  'noted focal length is off': {
+    decides: 'how sure it is where the picture notes its focal length',
+    of: () => hundredths(spreadOf(ground(26), cameraHeight)),
+    ...{ is: 4.87, other: 0.08 },
+  },
+  'hand marks corners': {
+    decides: 'how sure a length beside the card is',
+    of: () => hundredths(spreadOf(ground(), across)),
+    ...{ is: 1.84, other: 1.2 },
+  },
+  'bend of a lens': {
+    decides: 'how sure a length far beyond the card is',
+    of: () => hundredths(spreadOf(ground(), across)),
+    ...{ is: 1.84, other: 0.04 },
+  },
+  'scale of a printed sheet': {
+    decides: 'how sure a length on the sheet of marks is',
+    of: () => hundredths(across(printedLarger(ground())) - across(ground())),
+    ...{ is: 0.29, other: 0.003 },
+  },
+  'hand sets a mark': {
+    decides: 'how sure a length is beside whose marks no edge is seen',
+    of: () =>
+      hundredths(
+        sizeOn(GREY, {
+          ...{ plane: CARD, kind: 'length' },
+          marks: [
+            [150, 150],
+            [250, 150],
+          ],
+        }).sd,
+      ),
+    ...{ is: 1.45, other: 3 },
   },
 } as const;

@@ -46,6 +46,7 @@ export const VIEWS: Record<Stage, readonly [View, ...View[]]> = {
   mend: [
     { at: '', title: 'Now' },
     { at: 'choose', title: 'Choose the way' },
+    { at: 'measure', title: 'Measure' },
     { at: 'make', title: 'Make a part' },
   ],
   finish: [{ at: '', title: 'Now' }],

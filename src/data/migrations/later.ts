@@ -96,6 +96,16 @@ export const LATER: readonly Migration[] = [
       ...sameMachine('parts', 'photoId', 'photos'),
     ],
   },
+  /** Sizes that are measured on photographs. */
+  {
+    name: '0022-sizes',
+    statements: [
+      `CREATE TABLE sizes (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, name TEXT NOT NULL, kind TEXT NOT NULL CHECK (kind IN ('length','round','angle','area')), value REAL NOT NULL, sd REAL NOT NULL, photoId TEXT REFERENCES photos(id) ON DELETE RESTRICT, barMm REAL, at TEXT NOT NULL)`,
+      'CREATE INDEX sizes_restoration ON sizes (restorationId)',
+      'CREATE INDEX sizes_photo ON sizes (photoId)',
+      ...sameMachine('sizes', 'photoId', 'photos'),
+    ],
+  },
   /** Broken places and how they are mended. */
   {
     name: '0022-repairs',

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { SIZE_KINDS } from '@/core/mending/marks/sizeKinds';
 import { FAMILY_NAMES } from '@/core/mending/part/families';
 import { MOST } from '@/core/limits';
 import type { Damage } from '@/core/mending/repair/damage';
@@ -37,6 +38,24 @@ export const MEND_TABLES = {
       at: time,
     },
   }),
+  /** Sizes that were measured on photographs. */
+  sizes: table({
+    noun: 'size',
+    exported: { as: 'sizes', since: 10, by: 'at' },
+    columns: {
+      id,
+      restorationId: ofRestoration,
+      name: title(MOST.person),
+      kind: choice(SIZE_KINDS),
+      /** mm, degrees or mm², and one standard deviation. */
+      value: real(0, 1e7),
+      sd: real(0, 1e7),
+      photoId: orNull(naming('photos')),
+      /** What the bar of 100 mm on the sheet of marks measured; `null` where a thing of known size lay there. */
+      barMm: orNull(real(80, 120)),
+      at: time,
+    },
+  }),
   /** A broken place that is mended, or was. */
   repairs: table({
     noun: 'repair',
@@ -69,4 +88,5 @@ export const MEND_TABLES = {
 };
 
 export type PartRow = Row<typeof MEND_TABLES.parts>;
+export type SizeRow = Row<typeof MEND_TABLES.sizes>;
 export type RepairRow = Row<typeof MEND_TABLES.repairs>;

@@ -33,6 +33,8 @@ export interface Plate {
   /** Soft shadow that it casts on what lies below, mm. */
   shadowMm?: number;
   gloss?: number;
+  /** Holes through it: what lies below is seen. */
+  cuts?: readonly { box: Rect; radiusMm: number }[];
 }
 
 interface SceneRegion {
@@ -127,7 +129,7 @@ export function agedLab([l, a, b]: Lab, yellow: number): Lab {
 }
 
 /** Signed distance to a rounded box, mm; negative inside. Asked for every pixel: no list is taken apart in it. */
-export function distanceTo({ box, radiusMm }: Plate, x: number, y: number): number {
+export function distanceTo({ box, radiusMm }: Pick<Plate, 'box' | 'radiusMm'>, x: number, y: number): number {
   const halfW = box[2] / 2;
   const halfH = box[3] / 2;
   const qx = Math.abs(x - box[0] - halfW) - halfW + radiusMm;

@@ -29,6 +29,28 @@ export interface Shot {
   seed: number;
   /** Lamps, lens and phone of a real room; without it one lamp without spectrum, and a plain sensor. */
   room?: Room;
+  /** A camera that stands somewhere, with the bend of its lens, in place of `tilt` and `turnDeg`. */
+  pinhole?: { view: Homography; bend: Bend };
+}
+
+/** What a lens does to a picture: of radius r in half diagonals a share a r² + b r⁴ + c r⁶, and a little aslant. */
+interface Bend {
+  a: number;
+  b: number;
+  c: number;
+  aslant: readonly [number, number];
+}
+
+/** Where a pixel would lie without the bend of the lens, written to `out`. */
+function straightened({ width, height }: Shot, { a, b, c, aslant: [p, q] }: Bend) {
+  const s = Math.hypot(width, height) / 2;
+  return (x: number, y: number, out: Float64Array): void => {
+    const [u, v] = [(x + 0.5 - width / 2) / s, (y + 0.5 - height / 2) / s];
+    const r2 = u * u + v * v;
+    const grown = 1 + r2 * (a + r2 * (b + r2 * c));
+    out[0] = width / 2 - 0.5 + s * (u * grown + 2 * p * u * v + q * (r2 + 2 * u * u));
+    out[1] = height / 2 - 0.5 + s * (v * grown + p * (r2 + 2 * v * v) + 2 * q * u * v);
+  };
 }
 
 /** A lamp of a room: what it makes of colours, and where its light falls. */
@@ -113,8 +135,8 @@ function viewOf(scene: Scene, shot: Shot): Homography {
 
 /** Takes a photograph: view, light, lens and sensor, in this order. The same shot gives the same picture. */
 export function takePhotograph(scene: Scene, shot: Shot): Taken {
-  const pxPerMm = Math.min(6, (1.1 * shot.width) / scene.widthMm);
-  const view = viewOf(scene, shot);
+  const pxPerMm = Math.min(shot.pinhole ? 9 : 6, (1.1 * shot.width) / scene.widthMm);
+  const view = shot.pinhole?.view ?? viewOf(scene, shot);
   const light = seen(paintTexture(scene, pxPerMm, shot.seed), view, shot);
   blur(light, shot.width, shot.height, shot.blurPx);
   return {
@@ -141,11 +163,18 @@ function seen(texture: Texture, view: Homography, shot: Shot): Float32Array {
   if (shot.room) return seenInRoom(texture, back, shot, shot.room);
   const out = new Float32Array(3 * shot.width * shot.height);
   const { width: tw, height: th, pxPerMm, rgb } = texture;
+  const straighten = shot.pinhole && straightened(shot, shot.pinhole.bend);
+  const sight = new Float64Array(2);
   for (let y = 0, o = 0; y < shot.height; y++)
     for (let x = 0; x < shot.width; x++, o += 3) {
-      const w = back[6]! * x + back[7]! * y + back[8]!;
-      const u = Math.min(tw - 1.001, Math.max(0, ((back[0]! * x + back[1]! * y + back[2]!) / w) * pxPerMm - 0.5));
-      const v = Math.min(th - 1.001, Math.max(0, ((back[3]! * x + back[4]! * y + back[5]!) / w) * pxPerMm - 0.5));
+      sight[0] = x;
+      sight[1] = y;
+      straighten?.(x, y, sight);
+      const sx = sight[0];
+      const sy = sight[1];
+      const w = back[6]! * sx + back[7]! * sy + back[8]!;
+      const u = Math.min(tw - 1.001, Math.max(0, ((back[0]! * sx + back[1]! * sy + back[2]!) / w) * pxPerMm - 0.5));
+      const v = Math.min(th - 1.001, Math.max(0, ((back[3]! * sx + back[4]! * sy + back[5]!) / w) * pxPerMm - 0.5));
       const iu = u | 0;
       const iv = v | 0;
       const fu = u - iu;
@@ -183,11 +212,18 @@ function seenInRoom(
     sin: Math.sin((shadow.angleDeg * Math.PI) / 180),
   };
   const sums = [0, 0, 0];
+  const straighten = shot.pinhole && straightened(shot, shot.pinhole.bend);
+  const sight = new Float64Array(2);
   for (let py = 0, o = 0; py < height; py++)
     for (let px = 0; px < width; px++, o += 3) {
-      const w = back[6]! * px + back[7]! * py + back[8]!;
-      const u = Math.min(tw - 1.001, Math.max(0, ((back[0]! * px + back[1]! * py + back[2]!) / w) * pxPerMm - 0.5));
-      const v = Math.min(th - 1.001, Math.max(0, ((back[3]! * px + back[4]! * py + back[5]!) / w) * pxPerMm - 0.5));
+      sight[0] = px;
+      sight[1] = py;
+      straighten?.(px, py, sight);
+      const sx = sight[0];
+      const sy = sight[1];
+      const w = back[6]! * sx + back[7]! * sy + back[8]!;
+      const u = Math.min(tw - 1.001, Math.max(0, ((back[0]! * sx + back[1]! * sy + back[2]!) / w) * pxPerMm - 0.5));
+      const v = Math.min(th - 1.001, Math.max(0, ((back[3]! * sx + back[4]! * sy + back[5]!) / w) * pxPerMm - 0.5));
       const [iu, iv] = [u | 0, v | 0];
       const [fu, fv] = [u - iu, v - iv];
       const p = 3 * (iv * tw + iu);

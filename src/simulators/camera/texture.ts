@@ -118,7 +118,8 @@ function paintPlate(texture: Texture, plate: Plate, seed: number): void {
   for (const { i: first, from, to, y } of rowsOver(texture, plate, 1))
     for (let px = from, i = first; px < to; px++, i += 3) {
       const x = (px + 0.5) / pxPerMm;
-      const d = distanceTo(plate, x, y);
+      let d = distanceTo(plate, x, y);
+      if (plate.cuts) for (const cut of plate.cuts) d = Math.max(d, -distanceTo(cut, x, y));
       if (d > halfPx) continue;
       const cover = Math.min(1, Math.max(0, 0.5 - d / (2 * halfPx)));
       let shade = 1 + 0.012 * (grain() - 0.5);

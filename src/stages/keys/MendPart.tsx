@@ -24,7 +24,7 @@ import { Fold } from '@/ui/Fold';
 import { LinkButton } from '@/ui/links';
 import { MainAction } from '@/ui/MainAction';
 import { say } from '@/ui/toast';
-import { TextBox } from '@/ui/Typed';
+import { LabelledBox } from '@/ui/LabelledBox';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { TakeThingBack } from '@/undo/TakeThingBack';
@@ -231,23 +231,21 @@ function Running({ repair, passOhms }: { repair: KeyRepairRow; passOhms: number 
           bench
         />
         <Flex gap="3" wrap="wrap">
-          <label>
-            <Text fontSize="15px">Over it before, Ω</Text>
-            <TextBox
-              inputMode="decimal"
-              figures
-              value={ohmsBefore}
-              onChange={(event) => setOhmsBefore(event.target.value)}
-            />
-          </label>
-          <label>
-            <Text fontSize="15px">Over it now, Ω</Text>
-            <TextBox inputMode="decimal" figures value={ohms} onChange={(event) => setOhms(event.target.value)} />
-          </label>
-          <label>
-            <Text fontSize="15px">In a few words</Text>
-            <TextBox value={words} onChange={(event) => setWords(event.target.value)} />
-          </label>
+          <LabelledBox
+            label="Over it before, Ω"
+            inputMode="decimal"
+            figures
+            value={ohmsBefore}
+            onChange={(event) => setOhmsBefore(event.target.value)}
+          />
+          <LabelledBox
+            label="Over it now, Ω"
+            inputMode="decimal"
+            figures
+            value={ohms}
+            onChange={(event) => setOhms(event.target.value)}
+          />
+          <LabelledBox label="In a few words" value={words} onChange={(event) => setWords(event.target.value)} />
         </Flex>
         <MainAction>
           <Button look="go" bench disabled={busy || outcome === null} onClick={answer}>
@@ -290,15 +288,14 @@ function Bridge({ limitOhms }: { limitOhms: number }) {
     <Fold summary="What the bridge will measure">
       <Flex gap="3" wrap="wrap">
         {(Object.keys(words) as (keyof typeof words)[]).map((name) => (
-          <label key={name}>
-            <Text fontSize="15px">{words[name]}</Text>
-            <TextBox
-              inputMode="decimal"
-              figures
-              value={typed[name]}
-              onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
-            />
-          </label>
+          <LabelledBox
+            key={name}
+            label={words[name]}
+            inputMode="decimal"
+            figures
+            value={typed[name]}
+            onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
+          />
         ))}
       </Flex>
       <Text mt="2" aria-live="polite">

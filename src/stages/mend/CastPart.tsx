@@ -7,7 +7,7 @@ import { MEND_CAUTIONS } from '@/core/mending/repair/ways';
 import { Refusal } from '@/core/refusal';
 import { withPoint } from '@/core/units';
 import { Cautions } from '@/ui/Cautions';
-import { TextBox } from '@/ui/Typed';
+import { LabelledBox } from '@/ui/LabelledBox';
 
 /** Usual sheets of tin-cured silicone and of clear casting resin; those of what is at hand go before them. */
 const FIRST = {
@@ -50,15 +50,14 @@ export function CastPart({ boxMm, volumeMm3 }: { boxMm: readonly [number, number
       <Cautions cautions={[MEND_CAUTIONS.resin!]} />
       <Flex gap="3" wrap="wrap" my="3">
         {FIELDS.map((name) => (
-          <label key={name}>
-            <Text fontSize="15px">{WORDS[name]}</Text>
-            <TextBox
-              inputMode="decimal"
-              figures
-              value={typed[name]}
-              onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
-            />
-          </label>
+          <LabelledBox
+            key={name}
+            label={WORDS[name]}
+            inputMode="decimal"
+            figures
+            value={typed[name]}
+            onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
+          />
         ))}
       </Flex>
       <Box aria-live="polite">

@@ -1,7 +1,8 @@
 import { FAMILIES, FAMILY_NAMES } from '@/core/mending/part/families';
 import { partOf } from '@/core/mending/part/part';
-import { partsOf } from '@/data/parts';
+import { partsOf, sizesOf } from '@/data/parts';
 import { photosToMark } from '@/data/photos/toMark';
+import { barOf } from './MeasureView';
 import { MakePart, type FamilyForm, type KeptPart } from './MakePart';
 import { OutlineLater } from './OutlineLater';
 import { partBox, partPath } from './partSvg';
@@ -27,11 +28,12 @@ export async function MakeScreen({
   restorationId: string;
   photo: string | undefined;
 }) {
-  const [parts, { photos, photo }] = await Promise.all([
+  const [parts, sizes, { photos, photo }] = await Promise.all([
     partsOf(restorationId),
+    sizesOf(restorationId),
     photosToMark(restorationId, 'mend', asked),
   ]);
-  if (photo) return <OutlineLater key={photo.id} restorationId={restorationId} photo={photo} />;
+  if (photo) return <OutlineLater key={photo.id} restorationId={restorationId} photo={photo} bar={barOf(sizes)} />;
   const kept = parts.map(({ id, name, family, sizes }): KeptPart => {
     const { solid } = partOf(family, sizes);
     const { x, y, width, height } = partBox(family, sizes);

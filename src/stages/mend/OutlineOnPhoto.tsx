@@ -3,66 +3,59 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { Outline, OutlineWarning } from '@/core/mending/outline/outline';
-import type { Corners } from '@/core/picture/corners';
+import type { Outline } from '@/core/mending/outline/outline';
+import { NINE_IN_TEN_SD } from '@/core/numbers';
 import type { Point } from '@/core/picture/picture';
 import { viewHref } from '@/core/runsheet/views';
 import { withPoint } from '@/core/units';
 import type { PhotoToMark } from '@/ui/picture/photoToMark';
 import { Button } from '@/ui/Button';
+import { LabelledBox } from '@/ui/LabelledBox';
 import { LinkButton } from '@/ui/links';
 import { MainAction } from '@/ui/MainAction';
 import { photoUrl } from '@/ui/photoUrl';
-import { FieldOnPhoto, firstCorners } from '@/ui/picture/FieldOnPhoto';
+import { FieldOnPhoto } from '@/ui/picture/FieldOnPhoto';
 import { say } from '@/ui/toast';
-import { TextBox } from '@/ui/Typed';
 import { useSend } from '@/ui/useSend';
 import { Working } from '@/ui/Working';
 import { Wrong } from '@/ui/Wrong';
 import { usePictureWorker } from '@/workers/usePictureWorker';
 import { keepPart } from './actions';
 import { PartDrawing } from './PartDrawing';
+import { overOf, scaleOf } from './scale';
+import { ScalePart, useScale } from './useScale';
+import { warningWords } from './warningWords';
 
-/** A card as everybody carries one, mm. */
-const CARD = { width: '85.6', height: '54' } as const;
 const MARGIN_MM = 3;
 
-function warningWords(warning: OutlineWarning): string {
-  switch (warning.kind) {
-    case 'coarse':
-      return `A pixel of this picture is ${warning.mmPerPx.toFixed(2)} mm: go nearer for tenths of a millimetre.`;
-    case 'far from the known thing':
-      return 'The part reaches far beyond the thing of known size: lay a longer one beside it, or go by a measured length.';
-    case 'edge not seen':
-      return `No edge is seen along ${Math.round(100 * warning.share)} % of it: look there, or choose a ground of another colour.`;
-    case 'marks left out':
-      return warning.count === 1
-        ? 'One mark on it was taken for print or glare, not for a hole.'
-        : `${warning.count} marks on it were taken for print or glare, not for holes.`;
-  }
-}
-
-/** The outline of a part on its photograph: mark a thing of known size, put a mark on the part, look the drawing over. */
-export function OutlineOnPhoto({ restorationId, photo }: { restorationId: string; photo: PhotoToMark }) {
+/** The outline of a part on its photograph: its scale, a mark on the part, and the drawing looked over. */
+export function OutlineOnPhoto({
+  restorationId,
+  photo,
+  bar,
+}: {
+  restorationId: string;
+  photo: PhotoToMark;
+  bar: string;
+}) {
   const router = useRouter();
-  const [corners, setCorners] = useState<Corners>(() => firstCorners(photo));
-  const [inside, setInside] = useState<Point>([photo.width / 2, 0.15 * photo.height]);
-  const [width, setWidth] = useState<string>(CARD.width);
-  const [height, setHeight] = useState<string>(CARD.height);
+  const scaled = useScale(photo, bar);
+  const { scale, setScale } = scaled;
+  const [inside, setInside] = useState<Point>([photo.width / 2, photo.height / 2]);
   const [thickness, setThickness] = useState('');
   const [name, setName] = useState('');
   const [found, setFound] = useState<Outline | null>(null);
   const { share, errors, setErrors, run, stop } = usePictureWorker();
   const { wrong, busy, send } = useSend();
   const back = viewHref(restorationId, 'mend', 'make');
-  const [widthMm, heightMm] = [width, height].map((typed) => Number(withPoint(typed))) as [number, number];
   const look = async () => {
-    if (!(widthMm >= 5 && widthMm <= 2000 && heightMm >= 5 && heightMm <= 2000)) {
-      setErrors(['Type how wide and high the thing of known size is, in mm from 5 to 2000. A bank card is 85.6 × 54.']);
+    const [by, thicknessMm] = [scaleOf(scale), overOf(thickness)];
+    if (typeof by === 'string' || typeof thicknessMm === 'string') {
+      setErrors([by, thicknessMm].filter((one) => typeof one === 'string'));
       return;
     }
     const outline = await run('Finding the outline', (remote) =>
-      remote.outline(photoUrl(photo.id), { plane: { corners, widthMm, heightMm }, inside }),
+      remote.outline(photoUrl(photo.id), { ...by, inside, thicknessMm }),
     );
     if (outline) setFound(outline);
   };
@@ -83,28 +76,24 @@ export function OutlineOnPhoto({ restorationId, photo }: { restorationId: string
   if (!found)
     return (
       <>
-        <Text mb="3" maxWidth="62ch">
-          Move the four corners onto the corners of the card, as its sides would meet, and the dashed mark onto the
-          part.
-        </Text>
+        <ScalePart {...scaled} />
         <FieldOnPhoto
           photo={photo}
-          what="the thing of known size, and the mark onto the part"
+          what="the part"
           kind="known"
-          corners={corners}
-          onChange={setCorners}
-          inside={inside}
-          onInside={setInside}
+          corners={scale.bySheet ? null : scale.corners}
+          onChange={(corners) => setScale({ ...scale, corners })}
+          marks={[{ title: 'The part', at: inside }]}
+          onMarks={([place]) => place && setInside(place)}
         />
         <Flex gap="3" wrap="wrap" mt="3">
-          <label>
-            <Text fontSize="15px">Width of the known thing, mm</Text>
-            <TextBox inputMode="decimal" figures value={width} onChange={(event) => setWidth(event.target.value)} />
-          </label>
-          <label>
-            <Text fontSize="15px">Height of the known thing, mm</Text>
-            <TextBox inputMode="decimal" figures value={height} onChange={(event) => setHeight(event.target.value)} />
-          </label>
+          <LabelledBox
+            label="Thickness, mm"
+            inputMode="decimal"
+            figures
+            value={thickness}
+            onChange={(event) => setThickness(event.target.value)}
+          />
         </Flex>
         {share !== null && <Working share={null} words="Finding the outline" onStop={stop} />}
         <MainAction>
@@ -120,7 +109,8 @@ export function OutlineOnPhoto({ restorationId, photo }: { restorationId: string
   const [left, top] = [Math.min(...xs), Math.min(...ys)];
   const [w, h] = [Math.max(...xs) - left, Math.max(...ys) - top];
   const path = [found.outline, ...found.holes].map((ring) => `M${ring.map((p) => p.join()).join(' L')} Z`).join(' ');
-  const band = (2 * found.sdMm).toFixed(1);
+  // A length lies between two places, each as unsure as is said.
+  const band = (NINE_IN_TEN_SD * Math.SQRT2 * found.sdMm).toFixed(1);
   return (
     <>
       <PartDrawing
@@ -142,19 +132,14 @@ export function OutlineOnPhoto({ restorationId, photo }: { restorationId: string
         </Box>
       ))}
       <Flex gap="3" wrap="wrap" mt="3">
-        <label>
-          <Text fontSize="15px">Name</Text>
-          <TextBox value={name} onChange={(event) => setName(event.target.value)} />
-        </label>
-        <label>
-          <Text fontSize="15px">Thickness, mm</Text>
-          <TextBox
-            inputMode="decimal"
-            figures
-            value={thickness}
-            onChange={(event) => setThickness(event.target.value)}
-          />
-        </label>
+        <LabelledBox label="Name" value={name} onChange={(event) => setName(event.target.value)} />
+        <LabelledBox
+          label="Thickness, mm"
+          inputMode="decimal"
+          figures
+          value={thickness}
+          onChange={(event) => setThickness(event.target.value)}
+        />
       </Flex>
       <MainAction>
         <Button look="go" bench disabled={busy} onClick={() => keep(found)}>

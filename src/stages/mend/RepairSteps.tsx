@@ -16,7 +16,7 @@ import { useNow } from '@/ui/clock';
 import { ClockBar } from '@/ui/ClockBar';
 import { Fold } from '@/ui/Fold';
 import { MainAction } from '@/ui/MainAction';
-import { TextBox } from '@/ui/Typed';
+import { LabelledBox } from '@/ui/LabelledBox';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { TakeThingBack } from '@/undo/TakeThingBack';
@@ -106,24 +106,20 @@ export function RepairSteps({
           {next.glue && (
             <>
               <Flex gap="3" wrap="wrap" mt="3">
-                <label>
-                  <Text fontSize="15px">Warmth of the place, °C</Text>
-                  <TextBox
-                    inputMode="decimal"
-                    figures
-                    value={roomC}
-                    onChange={(event) => setRoomC(event.target.value)}
-                  />
-                </label>
-                <label>
-                  <Text fontSize="15px">Full cure by its sheet at 20 °C, h (else what is usual)</Text>
-                  <TextBox
-                    inputMode="decimal"
-                    figures
-                    value={cureH}
-                    onChange={(event) => setCureH(event.target.value)}
-                  />
-                </label>
+                <LabelledBox
+                  label="Warmth of the place, °C"
+                  inputMode="decimal"
+                  figures
+                  value={roomC}
+                  onChange={(event) => setRoomC(event.target.value)}
+                />
+                <LabelledBox
+                  label="Full cure by its sheet at 20 °C, h (else what is usual)"
+                  inputMode="decimal"
+                  figures
+                  value={cureH}
+                  onChange={(event) => setCureH(event.target.value)}
+                />
               </Flex>
               <GlueTimes glue={next.glue} roomC={withPoint(roomC)} cureH={withPoint(cureH)} />
             </>
@@ -257,10 +253,7 @@ function Outcome({ repair: { id, check }, early }: { repair: RunningRepair; earl
         onChoose={setOutcome}
         bench
       />
-      <label>
-        <Text fontSize="15px">In a few words</Text>
-        <TextBox value={words} onChange={(event) => setWords(event.target.value)} />
-      </label>
+      <LabelledBox label="In a few words" value={words} onChange={(event) => setWords(event.target.value)} />
       <MainAction>
         <Button look="go" bench disabled={busy || outcome === null} onClick={() => outcome && answer(outcome)}>
           Keep what came of it

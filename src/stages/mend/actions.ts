@@ -2,13 +2,18 @@
 
 import type { Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
-import { addPart } from '@/work/mend/parts';
+import { addPart, addSize } from '@/work/mend/parts';
 import { beginMend, doStep, endMend, leaveBreak, measureBreak, noteBroken, undoStep } from '@/work/mend/repairs';
-import { beginSchema, breakSchema, leaveSchema, outcomeSchema, partSchema, stepSchema } from './schema';
+import { beginSchema, breakSchema, leaveSchema, outcomeSchema, partSchema, sizeSchema, stepSchema } from './schema';
 
 /** Keeps a part that is to be made, by its sizes. */
 export async function keepPart(given: Given): Promise<Answer<string>> {
   return write(partSchema, given, (part, now) => addPart(part, now));
+}
+
+/** Keeps a size that was measured on a photograph. */
+export async function keepSize(given: Given): Promise<Answer<string>> {
+  return write(sizeSchema, given, (size, now) => addSize(size, now));
 }
 
 /** Keeps what was measured of a break. */

@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { damageSchema } from '@/core/mending/repair/damageSchema';
 import type { Damage } from '@/core/mending/repair/damage';
+import { SIZE_KINDS, type SizeKind } from '@/core/mending/marks/sizeKinds';
 import { MEND_OUTCOMES, MEND_WAYS, type MendOutcome, type MendWay } from '@/core/mending/repair/ways';
 import { FAMILY_NAMES, type FamilyName } from '@/core/mending/part/families';
 import { familyOf } from '@/core/mending/part/part';
@@ -32,6 +33,32 @@ export const partSchema = Joi.object<PartForm>({
     switch: FAMILY_NAMES.map((name) => ({ is: name, then: familyOf(name).schema.required() })),
   }).label('Sizes'),
   photoId: Joi.string().max(60).allow(null).default(null),
+});
+
+export const sizeSchema = Joi.object<{
+  restorationId: string;
+  name: string;
+  kind: SizeKind;
+  value: number;
+  sd: number;
+  photoId: string | null;
+  barMm: number | null;
+}>({
+  restorationId: id,
+  name: Joi.string()
+    .trim()
+    .max(MOST.person)
+    .required()
+    .label('Name')
+    .messages({ 'string.empty': 'Say what was measured, like “hole of the left foot”.' }),
+  kind: Joi.string()
+    .valid(...SIZE_KINDS)
+    .required()
+    .label('What was measured'),
+  value: Joi.number().min(0).max(1e7).required().label('Size'),
+  sd: Joi.number().min(0).max(1e7).required().label('Its spread'),
+  photoId: Joi.string().max(60).allow(null).default(null),
+  barMm: Joi.number().min(80).max(120).unit('mm').allow(null).default(null).label('Length of the printed bar'),
 });
 
 export const breakSchema = Joi.object<{ restorationId: string; findingId: string; name: string; damage: Damage }>({

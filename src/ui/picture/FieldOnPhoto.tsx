@@ -15,64 +15,59 @@ export const firstCorners = ({ width, height }: Pick<PhotoToMark, 'width' | 'hei
   return [at(0.12, 0.3), at(0.88, 0.3), at(0.88, 0.7), at(0.12, 0.7)];
 };
 
+/** A place that is marked, by its name. */
+export interface NamedMark {
+  title: string;
+  at: Point;
+}
+
 const shape = (id: string, kind: Shape['kind'], points: readonly Point[]): Shape => ({
   ...{ id, kind, srgb: [0, 0, 0], paper: false },
   points: points.map(([x, y]): Point => [x, y]),
 });
 
-/** Half the side of the mark that is set on a part, px of a picture so wide. */
-const markSize = (width: number) => Math.max(4, 0.012 * width);
+interface Props {
+  photo: PhotoToMark;
+  /** What is moved onto what, for those who do not see the picture. */
+  what: string;
+  kind?: 'field' | 'known';
+  /** Four corners of something flat; `null` where none are asked for. */
+  corners: Corners | null;
+  onChange?: (corners: Corners) => void;
+  marks?: readonly NamedMark[];
+  onMarks?: (places: Point[]) => void;
+  /** Outlines that were found. */
+  rings?: readonly (readonly Point[])[];
+}
 
-const boxRound = ([x, y]: Point, half: number): Point[] => [
-  [x - half, y - half],
-  [x + half, y - half],
-  [x + half, y + half],
-  [x - half, y + half],
-];
-
-/**
- * A photograph with the four corners of something flat to be moved onto their places, and where it is asked for a mark to be
- * moved onto a part.
- *
- * @param what the corners are moved onto, for those who do not see the picture
- */
+/** A photograph with the corners of something flat, and marks, to be moved onto their places. */
 export function FieldOnPhoto({
   photo,
   what,
   kind = 'field',
   corners,
   onChange,
-  inside,
-  onInside,
-}: {
-  photo: PhotoToMark;
-  what: string;
-  kind?: 'field' | 'known';
-  corners: Corners;
-  onChange: (corners: Corners) => void;
-  inside?: Point;
-  onInside?: (place: Point) => void;
-}) {
+  marks = [],
+  onMarks,
+  rings = [],
+}: Props) {
   return (
     <PictureBoard
       width={photo.width}
       height={photo.height}
       small={photoUrl(photo.id, 'large')}
       original={photoUrl(photo.id)}
-      alt={`${photo.originalName}: move the four corners onto ${what}`}
+      alt={`${photo.originalName}: move the ${corners ? 'four corners' : 'marks'} onto ${what}`}
       shapes={[
-        shape(kind, kind, corners),
-        ...(inside ? [shape('part', 'part', boxRound(inside, markSize(photo.width)))] : []),
+        ...(corners ? [shape(kind, kind, corners)] : []),
+        ...marks.map(({ title, at }, i): Shape => ({ ...shape(`mark-${i}`, 'mark', [at]), title })),
       ]}
-      holes={[]}
+      holes={rings}
       onChange={(shapes) => {
-        const [field, part] = [shapes.find(({ id }) => id === kind), shapes.find(({ id }) => id === 'part')];
-        if (field) onChange(field.points as unknown as Corners);
-        if (part)
-          onInside?.([
-            part.points.reduce((sum, [x]) => sum + x, 0) / part.points.length,
-            part.points.reduce((sum, [, y]) => sum + y, 0) / part.points.length,
-          ]);
+        const field = shapes.find(({ id }) => id === kind);
+        if (field) onChange?.(field.points as unknown as Corners);
+        const places = shapes.filter((one) => one.kind === 'mark').map(({ points }) => points[0]!);
+        if (places.length > 0) onMarks?.(places);
       }}
       heats={[]}
       onView={() => undefined}

@@ -44,7 +44,7 @@ const COLOURS = {
   hidden: '#ffffff',
   field: '#f0b13c',
   known: '#f0b13c',
-  part: '#ffffff',
+  mark: '#ffffff',
 } as const;
 const DASHES = {
   card: '14 8',
@@ -52,10 +52,10 @@ const DASHES = {
   hidden: '4 6',
   field: undefined,
   known: undefined,
-  part: '4 6',
+  mark: undefined,
 } as const;
 /** A patch and a field have four corners, no more and no fewer. */
-const isFour = (kind: ShapeKind) => kind === 'card' || kind === 'field' || kind === 'known' || kind === 'part';
+const isFour = (kind: ShapeKind) => kind === 'card' || kind === 'field' || kind === 'known';
 const STEP: Record<string, Point> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
 const CLOSEST = 12;
 
@@ -266,7 +266,9 @@ function Loupe({ at: [x, y], unit, picture: { href, width, height }, shapes, vie
 function ShapeOnBoard({ shape, unit, width, height, onChange, onHold }: ShapeProps) {
   const inside = ([x, y]: Point): Point => [Math.max(0, Math.min(width, x)), Math.max(0, Math.min(height, y))];
   const drag = useDragOnBoard();
-  const title = shape.kind === 'card' ? `Card patch ${shape.id.split('-')[1]}` : SHAPE_WORDS[shape.kind].title;
+  const title =
+    shape.title ?? (shape.kind === 'card' ? `Card patch ${shape.id.split('-')[1]}` : SHAPE_WORDS[shape.kind].title);
+  const single = shape.points.length === 1;
   const colour = COLOURS[shape.kind];
   // A name that would run out of the picture on the right ends at its edge.
   const cut = shape.points[0]![0] + title.length * 10 * unit > width;
@@ -279,19 +281,21 @@ function ShapeOnBoard({ shape, unit, width, height, onChange, onHold }: ShapePro
   };
   return (
     <g data-shape={shape.id}>
-      <polygon
-        points={shape.points.map((p) => p.join(',')).join(' ')}
-        fill={colour}
-        fillOpacity={0.12}
-        stroke="#22282b"
-        strokeWidth={6 * unit}
-        tabIndex={0}
-        role="button"
-        aria-label={`${title}: move it with the arrow keys`}
-        style={{ cursor: 'move' }}
-        {...drag((by) => onChange(moveShape(shape, by, width, height)))}
-        onKeyDown={(event) => keyed(event, (by) => onChange(moveShape(shape, by, width, height)))}
-      />
+      {!single && (
+        <polygon
+          points={shape.points.map((p) => p.join(',')).join(' ')}
+          fill={colour}
+          fillOpacity={0.12}
+          stroke="#22282b"
+          strokeWidth={6 * unit}
+          tabIndex={0}
+          role="button"
+          aria-label={`${title}: move it with the arrow keys`}
+          style={{ cursor: 'move' }}
+          {...drag((by) => onChange(moveShape(shape, by, width, height)))}
+          onKeyDown={(event) => keyed(event, (by) => onChange(moveShape(shape, by, width, height)))}
+        />
+      )}
       <polygon
         points={shape.points.map((p) => p.join(',')).join(' ')}
         fill="none"
@@ -305,7 +309,7 @@ function ShapeOnBoard({ shape, unit, width, height, onChange, onHold }: ShapePro
       />
       <text
         x={cut ? width - 6 * unit : shape.points[0]![0]}
-        y={shape.points[0]![1] - 12 * unit}
+        y={shape.points[0]![1] - (single ? 20 : 12) * unit}
         textAnchor={cut ? 'end' : 'start'}
         style={{ fontSize: `${17 * unit}px`, fontWeight: 650 }}
         fill="#ffffff"
@@ -344,7 +348,7 @@ function ShapeOnBoard({ shape, unit, width, height, onChange, onHold }: ShapePro
           key={i}
           tabIndex={0}
           role="button"
-          aria-label={`${title}, corner ${i + 1}`}
+          aria-label={single ? `${title}: move it with the arrow keys` : `${title}, corner ${i + 1}`}
           style={{ cursor: 'grab' }}
           {...drag(
             (by) => {
@@ -361,7 +365,16 @@ function ShapeOnBoard({ shape, unit, width, height, onChange, onHold }: ShapePro
           }}
         >
           <circle cx={x} cy={y} r={22 * unit} fill="transparent" />
-          <circle cx={x} cy={y} r={9 * unit} fill={colour} stroke="#22282b" strokeWidth={2.5 * unit} />
+          {single ? (
+            <>
+              {/* Its middle stays open: there the edge is seen that it is set on. */}
+              <circle cx={x} cy={y} r={13 * unit} fill="none" stroke="#22282b" strokeWidth={6 * unit} />
+              <circle cx={x} cy={y} r={13 * unit} fill="none" stroke={colour} strokeWidth={3 * unit} />
+              <circle cx={x} cy={y} r={1.6 * unit} fill={colour} stroke="#22282b" strokeWidth={0.8 * unit} />
+            </>
+          ) : (
+            <circle cx={x} cy={y} r={9 * unit} fill={colour} stroke="#22282b" strokeWidth={2.5 * unit} />
+          )}
         </g>
       ))}
     </g>

@@ -5,7 +5,7 @@ import type { Point } from '@/core/picture/picture';
 import { rectPolygon } from '@/core/picture/polygon';
 import type { MeasureSpec } from '@/core/picture/spec';
 
-export type ShapeKind = 'card' | 'piece' | 'hidden' | 'field' | 'known' | 'part';
+export type ShapeKind = 'card' | 'piece' | 'hidden' | 'field' | 'known' | 'mark';
 
 /** What is drawn on the picture. Card patches stay rectangles; the others are outlines. */
 export interface Shape {
@@ -16,6 +16,8 @@ export interface Shape {
   paper: boolean;
   /** Number of the printed sheet of greys that a card patch is on. */
   sheet?: number;
+  /** What it is called where its kind does not say. */
+  title?: string;
 }
 
 export const SHAPE_WORDS: Record<ShapeKind, { title: string; how: string }> = {
@@ -23,7 +25,7 @@ export const SHAPE_WORDS: Record<ShapeKind, { title: string; how: string }> = {
   piece: { title: 'Piece', how: 'The plastic to judge. Print and badges inside are left out by themselves.' },
   field: { title: 'Field of the keys', how: 'Its four corners, from the upper left round.' },
   known: { title: 'Thing of known size', how: 'Its four corners, from the upper left round.' },
-  part: { title: 'The part', how: 'Anywhere on the part, away from its holes.' },
+  mark: { title: 'Mark', how: 'On the part.' },
   hidden: { title: 'Hidden patch', how: 'Plastic that never saw light: under a label, a door or a foot.' },
 };
 

@@ -1,5 +1,5 @@
 import { LINEAR_OF_CODE } from '../../colour/bulk';
-import { median } from '../../numbers';
+import { median, quantile } from '../../numbers';
 import type { Picture, Point } from '../../picture/picture';
 
 /** Linear red, green, blue between pixels; a pixel's middle is at half a pixel. */
@@ -68,13 +68,22 @@ function halfWay(way: readonly Colour[], [a, b]: readonly [Colour, Colour], reac
   return best;
 }
 
+/** A second look is taken so near to the first, px: a shadow beside the edge fades over more. */
+const CLOSE_PX = 2.5;
+
+/** Moves a ring onto the edge of the part, and from there once more with a closer look: a shadow beside it moves it less. */
+export function onEdge(picture: Picture, ring: readonly Point[], reachPx: number): OnEdge {
+  const first = movedOn(picture, ring, reachPx);
+  return reachPx > CLOSE_PX && first.unseen < 0.5 ? movedOn(picture, first.points, CLOSE_PX) : first;
+}
+
 /**
  * Moves a ring onto the edge of the part, to fractions of a pixel: across each of its points, where light is half way
  * between that inside and that outside, and half way again between that place and the one by the picture’s numbers.
  *
  * @param reachPx how far off the ring may be
  */
-export function onEdge(picture: Picture, ring: readonly Point[], reachPx: number): OnEdge {
+function movedOn(picture: Picture, ring: readonly Point[], reachPx: number): OnEdge {
   const points = evenly(ring, 1);
   const n = points.length;
   const far = reachPx + BEYOND_PX;
@@ -107,4 +116,85 @@ export function onEdge(picture: Picture, ring: readonly Point[], reachPx: number
     scatterPx: 1.4826 * (median(jumps) ?? 0),
     unseen: offs.filter((off) => off === null).length / Math.max(1, n),
   };
+}
+
+/** The soft side of an edge is compared with its sharp one: these shares of its places are sharper. */
+const SOFTEST = 0.8;
+const SHARPEST = 0.15;
+/** A step of light is looked at over so many pixels to each side. */
+const STEP_PX = 1.5;
+/** The edge is the innermost step that has so much of the greatest. */
+const OF_GREATEST = 0.5;
+/** Off by more than this from where the ring was, a step counts; less is its own noise. */
+const MOVED_PX = 0.75;
+
+/**
+ * Takes a ring that may lie out in the shadow of a part to the part’s own edge: the innermost sharp step of light across it.
+ * A shadow fades, an edge does not.
+ *
+ * @param inPx how far out in a shadow it may lie
+ * @returns `softPx` how much softer it is on one side than on the other: there a shadow may be taken for the part
+ */
+export function innerEdge(picture: Picture, edge: OnEdge, inPx: number): OnEdge & { softPx: number } {
+  const ring = edge.points;
+  const n = ring.length;
+  const span = Math.max(2, Math.min(6, Math.floor(n / 12)));
+  const out = 2;
+  const count = Math.round((inPx + out) / SUBSTEP_PX) + 1;
+  const normals = ring.map((_, i): Point => {
+    const [[ax, ay], [bx, by]] = [ring[(i + n - span) % n]!, ring[(i + span) % n]!];
+    const long = Math.max(1e-9, Math.hypot(bx - ax, by - ay));
+    return [(by - ay) / long, -(bx - ax) / long];
+  });
+  const soft: number[] = [];
+  const offs = ring.map(([x, y], i): number => {
+    const [nx, ny] = normals[i]!;
+    const at = (u: number) => coded(lightAt(picture, [x + u * nx, y + u * ny]));
+    const steps = Array.from({ length: count }, (_, k): number => {
+      const u = -inPx + k * SUBSTEP_PX;
+      const [a, b] = [at(u - STEP_PX), at(u + STEP_PX)];
+      return Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+    });
+    // Over how long a way light goes from that of the part to that of the ground.
+    soft.push(steps.reduce((sum, step) => sum + step, 0) / Math.max(1e-6, ...steps));
+    const least = OF_GREATEST * Math.max(...steps);
+    const first = steps.findIndex(
+      (step, k) => k > 0 && k + 1 < steps.length && step >= least && step >= steps[k - 1]! && step >= steps[k + 1]!,
+    );
+    return first < 0 ? 0 : -inPx + first * SUBSTEP_PX;
+  });
+  const moved = offs.map((_, i) => median(Array.from({ length: 9 }, (_x, k) => offs[(i + n + k - 4) % n]!)) ?? 0);
+  return {
+    ...edge,
+    softPx: SUBSTEP_PX * Math.max(0, quantile(soft, SOFTEST)! - quantile(soft, SHARPEST)!),
+    points: ring.map(([x, y], i): Point => {
+      const off = Math.abs(moved[i]!) < MOVED_PX ? 0 : moved[i]!;
+      return [x + off * normals[i]![0], y + off * normals[i]![1]];
+    }),
+  };
+}
+
+/** Ways round a place that are looked along for an edge. */
+const WAYS = 8;
+
+/** The edge nearest to a place, across the way along which light changes most; `null` where none is near. */
+export function nearEdge(picture: Picture, [x, y]: Point, reachPx: number): Point | null {
+  const steps = Math.round((2 * reachPx) / SUBSTEP_PX) + 1;
+  let best: { at: Point; change: number } | null = null;
+  for (let k = 0; k < WAYS; k++) {
+    const [nx, ny] = [Math.cos((k * Math.PI) / WAYS), Math.sin((k * Math.PI) / WAYS)];
+    const along = (u: number) => lightAt(picture, [x + u * nx, y + u * ny]);
+    const ends = [along(-reachPx), along(reachPx)] as const;
+    const change = Math.hypot(...ends[0].map((light, i) => light - ends[1][i]!));
+    if (best && change <= best.change) continue;
+    const way = Array.from({ length: steps }, (_, i) => along(-reachPx + i * SUBSTEP_PX));
+    const [byLight, byNumber] = [
+      halfWay(way, ends, reachPx),
+      halfWay(way.map(coded), [coded(ends[0]), coded(ends[1])], reachPx),
+    ];
+    if (byLight === null || byNumber === null) continue;
+    const off = (byLight + byNumber) / 2;
+    best = { at: [x + off * nx, y + off * ny], change };
+  }
+  return best?.at ?? null;
 }

