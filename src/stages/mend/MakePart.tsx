@@ -98,6 +98,11 @@ function Kept({ restorationId, part: { id, name, title, solid, drawn } }: { rest
               SVG at 1:1
             </a>
           </Button>
+          <Button asChild>
+            <a href={file('pdf')} download aria-label={`${name} on paper at 1:1`}>
+              On paper at 1:1
+            </a>
+          </Button>
           <TakeThingBack what="part" id={id} name={name} />
         </Flex>
         <Fold quiet summary="Cast it: silicone, resin and steps">
