@@ -4,6 +4,7 @@ import type { BoardKey } from '../layout';
 import { evened } from './evened';
 import { likenessOf, medianPatch, patchOf, spreadOf, turnedRound, type Patch, type Reach } from './patch';
 import { alignedCorners, settledKeys, sharedBy } from './align';
+import { ALIKE, BY_MORE, swapped } from './swaps';
 import { channelOf, fieldOf, type Field, type FieldPicture } from './field';
 
 /** What became of the cap of a key between two pictures. */
@@ -29,8 +30,6 @@ const SHIFT_MM = { across: 1.2, down: 2.4 };
 /** Ground is evened over so many mm on each side, so that print alone is compared. */
 const EVEN_MM = 4;
 /** Print that is as alike as this is the same print, and so much more alike than its own it is another’s: correlations. */
-const ALIKE = 0.55;
-const BY_MORE = 0.06;
 const TURNED = 0.7;
 const TURNED_PRINT = 0.36;
 /** Own print that is as alike as this is not doubted. */
@@ -207,68 +206,6 @@ export function compareCaps(
     else if (found[i]!.kind === 'unclear' && own[i]! < GONE && bare(is, i, PERHAPS_BARE) && !bare(was, i, PERHAPS_BARE))
       found[i] = { kind: 'missing' };
   return Object.fromEntries(keys.map(({ id }, i) => [id, found[i]!]));
-}
-
-/**
- * Whose caps stand where, among keys whose own caps are doubted: a cap stands in one place only, so that of the doubted
- * ones each gave its own to another.
- *
- * @returns of each that can be told the key whose cap it has, itself where it is its own
- */
-function swapped(
-  doubted: readonly number[],
-  fits: (i: number, j: number) => boolean,
-  like: (i: number, j: number) => number,
-  differ: (i: number, j: number) => boolean,
-): Map<number, number> {
-  const told = new Map<number, number>();
-  const own = new Map(doubted.map((i) => [i, like(i, i)]));
-  const pairs = doubted
-    .flatMap((i, at) => doubted.slice(at + 1).map((j) => ({ i, j })))
-    .filter(({ i, j }) => fits(i, j))
-    .map(({ i, j }) => ({ i, j, both: like(i, j) + like(j, i) }))
-    .map((pair) => ({ ...pair, gain: pair.both - own.get(pair.i)! - own.get(pair.j)! }))
-    .filter(({ i, j, gain, both }) => gain >= BY_MORE && both >= 2 * ALIKE && differ(i, j));
-  for (const { i, j } of bestPairs(pairs)) {
-    told.set(i, j);
-    told.set(j, i);
-  }
-  // Three or more that went round.
-  const left = doubted.filter((i) => !told.has(i));
-  for (const i of left) {
-    const others = left.filter((j) => j !== i && fits(i, j)).map((j) => ({ j, likeness: like(i, j) }));
-    const best = others.reduce((most, one) => (one.likeness > most.likeness ? one : most), { j: i, likeness: -1 });
-    if (best.likeness > ALIKE && best.likeness > own.get(i)! + BY_MORE && differ(i, best.j)) told.set(i, best.j);
-    else if (own.get(i)! > ALIKE - BY_MORE) told.set(i, i);
-  }
-  return told;
-}
-
-interface Pair {
-  i: number;
-  j: number;
-  gain: number;
-}
-
-/** So many pairs are weighed against each other; of more the best. */
-const WEIGHED = 24;
-
-/** The pairs that gain most together, each key in one of them: the best pair alone may part two that are better. */
-function bestPairs(pairs: readonly Pair[]): Pair[] {
-  const ordered = [...pairs].sort((a, b) => b.gain - a.gain).slice(0, WEIGHED);
-  let best: { gain: number; taken: Pair[] } = { gain: -1, taken: [] };
-  // What is left can add no more than all of it.
-  const left = ordered.map((_, from) => ordered.slice(from).reduce((sum, { gain }) => sum + gain, 0));
-  const search = (from: number, gain: number, taken: Pair[]): void => {
-    if (gain > best.gain) best = { gain, taken };
-    if (from === ordered.length || gain + left[from]! <= best.gain) return;
-    const pair = ordered[from]!;
-    if (!taken.some(({ i, j }) => [i, j].some((key) => key === pair.i || key === pair.j)))
-      search(from + 1, gain + pair.gain, [...taken, pair]);
-    search(from + 1, gain, taken);
-  };
-  search(0, 0, []);
-  return best.taken;
 }
 
 interface View {
