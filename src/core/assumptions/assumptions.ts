@@ -227,12 +227,7 @@ export const ASSUMPTIONS = {
     'Without a sheet of marks a lens may bend by',
     'guess',
   ),
-  'scale of a printed sheet': a(
-    0.0015,
-    'of a length',
-    'A sheet of marks whose bar was measured may be off by',
-    'guess',
-  ),
+  'scale of a printed sheet': a(0.002, 'of a length', 'A sheet of marks whose bar was measured may be off by', 'guess'),
   'volts off': a(
     0.05,
     'of the label’s',

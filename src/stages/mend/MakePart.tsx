@@ -15,6 +15,7 @@ import { TakeThingBack } from '@/undo/TakeThingBack';
 import { keepPart } from './actions';
 import { PartDrawing } from './PartDrawing';
 
+const SolidView = dynamic(() => import('./SolidView').then((part) => part.SolidView), { ssr: false });
 const CastPart = dynamic(() => import('./CastPart').then((part) => part.CastPart));
 
 export interface FamilyForm {
@@ -105,6 +106,9 @@ function Kept({ restorationId, part: { id, name, title, solid, drawn } }: { rest
           </Button>
           <TakeThingBack what="part" id={id} name={name} />
         </Flex>
+        <Fold quiet summary="In the round">
+          <SolidView url={file('stl')} name={name} />
+        </Fold>
         <Fold quiet summary="Cast it: silicone, resin and steps">
           <CastPart boxMm={solid.boxMm} volumeMm3={solid.volumeMm3} />
         </Fold>

@@ -77,7 +77,7 @@ export function sizeOn(picture: Picture, spec: SizeSpec): Size {
   const { kind, marks, overMm = 0 } = spec;
   if (marks.length !== MARKS_OF[kind])
     throw new Refusal('marks', `This takes ${MARKS_OF[kind]} marks, not ${marks.length}.`);
-  const plane = groundOnPicture(picture, spec);
+  const { plane } = groundOnPicture(picture, spec);
   const over = overMm - (spec.plane?.aboveGroundMm ?? 0);
   const through =
     ({ toMm, camera }: PlaneLook) =>

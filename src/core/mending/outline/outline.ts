@@ -43,7 +43,7 @@ const LEAST_HOLE_MM2 = 0.8;
 const round = (mm: number) => Math.round(1000 * mm) / 1000;
 
 /** The edge of a part is off by so many pixels at least. */
-export const LEAST_EDGE_PX = 0.15;
+export const LEAST_EDGE_PX = 0.25;
 /** Coarser than this no tenth of a mm is seen. */
 const COARSE_MM = 0.3;
 /** Points nearer to a straight line than this say nothing, px. */
@@ -105,7 +105,7 @@ export function tracedFrom(
  */
 export function outlineOf(picture: Picture, spec: OutlineSpec): Outline {
   const { inside, plane: thing, thicknessMm = 0 } = spec;
-  const plane = groundOnPicture(picture, spec);
+  const { plane, within } = groundOnPicture(picture, spec);
   const { around, inner, reach } = tracedFrom(picture, inside);
   const rough = onEdge(picture, around, reach);
   const mmPerPx = Math.sqrt(areaOf(rough.points.map(plane.toMm)) / areaOf(rough.points));
@@ -131,6 +131,11 @@ export function outlineOf(picture: Picture, spec: OutlineSpec): Outline {
     Point[],
     ...Point[][],
   ];
+  if (within && outlineMm.some(([x, y]) => x < 0 || y < 0 || x > within[0] || y > within[1]))
+    throw new Refusal(
+      'inside',
+      'What is of one colour round this place reaches beyond the dots of the sheet. Mark a place in the middle of the part, away from its walls, and photograph it in light from all sides.',
+    );
   const far = thing ? beyond(outlineMm, thing.widthMm, thing.heightMm) : 0;
   const unseen = edge.unseen;
   return {
@@ -158,7 +163,7 @@ export function outlineOf(picture: Picture, spec: OutlineSpec): Outline {
 }
 
 /** Rims of thick parts are rounded and lie in their own shade: of the thickness so much stays unsure. */
-const RIM_SD = 0.05;
+const RIM_SD = 0.07;
 /** Of what one side is softer than the other so much stays unsure. */
 const SOFT_SD = 0.5;
 /** A ring that was found may lie so far out in a shadow, mm. */
@@ -243,16 +248,20 @@ function wallSeen(
 const middleLab = (labs: readonly Float32Array[]): Float32Array =>
   Float32Array.from([0, 1, 2], (k) => median(labs.map((lab) => lab[k]!))!);
 
-/** The ground that a spec names, or the sheet of marks that lies on it. */
-export function groundOnPicture(picture: Picture, { plane, barMm, focal35Mm }: Scale): GroundPlane {
-  if (plane) return planeOfThing(picture, plane, focal35Mm);
+/** The ground that a spec names, or the sheet of marks that lies on it, with how far its dots reach. */
+export function groundOnPicture(
+  picture: Picture,
+  { plane, barMm, focal35Mm }: Scale,
+): { plane: GroundPlane; within: Point | null } {
+  if (plane) return { plane: planeOfThing(picture, plane, focal35Mm), within: null };
   const found = findMarks(picture, { barMm, focal35Mm });
   if (!found)
     throw new Refusal(
       'plane',
       'No sheet of marks is seen, and no thing of known size is marked. Lay the part on the sheet, all four sides of it in the picture, or mark a card.',
     );
-  return found.plane;
+  const { columns, rows, pitchMm } = found.sheet;
+  return { plane: found.plane, within: [(columns - 1) * pitchMm, (rows - 1) * pitchMm] };
 }
 
 /** How far the larger side of an outline may be off by the ground alone, mm, one standard deviation. */
