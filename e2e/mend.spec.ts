@@ -40,6 +40,15 @@ test('a part is drawn from its sizes, and another from its outline on a photogra
     await page.getByRole('button', { name: 'Draw it' }).click();
     await expect(page.getByText('18.0 × 18.0 × 8.00 mm')).toBeVisible();
     expect(await stlOf(page, 'left foot')).toBeGreaterThan(500);
+    await page.getByText('In the round', { exact: true }).click();
+    // A machine without a screen card may draw nothing in the round, and says so.
+    await expect(
+      page
+        .getByRole('application', { name: 'left foot in the round' })
+        .locator('canvas')
+        .or(page.getByText('draws nothing in the round')),
+    ).toBeVisible();
+    await page.getByText('In the round', { exact: true }).click();
     await page.getByText('Cast it: silicone, resin and steps').click();
     await expect(page.getByRole('region', { name: 'Cautions' })).toContainText('pressure');
     // 42 × 42 × 32 mm less the foot, by 1.12 g/cm³ and a tenth more.

@@ -62,7 +62,7 @@ function stage(place: HTMLDivElement, geometry: BufferGeometry, onTapped: (corne
   }
   const camera = new PerspectiveCamera(32, 4 / 3, long / 50, long * 20);
   camera.up.set(0, 0, 1);
-  camera.position.set(middle.x + 0.9 * long, middle.y - 1.4 * long, middle.z + 1.1 * long);
+  camera.position.set(middle.x + 0.65 * long, middle.y - 1.05 * long, middle.z + 0.8 * long);
   const controls = new OrbitControls(camera, renderer.domElement);
   controls.target.copy(middle);
   const draw = () => renderer.render(scene, camera);
