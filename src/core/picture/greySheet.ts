@@ -1,5 +1,6 @@
+import { darkAround, reduced, type Reduced } from './darkAround';
 import { Matrix, solve } from 'ml-matrix';
-import { LINEAR_OF_CODE, codeOfLinear } from '../colour/bulk';
+import { codeOfLinear } from '../colour/bulk';
 import { srgbToLab } from '../colour/lab';
 import type { LinearRgb, Srgb } from '../colour/types';
 import { Refusal } from '../refusal';
@@ -31,55 +32,6 @@ const PLAIN = 0.14;
 const GRAIN = 0.008;
 /** Longest side to shortest of a sheet as it may be seen; it is three to one. */
 const ASPECT = [1.5, 6] as const;
-
-interface Reduced {
-  width: number;
-  height: number;
-  /** Pixels of the picture in one of these. */
-  by: number;
-  light: Float32Array;
-}
-
-function reduced({ data, width, height }: Picture): Reduced {
-  const by = Math.max(1, Math.round(width / LOOKED_AT_PX));
-  const [w, h] = [Math.floor(width / by), Math.floor(height / by)];
-  const light = new Float32Array(w * h);
-  for (let y = 0; y < h; y++)
-    for (let x = 0; x < w; x++) {
-      let sum = 0;
-      for (let dy = 0; dy < by; dy++)
-        for (let dx = 0; dx < by; dx++) sum += LINEAR_OF_CODE[data[4 * ((y * by + dy) * width + x * by + dx) + 1]!]!;
-      light[y * w + x] = sum / (by * by);
-    }
-  return { width: w, height: h, by, light };
-}
-
-/** Pixels that are dark against what is round them. */
-function darkPixels({ width, height, light }: Reduced): Uint8Array {
-  const sums = new Float64Array((width + 1) * (height + 1));
-  for (let y = 0; y < height; y++) {
-    let row = 0;
-    for (let x = 0; x < width; x++) {
-      row += light[y * width + x]!;
-      sums[(y + 1) * (width + 1) + x + 1] = sums[y * (width + 1) + x + 1]! + row;
-    }
-  }
-  const reach = Math.max(6, Math.round(width / 28));
-  const dark = new Uint8Array(width * height);
-  for (let y = 0; y < height; y++) {
-    const [top, bottom] = [Math.max(0, y - reach), Math.min(height, y + reach + 1)];
-    for (let x = 0; x < width; x++) {
-      const [left, right] = [Math.max(0, x - reach), Math.min(width, x + reach + 1)];
-      const sum =
-        sums[bottom * (width + 1) + right]! -
-        sums[top * (width + 1) + right]! -
-        sums[bottom * (width + 1) + left]! +
-        sums[top * (width + 1) + left]!;
-      if (light[y * width + x]! < (DARK_SHARE * sum) / ((bottom - top) * (right - left))) dark[y * width + x] = 1;
-    }
-  }
-  return dark;
-}
 
 const far = (points: readonly Point[], from: Point): Point =>
   points.reduce((best, p) =>
@@ -203,9 +155,9 @@ function boxIn(plane: Homography, box: Rect, by: number): Rect {
 
 /** The sheet of greys in a picture, whichever way it lies; `null` where there is none, or it is too small or half hidden. */
 export function findGreySheet(picture: Picture): FoundSheet | null {
-  const small = reduced(picture);
+  const small = reduced(picture, Math.max(1, Math.round(picture.width / LOOKED_AT_PX)));
   const { width, height, by } = small;
-  const parts = heldTogether(darkPixels(small), width, height)
+  const parts = heldTogether(darkAround(small, Math.max(6, Math.round(small.width / 28)), DARK_SHARE), width, height)
     .filter((part) => part.length > LEAST_LENGTH_PX)
     .sort((a, b) => b.length - a.length)
     .slice(0, 24);

@@ -1,4 +1,5 @@
 import { LINEAR_OF_CODE } from '../../colour/bulk';
+import { darkAround, reduced } from '../../picture/darkAround';
 import type { Picture, Point } from '../../picture/picture';
 import { RING_INSIDE } from './sheet';
 
@@ -32,53 +33,6 @@ const SLACK = 0.16;
 /** More things than this are texture; the largest are looked at. */
 const MOST_BLOBS = 2500;
 
-interface Grey {
-  width: number;
-  height: number;
-  size: number;
-  light: Float32Array;
-}
-
-/** Linear light of a picture, cells of `size` × `size` pixels. */
-function greyOf({ data, width, height }: Picture): Grey {
-  const size = Math.max(1, Math.ceil(width / MOST_WIDE));
-  const [w, h] = [Math.floor(width / size), Math.floor(height / size)];
-  const light = new Float32Array(w * h);
-  for (let y = 0; y < h; y++)
-    for (let x = 0; x < w; x++) {
-      let sum = 0;
-      for (let dy = 0; dy < size; dy++)
-        for (let p = 4 * ((y * size + dy) * width + x * size), end = p + 4 * size; p < end; p += 4)
-          sum += LINEAR_OF_CODE[data[p]!]! + LINEAR_OF_CODE[data[p + 1]!]! + LINEAR_OF_CODE[data[p + 2]!]!;
-      light[y * w + x] = sum / (3 * size * size);
-    }
-  return { width: w, height: h, size, light };
-}
-
-/** 1 where it is darker than its surroundings. */
-function inkOf({ width, height, light }: Grey): Uint8Array {
-  const reach = Math.max(8, Math.round(width * AROUND));
-  const sums = new Float64Array((width + 1) * (height + 1));
-  for (let y = 0; y < height; y++) {
-    let row = 0;
-    for (let x = 0; x < width; x++) {
-      row += light[y * width + x]!;
-      sums[(y + 1) * (width + 1) + x + 1] = sums[y * (width + 1) + x + 1]! + row;
-    }
-  }
-  const ink = new Uint8Array(width * height);
-  for (let y = 0; y < height; y++) {
-    const [top, bottom] = [Math.max(0, y - reach), Math.min(height, y + reach + 1)];
-    for (let x = 0; x < width; x++) {
-      const [left, right] = [Math.max(0, x - reach), Math.min(width, x + reach + 1)];
-      const at = (row: number, column: number) => sums[row * (width + 1) + column]!;
-      const sum = at(bottom, right) - at(top, right) - at(bottom, left) + at(top, left);
-      if (light[y * width + x]! < (INK * sum) / ((bottom - top) * (right - left))) ink[y * width + x] = 1;
-    }
-  }
-  return ink;
-}
-
 /** The middle of a dot from how dark each pixel round it is, in the whole picture. */
 function middleOf({ data, width, height }: Picture, [cx, cy]: Point, reachPx: number): Point {
   const [left, right] = [Math.max(0, Math.floor(cx - reachPx)), Math.min(width - 1, Math.ceil(cx + reachPx))];
@@ -109,9 +63,9 @@ function middleOf({ data, width, height }: Picture, [cx, cy]: Point, reachPx: nu
 
 /** Every dark dot and ring on a picture, as far as it is round. */
 export function blobsOf(picture: Picture): Blob[] {
-  const grey = greyOf(picture);
-  const { width, height, size } = grey;
-  const ink = inkOf(grey);
+  const small = reduced(picture, Math.max(1, Math.ceil(picture.width / MOST_WIDE)));
+  const { width, height, by: size } = small;
+  const ink = darkAround(small, Math.max(8, Math.round(width * AROUND)), INK);
   const most = (width * WIDEST) ** 2;
   const stack: number[] = [];
   const found: { x: number; y: number; area: number; long: number; ring: boolean }[] = [];

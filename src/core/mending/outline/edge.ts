@@ -68,6 +68,17 @@ function halfWay(way: readonly Colour[], [a, b]: readonly [Colour, Colour], reac
   return best;
 }
 
+/** Across a ring at each of its points, to the right hand of its way (y down), smoothed over a few neighbours. */
+function outwards(ring: readonly Point[]): Point[] {
+  const n = ring.length;
+  const span = Math.max(2, Math.min(6, Math.floor(n / 12)));
+  return ring.map((_, i): Point => {
+    const [[ax, ay], [bx, by]] = [ring[(i + n - span) % n]!, ring[(i + span) % n]!];
+    const long = Math.max(1e-9, Math.hypot(bx - ax, by - ay));
+    return [(by - ay) / long, -(bx - ax) / long];
+  });
+}
+
 /** A second look is taken so near to the first, px: a shadow beside the edge fades over more. */
 const CLOSE_PX = 2.5;
 
@@ -87,12 +98,7 @@ function movedOn(picture: Picture, ring: readonly Point[], reachPx: number): OnE
   const points = evenly(ring, 1);
   const n = points.length;
   const far = reachPx + BEYOND_PX;
-  const span = Math.max(2, Math.min(6, Math.floor(n / 12)));
-  const normals = points.map((_, i): Point => {
-    const [[ax, ay], [bx, by]] = [points[(i + n - span) % n]!, points[(i + span) % n]!];
-    const long = Math.max(1e-9, Math.hypot(bx - ax, by - ay));
-    return [(by - ay) / long, -(bx - ax) / long];
-  });
+  const normals = outwards(points);
   const steps = Math.round((2 * reachPx) / SUBSTEP_PX) + 1;
   const between: number[] = [];
   const offs = points.map(([x, y], i): number | null => {
@@ -138,14 +144,9 @@ const MOVED_PX = 0.75;
 export function innerEdge(picture: Picture, edge: OnEdge, inPx: number): OnEdge & { softPx: number } {
   const ring = edge.points;
   const n = ring.length;
-  const span = Math.max(2, Math.min(6, Math.floor(n / 12)));
   const out = 2;
   const count = Math.round((inPx + out) / SUBSTEP_PX) + 1;
-  const normals = ring.map((_, i): Point => {
-    const [[ax, ay], [bx, by]] = [ring[(i + n - span) % n]!, ring[(i + span) % n]!];
-    const long = Math.max(1e-9, Math.hypot(bx - ax, by - ay));
-    return [(by - ay) / long, -(bx - ax) / long];
-  });
+  const normals = outwards(ring);
   const soft: number[] = [];
   const offs = ring.map(([x, y], i): number => {
     const [nx, ny] = normals[i]!;

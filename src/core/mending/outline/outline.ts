@@ -163,7 +163,7 @@ export function outlineOf(picture: Picture, spec: OutlineSpec): Outline {
 }
 
 /** Rims of thick parts are rounded and lie in their own shade: of the thickness so much stays unsure. */
-const RIM_SD = 0.07;
+const RIM_SD = 0.05;
 /** Of what one side is softer than the other so much stays unsure. */
 const SOFT_SD = 0.5;
 /** A ring that was found may lie so far out in a shadow, mm. */
