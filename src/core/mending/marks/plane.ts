@@ -36,14 +36,14 @@ export interface Lens {
   b: number;
 }
 
-/** Picture coordinates: from the middle, in half diagonals, y down. */
+/** How large a picture is, px. */
 export interface Frame {
   width: number;
   height: number;
 }
 const halfDiagonal = ({ width, height }: Frame) => Math.hypot(width, height) / 2;
 
-/** A place of the picture without the bend of its lens. */
+/** A place of the picture without the bend of its lens: from the middle of the picture, in half diagonals, y down. */
 export function unbent(frame: Frame, { a, b }: Lens, [x, y]: Point): Point {
   const s = halfDiagonal(frame);
   const [u, v] = [(x - frame.width / 2) / s, (y - frame.height / 2) / s];
