@@ -43,7 +43,7 @@ function* shares(seed: number): Generator<number> {
  * The dots of a sheet, row by row.
  *
  * @example
- * marksOf(MARK_SHEETS[0]!).length; // 152
+ * marksOf(MARK_SHEETS[0]).length; // 152
  */
 export function marksOf({ columns, rows, seed }: MarkSheet): Mark[] {
   const random = shares(seed);
