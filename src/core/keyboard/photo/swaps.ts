@@ -20,7 +20,7 @@ export function swapped(
     .flatMap((i, at) => doubted.slice(at + 1).map((j) => ({ i, j })))
     .filter(({ i, j }) => fits(i, j))
     // Of three that went round, one looks like the second, and the second like nothing of the first.
-    .filter(({ i, j }) => like(i, j) > own.get(i)! && like(j, i) > own.get(j)!)
+    .filter(({ i, j }) => Math.min(like(i, j), like(j, i)) > ALIKE - BY_MORE)
     .map(({ i, j }) => ({ i, j, both: like(i, j) + like(j, i) }))
     .map((pair) => ({ ...pair, gain: pair.both - own.get(pair.i)! - own.get(pair.j)! }))
     .filter(({ i, j, gain, both }) => gain >= BY_MORE && both >= 2 * ALIKE && differ(i, j));
@@ -36,6 +36,8 @@ export function swapped(
     if (best.likeness > ALIKE && best.likeness > own.get(i)! + BY_MORE && differ(i, best.j)) told.set(i, best.j);
     else if (own.get(i)! > ALIKE - BY_MORE) told.set(i, i);
   }
+  // A cap that stands at its own place stands at no other.
+  for (const [i, j] of [...told]) if (i !== j && told.get(j) === j) told.delete(i);
   return told;
 }
 
