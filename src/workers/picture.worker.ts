@@ -7,14 +7,13 @@ import { findKeys } from '@/core/keyboard/photo/findKeys';
 import type { FoundKey } from '@/core/keyboard/photo/found';
 import { refineCorners, type Corners } from '@/core/picture/corners';
 import { findMarks } from '@/core/mending/marks/findMarks';
-import type { MarkSheet } from '@/core/mending/marks/sheet';
 import { sizeOn, type Size, type SizeSpec } from '@/core/mending/marks/sizes';
 import { outlineOf, type Outline } from '@/core/mending/outline/outline';
 import type { OutlineSpec, Scale } from '@/core/mending/outline/spec';
 import { evened } from '@/core/picture/flatField';
 import { heatPixels } from '@/core/picture/heatMap';
 import { measurePicture, type MeasureResult } from '@/core/picture/measure';
-import type { Picture, Point } from '@/core/picture/picture';
+import type { Picture } from '@/core/picture/picture';
 import { calibrateSheet, findGreySheet } from '@/core/picture/greySheet';
 import type { FoundSheet, KnownSheet } from '@/core/picture/greySheetPlan';
 import type { CardPatch, MeasureSpec } from '@/core/picture/spec';
@@ -108,11 +107,11 @@ const pictureWorker = {
     });
   },
 
-  /** The sheet of marks on a photograph, as far as one lies there. */
-  marks(url: string): Promise<Worded<{ sheet: MarkSheet['name']; share: number; seen: readonly Point[] } | null>> {
+  /** How much is seen of the sheet of marks on a photograph; `null` where none lies there. */
+  marks(url: string): Promise<Worded<{ share: number } | null>> {
     return inWords(async () => {
       const found = findMarks(await fetched(url));
-      return found && { sheet: found.sheet.name, share: found.share, seen: found.seen };
+      return found && { share: found.share };
     });
   },
 

@@ -108,7 +108,7 @@ export const LATER: readonly Migration[] = [
   },
   /** Broken places and how they are mended. */
   {
-    name: '0022-repairs',
+    name: '0023-repairs',
     statements: [
       `CREATE TABLE repairs (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, pieceId TEXT REFERENCES pieces(id) ON DELETE RESTRICT, findingId TEXT REFERENCES findings(id) ON DELETE RESTRICT, name TEXT NOT NULL, damage JSON NOT NULL, at TEXT NOT NULL, way TEXT, startedAt TEXT, roomC REAL, done JSON NOT NULL, curedAt TEXT, endedAt TEXT, outcome TEXT, words TEXT NOT NULL, brokeAt TEXT)`,
       'ALTER TABLE timers ADD COLUMN repairId TEXT REFERENCES repairs(id) ON DELETE RESTRICT',

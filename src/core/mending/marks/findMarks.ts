@@ -24,8 +24,6 @@ import { markAt, marksOf, MARK_SHEETS, type MarkSheet } from './sheet';
 /** The sheet of marks as it lies on a picture. */
 export interface FoundMarks {
   sheet: MarkSheet;
-  /** Dots that were found, px. */
-  seen: Point[];
   /** Share of its dots that were. */
   share: number;
   /** How far they lie off where they should, mm, one standard deviation. */
@@ -153,7 +151,6 @@ export function findMarks(
   );
   return {
     sheet,
-    seen: marks.map(({ at }) => at),
     share: marks.length / marksOf(sheet).length,
     offMm,
     plane: planeBy(frame, fit, normal, offMm, focal35Mm),
