@@ -6,7 +6,7 @@ const config = await createConfig({
   testEnvironment: 'node',
   setupFiles: ['<rootDir>/scripts/trialDay.mjs'],
   // A loaded machine is slow, not wrong.
-  testTimeout: 120_000,
+  testTimeout: 240_000,
   // Jest leaves one core to the one who waits; on two cores that is half of the machine.
   maxWorkers: '100%',
   roots: ['<rootDir>/src', '<rootDir>/scripts'],

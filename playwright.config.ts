@@ -28,7 +28,7 @@ const server = (port: number, data: string, before = '', env: Record<string, str
   command: `rm -rf ${data} && ${before} node scripts/server.mjs 127.0.0.1 ${port}`,
   url: `http://127.0.0.1:${port}/sums`,
   env: { KVELL_DATA: data, NEXT_TELEMETRY_DISABLED: '1', KVELL_CLOCK_SHIFT_MS: String(shiftMs), ...env },
-  timeout: 240_000,
+  timeout: 600_000,
   reuseExistingServer: false,
 });
 
@@ -38,16 +38,17 @@ export default defineConfig<{ clockShiftMs: number }>({
   fullyParallel: false,
   // Two projects at a time, each of them one file after the other on its own data.
   workers: 2,
-  timeout: 600_000,
-  expect: { timeout: 15_000 },
+  timeout: 1_200_000,
+  // A loaded machine is slow, not wrong.
+  expect: { timeout: 45_000 },
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : 'list',
   use: {
-    navigationTimeout: 90_000,
+    navigationTimeout: 180_000,
     launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM_FLAGS },
     trace: 'retain-on-failure',
     clockShiftMs: SUMMER_MS,
     // A locator that finds nothing says so before the whole test is over.
-    actionTimeout: 30_000,
+    actionTimeout: 60_000,
   },
   webServer: [
     server(PORTS.desk, '.test-desk'),

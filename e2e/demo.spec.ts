@@ -33,7 +33,7 @@ test('a measurement is marked, made and kept with the keyboard alone', async ({ 
     await page.keyboard.press('Enter');
   };
   // What is found by itself is measured at once; here the frames are moved by hand, with the card taken off.
-  await expect(page.getByRole('button', { name: 'Keep this measurement' })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('button', { name: 'Keep this measurement' })).toBeVisible({ timeout: 150_000 });
   await page.getByText('Frames on the picture').focus();
   await page.keyboard.press('Enter');
   await press('Take off: card patch 1');
@@ -247,8 +247,8 @@ test('card, piece and hidden patch are found and measured by themselves, and can
 }) => {
   const { measure } = await addresses(page);
   await open(page, measure!);
-  await expect(page.getByRole('button', { name: 'Piece, corner 4', exact: true })).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByRole('button', { name: 'Keep this measurement' })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('button', { name: 'Piece, corner 4', exact: true })).toBeVisible({ timeout: 150_000 });
+  await expect(page.getByRole('button', { name: 'Keep this measurement' })).toBeVisible({ timeout: 150_000 });
   await page.getByText('Frames on the picture').click();
   await page.getByRole('button', { name: 'Take off: Piece' }).click();
   await expect(page.getByLabel('Even the light by a picture of a plain sheet')).toBeVisible();
@@ -264,12 +264,12 @@ test('a sheet of greys is printed, calibrated by a known card, found beside a pi
   const photo = await sheetPhoto(9);
   const file = { name: 'greys.jpg', mimeType: 'image/jpeg', buffer: photo.jpeg };
   await page.getByLabel('Photograph of sheet and card').setInputFiles(file);
-  await expect(page.getByText('Sheet 9 is found.')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('Sheet 9 is found.')).toBeVisible({ timeout: 150_000 });
   await placeCard(page, photo);
   for (const [i, name] of ['Red', 'Green', 'Blue'].entries())
     await page.getByLabel(name).fill(String(photo.card.srgb[i]));
   await page.getByRole('button', { name: 'Read the greys' }).click();
-  await expect(page.getByText('not told').first()).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('not told').first()).toBeVisible({ timeout: 150_000 });
   await page.getByRole('button', { name: 'Keep these greys' }).click();
   await expect(page.getByText('Sheet 9', { exact: true })).toBeVisible();
 
@@ -283,7 +283,7 @@ test('a sheet of greys is printed, calibrated by a known card, found beside a pi
   await page.getByRole('button', { name: 'Take it back: calibration of sheet 9' }).click();
   await expect(page.getByText('What the sheets are')).toBeHidden();
   await page.getByLabel('Photograph of sheet and card').setInputFiles({ ...file, buffer: (await testPhoto(10)).jpeg });
-  await expect(page.getByText(/^No sheet of greys is found/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/^No sheet of greys is found/)).toBeVisible({ timeout: 150_000 });
 });
 
 test('a bath is worked out from tub and piece, and the sessions so far show their working', async ({ page }) => {

@@ -277,7 +277,7 @@ test('a keyboard is drawn from its photograph, and a swapped pair is found on an
     await page.getByLabel('Width of the field, mm').fill('190');
     await page.getByLabel('Height of the field, mm').fill('84');
     await page.getByRole('button', { name: 'Find the keys' }).click();
-    await expect(page.getByText(/^4\d keys\./)).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByText(/^4\d keys\./)).toBeVisible({ timeout: 150_000 });
     await page.getByRole('button', { name: 'Keep this drawing' }).click();
     await expect(page.getByText(/^main keyboard, 4\d keys\./)).toBeVisible();
   });
@@ -291,7 +291,7 @@ test('a keyboard is drawn from its photograph, and a swapped pair is found on an
     await moveMarks(page, 'Field of the keys', after.corners, 1200);
     await page.getByRole('button', { name: 'Compare the caps' }).click();
     await expect(page.getByText('2 caps stand otherwise than on the first photograph.')).toBeVisible({
-      timeout: 60_000,
+      timeout: 150_000,
     });
     await expect(page.getByText('a2: the cap of c2 stands here.')).toBeVisible();
     await expect(page.getByText('c2: the cap of a2 stands here.')).toBeVisible();

@@ -46,7 +46,7 @@ export async function sendPhoto(page: Page, photo: Pick<TestPhoto, 'jpeg'>, name
       .getByText(/^Not found by itself/)
       .or(keepButton(page))
       .first(),
-  ).toBeVisible({ timeout: 60_000 });
+  ).toBeVisible({ timeout: 150_000 });
 }
 
 /** Sends a photograph and measures the lid on it, outlined by hand. */

@@ -75,7 +75,7 @@ test('a part is drawn from its sizes, and another from its outline on a photogra
     const buffer = await toJpeg(picture, { quality: 88 });
     await page.locator('input[type=file]').first().setInputFiles({ name: 'door.jpg', mimeType: 'image/jpeg', buffer });
     await page.waitForURL(/photo=/);
-    await expect(page.getByText(/No sheet of marks is seen/)).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByText(/No sheet of marks is seen/)).toBeVisible({ timeout: 150_000 });
     const [card, part] = spec.regions;
     await moveMarks(page, 'Thing of known size', card!.polygon, WIDTH);
     const [[px, py], , [qx, qy]] = part!.polygon as [[number, number], unknown, [number, number]];
@@ -84,7 +84,7 @@ test('a part is drawn from its sizes, and another from its outline on a photogra
     await page.getByLabel('Thickness, mm').fill('0');
     await page.getByRole('button', { name: 'Find the outline' }).click();
     const size = page.getByText(/^[\d.]+ × [\d.]+ mm$/);
-    await expect(size).toBeVisible({ timeout: 60_000 });
+    await expect(size).toBeVisible({ timeout: 150_000 });
     const [w, h] = (await size.textContent())!.match(/[\d.]+/g)!.map(Number) as [number, number];
     // The marks were set by hand, some pixels of a small picture off.
     expect(Math.abs(w - 60)).toBeLessThan(1.5);
@@ -95,7 +95,7 @@ test('a part is drawn from its sizes, and another from its outline on a photogra
     await page.getByLabel('Name', { exact: true }).fill('door');
     await page.getByLabel('Thickness, mm').fill('2');
     await page.getByRole('button', { name: 'Keep this part' }).click();
-    await expect(page.getByText('door, flat part from an outline')).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByText('door, flat part from an outline')).toBeVisible({ timeout: 150_000 });
     expect(await stlOf(page, 'door')).toBeGreaterThan(100);
   });
 });
@@ -120,7 +120,7 @@ test('the sheet of marks is printed and found by itself, and a hole on it is mea
     .first()
     .setInputFiles({ name: 'sheet.jpg', mimeType: 'image/jpeg', buffer: jpeg });
   await page.waitForURL(/photo=/);
-  await expect(page.getByText('The sheet of marks gives the scale')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('The sheet of marks gives the scale')).toBeVisible({ timeout: 150_000 });
   await page.getByRole('button', { name: 'Round thing', exact: true }).click();
   await moveMark(page, 'Round thing', truth.hole, WIDTH);
   await page.getByLabel('Bar on the sheet, mm').fill('7');
@@ -129,7 +129,7 @@ test('the sheet of marks is printed and found by itself, and a hole on it is mea
   await page.getByLabel('Bar on the sheet, mm').fill('99.5');
   await page.getByRole('button', { name: 'Measure', exact: true }).click();
   const figure = page.getByText(/^Ø [\d.]+ mm$/);
-  await expect(figure).toBeVisible({ timeout: 60_000 });
+  await expect(figure).toBeVisible({ timeout: 150_000 });
   expect(Math.abs(Number(/[\d.]+/.exec((await figure.textContent())!)![0]) - truth.holeMm)).toBeLessThan(0.4);
   await page.getByRole('button', { name: 'Keep this size' }).click();
   await expect(page.getByText(/Say what was measured/)).toBeVisible();
@@ -138,7 +138,7 @@ test('the sheet of marks is printed and found by itself, and a hole on it is mea
   await expect(page.getByText('hole of the door', { exact: true })).toBeVisible();
   await page.reload();
   // The bar of this printer is known from now on.
-  await expect(page.getByLabel('Bar on the sheet, mm')).toHaveValue('99.5', { timeout: 60_000 });
+  await expect(page.getByLabel('Bar on the sheet, mm')).toHaveValue('99.5', { timeout: 150_000 });
   await page.getByRole('button', { name: 'Take it back: hole of the door' }).click();
   await expect(page.getByText('hole of the door', { exact: true })).toBeHidden();
 });

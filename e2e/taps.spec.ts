@@ -110,7 +110,7 @@ test('the whole way of a small restoration is short for the thumb', async ({ pag
       'before.jpg',
       (await testPhoto(18, 1, {}, minutesAgo(clockShiftMs, 300))).jpeg,
     );
-    await expect(button('Keep this measurement')).toBeVisible({ timeout: 60_000 });
+    await expect(button('Keep this measurement')).toBeVisible({ timeout: 150_000 });
     await tap(button('Keep this measurement'));
     await arrived(/pieces\/[0-9a-f-]{36}$/);
     await tap(link('Small one'));
@@ -154,7 +154,7 @@ test('the whole way of a small restoration is short for the thumb', async ({ pag
     await tap(link('Measure again'));
     await arrived(/measure/);
     await photograph(page.getByRole('main'), 'after.jpg', (await testPhoto(0.5, 2)).jpeg);
-    await expect(button('Keep this measurement')).toBeVisible({ timeout: 60_000 });
+    await expect(button('Keep this measurement')).toBeVisible({ timeout: 150_000 });
     await tap(button('Keep this measurement'));
     await arrived(/pieces\/[0-9a-f-]{36}$/);
     await tap(link('Brighten this piece'));

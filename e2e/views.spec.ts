@@ -40,7 +40,7 @@ for (const [name, size] of Object.entries(SIZES) as ['desk' | 'phone', { width: 
   test(`on a ${name} no view is longer than ${MOST_SCREENS[name]} screens or wider than the screen, the main action of a stage is in view, nothing is logged as an error${name === 'desk' ? ', and axe finds nothing serious, light or dark' : ''}`, async ({
     page,
   }) => {
-    test.setTimeout(900_000);
+    test.setTimeout(1_800_000);
     const wrong: string[] = [];
     let at = '';
     page.on('console', (entry) => entry.type() === 'error' && wrong.push(`${at}: ${entry.text()}`));

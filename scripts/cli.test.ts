@@ -24,7 +24,7 @@ function npm(script: string, args: readonly string[], input = ''): Promise<Ran> 
   });
 }
 
-jest.setTimeout(60_000);
+jest.setTimeout(240_000);
 
 describe('sum', () => {
   it('prints one JSON object', async () => {

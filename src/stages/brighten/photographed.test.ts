@@ -24,7 +24,7 @@ import { rehearsed } from './ahead/rehearsal';
 import { warmthOfRunning, turnsOfRunning } from './now/running';
 import { distanceWorking, sessionsWorking } from './workings';
 
-jest.setTimeout(120_000);
+jest.setTimeout(240_000);
 inTrialWorkshop();
 
 const HOUR_MS = 3_600_000;

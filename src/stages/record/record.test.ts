@@ -163,7 +163,7 @@ it('imports again to the same restoration, byte for byte in its photographs', as
   const copy = (await gatherBundle(await importZip(zips[0]!, true, tick())))!;
   expect(copy.restoration.title).toBe(`${bundles[0]!.restoration.title} (copy)`);
   expect(copy.log.length).toBe(bundles[0]!.log.length);
-}, 120_000);
+}, 240_000);
 
 it('takes in what an earlier version exported, with what it did not know yet left open', () => {
   const without = (row: object, ...fields: string[]) =>

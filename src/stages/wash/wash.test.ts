@@ -215,7 +215,7 @@ describe('how clean, measured', () => {
       found.value.spots.map(({ pin }) => pin),
     );
     expect(wrongs(await markWhatIsLeft({ pieceId: id }))).toMatch(/marked already/);
-  }, 30_000);
+  });
 
   it('two different faces are told apart', async () => {
     const { id, restorationId } = await trialPiece();
