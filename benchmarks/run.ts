@@ -17,6 +17,7 @@ import { rebuildOrders } from './rebuildOrder';
 import { scale } from './scale';
 import { sun } from './sun';
 import { sure } from './sure';
+import { tints } from './tint';
 import { turnPlans } from './turnPlan';
 
 /**
@@ -42,6 +43,7 @@ const BENCHMARKS: Record<string, () => Promise<void>> = {
   'caps-compared': capsCompared,
   outline: outlines,
   marks,
+  tint: tints,
   faults,
   'faults-seen': faultsSeen,
   registration,

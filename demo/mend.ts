@@ -2,9 +2,10 @@ import type { Damage } from '@/core/mending/repair/damage';
 import { MEND, type MendWay } from '@/core/mending/repair/ways';
 import type { Finding, Piece } from '@/data/rows';
 import { addFinding } from '../src/work/findings';
-import { addPart } from '../src/work/mend/parts';
 import { beginMend, doStep, endMend, measureBreak } from '../src/work/mend/repairs';
 import { addPiece } from '../src/work/pieces';
+
+import { slatOnSheet, sliderTint } from './mendPictures';
 
 type Clock = (daysAgo: number, hour: number, minute?: number) => Date;
 
@@ -85,11 +86,6 @@ export async function orvaneMend(bottom: Piece, lid: Piece, at: Clock): Promise<
     'pin',
     at(1, 17, 10),
   );
-  await addPart(
-    {
-      ...{ restorationId, name: 'Slat of the vent', family: 'slat', photoId: null },
-      sizes: { lengthMm: 62, widthMm: 5, thicknessMm: 2, radiusMm: 2.5 },
-    },
-    at(1, 18),
-  );
+  await slatOnSheet(restorationId, at(1, 18));
+  await sliderTint(lid, (minute) => at(1, 18, 10 + minute));
 }

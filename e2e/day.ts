@@ -1,9 +1,5 @@
 import { test as base } from '@playwright/test';
 
-/** Days that the browser tests stand on, whatever the calendar says: noon at the demo's place at midsummer and at midwinter. */
-export const MIDSUMMER = '2026-06-21T13:40:00.000Z';
-export const MIDWINTER = '2026-12-21T13:40:00.000Z';
-
 interface Day {
   /** Milliseconds that the browser's clock is set off by, as its server's is. */
   clockShiftMs: number;

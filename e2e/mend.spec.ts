@@ -1,9 +1,12 @@
 import { readFile } from 'node:fs/promises';
+import { linearToLab } from '@/core/colour/lab';
 import { MARK_SHEETS } from '@/core/mending/marks/sheet';
+import { dropScene, middleOf } from '@/simulators/camera/drops';
 import { toJpeg } from '@/simulators/camera/jpeg';
 import { FIRST_DOT, heldPhone, markScene, reachOf, seenAt } from '@/simulators/camera/markSheets';
 import { partScene } from '@/simulators/camera/parts';
 import { PLAIN_SHOT, takePhotograph } from '@/simulators/camera/shot';
+import { somePigments, trueMixture } from '@/simulators/pigments';
 import { expect, test, type Page } from './day';
 import { writeFindings } from './clipboard';
 import { moveMark, moveMarks } from './marks';
@@ -160,6 +163,75 @@ async function sheetPhoto(width: number) {
   return {
     jpeg: await toJpeg(picture, { quality: 90 }),
     truth: { holeMm, hole: seenAt(phone, size, [x + part.at[0] + 10, y + part.at[1] + 10]) },
+  };
+}
+
+test('drops on the plastic are read beside it, and the next mixture comes of them', async ({ page }, info) => {
+  test.slow();
+  await open(page, '/restorations/new');
+  await page.getByLabel('Name you will know it by').fill(`Tinted ${info.project.name}`);
+  await page.getByRole('button', { name: 'Open restoration' }).click();
+  await page.waitForURL(/\/intake$/);
+  const tint = `/${/restorations\/[0-9a-f-]+/.exec(page.url())![0]}/mend/tint`;
+  await open(page, tint);
+  const mixtures: Record<string, number>[] = [{}, { ochre: 10 }, { black: 5 }];
+  const { jpeg, marks } = await dropsPhoto(mixtures, WIDTH);
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles({ name: 'drops.jpg', mimeType: 'image/jpeg', buffer: jpeg });
+  await page.waitForURL(/photo=/);
+  await expect(page.getByRole('button', { name: 'Keep this drop' })).toBeVisible({ timeout: 150_000 });
+  const byHand = await page.getByText('No card is found by itself').isVisible();
+  if (byHand) await moveMark(page, 'Grey card', marks.card, WIDTH);
+  for (const [i, amounts] of mixtures.entries()) {
+    await moveMark(page, 'Drop', marks.drops[i]!, WIDTH);
+    await moveMark(page, 'Plastic beside it', marks.beside[i]!, WIDTH);
+    for (const [pigment, drops] of Object.entries(amounts)) {
+      await page.getByLabel(/^(Another p|P)igment$/).fill(pigment);
+      await page.getByLabel('Its drops in 10 g').fill(String(drops).replace('.', ','));
+    }
+    if (i === 0) {
+      await page.getByRole('button', { name: 'Keep this drop' }).click();
+      await expect(page.getByText(/Say what the pigments go into/)).toBeVisible();
+      await page.getByLabel('Base').fill('white resin');
+    }
+    await page.getByRole('button', { name: 'Keep this drop' }).click();
+    await expect(page.getByText('Drop kept.')).toHaveCount(i + 1, { timeout: 60_000 });
+  }
+  await page.getByRole('button', { name: 'To the mixture' }).click();
+  await page.waitForURL(/tint$/);
+  await expect(page.getByRole('heading', { name: 'white resin' })).toBeVisible();
+  const mixture = page.getByText(/^[\d.]+ ochre, [\d.]+ black$/);
+  await expect(mixture).toBeVisible();
+  // The plastic was mixed of 12 and 3: the first mixture comes near, and of twice the base it takes twice the drops.
+  const [ochre, black] = (await mixture.textContent())!.match(/[\d.]+/g)!.map(Number) as [number, number];
+  expect(Math.abs(ochre - 12)).toBeLessThan(4);
+  expect(Math.abs(black - 3)).toBeLessThan(1.5);
+  await page.getByLabel('Base weighed out, g').fill('20');
+  await expect(page.getByText(new RegExp(`^${(2 * ochre).toFixed(0).slice(0, 1)}[\\d.]+ ochre`))).toBeVisible();
+  await page.getByText('Drops so far: 3').click();
+  await page.getByRole('button', { name: 'Take it back: 10 ochre' }).click();
+  await expect(page.getByText('Drops so far: 2')).toBeVisible();
+});
+
+/** Drops of mixtures of simulated pigments on the plastic that they are to match, and where they lie. */
+async function dropsPhoto(mixtures: readonly Record<string, number>[], width: number) {
+  const set = somePigments(3);
+  const of = (amounts: Record<string, number>) =>
+    trueMixture(set, Object.fromEntries(Object.entries(amounts).map(([id, drops]) => [id, drops / 50])));
+  const scene = dropScene(mixtures.map(of), linearToLab(of({ ochre: 12, black: 3 })), [[160, 160, 160]]);
+  const size = { width, height: Math.round(0.75 * width) };
+  const { picture, spec } = takePhotograph(scene, { ...PLAIN_SHOT, ...size, tilt: 0.1, seed: 6 });
+  const [x, y, w, h] = spec.card[0]!.rect;
+  const middles = spec.regions.map(({ polygon }) => middleOf(polygon) as [number, number]);
+  return {
+    jpeg: await toJpeg(picture, { quality: 92 }),
+    marks: {
+      card: [x + w / 2, y + h / 2] as [number, number],
+      drops: middles.filter((_, i) => i % 2 === 0),
+      beside: middles.filter((_, i) => i % 2 === 1),
+    },
   };
 }
 

@@ -19,6 +19,24 @@ async function check(name, command, args) {
 
 const report = async (file) => JSON.parse(await readFile(path.join(REPORTS, file), 'utf8').catch(() => 'null'));
 
+/** The demo workshop as it stands at midsummer and at midwinter, both at once; what the browser tests are told of it. */
+async function loadDemos() {
+  const days = JSON.parse(await readFile(path.join(HOME, 'e2e/days.json'), 'utf8'));
+  tell('demo workshops for the browser tests');
+  const loads = Object.entries(days).map(async ([season, day]) => {
+    const shift = String(Date.parse(day) - Date.now());
+    await rm(path.join(HOME, `.test-${season}`), { recursive: true, force: true });
+    const code = await run(bin('tsx'), ['demo/load.ts'], {
+      env: { KVELL_DATA: `.test-${season}/data-test`, KVELL_CLOCK_SHIFT_MS: shift },
+    });
+    return { code, shift: [`KVELL_SHIFT_${season}`, shift] };
+  });
+  const loaded = await Promise.all(loads);
+  const shifts = Object.fromEntries(loaded.map(({ shift }) => shift));
+  // Where a load failed the browser tests load again, and say why it fails.
+  return loaded.every(({ code }) => code === 0) ? { ...shifts, KVELL_DEMOS_LOADED: '1' } : {};
+}
+
 await ensurePackages();
 await rm(REPORTS, { recursive: true, force: true });
 // Jest writes its report only into a folder that is there.
@@ -47,10 +65,11 @@ if (unitCode !== 0 && !unit?.numFailedTests) count(0, 1);
 
 await ensureBuild();
 const chromium = await ensureChromium();
+const demos = await loadDemos();
 tell('browser tests');
 const e2eCode = chromium
   ? await run(bin('playwright'), ['test'], {
-      env: { CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_NAME: path.join(REPORTS, 'e2e.json') },
+      env: { CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_NAME: path.join(REPORTS, 'e2e.json'), ...demos },
     })
   : 1;
 const e2e = (await report('e2e.json'))?.stats;

@@ -1,4 +1,5 @@
 import { KIND } from '@/core/keyboard/kinds';
+import { dropWords } from '@/core/finish/dropUses';
 import { Refusal } from '@/core/refusal';
 import type { Stage } from '@/core/runsheet/stages';
 import { inTransaction } from '@/data/connection';
@@ -29,6 +30,7 @@ export const TAKEN = [
   'part',
   'repair',
   'size',
+  'test drop',
 ] as const;
 export type Taken = (typeof TAKEN)[number];
 
@@ -74,6 +76,7 @@ async function photograph(id: string, now: Date): Promise<string> {
         { table: 'findings', where: { photoId: id }, fields: ['photoId', 'pin'] },
         { table: 'parts', where: { photoId: id }, fields: ['photoId'] },
         { table: 'sizes', where: { photoId: id }, fields: ['photoId'] },
+        { table: 'test_drops', where: { photoId: id }, fields: ['photoId'] },
         { table: 'findings', where: { closeUpId: id }, fields: ['closeUpId'] },
         { table: 'removal_steps', where: { photoId: id }, fields: ['photoId'] },
         { table: 'sink_steps', where: { photoId: id }, fields: ['photoId'] },
@@ -97,7 +100,7 @@ async function piece(id: string, now: Date): Promise<string> {
       'id',
       `${tag} ${name} stays in the record: ${done.join(' and ')}. Change its tag or name instead.`,
     );
-  const letGo = (['photos', 'findings', 'requests', 'timers', 'removal_steps'] as const).map((table) => ({
+  const letGo = (['photos', 'findings', 'requests', 'timers', 'removal_steps', 'test_drops'] as const).map((table) => ({
     table,
     where: { pieceId: id },
     fields: ['pieceId'],
@@ -296,7 +299,7 @@ async function reading(id: string, now: Date): Promise<string> {
 
 /** A row of a stage that nothing else rests on. */
 const plainly =
-  <T extends 'keyboard_pictures' | 'loose_parts' | 'key_measures' | 'key_repairs' | 'parts' | 'sizes'>(
+  <T extends 'keyboard_pictures' | 'loose_parts' | 'key_measures' | 'key_repairs' | 'parts' | 'sizes' | 'test_drops'>(
     table: T,
     what: (row: RowOf[T]) => string,
     stage: Stage = 'keys',
@@ -330,6 +333,7 @@ const RULES: Record<Taken, (id: string, now: Date) => Promise<string>> = {
   part: plainly('parts', ({ name }) => `part ${name}`, 'mend'),
   repair,
   size: plainly('sizes', ({ name }) => `size ${name}`, 'mend'),
+  'test drop': plainly('test_drops', ({ base, amounts }) => `test drop of ${base}, ${dropWords(amounts)}`, 'mend'),
 };
 
 /**

@@ -10,10 +10,11 @@ import { findMarks } from '@/core/mending/marks/findMarks';
 import { sizeOn, type Size, type SizeSpec } from '@/core/mending/marks/sizes';
 import { outlineOf, type Outline } from '@/core/mending/outline/outline';
 import type { OutlineSpec, Scale } from '@/core/mending/outline/spec';
+import { dropOnPlastic } from '@/core/picture/colourAt';
 import { evened } from '@/core/picture/flatField';
 import { heatPixels } from '@/core/picture/heatMap';
 import { measurePicture, type MeasureResult } from '@/core/picture/measure';
-import type { Picture } from '@/core/picture/picture';
+import type { Picture, Point } from '@/core/picture/picture';
 import { calibrateSheet, findGreySheet } from '@/core/picture/greySheet';
 import type { FoundSheet, KnownSheet } from '@/core/picture/greySheetPlan';
 import type { CardPatch, MeasureSpec } from '@/core/picture/spec';
@@ -113,6 +114,16 @@ const pictureWorker = {
       const found = findMarks(await fetched(url));
       return found && { share: found.share };
     });
+  },
+
+  /** The colours of a drop and of the plastic that it lies on, the light undone by the card. */
+  drop(
+    url: string,
+    card: readonly CardPatch[],
+    drop: Point,
+    plastic: Point,
+  ): Promise<Worded<{ srgb: Srgb; beside: Srgb }>> {
+    return inWords(async () => dropOnPlastic(await fetched(url), card, drop, plastic));
   },
 
   /** A size on a photograph. */

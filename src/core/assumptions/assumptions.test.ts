@@ -34,6 +34,7 @@ import { bossAndScrew, type BossAndScrew } from '../mending/bossAndScrew';
 import { pinInStub, type StubAndPin } from '../mending/pinInStub';
 import { partOf } from '../mending/part/part';
 import { bellTime, everyDay } from '../runsheet/hours';
+import { TINT_CASES } from './tintCases.testing';
 import { MENDING_CASES } from './mendingCases.testing';
 import { ASSUMPTIONS, assumed, STANDINGS, type AssumptionName } from './assumptions';
 
@@ -798,6 +799,7 @@ const CASES: Record<AssumptionName, Case> = {
     other: 0.49,
   },
   ...MENDING_CASES,
+  ...TINT_CASES,
   'thinnest wall': {
     decides: 'whether a sleeve with a wall of 0.42 mm is made',
     of: () => {

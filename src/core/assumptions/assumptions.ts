@@ -235,6 +235,20 @@ export const ASSUMPTIONS = {
     'convention',
     'Logic of that time bears five in a hundred.',
   ),
+  'reading of a drop': a(0.01, 'of its reflectance', 'The colour of a test drop is read to within', 'guess'),
+  'mixing by a single constant': a(
+    0.2,
+    'of the way between their K/S',
+    'A drop that is not the target tells of the target with an error of',
+    'guess',
+  ),
+  'a mixture at best': a(1.4, 'ΔE00', 'A mixture that was tried nearly so comes nine times in ten within', 'guess'),
+  'a mixture by a far drop': a(
+    0.4,
+    'of the distance of the nearest drop',
+    'A mixture comes nine times in ten within',
+    'guess',
+  ),
 } satisfies Record<string, Assumption>;
 
 export type AssumptionName = keyof typeof ASSUMPTIONS;

@@ -45,9 +45,11 @@ export const reflectance = (ks: number): number => {
   return 1 + k - Math.sqrt(k * k + 2 * k);
 };
 
-const bands = (srgb: Srgb): [number, number, number] => srgbToLinear(srgb).map(absorption) as [number, number, number];
+/** A figure of each linear band: red, green, blue. */
+export type Bands = readonly [number, number, number];
 
-type Bands = readonly [number, number, number];
+/** Absorption over scattering of a colour in each band. */
+export const bandsOf = (srgb: Srgb): Bands => srgbToLinear(srgb).map(absorption) as unknown as Bands;
 
 /** What a unit of a pigment adds in each band: least squares through its tests. */
 export function strengthOf({ tests }: Pigment, base: Bands): Bands {
@@ -55,7 +57,7 @@ export function strengthOf({ tests }: Pigment, base: Bands): Bands {
   const sums = [0, 0, 0];
   for (const { concentration, srgb } of tests) {
     squares += concentration * concentration;
-    bands(srgb).forEach((ks, k) => (sums[k]! += concentration * (ks - base[k]!)));
+    bandsOf(srgb).forEach((ks, k) => (sums[k]! += concentration * (ks - base[k]!)));
   }
   return sums.map((sum) => (squares > 0 ? sum / squares : 0)) as unknown as Bands;
 }
@@ -110,29 +112,46 @@ function least(of: (x: readonly number[]) => number, start: readonly number[], s
   return simplex.sort((a, b) => a.value - b.value)[0]!.x;
 }
 
-/**
- * The mixture of a few pigments in a base that comes nearest to a colour: single-constant Kubelka and Munk in each linear
- * band, the least ΔE00 over all choices of pigments, and of those that look the same the least pigment.
- */
-export function tintRecipe({ base, pigments, target, maxPigments }: Tint): Recipe {
-  const ground = bands(base);
-  const strengths = pigments.map((pigment) => strengthOf(pigment, ground));
+/** Pigments whose strengths are known, in a base whose own absorption is. */
+export interface Mixing {
+  base: Bands;
+  pigments: readonly { id: string; strength: Bands; usual: number }[];
+  target: Srgb;
+  maxPigments: number;
+}
+
+/** What a mixture looks like, sRGB to a hundredth. */
+export const looksOf = (linear: LinearRgb): Srgb =>
+  linear.map((one) => Math.round(100 * codeOfLinear(one)) / 100) as unknown as Srgb;
+
+/** The colour of known amounts in a base. */
+export const mixtureOf = (
+  { base, pigments }: Pick<Mixing, 'base' | 'pigments'>,
+  amounts: readonly number[],
+): LinearRgb =>
+  mixed(
+    base,
+    pigments.map(({ strength }) => strength),
+    amounts,
+  );
+
+/** The mixture that comes nearest to a colour, and of those that look the same the one with the least pigment. */
+export function nearestMixture({ base, pigments, target, maxPigments }: Mixing): Recipe {
   const apart = differenceTo(srgbToLab(target));
   const lab = new Float64Array(3);
   const off = (chosen: readonly number[], amounts: readonly number[]) => {
     const [r, g, b] = mixed(
-      ground,
-      chosen.map((i) => strengths[i]!),
+      base,
+      chosen.map((i) => pigments[i]!.strength),
       amounts,
     );
     writeLab(r, g, b, lab, 0);
     return apart(lab[0]!, lab[1]!, lab[2]!);
   };
-  const usual = pigments.map(({ tests }) => Math.max(1e-6, ...tests.map(({ concentration }) => concentration)));
   let best: { chosen: number[]; amounts: number[]; off: number; sum: number } | null = null;
   for (const chosen of subsets(pigments.length, Math.min(maxPigments, pigments.length))) {
     // Squares keep an amount from falling below nothing.
-    const amountsOf = (x: readonly number[]) => x.map((one, k) => usual[chosen[k]!]! * one * one);
+    const amountsOf = (x: readonly number[]) => x.map((one, k) => pigments[chosen[k]!]!.usual * one * one);
     const value = (x: readonly number[]) => off(chosen, amountsOf(x));
     const starts = chosen.length === 0 ? [[]] : [0.25, 0.9].map((at) => chosen.map(() => at));
     for (const start of starts) {
@@ -146,15 +165,29 @@ export function tintRecipe({ base, pigments, target, maxPigments }: Tint): Recip
     }
   }
   const { chosen, amounts } = best!;
-  const linear = mixed(
-    ground,
-    chosen.map((i) => strengths[i]!),
-    amounts,
-  );
+  const all = pigments.map((_, i) => amounts[chosen.indexOf(i)] ?? 0);
   return {
-    recipe: pigments.map(({ id }, i) => ({ id, concentration: amounts[chosen.indexOf(i)] ?? 0 })),
-    predicted: linear.map((one) => Math.round(100 * codeOfLinear(one)) / 100) as unknown as Srgb,
+    recipe: pigments.map(({ id }, i) => ({ id, concentration: all[i]! })),
+    predicted: looksOf(mixtureOf({ base, pigments }, all)),
     deltaE00: best!.off,
     reachable: best!.off < CANNOT_BE_TOLD,
   };
+}
+
+/**
+ * The mixture of a few pigments in a base that comes nearest to a colour: single-constant Kubelka and Munk in each linear
+ * band, the least ΔE00 over all choices of pigments, and of those that look the same the least pigment.
+ */
+export function tintRecipe({ base, pigments, target, maxPigments }: Tint): Recipe {
+  const ground = bandsOf(base);
+  return nearestMixture({
+    base: ground,
+    pigments: pigments.map((pigment) => ({
+      id: pigment.id,
+      strength: strengthOf(pigment, ground),
+      usual: Math.max(1e-6, ...pigment.tests.map(({ concentration }) => concentration)),
+    })),
+    target,
+    maxPigments,
+  });
 }

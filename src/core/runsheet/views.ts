@@ -48,6 +48,7 @@ export const VIEWS: Record<Stage, readonly [View, ...View[]]> = {
     { at: 'choose', title: 'Choose the way' },
     { at: 'measure', title: 'Measure' },
     { at: 'make', title: 'Make a part' },
+    { at: 'tint', title: 'Tint' },
   ],
   finish: [{ at: '', title: 'Now' }],
   rebuild: [

@@ -121,4 +121,16 @@ export const LATER: readonly Migration[] = [
       ...sameMachine('timers', 'repairId', 'repairs'),
     ],
   },
+  /** Test drops of tinted resin and of paint. */
+  {
+    name: '0024-test-drops',
+    statements: [
+      `CREATE TABLE test_drops (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, pieceId TEXT REFERENCES pieces(id) ON DELETE RESTRICT, use TEXT NOT NULL CHECK (use IN ('cast','paint')), base TEXT NOT NULL, amounts JSON NOT NULL, srgb JSON NOT NULL, beside JSON, photoId TEXT REFERENCES photos(id) ON DELETE RESTRICT, at TEXT NOT NULL)`,
+      'CREATE INDEX test_drops_restoration ON test_drops (restorationId)',
+      'CREATE INDEX test_drops_piece ON test_drops (pieceId)',
+      'CREATE INDEX test_drops_photo ON test_drops (photoId)',
+      ...sameMachine('test_drops', 'pieceId', 'pieces'),
+      ...sameMachine('test_drops', 'photoId', 'photos'),
+    ],
+  },
 ];

@@ -2,6 +2,9 @@ import Joi from 'joi';
 import { SIZE_KINDS } from '@/core/mending/marks/sizeKinds';
 import { FAMILY_NAMES } from '@/core/mending/part/families';
 import { MOST } from '@/core/limits';
+import type { Srgb } from '@/core/colour/types';
+import { DROP_USES } from '@/core/finish/dropUses';
+import { dropAmounts, srgbSchema } from '@/core/finish/dropSchema';
 import type { Damage } from '@/core/mending/repair/damage';
 import { damageSchema } from '@/core/mending/repair/damageSchema';
 import { MEND_OUTCOMES, MEND_WAYS } from '@/core/mending/repair/ways';
@@ -56,6 +59,26 @@ export const MEND_TABLES = {
       at: time,
     },
   }),
+  /** Drops of a mixture that were let set and photographed beside what they are to match. */
+  test_drops: table({
+    noun: 'test drop',
+    exported: { as: 'testDrops', since: 11, by: 'rowid' },
+    columns: {
+      id,
+      restorationId: ofRestoration,
+      pieceId: orNull(naming('pieces')),
+      /** What it is mixed for. */
+      use: choice(DROP_USES),
+      /** What the pigments go into: a resin, a paint. */
+      base: title(MOST.person),
+      amounts: json<Record<string, number>>(dropAmounts),
+      srgb: json<Srgb>(srgbSchema),
+      /** The piece beside it on the same photograph. */
+      beside: orNull(json<Srgb>(srgbSchema)),
+      photoId: orNull(naming('photos')),
+      at: time,
+    },
+  }),
   /** A broken place that is mended, or was. */
   repairs: table({
     noun: 'repair',
@@ -88,5 +111,6 @@ export const MEND_TABLES = {
 };
 
 export type PartRow = Row<typeof MEND_TABLES.parts>;
+export type TestDropRow = Row<typeof MEND_TABLES.test_drops>;
 export type SizeRow = Row<typeof MEND_TABLES.sizes>;
 export type RepairRow = Row<typeof MEND_TABLES.repairs>;

@@ -8,10 +8,10 @@ import { Matrix, inverse, solve } from 'ml-matrix';
 export type Spectrum = readonly number[];
 
 const LENGTHS = Array.from({ length: 31 }, (_, i) => 400 + 10 * i);
-const spectrum = (of: (nm: number) => number): Spectrum => LENGTHS.map(of);
+export const spectrum = (of: (nm: number) => number): Spectrum => LENGTHS.map(of);
 
 /** A lobe whose two flanks differ. */
-const lobe = (nm: number, peak: number, left: number, right: number) =>
+export const lobe = (nm: number, peak: number, left: number, right: number) =>
   Math.exp(-0.5 * ((nm - peak) / (nm < peak ? left : right)) ** 2);
 
 /** The standard observer of 2°, by the lobes of Wyman, Sloan and Shirley (2013). */
@@ -96,6 +96,9 @@ function coloursOf(things: readonly Spectrum[]): Matrix {
   );
   return TO_RGB.mmul(xyz);
 }
+
+/** Linear sRGB of a thing under daylight. */
+export const colourOf = (thing: Spectrum): number[] => coloursOf([thing]).to1DArray();
 
 /** A sensor: how each of its channels sees. */
 export type Sensor = readonly [Spectrum, Spectrum, Spectrum];

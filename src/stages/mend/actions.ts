@@ -2,9 +2,19 @@
 
 import type { Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
+import { addDrop } from '@/work/mend/drops';
 import { addPart, addSize } from '@/work/mend/parts';
 import { beginMend, doStep, endMend, leaveBreak, measureBreak, noteBroken, undoStep } from '@/work/mend/repairs';
-import { beginSchema, breakSchema, leaveSchema, outcomeSchema, partSchema, sizeSchema, stepSchema } from './schema';
+import {
+  beginSchema,
+  breakSchema,
+  dropSchema,
+  leaveSchema,
+  outcomeSchema,
+  partSchema,
+  sizeSchema,
+  stepSchema,
+} from './schema';
 
 /** Keeps a part that is to be made, by its sizes. */
 export async function keepPart(given: Given): Promise<Answer<string>> {
@@ -14,6 +24,11 @@ export async function keepPart(given: Given): Promise<Answer<string>> {
 /** Keeps a size that was measured on a photograph. */
 export async function keepSize(given: Given): Promise<Answer<string>> {
   return write(sizeSchema, given, (size, now) => addSize(size, now));
+}
+
+/** Keeps a test drop of tinted resin. */
+export async function keepDrop(given: Given): Promise<Answer<string>> {
+  return write(dropSchema, given, (drop, now) => addDrop(drop, now));
 }
 
 /** Keeps what was measured of a break. */

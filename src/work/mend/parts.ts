@@ -40,7 +40,8 @@ export async function addPart(
   });
 }
 
-async function needsOwnPhoto(restorationId: string, photoId: string | null): Promise<void> {
+/** @throws Refusal for a photograph of another machine */
+export async function needsOwnPhoto(restorationId: string, photoId: string | null): Promise<void> {
   if (photoId !== null && (await needRow('photos', photoId)).restorationId !== restorationId)
     throw new Refusal('photoId', 'This photograph belongs to another restoration. Choose one of this machine.');
 }

@@ -1,0 +1,20 @@
+import { needsEntered } from '@/edge/entered';
+import { TintScreen } from '@/stages/mend/TintView';
+import { StageScreen, stageTitle } from '../../StageScreen';
+
+export const metadata = stageTitle('mend', 'tint');
+
+interface Props {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ photo?: string }>;
+}
+
+export default async function MendTintPage({ params, searchParams }: Props) {
+  await needsEntered();
+  const [{ id }, { photo }] = await Promise.all([params, searchParams]);
+  return (
+    <StageScreen restorationId={id} stage="mend" view="tint">
+      <TintScreen restorationId={id} photo={photo} />
+    </StageScreen>
+  );
+}

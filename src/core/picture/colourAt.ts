@@ -1,0 +1,105 @@
+import { codeOfLinear } from '../colour/bulk';
+import { deltaE00 } from '../colour/difference';
+import { labToLinear, srgbToLab, srgbToLinear } from '../colour/lab';
+import type { LinearRgb, Srgb } from '../colour/types';
+import { Refusal } from '../refusal';
+import { measurePicture } from './measure';
+import type { Picture, Point } from './picture';
+import type { CardPatch } from './spec';
+
+/** How far round a mark its colour is read, as a share of the picture's width. */
+const MARK_REACH = 0.012;
+/** More than this between the halves of a mark, and it lies on two colours, ΔE00. */
+const ONE_COLOUR = 4;
+const SIDES = 16;
+
+/** A named place on a picture. */
+export interface ColourMark {
+  title: string;
+  at: Point;
+}
+
+const disc = ([x, y]: Point, r: number): Point[] =>
+  Array.from({ length: SIDES }, (_, i) => {
+    const angle = (2 * Math.PI * i) / SIDES;
+    return [x + r * Math.cos(angle), y + r * Math.sin(angle)];
+  });
+
+/**
+ * The colours at marks, the light undone by the card.
+ *
+ * @returns sRGB of each mark, 0 to 255
+ * @throws Refusal without a card of known colour, beyond the picture, or for a mark that lies across an edge
+ */
+export function coloursAt(picture: Picture, card: readonly CardPatch[], marks: readonly ColourMark[]): Srgb[] {
+  if (!card.some(({ kind }) => kind === 'known'))
+    throw new Refusal(
+      'card',
+      'Without a card of known colour in the picture no colour is read. Lay one beside the drops.',
+    );
+  const r = Math.max(6, MARK_REACH * picture.width);
+  const outside = marks.find(({ at: [x, y] }) => x < r || y < r || x > picture.width - r || y > picture.height - r);
+  if (outside)
+    throw new Refusal('marks', `“${outside.title}” lies at the rim of the picture. Move it onto its colour.`);
+  // Four quarters of each: where they differ, the mark lies on an edge or in a shine.
+  const quarters = marks.flatMap(({ at: [x, y] }, i) =>
+    [
+      [-1, -1],
+      [1, -1],
+      [1, 1],
+      [-1, 1],
+    ].map(([dx, dy], k) => ({
+      id: `${i}-${k}`,
+      polygon: disc([x + (dx! * r) / 2, y + (dy! * r) / 2], r / 2),
+    })),
+  );
+  const wholes = marks.map(({ at }, i) => ({ id: String(i), polygon: disc(at, r) }));
+  const { result } = measurePicture(picture, { card, regions: [...wholes, ...quarters] });
+  const labOf = (id: string) => result.regions.find((region) => region.id === id)!.lab!;
+  return marks.map(({ title }, i) => {
+    const lab = labOf(String(i));
+    const worst = Math.max(...[0, 1, 2, 3].map((k) => deltaE00(labOf(`${i}-${k}`), lab)));
+    if (worst > ONE_COLOUR)
+      throw new Refusal(
+        'marks',
+        `“${title}” does not lie on one colour: its sides differ by ΔE00 ${worst.toFixed(1)}. Move it into the middle, out of edges and shine.`,
+      );
+    // Not rounded to whole codes: a mixture is worked out from it.
+    return labToLinear(lab).map(codeOfLinear) as unknown as Srgb;
+  });
+}
+
+/** Farther apart than this the place across the drop is another thing, ΔE00. */
+const SAME_PLASTIC = 5;
+
+/**
+ * A drop and the plastic that it lies on. The plastic is read on both sides of the drop, as far from it, so that light
+ * which falls off across the picture falls out; where something else lies across the drop, on the marked side alone.
+ *
+ * @returns sRGB of both, 0 to 255
+ * @throws Refusal as `coloursAt`
+ */
+export function dropOnPlastic(
+  picture: Picture,
+  card: readonly CardPatch[],
+  drop: Point,
+  plastic: Point,
+): { srgb: Srgb; beside: Srgb } {
+  const marks: ColourMark[] = [
+    { title: 'Drop', at: drop },
+    { title: 'Plastic beside it', at: plastic },
+  ];
+  const [srgb, near] = coloursAt(picture, card, marks) as [Srgb, Srgb];
+  const across: Point = [2 * drop[0] - plastic[0], 2 * drop[1] - plastic[1]];
+  try {
+    const [far] = coloursAt(picture, card, [{ title: 'across', at: across }]) as [Srgb];
+    if (deltaE00(srgbToLab(far), srgbToLab(near)) < SAME_PLASTIC)
+      return { srgb, beside: mean(srgbToLinear(near), srgbToLinear(far)).map(codeOfLinear) as unknown as Srgb };
+  } catch (error) {
+    // Nothing can be read across: the marked side stands alone.
+    if (!(error instanceof Refusal)) throw error;
+  }
+  return { srgb, beside: near };
+}
+
+const mean = (a: LinearRgb, b: LinearRgb): LinearRgb => a.map((v, k) => (v + b[k]!) / 2) as unknown as LinearRgb;
