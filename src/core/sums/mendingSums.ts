@@ -2,7 +2,9 @@ import Joi from 'joi';
 import { bossAndScrew, SHANKS, type BossAndScrew, type Screwed } from '../mending/bossAndScrew';
 import { mouldAndCast, type Cast } from '../mending/cast';
 import { cureTime, type Cure } from '../mending/cure';
+import { feetLevel, type Feet, type Stood } from '../mending/feetLevel';
 import { adhesiveJoint, type Joint } from '../mending/joint';
+import { printFit, type Fitted, type PrintFit } from '../mending/printFit';
 import { pinInStub, type Pinned, type StubAndPin } from '../mending/pinInStub';
 import type { Sum } from './sum';
 
@@ -199,4 +201,75 @@ const screwed: Sum<BossAndScrew, Screwed> = {
   estimate: 'Old plastic cracks when a screw is merely snug: stop early.',
 };
 
-export const MENDING_SUMS = [joint, cure, cast, pinned, screwed];
+const foot = (label: string) => Joi.number().positive().max(100).unit('mm').required().label(label);
+
+const feet: Sum<Feet, Stood> = {
+  name: 'feet-level',
+  title: 'Four feet that stand',
+  summary: 'Whether a case rocks on its feet, which foot goes to which corner, and what is laid under.',
+  input: Joi.object({
+    heightsMm: Joi.array()
+      .ordered(foot('Front left'), foot('Front right'), foot('Back right'), foot('Back left'))
+      .length(4)
+      .required()
+      .label('Heights of the feet'),
+    widthMm: above0('Between them along the front', 2000).unit('mm').required(),
+    depthMm: above0('Between them from front to back', 2000).unit('mm').required(),
+    massKg: above0('What stands on them, kg', 100).required(),
+    diameterMm: above0('Diameter of a foot', 100).unit('mm').required(),
+    shoreA: Joi.number().min(10).max(98).default(70).label('Hardness, Shore A'),
+  }),
+  compute: feetLevel,
+  source:
+    'A stiff case on four feet: one diagonal against the other. Each foot a spring of E · area ÷ height; E by Shore A after Gent (1958).',
+  example: {
+    ...{ heightsMm: [8, 7.4, 8.1, 8], widthMm: 310, depthMm: 220 },
+    ...{ massKg: 2.6, diameterMm: 14, shoreA: 70 },
+  },
+  results: ({ rocks, rockMm, under, shimMm, order, orderRockMm, forwardDeg, sidewardDeg }) => [
+    { label: 'It rocks', value: rocks ? 'yes' : 'no' },
+    { label: 'One corner hangs free by', value: rockMm, unit: 'mm', digits: 2 },
+    { label: 'Lay under the foot', value: rockMm === 0 ? 'none' : `${under}, ${shimMm.toFixed(2)} mm` },
+    { label: 'Feet from front left round, by their numbers', value: order.join(', ') },
+    { label: 'In that order it hangs free by', value: orderRockMm, unit: 'mm', digits: 2 },
+    { label: 'The front stands higher by, °', value: forwardDeg, digits: 1 },
+    { label: 'The left stands higher by, °', value: sidewardDeg, digits: 1 },
+  ],
+  working: ({ rockMm, pressedMm }, { heightsMm: [a, b, c, d] }) => [
+    `|(${a} + ${c}) − (${b} + ${d})| = ${rockMm.toFixed(2)} mm between the diagonals`,
+    `the weight presses up to ${pressedMm.toFixed(2)} mm of that out of the feet`,
+  ],
+  estimate:
+    'The case is taken for stiff and its weight for in the middle; an old rubber foot is harder than a new one.',
+};
+
+const fit: Sum<PrintFit, Fitted> = {
+  name: 'print-fit',
+  title: 'What a printer adds and takes away',
+  summary:
+    'From a test bar that was printed once: how a part is scaled, and how its pins and holes are drawn so that they fit.',
+  input: Joi.object({
+    barMm: above0('Bar of 100 mm, as it came out', 200).unit('mm').required(),
+    pinMm: above0('Pin of 10 mm, as it came out', 50).unit('mm').required(),
+    holeMm: above0('Hole of 10 mm, as it came out', 50).unit('mm').required(),
+    intoMm: above0('Hole that a pin goes into', 500).unit('mm').required(),
+    clearanceMm: Joi.number().min(-1).max(20).default(0.2).unit('mm').label('Clearance between them'),
+  }),
+  compute: printFit,
+  source: 'Outer sizes come out as s · size + o, holes as s · size − o; least squares through bar, pin and hole.',
+  example: { barMm: 99.6, pinMm: 10.1, holeMm: 9.7, intoMm: 6, clearanceMm: 0.2 },
+  results: ({ scalePercent, growMm, drawPinMm, drawHoleMm, restMm }) => [
+    { label: 'Scale everything by', value: scalePercent, unit: '%', digits: 2 },
+    { label: 'It draws wider by', value: growMm, unit: 'mm', digits: 2 },
+    { label: 'Draw the pin', value: drawPinMm, unit: 'mm', digits: 2 },
+    { label: 'Draw such a hole', value: drawHoleMm, unit: 'mm', digits: 2 },
+    { label: 'The three sizes are off this by', value: restMm, unit: 'mm', digits: 2 },
+  ],
+  working: ({ shrink, growMm, drawPinMm }, { intoMm, clearanceMm }) => [
+    `s = ${shrink.toFixed(4)}, o = ${growMm.toFixed(3)} mm`,
+    `(${intoMm} − ${clearanceMm} − ${growMm.toFixed(3)}) ÷ ${shrink.toFixed(4)} = ${drawPinMm.toFixed(2)} mm`,
+  ],
+  estimate: 'For this printer, this plastic and walls of about this size: print the bar again with another roll.',
+};
+
+export const MENDING_SUMS = [joint, cure, cast, pinned, screwed, feet, fit];

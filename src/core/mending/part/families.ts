@@ -187,6 +187,39 @@ const hingeStub: Family<HingeStub> = {
     disc(holeMm) * (plateMm + stubLengthMm),
 };
 
+interface TestBar {
+  lengthMm: number;
+  widthMm: number;
+  thicknessMm: number;
+  roundMm: number;
+  pinHighMm: number;
+}
+const testBar: Family<TestBar> = {
+  title: 'Bar to test a printer',
+  schema: Joi.object({
+    lengthMm: mm('Length'),
+    widthMm: mm('Width'),
+    thicknessMm: mm('Thickness'),
+    roundMm: mm('Diameter of pin and hole'),
+    pinHighMm: mm('Height of the pin'),
+  }),
+  example: { lengthMm: 100, widthMm: 16, thicknessMm: 4, roundMm: 10, pinHighMm: 6 },
+  layers: ({ lengthMm, widthMm, thicknessMm, roundMm, pinHighMm }) => {
+    checkWall('widthMm', (widthMm - roundMm) / 2, `A hole of ${roundMm} mm`);
+    checkWall('lengthMm', lengthMm / 4 - roundMm / 2, `A hole of ${roundMm} mm`);
+    checkWall('thicknessMm', thicknessMm, 'This bar');
+    return [
+      {
+        ...{ from: 0, to: thicknessMm },
+        rings: [rectangle(lengthMm, widthMm), circle(roundMm, [-lengthMm / 4, 0])],
+      },
+      { from: thicknessMm, to: thicknessMm + pinHighMm, rings: [circle(roundMm, [lengthMm / 4, 0])] },
+    ];
+  },
+  formula: ({ lengthMm, widthMm, thicknessMm, roundMm, pinHighMm }) =>
+    lengthMm * widthMm * thicknessMm + disc(roundMm) * (pinHighMm - thicknessMm),
+};
+
 interface BlankingPlate {
   widthMm: number;
   heightMm: number;
@@ -509,6 +542,7 @@ export const FAMILIES = {
   lever,
   slider,
   knob,
+  'test-bar': testBar,
 } as const;
 export type FamilyName = keyof typeof FAMILIES;
 export const FAMILY_NAMES = Object.keys(FAMILIES) as FamilyName[];
