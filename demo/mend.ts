@@ -1,6 +1,7 @@
 import type { Damage } from '@/core/mending/repair/damage';
 import { MEND, type MendWay } from '@/core/mending/repair/ways';
 import type { Finding, Piece } from '@/data/rows';
+import { addDonor, addDonorPart, takeDonorPart } from '../src/work/donors';
 import { addFinding } from '../src/work/findings';
 import { beginMend, doStep, endMend, measureBreak } from '../src/work/mend/repairs';
 import { addPiece } from '../src/work/pieces';
@@ -88,4 +89,23 @@ export async function orvaneMend(bottom: Piece, lid: Piece, at: Clock): Promise<
   );
   await slatOnSheet(restorationId, at(1, 18));
   await sliderTint(lid, (minute) => at(1, 18, 10 + minute));
+  await orvaneDonor(restorationId, at(2, 9), at(1, 12));
+}
+
+/** A cracked sister of it: a foot is taken, the rest waits. */
+async function orvaneDonor(restorationId: string, came: Date, took: Date): Promise<void> {
+  const donorId = await addDonor({ name: 'Orvane Slab, shell cracked', words: 'bought for its feet and caps' }, came);
+  const on = (what: string, sizes: Partial<Parameters<typeof addDonorPart>[0]>) =>
+    addDonorPart(
+      {
+        ...{ donorId, what, lengthMm: null, widthMm: null, heightMm: null, spacingMm: null, lab: null, words: '' },
+        ...sizes,
+      },
+      came,
+    );
+  const foot = await on('rubber foot', { lengthMm: 14, widthMm: 14, heightMm: 6.2 });
+  await on('rubber foot, hard', { lengthMm: 14, widthMm: 14, heightMm: 6 });
+  await on('slot door', { lengthMm: 92, widthMm: 41, heightMm: 6, lab: [72, 2, 24] });
+  await on('hinge bracket', { lengthMm: 30, widthMm: 12, spacingMm: 18, words: 'steel' });
+  await takeDonorPart(foot, restorationId, took);
 }

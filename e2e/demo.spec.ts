@@ -333,3 +333,27 @@ test('a planned session stands with its piece; the plan is laid into it, and has
   expect(((await sky.json()) as { hours: unknown[] }).hours).toHaveLength(6);
   expect((await request.get('/api/weather?from=noon')).status()).toBe(400);
 });
+
+test('a part that is needed is found among the donors, taken for its machine, and put back', async ({ page }) => {
+  await open(page, '/stores/donors');
+  await page.getByLabel('What is needed').fill('foot');
+  await page.getByLabel('Height, mm').first().fill('6,3');
+  await page.getByRole('button', { name: 'Look for it' }).click();
+  await expect(page.getByText('Height off by 0.3 mm.')).toBeVisible();
+  await page.getByLabel('rubber foot, hard: for which restoration').selectOption({ label: 'Brimsel Nine' });
+  await page.getByRole('button', { name: 'Take it off: rubber foot, hard' }).click();
+  await expect(page.getByText('No donor has it')).toBeVisible();
+  await expect(page.getByText('Taken for Brimsel Nine')).toBeVisible();
+  await page.getByRole('button', { name: 'Put it back: rubber foot, hard' }).click();
+  await expect(page.getByText('Height off by 0.3 mm.')).toBeVisible();
+  await page.getByText('Note a part of it').click();
+  await page.getByRole('button', { name: 'Note this part' }).click();
+  await expect(page.getByText(/Say what it is/)).toBeVisible();
+  await page.getByLabel('What it is').fill('wide key cap');
+  await page.getByLabel('Its colour, L*').fill('70');
+  await page.getByRole('button', { name: 'Note this part' }).click();
+  await expect(page.getByText(/give all three, or none/)).toBeVisible();
+  await page.getByLabel('Its colour, L*').fill('');
+  await page.getByRole('button', { name: 'Note this part' }).click();
+  await expect(page.getByText('wide key cap')).toBeVisible();
+});

@@ -18,6 +18,8 @@ export const MOST = {
   pins: 200,
   /** Side of a piece, mm. */
   sideMm: 5000,
+  /** Side of a part that is taken off another machine, mm. */
+  donorPartMm: 1000,
   /** Length of a fastener and depth of its hole, mm. */
   fastenerMm: 300,
   diameterMm: 20,

@@ -6,6 +6,7 @@ import { percentOf } from '@/core/peroxide/bottle';
 import { peroxideStrength } from '@/core/peroxide/strength';
 import { Refusal } from '@/core/refusal';
 import { addOwnAgent, addOwnSurface, addOwnVerdict, switchAgent } from '@/work/knowledge';
+import { addDonor, addDonorPart, putDonorPartBack, takeDonorPart } from '@/work/donors';
 import { findStock } from '@/data/stock';
 import { addStock, addStrength, countStock } from '@/work/stock';
 import { getWorkshop } from '@/data/workshop';
@@ -13,11 +14,15 @@ import type { Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
 import {
   countSchema,
+  donorPartSchema,
+  donorSchema,
   haveAgentSchema,
   ownAgentSchema,
   ownSurfaceSchema,
   ownVerdictSchema,
+  putBackSchema,
   stockSchema,
+  takeDonorSchema,
   testSchema,
 } from './schema';
 import { TAKES } from './takes';
@@ -31,6 +36,26 @@ export async function putIntoStores(given: Given): Promise<Answer<null>> {
     await addStock({ ...item, priceMinor: price === null ? null : minorUnits(price, currency) }, now);
     return null;
   });
+}
+
+/** A machine that gives its parts comes in. */
+export async function keepDonor(given: Given): Promise<Answer<string>> {
+  return write(donorSchema, given, addDonor);
+}
+
+/** A part that sits on a donor. */
+export async function keepDonorPart(given: Given): Promise<Answer<string>> {
+  return write(donorPartSchema, given, ({ labL, labA, labB, ...part }, now) =>
+    addDonorPart({ ...part, lab: labL === null ? null : [labL, labA!, labB!] }, now),
+  );
+}
+
+export async function takeOffDonor(given: Given): Promise<Answer<void>> {
+  return write(takeDonorSchema, given, ({ partId, restorationId }, now) => takeDonorPart(partId, restorationId, now));
+}
+
+export async function putOnDonor(given: Given): Promise<Answer<void>> {
+  return write(putBackSchema, given, ({ partId }, now) => putDonorPartBack(partId, now));
 }
 
 /** What is left in a bottle, as somebody found it. */

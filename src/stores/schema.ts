@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { MOST } from '@/core/limits';
+import type { DonorSize } from '@/core/mending/donorMatch';
 import type { AgentId, OwnAgent } from '@/core/materials/agents';
 import { FAMILY_NAMES, type Family } from '@/core/materials/families';
 import { SOIL_IDS, type SoilId } from '@/core/cleaning/soils';
@@ -47,6 +48,60 @@ export const stockSchema = Joi.object<StockForm>({
   price: Joi.number().min(0).max(MOST.money).empty('').default(null).allow(null).label('Price'),
   words: Joi.string().trim().max(MOST.words).allow('').default('').label('Remarks'),
 }).messages({ 'string.empty': '{#label} is empty. Write what the label says.' });
+
+const partMm = (label: string) =>
+  Joi.number().positive().max(MOST.donorPartMm).empty('').allow(null).default(null).unit('mm').label(label);
+const labPart = (label: string, least: number, most: number) =>
+  Joi.number().min(least).max(most).empty('').allow(null).default(null).label(label);
+
+export const donorSchema = Joi.object<{ name: string; words: string }>({
+  name: Joi.string()
+    .trim()
+    .max(MOST.name)
+    .required()
+    .label('Donor')
+    .messages({ 'string.empty': 'Say which machine it is, like “Orvane Slab, cracked”.' }),
+  words: Joi.string().trim().max(MOST.words).allow('').default('').label('Remarks'),
+});
+
+export interface DonorPartForm extends Record<DonorSize, number | null> {
+  donorId: string;
+  what: string;
+  labL: number | null;
+  labA: number | null;
+  labB: number | null;
+  words: string;
+}
+
+export const donorPartSchema = Joi.object<DonorPartForm>({
+  donorId: Joi.string().max(60).required(),
+  what: Joi.string()
+    .trim()
+    .max(MOST.name)
+    .required()
+    .label('What it is')
+    .messages({ 'string.empty': 'Say what it is, like “rubber foot” or “wide key cap”.' }),
+  lengthMm: partMm('Length'),
+  widthMm: partMm('Width'),
+  heightMm: partMm('Height'),
+  spacingMm: partMm('Spacing of its holes'),
+  labL: labPart('Its colour, L*', 0, 100),
+  labA: labPart('a*', -128, 128),
+  labB: labPart('b*', -128, 128),
+  words: Joi.string().trim().max(MOST.words).allow('').default('').label('Remarks'),
+})
+  .and('labL', 'labA', 'labB')
+  .messages({ 'object.and': 'A colour has three numbers, L*, a* and b*: give all three, or none.' });
+
+export const takeDonorSchema = Joi.object<{ partId: string; restorationId: string }>({
+  partId: Joi.string().max(60).required(),
+  restorationId: Joi.string()
+    .max(60)
+    .required()
+    .messages({ 'string.empty': 'Choose for which restoration it is taken.' }),
+});
+
+export const putBackSchema = Joi.object<{ partId: string }>({ partId: Joi.string().max(60).required() });
 
 /** What somebody found to be left in a bottle, mL, or g of powder. */
 export const countSchema = Joi.object<{ stockId: string; found: number }>({

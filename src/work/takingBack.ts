@@ -6,6 +6,7 @@ import { inTransaction } from '@/data/connection';
 import type { Finding, RowOf } from '@/data/rows';
 import { countRows, needRow } from '@/data/table';
 import { countHidden } from './hidden';
+import { takeDonorBack, takeDonorPartBack } from './donors';
 import { takeBack } from './takenBack';
 
 /** What was written by mistake can be taken back, each by its own rule: what something else rests on stays. */
@@ -31,6 +32,8 @@ export const TAKEN = [
   'repair',
   'size',
   'test drop',
+  'donor',
+  'part of a donor',
 ] as const;
 export type Taken = (typeof TAKEN)[number];
 
@@ -332,6 +335,8 @@ const RULES: Record<Taken, (id: string, now: Date) => Promise<string>> = {
   'contact limits': contactLimits,
   part: plainly('parts', ({ name }) => `part ${name}`, 'mend'),
   repair,
+  donor: takeDonorBack,
+  'part of a donor': takeDonorPartBack,
   size: plainly('sizes', ({ name }) => `size ${name}`, 'mend'),
   'test drop': plainly('test_drops', ({ base, amounts }) => `test drop of ${base}, ${dropWords(amounts)}`, 'mend'),
 };

@@ -1,3 +1,4 @@
+import { Flex } from '@chakra-ui/react';
 import { needsEntered } from '@/edge/entered';
 import type { Metadata } from 'next';
 import { formatMoney } from '@/core/ledger/money';
@@ -19,7 +20,12 @@ export default async function StoresPage() {
       <ScreenHead
         title="Stores"
         under="What is on the shelf, by its label"
-        action={<LinkButton href="/stores/agents">Cleaning agents</LinkButton>}
+        action={
+          <Flex gap="2" wrap="wrap">
+            <LinkButton href="/stores/donors">Donors</LinkButton>
+            <LinkButton href="/stores/agents">Cleaning agents</LinkButton>
+          </Flex>
+        }
       />
       <Part title="On the shelf">
         {stock.length === 0 ? (

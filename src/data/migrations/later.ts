@@ -133,4 +133,14 @@ export const LATER: readonly Migration[] = [
       ...sameMachine('test_drops', 'photoId', 'photos'),
     ],
   },
+  /** Machines that give their parts to others. */
+  {
+    name: '0025-donors',
+    statements: [
+      'CREATE TABLE donors (id TEXT PRIMARY KEY, name TEXT NOT NULL, words TEXT NOT NULL, addedAt TEXT NOT NULL)',
+      'CREATE TABLE donor_parts (id TEXT PRIMARY KEY, donorId TEXT NOT NULL REFERENCES donors(id) ON DELETE RESTRICT, what TEXT NOT NULL, lengthMm REAL, widthMm REAL, heightMm REAL, spacingMm REAL, lab JSON, words TEXT NOT NULL, addedAt TEXT NOT NULL, restorationId TEXT REFERENCES restorations(id) ON DELETE RESTRICT, takenAt TEXT)',
+      'CREATE INDEX donor_parts_donor ON donor_parts (donorId)',
+      'CREATE INDEX donor_parts_restoration ON donor_parts (restorationId)',
+    ],
+  },
 ];

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import type { Lab } from '@/core/colour/types';
 import { MOST } from '@/core/limits';
 import { STRENGTH_UNITS } from '@/core/peroxide/strength';
 import type { TestWay } from '@/core/peroxide/bottle';
@@ -81,6 +82,31 @@ export const WORKSHOP_TABLES = {
   /** How strong a bottle was found to be. */
   strengths: table({
     columns: { id, stockId: namingAcross, percentWW: real(0, 100), how: known<TestWay>(Joi.string()), at: time },
+  }),
+  /** A machine that gives its parts to others. */
+  donors: table({
+    noun: 'donor',
+    columns: { id, name: text(MOST.name), words: text(MOST.words), addedAt: time },
+  }),
+  /** A part that sits on a donor, or was taken from it for a restoration. */
+  donor_parts: table({
+    noun: 'part of a donor',
+    columns: {
+      id,
+      donorId: namingAcross,
+      what: text(MOST.name),
+      lengthMm: orNull(real(0, MOST.donorPartMm)),
+      widthMm: orNull(real(0, MOST.donorPartMm)),
+      heightMm: orNull(real(0, MOST.donorPartMm)),
+      /** Between the middles of its holes. */
+      spacingMm: orNull(real(0, MOST.donorPartMm)),
+      lab: orNull(json<Lab>(Joi.array())),
+      words: text(MOST.words),
+      addedAt: time,
+      /** For which it was taken, and when. */
+      restorationId: orNull(ofRestoration),
+      takenAt: timeOrNull,
+    },
   }),
   timers: table({
     noun: 'timer',
@@ -167,6 +193,8 @@ export const WORKSHOP_TABLES = {
 export type Workshop = Row<typeof WORKSHOP_TABLES.workshop>;
 export type GreySheetRow = Row<typeof WORKSHOP_TABLES.grey_sheets>;
 export type Person = Row<typeof WORKSHOP_TABLES.people>;
+export type Donor = Row<typeof WORKSHOP_TABLES.donors>;
+export type DonorPartRow = Row<typeof WORKSHOP_TABLES.donor_parts>;
 export type StockItem = Row<typeof WORKSHOP_TABLES.stock>;
 export type MovementRow = Row<typeof WORKSHOP_TABLES.movements>;
 export type Timer = Row<typeof WORKSHOP_TABLES.timers>;

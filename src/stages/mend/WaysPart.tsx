@@ -10,6 +10,7 @@ import { AnswerForm } from '@/ui/AnswerForm';
 import { Button } from '@/ui/Button';
 import { Fold } from '@/ui/Fold';
 import { LinkButton } from '@/ui/links';
+import { TextLink } from '@/ui/links';
 import { MainAction } from '@/ui/MainAction';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
@@ -230,6 +231,7 @@ function WayRow({
               <Box>{`gives first: ${held.gives}; pulls: ${Math.round(held.loadN)} N`}</Box>
             </Text>
           )}
+          {way.way === 'donor part' && <TextLink href="/stores/donors">What sits on the donors</TextLink>}
           {children}
         </Box>
       )}
