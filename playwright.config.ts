@@ -1,6 +1,5 @@
 import { defineConfig } from '@playwright/test';
-// Days that the tests stand on, whatever the calendar says: noon at the demo’s place at midsummer and at midwinter.
-import DAYS from './e2e/days.json';
+import { readFileSync } from 'node:fs';
 
 const CHROMIUM_FLAGS = [
   '--no-sandbox',
@@ -13,6 +12,9 @@ const CHROMIUM_FLAGS = [
 ];
 /** Each project has a server with its own data, so that two can run side by side without meeting. */
 const PORTS = { desk: 3911, demo: 3912, lan: 3913, phone: 3914, hostile: 3915, winter: 3916 };
+
+/** Days that the tests stand on, whatever the calendar says: noon at the demo’s place at midsummer and at midwinter. */
+const DAYS = JSON.parse(readFileSync('e2e/days.json', 'utf8')) as Record<'summer' | 'winter', string>;
 
 /** Clocks are set off once for the whole run; those who run the tests inherit it. */
 const shiftTo = (season: keyof typeof DAYS): number =>

@@ -55,6 +55,7 @@ export async function addresses(page: Page): Promise<Record<string, string>> {
       ),
     ),
     'cleaning agents': '/stores/agents',
+    donors: '/stores/donors',
     assumptions: '/sums/assumptions',
     log: `${brimsel}/log`,
     piece,

@@ -197,7 +197,7 @@ test('drops on the plastic are read beside it, and the next mixture comes of the
       await page.getByLabel('Base').fill('white resin');
     }
     await page.getByRole('button', { name: 'Keep this drop' }).click();
-    await expect(page.getByText('Drop kept.')).toHaveCount(i + 1, { timeout: 60_000 });
+    await expect(page.getByText(`Kept off this photograph: ${i + 1}`)).toBeVisible({ timeout: 150_000 });
   }
   await page.getByRole('button', { name: 'To the mixture' }).click();
   await page.waitForURL(/tint$/);

@@ -1,4 +1,4 @@
-import { stockSchema } from './schema';
+import { donorPartSchema, stockSchema } from './schema';
 import { strengthWords } from './strengthChoices';
 
 const BOTTLE = {
@@ -34,3 +34,12 @@ it.each([{ strengthValue: '0' }, { strengthValue: '-3' }, { name: ' ' }, { kind:
     expect(stockSchema.validate({ ...BOTTLE, ...rest }).error).toBeDefined();
   },
 );
+
+it('a colour of a donor’s part is whole or none', () => {
+  const part = { donorId: 'a', what: 'door', lengthMm: '', words: '' };
+  const wrong = (lab: object) => donorPartSchema.validate({ ...part, ...lab }).error?.message ?? null;
+  expect(wrong({ labL: '', labA: '', labB: '' })).toBeNull();
+  expect(wrong({ labL: '72', labA: '1', labB: '20' })).toBeNull();
+  expect(wrong({ labL: '72', labA: '', labB: '20' })).toMatch(/all three, or none/);
+  expect(wrong({ labL: '', labA: '0', labB: '' })).toMatch(/all three, or none/);
+});

@@ -90,8 +90,12 @@ export const donorPartSchema = Joi.object<DonorPartForm>({
   labB: labPart('b*', -128, 128),
   words: Joi.string().trim().max(MOST.words).allow('').default('').label('Remarks'),
 })
-  .and('labL', 'labA', 'labB')
-  .messages({ 'object.and': 'A colour has three numbers, L*, a* and b*: give all three, or none.' });
+  // Empty fields have become null by now, which `and` would take for given.
+  .custom((part: DonorPartForm, helpers) => {
+    const given = [part.labL, part.labA, part.labB].filter((one) => one !== null).length;
+    return given % 3 === 0 ? part : helpers.error('colour.half');
+  })
+  .messages({ 'colour.half': 'A colour has three numbers, L*, a* and b*: give all three, or none.' });
 
 export const takeDonorSchema = Joi.object<{ partId: string; restorationId: string }>({
   partId: Joi.string().max(60).required(),

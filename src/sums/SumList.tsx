@@ -6,7 +6,12 @@ import NextLink from 'next/link';
 /** The catalogue, in the order of the work. */
 export function SumList({ sums }: { sums: readonly { name: string; title: string; summary: string }[] }) {
   return (
-    <Grid as="ul" listStyleType="none" templateColumns={{ base: '1fr', md: '1fr 1fr' }} columnGap="6">
+    <Grid
+      as="ul"
+      listStyleType="none"
+      templateColumns={{ base: '1fr', md: '1fr 1fr', lg: '1fr 1fr 1fr' }}
+      columnGap="6"
+    >
       {sums.map(({ name, title, summary }) => (
         <Box as="li" key={name} borderTopWidth="1px" borderColor="lineStrong" _hover={{ bg: 'sheet' }}>
           <NextLink prefetch={false} href={`/sums/${name}`}>

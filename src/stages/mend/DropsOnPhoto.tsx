@@ -35,6 +35,8 @@ interface Props {
   pigments: Readonly<Record<string, readonly string[]>>;
   /** The drop before: the next is mostly of the same base for the same piece. */
   last: { base: string; pieceId: string | null } | null;
+  /** How many drops were kept off this photograph. */
+  kept: number;
 }
 
 /** How large a card patch is taken round a mark, as a share of the picture’s width. */
@@ -43,7 +45,7 @@ const CARD_SHARE = 0.03;
 const isNumber = (typed: string) => typed.trim() === '' || Number(withPoint(typed)) >= 0;
 
 /** One test drop after another on a photograph: what is in it, its colour, and the plastic beside it. */
-export function DropsOnPhoto({ restorationId, photo, cardSrgb, sheets, pieces, pigments, last }: Props) {
+export function DropsOnPhoto({ restorationId, photo, cardSrgb, sheets, pieces, pigments, last, kept }: Props) {
   const router = useRouter();
   const [found, setFound] = useState<CardPatch[] | 'looking'>('looking');
   const [places, setPlaces] = useState<Point[]>(() =>
@@ -163,6 +165,11 @@ export function DropsOnPhoto({ restorationId, photo, cardSrgb, sheets, pieces, p
           onChange={(event) => setAnother({ ...another, drops: event.target.value })}
         />
       </Flex>
+      {kept > 0 && (
+        <Text mt="2" color="soft">
+          Kept off this photograph: {kept}
+        </Text>
+      )}
       {share !== null && <Working share={null} words="Reading the colours" onStop={stop} />}
       <MainAction>
         <Button look="go" bench disabled={busy || share !== null} onClick={() => void keep()}>

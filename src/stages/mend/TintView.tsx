@@ -93,6 +93,7 @@ export async function TintScreen({
         pieces={[...nameOf].map(([value, label]) => ({ value, label }))}
         pigments={pigments}
         last={drops.at(-1) ?? null}
+        kept={drops.filter(({ photoId }) => photoId === photo.id).length}
       />
     );
   }
