@@ -29,7 +29,7 @@ export interface Stood {
 }
 
 export const CORNERS = ['front left', 'front right', 'back right', 'back left'] as const;
-export type Corner = (typeof CORNERS)[number];
+type Corner = (typeof CORNERS)[number];
 
 const GRAVITY = 9.81;
 

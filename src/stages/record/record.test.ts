@@ -40,7 +40,7 @@ beforeAll(async () => {
   await loadWorkshop(new Date('2026-06-21T15:00:00Z'), () => {});
   bundles = await Promise.all((await listRestorations()).map(async ({ id }) => (await gatherBundle(id))!));
   zips = await Promise.all(bundles.map(packed));
-}, 240_000);
+}, 600_000);
 
 afterAll(async () => {
   await removeFolders();
@@ -163,7 +163,7 @@ it('imports again to the same restoration, byte for byte in its photographs', as
   const copy = (await gatherBundle(await importZip(zips[0]!, true, tick())))!;
   expect(copy.restoration.title).toBe(`${bundles[0]!.restoration.title} (copy)`);
   expect(copy.log.length).toBe(bundles[0]!.log.length);
-}, 240_000);
+}, 600_000);
 
 it('takes in what an earlier version exported, with what it did not know yet left open', () => {
   const without = (row: object, ...fields: string[]) =>
@@ -289,7 +289,7 @@ it('whatever stands in whichever field: it is refused in words, or it is a resto
   expect(tries).toBeGreaterThan(400);
   // What is written in words may be anything; a field that takes nearly all of it in has no limits.
   expect(taken / tries).toBeLessThan(0.35);
-}, 240_000);
+}, 600_000);
 
 it.each([
   [
