@@ -63,7 +63,7 @@ export default defineConfig<{ clockShiftMs: number }>({
   use: {
     navigationTimeout: 180_000,
     launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM_FLAGS },
-    // A trace redraws the page with every step, which takes as long as the step; the page of a failure is kept in words.
+    // A trace takes a quarter of the time of a test; the page of a failure is kept in words.
     trace: 'off',
     clockShiftMs: SHIFT_MS.summer,
     // A locator that finds nothing says so before the whole test is over.

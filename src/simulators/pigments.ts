@@ -73,7 +73,7 @@ export function trueMixture({ base, pigments }: Pigments, amounts: Readonly<Reco
 /** Normal numbers from a source of even ones. */
 const normal = (random: () => number) => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 
-/** A drop as a hand mixes it: amounts in whole drops, off by so large a share. */
+/** A drop as a hand mixes it: each amount off by so large a share. */
 export const dosed = (
   amounts: Readonly<Record<string, number>>,
   share: number,
