@@ -9,7 +9,8 @@ import { takeOut } from './stock';
 import { leftOf } from '@/data/stock';
 import { addRow, changeRow, needRow } from '@/data/table';
 
-async function addEntry(entry: Omit<LedgerEntry, 'id' | 'at'>, now: Date): Promise<LedgerEntry> {
+/** Books an entry within what goes on already. @throws Refusal for a purchase that the owner has not allowed */
+export async function bookEntry(entry: Omit<LedgerEntry, 'id' | 'at'>, now: Date): Promise<LedgerEntry> {
   await needRow('restorations', entry.restorationId);
   if (entry.kind === 'material')
     await needsNoAnswer(
@@ -34,7 +35,7 @@ async function addEntry(entry: Omit<LedgerEntry, 'id' | 'at'>, now: Date): Promi
 
 /** Minutes worked, or a material; a purchase beyond what the owner allows waits for the answer. */
 export async function addLedgerEntry(entry: Omit<LedgerEntry, 'id' | 'at'>, now: Date): Promise<void> {
-  await inTransaction(() => addEntry(entry, now));
+  await inTransaction(() => bookEntry(entry, now));
 }
 
 /** Puts minutes right, with their words; the log keeps what they were. */
@@ -79,7 +80,7 @@ export async function bookMaterial(
   const movement = item && (await takeOut({ stockId: item.id, restorationId, amount }, now));
   const words = `${item?.name ?? otherwise}, ${Math.round(amount)} ${unit}`;
   const amountMinor = item ? shareOfPrice(item.priceMinor, item.sizeMl, amount) : 0;
-  const entry = await addEntry({ restorationId, stage, kind: 'material', words, amountMinor, minutes: 0 }, now);
+  const entry = await bookEntry({ restorationId, stage, kind: 'material', words, amountMinor, minutes: 0 }, now);
   return { movementIds: movement ? [movement.id] : [], ledgerIds: [entry.id] };
 }
 

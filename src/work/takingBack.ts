@@ -7,6 +7,8 @@ import type { Finding, RowOf } from '@/data/rows';
 import { countRows, needRow } from '@/data/table';
 import { countHidden } from './hidden';
 import { takeDonorBack, takeDonorPartBack } from './donors';
+import { takePrinterBack } from './mend/printers';
+import { takeOrderBack } from './orders';
 import { takeBack } from './takenBack';
 
 /** What was written by mistake can be taken back, each by its own rule: what something else rests on stays. */
@@ -34,6 +36,8 @@ export const TAKEN = [
   'test drop',
   'donor',
   'part of a donor',
+  'order',
+  'printer',
 ] as const;
 export type Taken = (typeof TAKEN)[number];
 
@@ -103,11 +107,13 @@ async function piece(id: string, now: Date): Promise<string> {
       'id',
       `${tag} ${name} stays in the record: ${done.join(' and ')}. Change its tag or name instead.`,
     );
-  const letGo = (['photos', 'findings', 'requests', 'timers', 'removal_steps', 'test_drops'] as const).map((table) => ({
-    table,
-    where: { pieceId: id },
-    fields: ['pieceId'],
-  }));
+  const letGo = (['photos', 'findings', 'requests', 'timers', 'removal_steps', 'test_drops', 'orders'] as const).map(
+    (table) => ({
+      table,
+      where: { pieceId: id },
+      fields: ['pieceId'],
+    }),
+  );
   return takeBack(
     {
       restorationId,
@@ -205,6 +211,7 @@ async function entry(id: string, now: Date): Promise<string> {
       stage,
       what: kind === 'minutes' ? `${minutes} min, ${words}` : words,
       remove: [{ table: 'ledger', where: { id } }],
+      letGo: [{ table: 'orders', where: { ledgerId: id }, fields: ['ledgerId'] }],
     },
     now,
   );
@@ -243,6 +250,7 @@ async function repair(id: string, now: Date): Promise<string> {
         { table: 'timers', where: { repairId: id } },
         { table: 'repairs', where: { id } },
       ],
+      letGo: [{ table: 'orders', where: { repairId: id }, fields: ['repairId'] }],
     },
     now,
   );
@@ -337,6 +345,8 @@ const RULES: Record<Taken, (id: string, now: Date) => Promise<string>> = {
   repair,
   donor: takeDonorBack,
   'part of a donor': takeDonorPartBack,
+  order: takeOrderBack,
+  printer: takePrinterBack,
   size: plainly('sizes', ({ name }) => `size ${name}`, 'mend'),
   'test drop': plainly('test_drops', ({ base, amounts }) => `test drop of ${base}, ${dropWords(amounts)}`, 'mend'),
 };

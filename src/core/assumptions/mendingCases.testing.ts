@@ -2,7 +2,12 @@ import { planeOfThing, printedLarger, spreadOf, type PlaneLook } from '../mendin
 import { sizeOn } from '../mending/marks/sizes';
 import type { Corners } from '../picture/corners';
 import { chooseRepair, crackEnd, verdictOf, type MendSchool } from '../mending/repair/choose';
-import type { Damage, Load } from '../mending/repair/damage';
+import { FAMILIES } from '../mending/part/families';
+import { layOn } from '../mending/part/laid';
+import { skinOf } from '../mending/part/part';
+import { NEW_PRINTER, printAdvice } from '../mending/part/printAdvice';
+import type { Triangle } from '../mending/part/stack';
+import type { Damage, Load, WindowGlue } from '../mending/repair/damage';
 import { backed, facesGlued, oddsToHold } from '../mending/repair/holds';
 import type { MendWay } from '../mending/repair/ways';
 
@@ -27,6 +32,20 @@ const partCase = (way: MendWay, is: number, other: number, damage: Damage = { ..
   of: () => tenths(optionOf(way, damage).odds),
   ...{ is, other },
 });
+const liftedCase = (windowGlue: WindowGlue | undefined, is: number, other: number) =>
+  partCase('warm and lift', is, other, {
+    ...{ ...CRACK, kind: 'window to come out' },
+    ...(windowGlue && { windowGlue }),
+  });
+/** A wedge whose slanted side leans out over the bed by 45 degrees. */
+const CORNERED: Triangle[] = [
+  [
+    [0, 0, 0],
+    [10, 10, 10],
+    [10, -10, 10],
+  ],
+];
+const STUB_ON_PLATE = skinOf('hinge-stub', FAMILIES['hinge-stub'].example);
 /** What a way counts for beside another, in minutes. */
 const between = (one: MendWay, other: MendWay, damage: Damage, school?: MendSchool) =>
   Math.round(optionOf(one, damage, school).counts - optionOf(other, damage, school).counts);
@@ -106,6 +125,33 @@ export const MENDING_CASES = {
   'mended: bought part': partCase('bought part', 0.9, 0.85),
   'mended: warm and press': partCase('warm and press', 0.6, 0.55, { ...CRACK, kind: 'warped' }),
   'mended: polish': partCase('polish', 0.8, 0.75, { ...CRACK, kind: 'window clouded' }),
+  'mended: new film': partCase('new film', 0.75, 0.7, { ...CRACK, kind: 'film burnt' }),
+  'mended: set of feet': partCase('set of feet', 0.95, 0.9, { ...CRACK, kind: 'foot worn or gone' }),
+  'lifted: tape': liftedCase('tape', 0.9, 0.85),
+  'lifted: soft glue': liftedCase('soft glue', 0.75, 0.7),
+  'lifted: hard glue': liftedCase('hard glue', 0.15, 0.2),
+  'lifted: not known': liftedCase(undefined, 0.5, 0.45),
+  'made as it was': partCase('donor part', 0.425, 0.45, { ...CRACK, kind: 'missing', wearsOut: true }),
+  'sturdy wall': {
+    decides: 'whether a wall of 1.25 mm is called thin',
+    of: () => printAdvice('sleeve', { innerMm: 4.5, outerMm: 7, lengthMm: 9 }, NEW_PRINTER).thinMm,
+    ...{ is: null, other: 1.3 },
+  },
+  overhang: {
+    decides: 'whether a face at 45 degrees hangs',
+    of: () => layOn(CORNERED, 'below', false).hangsMm2 > 0,
+    ...{ is: false, other: 46 },
+  },
+  'foot of a print': {
+    decides: 'whether a rod of 16 mm on a foot of 2.5 mm falls over',
+    of: () => layOn(skinOf('pin', { diameterMm: 2.5, lengthMm: 16 }), 'below', false).falls,
+    ...{ is: false, other: 0.17 },
+  },
+  'breaks along its layers': {
+    decides: 'whether a stub of 6 mm that is 8 mm long breaks along a layer',
+    of: () => layOn(STUB_ON_PLATE, 'below', true).breaks !== null,
+    ...{ is: true, other: 1.4 },
+  },
   'mended: part and redo': partCase('part and redo', 0.6, 0.55, { ...CRACK, kind: 'old glue' }),
   'a look': {
     decides: 'how far a donor’s part is behind a pressed one where it is seen',

@@ -143,4 +143,19 @@ export const LATER: readonly Migration[] = [
       'CREATE INDEX donor_parts_restoration ON donor_parts (restorationId)',
     ],
   },
+  /** Printers as their test bars told, and what is to be bought. */
+  {
+    name: '0026-printers-and-orders',
+    statements: [
+      'CREATE TABLE printers (id TEXT PRIMARY KEY, name TEXT NOT NULL, barMm REAL NOT NULL, pinMm REAL NOT NULL, holeMm REAL NOT NULL, at TEXT NOT NULL)',
+      `CREATE TABLE orders (id TEXT PRIMARY KEY, restorationId TEXT REFERENCES restorations(id) ON DELETE RESTRICT, pieceId TEXT REFERENCES pieces(id) ON DELETE RESTRICT, repairId TEXT REFERENCES repairs(id) ON DELETE RESTRICT, what TEXT NOT NULL, words TEXT NOT NULL, at TEXT NOT NULL, orderedAt TEXT, priceMinor INTEGER, ledgerId TEXT REFERENCES ledger(id) ON DELETE RESTRICT, dueAt TEXT, arrivedAt TEXT, comparedAt TEXT, fittedAt TEXT)`,
+      'CREATE INDEX orders_restoration ON orders (restorationId)',
+      'CREATE INDEX orders_piece ON orders (pieceId)',
+      'CREATE INDEX orders_repair ON orders (repairId)',
+      'CREATE INDEX orders_ledger ON orders (ledgerId)',
+      ...sameMachine('orders', 'pieceId', 'pieces'),
+      ...sameMachine('orders', 'repairId', 'repairs'),
+      ...sameMachine('orders', 'ledgerId', 'ledger'),
+    ],
+  },
 ];

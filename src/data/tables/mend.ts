@@ -12,6 +12,7 @@ import {
   choice,
   id,
   json,
+  minor,
   naming,
   ofRestoration,
   orNull,
@@ -79,6 +80,30 @@ export const MEND_TABLES = {
       at: time,
     },
   }),
+  /** Something that is to be bought, for a machine or for the stores, and how far it is. */
+  orders: table({
+    noun: 'order',
+    exported: { as: 'orders', since: 12, by: 'rowid' },
+    columns: {
+      id,
+      restorationId: orNull(ofRestoration),
+      pieceId: orNull(naming('pieces')),
+      repairId: orNull(naming('repairs')),
+      what: title(MOST.name),
+      /** Where from, and what stands in meanwhile. */
+      words: text(MOST.words),
+      at: time,
+      orderedAt: timeOrNull,
+      priceMinor: orNull(minor),
+      /** Where its price is booked. */
+      ledgerId: orNull(naming('ledger')),
+      dueAt: timeOrNull,
+      arrivedAt: timeOrNull,
+      /** Held beside the old one. */
+      comparedAt: timeOrNull,
+      fittedAt: timeOrNull,
+    },
+  }),
   /** A broken place that is mended, or was. */
   repairs: table({
     noun: 'repair',
@@ -113,4 +138,5 @@ export const MEND_TABLES = {
 export type PartRow = Row<typeof MEND_TABLES.parts>;
 export type TestDropRow = Row<typeof MEND_TABLES.test_drops>;
 export type SizeRow = Row<typeof MEND_TABLES.sizes>;
+export type OrderRow = Row<typeof MEND_TABLES.orders>;
 export type RepairRow = Row<typeof MEND_TABLES.repairs>;

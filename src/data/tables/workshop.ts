@@ -108,6 +108,18 @@ export const WORKSHOP_TABLES = {
       takenAt: timeOrNull,
     },
   }),
+  /** A printer with what is in it, as its test bar came out: bar of 100 mm, pin and hole of 10. */
+  printers: table({
+    noun: 'printer',
+    columns: {
+      id,
+      name: text(MOST.name),
+      barMm: real(50, 200),
+      pinMm: real(5, 20),
+      holeMm: real(5, 20),
+      at: time,
+    },
+  }),
   timers: table({
     noun: 'timer',
     columns: {
@@ -195,6 +207,7 @@ export type GreySheetRow = Row<typeof WORKSHOP_TABLES.grey_sheets>;
 export type Person = Row<typeof WORKSHOP_TABLES.people>;
 export type Donor = Row<typeof WORKSHOP_TABLES.donors>;
 export type DonorPartRow = Row<typeof WORKSHOP_TABLES.donor_parts>;
+export type Printer = Row<typeof WORKSHOP_TABLES.printers>;
 export type StockItem = Row<typeof WORKSHOP_TABLES.stock>;
 export type MovementRow = Row<typeof WORKSHOP_TABLES.movements>;
 export type Timer = Row<typeof WORKSHOP_TABLES.timers>;

@@ -84,7 +84,7 @@ async function Measure({
       key={finding.id}
       {...{ restorationId, findingId: finding.id }}
       name={measured?.name ?? [piece?.tag, finding.words || finding.kind].filter(Boolean).join(' ').slice(0, 60)}
-      kind={measured?.damage.kind ?? breakOf(finding.kind)}
+      kind={measured?.damage.kind ?? breakOf(finding.kind, finding.part)}
       load={measured?.damage.load ?? LOADS[0]}
       plastic={measured?.damage.plastic ?? piece?.plastic ?? 'not known'}
       plastics={MATERIALS}

@@ -10,6 +10,7 @@ import type { RepairRow } from '@/data/rows';
 import { addRow, changeRow, findRows, needRow } from '@/data/table';
 import { getWorkshop } from '@/data/workshop';
 import { settleFinding, unsettleFinding } from '../findings';
+import { orderForRepair } from '../orders';
 import { needsNoAnswer } from '../owner';
 import { beginRun } from '../run';
 import { addTimer } from '../timers';
@@ -69,6 +70,17 @@ export async function beginMend(repairId: string, way: Exclude<MendWay, 'leave'>
         `${MEND[repair.way].title} is begun already, perhaps on another device. Say what came of it, or take it back, first.`,
       );
     const { title, costMinor, original } = MEND[way];
+    if (way === 'bought part' || way === 'set of feet')
+      await orderForRepair(
+        {
+          restorationId,
+          pieceId,
+          repairId,
+          what: `${MEND[way].takes[0]!} for ${repair.name}`.slice(0, 120),
+          words: '',
+        },
+        now,
+      );
     if (original === 'replaced')
       await needsNoAnswer(restorationId, { about: 'purchase', stage: 'mend', costMinor }, 'way');
     await beginRun<void>(

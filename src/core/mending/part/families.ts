@@ -30,6 +30,8 @@ export interface Family<P extends object = never> {
   /** Sizes to begin from. */
   example: P;
   layers: (sizes: P) => Layer[];
+  /** What is only pressed on, or held round: no load bends it. */
+  pressed?: true;
   /** Its volume by its formula, mm³, where there is one. */
   formula?: (sizes: P) => number;
 }
@@ -89,6 +91,7 @@ interface Foot {
 }
 const foot: Family<Foot> = {
   title: 'Foot',
+  pressed: true,
   schema: Joi.object({
     diameterMm: mm('Diameter'),
     heightMm: mm('Height'),
@@ -143,6 +146,7 @@ interface Sleeve {
 }
 const sleeve: Family<Sleeve> = {
   title: 'Sleeve over a boss, or spacer',
+  pressed: true,
   schema: Joi.object({ innerMm: mm('Inner diameter'), outerMm: mm('Outer diameter'), lengthMm: mm('Length') }),
   example: { innerMm: 3.2, outerMm: 7, lengthMm: 9 },
   layers: ({ innerMm, outerMm, lengthMm }) => {
@@ -196,6 +200,7 @@ interface TestBar {
 }
 const testBar: Family<TestBar> = {
   title: 'Bar to test a printer',
+  pressed: true,
   schema: Joi.object({
     lengthMm: mm('Length'),
     widthMm: mm('Width'),
@@ -494,6 +499,7 @@ interface Knob {
   chamferMm: number;
 }
 const knob: Family<Knob> = {
+  pressed: true,
   title: 'Knob',
   schema: Joi.object({
     diameterMm: mm('Diameter'),

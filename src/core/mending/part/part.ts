@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { Refusal } from '../../refusal';
 import { VALIDATE } from '../../sums/fieldErrors';
 import { FAMILIES, FAMILY_NAMES, type Family, type FamilyName } from './families';
+import { fittedLayers, type PrintAs } from './fitted';
 import type { Ring } from './rings';
 import { solidOf, type Solid } from './solid';
 import { stacked, type Triangle } from './stack';
@@ -39,19 +40,23 @@ export function skinRings(name: FamilyName, sizes: object): Ring[] {
   return [...new Map(rings.map((ring) => [ring.join(), ring])).values()];
 }
 
+/** A part as it is drawn. */
+const AS_DRAWN: PrintAs = { scale: 1, outwardMm: 0 };
+
 /** What a part is made of, triangle by triangle. @throws Refusal for sizes that cannot be made */
-const skinOf = (name: FamilyName, sizes: object): Triangle[] => stacked(layersOf(name, sizes));
+export const skinOf = (name: FamilyName, sizes: object, as: PrintAs = AS_DRAWN): Triangle[] =>
+  stacked(fittedLayers(layersOf(name, sizes), as));
 
 /**
- * A part of a kind by its sizes.
+ * A part of a kind by its sizes, or as a printer is to be given it.
  *
  * @throws Refusal for sizes that cannot be made
  * @throws Joi.ValidationError for fields that are missing or none
  */
-export function partOf(family: string, given: unknown): { solid: Solid; stl: Uint8Array } {
+export function partOf(family: string, given: unknown, as: PrintAs = AS_DRAWN): { solid: Solid; stl: Uint8Array } {
   const { name, schema } = familyOf(family);
   const { value, error } = schema.validate(given, VALIDATE);
   if (error) throw error;
   const { densityGPerCm3 = USUAL_DENSITY, ...sizes } = value;
-  return solidOf(skinOf(name, sizes), densityGPerCm3);
+  return solidOf(skinOf(name, sizes, as), densityGPerCm3);
 }

@@ -1,6 +1,6 @@
-import { assumed } from '../../assumptions/assumptions';
+import { assumed, type AssumptionName } from '../../assumptions/assumptions';
 import { Refusal } from '../../refusal';
-import type { Damage } from './damage';
+import type { Damage, WindowGlue } from './damage';
 import { GLUES, strengthOn } from './glues';
 import { backed, facesGlued, pinned, screwed, type Held } from './holds';
 import { LOOKS, MEND, MEND_WAYS, ORIGINALS, type MendOutcome, type MendWay } from './ways';
@@ -165,9 +165,65 @@ function judged(way: MendWay, damage: Damage): Judged {
     }
     case 'polish':
       return guessed('mended: polish');
+    case 'warm and lift':
+      return lifted(damage);
+    case 'new film':
+      return {
+        ...guessed('mended: new film'),
+        notes: ['Only a flaw of the film goes with it; one in the glass stays.'],
+      } as Judged;
+    case 'set of feet':
+      return guessed('mended: set of feet');
     case 'part and redo':
       return guessed('mended: part and redo');
   }
+}
+
+const LIFTED: Record<WindowGlue, AssumptionName> = {
+  tape: 'lifted: tape',
+  'soft glue': 'lifted: soft glue',
+  'hard glue': 'lifted: hard glue',
+  'not known': 'lifted: not known',
+};
+/** Warmth that glue lets go at and no plastic minds, where nobody knows the plastic, °C. */
+const HAND_WARM_C = 45;
+/** So much under the warmth that a plastic is pressed at, its rim keeps its shape, K. */
+const UNDER_PRESS = 10;
+
+/** A window lifted warm: by what holds it, and no warmer than its plastic bears. */
+function lifted({ windowGlue = 'not known', plastic }: Damage): Judged {
+  const press = pressAt(plastic);
+  const atC = press === null ? HAND_WARM_C : press - UNDER_PRESS;
+  return {
+    ...guessed(LIFTED[windowGlue]),
+    notes: [
+      windowGlue === 'hard glue'
+        ? 'Hard glue does not let go warm: it mostly breaks. Leave it, or have another window first.'
+        : `Warm the rim to ${atC} °C, no warmer${press === null ? ': as warm as a hand bears it' : ''}.`,
+    ],
+  } as Judged;
+}
+
+/** Ways that make a place as it was; what was too thin from the start breaks again so. */
+const AS_IT_WAS: readonly MendWay[] = [
+  'gel',
+  'gel and soda',
+  'putty behind',
+  'solvent',
+  'cast part',
+  'donor part',
+  'bought part',
+];
+/** Ways that make it stronger than it was. */
+const STRONGER: readonly MendWay[] = ['metal part', 'printed part'];
+
+/** What its kind does to a way: made as it was it wears out again. */
+function worn(way: MendWay, odds: number, { wearsOut }: Damage): { odds: number; notes: string[] } {
+  if (wearsOut && AS_IT_WAS.includes(way))
+    return { odds: odds * assumed('made as it was'), notes: ['Made as it was, it breaks as it did.'] };
+  if (wearsOut && way === 'printed part')
+    return { odds, notes: ['Wider than the original; the record says that it is improved.'] };
+  return { odds, notes: [] };
 }
 
 /** A straight shank of the same pitch in the old boss: the whole thread bites where a tapered one bit along half. */
@@ -221,15 +277,18 @@ export function chooseRepair(
       out.push({ way, why: found.why });
       continue;
     }
-    const own = oddsOfMend(way, found.odds ?? found.held!.odds, tried);
+    const kind = worn(way, found.odds ?? found.held!.odds, damage);
+    const own = oddsOfMend(way, kind.odds, tried);
     const missing = words.takes.filter((word) => !names.some((name) => name.includes(word)));
     const option = {
       ...{ way, held: found.held, ...own, minutes: words.minutes, waitMin: waitOf(way), missing },
-      ...{ costMinor: words.costMinor, notes: found.notes ?? [] },
+      ...{ costMinor: words.costMinor, notes: [...(found.notes ?? []), ...kind.notes] },
     };
     options.push({ ...option, counts: countsFor(option, damage, school, hourMinor) });
   }
-  options.sort((a, b) => a.counts - b.counts);
+  // Of a kind that wears out the stronger make is offered first, unless little is to be changed.
+  const stronger = damage.wearsOut && school === 'strong and hidden' ? STRONGER : [];
+  options.sort((a, b) => Number(stronger.includes(b.way)) - Number(stronger.includes(a.way)) || a.counts - b.counts);
   return { options, out };
 }
 

@@ -1,4 +1,4 @@
-import type { FindingKind } from '../../intake/findings';
+import type { FindingKind, FindingPart } from '../../intake/findings';
 
 /** What is wrong with a piece, as a repair asks. */
 export const BREAKS = [
@@ -10,6 +10,9 @@ export const BREAKS = [
   'loose',
   'warped',
   'window clouded',
+  'window to come out',
+  'film burnt',
+  'foot worn or gone',
   'old glue',
 ] as const;
 export type Break = (typeof BREAKS)[number];
@@ -21,6 +24,10 @@ export type Load = (typeof LOADS)[number];
 /** How the load pulls: along the joint, or prying it open from one side. */
 export const PULLS = ['along', 'pried'] as const;
 export type Pull = (typeof PULLS)[number];
+
+/** What holds a window in its place, as its edge shows it. */
+export const WINDOW_GLUES = ['tape', 'soft glue', 'hard glue', 'not known'] as const;
+export type WindowGlue = (typeof WINDOW_GLUES)[number];
 
 export const REACHES = ['front', 'behind', 'both'] as const;
 type Reach = (typeof REACHES)[number];
@@ -51,10 +58,16 @@ export interface Damage {
   engagedMm: number | null;
   /** The screw: over its thread. */
   screwMm: number | null;
+  /** It was too thin from the start, or its kind wears out: made as it was it breaks as it did. */
+  wearsOut?: boolean;
+  /** Of a window that is to come out. */
+  windowGlue?: WindowGlue;
 }
 
 /** What a finding of the survey mostly is to a repair. */
-export function breakOf(kind: FindingKind): Break {
+export function breakOf(kind: FindingKind, part: FindingPart): Break {
+  if (part === 'foot or pad') return 'foot worn or gone';
+  if (part === 'display' && kind === 'melted') return 'film burnt';
   switch (kind) {
     case 'broken, the piece is here':
       return 'broken off';
@@ -84,9 +97,16 @@ export const usualPull = (load: Load): Pull => (load === 'snaps' || load === 'hi
 export type Size =
   'lengthMm' | 'wallMm' | 'behindMm' | 'armMm' | 'stubMm' | 'deepMm' | 'bossMm' | 'holeMm' | 'engagedMm' | 'screwMm';
 
+/** Breaks whose sizes decide what holds them. */
+const MEASURED: readonly Break[] = ['crack', 'broken off', 'chipped', 'stripped hole', 'loose'];
+
+/** Whether it is asked if its kind wears out: of what is held or snaps, and can be made anew. */
+export const mayWearOut = (kind: Break, load: Load): boolean =>
+  ['crack', 'broken off', 'missing'].includes(kind) && ['snaps', 'held by hand', 'hinge'].includes(load);
+
 /** What has to be measured for a break that does so much: nothing is asked that decides nothing. */
 export function sizesFor(kind: Break, load: Load): Size[] {
-  if (kind === 'missing' || kind === 'warped' || kind === 'window clouded' || kind === 'old glue') return [];
+  if (!MEASURED.includes(kind)) return [];
   if (load === 'screw') return ['bossMm', 'holeMm', 'screwMm', 'engagedMm'];
   const wall = ['lengthMm', 'wallMm', 'behindMm', 'armMm'] as const;
   return load === 'hinge' && kind === 'broken off' ? [...wall, 'stubMm', 'deepMm'] : [...wall];

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { MATERIALS } from '../../runsheet/stages';
-import { BREAKS, LOADS, PULLS, REACHES, type Damage } from './damage';
+import { WINDOW_GLUES, BREAKS, LOADS, PULLS, REACHES, type Damage } from './damage';
 
 const mm = (label: string, most: number) => Joi.number().positive().max(most).unit('mm').label(label);
 const sizeOrNone = (label: string, most: number) => mm(label, most).allow(null).empty('').default(null);
@@ -38,6 +38,11 @@ export const damageSchema = Joi.object<Damage>({
   holeMm: sizeOrNone('Its hole', 40),
   engagedMm: sizeOrNone('Thread in the boss', 60),
   screwMm: sizeOrNone('Screw, over its thread', 10),
+  wearsOut: Joi.boolean().default(false).label('Whether its kind wears out'),
+  windowGlue: Joi.string()
+    .valid(...WINDOW_GLUES)
+    .default('not known')
+    .label('What holds the window'),
 })
   .custom((damage: Damage, help) =>
     damage.bossMm !== null && damage.holeMm !== null && damage.holeMm >= damage.bossMm

@@ -7,7 +7,7 @@ import { chooseRepair, crackEnd, oddsOfMend, pressAt, verdictOf, waitOf } from '
 import { GLUES, sheetOf, strengthOn, type GlueName } from './glues';
 import { backed, facesGlued, loadOf, oddsToHold, pinned, screwed, shareBelow } from './holds';
 import { MEND, MEND_CAUTIONS, MEND_WAYS } from './ways';
-import { FINDING_KINDS } from '../../intake/findings';
+import { FINDING_KINDS, FINDING_PARTS } from '../../intake/findings';
 
 const NOBODY = { school: 'strong and hidden', tried: [], stores: [], hourMinor: 1000 } as const;
 const BOSS: Damage = {
@@ -197,9 +197,35 @@ it('bad sizes are refused with words', () => {
 });
 
 it('every finding of a survey is some break, and only what decides is asked', () => {
-  for (const kind of FINDING_KINDS) expect(BREAKS).toContain(breakOf(kind));
+  for (const kind of FINDING_KINDS) for (const part of FINDING_PARTS) expect(BREAKS).toContain(breakOf(kind, part));
+  expect(breakOf('missing', 'foot or pad')).toBe('foot worn or gone');
+  expect(breakOf('missing', 'case')).toBe('missing');
   expect(sizesFor('missing', 'hinge')).toEqual([]);
   expect(sizesFor('crack', 'screw')).toContain('holeMm');
   expect(sizesFor('broken off', 'hinge')).toContain('stubMm');
   expect(loadOf({ load: 'snaps', loadN: null })).toBe(25);
+});
+
+it('of a kind that wears out the stronger make is offered first, and one as it was is said to break again', () => {
+  const clip: Damage = { ...CRACK, kind: 'missing', load: 'snaps' };
+  const ways = (damage: Damage) => chooseRepair(damage, NOBODY).options;
+  expect(ways({ ...clip, wearsOut: true })[0]!.way).toMatch(/printed part|metal part/);
+  const donor = (damage: Damage) => ways(damage).find(({ way }) => way === 'donor part')!;
+  expect(donor({ ...clip, wearsOut: true }).odds).toBeLessThan(donor(clip).odds);
+  expect(donor({ ...clip, wearsOut: true }).notes.join()).toContain('breaks as it did');
+  // To the honest the order stays what it counts for.
+  const honest = chooseRepair({ ...clip, wearsOut: true }, { ...NOBODY, school: 'honest' }).options.map(
+    ({ counts }) => counts,
+  );
+  expect(honest).toEqual([...honest].sort((a, b) => a - b));
+});
+
+it('a window is lifted no warmer than its plastic bears, and hard glue is said to win', () => {
+  const window: Damage = { ...CRACK, kind: 'window to come out', load: 'nothing' };
+  const lift = (changes: Partial<Damage>) =>
+    chooseRepair({ ...window, ...changes }, NOBODY).options.find(({ way }) => way === 'warm and lift')!;
+  expect(lift({ plastic: 'acrylic' }).notes).toEqual(['Warm the rim to 60 °C, no warmer.']);
+  expect(lift({ plastic: 'not known' }).notes[0]).toContain('45 °C');
+  expect(lift({ windowGlue: 'hard glue' }).odds).toBeLessThan(lift({}).odds);
+  expect(lift({}).odds).toBeLessThan(lift({ windowGlue: 'tape' }).odds);
 });

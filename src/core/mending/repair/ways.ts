@@ -19,6 +19,9 @@ export const MEND_WAYS = [
   'bought part',
   'warm and press',
   'polish',
+  'warm and lift',
+  'new film',
+  'set of feet',
   'part and redo',
 ] as const;
 export type MendWay = (typeof MEND_WAYS)[number];
@@ -121,6 +124,27 @@ export const MEND_CAUTIONS: Record<string, Caution> = {
     hazard: 'Casting resin harms skin and lungs until it is hard, and it gets hot. A pot under pressure can burst.',
     protection: 'gloves, glasses, air drawn off; a pot that is rated for the pressure, its valve tried first',
     never: 'Never above the rating of the pot, never a pot that was made for something else.',
+  },
+  'warm air': {
+    id: 'warm air',
+    severity: 'caution',
+    hazard: 'Hot air burns skin, and glass under stress breaks into shards.',
+    protection: 'gloves and glasses, the dryer moving all the time, a hand’s breadth off',
+    never: 'Never near a picture tube, a battery or anything wet with alcohol.',
+  },
+  blade: {
+    id: 'blade',
+    severity: 'caution',
+    hazard: 'A blade slips, and cuts hand or ribbon.',
+    protection: 'cut-proof glove on the hand that holds, glasses, the blade flat and pushed away from you',
+    never: 'Never towards a hand, never into a ribbon.',
+  },
+  'alcohol on glue': {
+    id: 'alcohol on glue',
+    severity: 'caution',
+    hazard: 'Alcohol burns with a flame that is hardly seen, and its vapour makes dizzy in an hour and a half.',
+    protection: 'air, gloves, no flame and nothing that sparks, the display without power and batteries',
+    never: 'Never onto clear acrylic or a coated screen: it clouds them.',
   },
   dust: {
     id: 'dust',
@@ -309,7 +333,7 @@ export const MEND: Record<MendWay, MendWords> = {
     ],
     check: 'In and out ten times; then under its load for a day.',
     clamp: null,
-    for: ['broken off', 'missing'],
+    for: ['broken off', 'missing', 'foot worn or gone'],
   },
   'cast part': {
     ...{ title: 'A cast from a good one', minutes: 150, costMinor: 1200, takes: ['silicone', 'resin'] },
@@ -326,7 +350,7 @@ export const MEND: Record<MendWay, MendWords> = {
     ],
     check: 'Beside its twin under the same light; then in its place.',
     clamp: null,
-    for: ['broken off', 'missing'],
+    for: ['broken off', 'missing', 'foot worn or gone'],
   },
   'donor part': {
     ...{ title: 'The part of a donor', minutes: 30, costMinor: 500, takes: ['donor'] },
@@ -339,7 +363,7 @@ export const MEND: Record<MendWay, MendWords> = {
     ],
     check: 'Move it through its whole way; look at it beside its neighbour.',
     clamp: null,
-    for: ['broken off', 'missing', 'window clouded', 'warped'],
+    for: ['broken off', 'missing', 'window clouded', 'warped', 'window to come out', 'film burnt', 'foot worn or gone'],
   },
   'bought part': {
     ...{ title: 'A part that is bought', minutes: 15, costMinor: 800, takes: ['part'] },
@@ -349,7 +373,7 @@ export const MEND: Record<MendWay, MendWords> = {
     steps: [{ words: 'Compare sizes before anything of the old one is thrown away. Keep the old one in its bag.' }],
     check: 'In its place and moved ten times.',
     clamp: null,
-    for: ['missing', 'stripped hole', 'loose', 'window clouded'],
+    for: ['missing', 'stripped hole', 'loose', 'window clouded', 'window to come out'],
   },
   'warm and press': {
     ...{ title: 'Warm water and flat weights', minutes: 25, costMinor: 0, takes: [] },
@@ -378,6 +402,92 @@ export const MEND: Record<MendWay, MendWords> = {
     check: 'Look through it at print: sharp from where the eye is in use.',
     clamp: null,
     for: ['window clouded'],
+  },
+  'warm and lift': {
+    ...{ title: 'Warm the rim and lift the window', minutes: 45, costMinor: 200, takes: ['mounting tape'] },
+    needs: ['hair dryer', 'thin plastic card', 'stout blade', 'waxed paper', 'soap', 'thin mounting tape'],
+    ...{ look: 'a line or a spot', original: 'all of it', undone: 'no' },
+    risk: 'Glue that is not the maker’s does not let go, and the window breaks. The rim will be better, not perfect.',
+    steps: [
+      { words: 'Photograph it, both sides. Say to whoever owns it that it may break, before it is touched.' },
+      { words: 'Board, ribbons and batteries are out of the way; what is printed on the window is known.' },
+      {
+        words: 'Warm the rim, round and round, to the warmth that is named: the glue softens, not the window.',
+        caution: 'warm air',
+      },
+      {
+        words:
+          'A card into the corner that gives, and along, slowly. Where it resists strongly: stop. That is foreign glue, and the next push breaks it.',
+      },
+      { words: 'Lay it face down on waxed paper, so that its own glue stays alive.' },
+      {
+        words:
+          'What is left on the rim: shards and glue with a stout blade, five minutes a good part, fifteen all of it; soap and water, then a finer pass.',
+        caution: 'blade',
+      },
+      { words: 'Back with its own glue or with thin tape laid close to the edge; pressed for a minute all round.' },
+    ],
+    check: 'Hold the case upside down and shake it once over a cloth; look along it: no gap.',
+    clamp: 'books on a cloth, overnight',
+    for: ['window to come out'],
+  },
+  'new film': {
+    ...{
+      title: 'A new polarising film',
+      minutes: 150,
+      costMinor: 700,
+      takes: ['polarising film', 'isopropyl alcohol'],
+    },
+    needs: ['polarising film, larger than the glass', 'blade', 'isopropyl alcohol', 'cotton swabs', 'lint-free wipes'],
+    ...{ look: 'as it was', original: 'all of it, something added', undone: 'no' },
+    risk: 'It goes on once. A cut ribbon or cracked glass ends the display; a bubble means doing it again.',
+    steps: [
+      {
+        words:
+          'Look first: is the flaw in the film or in the glass? Only what lies in the film goes with it. Photograph the display running.',
+      },
+      { words: 'Mark on the old film which edge is up, and the way its lines run if another film shows it dark.' },
+      {
+        words: 'Lift a corner of the old film and go round slowly, flat; nothing bends, nothing goes into the ribbon.',
+        caution: 'blade',
+      },
+      {
+        words:
+          'The glue: alcohol, swabs, a fresh one for each patch, until the glass squeaks. It takes about 90 minutes.',
+        caution: 'alcohol on glue',
+      },
+      {
+        words:
+          'Hold the new film over the bare, running display and turn it: dark digits on light, or light on dark. Mark the edge that is up; see which side has glue, and whether the glass is scratched.',
+      },
+      { words: 'Cut it a hair larger than the glass on two sides. No fingers on either face.' },
+      { words: 'Dust off, film off its paper, one edge down, and rolled on from there. Once: it is not lifted again.' },
+      {
+        words:
+          'Try it in a loose assembly with batteries, through the contrast’s whole range. Only then is it washed and closed; the protective film comes off last.',
+      },
+    ],
+    check: 'Every segment, in even light and against the window, at both ends of the contrast.',
+    clamp: null,
+    for: ['film burnt'],
+  },
+  'set of feet': {
+    ...{ title: 'Four new feet, as a set', minutes: 25, costMinor: 400, takes: ['feet'] },
+    needs: ['four feet of one kind', 'isopropyl alcohol', 'caliper'],
+    ...{ look: 'a line or a spot', original: 'replaced', undone: 'as it was' },
+    risk: 'One that is higher than its fellows makes the machine rock; soft ones stick to a varnished table.',
+    steps: [
+      {
+        words:
+          'Measure a sound one: height, width, hole, how it is held. The new ones are as high to half a millimetre.',
+      },
+      { words: 'Old ones off; glue that is left with alcohol, on a hidden spot first.' },
+      { words: 'Measure the new four, and set them by Four feet so that the case does not rock.' },
+      { words: 'On, pressed for a minute each. The old ones go into a bag with the machine’s name.' },
+    ],
+    check: 'On a flat table: press each corner in turn; nothing knocks.',
+    clamp: null,
+    for: ['foot worn or gone'],
   },
   'part and redo': {
     ...{ title: 'Take the old glue off and do it anew', minutes: 60, costMinor: 60, takes: ['isopropyl alcohol'] },
