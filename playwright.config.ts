@@ -26,7 +26,7 @@ const BY_THE_DAY =
   /on a phone no view|every way to brighten|tried out before|sun’s way|bath is worked out|planned session|log entry|rung taken/;
 
 /** Seen at one size only, by its name: what these do is the same at both, and takes minutes. */
-const ON_THE_PHONE = /a part is drawn from its sizes|drops on the plastic/;
+const ON_THE_PHONE = /a part is drawn from its sizes|drops on the plastic|a burnt film waits/;
 const AT_THE_DESK = /a keyboard is drawn from its photograph|the sheet of marks is printed/;
 
 const DESK = { width: 1280, height: 800 };

@@ -4,6 +4,7 @@ import { keyboardDiagnosis } from './keyboardDiagnosis';
 import { keyFinder } from './keyFinder';
 import { marks } from './marks';
 import { outlines } from './outline';
+import { drawings } from './drawings';
 import { pages } from './pages';
 import { photoSpeed } from './photoSpeed';
 import { faults } from './faults';
@@ -15,6 +16,7 @@ import { greySheets } from './greySheet';
 import { registration } from './registration';
 import { rebuildOrders } from './rebuildOrder';
 import { scale } from './scale';
+import { solids } from './solids';
 import { sun } from './sun';
 import { sure } from './sure';
 import { tints } from './tint';
@@ -43,6 +45,8 @@ const BENCHMARKS: Record<string, () => Promise<void>> = {
   'caps-compared': capsCompared,
   outline: outlines,
   marks,
+  drawings,
+  solids,
   tint: tints,
   faults,
   'faults-seen': faultsSeen,

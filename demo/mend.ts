@@ -4,6 +4,11 @@ import type { Finding, Piece } from '@/data/rows';
 import { addDonor, addDonorPart, takeDonorPart } from '../src/work/donors';
 import { addFinding } from '../src/work/findings';
 import { beginMend, doStep, endMend, measureBreak } from '../src/work/mend/repairs';
+import { ordersOf } from '../src/data/orders';
+import { addPart } from '../src/work/mend/parts';
+import { answerRequest, askOwner } from '../src/work/owner';
+import { addPrinter } from '../src/work/mend/printers';
+import { orderFor, placeOrder } from '../src/work/orders';
 import { addPiece } from '../src/work/pieces';
 
 import { slatOnSheet, sliderTint } from './mendPictures';
@@ -59,12 +64,17 @@ export async function orvaneMend(bottom: Piece, lid: Piece, at: Clock): Promise<
     at(3, 18, 42),
   );
   await broken(lid, { kind: 'missing', severity: 'plain', words: 'one slat of the vent' }, at(3, 18, 44));
-  await addFinding(
+  const foot = await addFinding(
     {
       ...{ restorationId, pieceId: bottom.id, stage: 'intake', kind: 'missing', part: 'foot or pad' },
       ...{ severity: 'plain', words: 'one foot of four' },
     },
     at(3, 18, 46),
+  );
+  const slider = await broken(
+    lid,
+    { kind: 'missing', severity: 'plain', words: 'slider of the contrast' },
+    at(3, 18, 48),
   );
   const sleeved = await mended(
     boss,
@@ -88,8 +98,67 @@ export async function orvaneMend(bottom: Piece, lid: Piece, at: Clock): Promise<
     at(1, 17, 10),
   );
   await slatOnSheet(restorationId, at(1, 18));
-  await sliderTint(lid, (minute) => at(1, 18, 10 + minute));
+  const asked = await askOwner(
+    {
+      ...{ restorationId, pieceId: lid.id, stage: 'mend', about: 'purchase' },
+      what: 'Cast the slider of the contrast that is missing.',
+      why: 'No donor has it, and a printed one shows its layers beside the lid.',
+      ...{ costMinor: 1200, alternatives: 'Leave the slot open; a printed one for the price of a coffee.' },
+    },
+    at(3, 19),
+  );
+  await answerRequest(asked.id, 'yes', 'cast it', at(2, 9));
+  await sliderTint(lid, (minute) => at(2, 14, minute));
+  const cast = await mended(
+    slider,
+    'Slider of the contrast',
+    { ...WALL, kind: 'missing', load: 'held by hand', lengthMm: 18, wallMm: 2.5, seen: true },
+    'cast part',
+    at(2, 16),
+  );
+  await endMend(cast, 'holds', 'a hair brighter than the lid in daylight', at(1, 19));
   await orvaneDonor(restorationId, at(2, 9), at(1, 12));
+  const footed = await mended(
+    foot,
+    'Foot, front left',
+    { ...WALL, kind: 'foot worn or gone', load: 'nothing', lengthMm: 14, wallMm: 6 },
+    'donor part',
+    at(1, 12, 10),
+  );
+  await endMend(footed, 'holds', 'stands without rocking', at(1, 12, 40));
+  await addPart(
+    {
+      ...{ restorationId, name: 'Spare foot, by the other three', family: 'foot', photoId: null },
+      sizes: { diameterMm: 14, heightMm: 6.2, holeMm: 3.2, counterboreMm: 6, counterboreDepthMm: 3 },
+    },
+    at(1, 12, 50),
+  );
+  await addPrinter(
+    { name: 'Shed printer, light grey', barMm: 99.62, pinMm: 10.11, holeMm: 9.83, kgMinor: 2400 },
+    at(1, 13),
+  );
+  await burntFilm(restorationId, at);
+}
+
+/** The display of it: its film is burnt, and a new one is on its way. */
+async function burntFilm(restorationId: string, at: Clock): Promise<void> {
+  const found = await addFinding(
+    {
+      ...{ restorationId, pieceId: null, stage: 'intake', kind: 'melted', part: 'display' },
+      ...{ severity: 'bad', words: 'polariser brown in one corner' },
+    },
+    at(3, 18, 50),
+  );
+  const repairId = await measureBreak(
+    {
+      ...{ restorationId, findingId: found.id, name: 'Film of the display' },
+      damage: { ...WALL, kind: 'film burnt', load: 'nothing', lengthMm: 20, wallMm: 1, seen: true },
+    },
+    at(2, 11),
+  );
+  await orderFor(repairId, ['polarising film'], at(2, 11, 5));
+  const [order] = await ordersOf(restorationId);
+  await placeOrder(order!.id, { priceMinor: 890, dueDays: 6 }, at(2, 11, 20));
 }
 
 /** A cracked sister of it: a foot is taken, the rest waits. */

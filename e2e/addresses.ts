@@ -56,6 +56,7 @@ export async function addresses(page: Page): Promise<Record<string, string>> {
     ),
     'cleaning agents': '/stores/agents',
     donors: '/stores/donors',
+    'to buy': '/stores/orders',
     assumptions: '/sums/assumptions',
     log: `${brimsel}/log`,
     piece,

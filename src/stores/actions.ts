@@ -7,6 +7,7 @@ import { peroxideStrength } from '@/core/peroxide/strength';
 import { Refusal } from '@/core/refusal';
 import { addOwnAgent, addOwnSurface, addOwnVerdict, switchAgent } from '@/work/knowledge';
 import { addDonor, addDonorPart, putDonorPartBack, takeDonorPart } from '@/work/donors';
+import { addOrder, moveOrder, placeOrder, stepOrderBack } from '@/work/orders';
 import { findStock } from '@/data/stock';
 import { addStock, addStrength, countStock } from '@/work/stock';
 import { getWorkshop } from '@/data/workshop';
@@ -17,13 +18,17 @@ import {
   donorPartSchema,
   donorSchema,
   haveAgentSchema,
+  moveSchema,
+  orderBackSchema,
   ownAgentSchema,
   ownSurfaceSchema,
   ownVerdictSchema,
+  placeSchema,
   putBackSchema,
   stockSchema,
   takeDonorSchema,
   testSchema,
+  wantSchema,
 } from './schema';
 import { TAKES } from './takes';
 
@@ -56,6 +61,27 @@ export async function takeOffDonor(given: Given): Promise<Answer<void>> {
 
 export async function putOnDonor(given: Given): Promise<Answer<void>> {
   return write(putBackSchema, given, ({ partId }, now) => putDonorPartBack(partId, now));
+}
+
+/** Puts something on the list of what is to be bought. */
+export async function wantIt(given: Given): Promise<Answer<string>> {
+  return write(wantSchema, given, (wanted, now) => addOrder({ ...wanted, pieceId: null, repairId: null }, now));
+}
+
+export async function placeTheOrder(given: Given): Promise<Answer<null>> {
+  return write(placeSchema, given, async ({ orderId, price, dueDays }, now) => {
+    const { currency } = await getWorkshop();
+    await placeOrder(orderId, { priceMinor: price === null ? null : minorUnits(price, currency), dueDays }, now);
+    return null;
+  });
+}
+
+export async function moveOnOrder(given: Given): Promise<Answer<void>> {
+  return write(moveSchema, given, ({ orderId, step }, now) => moveOrder(orderId, step, now));
+}
+
+export async function takeOrderStepBack(given: Given): Promise<Answer<void>> {
+  return write(orderBackSchema, given, ({ orderId }, now) => stepOrderBack(orderId, now));
 }
 
 /** What is left in a bottle, as somebody found it. */

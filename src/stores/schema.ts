@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { ORDER_STEPS, type OrderStep } from '@/core/mending/orderSteps';
 import { MOST } from '@/core/limits';
 import type { DonorSize } from '@/core/mending/donorMatch';
 import type { AgentId, OwnAgent } from '@/core/materials/agents';
@@ -221,3 +222,31 @@ export const ownSurfaceSchema = Joi.object<Omit<OwnSurface, 'id'>>({
     .required()
     .label('Like'),
 });
+
+const orderId = Joi.string().max(60).required();
+
+export const wantSchema = Joi.object<{ what: string; restorationId: string | null; words: string }>({
+  what: Joi.string()
+    .trim()
+    .max(MOST.name)
+    .required()
+    .label('What')
+    .messages({ 'string.empty': 'Say what is wanted, like “four rubber feet, 14 mm”.' }),
+  restorationId: Joi.string().max(60).allow(null).empty('').default(null).label('For which machine'),
+  words: Joi.string().trim().max(MOST.words).allow('').default('').label('Where from'),
+});
+
+export const placeSchema = Joi.object<{ orderId: string; price: number | null; dueDays: number | null }>({
+  orderId,
+  price: Joi.number().min(0).max(MOST.money).allow(null).empty('').default(null).label('Price'),
+  dueDays: Joi.number().integer().min(0).max(730).unit('days').allow(null).empty('').default(null).label('Expected in'),
+});
+
+export const moveSchema = Joi.object<{ orderId: string; step: Exclude<OrderStep, 'ordered'> }>({
+  orderId,
+  step: Joi.string()
+    .valid(...ORDER_STEPS.filter((step) => step !== 'ordered'))
+    .required(),
+});
+
+export const orderBackSchema = Joi.object<{ orderId: string }>({ orderId });

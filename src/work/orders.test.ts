@@ -96,7 +96,7 @@ it('somebody else’s machine: no purchase beyond what was allowed', async () =>
 });
 
 it('a printer is kept by its test bar, refused for another bar, and taken back', async () => {
-  const bar = { name: 'Shed printer, grey', barMm: 99.6, pinMm: 10.1, holeMm: 9.8 };
+  const bar = { name: 'Shed printer, grey', barMm: 99.6, pinMm: 10.1, holeMm: 9.8, kgMinor: null };
   await expect(addPrinter({ ...bar, barMm: 120 }, tick())).rejects.toThrow('measure them again');
   const id = await addPrinter(bar, tick());
   expect(await findRows('printers', {})).toMatchObject([bar]);

@@ -45,6 +45,16 @@ export async function orderForRepair(wanted: Wanted & { repairId: string }, now:
   if (open.length === 0) await addOrder(wanted, now);
 }
 
+/** What a repair takes and the stores do not have, each on the list once. */
+export async function orderFor(repairId: string, wants: readonly string[], now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const { restorationId, pieceId } = await needRow('repairs', repairId);
+    const listed = (await findRows('orders', { restorationId, fittedAt: null })).map(({ what }) => what);
+    for (const what of wants)
+      if (!listed.includes(what)) await addOrder({ restorationId, pieceId, repairId, what, words: '' }, now);
+  });
+}
+
 /** @throws Refusal where another device was quicker */
 async function isNext(id: string, step: OrderStep): Promise<OrderRow> {
   const order = await needRow('orders', id);

@@ -22,6 +22,7 @@ export default async function StoresPage() {
         under="What is on the shelf, by its label"
         action={
           <Flex gap="2" wrap="wrap">
+            <LinkButton href="/stores/orders">To buy</LinkButton>
             <LinkButton href="/stores/donors">Donors</LinkButton>
             <LinkButton href="/stores/agents">Cleaning agents</LinkButton>
           </Flex>

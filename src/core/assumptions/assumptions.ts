@@ -193,6 +193,7 @@ export const ASSUMPTIONS = {
   'lifted: soft glue': a(0.75, 'of the windows', 'A window on soft glue comes off warm and whole in', 'guess'),
   'lifted: hard glue': a(0.15, 'of the windows', 'A window on hard glue comes off warm and whole in', 'guess'),
   'lifted: not known': a(0.5, 'of the windows', 'A window on who knows what comes off whole in', 'guess'),
+  'lived with': a(0.3, 'of them', 'A burnt film or a worn foot that is left is lived with', 'guess'),
   'made as it was': a(
     0.5,
     'of what it holds else',

@@ -4,9 +4,9 @@ import type { Corners } from '../picture/corners';
 import { chooseRepair, crackEnd, verdictOf, type MendSchool } from '../mending/repair/choose';
 import { FAMILIES } from '../mending/part/families';
 import { layOn } from '../mending/part/laid';
+import { meshOf } from '../mending/part/mesh';
 import { skinOf } from '../mending/part/part';
 import { NEW_PRINTER, printAdvice } from '../mending/part/printAdvice';
-import type { Triangle } from '../mending/part/stack';
 import type { Damage, Load, WindowGlue } from '../mending/repair/damage';
 import { backed, facesGlued, oddsToHold } from '../mending/repair/holds';
 import type { MendWay } from '../mending/repair/ways';
@@ -38,14 +38,14 @@ const liftedCase = (windowGlue: WindowGlue | undefined, is: number, other: numbe
     ...(windowGlue && { windowGlue }),
   });
 /** A wedge whose slanted side leans out over the bed by 45 degrees. */
-const CORNERED: Triangle[] = [
+const CORNERED = meshOf([
   [
     [0, 0, 0],
     [10, 10, 10],
     [10, -10, 10],
   ],
-];
-const STUB_ON_PLATE = skinOf('hinge-stub', FAMILIES['hinge-stub'].example);
+]);
+const STUB_ON_PLATE = meshOf(skinOf('hinge-stub', FAMILIES['hinge-stub'].example));
 /** What a way counts for beside another, in minutes. */
 const between = (one: MendWay, other: MendWay, damage: Damage, school?: MendSchool) =>
   Math.round(optionOf(one, damage, school).counts - optionOf(other, damage, school).counts);
@@ -131,6 +131,7 @@ export const MENDING_CASES = {
   'lifted: soft glue': liftedCase('soft glue', 0.75, 0.7),
   'lifted: hard glue': liftedCase('hard glue', 0.15, 0.2),
   'lifted: not known': liftedCase(undefined, 0.5, 0.45),
+  'lived with': partCase('leave', 0.3, 0.35, { ...CRACK, kind: 'film burnt', load: 'nothing' }),
   'made as it was': partCase('donor part', 0.425, 0.45, { ...CRACK, kind: 'missing', wearsOut: true }),
   'sturdy wall': {
     decides: 'whether a wall of 1.25 mm is called thin',
@@ -144,7 +145,7 @@ export const MENDING_CASES = {
   },
   'foot of a print': {
     decides: 'whether a rod of 16 mm on a foot of 2.5 mm falls over',
-    of: () => layOn(skinOf('pin', { diameterMm: 2.5, lengthMm: 16 }), 'below', false).falls,
+    of: () => layOn(meshOf(skinOf('pin', { diameterMm: 2.5, lengthMm: 16 })), 'below', false).falls,
     ...{ is: false, other: 0.17 },
   },
   'breaks along its layers': {

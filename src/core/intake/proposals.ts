@@ -127,6 +127,12 @@ const TREATABLE: Record<Exclude<FindingKind, 'keep this mark' | 'sound on purpos
     },
   },
   melted: {
+    on: {
+      display: {
+        stage: 'mend',
+        words: 'Look whether the flaw lies in the film or in the glass; a burnt film is renewed, cracked glass is not.',
+      },
+    },
     stage: 'mend',
     words: 'Check first whether it came from its mould that way; then fill it, or take a part from a donor.',
     under: LOOKS,

@@ -147,7 +147,7 @@ export const LATER: readonly Migration[] = [
   {
     name: '0026-printers-and-orders',
     statements: [
-      'CREATE TABLE printers (id TEXT PRIMARY KEY, name TEXT NOT NULL, barMm REAL NOT NULL, pinMm REAL NOT NULL, holeMm REAL NOT NULL, at TEXT NOT NULL)',
+      'CREATE TABLE printers (id TEXT PRIMARY KEY, name TEXT NOT NULL, barMm REAL NOT NULL, pinMm REAL NOT NULL, holeMm REAL NOT NULL, kgMinor INTEGER, at TEXT NOT NULL)',
       `CREATE TABLE orders (id TEXT PRIMARY KEY, restorationId TEXT REFERENCES restorations(id) ON DELETE RESTRICT, pieceId TEXT REFERENCES pieces(id) ON DELETE RESTRICT, repairId TEXT REFERENCES repairs(id) ON DELETE RESTRICT, what TEXT NOT NULL, words TEXT NOT NULL, at TEXT NOT NULL, orderedAt TEXT, priceMinor INTEGER, ledgerId TEXT REFERENCES ledger(id) ON DELETE RESTRICT, dueAt TEXT, arrivedAt TEXT, comparedAt TEXT, fittedAt TEXT)`,
       'CREATE INDEX orders_restoration ON orders (restorationId)',
       'CREATE INDEX orders_piece ON orders (pieceId)',

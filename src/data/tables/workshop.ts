@@ -117,6 +117,8 @@ export const WORKSHOP_TABLES = {
       barMm: real(50, 200),
       pinMm: real(5, 20),
       holeMm: real(5, 20),
+      /** What a kilogram of its filament costs. */
+      kgMinor: orNull(minor),
       at: time,
     },
   }),

@@ -6,11 +6,13 @@ import { useState } from 'react';
 import {
   BREAKS,
   LOADS,
+  mayWearOut,
   PULLS,
   REACHES,
   sizesFor,
   USUAL_SIZES,
   usualPull,
+  WINDOW_GLUES,
   type Break,
   type Damage,
   type Load,
@@ -79,6 +81,30 @@ export function BreakForm({ restorationId, findingId, name, kind: first, load: a
           { name: 'pull', label: 'How it pulls', kind: 'chips', options: wordsOf(PULLS, PULL_WORDS), half: true },
           { name: 'reach', label: 'Reached from', kind: 'chips', options: wordsOf(REACHES, REACH_WORDS), half: true },
         ] as FieldDef[])),
+    ...(kind === 'window to come out'
+      ? [
+          {
+            ...{ name: 'windowGlue', label: 'What holds it, by its edge', kind: 'chips', half: true },
+            options: options(WINDOW_GLUES),
+          } as FieldDef,
+        ]
+      : []),
+    ...(mayWearOut(kind, load)
+      ? [
+          {
+            ...{
+              name: 'wearsOut',
+              label: 'Too thin from the start, or a kind that wears out',
+              kind: 'chips',
+              half: true,
+            },
+            options: [
+              { value: 'true', label: 'Yes' },
+              { value: 'false', label: 'No' },
+            ],
+          } as FieldDef,
+        ]
+      : []),
     {
       ...{ name: 'seen', label: 'Is it seen when all is closed', kind: 'chips', half: true },
       options: [
@@ -90,6 +116,7 @@ export function BreakForm({ restorationId, findingId, name, kind: first, load: a
   const initial: Record<string, string> = {
     ...{ name, plastic, loadN: text(damage?.loadN), pull: damage?.pull ?? usualPull(load) },
     ...{ reach: damage?.reach ?? 'both', seen: String(damage?.seen ?? true) },
+    ...{ windowGlue: damage?.windowGlue ?? 'not known', wearsOut: String(damage?.wearsOut ?? false) },
     ...Object.fromEntries(asked.map((size) => [size, text(damage?.[size])])),
   };
   return (

@@ -1,6 +1,6 @@
 import { Text } from '@chakra-ui/react';
 import { chooseRepair, crackEnd, MEND_SCHOOLS, verdictOf, type MendSchool } from '@/core/mending/repair/choose';
-import { breakOf, LOADS } from '@/core/mending/repair/damage';
+import { breakOf, LOADS, sizesFor } from '@/core/mending/repair/damage';
 import { LOOK_WORDS, MEND, ORIGINAL_WORDS } from '@/core/mending/repair/ways';
 import { formatMoney } from '@/core/ledger/money';
 import { MATERIALS } from '@/core/runsheet/stages';
@@ -120,12 +120,25 @@ async function Ways({ repair, school }: { repair: RepairRow; school: MendSchool 
   const size =
     damage.load === 'screw'
       ? `boss ${damage.bossMm ?? '?'} mm, hole ${damage.holeMm ?? '?'} mm, screw ${damage.screwMm ?? '?'} mm`
-      : `${damage.lengthMm} × ${damage.wallMm} mm, ${pulls[damage.pull]}`;
+      : sizesFor(damage.kind, damage.load).length > 0
+        ? `${damage.lengthMm} × ${damage.wallMm} mm, ${pulls[damage.pull]}`
+        : null;
   return (
     <>
       <Text mb="2">
-        <b>{repair.name}</b>: {damage.kind}, {damage.load}, {size}, {damage.plastic}
-        {damage.seen ? ', seen' : ', out of sight'}.
+        <b>{repair.name}</b>:{' '}
+        {[
+          damage.kind,
+          damage.load !== 'nothing' && damage.load,
+          size,
+          damage.plastic,
+          damage.seen ? 'seen' : 'out of sight',
+          damage.windowGlue && damage.windowGlue !== 'not known' && `on ${damage.windowGlue}`,
+          damage.wearsOut && 'too thin from the start',
+        ]
+          .filter(Boolean)
+          .join(', ')}
+        .
       </Text>
       <WaysPart
         key={`${repair.id}${repair.at}`}

@@ -9,6 +9,7 @@ import type { PhotoToMark } from '@/ui/picture/photoToMark';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { Button } from '@/ui/Button';
 import { Fold } from '@/ui/Fold';
+import { LinkButton } from '@/ui/links';
 import { PhotoPick } from '@/ui/picture/PhotoPick';
 import { Select } from '@/ui/Select';
 import { TakeThingBack } from '@/undo/TakeThingBack';
@@ -104,6 +105,9 @@ function Kept({ restorationId, part: { id, name, title, solid, drawn } }: { rest
               On paper at 1:1
             </a>
           </Button>
+          <LinkButton href={`${viewHref(restorationId, 'mend', 'make')}?part=${id}`} label={`${name}: for the printer`}>
+            For the printer
+          </LinkButton>
           <TakeThingBack what="part" id={id} name={name} />
         </Flex>
         <Fold quiet summary="In the round">

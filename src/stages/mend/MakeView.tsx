@@ -1,11 +1,13 @@
 import { FAMILIES, FAMILY_NAMES } from '@/core/mending/part/families';
 import { partOf } from '@/core/mending/part/part';
 import { partsOf, sizesOf } from '@/data/parts';
+import { printers } from '@/data/printers';
 import { photosToMark } from '@/data/photos/toMark';
 import { barOf } from './MeasureView';
 import { MakePart, type FamilyForm, type KeptPart } from './MakePart';
 import { OutlineLater } from './OutlineLater';
 import { partBox, partPath } from './partSvg';
+import { PrintScreen } from './PrintView';
 
 /** The fields of a family’s sizes, as its schema names them; an outline is taken from a photograph, not typed. */
 const forms = (): FamilyForm[] =>
@@ -24,15 +26,25 @@ const forms = (): FamilyForm[] =>
 export async function MakeScreen({
   restorationId,
   photo: asked,
+  part: partId,
+  printer,
+  play,
 }: {
   restorationId: string;
-  photo: string | undefined;
+  photo?: string;
+  /** That is looked at for the printer, with which one and how much play. */
+  part?: string;
+  printer?: string;
+  play?: string;
 }) {
   const [parts, sizes, { photos, photo }] = await Promise.all([
     partsOf(restorationId),
     sizesOf(restorationId),
     photosToMark(restorationId, 'mend', asked),
   ]);
+  const part = parts.find(({ id }) => id === partId);
+  if (part)
+    return <PrintScreen restorationId={restorationId} part={part} printers={await printers()} {...{ printer, play }} />;
   if (photo) return <OutlineLater key={photo.id} restorationId={restorationId} photo={photo} bar={barOf(sizes)} />;
   const kept = parts.map(({ id, name, family, sizes }): KeptPart => {
     const { solid } = partOf(family, sizes);

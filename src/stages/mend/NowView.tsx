@@ -1,9 +1,11 @@
 import { figuresOf } from '@/core/mending/repair/choose';
-import { MEND, MEND_CAUTIONS } from '@/core/mending/repair/ways';
+import { nextStep } from '@/core/mending/orderSteps';
+import { MEND, MEND_CAUTIONS, type MendWay } from '@/core/mending/repair/ways';
 import { aimsOf, askedFor } from '@/data/findings';
+import { ordersOf } from '@/data/orders';
 import { piecesOf } from '@/data/pieces';
 import { repairsOf } from '@/data/repairs';
-import type { Finding, RepairRow, Timer } from '@/data/rows';
+import type { Finding, OrderRow, RepairRow, Timer } from '@/data/rows';
 import { runningTimers } from '@/data/timers';
 import { getWorkshop } from '@/data/workshop';
 import { meanwhile } from './meanwhile';
@@ -11,10 +13,32 @@ import { NowPart, type OpenBreak } from './NowPart';
 import type { RunningRepair } from './RepairSteps';
 
 /** A repair that goes on, with what its steps need. */
-const runningView = (repair: RepairRow, clocks: readonly Timer[]): RunningRepair => {
+const TOOLS: Partial<Record<MendWay, NonNullable<RunningRepair['tool']>>> = {
+  'new film': 'films',
+  'set of feet': 'feet',
+};
+
+/** How far something is that a repair waits for. */
+function orderWords(order: OrderRow): string {
+  const { what } = order;
+  switch (nextStep(order)) {
+    case 'ordered':
+      return `${what}: not ordered yet.`;
+    case 'arrived':
+      return `${what}: on its way.`;
+    case 'compared':
+      return `${what}: here. Hold it beside the old one first.`;
+    default:
+      return `${what}: here.`;
+  }
+}
+
+const runningView = (repair: RepairRow, clocks: readonly Timer[], orders: readonly OrderRow[]): RunningRepair => {
   const { title, steps, needs, check, clamp } = MEND[repair.way!];
   return {
     ...{ id: repair.id, name: repair.name, title, needs, check, clamp, roomC: repair.roomC },
+    tool: TOOLS[repair.way!] ?? null,
+    orders: orders.filter(({ repairId, fittedAt }) => repairId === repair.id && fittedAt === null).map(orderWords),
     figures: figuresOf(repair.way!, repair.damage),
     // The clock that is over last.
     cure:
@@ -45,18 +69,19 @@ interface Props {
 
 /** The first view of Mend: the steps of what is begun, else the next break to choose for. */
 export async function NowScreen({ restorationId, running, open, past }: Props) {
-  const [pieces, { timeZone }, aimOf, others, clocks] = await Promise.all([
+  const [pieces, { timeZone }, aimOf, others, clocks, orders] = await Promise.all([
     piecesOf(restorationId),
     getWorkshop(),
     aimsOf(restorationId),
     running.length > 0 ? meanwhile(restorationId) : [],
     running.length > 0 ? runningTimers() : [],
+    running.length > 0 ? ordersOf(restorationId) : [],
   ]);
   const breaks = open.map((finding): OpenBreak => ({ finding, aim: aimOf(finding) }));
   return (
     <NowPart
       {...{ restorationId, timeZone, others, pieces }}
-      running={running.map((repair) => runningView(repair, clocks))}
+      running={running.map((repair) => runningView(repair, clocks, orders))}
       open={breaks}
       past={past.map(({ id, name, way, outcome, endedAt, brokeAt, words }) => ({
         ...{ id, name, outcome, words, brokeAt, endedAt: endedAt! },

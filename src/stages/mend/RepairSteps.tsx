@@ -1,6 +1,7 @@
 'use client';
 
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { cureTime } from '@/core/mending/cure';
 import { GLUES, sheetOf, type GlueName } from '@/core/mending/repair/glues';
@@ -15,12 +16,17 @@ import { Chips } from '@/ui/Chips';
 import { useNow } from '@/ui/clock';
 import { ClockBar } from '@/ui/ClockBar';
 import { Fold } from '@/ui/Fold';
+import { TextLink } from '@/ui/links';
 import { MainAction } from '@/ui/MainAction';
 import { LabelledBox } from '@/ui/LabelledBox';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { TakeThingBack } from '@/undo/TakeThingBack';
 import { answerRepair, tickStep, untickStep } from './actions';
+
+// Come with the repairs that take them.
+const FilmsDrawing = dynamic(() => import('./FilmsDrawing').then((part) => part.FilmsDrawing));
+const FeetPart = dynamic(() => import('./FeetPart').then((part) => part.FeetPart));
 
 export interface RunningRepair {
   id: string;
@@ -29,6 +35,10 @@ export interface RunningRepair {
   needs: readonly string[];
   check: string;
   clamp: string | null;
+  /** What it is done with beside the hands. */
+  tool: 'films' | 'feet' | null;
+  /** How far what it waits for is, a line each. */
+  orders: readonly string[];
   roomC: number | null;
   /** What it is done by: drill, depth, torque, a line each. */
   figures: readonly string[];
@@ -79,6 +89,13 @@ export function RepairSteps({
           ))}
         </Text>
       )}
+      {repair.orders.length > 0 && (
+        <Text mb="2">
+          {repair.orders.join(' ')} <TextLink href="/stores/orders">To buy</TextLink>
+        </Text>
+      )}
+      {next && repair.tool === 'films' && <FilmsDrawing />}
+      {next && repair.tool === 'feet' && <FeetPart />}
       {cures && cure && (
         <Box my="3" maxWidth="560px">
           <ClockBar

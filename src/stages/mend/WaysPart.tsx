@@ -14,7 +14,8 @@ import { TextLink } from '@/ui/links';
 import { MainAction } from '@/ui/MainAction';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
-import { beginRepair, leaveIt } from './actions';
+import { say } from '@/ui/toast';
+import { beginRepair, leaveIt, orderWanted } from './actions';
 
 export interface WayView {
   way: MendWay;
@@ -104,6 +105,7 @@ export function WaysPart({ restorationId, repairId, findingId, school, ways, out
         <WayRow
           key={way.way}
           way={way}
+          repairId={repairId}
           first={i === 0}
           open={opened === way.way}
           onOpen={() => setOpened(opened === way.way ? null : way.way)}
@@ -165,14 +167,37 @@ export function WaysPart({ restorationId, repairId, findingId, school, ways, out
 
 const VERDICT = { holds: 'Holds', 'may hold': 'May hold', 'does not hold': 'Does not hold' } as const;
 
+/** What it takes and is not here, onto the list. */
+function ToBuy({ repairId, missing }: { repairId: string; missing: readonly string[] }) {
+  const { wrong, busy, send } = useSend();
+  return (
+    <>
+      <Button
+        disabled={busy}
+        onClick={() =>
+          send(
+            (once) => orderWanted(once({ repairId, what: [...missing] })),
+            () => say('On the list of what is to be bought, under Stores.'),
+          )
+        }
+      >
+        Onto the list to buy: {missing.join(', ')}
+      </Button>
+      <Wrong words={wrong} />
+    </>
+  );
+}
+
 function WayRow({
   way,
+  repairId,
   first,
   open,
   onOpen,
   children,
 }: {
   way: WayView;
+  repairId: string;
   first: boolean;
   open: boolean;
   onOpen: () => void;
@@ -231,8 +256,14 @@ function WayRow({
               <Box>{`gives first: ${held.gives}; pulls: ${Math.round(held.loadN)} N`}</Box>
             </Text>
           )}
-          {way.way === 'donor part' && <TextLink href="/stores/donors">What sits on the donors</TextLink>}
-          {children}
+          <Flex gap="3" wrap="wrap" align="center" mt="2">
+            {way.way === 'donor part' ? (
+              <TextLink href="/stores/donors">What sits on the donors</TextLink>
+            ) : (
+              way.missing.length > 0 && <ToBuy repairId={repairId} missing={way.missing} />
+            )}
+            <Box {...(way.way === 'leave' && { flex: '1 1 100%' })}>{children}</Box>
+          </Flex>
         </Box>
       )}
     </Box>

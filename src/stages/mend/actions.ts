@@ -2,8 +2,12 @@
 
 import type { Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
+import { minorUnits } from '@/core/ledger/money';
+import { getWorkshop } from '@/data/workshop';
 import { addDrop } from '@/work/mend/drops';
 import { addPart, addSize } from '@/work/mend/parts';
+import { addPrinter } from '@/work/mend/printers';
+import { orderFor } from '@/work/orders';
 import { beginMend, doStep, endMend, leaveBreak, measureBreak, noteBroken, undoStep } from '@/work/mend/repairs';
 import {
   beginSchema,
@@ -12,8 +16,10 @@ import {
   leaveSchema,
   outcomeSchema,
   partSchema,
+  printerSchema,
   sizeSchema,
   stepSchema,
+  wantedSchema,
 } from './schema';
 
 /** Keeps a part that is to be made, by its sizes. */
@@ -29,6 +35,19 @@ export async function keepSize(given: Given): Promise<Answer<string>> {
 /** Keeps a test drop of tinted resin. */
 export async function keepDrop(given: Given): Promise<Answer<string>> {
   return write(dropSchema, given, (drop, now) => addDrop(drop, now));
+}
+
+/** Keeps a printer by what its test bar measures. */
+export async function keepPrinter(given: Given): Promise<Answer<string>> {
+  return write(printerSchema, given, async ({ kg, ...printer }, now) => {
+    const { currency } = await getWorkshop();
+    return addPrinter({ ...printer, kgMinor: kg === null ? null : minorUnits(kg, currency) }, now);
+  });
+}
+
+/** What a way takes and the stores do not have, onto the list of what is to be bought. */
+export async function orderWanted(given: Given): Promise<Answer<void>> {
+  return write(wantedSchema, given, ({ repairId, what }, now) => orderFor(repairId, what, now));
 }
 
 /** Keeps what was measured of a break. */

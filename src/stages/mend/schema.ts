@@ -112,6 +112,30 @@ export const beginSchema = Joi.object<{ repairId: string; way: Exclude<MendWay, 
     .required(),
 });
 
+export const printerSchema = Joi.object<{
+  name: string;
+  kg: number | null;
+  barMm: number;
+  pinMm: number;
+  holeMm: number;
+}>({
+  name: Joi.string()
+    .trim()
+    .max(MOST.name)
+    .required()
+    .label('Printer and filament')
+    .messages({ 'string.empty': 'Say which printer and which filament: another filament shrinks otherwise.' }),
+  kg: Joi.number().positive().max(MOST.money).allow(null).empty('').default(null).label('A kilogram'),
+  barMm: Joi.number().min(50).max(200).unit('mm').required().label('The bar'),
+  pinMm: Joi.number().min(5).max(20).unit('mm').required().label('The pin'),
+  holeMm: Joi.number().min(5).max(20).unit('mm').required().label('The hole'),
+});
+
+export const wantedSchema = Joi.object<{ repairId: string; what: string[] }>({
+  repairId: id,
+  what: Joi.array().items(Joi.string().trim().max(MOST.name)).min(1).max(10).required().label('What is wanted'),
+});
+
 const words = Joi.string().trim().max(MOST.long).allow('').default('').label('Words');
 
 export const leaveSchema = Joi.object<{ repairId: string; words: string }>({ repairId: id, words });

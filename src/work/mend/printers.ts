@@ -14,7 +14,7 @@ const ANY_PLACE = { intoMm: 10, clearanceMm: 0 };
  * @throws Refusal for a bar that is not the test bar
  */
 export async function addPrinter(
-  printer: Pick<Printer, 'name' | 'barMm' | 'pinMm' | 'holeMm'>,
+  printer: Pick<Printer, 'name' | 'barMm' | 'pinMm' | 'holeMm' | 'kgMinor'>,
   now: Date,
 ): Promise<string> {
   const { shrink, growMm } = printFit({ ...printer, ...ANY_PLACE });

@@ -1,7 +1,5 @@
 import { assumed } from '../../assumptions/assumptions';
-import type { Triangle } from './stack';
-
-type Point3 = Triangle[number];
+import type { Mesh, Point3 } from './mesh';
 
 /** Which side of a part, as it is drawn, lies on the bed of the printer. */
 export const BEDS = ['below', 'above', 'left', 'right', 'front', 'back'] as const;
@@ -31,17 +29,16 @@ const UP: Record<Bed, readonly [axis: 0 | 1 | 2, sign: 1 | -1]> = {
   back: [1, -1],
 };
 
-/** The triangles as they lie, z up from the bed. */
-function turnedTo(triangles: readonly Triangle[], bed: Bed): Triangle[] {
+/** The part as it lies, z up from the bed. */
+function turnedTo({ points, faces }: Mesh, bed: Bed): Mesh {
   const [axis, sign] = UP[bed];
   const [u, v] = [(axis + 1) % 3, (axis + 2) % 3] as const;
-  const turn = (point: Point3): Point3 =>
-    sign > 0 ? [point[u]!, point[v]!, point[axis]] : [point[v]!, point[u]!, -point[axis]];
-  const turned = triangles.map(([a, b, c]): Triangle => [turn(a), turn(b), turn(c)]);
-  const low = turned.flat().reduce((least, [, , z]) => Math.min(least, z), Infinity);
-  return turned.map(([a, b, c]): Triangle => [lifted(a, low), lifted(b, low), lifted(c, low)]);
+  const turned = points.map((point): Point3 =>
+    sign > 0 ? [point[u]!, point[v]!, point[axis]] : [point[v]!, point[u]!, -point[axis]],
+  );
+  const low = turned.reduce((least, [, , z]) => Math.min(least, z), Infinity);
+  return { faces, points: turned.map(([x, y, z]): Point3 => [x, y, z - low]) };
 }
-const lifted = ([x, y, z]: Point3, by: number): Point3 => [x, y, z - by];
 
 type Flat = readonly [number, number];
 
@@ -54,23 +51,24 @@ interface Island {
 /** A cut through an edge: where, and which edge, so that its two triangles meet in it whatever their last digits. */
 interface Cut {
   at: Flat;
-  edge: string;
+  edge: number;
 }
 
 /** Where the part is cut at a height: from and to, plastic to the left. */
-function cutsAt(triangles: readonly Triangle[], z: number): [Cut, Cut][] {
+function cutsAt({ points, faces }: Mesh, z: number): [Cut, Cut][] {
   const cuts: [Cut, Cut][] = [];
-  for (const triangle of triangles) {
-    const below = Number(triangle[0][2] < z) + Number(triangle[1][2] < z) + Number(triangle[2][2] < z);
+  for (const face of faces) {
+    const below = Number(points[face[0]]![2] < z) + Number(points[face[1]]![2] < z) + Number(points[face[2]]![2] < z);
     if (below === 0 || below === 3) continue;
     let [up, down]: [Cut | null, Cut | null] = [null, null];
     for (let i = 0; i < 3; i++) {
-      const [from, to] = [triangle[i]!, triangle[(i + 1) % 3]!];
+      const [p, q] = [face[i]!, face[(i + 1) % 3]!];
+      const [from, to] = [points[p]!, points[q]!];
       if (from[2] < z === to[2] < z) continue;
       const share = (z - from[2]) / (to[2] - from[2]);
       const at: Flat = [from[0] + share * (to[0] - from[0]), from[1] + share * (to[1] - from[1])];
-      if (to[2] > from[2]) up = { at, edge: `${from.join()} ${to.join()}` };
-      else down = { at, edge: `${to.join()} ${from.join()}` };
+      if (to[2] > from[2]) up = { at, edge: p * points.length + q };
+      else down = { at, edge: q * points.length + p };
     }
     cuts.push([down!, up!]);
   }
@@ -78,8 +76,8 @@ function cutsAt(triangles: readonly Triangle[], z: number): [Cut, Cut][] {
 }
 
 /** The islands of a slice; holes are no islands. */
-function islandsAt(triangles: readonly Triangle[], z: number): Island[] {
-  const onward = new Map(cutsAt(triangles, z).map((cut) => [cut[0].edge, cut]));
+function islandsAt(mesh: Mesh, z: number): Island[] {
+  const onward = new Map(cutsAt(mesh, z).map((cut) => [cut[0].edge, cut]));
   const islands: Island[] = [];
   let [gross, net] = [0, 0];
   for (const [edge, first] of onward) {
@@ -123,14 +121,15 @@ const HELD = 0.25;
  *
  * @param bent whether its load bends it or pulls at it: what is only pressed on does not break along its layers
  */
-export function layOn(triangles: readonly Triangle[], bed: Bed, bent: boolean): Lay {
-  const laid = turnedTo(triangles, bed);
-  const highMm = laid.flat().reduce((most, [, , z]) => Math.max(most, z), 0);
+export function layOn(mesh: Mesh, bed: Bed, bent: boolean): Lay {
+  const laid = turnedTo(mesh, bed);
+  const highMm = laid.points.reduce((most, [, , z]) => Math.max(most, z), 0);
   const first = islandsAt(laid, Math.min(FIRST_LAYER_MM, highMm / 2));
   const widest = first.reduce((most, { narrowMm }) => Math.max(most, narrowMm), 0);
   const steep = Math.cos((assumed('overhang') * Math.PI) / 180);
   let hangsMm2 = 0;
-  for (const [a, b, c] of laid) {
+  for (const [i, j, k] of laid.faces) {
+    const [a, b, c] = [laid.points[i]!, laid.points[j]!, laid.points[k]!];
     if (Math.max(a[2], b[2], c[2]) <= FIRST_LAYER_MM) continue;
     const [ux, uy, uz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
     const [vx, vy, vz] = [c[0] - a[0], c[1] - a[1], c[2] - a[2]];
@@ -146,7 +145,7 @@ export function layOn(triangles: readonly Triangle[], bed: Bed, bent: boolean): 
 }
 
 /** The layer with the longest lever for its width, where that is long, and enough lies beyond to hold it. */
-function breaksAlong(laid: readonly Triangle[], highMm: number): Lay['breaks'] {
+function breaksAlong(laid: Mesh, highMm: number): Lay['breaks'] {
   const slices = Array.from({ length: SLICES }, (_, i) => {
     const atMm = ((i + OFF_EDGES) / SLICES) * highMm;
     const islands = islandsAt(laid, atMm);
@@ -171,8 +170,8 @@ function breaksAlong(laid: readonly Triangle[], highMm: number): Lay['breaks'] {
  * All sides that a part may be printed on, the best first: it stands, then no narrow layer lies across it, then the least
  * hangs, then it is low.
  */
-export function layings(triangles: readonly Triangle[], bent: boolean): Lay[] {
-  return BEDS.map((bed) => layOn(triangles, bed, bent)).sort(
+export function layings(mesh: Mesh, bent: boolean): Lay[] {
+  return BEDS.map((bed) => layOn(mesh, bed, bent)).sort(
     (a, b) =>
       Number(a.falls) - Number(b.falls) ||
       Number(a.breaks !== null) - Number(b.breaks !== null) ||
@@ -187,39 +186,54 @@ const STRAIGHT_ON = 0.85;
 const MOST_PLACES = 500;
 
 /** The thinnest wall: straight in from a face to the one behind it, mm, and where, as the part is drawn. */
-export function thinnestWall(triangles: readonly Triangle[]): { mm: number; at: Point3 } {
-  const sub = (a: Point3, b: Point3): Point3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
-  const cross = (a: Point3, b: Point3): Point3 => [
-    a[1] * b[2] - a[2] * b[1],
-    a[2] * b[0] - a[0] * b[2],
-    a[0] * b[1] - a[1] * b[0],
-  ];
-  const dot = (a: Point3, b: Point3) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-  const every = Math.max(1, Math.floor(triangles.length / MOST_PLACES));
+export function thinnestWall(mesh: Mesh): { mm: number; at: Point3 } {
+  const planes = mesh.faces.map((face) => planeOf(mesh, face));
+  const every = Math.max(1, Math.floor(planes.length / MOST_PLACES));
   let best: { mm: number; at: Point3 } = { mm: Infinity, at: [0, 0, 0] };
-  for (let i = 0; i < triangles.length; i += every) {
-    const [a, b, c] = triangles[i]!;
-    const normal = cross(sub(b, a), sub(c, a));
-    const long = Math.hypot(...normal);
-    if (long < 1e-9) continue;
-    const inward: Point3 = [-normal[0] / long, -normal[1] / long, -normal[2] / long];
-    const from: Point3 = [(a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3, (a[2] + b[2] + c[2]) / 3];
-    // Möller and Trumbore, 1997.
-    for (const [p, q, r] of triangles) {
-      const [e1, e2] = [sub(q, p), sub(r, p)];
-      const h = cross(inward, e2);
-      const det = dot(e1, h);
-      // Only faces that are left from inside, and about straight: in a corner two faces meet with no wall between them.
-      if (det > -STRAIGHT_ON * Math.hypot(...cross(e1, e2))) continue;
-      const s = sub(from, p);
-      const u = dot(s, h) / det;
-      if (u < 0 || u > 1) continue;
-      const t = cross(s, e1);
-      const v = dot(inward, t) / det;
-      if (v < 0 || u + v > 1) continue;
-      const mm = dot(e2, t) / det;
-      if (mm > 1e-4 && mm < best.mm) best = { mm, at: from };
+  for (let i = 0; i < planes.length; i += every) {
+    const { p, e1, e2, normal, twice } = planes[i]!;
+    if (twice < 1e-9) continue;
+    const at: Point3 = [p[0] + (e1[0] + e2[0]) / 3, p[1] + (e1[1] + e2[1]) / 3, p[2] + (e1[2] + e2[2]) / 3];
+    for (const behind of planes) {
+      const mm = wallTo(at, normal, behind);
+      if (mm !== null && mm < best.mm) best = { mm, at };
     }
   }
   return best;
+}
+
+/** A triangle as a ray meets it: a corner, two sides, and which way it looks. */
+interface Plane {
+  p: Point3;
+  e1: Point3;
+  e2: Point3;
+  normal: Point3;
+  twice: number;
+}
+
+function planeOf({ points }: Mesh, [i, j, k]: Mesh['faces'][number]): Plane {
+  const [p, q, r] = [points[i]!, points[j]!, points[k]!];
+  const e1: Point3 = [q[0] - p[0], q[1] - p[1], q[2] - p[2]];
+  const e2: Point3 = [r[0] - p[0], r[1] - p[1], r[2] - p[2]];
+  const [x, y, z] = [e1[1] * e2[2] - e1[2] * e2[1], e1[2] * e2[0] - e1[0] * e2[2], e1[0] * e2[1] - e1[1] * e2[0]];
+  const twice = Math.hypot(x, y, z);
+  const by = twice > 0 ? 1 / twice : 0;
+  return { p, e1, e2, normal: [x * by, y * by, z * by], twice };
+}
+
+/** How far straight in from a face another one lies that looks about the other way, mm; `null` where the ray misses it. Möller and Trumbore, 1997. */
+function wallTo(at: Point3, [nx, ny, nz]: Point3, { p, e1, e2, normal }: Plane): number | null {
+  // In a corner two faces meet with no wall between them.
+  if (nx * normal[0] + ny * normal[1] + nz * normal[2] > -STRAIGHT_ON) return null;
+  const [dx, dy, dz] = [-nx, -ny, -nz];
+  const [hx, hy, hz] = [dy * e2[2] - dz * e2[1], dz * e2[0] - dx * e2[2], dx * e2[1] - dy * e2[0]];
+  const det = e1[0] * hx + e1[1] * hy + e1[2] * hz;
+  const [sx, sy, sz] = [at[0] - p[0], at[1] - p[1], at[2] - p[2]];
+  const u = (sx * hx + sy * hy + sz * hz) / det;
+  if (!(u >= 0 && u <= 1)) return null;
+  const [tx, ty, tz] = [sy * e1[2] - sz * e1[1], sz * e1[0] - sx * e1[2], sx * e1[1] - sy * e1[0]];
+  const v = (dx * tx + dy * ty + dz * tz) / det;
+  if (v < 0 || u + v > 1) return null;
+  const mm = (e2[0] * tx + e2[1] * ty + e2[2] * tz) / det;
+  return mm > 1e-4 ? mm : null;
 }

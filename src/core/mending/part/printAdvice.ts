@@ -3,6 +3,7 @@ import type { Fitted } from '../printFit';
 import { FAMILIES, type Family } from './families';
 import type { PrintAs } from './fitted';
 import { layings, thinnestWall, type Lay } from './laid';
+import { meshOf } from './mesh';
 import { skinOf, type FamilyName } from './part';
 
 /** A printer that nobody tested. */
@@ -30,7 +31,7 @@ export interface PrintAdvice {
 
 /** Which way up a part is printed, what hangs, what is thin and where it would break. @throws Refusal for sizes that cannot be made */
 export function printAdvice(name: FamilyName, sizes: object, as: PrintAs): PrintAdvice {
-  const skin = skinOf(name, sizes, as);
+  const skin = meshOf(skinOf(name, sizes, as));
   const { pressed } = FAMILIES[name] as unknown as Family<object>;
   const [lay, other] = layings(skin, !pressed);
   const { mm } = thinnestWall(skin);

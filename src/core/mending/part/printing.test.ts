@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import { lookThrough, seenThrough } from '../films';
 import { FAMILIES, FAMILY_NAMES, type FamilyName } from './families';
 import { BEDS, layings, layOn, thinnestWall } from './laid';
+import { meshOf } from './mesh';
 import { partOf, skinOf } from './part';
 import { NEW_PRINTER, printAdvice, printAs } from './printAdvice';
-import type { Triangle } from './stack';
 
 const example = (name: FamilyName): object => FAMILIES[name].example;
 
@@ -78,11 +78,11 @@ describe('which way up', () => {
     const { breaks } = best('hinge-stub');
     expect(breaks!.mm2).toBeCloseTo((Math.PI / 4) * (6 ** 2 - 2 ** 2), 0);
     expect(breaks!.atMm).toBeGreaterThan(1.9);
-    expect(layOn(skinOf('hinge-stub', example('hinge-stub')), 'below', false).breaks).toBeNull();
+    expect(layOn(meshOf(skinOf('hinge-stub', example('hinge-stub'))), 'below', false).breaks).toBeNull();
   });
 
   it('what hangs is the face under the recess: its own area', () => {
-    const foot = skinOf('foot', example('foot'));
+    const foot = meshOf(skinOf('foot', example('foot')));
     expect(layOn(foot, 'above', false).hangsMm2).toBeCloseTo((Math.PI / 4) * (7 ** 2 - 3.4 ** 2), 0);
   });
 
@@ -99,7 +99,7 @@ describe('which way up', () => {
             [w, h],
             [0, h],
           ];
-          const skin = skinOf('plate', { outline, holes: [], thicknessMm: t });
+          const skin = meshOf(skinOf('plate', { outline, holes: [], thicknessMm: t }));
           const high = { below: t, above: t, left: w, right: w, front: h, back: h };
           for (const bed of BEDS) {
             const lay = layOn(skin, bed, true);
@@ -117,16 +117,15 @@ describe('which way up', () => {
   });
 
   it('names the thinnest wall, and none where two faces only meet in a corner', () => {
-    expect(thinnestWall(skinOf('sleeve', { innerMm: 5, outerMm: 7, lengthMm: 9 })).mm).toBeCloseTo(1, 2);
+    expect(thinnestWall(meshOf(skinOf('sleeve', { innerMm: 5, outerMm: 7, lengthMm: 9 }))).mm).toBeCloseTo(1, 2);
     expect(printAdvice('sleeve', { innerMm: 5, outerMm: 7, lengthMm: 9 }, NEW_PRINTER).thinMm).toBeCloseTo(1, 2);
     expect(printAdvice('slat', example('slat'), NEW_PRINTER).thinMm).toBeNull();
     // The hook of a clip runs out to an edge.
-    expect(thinnestWall(skinOf('clip-tab', example('clip-tab'))).mm).toBeCloseTo(1.4, 2);
+    expect(thinnestWall(meshOf(skinOf('clip-tab', example('clip-tab')))).mm).toBeCloseTo(1.4, 2);
   });
 
   it('nothing of no height', () => {
-    const none: Triangle[] = [];
-    expect(layOn(none, 'below', true)).toMatchObject({ highMm: 0, standsOnMm2: 0, breaks: null });
+    expect(layOn(meshOf([]), 'below', true)).toMatchObject({ highMm: 0, standsOnMm2: 0, breaks: null });
   });
 });
 

@@ -4,6 +4,7 @@ import polygonFrom from '@jscad/modeling/src/geometries/poly3/create.js';
 import measureBoundingBox from '@jscad/modeling/src/measurements/measureBoundingBox.js';
 import measureVolume from '@jscad/modeling/src/measurements/measureVolume.js';
 import serializer from '@jscad/stl-serializer';
+import { isWatertight, meshOf } from './mesh';
 import type { Triangle } from './stack';
 
 /** What is known of a part before it is made. */
@@ -41,20 +42,6 @@ export function trianglesOf(stl: Uint8Array): Triangle[] {
   });
 }
 
-/** Whether each side lies on two triangles that are turned the same way: it holds water. */
-export function isWatertight(triangles: readonly Triangle[]): boolean {
-  const sides = new Map<string, number>();
-  for (const triangle of triangles)
-    triangle.forEach((from, i) => {
-      const side = `${from.join()} ${triangle[(i + 1) % 3]!.join()}`;
-      sides.set(side, (sides.get(side) ?? 0) + 1);
-    });
-  return [...sides].every(([side, times]) => {
-    const [from, to] = side.split(' ');
-    return times === 1 && sides.get(`${to} ${from}`) === 1;
-  });
-}
-
 /** A part as it goes out, with what is known of it: measured on the very triangles that are written. */
 export function solidOf(triangles: readonly Triangle[], densityGPerCm3: number): { solid: Solid; stl: Uint8Array } {
   const stl = stlOf(triangles);
@@ -69,7 +56,7 @@ export function solidOf(triangles: readonly Triangle[], densityGPerCm3: number):
       massG: (volumeMm3 / 1000) * densityGPerCm3,
       boxMm: [high[0] - low[0], high[1] - low[1], high[2] - low[2]],
       triangles: written.length,
-      watertight: isWatertight(written),
+      watertight: isWatertight(meshOf(written)),
     },
   };
 }

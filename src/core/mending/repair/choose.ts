@@ -1,6 +1,6 @@
 import { assumed, type AssumptionName } from '../../assumptions/assumptions';
 import { Refusal } from '../../refusal';
-import type { Damage, WindowGlue } from './damage';
+import type { Break, Damage, WindowGlue } from './damage';
 import { GLUES, strengthOn } from './glues';
 import { backed, facesGlued, pinned, screwed, type Held } from './holds';
 import { LOOKS, MEND, MEND_WAYS, ORIGINALS, type MendOutcome, type MendWay } from './ways';
@@ -63,6 +63,9 @@ const PRESS_C: Readonly<Record<string, number>> = {
 };
 export const pressAt = (plastic: string): number | null => PRESS_C[plastic] ?? null;
 
+/** What is in the way of use, so that leaving it mends nothing. */
+const IN_THE_WAY: readonly Break[] = ['film burnt', 'foot worn or gone'];
+
 type Judged = { held: Held | null; odds?: number; notes?: string[] } | { why: string };
 
 const guessed = (name: Parameters<typeof assumed>[0]): Judged => ({ held: null, odds: assumed(name) });
@@ -80,6 +83,12 @@ function judged(way: MendWay, damage: Damage): Judged {
   const screw = load === 'screw';
   switch (way) {
     case 'leave':
+      if (IN_THE_WAY.includes(kind))
+        return {
+          held: null,
+          odds: assumed('lived with'),
+          notes: ['What was wrong with it stays wrong: say whether somebody can live with that.'],
+        };
       return load === 'nothing'
         ? { held: null, odds: 1 }
         : {
@@ -288,7 +297,14 @@ export function chooseRepair(
   }
   // Of a kind that wears out the stronger make is offered first, unless little is to be changed.
   const stronger = damage.wearsOut && school === 'strong and hidden' ? STRONGER : [];
-  options.sort((a, b) => Number(stronger.includes(b.way)) - Number(stronger.includes(a.way)) || a.counts - b.counts);
+  // What is in the way of use is not proposed to be left.
+  const last = IN_THE_WAY.includes(damage.kind) ? 'leave' : null;
+  options.sort(
+    (a, b) =>
+      Number(a.way === last) - Number(b.way === last) ||
+      Number(stronger.includes(b.way)) - Number(stronger.includes(a.way)) ||
+      a.counts - b.counts,
+  );
   return { options, out };
 }
 

@@ -158,7 +158,9 @@ it('every kind of break has two ways at least, whatever it carries, and the best
         NOBODY,
       );
       expect(options.length).toBeGreaterThan(1);
-      const counts = options.map((option) => option.counts);
+      const inTheWay = kind === 'film burnt' || kind === 'foot worn or gone';
+      if (inTheWay) expect(options.at(-1)!.way).toBe('leave');
+      const counts = options.filter(({ way }) => !inTheWay || way !== 'leave').map((option) => option.counts);
       expect(counts).toEqual([...counts].sort((a, b) => a - b));
     }
 });

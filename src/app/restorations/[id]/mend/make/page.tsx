@@ -6,15 +6,17 @@ export const metadata = stageTitle('mend', 'make');
 
 interface Props {
   params: Promise<{ id: string }>;
-  searchParams: Promise<{ photo?: string }>;
+  searchParams: Promise<Record<string, string | string[]>>;
 }
 
 export default async function MendMakePage({ params, searchParams }: Props) {
   await needsEntered();
-  const [{ id }, { photo }] = await Promise.all([params, searchParams]);
+  const [{ id }, asked] = await Promise.all([params, searchParams]);
+  // An address may name a thing twice.
+  const once = Object.fromEntries(Object.entries(asked).filter(([, words]) => typeof words === 'string'));
   return (
     <StageScreen restorationId={id} stage="mend" view="make">
-      <MakeScreen restorationId={id} photo={photo} />
+      <MakeScreen {...once} restorationId={id} />
     </StageScreen>
   );
 }
