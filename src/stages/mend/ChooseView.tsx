@@ -9,6 +9,7 @@ import { askedFor } from '@/data/findings';
 import { piecesOf } from '@/data/pieces';
 import { repairsOf } from '@/data/repairs';
 import type { Finding, RepairRow } from '@/data/rows';
+import { donorsWithParts } from '@/data/donors';
 import { listStock } from '@/data/stock';
 import { getWorkshop } from '@/data/workshop';
 import { triedMends } from '@/work/mend/repairs';
@@ -97,9 +98,19 @@ const pulls = { along: 'along the joint', pried: 'prying it open' } as const;
 
 /** All ways, the one that Kvell would take first. */
 async function Ways({ repair, school }: { repair: RepairRow; school: MendSchool }) {
-  const [{ currency, hourlyRateMinor }, stock, tried] = await Promise.all([getWorkshop(), listStock(), triedMends()]);
+  const [{ currency, hourlyRateMinor }, stock, tried, donors] = await Promise.all([
+    getWorkshop(),
+    listStock(),
+    triedMends(),
+    donorsWithParts(),
+  ]);
   const { damage } = repair;
-  const stores = stock.filter(({ left }) => left === null || left > 0);
+  const onDonors = donors.some(({ parts }) => parts.some(({ restorationId }) => restorationId === null));
+  const stores = [
+    ...stock.filter(({ left }) => left === null || left > 0),
+    // What sits on a donor is no bottle, and is here all the same.
+    ...(onDonors ? [{ name: 'donor', priceMinor: null }] : []),
+  ];
   const { options, out } = chooseRepair(damage, { school, tried, stores, hourMinor: hourlyRateMinor });
   const ways = options.map((option): WayView => {
     const words = MEND[option.way];

@@ -60,7 +60,7 @@ export function FilmsDrawing() {
             max="180"
             step={STEP_DEG}
             value={deg}
-            style={{ width: '240px', height: '44px' }}
+            style={{ width: '240px', minHeight: 44, accentColor: 'var(--chakra-colors-work)' }}
             aria-valuetext={`${deg} degrees: ${words}`}
             onChange={(event) => setDeg(Number(event.target.value))}
           />

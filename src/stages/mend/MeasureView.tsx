@@ -5,6 +5,7 @@ import { viewHref } from '@/core/runsheet/views';
 import { sizesOf } from '@/data/parts';
 import { photosToMark } from '@/data/photos/toMark';
 import { Button } from '@/ui/Button';
+import { KeptLine } from '@/ui/KeptLine';
 import { Part } from '@/ui/layout';
 import { PhotoPick } from '@/ui/picture/PhotoPick';
 import { TakeThingBack } from '@/undo/TakeThingBack';
@@ -29,13 +30,12 @@ export async function MeasureScreen({
   const kept = sizes.length > 0 && (
     <Part title="Measured">
       {sizes.map(({ id, name, kind, value, sd }) => (
-        <Flex key={id} gap="3" align="center" justify="space-between" borderTopWidth="1px" borderColor="line" py="1">
+        <KeptLine key={id} aside={<TakeThingBack what="size" id={id} name={name} />}>
           <Text>
             <b>{name}</b>, {kind === 'round' && 'Ø '}
             {value.toFixed(kind === 'area' ? 0 : 1)} {UNIT_OF[kind]}, give or take {(NINE_IN_TEN_SD * sd).toFixed(1)}
           </Text>
-          <TakeThingBack what="size" id={id} name={name} />
-        </Flex>
+        </KeptLine>
       ))}
     </Part>
   );

@@ -11,6 +11,7 @@ import type { PartRow, Printer } from '@/data/rows';
 import { getWorkshop } from '@/data/workshop';
 import { Button } from '@/ui/Button';
 import { Fold } from '@/ui/Fold';
+import { KeptLine } from '@/ui/KeptLine';
 import { TextLink } from '@/ui/links';
 import { MainAction } from '@/ui/MainAction';
 import { TakeThingBack } from '@/undo/TakeThingBack';
@@ -161,22 +162,13 @@ function Printers({ printers, currency }: { printers: readonly Printer[]; curren
       {printers.map((printer) => {
         const { shrink, growMm } = fittedBy(printer)!;
         return (
-          <Flex
-            key={printer.id}
-            gap="3"
-            align="center"
-            justify="space-between"
-            borderTopWidth="1px"
-            borderColor="line"
-            py="1"
-          >
+          <KeptLine key={printer.id} aside={<TakeThingBack what="printer" id={printer.id} name={printer.name} />}>
             <Text>
               <b>{printer.name}</b>: makes {(100 * shrink).toFixed(2)} % of a length, and everything{' '}
               {Math.abs(growMm).toFixed(2)} mm {growMm < 0 ? 'narrower' : 'wider'}, holes{' '}
               {growMm < 0 ? 'wider' : 'narrower'}.
             </Text>
-            <TakeThingBack what="printer" id={printer.id} name={printer.name} />
-          </Flex>
+          </KeptLine>
         );
       })}
       <Text mt="3" mb="2" maxWidth="62ch">

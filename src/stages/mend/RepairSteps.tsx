@@ -94,8 +94,6 @@ export function RepairSteps({
           {repair.orders.join(' ')} <TextLink href="/stores/orders">To buy</TextLink>
         </Text>
       )}
-      {next && repair.tool === 'films' && <FilmsDrawing />}
-      {next && repair.tool === 'feet' && <FeetPart />}
       {cures && cure && (
         <Box my="3" maxWidth="560px">
           <ClockBar
@@ -112,6 +110,8 @@ export function RepairSteps({
         </Box>
       )}
       {next ? <Steps repair={repair} at={at} busy={busy} onUndo={undo} /> : null}
+      {next && repair.tool === 'films' && <FilmsDrawing />}
+      {next && repair.tool === 'feet' && <FeetPart />}
       {!next && (
         <Fold quiet summary={`All ${steps.length} steps are done`}>
           <Steps repair={repair} at={at} busy={busy} onUndo={undo} />

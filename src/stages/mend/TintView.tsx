@@ -1,4 +1,4 @@
-import { Box, Flex, Text } from '@chakra-ui/react';
+import { Box, Text } from '@chakra-ui/react';
 import { labToCss, srgbToLab } from '@/core/colour/lab';
 import type { Srgb } from '@/core/colour/types';
 import { dropWords } from '@/core/finish/dropUses';
@@ -14,6 +14,7 @@ import type { TestDropRow } from '@/data/rows';
 import { dropsElsewhere, dropsOf } from '@/data/testDrops';
 import { Cautions } from '@/ui/Cautions';
 import { Fold } from '@/ui/Fold';
+import { KeptLine } from '@/ui/KeptLine';
 import { Part } from '@/ui/layout';
 import { PhotoPick } from '@/ui/picture/PhotoPick';
 import { USUAL_CARD } from '@/ui/picture/shapes';
@@ -131,19 +132,10 @@ export async function TintScreen({
             )}
             <Fold summary={`Drops so far: ${mixing.drops.length}`} quiet>
               {mixing.drops.map(({ id, amounts, srgb, beside }) => (
-                <Flex
-                  key={id}
-                  gap="3"
-                  align="center"
-                  justify="space-between"
-                  borderTopWidth="1px"
-                  borderColor="line"
-                  py="1"
-                >
+                <KeptLine key={id} aside={<TakeThingBack what="test drop" id={id} name={dropWords(amounts)} />}>
                   <Swatches colours={[css(srgb), ...(beside ? [css(beside)] : [])]} />
                   <Text flex="1">{dropWords(amounts)}</Text>
-                  <TakeThingBack what="test drop" id={id} name={dropWords(amounts)} />
-                </Flex>
+                </KeptLine>
               ))}
             </Fold>
           </Part>
