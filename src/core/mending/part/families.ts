@@ -1,86 +1,9 @@
 import Joi from 'joi';
-import { assumed } from '../../assumptions/assumptions';
 import type { Point } from '../../picture/picture';
 import { Refusal } from '../../refusal';
-import { checkRings, circle, rectangle, withoutStraights, type Ring } from './rings';
-import type { Layer } from './stack';
-
-/** Larger than this nothing of a case is printed or cut in one. */
-const MOST_MM = 1000;
-const MOST_POINTS = 4000;
-
-const mm = (label: string) => Joi.number().positive().max(MOST_MM).required().unit('mm').label(label);
-const mmOr0 = (label: string) => Joi.number().min(0).max(MOST_MM).default(0).unit('mm').label(label);
-const ring = (label: string) =>
-  Joi.array<Ring>()
-    .items(
-      Joi.array().ordered(
-        Joi.number().min(-10_000).max(10_000).required(),
-        Joi.number().min(-10_000).max(10_000).required(),
-      ),
-    )
-    .min(3)
-    .max(MOST_POINTS)
-    .label(label);
-
-/** A kind of part: its sizes, and the layers that it is made of. */
-export interface Family<P extends object = never> {
-  title: string;
-  schema: Joi.ObjectSchema<P>;
-  /** Sizes to begin from. */
-  example: P;
-  layers: (sizes: P) => Layer[];
-  /** What is only pressed on, or held round: no load bends it. */
-  pressed?: true;
-  /** Its volume by its formula, mm³, where there is one. */
-  formula?: (sizes: P) => number;
-}
-
-/** @throws Refusal for a wall that a nozzle cannot lay */
-function checkWall(field: string, wallMm: number, what: string): void {
-  const least = assumed('thinnest wall');
-  if (wallMm < least - 1e-9)
-    throw new Refusal(
-      field,
-      wallMm <= 0
-        ? `${what} leaves no wall. Make it smaller, or what is round it larger.`
-        : `${what} leaves a wall of ${Number(wallMm.toFixed(2))} mm; a nozzle lays ${least} mm at least.`,
-    );
-}
-
-const disc = (d: number): number => (Math.PI / 4) * d * d;
-
-interface Plate {
-  outline: Ring;
-  holes: readonly Ring[];
-  thicknessMm: number;
-}
-const plate: Family<Plate> = {
-  title: 'Flat part from an outline',
-  schema: Joi.object({
-    outline: ring('Outline').required(),
-    holes: Joi.array().items(ring('Hole')).max(200).default([]).label('Holes'),
-    thicknessMm: mm('Thickness'),
-  }),
-  example: {
-    outline: [
-      [0, 0],
-      [40, 0],
-      [40, 12],
-      [0, 12],
-    ],
-    holes: [],
-    thicknessMm: 2,
-  },
-  layers: ({ outline, holes, thicknessMm }) => {
-    // An outline as it is drawn runs with y down; a part stands with y up. Turned over it is the same part.
-    const up = (points: Ring): Ring => withoutStraights(points.map(([x, y]): Point => [x, -y]));
-    const rings = [outline, ...holes].map(up);
-    checkRings(rings.map((one, i) => ({ field: i === 0 ? 'outline' : `holes[${i - 1}]`, ring: one })));
-    checkWall('thicknessMm', thicknessMm, 'This thickness');
-    return [{ from: 0, to: thicknessMm, rings }];
-  },
-};
+import { checkWall, disc, mm, mmOr0, type Family } from './fields';
+import { plate } from './plate';
+import { circle, rectangle, withoutStraights, type Ring } from './rings';
 
 interface Foot {
   diameterMm: number;
@@ -533,6 +456,8 @@ const knob: Family<Knob> = {
 };
 
 /** Every kind of part that can be made from its sizes. */
+export type { Family };
+
 export const FAMILIES = {
   plate,
   foot,

@@ -62,6 +62,22 @@ function withoutTurned(sides: readonly Side[]): Ring {
   return left.map(({ at }) => at);
 }
 
+/**
+ * A ring whose sides are moved outwards by so much, or inwards below 0, as many points as it had.
+ *
+ * @throws Refusal where a side is shorter than the step
+ */
+export function movedWhole(ring: Ring, outwardMm: number, field: string): Ring {
+  if (outwardMm === 0) return ring;
+  const moved = withoutTurned(movedSides(ring, twiceArea(ring) > 0 ? outwardMm : -outwardMm));
+  if (moved.length < ring.length)
+    throw new Refusal(
+      field,
+      `${Math.abs(outwardMm)} mm is more than the shortest side of the outline bears. Take less, or smooth the outline first.`,
+    );
+  return moved;
+}
+
 const NOTHING_LEFT =
   'So much play, and what the printer adds, leave nothing of a wall or of a hole. Take less, or make the part larger.';
 

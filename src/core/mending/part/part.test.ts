@@ -198,3 +198,73 @@ it.each([
 ])('a part that cannot be is refused with words: %s %#', (name, sizes, words) => {
   expect(() => partOf(name, sizes)).toThrow(words);
 });
+
+describe('a flat part with what stands on it and sinks into it', () => {
+  const slab = {
+    outline: [
+      [0, 0],
+      [60, 0],
+      [60, 30],
+      [0, 30],
+    ],
+    thicknessMm: 3,
+  };
+  const cone = (a: number, b: number, h: number) => (Math.PI * h * (a * a + a * b + b * b)) / 12;
+  const volumeOf = (more: object) => {
+    const { solid, stl } = partOf('plate', { ...slab, ...more });
+    expect(solid.watertight).toBe(true);
+    const read = readBack(stl);
+    expect(read.gaping).toBe(0);
+    return read.volumeMm3;
+  };
+
+  it('has the volume of its formula: a chamfer, a sunk screw hole, pins and a rib', () => {
+    const plain = 60 * 30 * 3;
+    // A chamfer of 1 mm all round: slab less a frustum’s difference.
+    const chamfered = 60 * 30 * 2 + (1 / 3) * (60 * 30 + 58 * 28 + Math.sqrt(60 * 30 * 58 * 28));
+    expect(volumeOf({ chamferMm: 1 }) / chamfered).toBeCloseTo(1, 3);
+    const sunk = { at: [10, 15], holeMm: 3.4, headMm: 7, deepMm: 2 };
+    const drilled = plain - (Math.PI / 4) * 3.4 ** 2 * 1 - cone(3.4, 7, 2);
+    expect(volumeOf({ screwHoles: [sunk] }) / drilled).toBeCloseTo(1, 3);
+    const pin = { at: [30, 10], diameterMm: 4, highMm: 6 };
+    const rib = { from: [40, 20], to: [55, 20], wideMm: 2, highMm: 4 };
+    const upon = (Math.PI / 4) * 16 * 6 + 15 * 2 * 4;
+    expect(volumeOf({ pins: [pin], ribs: [rib] }) / (plain + upon)).toBeCloseTo(1, 3);
+    const all = volumeOf({ chamferMm: 1, screwHoles: [sunk], pins: [pin], ribs: [rib] });
+    expect(all / (chamfered - (plain - drilled) + upon)).toBeCloseTo(1, 3);
+  });
+
+  it('is drawn as the outline is, y down: a pin near its upper edge stands near that edge', () => {
+    const { solid, stl } = partOf('plate', { ...slab, pins: [{ at: [30, 4], diameterMm: 4, highMm: 9 }] });
+    expect(solid.boxMm[2]).toBeCloseTo(12, 3);
+    const high = trianglesOf(stl)
+      .flat()
+      .filter(([, , z]) => z > 11);
+    expect(Math.max(...high.map(([, y]) => y))).toBeCloseTo(-2, 3);
+  });
+
+  it.each([
+    [{ chamferMm: 2.9 }, 'chamferMm', 'A chamfer'],
+    [{ screwHoles: [{ at: [10, 15], holeMm: 5, headMm: 3, deepMm: 1 }] }, 'screwHoles[0]', 'narrower'],
+    [{ screwHoles: [{ at: [10, 15], holeMm: 3, headMm: 6, deepMm: 3 }] }, 'screwHoles[0]', 'deep'],
+    [{ screwHoles: [{ at: [90, 15], holeMm: 3, headMm: 6, deepMm: 1 }] }, 'screwHoles[0]', 'outside'],
+    [{ pins: [{ at: [1, 1], diameterMm: 4, highMm: 4 }] }, 'pins[0]', 'crosses'],
+    [{ pins: [{ at: [-20, 1], diameterMm: 4, highMm: 4 }] }, 'pins[0]', 'outside'],
+    [
+      {
+        pins: [{ at: [30, 15], diameterMm: 4, highMm: 4 }],
+        ribs: [{ from: [20, 15], to: [40, 15], wideMm: 2, highMm: 3 }],
+      },
+      'ribs[0]',
+      'crosses',
+    ],
+  ])('refuses %j beside its field', (more, field, words) => {
+    try {
+      partOf('plate', { ...slab, ...more });
+      throw new Error('taken');
+    } catch (error) {
+      expect(error).toMatchObject({ field });
+      expect((error as Error).message).toContain(words);
+    }
+  });
+});
