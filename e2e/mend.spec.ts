@@ -92,12 +92,39 @@ test('a part is drawn from its sizes, and another from its outline on a photogra
     // The marks were set by hand, some pixels of a small picture off.
     expect(Math.abs(w - 60)).toBeLessThan(1.5);
     expect(Math.abs(h - 40)).toBeLessThan(1.5);
-    await expect(page.getByText(/one hole\. Check one length/)).toBeVisible();
+    await expect(page.getByText(/one hole, \d+ corners\. Check one length/)).toBeVisible();
+    // A corner is pulled out by a millimetre, put back by its figures, and the whole is seen in a mirror.
+    const corner = page.getByRole('button', { name: /^Corner 1,/ });
+    const before = (await corner.getAttribute('aria-label'))!.match(/[\d.-]+(?= mm)/g)!.map(Number);
+    await corner.focus();
+    await page.keyboard.press('Shift+ArrowDown');
+    await expect(page.getByLabel('From the top, mm')).not.toHaveValue(before[1]!.toFixed(2));
+    await page.keyboard.press('Shift+ArrowUp');
+    await page.getByRole('button', { name: 'Mirror it: left from right' }).click();
+    await expect(page.getByRole('button', { name: 'Mirror it: left from right' })).toHaveAttribute(
+      'aria-pressed',
+      'true',
+    );
+    await expect(size).toHaveText(new RegExp(`^${w.toFixed(1)} × ${h.toFixed(1)} mm$`));
+    await page.getByText('Chamfer, screw holes, pins and ribs').click();
+    await page.getByLabel('Chamfer of the upper edge, mm').fill('0.4');
+    await page.getByRole('button', { name: 'A pin', exact: true }).click();
+    for (const [label, value] of Object.entries({
+      'From the left, mm': '-9',
+      'From the top, mm': '6',
+      'Diameter, mm': '4',
+      'Height, mm': '5',
+    }))
+      await page.getByRole('group', { name: 'Pin' }).getByLabel(label).fill(value);
     await page.getByRole('button', { name: 'Keep this part' }).click();
     await expect(page.getByText(/Say what it is/)).toBeVisible();
     await page.getByLabel('Name', { exact: true }).fill('door');
     await page.getByLabel('Thickness, mm').fill('2');
     await page.getByRole('button', { name: 'Keep this part' }).click();
+    await expect(page.getByText(/It stands outside of the part/)).toBeVisible();
+    await page.getByRole('group', { name: 'Pin' }).getByLabel('From the left, mm').fill('6');
+    await page.getByRole('button', { name: 'Keep this part' }).click();
+    await expect(page.getByText(/ × 7\.00 mm/)).toBeVisible({ timeout: 150_000 });
     await expect(page.getByText('door, flat part from an outline')).toBeVisible({ timeout: 150_000 });
     expect(await stlOf(page, 'door')).toBeGreaterThan(100);
   });

@@ -1,7 +1,8 @@
 import { codeOfLinear } from '../colour/bulk';
 import { deltaE00 } from '../colour/difference';
-import { labToLinear, srgbToLab, srgbToLinear } from '../colour/lab';
+import { labToLinear, srgbToLinear } from '../colour/lab';
 import type { LinearRgb, Srgb } from '../colour/types';
+import { median } from '../numbers';
 import { Refusal } from '../refusal';
 import { measurePicture } from './measure';
 import type { Picture, Point } from './picture';
@@ -25,6 +26,10 @@ const disc = ([x, y]: Point, r: number): Point[] =>
     return [x + r * Math.cos(angle), y + r * Math.sin(angle)];
   });
 
+const markRadius = ({ width }: Picture): number => Math.max(6, MARK_REACH * width);
+const isWithin = ({ width, height }: Picture, [x, y]: Point, r: number): boolean =>
+  x >= r && y >= r && x <= width - r && y <= height - r;
+
 /**
  * The colours at marks, the light undone by the card.
  *
@@ -37,8 +42,8 @@ export function coloursAt(picture: Picture, card: readonly CardPatch[], marks: r
       'card',
       'Without a card of known colour in the picture no colour is read. Lay one beside the drops.',
     );
-  const r = Math.max(6, MARK_REACH * picture.width);
-  const outside = marks.find(({ at: [x, y] }) => x < r || y < r || x > picture.width - r || y > picture.height - r);
+  const r = markRadius(picture);
+  const outside = marks.find(({ at }) => !isWithin(picture, at, r));
   if (outside)
     throw new Refusal('marks', `“${outside.title}” lies at the rim of the picture. Move it onto its colour.`);
   // Four quarters of each: where they differ, the mark lies on an edge or in a shine.
@@ -69,12 +74,18 @@ export function coloursAt(picture: Picture, card: readonly CardPatch[], marks: r
   });
 }
 
-/** Farther apart than this the place across the drop is another thing, ΔE00. */
-const SAME_PLASTIC = 5;
+/** Places round a drop: in so many directions, so far as a share of the way to the mark beside it. */
+const ROUND = { ways: 8, shares: [0.75, 1] } as const;
+/** A place round a drop is read over so large a share of a mark. */
+const SMALLER = 0.8;
+/** Of a place that shows the same plastic no band differs by more from the others, and no light is so much stronger or weaker (logarithms). */
+const SAME_PLASTIC = { hue: 0.06, light: 0.5 } as const;
+/** So many pairs of places are wanted; with fewer the mark stands for the plastic. */
+const LEAST_PAIRS = 3;
 
 /**
- * A drop and the plastic that it lies on. The plastic is read on both sides of the drop, as far from it, so that light
- * which falls off across the picture falls out; where something else lies across the drop, on the marked side alone.
+ * A drop and the plastic that it lies on. The plastic is read all round the drop, in pairs across it: in each pair light
+ * that falls off across the picture falls out, and the middle one of all pairs minds no shadow or shine on one side.
  *
  * @returns sRGB of both, 0 to 255
  * @throws Refusal as `coloursAt`
@@ -90,16 +101,60 @@ export function dropOnPlastic(
     { title: 'Plastic beside it', at: plastic },
   ];
   const [srgb, near] = coloursAt(picture, card, marks) as [Srgb, Srgb];
-  const across: Point = [2 * drop[0] - plastic[0], 2 * drop[1] - plastic[1]];
-  try {
-    const [far] = coloursAt(picture, card, [{ title: 'across', at: across }]) as [Srgb];
-    if (deltaE00(srgbToLab(far), srgbToLab(near)) < SAME_PLASTIC)
-      return { srgb, beside: mean(srgbToLinear(near), srgbToLinear(far)).map(codeOfLinear) as unknown as Srgb };
-  } catch (error) {
-    // Nothing can be read across: the marked side stands alone.
-    if (!(error instanceof Refusal)) throw error;
-  }
-  return { srgb, beside: near };
+  const [inDrop, onPlastic] = [logs(srgbToLinear(srgb)), logs(srgbToLinear(near))];
+  const pairs = readRound(picture, card, drop, plastic).flatMap(([one, other]) =>
+    [one, other].every((read) => read && isSame(read, onPlastic) && !isNearer(read, inDrop, onPlastic))
+      ? [one!.map((v, k) => (v + other![k]!) / 2)]
+      : [],
+  );
+  if (pairs.length < LEAST_PAIRS) return { srgb, beside: near };
+  const beside = [0, 1, 2].map((k) => Math.exp(median(pairs.map((pair) => pair[k]!))!)) as unknown as LinearRgb;
+  return { srgb, beside: beside.map(codeOfLinear) as unknown as Srgb };
 }
 
-const mean = (a: LinearRgb, b: LinearRgb): LinearRgb => a.map((v, k) => (v + b[k]!) / 2) as unknown as LinearRgb;
+type Logs = readonly number[];
+/** A band that is black says nothing. */
+const BLACK = 1e-4;
+const logs = (linear: readonly number[]): Logs => linear.map((v) => Math.log(Math.max(BLACK, v)));
+
+/** How far two colours are apart in light, and in the band that differs most from that. */
+function apart(a: Logs, b: Logs): { light: number; hue: number } {
+  const by = a.map((v, k) => v - b[k]!);
+  const light = by.reduce((sum, v) => sum + v, 0) / by.length;
+  return { light: Math.abs(light), hue: Math.max(...by.map((v) => Math.abs(v - light))) };
+}
+const isSame = (read: Logs, plastic: Logs): boolean => {
+  const { light, hue } = apart(read, plastic);
+  return light < SAME_PLASTIC.light && hue < SAME_PLASTIC.hue;
+};
+/** Whether a place lies on the drop, or on another like it: told by its hue, where that tells them apart. */
+const isNearer = (read: Logs, drop: Logs, plastic: Logs): boolean =>
+  apart(drop, plastic).hue > SAME_PLASTIC.hue / 2 && apart(read, drop).hue < apart(read, plastic).hue;
+
+/** Colours in pairs across a drop; `null` for a place that lies beyond the picture. */
+function readRound(
+  picture: Picture,
+  card: readonly CardPatch[],
+  [x, y]: Point,
+  plastic: Point,
+): [Logs | null, Logs | null][] {
+  const [vx, vy] = [plastic[0] - x, plastic[1] - y];
+  const r = SMALLER * markRadius(picture);
+  const places = ROUND.shares.flatMap((share) =>
+    Array.from({ length: ROUND.ways }, (_, i): Point => {
+      const a = (2 * Math.PI * i) / ROUND.ways;
+      return [x + share * (vx * Math.cos(a) - vy * Math.sin(a)), y + share * (vx * Math.sin(a) + vy * Math.cos(a))];
+    }),
+  );
+  const within = places.flatMap((at, i) => (isWithin(picture, at, r) ? [{ id: String(i), polygon: disc(at, r) }] : []));
+  if (within.length === 0) return [];
+  const { result } = measurePicture(picture, { card, regions: within });
+  const read = (i: number): Logs | null => {
+    const lab = result.regions.find(({ id }) => id === String(i))?.lab;
+    return lab ? logs(labToLinear(lab)) : null;
+  };
+  const half = ROUND.ways / 2;
+  return places.flatMap((_, i) =>
+    i % ROUND.ways < half ? [[read(i), read(i + half)] as [Logs | null, Logs | null]] : [],
+  );
+}
