@@ -61,6 +61,20 @@ it('reads the plastic all round a drop, so that light that falls off and a shado
   }
 });
 
+it('refuses a drop that a shadow ends on, and bears light that falls off', () => {
+  const [drop, below] = [marks[2]!.at, marks[3]!.at];
+  const shaded = (share: number) => {
+    const dark = { ...picture, data: Uint8ClampedArray.from(picture.data) };
+    for (let y = Math.round(0.4 * drop[1] + 0.6 * below[1]); y < picture.height; y++)
+      for (let i = 4 * y * picture.width; i < 4 * (y + 1) * picture.width; i++)
+        // Codes of a picture go about with the root of light.
+        if (i % 4 !== 3) dark.data[i] = Math.sqrt(1 - share) * dark.data[i]!;
+    return () => dropOnPlastic(dark, spec.card, drop, below);
+  };
+  expect(shaded(0.1)).not.toThrow();
+  expect(shaded(0.22)).toThrow(/light changes by \d+ %.*a shadow ends there/);
+});
+
 it('where nothing round a drop shows the plastic the mark stands for it', () => {
   const [one, other] = [marks[1]!.at, marks[2]!.at];
   const { beside } = dropOnPlastic(picture, spec.card, other, one);

@@ -80,6 +80,8 @@ const ROUND = { ways: 8, shares: [0.75, 1] } as const;
 const SMALLER = 0.8;
 /** Of a place that shows the same plastic no band differs by more from the others, and no light is so much stronger or weaker (logarithms). */
 const SAME_PLASTIC = { hue: 0.06, light: 0.5 } as const;
+/** Light that changes by more across a drop ends on it (logarithm): nobody can say which side it lies in. */
+const MOST_CHANGE = 0.15;
 /** So many pairs of places are wanted; with fewer the mark stands for the plastic. */
 const LEAST_PAIRS = 3;
 
@@ -88,7 +90,7 @@ const LEAST_PAIRS = 3;
  * that falls off across the picture falls out, and the middle one of all pairs minds no shadow or shine on one side.
  *
  * @returns sRGB of both, 0 to 255
- * @throws Refusal as `coloursAt`
+ * @throws Refusal as `coloursAt`, and where a shadow ends on the drop
  */
 export function dropOnPlastic(
   picture: Picture,
@@ -102,11 +104,18 @@ export function dropOnPlastic(
   ];
   const [srgb, near] = coloursAt(picture, card, marks) as [Srgb, Srgb];
   const [inDrop, onPlastic] = [logs(srgbToLinear(srgb)), logs(srgbToLinear(near))];
-  const pairs = readRound(picture, card, drop, plastic).flatMap(([one, other]) =>
-    [one, other].every((read) => read && isSame(read, onPlastic) && !isNearer(read, inDrop, onPlastic))
-      ? [one!.map((v, k) => (v + other![k]!) / 2)]
-      : [],
+  const round = readRound(picture, card, drop, plastic).map((pair) =>
+    pair.every((read) => read && isSame(read, onPlastic) && !isNearer(read, inDrop, onPlastic))
+      ? (pair as [Logs, Logs])
+      : null,
   );
+  const changes = round.slice(0, ROUND.ways / 2).map((pair) => (pair ? apart(...pair).light : 0));
+  if (Math.max(0, ...changes) > MOST_CHANGE)
+    throw new Refusal(
+      'marks',
+      `The light changes by ${Math.round(100 * Math.max(...changes))} % from one side of this drop to the other: a shadow ends there. Move it into even light, and photograph it again.`,
+    );
+  const pairs = round.flatMap((pair) => (pair ? [pair[0].map((v, k) => (v + pair[1][k]!) / 2)] : []));
   if (pairs.length < LEAST_PAIRS) return { srgb, beside: near };
   const beside = [0, 1, 2].map((k) => Math.exp(median(pairs.map((pair) => pair[k]!))!)) as unknown as LinearRgb;
   return { srgb, beside: beside.map(codeOfLinear) as unknown as Srgb };

@@ -1,5 +1,4 @@
 import Joi from 'joi';
-import type { Point } from '../../picture/picture';
 import { Refusal } from '../../refusal';
 import { checkWall, disc, mm, mmOr0, type Family } from './fields';
 import { plate } from './plate';
