@@ -27,6 +27,9 @@ interface Props {
   aim: Aim;
 }
 
+/** So many that are settled fold away. */
+const MANY_SETTLED = 3;
+
 /** The condition survey: photographs of every side with pins, and beside them what each pin says. */
 export function Survey({ restorationId, photos, pieces, findings, aim }: Props) {
   const router = useRouter();
@@ -41,6 +44,10 @@ export function Survey({ restorationId, photos, pieces, findings, aim }: Props) 
   const marks = new Map(findings.filter(({ pin }) => pin !== null).map(({ id }, i) => [id, String(i + 1)]));
   const here = findings.filter(({ photoId, pin }) => pin !== null && photo !== null && photoId === photo.id);
   const others = findings.filter((finding) => !here.includes(finding));
+  // What is settled steps back once there is much of it.
+  const settled = others.filter(({ settledAs }) => settledAs !== null);
+  const closed = settled.length >= MANY_SETTLED ? settled : [];
+  const open = others.filter((finding) => !closed.includes(finding));
   const row = (finding: Finding) => {
     const piece = pieces.find(({ id }) => id === finding.pieceId);
     const mark = marks.get(finding.id);
@@ -180,7 +187,12 @@ export function Survey({ restorationId, photos, pieces, findings, aim }: Props) 
               On other photographs, or without a pin
             </Text>
           )}
-          {others.map(row)}
+          {open.map(row)}
+          {closed.length > 0 && (
+            <Fold quiet summary={`Settled: ${closed.length}`}>
+              {closed.map(row)}
+            </Fold>
+          )}
           {findings.length === 0 && !place && (
             <Text color="soft" mb="2">
               Nothing found yet. A finding opens the stage that it asks for, and the stage is done with its last
