@@ -38,10 +38,10 @@ export const damageSchema = Joi.object<Damage>({
   holeMm: sizeOrNone('Its hole', 40),
   engagedMm: sizeOrNone('Thread in the boss', 60),
   screwMm: sizeOrNone('Screw, over its thread', 10),
-  wearsOut: Joi.boolean().default(false).label('Whether its kind wears out'),
+  // No default: what an older record does not say comes in as it went out.
+  wearsOut: Joi.boolean().label('Whether its kind wears out'),
   windowGlue: Joi.string()
     .valid(...WINDOW_GLUES)
-    .default('not known')
     .label('What holds the window'),
 })
   .custom((damage: Damage, help) =>
