@@ -23,8 +23,8 @@ import { addedSizes, AddedPart, NOTHING_ADDED } from './AddedPart';
 import { warningWords } from './warningWords';
 
 const MARGIN_MM = 3;
-/** A side may lie so far off what was traced, mm, or so many times as far as that is unsure. */
-const TOLERANCE = { mm: 0.12, sd: 1.5 } as const;
+/** A side may lie so far off what was traced: by how unsure that is, between these, mm. What is unsure of its scale is no bend of it. */
+const TOLERANCE = { least: 0.12, sd: 0.5, most: 0.25 } as const;
 
 interface Props {
   restorationId: string;
@@ -39,7 +39,7 @@ interface Props {
 export function OutlineFound({ restorationId, photoId, found, thickness, onThickness, onAgain }: Props) {
   const router = useRouter();
   const { wrong, busy, send } = useSend();
-  const toleranceMm = Math.max(TOLERANCE.mm, TOLERANCE.sd * found.sdMm);
+  const toleranceMm = Math.min(TOLERANCE.most, Math.max(TOLERANCE.least, TOLERANCE.sd * found.sdMm));
   const [name, setName] = useState('');
   const [corners, setCorners] = useState<readonly Corner[]>(() => smoothed(found.outline, toleranceMm));
   const [holes, setHoles] = useState<readonly (readonly Corner[])[]>(() =>

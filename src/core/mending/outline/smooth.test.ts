@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { seededRandom } from '@/simulators/camera/random';
 import type { Point } from '../../picture/picture';
-import { circle, rectangle, twiceArea, type Ring } from '../part/rings';
+import { circle, rectangle, twiceArea, withoutStraights, type Ring } from '../part/rings';
 import { areaInside, bowed, mirroredCorners, ringOf, smoothed } from './smooth';
 
 /** A ring as a tracing gives it: a point every fifth of a millimetre, each off by a little. */
@@ -38,6 +38,20 @@ it('rounded corners become arcs, and a disc two of them', () => {
   const disc = smoothed(traced(circle(14), 0.03, 9), 0.15);
   expect(disc).toHaveLength(2);
   expect(areaInside(disc) / area(circle(14))).toBeCloseTo(1, 2);
+});
+
+it('is as wide as what was traced, however much it is allowed', () => {
+  for (const tolerance of [0.1, 0.25, 0.75])
+    for (let seed = 1; seed <= 12; seed++) {
+      // As a tracing comes: what is straight has no points between its ends.
+      const plain = traced(rectangle(60, 40, 6), 0.05, seed);
+      const line = seed % 2 ? plain : withoutStraights(rectangle(60, 40, 6));
+      const ring = ringOf(smoothed(line, tolerance));
+      for (const axis of [0, 1] as const) {
+        const wide = (of: Ring) => Math.max(...of.map((p) => p[axis])) - Math.min(...of.map((p) => p[axis]));
+        expect(Math.abs(wide(ring) - wide(line))).toBeLessThan(2 * tolerance + 0.1);
+      }
+    }
 });
 
 it('nothing that was traced lies further off than was allowed, whatever its shape', () => {

@@ -64,7 +64,11 @@ function bowOf(points: readonly Point[], from: Point, to: Point): { bowMm: numbe
   });
   if (bows.length === 0) return straight;
   const bowMm = bows.sort((a, b) => a - b)[Math.floor(bows.length / 2)]!;
-  const offMm = offSide(points, from, to, bowMm);
+  // Of the two arcs of a circle the one that the points lie on: its crown is beside one of them.
+  const crown = bowed(from, to, bowMm);
+  const nearest = points.reduce((least, point) => Math.min(least, away(point, crown)), Infinity);
+  const apartMm = points.slice(1).reduce((most, point, i) => Math.max(most, away(point, points[i]!)), 0);
+  const offMm = Math.max(offSide(points, from, to, bowMm), nearest - apartMm);
   return offMm < ROUNDER * straight.offMm ? { bowMm, offMm } : straight;
 }
 
@@ -84,6 +88,25 @@ function furthest(from: number, most: number, holds: (end: number) => boolean): 
   return Math.min(ok, most);
 }
 
+/** A traced line is looked at in so many steps at most, and in none shorter than this, mm. */
+const STEPS = 800;
+const LEAST_STEP_MM = 0.2;
+
+/** The same line with a point at every step: a long straight has places too that an arc must not leave. */
+function evenly(ring: Ring): Ring {
+  const next = (i: number) => ring[(i + 1) % ring.length]!;
+  const round = ring.reduce((sum, point, i) => sum + away(point, next(i)), 0);
+  const step = Math.max(LEAST_STEP_MM, round / STEPS);
+  return ring.flatMap((point, i): Point[] => {
+    const to = next(i);
+    const parts = Math.max(1, Math.ceil(away(point, to) / step));
+    return Array.from({ length: parts }, (_, k): Point => [
+      point[0] + ((to[0] - point[0]) * k) / parts,
+      point[1] + ((to[1] - point[1]) * k) / parts,
+    ]);
+  });
+}
+
 /** A corner is looked for so many traced points to both sides of where a side reached furthest. */
 const AROUND = 12;
 const PASSES = 3;
@@ -91,9 +114,11 @@ const PASSES = 3;
 /**
  * An outline as it was traced, as few straight sides and arcs that lie within a tolerance of it.
  *
+ * @param traced closed line, mm
  * @param toleranceMm how far a traced point may lie off its side
  */
-export function smoothed(ring: Ring, toleranceMm: number): Corner[] {
+export function smoothed(traced: Ring, toleranceMm: number): Corner[] {
+  const ring = evenly(traced);
   const n = ring.length;
   const middle: Point = [0, 1].map((k) => ring.reduce((sum, point) => sum + point[k]!, 0) / n) as unknown as Point;
   // It begins where it reaches out furthest: a corner, where there is one.
