@@ -65,13 +65,15 @@ export function AddedPart({ added, onChange }: { added: Added; onChange: (added:
   const { chamfer, things } = added;
   return (
     <>
-      <LabelledBox
-        label="Chamfer of the upper edge, mm"
-        inputMode="decimal"
-        figures
-        value={chamfer}
-        onChange={(event) => onChange({ ...added, chamfer: event.target.value })}
-      />
+      <Flex>
+        <LabelledBox
+          label="Chamfer of the upper edge, mm"
+          inputMode="decimal"
+          figures
+          value={chamfer}
+          onChange={(event) => onChange({ ...added, chamfer: event.target.value })}
+        />
+      </Flex>
       {things.map(({ kind, typed }, i) => (
         <fieldset key={i}>
           <Text as="legend" fontWeight="650" mt="3">
