@@ -1,6 +1,7 @@
 import { FAMILIES, FAMILY_NAMES, type FamilyName } from '@/core/mending/part/families';
 import { partOf, skinOf } from '@/core/mending/part/part';
-import { NEW_PRINTER, printAdvice } from '@/core/mending/part/printAdvice';
+import { AS_DRAWN } from '@/core/mending/part/fitted';
+import { printAdvice } from '@/core/mending/part/printAdvice';
 
 /** So many corners come to 20,000 triangles: two of the wall and about two of floor and roof each. */
 const CORNERS = [3999, 1001];
@@ -40,8 +41,8 @@ export async function solids(): Promise<void> {
     `Solid of ${solid.triangles} triangles, written as STL and checked: ${ms.toFixed(0)} ms (aim under 1000), ${(ms / plainMs).toFixed(0)} times a plain sum over its triangles; watertight: ${solid.watertight}`,
   );
   const slowest = FAMILY_NAMES.map((name: FamilyName) => {
-    printAdvice(name, FAMILIES[name].example, NEW_PRINTER);
-    return { name, ms: timed(() => printAdvice(name, FAMILIES[name].example, NEW_PRINTER))[0] };
+    printAdvice(name, FAMILIES[name].example, AS_DRAWN);
+    return { name, ms: timed(() => printAdvice(name, FAMILIES[name].example, AS_DRAWN))[0] };
   }).sort((a, b) => b.ms - a.ms)[0]!;
   console.log(`Advice for the printer: ${slowest.ms.toFixed(0)} ms at most (${slowest.name})`);
 }

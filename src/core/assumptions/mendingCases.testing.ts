@@ -6,7 +6,8 @@ import { FAMILIES } from '../mending/part/families';
 import { layOn } from '../mending/part/laid';
 import { meshOf } from '../mending/part/mesh';
 import { skinOf } from '../mending/part/part';
-import { NEW_PRINTER, printAdvice } from '../mending/part/printAdvice';
+import { AS_DRAWN } from '../mending/part/fitted';
+import { printAdvice } from '../mending/part/printAdvice';
 import type { Damage, Load, WindowGlue } from '../mending/repair/damage';
 import { backed, facesGlued, oddsToHold } from '../mending/repair/holds';
 import type { MendWay } from '../mending/repair/ways';
@@ -135,7 +136,7 @@ export const MENDING_CASES = {
   'made as it was': partCase('donor part', 0.425, 0.45, { ...CRACK, kind: 'missing', wearsOut: true }),
   'sturdy wall': {
     decides: 'whether a wall of 1.25 mm is called thin',
-    of: () => printAdvice('sleeve', { innerMm: 4.5, outerMm: 7, lengthMm: 9 }, NEW_PRINTER).thinMm,
+    of: () => printAdvice('sleeve', { innerMm: 4.5, outerMm: 7, lengthMm: 9 }, AS_DRAWN).thinMm,
     ...{ is: null, other: 1.3 },
   },
   overhang: {

@@ -11,6 +11,9 @@ export interface PrintAs {
   outwardMm: number;
 }
 
+/** A part as it is drawn, and as a printer that nobody tested is given it. */
+export const AS_DRAWN: PrintAs = { scale: 1, outwardMm: 0 };
+
 /** A corner sharper than this runs out no further than so many times the step: a mitre would grow without end. */
 const MITRE = 5;
 

@@ -128,14 +128,10 @@ export function layOn(mesh: Mesh, bed: Bed, bent: boolean): Lay {
   const widest = first.reduce((most, { narrowMm }) => Math.max(most, narrowMm), 0);
   const steep = Math.cos((assumed('overhang') * Math.PI) / 180);
   let hangsMm2 = 0;
-  for (const [i, j, k] of laid.faces) {
-    const [a, b, c] = [laid.points[i]!, laid.points[j]!, laid.points[k]!];
-    if (Math.max(a[2], b[2], c[2]) <= FIRST_LAYER_MM) continue;
-    const [ux, uy, uz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
-    const [vx, vy, vz] = [c[0] - a[0], c[1] - a[1], c[2] - a[2]];
-    const normal = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx] as const;
-    const twice = Math.hypot(...normal);
-    if (twice > 0 && normal[2] / twice < -steep - 1e-9) hangsMm2 += twice / 2;
+  for (const face of laid.faces) {
+    if (face.every((corner) => laid.points[corner]![2] <= FIRST_LAYER_MM)) continue;
+    const { normal, twice } = planeOf(laid, face);
+    if (twice > 0 && normal[2] < -steep - 1e-9) hangsMm2 += twice / 2;
   }
   return {
     ...{ bed, highMm, hangsMm2, standsOnMm2: first.reduce((sum, { mm2 }) => sum + mm2, 0) },

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { Refusal } from '../../refusal';
 import { VALIDATE } from '../../sums/fieldErrors';
 import { FAMILIES, FAMILY_NAMES, type Family, type FamilyName } from './families';
-import { fittedLayers, type PrintAs } from './fitted';
+import { AS_DRAWN, fittedLayers, type PrintAs } from './fitted';
 import type { Ring } from './rings';
 import { solidOf, type Solid } from './solid';
 import { stacked, type Triangle } from './stack';
@@ -39,9 +39,6 @@ export function skinRings(name: FamilyName, sizes: object): Ring[] {
   const rings = layersOf(name, sizes).flatMap(({ rings: below, top = [] }) => [...below, ...top]);
   return [...new Map(rings.map((ring) => [ring.join(), ring])).values()];
 }
-
-/** A part as it is drawn. */
-const AS_DRAWN: PrintAs = { scale: 1, outwardMm: 0 };
 
 /** What a part is made of, triangle by triangle. @throws Refusal for sizes that cannot be made */
 export const skinOf = (name: FamilyName, sizes: object, as: PrintAs = AS_DRAWN): Triangle[] =>

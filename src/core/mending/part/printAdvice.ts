@@ -6,9 +6,6 @@ import { layings, thinnestWall, type Lay } from './laid';
 import { meshOf } from './mesh';
 import { skinOf, type FamilyName } from './part';
 
-/** A printer that nobody tested. */
-export const NEW_PRINTER: PrintAs = { scale: 1, outwardMm: 0 };
-
 /**
  * How a part is given to a printer.
  *

@@ -4,7 +4,8 @@ import { FAMILIES, FAMILY_NAMES, type FamilyName } from './families';
 import { BEDS, layings, layOn, thinnestWall } from './laid';
 import { meshOf } from './mesh';
 import { partOf, skinOf } from './part';
-import { NEW_PRINTER, printAdvice, printAs } from './printAdvice';
+import { AS_DRAWN } from './fitted';
+import { printAdvice, printAs } from './printAdvice';
 
 const example = (name: FamilyName): object => FAMILIES[name].example;
 
@@ -65,7 +66,7 @@ describe('as a printer is given it', () => {
 });
 
 describe('which way up', () => {
-  const best = (name: FamilyName) => printAdvice(name, example(name), NEW_PRINTER).lay;
+  const best = (name: FamilyName) => printAdvice(name, example(name), AS_DRAWN).lay;
 
   it('flat things lie flat, a pin lies down, a recess and a skirt look up', () => {
     expect(best('plate')).toMatchObject({ highMm: 2, hangsMm2: 0, falls: false, breaks: null });
@@ -118,8 +119,8 @@ describe('which way up', () => {
 
   it('names the thinnest wall, and none where two faces only meet in a corner', () => {
     expect(thinnestWall(meshOf(skinOf('sleeve', { innerMm: 5, outerMm: 7, lengthMm: 9 }))).mm).toBeCloseTo(1, 2);
-    expect(printAdvice('sleeve', { innerMm: 5, outerMm: 7, lengthMm: 9 }, NEW_PRINTER).thinMm).toBeCloseTo(1, 2);
-    expect(printAdvice('slat', example('slat'), NEW_PRINTER).thinMm).toBeNull();
+    expect(printAdvice('sleeve', { innerMm: 5, outerMm: 7, lengthMm: 9 }, AS_DRAWN).thinMm).toBeCloseTo(1, 2);
+    expect(printAdvice('slat', example('slat'), AS_DRAWN).thinMm).toBeNull();
     // The hook of a clip runs out to an edge.
     expect(thinnestWall(meshOf(skinOf('clip-tab', example('clip-tab')))).mm).toBeCloseTo(1.4, 2);
   });
