@@ -217,6 +217,9 @@ function planeOf({ points }: Mesh, [i, j, k]: Mesh['faces'][number]): Plane {
   return { p, e1, e2, normal: [x * by, y * by, z * by], twice };
 }
 
+/** A ray on the side between two triangles meets one of them at least, whatever its last digits. */
+const ON_SIDE = 1e-9;
+
 /** How far straight in from a face another one lies that looks about the other way, mm; `null` where the ray misses it. Möller and Trumbore, 1997. */
 function wallTo(at: Point3, [nx, ny, nz]: Point3, { p, e1, e2, normal }: Plane): number | null {
   // In a corner two faces meet with no wall between them.
@@ -226,10 +229,10 @@ function wallTo(at: Point3, [nx, ny, nz]: Point3, { p, e1, e2, normal }: Plane):
   const det = e1[0] * hx + e1[1] * hy + e1[2] * hz;
   const [sx, sy, sz] = [at[0] - p[0], at[1] - p[1], at[2] - p[2]];
   const u = (sx * hx + sy * hy + sz * hz) / det;
-  if (!(u >= 0 && u <= 1)) return null;
+  if (!(u >= -ON_SIDE && u <= 1 + ON_SIDE)) return null;
   const [tx, ty, tz] = [sy * e1[2] - sz * e1[1], sz * e1[0] - sx * e1[2], sx * e1[1] - sy * e1[0]];
   const v = (dx * tx + dy * ty + dz * tz) / det;
-  if (v < 0 || u + v > 1) return null;
+  if (v < -ON_SIDE || u + v > 1 + ON_SIDE) return null;
   const mm = (e2[0] * tx + e2[1] * ty + e2[2] * tz) / det;
   return mm > 1e-4 ? mm : null;
 }

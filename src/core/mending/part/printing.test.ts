@@ -113,7 +113,8 @@ describe('which way up', () => {
           expect(first!.highMm).toBeLessThanOrEqual(Math.max(w, h, t) + 1e-9);
         },
       ),
-      { numRuns: 60 },
+      // Here the middle of a face lies straight before the side between two triangles, a last digit beside both.
+      { numRuns: 60, examples: [[2, 14.104018202215476, 8.364192364692247]] },
     );
   });
 
