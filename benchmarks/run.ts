@@ -15,7 +15,10 @@ import { forecastsWithErrors } from './forecastErrors';
 import { greySheets } from './greySheet';
 import { registration } from './registration';
 import { rebuildOrders } from './rebuildOrder';
+import { haze } from './haze';
+import { rust } from './rust';
 import { scale } from './scale';
+import { schedules } from './schedule';
 import { solids } from './solids';
 import { sun } from './sun';
 import { sure } from './sure';
@@ -48,6 +51,9 @@ const BENCHMARKS: Record<string, () => Promise<void>> = {
   drawings,
   solids,
   tint: tints,
+  rust,
+  schedule: schedules,
+  haze,
   faults,
   'faults-seen': faultsSeen,
   registration,

@@ -3,7 +3,7 @@ import { linearToLab } from '@/core/colour/lab';
 import type { LinearRgb } from '@/core/colour/types';
 import { recipeByDrops, targetOf, type TestDrop } from '@/core/finish/testDrops';
 import { quantile } from '@/core/numbers';
-import { dropOnPlastic } from '@/core/picture/colourAt';
+import { dropOnPlastic } from '@/core/picture/dropOnPlastic';
 import { Refusal } from '@/core/refusal';
 import { decodePicture } from '@/data/photos/decode';
 import { dropScene, middleOf } from '@/simulators/camera/drops';

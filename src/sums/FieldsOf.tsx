@@ -65,7 +65,7 @@ function asForm(
   system: UnitSystem,
 ): FieldDef {
   const { label, kind } = field;
-  if (kind === 'lines' || kind === 'map') return { name, label, kind: 'long' };
+  if (kind === 'lines' || kind === 'pairs' || kind === 'map') return { name, label, kind: 'long' };
   if (kind === 'choice')
     return { name, label, kind, options: field.options.map((option) => ({ value: option, label: option })) };
   if (kind === 'text') return { name, label };

@@ -19,7 +19,7 @@ export function SumList({ sums }: { sums: readonly { name: string; title: string
               <Text fontFamily="heading" fontWeight="650" fontSize="19px">
                 {title}
               </Text>
-              <Text color="soft" lineHeight="1.35" lineClamp={{ base: 2, md: 3 }}>
+              <Text color="soft" lineHeight="1.35" lineClamp={{ base: 1, md: 3 }}>
                 {summary}
               </Text>
             </Box>

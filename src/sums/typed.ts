@@ -19,6 +19,10 @@ function typedField(field: SumField, value: unknown): unknown {
       return field.items.map((_, i) => textOf(rowsOf(value)[i]));
     case 'lines':
       return rowsOf(value).map(textOf).join('\n');
+    case 'pairs':
+      return rowsOf(value)
+        .map((pair) => rowsOf(pair).map(textOf).join(', '))
+        .join('\n');
     case 'map':
       return Object.entries(objectOf(value))
         .map(([name, one]) => `${name}: ${textOf(one)}`)
@@ -63,8 +67,20 @@ function sentField(field: SumField, typed: unknown): unknown {
     }
     case 'lines':
       return textOf(typed) === '' ? [] : textOf(typed).split('\n');
-    case 'map':
-      return mapOf(textOf(typed));
+    case 'pairs':
+      // No pair typed is not none at all: it is left to the sum what that means.
+      if (textOf(typed).trim() === '') return undefined;
+      return textOf(typed)
+        .split('\n')
+        .filter((line) => line.trim() !== '')
+        .map((line) => line.split(/\s*[,;]\s*/).map(numberOf));
+    case 'map': {
+      const named = mapOf(textOf(typed));
+      if (!field.numbers) return named;
+      return Object.fromEntries(
+        Object.entries(named).map(([name, value]) => [name, value === '' ? value : numberOf(value)]),
+      );
+    }
     case 'number':
       return textOf(typed).trim() === '' ? undefined : numberOf(typed);
     default:

@@ -1,3 +1,4 @@
+import { anyColour } from './anyColour';
 import { deltaE00 } from '../colour/difference';
 import { labToLinear, srgbToLab, yellownessIndexOfLab } from '../colour/lab';
 import type { Lab, LinearRgb } from '../colour/types';
@@ -183,7 +184,8 @@ export function measurePicture(
       warnings.push({ kind: 'several parts', region: id, spreadB: result.evenness });
     return result;
   });
-  if (!coloured)
+  // A grey piece beside a grey card is no grey-scale picture, as long as something on it has colour.
+  if (!coloured && !anyColour(picture))
     throw new Refusal('regions', 'This picture is grey-scale: it holds no colour to measure. Take it in colour.');
   warnings.push(...basisWarnings(basis, reference !== null, residual));
   if (isBlurred(picture)) warnings.push({ kind: 'blurred' });

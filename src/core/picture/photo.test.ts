@@ -245,6 +245,25 @@ describe('pictures that cannot be trusted say so', () => {
     expect(() =>
       measurePicture(plain(100, 100, [120, 120, 120, 255]), { card: [], regions: [whole('piece', 100, 100)] }),
     ).toThrow('grey-scale');
+    // A grey piece on a brown bench is no grey-scale picture.
+    const onBench = plain(100, 100, [120, 120, 120, 255]);
+    for (let at = 0; at < 4 * 100 * 30; at += 4) onBench.data.set([140, 110, 80, 255], at);
+    expect(() =>
+      measurePicture(onBench, {
+        card: [],
+        regions: [
+          {
+            id: 'piece',
+            polygon: [
+              [20, 50],
+              [80, 50],
+              [80, 90],
+              [20, 90],
+            ],
+          },
+        ],
+      }),
+    ).not.toThrow();
     // What was refused half way left nothing behind for the next picture.
     expect(measurePicture(picture, spec).result.regions[0]!.verdict).toBe('to go');
   });

@@ -6,6 +6,7 @@ import { FINISH_SUMS } from './finishSums';
 import { KEYBOARD_SUMS } from './keyboardSums';
 import { MENDING_SUMS } from './mendingSums';
 import { PEROXIDE_SUMS } from './peroxideSums';
+import { SCHEDULE_SUMS } from './scheduleSum';
 import { TEARDOWN_SUMS } from './teardownSums';
 import { TURN_SUMS } from './turnSum';
 import { WORTH_SUMS } from './worthSum';
@@ -24,6 +25,7 @@ export const SUMS: readonly AnySum[] = [
   ...KEYBOARD_SUMS,
   ...MENDING_SUMS,
   ...FINISH_SUMS,
+  ...SCHEDULE_SUMS,
 ] as unknown as readonly AnySum[];
 
 /** The sum of a name, if there is one. */

@@ -16,13 +16,15 @@ export type SumField =
   | (Base & { kind: 'group'; fields: SumField[] })
   | (Base & { kind: 'list'; fields: SumField[] })
   | (Base & { kind: 'lines' })
+  /** Pairs of numbers, `from, to` a line. */
+  | (Base & { kind: 'pairs' })
   /** Names with a value each, `name: value` a line. */
-  | (Base & { kind: 'map' });
+  | (Base & { kind: 'map'; numbers: boolean });
 
 interface Described extends Joi.Description {
   allow?: unknown[];
   keys?: Record<string, Described>;
-  patterns?: unknown[];
+  patterns?: { rule?: { type?: string } }[];
   items?: Described[];
   ordered?: Described[];
   rules?: { name: string; args?: { limit?: number } }[];
@@ -53,10 +55,12 @@ function limitsOf({ rules = [], flags }: Described): string {
 
 function fieldOf(name: string, described: Described): SumField {
   const base = { name, label: labelOf(name, described) };
-  if (described.type === 'object' && described.patterns) return { ...base, kind: 'map' };
+  if (described.type === 'object' && described.patterns)
+    return { ...base, kind: 'map', numbers: described.patterns[0]?.rule?.type === 'number' };
   if (described.type === 'object') return { ...base, kind: 'group', fields: fieldsIn(described) };
   if (described.type === 'array' && described.ordered)
     return { ...base, kind: 'tuple', items: described.ordered.map((item, i) => labelOf(String(i), item)) };
+  if (described.type === 'array' && described.items![0]!.ordered) return { ...base, kind: 'pairs' };
   if (described.type === 'array' && described.items![0]!.type !== 'object') return { ...base, kind: 'lines' };
   if (described.type === 'array') return { ...base, kind: 'list', fields: fieldsIn(described.items![0]!) };
   if (described.type === 'number')

@@ -1,4 +1,6 @@
 import Joi from 'joi';
+import { acidBath, BATH_ACIDS, type AcidBath, type AcidHours } from '../finish/acidBath';
+import { planCoats } from '../finish/coat';
 import { dewPoint } from '../finish/dewPoint';
 import { gritLadder } from '../finish/gritLadder';
 import { paintAmount, type Painting } from '../finish/paintAmount';
@@ -168,4 +170,112 @@ const match: Sum<Tint & { baseG: number }, Recipe & { grams: { id: string; grams
   estimate: TINT_ESTIMATE,
 };
 
-export const FINISH_SUMS = [dew, paint, grits, tint, match];
+const bath: Sum<AcidBath, AcidHours> = {
+  name: 'acid-bath',
+  title: 'Hours in weak acid',
+  summary:
+    'How long rusty metal lies in vinegar or citric acid until the rust is loose, and what of the metal goes with it.',
+  input: Joi.object({
+    acid: Joi.string()
+      .valid(...BATH_ACIDS)
+      .required()
+      .label('Acid'),
+    percent: Joi.number().positive().max(100).unit('%').required().label('Strength'),
+    temperatureC: Joi.number().min(-20).max(100).unit('°C').required().label('Warmth of the bath'),
+    rustUm: Joi.number()
+      .positive()
+      .max(2000)
+      .required()
+      .label('Thickness of the rust, µm: bloom 10, scale 50, pits 80'),
+  }),
+  compute: acidBath,
+  source:
+    'A rate at 5 % and 20 °C, with the root of the strength, double for each 10 °C warmer: a guess of Kvell’s, listed among its assumptions.',
+  example: { acid: 'citric acid', percent: 5, temperatureC: 20, rustUm: 10 },
+  results: ({ hours, lowH, highH, metalUm, lookH }) => [
+    { label: 'Hours', value: hours, unit: 'h', digits: 1 },
+    { label: 'Mostly from', value: lowH, unit: 'h', digits: 1 },
+    { label: 'to', value: highH, unit: 'h', digits: 1 },
+    { label: 'Look and brush every', value: lookH, unit: 'h', digits: 1 },
+    { label: 'Metal that goes with it, µm', value: metalUm, digits: 1 },
+  ],
+  working: ({ hours }, { rustUm, percent, temperatureC }) => [
+    `${rustUm} µm ÷ (rate × √(${percent} ÷ 5) × 2^((${temperatureC} − 20) ÷ 10)) = ${hours.toFixed(1)} h`,
+  ],
+  estimate: 'What the rust is like decides as much: out as soon as the metal is grey.',
+};
+
+interface CoatHours {
+  coats: number;
+  touchH: number;
+  soonestH: number;
+  latestH?: number;
+  againFromH?: number;
+  lowestC: number;
+  highestC: number;
+  highestHumidityPercent: number;
+  hours: { airC: number; surfaceC: number; humidityPercent: number; windMs: number; rainMm: number }[];
+}
+
+/** Any beginning: the sum counts hours from it. */
+const ZERO = Date.UTC(2000, 0, 1);
+
+const coatPlan: Sum<CoatHours, { starts: number[]; missing: string }> = {
+  name: 'coat-plan',
+  title: 'Coats laid into hours',
+  summary:
+    'Which hours of a forecast each coat falls into, so that the last is laid as early as the sheet and the air let it.',
+  input: Joi.object({
+    coats: Joi.number().integer().min(1).max(12).required().label('Coats'),
+    touchH: Joi.number().min(0).max(100).unit('h').required().label('Dry to the touch after'),
+    soonestH: Joi.number().min(0).max(1000).unit('h').required().label('Next coat from'),
+    latestH: Joi.number().min(Joi.ref('soonestH')).max(1000).unit('h').label('Next coat until'),
+    againFromH: Joi.number().greater(Joi.ref('latestH')).max(2000).unit('h').label('Or again from'),
+    lowestC: Joi.number().min(-10).max(60).unit('°C').required().label('Lowest'),
+    highestC: Joi.number().greater(Joi.ref('lowestC')).max(60).unit('°C').required().label('Highest'),
+    highestHumidityPercent: Joi.number().min(1).max(100).unit('%').required().label('Dampest air'),
+    hours: Joi.array()
+      .items(
+        Joi.object({
+          airC: Joi.number().min(-50).max(60).unit('°C').required().label('Air'),
+          surfaceC: Joi.number().min(-50).max(80).unit('°C').required().label('Surface'),
+          humidityPercent: Joi.number().min(1).max(100).unit('%').required().label('Humidity'),
+          windMs: Joi.number().min(0).max(80).default(0).label('Wind, m/s'),
+          rainMm: Joi.number().min(0).max(200).default(0).label('Rain, mm'),
+        }),
+      )
+      .min(1)
+      .max(400)
+      .required()
+      .label('Hours, one after the other'),
+  }).with('againFromH', 'latestH'),
+  compute: ({ coats, hours, latestH = null, againFromH = null, ...limits }) => {
+    const sheet = { ...limits, latestH, againFromH, throughH: 0, keyed: false };
+    const plan = planCoats(
+      Array.from({ length: coats }, (_, i) => ({ name: `coat ${i + 1}`, sheet })),
+      hours.map((hour, i) => ({ ...hour, at: new Date(ZERO + i * 3_600_000) })),
+      { way: 'sprayed', inside: false },
+    );
+    return {
+      starts: plan.coats.map(({ at }) => (at.getTime() - ZERO) / 3_600_000),
+      missing: plan.misses ? `${plan.misses.name}: ${plan.misses.most}` : 'none',
+    };
+  },
+  source:
+    'Each coat needs air that its sheet allows, 3 °C above the dew point, until dust no longer settles; the next falls within its recoat time or after the bad time. The earliest end of all rows of hours.',
+  example: {
+    ...{ coats: 2, touchH: 1, soonestH: 1, latestH: 4, againFromH: 48, lowestC: 10, highestC: 30 },
+    highestHumidityPercent: 80,
+    hours: [95, 70, 60, 55, 55].map((humidityPercent) => ({
+      ...{ airC: 18, surfaceC: 18, humidityPercent, windMs: 1, rainMm: 0 },
+    })),
+  },
+  results: ({ starts, missing }) => [
+    { label: 'Begin in hour', value: starts.join(', ') || 'none' },
+    { label: 'Finds no hour', value: missing },
+  ],
+  working: ({ starts }) => starts.map((hour, i) => `coat ${i + 1}: hour ${hour}`),
+  estimate: 'A forecast is one: before each coat the meters decide.',
+};
+
+export const FINISH_SUMS = [dew, paint, grits, tint, match, bath, coatPlan];

@@ -29,7 +29,18 @@ const NAMES = [
   'grit-ladder',
   'tint-recipe',
   'paint-match',
+  'acid-bath',
+  'coat-plan',
+  'schedule',
 ];
+
+it('refuses more steps of a schedule than a server has time for, and says how many it takes', () => {
+  const tasks = Array.from({ length: 1000 }, (_, i) => ({ id: `t${i}`, duration: 1 }));
+  expect(runSum(findSum('schedule')!, { resources: [], tasks, maxIterations: 1_000_000 })).toMatchObject({
+    ok: false,
+    errors: [{ field: 'maxIterations', message: expect.stringContaining('at most 4000') as string }],
+  });
+});
 
 it('holds the sums that others rely on by name', () => {
   for (const name of NAMES) expect(findSum(name)?.name).toBe(name);

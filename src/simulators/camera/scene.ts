@@ -2,6 +2,7 @@ import type { Lab, Srgb } from '@/core/colour/types';
 import type { Field } from '@/core/rehearse/field';
 import type { Rect } from '@/core/picture/picture';
 import { smoothField } from './random';
+import type { RustedFace } from './rustedFace';
 
 /** How a piece has yellowed: b* added over its clean colour, varying over its face. Lengths in mm. */
 export interface Yellowing {
@@ -67,6 +68,8 @@ export interface Scene {
   regions: readonly SceneRegion[];
   card: readonly CardChip[];
   soil?: readonly Soiling[];
+  /** Faces of metal that rust, each painted over its place. */
+  rusted?: readonly { at: readonly [number, number]; face: RustedFace }[];
 }
 
 /** b* that a yellowing adds over a plate's box, as a function of the place in mm. */

@@ -2,6 +2,7 @@ import { labToLinear } from '@/core/colour/lab';
 import type { Lab } from '@/core/colour/types';
 import { seededRandom, smoothField } from './random';
 import { agedLab, distanceTo, yellowField, type Plate, type Scene, type Soiling } from './scene';
+import { rustedFace, type RustedFace } from './rustedFace';
 import { soilLoss } from './soil';
 
 /** The scene from straight above as linear reflectance, three numbers a pixel. */
@@ -38,6 +39,7 @@ export function paintTexture(scene: Scene, pxPerMm: number, seed: number): Textu
     if (plate.shadowMm) paintShadow(texture, plate, plate.shadowMm);
     paintPlate(texture, plate, seed);
   }
+  for (const { at, face } of scene.rusted ?? []) paintRusted(texture, at, face);
   if (scene.soil) paintSoil(texture, scene.soil);
   return texture;
 }
@@ -57,6 +59,13 @@ function paintSoil(texture: Texture, soil: readonly Soiling[]): void {
         const loss = lossAt(x, row.y);
         for (let c = 0; c < 3; c++) texture.rgb[i + c]! *= 1 - Math.min(0.95, SOIL_TAKES[c]! * loss);
       }
+}
+
+function paintRusted(texture: Texture, [left, top]: readonly [number, number], face: RustedFace): void {
+  const { rgb, pxPerMm } = texture;
+  const seen = rustedFace(face);
+  for (const { i: first, from, to, y } of rowsOver(texture, { box: [left, top, face.widthMm, face.heightMm] }, 0))
+    for (let px = from, i = first; px < to; px++, i += 3) rgb.set(seen((px + 0.5) / pxPerMm - left, y - top).rgb, i);
 }
 
 function paintBench({ width, height, pxPerMm, rgb }: Texture, bench: Lab, seed: number): void {

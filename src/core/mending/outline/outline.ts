@@ -11,6 +11,7 @@ import { insideOf, twiceArea } from '../part/rings';
 import { lightAt, innerEdge, onEdge, type OnEdge } from './edge';
 import { grownFrom } from './grow';
 import type { OutlineSpec, Scale } from './spec';
+import { untangled } from './untangled';
 
 /** What makes an outline less sure. */
 export type OutlineWarning =
@@ -127,10 +128,9 @@ export function outlineOf(picture: Picture, spec: OutlineSpec): Outline {
   const shadowMm = shadowBeside(picture, edge.points, mmPerPx);
 
   const rims = (ring: OnEdge) => onRims(plane.camera, ring.points.map(plane.toMm), upper, wall.outside ? upper : lower);
-  const [outlineMm, ...holesMm] = [edge, ...holes].map((ring) => simpler(rims(ring), STRAIGHT_PX * mmPerPx)) as [
-    Point[],
-    ...Point[][],
-  ];
+  const [outlineMm, ...holesMm] = [edge, ...holes].map((ring) =>
+    untangled(simpler(untangled(rims(ring)), STRAIGHT_PX * mmPerPx)),
+  ) as [Point[], ...Point[][]];
   if (within && outlineMm.some(([x, y]) => x < 0 || y < 0 || x > within[0] || y > within[1]))
     throw new Refusal(
       'inside',
