@@ -1,18 +1,12 @@
-import { linearToLab } from '@/core/colour/lab';
-import type { LinearRgb } from '@/core/colour/types';
-import { recipeByDrops, targetOf, type TestDrop } from '@/core/finish/testDrops';
 import { clearPlace, MARK_SHEETS } from '@/core/mending/marks/sheet';
 import { sizeOn } from '@/core/mending/marks/sizes';
 import { outlineOf } from '@/core/mending/outline/outline';
-import { dropOnPlastic } from '@/core/picture/colourAt';
 import type { Point } from '@/core/picture/picture';
 import { decodePicture } from '@/data/photos/decode';
 import type { Piece } from '@/data/rows';
-import { dropScene, middleOf } from '@/simulators/camera/drops';
 import { FIRST_DOT, heldPhone, markScene, reachOf, seenAt } from '@/simulators/camera/markSheets';
-import { somePigments, trueMixture } from '@/simulators/pigments';
-import { addDrop } from '../src/work/mend/drops';
 import { addPart, addSize } from '../src/work/mend/parts';
+import { mixingFor } from './mixtures';
 import { photograph } from './photographs';
 
 /** Small things want many pixels. */
@@ -57,41 +51,17 @@ export async function slatOnSheet(restorationId: string, at: Date): Promise<void
   );
 }
 
-const BASE = 'white casting resin';
-/** The workshop’s grey card. */
-const CARD = [160, 160, 160] as const;
-
 /** A slider that is cast: drops of the pigments on the lid, then two mixtures, the second put right by the first. */
 export async function sliderTint(lid: Piece, at: (minute: number) => Date): Promise<void> {
   const { restorationId } = lid;
-  const set = somePigments(3);
-  const plastic = trueMixture(set, { ochre: 0.22, 'red-brown': 0.02, black: 0.05 });
-  const drops: TestDrop[] = [];
-  // A drop that is counted is a fiftieth of what the simulated pigments are told in.
-  const counted = (amounts: Readonly<Record<string, number>>) =>
-    Object.fromEntries(Object.entries(amounts).map(([id, drops]) => [id, drops / 50]));
-  const photographed = async (name: string, mixtures: readonly Record<string, number>[], minute: number) => {
-    const colours = mixtures.map((amounts): LinearRgb => trueMixture(set, counted(amounts)));
-    const { photo, bytes, spec } = await photograph({
-      ...{ restorationId, stage: 'mend', pieceId: lid.id, name, takenAt: at(minute) },
-      scene: dropScene(colours, linearToLab(plastic), [CARD]),
-      shot: { seed: 90 + minute, tilt: 0.15 },
-    });
-    const picture = await decodePicture(bytes);
-    const middles = spec.regions.map(({ polygon }) => middleOf(polygon));
-    for (const [i, amounts] of mixtures.entries()) {
-      const { srgb, beside } = dropOnPlastic(picture, spec.card, middles[2 * i]!, middles[2 * i + 1]!);
-      drops.push({ amounts, srgb, beside });
-      await addDrop(
-        { ...{ restorationId, pieceId: lid.id, use: 'cast', base: BASE, amounts, srgb, beside }, photoId: photo.id },
-        at(minute),
-      );
-    }
-  };
-  const next = () => {
-    const { recipe } = recipeByDrops({ drops, target: targetOf(drops)!, maxPigments: 4 });
-    return Object.fromEntries(recipe.map(({ id, concentration }) => [id, Math.round(2 * concentration) / 2]));
-  };
+  const { photographed, next } = mixingFor(
+    lid,
+    {
+      ...{ use: 'cast', base: 'white casting resin', seed: 3 },
+      piece: { ochre: 0.22, 'red-brown': 0.02, black: 0.05 },
+    },
+    at,
+  );
   await photographed('drops on the lid', [{}, { ochre: 10 }, { 'red-brown': 10 }, { black: 5 }], 0);
   await photographed('first mixture', [next()], 40);
   await photographed('second mixture', [next()], 80);

@@ -36,6 +36,8 @@ import { treatmentsOf } from '@/data/treatments';
 import { desktopFront, handheld, homeComputer } from '@/simulators/camera/machines';
 import { LIGHTS } from '@/simulators/camera/shot';
 import { measured, middleOf, photograph } from './photographs';
+import { brimselCover } from './cover';
+import { brimselFinish } from './finish';
 import { brimselKeys } from './keys';
 import { brimselApart, pellwigThereAndBack } from './teardowns';
 import { orvane, washedBefore } from './wash';
@@ -226,6 +228,7 @@ async function brimsel(at: Clock, now: Date, cream: StockItem, mixed: StockItem)
   );
   await brimselApart(id, came.photo.id, at(8, 10), at(2, 17));
   await brimselKeys(id, at(8, 10, 45), at(7, 18));
+  await brimselFinish(id, at);
   await minutes(id, 'teardown', 40, 'Shell open, board and keyboard out', at(8, 10, 40));
   await settleStage(id, 'teardown', 'done', null, at(8, 11));
   const shell = await addPiece(
@@ -241,6 +244,7 @@ async function brimsel(at: Clock, now: Date, cream: StockItem, mixed: StockItem)
     piece(id, 'K2', 'Key caps, pale', { plastic: 'ABS', finish: 'smooth', lengthMm: 260, widthMm: 140, heightMm: 12 }),
     at(8, 11, 12),
   );
+  await brimselCover(id, { came: came.photo, shell, caps }, piece(id, 'K3', 'Cover', {}), at);
   await minutes(id, 'wash', 55, 'Vacuum, dish soap, toothbrush on every face', at(8, 16));
   await material(id, 'wash', 150, 'Dish soap and two toothbrushes', at(8, 16, 5));
   await settleFinding(soiled.id, 'done', 'soap and toothbrush; the space bar took alcohol', at(8, 17));

@@ -1,14 +1,12 @@
 import { readFile } from 'node:fs/promises';
-import { linearToLab } from '@/core/colour/lab';
 import { MARK_SHEETS } from '@/core/mending/marks/sheet';
-import { dropScene, middleOf } from '@/simulators/camera/drops';
 import { toJpeg } from '@/simulators/camera/jpeg';
 import { FIRST_DOT, heldPhone, markScene, reachOf, seenAt } from '@/simulators/camera/markSheets';
 import { partScene } from '@/simulators/camera/parts';
 import { PLAIN_SHOT, takePhotograph } from '@/simulators/camera/shot';
-import { somePigments, trueMixture } from '@/simulators/pigments';
 import { expect, test, type Page } from './day';
 import { writeFindings } from './clipboard';
+import { dropsPhoto } from './drops';
 import { moveMark, moveMarks } from './marks';
 import { open } from './open';
 
@@ -229,38 +227,20 @@ test('drops on the plastic are read beside it, and the next mixture comes of the
   await page.getByRole('button', { name: 'To the mixture' }).click();
   await page.waitForURL(/tint$/);
   await expect(page.getByRole('heading', { name: 'white resin' })).toBeVisible();
-  const mixture = page.getByText(/^[\d.]+ ochre, [\d.]+ black$/);
+  const mixture = page.getByText(/^[\d.]+ drops of ochre \([\d.]+ g\), [\d.]+ drops of black/);
   await expect(mixture).toBeVisible();
   // The plastic was mixed of 12 and 3: the first mixture comes near, and of twice the base it takes twice the drops.
-  const [ochre, black] = (await mixture.textContent())!.match(/[\d.]+/g)!.map(Number) as [number, number];
+  const [ochre, , black] = (await mixture.textContent())!.match(/[\d.]+/g)!.map(Number) as [number, number, number];
   expect(Math.abs(ochre - 12)).toBeLessThan(4);
   expect(Math.abs(black - 3)).toBeLessThan(1.5);
   await page.getByLabel('Base weighed out, g').fill('20');
-  await expect(page.getByText(new RegExp(`^${(2 * ochre).toFixed(0).slice(0, 1)}[\\d.]+ ochre`))).toBeVisible();
+  await expect(
+    page.getByText(new RegExp(`^${(2 * ochre).toFixed(0).slice(0, 1)}[\\d.]+ drops of ochre`)),
+  ).toBeVisible();
   await page.getByText('Drops so far: 3').click();
   await page.getByRole('button', { name: 'Take it back: 10 ochre' }).click();
   await expect(page.getByText('Drops so far: 2')).toBeVisible();
 });
-
-/** Drops of mixtures of simulated pigments on the plastic that they are to match, and where they lie. */
-async function dropsPhoto(mixtures: readonly Record<string, number>[], width: number) {
-  const set = somePigments(3);
-  const of = (amounts: Record<string, number>) =>
-    trueMixture(set, Object.fromEntries(Object.entries(amounts).map(([id, drops]) => [id, drops / 50])));
-  const scene = dropScene(mixtures.map(of), linearToLab(of({ ochre: 12, black: 3 })), [[160, 160, 160]]);
-  const size = { width, height: Math.round(0.75 * width) };
-  const { picture, spec } = takePhotograph(scene, { ...PLAIN_SHOT, ...size, tilt: 0.1, seed: 6 });
-  const [x, y, w, h] = spec.card[0]!.rect;
-  const middles = spec.regions.map(({ polygon }) => middleOf(polygon) as [number, number]);
-  return {
-    jpeg: await toJpeg(picture, { quality: 92 }),
-    marks: {
-      card: [x + w / 2, y + h / 2] as [number, number],
-      drops: middles.filter((_, i) => i % 2 === 0),
-      beside: middles.filter((_, i) => i % 2 === 1),
-    },
-  };
-}
 
 test('a crack goes from its finding to a repair that cures, and one beside it is left with its reason', async ({
   page,
@@ -429,3 +409,104 @@ test('a burnt film waits for its parcel and is turned the right way round; a par
     expect(bytes.length).toBe(84 + 50 * bytes.readUInt32LE(80));
   });
 });
+
+test('a snapped stub is pinned and glued, and a missing slat is copied from its neighbour, ready for the printer', async ({
+  page,
+}, info) => {
+  test.slow();
+  await open(page, '/restorations/new');
+  await page.getByLabel('Name you will know it by').fill(`Whole again ${info.project.name}`);
+  await page.getByRole('button', { name: 'Open restoration' }).click();
+  await page.waitForURL(/\/intake$/);
+  const mend = `/${/restorations\/[0-9a-f-]+/.exec(page.url())![0]}/mend`;
+  await open(page, mend);
+  await writeFindings(page, [
+    { kind: 'broken, the piece is here', words: 'left hinge stub' },
+    { kind: 'missing', words: 'third slat' },
+  ]);
+
+  await test.step('the stub: measured, pinned by what its wall bears, glued, and curing', async () => {
+    await page.getByRole('link', { name: 'Choose the way: left hinge stub' }).click();
+    await page.waitForURL(/finding=/);
+    await page.getByRole('button', { name: 'It is a hinge' }).click();
+    const sizes = { 'Length of the break': '6', 'Thickness of the wall': '6', 'Room behind': '0' };
+    for (const [label, size] of Object.entries(sizes)) await page.getByRole('textbox', { name: label }).fill(size);
+    await page.getByRole('textbox', { name: 'It pulls so far off' }).fill('4');
+    await page.getByRole('textbox', { name: 'Thickness of the stub' }).fill('6');
+    await page.getByRole('textbox', { name: 'It can be drilled' }).fill('9');
+    await page.getByLabel('Plastic').selectOption('ABS');
+    await page.getByRole('button', { name: 'Work out the ways' }).click();
+    await expect(page.getByText(/^Kvell would take: .*pin/)).toBeVisible();
+    await page.getByRole('button', { name: 'Begin: drill and pin' }).click();
+    await page.waitForURL(/repair=/);
+    await expect(page.getByText(/drill/i).first()).toBeVisible();
+    const next = page.getByRole('button', { name: /^(Step \d+ is done|Glued: start its clock)$/ });
+    while ((await next.count()) > 0) {
+      const words = (await next.textContent())!;
+      if (/^Glued/.test(words)) await page.getByLabel(/Warmth of the place/).fill('20');
+      await next.click();
+      await expect(page.getByRole('button', { name: words, exact: true })).toHaveCount(0);
+    }
+    await expect(page.getByText('Cures', { exact: true })).toBeVisible();
+  });
+
+  await test.step('the slat: its neighbour on the sheet of marks becomes a part of the right size', async () => {
+    await open(page, `${mend}/make`);
+    const slat = { widthMm: 40, heightMm: 7 };
+    const { jpeg, middle } = await slatPhoto(slat, WIDTH);
+    await page
+      .locator('input[type=file]')
+      .first()
+      .setInputFiles({ name: 'slat.jpg', mimeType: 'image/jpeg', buffer: jpeg });
+    await page.waitForURL(/photo=/);
+    await expect(page.getByText('The sheet of marks gives the scale')).toBeVisible({ timeout: 150_000 });
+    await moveMark(page, 'The part', middle, WIDTH);
+    await page.getByLabel('Bar on the sheet, mm').fill('100');
+    await page.getByLabel('Thickness, mm').fill('2');
+    await page.getByRole('button', { name: 'Find the outline' }).click();
+    const size = page.getByText(/^[\d.]+ × [\d.]+ mm$/);
+    await expect(size).toBeVisible({ timeout: 150_000 });
+    const [w, h] = (await size.textContent())!.match(/[\d.]+/g)!.map(Number) as [number, number];
+    expect(Math.abs(w - slat.widthMm)).toBeLessThan(0.5);
+    expect(Math.abs(h - slat.heightMm)).toBeLessThan(0.5);
+    await page.getByLabel('Name', { exact: true }).fill('third slat');
+    await page.getByRole('button', { name: 'Keep this part' }).click();
+    await expect(page.getByText('third slat, flat part from an outline')).toBeVisible({ timeout: 150_000 });
+    expect(await stlOf(page, 'third slat')).toBeGreaterThan(10);
+    await page.getByRole('link', { name: 'third slat: for the printer' }).click();
+    await expect(page.getByText(/Lay it/)).toBeVisible();
+  });
+
+  await test.step('for the slat the printed part is chosen, and both stand in hand', async () => {
+    await open(page, `${mend}/choose`);
+    await page.getByRole('button', { name: 'Work out the ways' }).click();
+    await page.getByRole('heading', { name: /^A printed part/ }).click();
+    await page
+      .getByRole('button', { name: /^Begin/ })
+      .last()
+      .click();
+    await page.waitForURL(/repair=/);
+    await open(page, mend);
+    await expect(page.getByText('left hinge stub').first()).toBeVisible();
+    await expect(page.getByText('third slat').first()).toBeVisible();
+  });
+});
+
+/** A slat on the small sheet of marks, and its middle. */
+async function slatPhoto(shape: { widthMm: number; heightMm: number }, width: number) {
+  const sheet = MARK_SHEETS.find(({ name }) => name === 'small')!;
+  const size = { width, height: Math.round(0.75 * width) };
+  const part = {
+    ...{ ...shape, radiusMm: 1, thicknessMm: 2, lab: [62, 1, 16] as [number, number, number], holes: [] },
+    at: [20, 40] as [number, number],
+  };
+  const phone = heldPhone(9, size, reachOf(sheet), 8);
+  const { picture } = takePhotograph(markScene(sheet, part, phone.standing, { printed: 1, shadowMm: 0.2 }), {
+    ...{ ...PLAIN_SHOT, ...size, pinhole: phone, seed: 9 },
+  });
+  const [x, y] = FIRST_DOT;
+  return {
+    jpeg: await toJpeg(picture, { quality: 90 }),
+    middle: seenAt(phone, size, [x + part.at[0] + shape.widthMm / 2, y + part.at[1] + shape.heightMm / 2]),
+  };
+}

@@ -18,6 +18,8 @@ export const MOST = {
   pins: 200,
   /** Side of a piece, mm. */
   sideMm: 5000,
+  /** What a litre of a coat covers at most, m²: a rubbed wax goes further than any paint. */
+  coverageM2PerL: 500,
   /** Side of a part that is taken off another machine, mm. */
   donorPartMm: 1000,
   /** Length of a fastener and depth of its hole, mm. */
@@ -34,4 +36,6 @@ export const MOST = {
   /** Nothing in sun or box gets hotter than this: what happened is kept, however wrong it went. */
   readingC: 120,
   coldestC: -20,
+  /** What a meter shows at most, ohm. */
+  ohm: 1e9,
 } as const;

@@ -1,5 +1,6 @@
 import type { WeatherHour } from './rows';
 import { findRows } from './table';
+import type { AirSource } from '@/core/finish/air';
 import type { SkySource } from '@/core/session/sessions';
 import { skyWith } from '@/core/sun/weatherHours';
 import { Op } from 'sequelize';
@@ -18,6 +19,25 @@ const ownHours = (from: Date, hours: number): Promise<WeatherHour[]> =>
     },
     [['at', 'ASC']],
   );
+
+/** Air that goes by the workshop's own files where they tell of it, and by a stand-in elsewhere. */
+export const airOver =
+  (standIn: AirSource): AirSource =>
+  async (place, from, hours) => {
+    const own = new Map((await ownHours(from, hours)).map((hour) => [Date.parse(hour.at), hour]));
+    return (await standIn(place, from, hours)).map((hour) => {
+      const known = own.get(hour.at.getTime());
+      if (!known) return hour;
+      return {
+        ...{ at: hour.at, cloud: known.cloud },
+        airC: known.airC ?? hour.airC,
+        humidityPercent: known.humidityPercent ?? hour.humidityPercent,
+        windMs: known.windMs ?? hour.windMs,
+        rainMm: known.rainMm ?? hour.rainMm,
+        own: known.airC !== null && known.humidityPercent !== null,
+      };
+    });
+  };
 
 /** A sky that goes by the workshop's own hours where it has some, and by a stand-in elsewhere. */
 export const skyOver =

@@ -9,6 +9,13 @@ export type Ruled = 'cut lines' | 'uncut';
 /** Millimetres in the points that paper is measured in. */
 export const mm = (millimetres: number): number => (millimetres * 72) / 25.4;
 
+/** A bar on a printed sheet by which a printer is checked, as a drawing as wide as `widthMm`. */
+export const PRINTED_BAR = {
+  mm: 100,
+  widthMm: 102,
+  svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="-1 0 102 4" width="${mm(102)}" height="${mm(4)}"><path d="M0 2 h100 M0 0 v4 M100 0 v4" stroke="#000000" stroke-width="0.2" fill="none"/></svg>`,
+} as const;
+
 /**
  * A PDF of a document that stands in the own type, made beside what else is asked.
  *

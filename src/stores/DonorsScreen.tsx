@@ -1,15 +1,19 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
+import { labToCss } from '@/core/colour/lab';
 import { DONOR_SIZES, donorsFor, type Candidate, type Wanted } from '@/core/mending/donorMatch';
 import { withPoint } from '@/core/units';
 import { donorsWithParts } from '@/data/donors';
-import { latestOf, PIECE_REGION } from '@/data/measurements';
+import { lastCardColour, latestOf, PIECE_REGION } from '@/data/measurements';
 import { piecesOfAll } from '@/data/pieces';
 import { restorationsPage, titlesOf } from '@/data/restorations';
+import { knownSheets } from '@/data/greySheets';
 import type { DonorPartRow } from '@/data/rows';
 import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part, ScreenHead } from '@/ui/layout';
 import { TextLink } from '@/ui/links';
+import { USUAL_CARD } from '@/ui/picture/shapes';
 import { TakeThingBack } from '@/undo/TakeThingBack';
+import { DonorColour } from './DonorColour';
 import { DonorForm, DonorPartForm } from './DonorForms';
 import { DonorSearch, type Asked } from './DonorSearch';
 import { PutBack, TakeOff } from './DonorTap';
@@ -26,7 +30,12 @@ const figure = (typed: string | undefined): number | null => {
 
 /** Machines that give their parts: what is looked for first, then what is on each. */
 export async function DonorsScreen({ asked }: { asked: Asked }) {
-  const [donors, { restorations }] = await Promise.all([donorsWithParts(), restorationsPage('open', '', 0, MACHINES)]);
+  const [donors, { restorations }, cardSrgb, sheets] = await Promise.all([
+    donorsWithParts(),
+    restorationsPage('open', '', 0, MACHINES),
+    lastCardColour(),
+    knownSheets(),
+  ]);
   const pieces = await piecesOfAll(restorations.map(({ id }) => id));
   const measured = await latestOf(pieces.map(({ id }) => id));
   const labOf = (pieceId: string) =>
@@ -100,22 +109,38 @@ export async function DonorsScreen({ asked }: { asked: Asked }) {
               takenFor={part.restorationId && (taken.get(part.restorationId) ?? '')}
             />
           ))}
+          {parts.length > 0 && (
+            <Fold summary={`Measure the colour of a part of ${name}`} quiet>
+              {parts.map(({ id: partId, what, lab }) => (
+                <Fold key={partId} summary={`Measure the colour of ${what}${lab ? ' again' : ''}`} quiet>
+                  <DonorColour partId={partId} what={what} cardSrgb={cardSrgb ?? USUAL_CARD} sheets={sheets} />
+                </Fold>
+              ))}
+            </Fold>
+          )}
           <Fold summary="Note a part of it" quiet>
             <DonorPartForm donorId={id} />
           </Fold>
         </Part>
       ))}
-      <Part title="A donor comes in">
-        <DonorForm />
-      </Part>
+      {donors.length > 0 ? (
+        <Fold summary="A donor comes in" quiet>
+          <DonorForm />
+        </Fold>
+      ) : (
+        <Part title="A donor comes in">
+          <DonorForm />
+        </Part>
+      )}
     </>
   );
 }
 
 function DonorLine({ part, takenFor }: { part: DonorPartRow; takenFor: string | null }) {
-  const { id, what, words } = part;
+  const { id, what, words, lab } = part;
   return (
     <Flex gap="3" wrap="wrap" align="center" justify="space-between" borderTopWidth="1px" borderColor="line" py="2">
+      {lab && <Box aria-hidden width="28px" height="28px" borderRadius="4px" style={{ background: labToCss(lab) }} />}
       <Text flex="1 1 220px">
         <b>{what}</b>
         {[donorSizes(part), words].filter(Boolean).map((more) => `, ${more}`)}

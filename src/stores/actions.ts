@@ -6,7 +6,7 @@ import { percentOf } from '@/core/peroxide/bottle';
 import { peroxideStrength } from '@/core/peroxide/strength';
 import { Refusal } from '@/core/refusal';
 import { addOwnAgent, addOwnSurface, addOwnVerdict, switchAgent } from '@/work/knowledge';
-import { addDonor, addDonorPart, putDonorPartBack, takeDonorPart } from '@/work/donors';
+import { addDonor, addDonorPart, putDonorPartBack, setDonorPartColour, takeDonorPart } from '@/work/donors';
 import { addOrder, moveOrder, placeOrder, stepOrderBack } from '@/work/orders';
 import { findStock } from '@/data/stock';
 import { addStock, addStrength, countStock } from '@/work/stock';
@@ -15,6 +15,7 @@ import type { Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
 import {
   countSchema,
+  donorColourSchema,
   donorPartSchema,
   donorSchema,
   haveAgentSchema,
@@ -53,6 +54,11 @@ export async function keepDonorPart(given: Given): Promise<Answer<string>> {
   return write(donorPartSchema, given, ({ labL, labA, labB, ...part }, now) =>
     addDonorPart({ ...part, lab: labL === null ? null : [labL, labA!, labB!] }, now),
   );
+}
+
+/** The colour of a part of a donor, measured. */
+export async function measureDonorPart(given: Given): Promise<Answer<void>> {
+  return write(donorColourSchema, given, ({ partId, lab }, now) => setDonorPartColour(partId, lab, now));
 }
 
 export async function takeOffDonor(given: Given): Promise<Answer<void>> {

@@ -98,6 +98,14 @@ export const donorPartSchema = Joi.object<DonorPartForm>({
   })
   .messages({ 'colour.half': 'A colour has three numbers, L*, a* and b*: give all three, or none.' });
 
+const aOrB = Joi.number().min(-128).max(128);
+
+/** The colour of a part of a donor, as it was read off a photograph. */
+export const donorColourSchema = Joi.object<{ partId: string; lab: [number, number, number] }>({
+  partId: Joi.string().max(60).required(),
+  lab: Joi.array().ordered(Joi.number().min(0).max(100), aOrB, aOrB).length(3).required(),
+});
+
 export const takeDonorSchema = Joi.object<{ partId: string; restorationId: string }>({
   partId: Joi.string().max(60).required(),
   restorationId: Joi.string()

@@ -8,6 +8,12 @@ interface Props {
   views: readonly { href: string; title: string; here: boolean }[];
 }
 
+/** On a phone the row is wider than the screen: the tab that one is on is scrolled into sight, sideways alone. */
+function intoSight(tab: HTMLAnchorElement | null) {
+  const row = tab?.parentElement;
+  if (tab && row) row.scrollLeft = Math.max(0, tab.offsetLeft - row.offsetLeft - 40);
+}
+
 /** The views of a place as a row of index tabs, each with an address of its own. */
 export function Views({ label, views }: Props) {
   return (
@@ -22,7 +28,13 @@ export function Views({ label, views }: Props) {
       borderColor="line"
     >
       {views.map(({ href, title, here }) => (
-        <NextLink key={href} prefetch={false} href={href} aria-current={here ? 'page' : undefined}>
+        <NextLink
+          key={href}
+          prefetch={false}
+          href={href}
+          aria-current={here ? 'page' : undefined}
+          ref={here ? intoSight : undefined}
+        >
           <Flex
             align="center"
             minHeight="46px"

@@ -1,6 +1,6 @@
 import { donorsWithParts } from '@/data/donors';
 import { logOf } from '@/data/log';
-import { addDonor, addDonorPart, putDonorPartBack, takeDonorPart } from './donors';
+import { addDonor, addDonorPart, putDonorPartBack, setDonorPartColour, takeDonorPart } from './donors';
 import { bringBack } from './takenBack';
 import { takeThingBack } from './takingBack';
 import { inTrialWorkshop, tick, trialRestoration } from './trial';
@@ -54,4 +54,14 @@ it('there is no part without its donor, and none for a restoration that is not t
   await expect(addDonorPart({ ...FOOT, donorId: nowhere }, tick())).rejects.toThrow();
   const { partId } = await cracked();
   await expect(takeDonorPart(partId, nowhere, tick())).rejects.toThrow();
+});
+
+it('a part is measured, and measured again: the colour before can be read in the log', async () => {
+  const { donorId, partId } = await cracked();
+  await setDonorPartColour(partId, [70, 1, 12], tick());
+  const part = (await donorsWithParts()).find(({ id }) => id === donorId)!.parts[0]!;
+  expect(part.lab).toEqual([70, 1, 12]);
+  const [last] = (await logOf(null)).filter(({ words }) => words.startsWith('Measured: rubber foot'));
+  expect(last!.words).toBe('Measured: rubber foot, on Cracked slab: L* 70.0, a* 1.0, b* 12.0.');
+  expect(last!.data).toMatchObject({ before: FOOT.lab });
 });

@@ -1,3 +1,4 @@
+import type { Lab } from '@/core/colour/types';
 import { Refusal } from '@/core/refusal';
 import { inTransaction } from '@/data/connection';
 import { appendLog } from '@/data/log';
@@ -37,6 +38,23 @@ export async function addDonorPart(
       now,
     );
     return id;
+  });
+}
+
+/** The colour of a part of a donor as it was measured; the one before can be read in the log. */
+export async function setDonorPartColour(partId: string, lab: Lab, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const part = await needRow('donor_parts', partId);
+    const { name } = await needRow('donors', part.donorId);
+    await changeRow('donor_parts', { id: partId }, { lab });
+    await appendLog(
+      {
+        ...{ restorationId: null, stage: null, kind: 'donor' },
+        words: `Measured: ${part.what}, on ${name}: L* ${lab[0].toFixed(1)}, a* ${lab[1].toFixed(1)}, b* ${lab[2].toFixed(1)}.`,
+        data: { donorPartId: partId, lab, before: part.lab },
+      },
+      now,
+    );
   });
 }
 

@@ -77,6 +77,7 @@ export async function changeFinding(id: string, changes: Rewording, now: Date): 
 /** What is mended of a finding, and its clocks, are on the piece that the finding is on. */
 async function repairsFollow(findingId: string, pieceId: string | null): Promise<void> {
   await changeRow('repairs', { findingId }, { pieceId });
+  await changeRow('rusts', { findingId }, { pieceId });
   const repairIds = (await findRows('repairs', { findingId })).map(({ id }) => id);
   await changeRow('timers', { repairId: repairIds }, { pieceId });
 }

@@ -4,7 +4,7 @@ import type { Stage } from '@/core/runsheet/stages';
 import { inTransaction } from '@/data/connection';
 import { appendLog } from '@/data/log';
 import { needsNoAnswer } from './owner';
-import type { Booked, LedgerEntry } from '@/data/rows';
+import type { Booked, LedgerEntry, StockItem } from '@/data/rows';
 import { takeOut } from './stock';
 import { leftOf } from '@/data/stock';
 import { addRow, changeRow, needRow } from '@/data/table';
@@ -84,6 +84,22 @@ export async function bookMaterial(
   return { movementIds: movement ? [movement.id] : [], ledgerIds: [entry.id] };
 }
 
+/** @throws Refusal where more is to be taken out of a bottle than is left in it by the record, at a field of the form */
+export async function needsLeft(
+  stockId: string,
+  amount: number,
+  field: string,
+): Promise<{ item: StockItem; unit: 'mL' | 'g' }> {
+  const item = await needRow('stock', stockId);
+  const [left, unit] = [await leftOf(item), unitOf(item.kind)];
+  if (left !== null && amount > left)
+    throw new Refusal(
+      field,
+      `“${item.name}” has ${left.toFixed(0)} ${unit} left by the record. Look at the amount again, or count what is left under Stores.`,
+    );
+  return { item, unit };
+}
+
 /**
  * Takes so much out of a bottle of the stores.
  *
@@ -95,13 +111,7 @@ export async function useFromStores(
 ): Promise<void> {
   await inTransaction(async () => {
     const { restorationId, stage, stockId, amount } = use;
-    const item = await needRow('stock', stockId);
-    const [left, unit] = [await leftOf(item), unitOf(item.kind)];
-    if (left !== null && amount > left)
-      throw new Refusal(
-        'amount',
-        `“${item.name}” has ${left.toFixed(0)} ${unit} left by the record. Look at the amount again, or count what is left under Stores.`,
-      );
+    const { item, unit } = await needsLeft(stockId, amount, 'amount');
     await bookMaterial({ restorationId, stage, stockId, amount, otherwise: item.name, unit }, now);
   });
 }

@@ -50,7 +50,7 @@ const openOnBench = async (): Promise<Open[]> =>
 
 /** @throws Refusal where the owner has not answered, the piece still cures, or what is brought must not meet what stands open on the bench */
 async function mayBegin(
-  { stage, on, brings }: Pick<Beginning<unknown>, 'stage' | 'on' | 'brings'>,
+  { stage, kind, on, brings }: Pick<Beginning<unknown>, 'stage' | 'kind' | 'on' | 'brings'>,
   now: Date,
 ): Promise<void> {
   if (!brings) return;
@@ -58,7 +58,7 @@ async function mayBegin(
   for (const { restorationId, pieceId } of on) {
     await needsNoAnswer(restorationId, { about: 'treatment', stage, pieceId }, fields.owner);
     for (const { sparesPiece } of Object.values(RULES)) {
-      const spared = await sparesPiece?.({ restorationId, pieceId }, now);
+      const spared = await sparesPiece?.({ restorationId, pieceId }, now, kind);
       if (spared) throw new Refusal(fields.bench, spared);
     }
   }

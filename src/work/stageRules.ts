@@ -14,8 +14,12 @@ export interface StageRules {
   onBench?(): Promise<readonly Open[]>;
   /** Whether something was done there that the ledger does not tell of. */
   isBegun?(restorationId: string): Promise<boolean>;
-  /** What keeps a piece from being treated anywhere for now, in words; `null` where nothing does. */
-  sparesPiece?(place: { restorationId: string; pieceId: string | null }, now: Date): Promise<string | null>;
+  /** What keeps a piece from a treatment of a kind for now, in words; `null` where nothing does. */
+  sparesPiece?(
+    place: { restorationId: string; pieceId: string | null },
+    now: Date,
+    kind: string,
+  ): Promise<string | null>;
   /** Whether it goes on when its last finding is closed. */
   goesOn?(restorationId: string): Promise<boolean>;
   /** @throws Refusal with what keeps it from being marked so */

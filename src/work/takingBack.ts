@@ -1,11 +1,13 @@
 import { KIND } from '@/core/keyboard/kinds';
-import { dropWords } from '@/core/finish/dropUses';
+import { DROP_STAGE, dropWords } from '@/core/finish/dropUses';
 import { Refusal } from '@/core/refusal';
 import type { Stage } from '@/core/runsheet/stages';
 import { inTransaction } from '@/data/connection';
 import type { Finding, RowOf } from '@/data/rows';
 import { countRows, needRow } from '@/data/table';
 import { countHidden } from './hidden';
+import { takeCoatBack, takeCoatingBack } from './finish/coats';
+import { takeRungBack, takeRustBack, takeShareBack } from './finish/rust';
 import { takeDonorBack, takeDonorPartBack } from './donors';
 import { takePrinterBack } from './mend/printers';
 import { takeOrderBack } from './orders';
@@ -38,6 +40,15 @@ export const TAKEN = [
   'part of a donor',
   'order',
   'printer',
+  'rusted place',
+  'step on rust',
+  'share of rust',
+  'coating',
+  'coat',
+  'outline',
+  'word on originality',
+  'lost mark',
+  'haze',
 ] as const;
 export type Taken = (typeof TAKEN)[number];
 
@@ -55,6 +66,8 @@ async function finding(id: string, now: Date): Promise<string> {
       'id',
       'A repair was begun for it. Take that back first where it was not done, or close the finding instead.',
     );
+  if ((await countRows('rusts', { findingId: id })) > 0)
+    throw new Refusal('id', 'Its rust was told under Finish. Take that back first, or close the finding instead.');
   return takeBack(
     {
       ...{ restorationId, stage, what: `finding ${named([kind, words])}` },
@@ -77,6 +90,7 @@ async function photograph(id: string, now: Date): Promise<string> {
       ...{ restorationId, stage, what: `photograph ${originalName}` },
       remove: [
         { table: 'keyboard_pictures', where: { photoId: id } },
+        { table: 'areas', where: { photoId: id } },
         { table: 'photos', where: { id } },
       ],
       letGo: [
@@ -84,6 +98,9 @@ async function photograph(id: string, now: Date): Promise<string> {
         { table: 'parts', where: { photoId: id }, fields: ['photoId'] },
         { table: 'sizes', where: { photoId: id }, fields: ['photoId'] },
         { table: 'test_drops', where: { photoId: id }, fields: ['photoId'] },
+        { table: 'rust_shares', where: { photoId: id }, fields: ['photoId'] },
+        { table: 'lost_marks', where: { photoId: id }, fields: ['photoId'] },
+        { table: 'hazes', where: { photoId: id }, fields: ['photoId'] },
         { table: 'findings', where: { closeUpId: id }, fields: ['closeUpId'] },
         { table: 'removal_steps', where: { photoId: id }, fields: ['photoId'] },
         { table: 'sink_steps', where: { photoId: id }, fields: ['photoId'] },
@@ -100,6 +117,10 @@ async function piece(id: string, now: Date): Promise<string> {
     [await countRows('sink_steps', { pieceId: id }), 'it was washed'],
     [await countRows('measurements', { pieceId: id }), 'it was measured'],
     [await countRows('repairs', { pieceId: id }), 'it was mended'],
+    [await countRows('rusts', { pieceId: id }), 'its rust was looked at'],
+    [await countRows('coat_jobs', { pieceId: id }), 'it was coated'],
+    [await countRows('lost_marks', { pieceId: id }), 'a mark of it was looked at'],
+    [await countRows('hazes', { pieceId: id }), 'its haze was measured'],
   ] as const;
   const done = rests.flatMap(([count, words]) => (count > 0 ? [words] : []));
   if (done.length > 0)
@@ -119,7 +140,11 @@ async function piece(id: string, now: Date): Promise<string> {
       restorationId,
       stage: 'intake',
       what: `piece ${tag} ${name}`,
-      remove: [{ table: 'pieces', where: { id } }],
+      remove: [
+        { table: 'areas', where: { pieceId: id } },
+        { table: 'origins', where: { pieceId: id } },
+        { table: 'pieces', where: { id } },
+      ],
       letGo,
     },
     now,
@@ -256,6 +281,18 @@ async function repair(id: string, now: Date): Promise<string> {
   );
 }
 
+async function lostMark(id: string, now: Date): Promise<string> {
+  const { restorationId, name, doneAt } = await needRow('lost_marks', id);
+  if (doneAt !== null) throw new Refusal('id', 'It was settled, and that stays in the record. Open it again first.');
+  return takeBack(
+    {
+      ...{ restorationId, stage: 'finish', what: `lost mark ${name}` },
+      remove: [{ table: 'lost_marks', where: { id } }],
+    },
+    now,
+  );
+}
+
 async function keyboard(id: string, now: Date): Promise<string> {
   const { restorationId, name } = await needRow('keyboards', id);
   const rests = ['key_tests', 'probes', 'key_measures', 'key_repairs'] as const;
@@ -310,15 +347,30 @@ async function reading(id: string, now: Date): Promise<string> {
 
 /** A row of a stage that nothing else rests on. */
 const plainly =
-  <T extends 'keyboard_pictures' | 'loose_parts' | 'key_measures' | 'key_repairs' | 'parts' | 'sizes' | 'test_drops'>(
+  <
+    T extends
+      | 'keyboard_pictures'
+      | 'loose_parts'
+      | 'key_measures'
+      | 'key_repairs'
+      | 'parts'
+      | 'sizes'
+      | 'test_drops'
+      | 'areas'
+      | 'origins'
+      | 'hazes',
+  >(
     table: T,
     what: (row: RowOf[T]) => string,
-    stage: Stage = 'keys',
+    stage: Stage | ((row: RowOf[T]) => Stage) = 'keys',
   ) =>
   async (id: string, now: Date): Promise<string> => {
     const row = await needRow(table, id);
     return takeBack(
-      { ...{ restorationId: row.restorationId, stage, what: what(row) }, remove: [{ table, where: { id } }] },
+      {
+        ...{ restorationId: row.restorationId, stage: typeof stage === 'string' ? stage : stage(row), what: what(row) },
+        remove: [{ table, where: { id } }],
+      },
       now,
     );
   };
@@ -347,8 +399,21 @@ const RULES: Record<Taken, (id: string, now: Date) => Promise<string>> = {
   'part of a donor': takeDonorPartBack,
   order: takeOrderBack,
   printer: takePrinterBack,
+  'rusted place': takeRustBack,
+  'step on rust': takeRungBack,
+  'share of rust': takeShareBack,
+  outline: plainly('areas', ({ use, name }) => `outline of ${name || use}`, 'finish'),
+  'word on originality': plainly('origins', ({ what, state }) => `${what || 'all of it'}: ${state}`, 'finish'),
+  'lost mark': lostMark,
+  haze: plainly('hazes', ({ name }) => `haze of ${name}`, 'finish'),
+  coating: takeCoatingBack,
+  coat: takeCoatBack,
   size: plainly('sizes', ({ name }) => `size ${name}`, 'mend'),
-  'test drop': plainly('test_drops', ({ base, amounts }) => `test drop of ${base}, ${dropWords(amounts)}`, 'mend'),
+  'test drop': plainly(
+    'test_drops',
+    ({ base, amounts }) => `test drop of ${base}, ${dropWords(amounts)}`,
+    ({ use }) => DROP_STAGE[use],
+  ),
 };
 
 /**

@@ -76,9 +76,19 @@ export async function keepHours(
 ): Promise<void> {
   await inTransaction(async () => {
     const times = hours.map(({ at }) => at.toISOString());
+    // A look says nothing of the air: what a file said of it stays.
+    const before = new Map((await findRows('weather_hours', { at: { [Op.in]: times } })).map((row) => [row.at, row]));
     await removeRows('weather_hours', { at: { [Op.in]: times } });
-    for (const { at, cloud } of hours)
-      await addRow('weather_hours', { at: at.toISOString(), cloud, source, takenAt: now.toISOString() });
+    for (const { at, cloud, air = {} } of hours) {
+      const known = before.get(at.toISOString());
+      await addRow('weather_hours', {
+        ...{ at: at.toISOString(), cloud, source, takenAt: now.toISOString() },
+        airC: air.airC ?? known?.airC ?? null,
+        humidityPercent: air.humidityPercent ?? known?.humidityPercent ?? null,
+        windMs: air.windMs ?? known?.windMs ?? null,
+        rainMm: air.rainMm ?? known?.rainMm ?? null,
+      });
+    }
     await appendLog({ restorationId: null, stage: null, kind: 'sky', words }, now);
   });
 }

@@ -6,11 +6,14 @@ import type { FieldSpec } from '@/core/keyboard/photo/fieldSpec';
 import { findKeys } from '@/core/keyboard/photo/findKeys';
 import type { FoundKey } from '@/core/keyboard/photo/found';
 import { refineCorners, type Corners } from '@/core/picture/corners';
+import { hazeOf, type Haze, type HazeMarks } from '@/core/finish/haze';
+import { rustPixels, rustShare } from '@/core/finish/rustShare';
 import { findMarks } from '@/core/mending/marks/findMarks';
 import { sizeOn, type Size, type SizeSpec } from '@/core/mending/marks/sizes';
 import { outlineOf, type Outline } from '@/core/mending/outline/outline';
 import type { OutlineSpec, Scale } from '@/core/mending/outline/spec';
-import { dropOnPlastic } from '@/core/picture/colourAt';
+import { coloursAt, type ColourMark } from '@/core/picture/colourAt';
+import { dropOnPlastic } from '@/core/picture/dropOnPlastic';
 import { evened } from '@/core/picture/flatField';
 import { heatPixels } from '@/core/picture/heatMap';
 import { measurePicture, type MeasureResult } from '@/core/picture/measure';
@@ -22,6 +25,18 @@ import { findOnBench, withHoles, type Found } from '@/core/picture/find';
 import type { Srgb } from '@/core/colour/types';
 import { Refusal } from '@/core/refusal';
 import type { FieldError } from '@/core/sums/fieldErrors';
+
+/** A face of metal with its rust. */
+export interface RustSeen {
+  share: number;
+  low: number;
+  high: number;
+  pits: number;
+  columns: number;
+  rows: number;
+  /** Rust by how much it covers, opaque. */
+  pixels: Uint8ClampedArray<ArrayBuffer>;
+}
 
 export interface Heat {
   id: string;
@@ -99,7 +114,17 @@ function drawnToEdges<T extends Scale>(picture: Picture, spec: T): T {
   return { ...spec, plane: { ...spec.plane, corners } };
 }
 
+/** Half the side of what is read round a place of a haze, as a share of the picture’s width. */
+const HAZE_REACH = 0.006;
+
 const pictureWorker = {
+  /** How much of the contrast a window takes. */
+  haze(url: string, marks: HazeMarks): Promise<Worded<Haze>> {
+    return inWords(async () => {
+      const picture = await fetched(url);
+      return hazeOf(picture, marks, HAZE_REACH * picture.width);
+    });
+  },
   /** The outline of a part on its photograph, mm. */
   outline(url: string, spec: OutlineSpec): Promise<Worded<Outline>> {
     return inWords(async () => {
@@ -116,6 +141,11 @@ const pictureWorker = {
     });
   },
 
+  /** The colour at a mark of a picture that is kept nowhere, the light undone by the card. */
+  colour(file: Blob, card: readonly CardPatch[], mark: ColourMark): Promise<Worded<Srgb>> {
+    return inWords(async () => coloursAt(await decode(file), card, [mark])[0]!);
+  },
+
   /** The colours of a drop and of the plastic that it lies on, the light undone by the card. */
   drop(
     url: string,
@@ -124,6 +154,15 @@ const pictureWorker = {
     plastic: Point,
   ): Promise<Worded<{ srgb: Srgb; beside: Srgb }>> {
     return inWords(async () => dropOnPlastic(await fetched(url), card, drop, plastic));
+  },
+
+  /** How much of a face of metal is rusty, and a map of it. */
+  rust(url: string, card: readonly CardPatch[], corners: Corners): Promise<Worded<RustSeen>> {
+    return inWords(async () => {
+      const seen = rustShare(await fetched(url), { card, regions: [{ id: 'face', polygon: corners }] }, 'face');
+      const { share, low, high, pits, columns, rows } = seen;
+      return { share, low, high, pits, columns, rows, pixels: rustPixels(seen) };
+    });
   },
 
   /** A size on a photograph. */
@@ -158,6 +197,18 @@ const pictureWorker = {
   /** Card, sheet of greys, piece and hidden patch on the bench, as far as the picture allows. */
   find(source: Source, cardSrgb: Srgb, sheets: readonly KnownSheet[]): Promise<Worded<Found>> {
     return inWords(async () => findOnBench(await load(source), cardSrgb, sheets));
+  },
+
+  /** What lies on a picture that is kept nowhere, and its size. */
+  findOn(
+    file: Blob,
+    cardSrgb: Srgb,
+    sheets: readonly KnownSheet[],
+  ): Promise<Worded<{ width: number; height: number; found: Found }>> {
+    return inWords(async () => {
+      const picture = await decode(file);
+      return { width: picture.width, height: picture.height, found: findOnBench(picture, cardSrgb, sheets) };
+    });
   },
 
   /** How large a picture is, and where its sheet of greys lies. */

@@ -34,6 +34,7 @@ import { bossAndScrew, type BossAndScrew } from '../mending/bossAndScrew';
 import { pinInStub, type StubAndPin } from '../mending/pinInStub';
 import { partOf } from '../mending/part/part';
 import { bellTime, everyDay } from '../runsheet/hours';
+import { FINISH_CASES } from './finishCases.testing';
 import { TINT_CASES } from './tintCases.testing';
 import { MENDING_CASES } from './mendingCases.testing';
 import { ASSUMPTIONS, assumed, STANDINGS, type AssumptionName } from './assumptions';
@@ -800,6 +801,7 @@ const CASES: Record<AssumptionName, Case> = {
   },
   ...MENDING_CASES,
   ...TINT_CASES,
+  ...FINISH_CASES,
   'thinnest wall': {
     decides: 'whether a sleeve with a wall of 0.42 mm is made',
     of: () => {

@@ -51,6 +51,31 @@ function inOneLight({ srgb, beside }: TestDrop, target: Srgb): LinearRgb {
   ) as unknown as LinearRgb;
 }
 
+/** Drops with what each picture's light did to them taken out, as they would look beside the target. */
+export const toOneLight = (drops: readonly TestDrop[], target: Srgb): TestDrop[] =>
+  drops.map((drop) => ({ amounts: drop.amounts, srgb: looksOf(inOneLight(drop, target)) }));
+
+/** Two paints nearer than this are one, ΔE00. */
+const ONE_PAINT = 1;
+
+/**
+ * Paints or pigments that are one to the eye: as much of either in the base looks the same, so that nothing is won by both.
+ *
+ * @returns pairs of their names
+ */
+export function oneAndTheSame(drops: readonly TestDrop[]): [string, string][] {
+  const alone = drops.flatMap(({ amounts, srgb }) => {
+    const inside = Object.entries(amounts).filter(([, amount]) => amount > 0);
+    return inside.length === 1 ? [{ id: inside[0]![0], amount: inside[0]![1], lab: srgbToLab(srgb) }] : [];
+  });
+  return alone.flatMap((one, i) =>
+    alone
+      .slice(i + 1)
+      .filter((other) => other.id !== one.id && other.amount === one.amount && deltaE00(one.lab, other.lab) < ONE_PAINT)
+      .map((other): [string, string] => [one.id, other.id]),
+  );
+}
+
 /** Errors of K/S of a drop: its colour is read so well, and the model holds the better the nearer it lies to the target. */
 function errorOf(ks: number, targetKs: number): number {
   const r = reflectance(ks);

@@ -50,7 +50,16 @@ export const VIEWS: Record<Stage, readonly [View, ...View[]]> = {
     { at: 'make', title: 'Make a part' },
     { at: 'tint', title: 'Tint' },
   ],
-  finish: [{ at: '', title: 'Now' }],
+  finish: [
+    { at: '', title: 'Now' },
+    { at: 'rust', title: 'Rust' },
+    { at: 'paint', title: 'Colour' },
+    { at: 'coats', title: 'Coats' },
+    { at: 'polish', title: 'Polish' },
+    { at: 'lost', title: 'Lost marks' },
+    { at: 'last', title: 'Last coat' },
+    { at: 'original', title: 'Original' },
+  ],
   rebuild: [
     { at: '', title: 'On next' },
     { at: 'way', title: 'The way back' },

@@ -95,3 +95,48 @@ it('a look or a file goes before the forecast, hour by hour', () => {
     [0.5, false],
   ]);
 });
+
+describe('the air of a file', () => {
+  const rows = (more: Record<string, string>[]) =>
+    more.map((row, i) => ({ time: `2026-06-21 ${10 + i}:00`, 'cloud %': '40', ...row }));
+  it('is taken along in its units, rain added up and the rest averaged within an hour', () => {
+    const { hours, notes } = hoursFromRows(
+      [
+        {
+          time: '2026-06-21 10:00',
+          'cloud %': '40',
+          'temperature °F': '68',
+          humidity: '50 %',
+          'wind km/h': '18',
+          rain: '0,2',
+        },
+        {
+          time: '2026-06-21 10:30',
+          'cloud %': '60',
+          'temperature °F': '77',
+          humidity: '60 %',
+          'wind km/h': '18',
+          rain: '0,3',
+        },
+      ],
+      'UTC',
+    );
+    expect(hours).toHaveLength(1);
+    expect(hours[0]!.air!.airC).toBeCloseTo(22.5, 6);
+    expect(hours[0]!.air!.humidityPercent).toBeCloseTo(55, 6);
+    expect(hours[0]!.air!.windMs).toBeCloseTo(5, 6);
+    expect(hours[0]!.air!.rainMm).toBeCloseTo(0.5, 6);
+    expect(notes.join(' ')).toMatch(/temperature °F.*coats go by it/);
+  });
+  it('may be left out, here and there or altogether', () => {
+    const { hours } = hoursFromRows(rows([{ temp: '20' }, { temp: '' }]), 'UTC');
+    expect(hours.map(({ air }) => air)).toEqual([{ airC: 20 }, undefined]);
+    expect(hoursFromRows(rows([{}]), 'UTC').hours[0]!.air).toBeUndefined();
+  });
+  it('is refused where it cannot be, with its line and column', () => {
+    expect(() => hoursFromRows(rows([{ humidity: '140' }]), 'UTC')).toThrow(
+      /line 2: 140 under “humidity” is not between 0 and 100/,
+    );
+    expect(() => hoursFromRows(rows([{ temp: 'warm' }]), 'UTC')).toThrow(/“warm” under “temp” is not a number/);
+  });
+});

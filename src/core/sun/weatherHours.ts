@@ -8,6 +8,16 @@ const HOUR_MS = 3_600_000;
 export interface SkyHour {
   at: Date;
   cloud: number;
+  /** What the file says of the air, as far as it says it. */
+  air?: KnownAir;
+}
+
+/** Of the air in an hour what is known: °C, %, m/s, mm. */
+interface KnownAir {
+  airC?: number;
+  humidityPercent?: number;
+  windMs?: number;
+  rainMm?: number;
 }
 
 export interface HoursTaken {
@@ -21,6 +31,30 @@ const CLOUD_NAMES = /^(cloud|clouds|cloud ?cover|cloudiness|cover|sky)\b/i;
 /** Units of cloud: the parts of the whole sky that a number counts. */
 const UNITS = { percent: 100, okta: 8, share: 1 } as const;
 type Unit = keyof typeof UNITS;
+
+/** Columns of the air: how they are named, what is taken for possible, and what a header says of another unit. */
+const AIR_COLUMNS: Record<
+  keyof KnownAir,
+  { names: RegExp; least: number; most: number; inUnit: (value: number, header: string) => number }
+> = {
+  airC: {
+    names: /^(air|temp|temperature)\b/i,
+    ...{ least: -60, most: 60 },
+    inUnit: (value, header) => (/°?\bF\b|fahrenheit/i.test(header) ? ((value - 32) * 5) / 9 : value),
+  },
+  humidityPercent: { names: /^(humidity|relative humidity|rh)\b/i, least: 0, most: 100, inUnit: (value) => value },
+  windMs: {
+    names: /^wind\b/i,
+    ...{ least: 0, most: 80 },
+    inUnit: (value, header) => (/km\/?h/i.test(header) ? value / 3.6 : /mph/i.test(header) ? value * 0.44704 : value),
+  },
+  rainMm: {
+    names: /^(rain|precipitation)\b/i,
+    ...{ least: 0, most: 200 },
+    inUnit: (value, header) => (/\binch|\bin\b/i.test(header) ? value * 25.4 : value),
+  },
+};
+const AIR_NAMES = Object.keys(AIR_COLUMNS) as (keyof KnownAir)[];
 
 function unitOf(header: string, cells: readonly string[]): Unit {
   if (/%|percent/i.test(header)) return 'percent';
@@ -103,11 +137,15 @@ export function hoursFromRows(rows: readonly Record<string, string>[], zone: str
     cloudName,
     rows.map((row) => row[cloudName] ?? ''),
   );
+  const airColumns = AIR_NAMES.flatMap((kind) => {
+    const name = names.find((one) => AIR_COLUMNS[kind].names.test(one.trim()));
+    return name === undefined ? [] : [{ kind, name }];
+  });
   const notes: string[] = [];
   const wrong: string[] = [];
   const skipped: string[] = [];
   const offsets = new Set<number>();
-  const sums = new Map<number, { sum: number; count: number }>();
+  const sums = new Map<number, { sum: number; count: number; air: Map<keyof KnownAir, number[]> }>();
   let before = -Infinity;
   let repeated = 0;
   rows.forEach((row, i) => {
@@ -132,8 +170,18 @@ export function hoursFromRows(rows: readonly Record<string, string>[], zone: str
     }
     before = Math.max(before, at.getTime());
     const hour = Math.floor(at.getTime() / HOUR_MS) * HOUR_MS;
-    const known = sums.get(hour) ?? { sum: 0, count: 0 };
-    sums.set(hour, { sum: known.sum + cloud, count: known.count + 1 });
+    const known = sums.get(hour) ?? { sum: 0, count: 0, air: new Map<keyof KnownAir, number[]>() };
+    for (const { kind, name } of airColumns) {
+      const written = (row[name] ?? '').replace(/[%°CF]/g, '').trim();
+      if (written === '') continue;
+      const { least, most, inUnit } = AIR_COLUMNS[kind];
+      const value = inUnit(Number(written.replace(',', '.')), name);
+      if (Number.isNaN(value)) wrong.push(`${line}: “${written}” under “${name}” is not a number`);
+      else if (value < least || value > most)
+        wrong.push(`${line}: ${written} under “${name}” is not between ${least} and ${most}`);
+      else known.air.set(kind, [...(known.air.get(kind) ?? []), value]);
+    }
+    sums.set(hour, { sum: known.sum + cloud, count: known.count + 1, air: known.air });
   });
   if (wrong.length > 0)
     throw new Refusal(
@@ -142,7 +190,18 @@ export function hoursFromRows(rows: readonly Record<string, string>[], zone: str
     );
   const hours = [...sums]
     .sort(([a], [b]) => a - b)
-    .map(([at, { sum, count }]) => ({ at: new Date(at), cloud: sum / count }));
+    .map(([at, { sum, count, air }]): SkyHour => ({
+      ...{ at: new Date(at), cloud: sum / count },
+      ...(air.size > 0 && {
+        // Rain adds up, all else is as it was at the middle.
+        air: Object.fromEntries(
+          [...air].map(([kind, values]) => {
+            const all = values.reduce((total, one) => total + one, 0);
+            return [kind, kind === 'rainMm' ? all : all / values.length];
+          }),
+        ),
+      }),
+    }));
   if (hours.length === 0) throw new Refusal('file', 'The file holds no hour with its cloud.');
   const here = offsetAt(hours[0]!.at, zone);
   const other = [...offsets].filter(
@@ -158,6 +217,8 @@ export function hoursFromRows(rows: readonly Record<string, string>[], zone: str
   const whole = Math.round((hours[hours.length - 1]!.at.getTime() - hours[0]!.at.getTime()) / HOUR_MS) + 1;
   if (whole > hours.length)
     notes.push(`${whole - hours.length} of its ${whole} hours are missing; there the sky stays invented.`);
+  if (airColumns.length > 0)
+    notes.push(`Of the air it says ${airColumns.map(({ name }) => `“${name.trim()}”`).join(', ')}: coats go by it.`);
   if (unit !== 'percent')
     notes.push(unit === 'okta' ? 'Cloud taken as eighths of the sky.' : 'Cloud taken as a share of the sky, 0 to 1.');
   return { hours, notes };

@@ -158,4 +158,62 @@ export const LATER: readonly Migration[] = [
       ...sameMachine('orders', 'ledgerId', 'ledger'),
     ],
   },
+  /** Rusted places, the rungs that were taken against them, and how much was left. */
+  {
+    name: '0027-rust',
+    statements: [
+      `CREATE TABLE rusts (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, pieceId TEXT REFERENCES pieces(id) ON DELETE RESTRICT, findingId TEXT REFERENCES findings(id) ON DELETE RESTRICT, name TEXT NOT NULL, patch JSON NOT NULL, at TEXT NOT NULL, ohmBefore REAL, ohmAfter REAL, endedAt TEXT, outcome TEXT, words TEXT NOT NULL)`,
+      `CREATE TABLE rust_steps (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, rustId TEXT NOT NULL REFERENCES rusts(id) ON DELETE RESTRICT, way TEXT NOT NULL, startedAt TEXT NOT NULL, dueAt TEXT, endedAt TEXT, outcome TEXT, words TEXT NOT NULL)`,
+      `CREATE TABLE rust_shares (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, rustId TEXT NOT NULL REFERENCES rusts(id) ON DELETE RESTRICT, photoId TEXT REFERENCES photos(id) ON DELETE RESTRICT, share REAL NOT NULL, low REAL NOT NULL, high REAL NOT NULL, pits REAL NOT NULL, at TEXT NOT NULL)`,
+      ...['rusts', 'rust_steps', 'rust_shares'].map(
+        (table) => `CREATE INDEX ${table}_restoration ON ${table} (restorationId)`,
+      ),
+      'CREATE INDEX rusts_piece ON rusts (pieceId)',
+      'CREATE INDEX rusts_finding ON rusts (findingId)',
+      'CREATE INDEX rust_steps_rust ON rust_steps (rustId)',
+      'CREATE INDEX rust_shares_rust ON rust_shares (rustId)',
+      'CREATE INDEX rust_shares_photo ON rust_shares (photoId)',
+      ...sameMachine('rusts', 'pieceId', 'pieces'),
+      ...sameMachine('rusts', 'findingId', 'findings'),
+      ...sameMachine('rust_steps', 'rustId', 'rusts'),
+      ...sameMachine('rust_shares', 'rustId', 'rusts'),
+      ...sameMachine('rust_shares', 'photoId', 'photos'),
+    ],
+  },
+  /** What is coated, and each of its coats. */
+  {
+    name: '0028-coats',
+    statements: [
+      `CREATE TABLE coat_jobs (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, pieceId TEXT REFERENCES pieces(id) ON DELETE RESTRICT, name TEXT NOT NULL, areaCm2 REAL NOT NULL, way TEXT NOT NULL CHECK (way IN ('sprayed','brushed')), inside INTEGER NOT NULL, sheet JSON NOT NULL, coverageM2PerL REAL NOT NULL, masks TEXT NOT NULL, at TEXT NOT NULL, endedAt TEXT)`,
+      `CREATE TABLE coats (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, jobId TEXT NOT NULL REFERENCES coat_jobs(id) ON DELETE RESTRICT, kind TEXT NOT NULL, sheet JSON, laidAt TEXT, airC REAL, surfaceC REAL, humidityPercent REAL, words TEXT NOT NULL)`,
+      'CREATE INDEX coat_jobs_restoration ON coat_jobs (restorationId)',
+      'CREATE INDEX coat_jobs_piece ON coat_jobs (pieceId)',
+      'CREATE INDEX coats_restoration ON coats (restorationId)',
+      'CREATE INDEX coats_job ON coats (jobId)',
+      ...sameMachine('coat_jobs', 'pieceId', 'pieces'),
+      ...sameMachine('coats', 'jobId', 'coat_jobs'),
+    ],
+  },
+  /** What is outlined on photographs, how original parts are, lost marks, and haze. */
+  {
+    name: '0029-masks-and-originality',
+    statements: [
+      ...['airC', 'humidityPercent', 'windMs', 'rainMm'].map(
+        (column) => `ALTER TABLE weather_hours ADD COLUMN ${column} REAL`,
+      ),
+      `CREATE TABLE areas (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, photoId TEXT NOT NULL REFERENCES photos(id) ON DELETE RESTRICT, pieceId TEXT REFERENCES pieces(id) ON DELETE RESTRICT, "use" TEXT NOT NULL, name TEXT NOT NULL, corners JSON NOT NULL, at TEXT NOT NULL)`,
+      `CREATE TABLE origins (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, pieceId TEXT NOT NULL REFERENCES pieces(id) ON DELETE RESTRICT, what TEXT NOT NULL, state TEXT NOT NULL, share REAL, words TEXT NOT NULL, at TEXT NOT NULL)`,
+      `CREATE TABLE lost_marks (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, pieceId TEXT REFERENCES pieces(id) ON DELETE RESTRICT, photoId TEXT REFERENCES photos(id) ON DELETE RESTRICT, kind TEXT NOT NULL, name TEXT NOT NULL, "left" INTEGER NOT NULL, raised INTEGER NOT NULL, widthMm REAL, lengthMm REAL, fromEdgeMm REAL, at TEXT NOT NULL, way TEXT, doneAt TEXT, words TEXT NOT NULL)`,
+      `CREATE TABLE hazes (id TEXT PRIMARY KEY, restorationId TEXT NOT NULL REFERENCES restorations(id) ON DELETE RESTRICT, pieceId TEXT REFERENCES pieces(id) ON DELETE RESTRICT, photoId TEXT REFERENCES photos(id) ON DELETE RESTRICT, name TEXT NOT NULL, haze REAL NOT NULL, sd REAL NOT NULL, after TEXT NOT NULL, at TEXT NOT NULL)`,
+      ...['areas', 'origins', 'lost_marks', 'hazes'].flatMap((table) => [
+        `CREATE INDEX ${table}_restoration ON ${table} (restorationId)`,
+        `CREATE INDEX ${table}_piece ON ${table} (pieceId)`,
+        ...sameMachine(table, 'pieceId', 'pieces'),
+      ]),
+      ...['areas', 'lost_marks', 'hazes'].flatMap((table) => [
+        `CREATE INDEX ${table}_photo ON ${table} (photoId)`,
+        ...sameMachine(table, 'photoId', 'photos'),
+      ]),
+    ],
+  },
 ];

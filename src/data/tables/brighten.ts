@@ -163,6 +163,11 @@ export const BRIGHTEN_TABLES = {
       /** Beginning of the hour. */
       at: time,
       cloud: share,
+      /** What a file says of the air, as far as it says it. */
+      airC: orNull(real(-60, 60)),
+      humidityPercent: orNull(real(0, 100)),
+      windMs: orNull(real(0, 80)),
+      rainMm: orNull(real(0, 1000)),
       source: choice(['file', 'look']),
       takenAt: time,
     },

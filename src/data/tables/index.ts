@@ -1,5 +1,6 @@
 import type { Row } from '../column';
 import { BRIGHTEN_TABLES } from './brighten';
+import { FINISH_TABLES } from './finish';
 import { KEYS_TABLES } from './keys';
 import { MACHINE_TABLES } from './machine';
 import { MEND_TABLES } from './mend';
@@ -19,6 +20,7 @@ export const TABLES = {
   ...WASH_TABLES,
   ...KEYS_TABLES,
   ...MEND_TABLES,
+  ...FINISH_TABLES,
 };
 
 export type TableName = keyof typeof TABLES;

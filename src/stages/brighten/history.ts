@@ -1,4 +1,3 @@
-import { assumed } from '@/core/assumptions/assumptions';
 import type { Lab } from '@/core/colour/types';
 import { isPlastic } from '@/core/runsheet/stages';
 import { SCHOOL, type School } from '@/core/session/schools';
@@ -7,7 +6,8 @@ import { errorsOf } from '@/core/fade/dose';
 import { fadeSoFar } from '@/core/fade/after';
 import { commonTarget, type CommonTarget } from '@/core/fade/commonTarget';
 import type { Aim } from '@/core/intake/aim';
-import { HIDDEN_REGION, measurementsOf, PIECE_REGION } from '@/data/measurements';
+import { measurementsOf } from '@/data/measurements';
+import { bOf, sdOf } from '@/work/measuredB';
 import { piecesOfAll } from '@/data/pieces';
 import { findRows } from '@/data/table';
 import { sessionsOf, treatmentsOf } from '@/data/treatments';
@@ -121,17 +121,3 @@ export function yellowOf(
     ...errorsOf(school),
   };
 }
-
-/**
- * b* of a measurement: what it read above the hidden patch in the same picture, on top of where that patch is by all
- * pictures. What is off in the light of one picture is off in both, and goes.
- */
-export function bOf({ lab, deltaB, result }: Measurement, hiddenB: number | null): number {
-  const inSight = deltaB !== null && result.regions.some(({ id }) => id === HIDDEN_REGION);
-  return inSight && hiddenB !== null ? hiddenB + deltaB : lab![2];
-}
-
-/** How well a measurement is known, one standard deviation of b*. */
-export const sdOf = ({ result }: Pick<Measurement, 'result'>): number =>
-  result.regions.find(({ id }) => id === PIECE_REGION)?.sdB ??
-  Math.max(assumed('a measured b*'), result.card.residualDeltaE00 ?? 0);

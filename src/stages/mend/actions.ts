@@ -4,7 +4,6 @@ import type { Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
 import { minorUnits } from '@/core/ledger/money';
 import { getWorkshop } from '@/data/workshop';
-import { addDrop } from '@/work/mend/drops';
 import { addPart, addSize } from '@/work/mend/parts';
 import { addPrinter } from '@/work/mend/printers';
 import { orderFor } from '@/work/orders';
@@ -12,7 +11,6 @@ import { beginMend, doStep, endMend, leaveBreak, measureBreak, noteBroken, undoS
 import {
   beginSchema,
   breakSchema,
-  dropSchema,
   leaveSchema,
   outcomeSchema,
   partSchema,
@@ -30,11 +28,6 @@ export async function keepPart(given: Given): Promise<Answer<string>> {
 /** Keeps a size that was measured on a photograph. */
 export async function keepSize(given: Given): Promise<Answer<string>> {
   return write(sizeSchema, given, (size, now) => addSize(size, now));
-}
-
-/** Keeps a test drop of tinted resin. */
-export async function keepDrop(given: Given): Promise<Answer<string>> {
-  return write(dropSchema, given, (drop, now) => addDrop(drop, now));
 }
 
 /** Keeps a printer by what its test bar measures. */

@@ -1,12 +1,11 @@
 import { FAMILIES } from '@/core/mending/part/families';
 import { partOf, type FamilyName } from '@/core/mending/part/part';
 import type { UnitSystem } from '@/core/units';
-import { mm, pdf } from '@/edge/pdf';
+import { mm, pdf, PRINTED_BAR } from '@/edge/pdf';
 import { partBox, partPath } from './partSvg';
 
 /** What fits on both papers that workshops print on, with its title and bar, mm. */
 const FITS_MM = { width: 190, height: 205 } as const;
-const BAR_MM = 100;
 
 /** How a part is made without a printer: by its kind, what it is cut from. */
 function byHand(family: FamilyName, thickMm: number): string[] {
@@ -43,7 +42,6 @@ export function partPdf(family: FamilyName, sizes: object, name: string, units: 
     `<path d="${partPath(family, sizes)}" fill="none" stroke="#000000" stroke-width="0.1"/>`,
     '</g></svg>',
   ].join('');
-  const bar = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="-1 0 ${BAR_MM + 2} 4" width="${mm(BAR_MM + 2)}" height="${mm(4)}"><path d="M0 2 h${BAR_MM} M0 0 v4 M${BAR_MM} 0 v4" stroke="#000000" stroke-width="0.2" fill="none"/></svg>`;
   return pdf({
     info: { title: name },
     pageSize: units === 'us' ? 'LETTER' : 'A4',
@@ -55,9 +53,9 @@ export function partPdf(family: FamilyName, sizes: object, name: string, units: 
         margin: [0, 0, 0, mm(3)],
       },
       { svg: drawing, width: mm(w) },
-      { svg: bar, width: mm(BAR_MM + 2), margin: [0, mm(3), 0, 0] },
+      { svg: PRINTED_BAR.svg, width: mm(PRINTED_BAR.widthMm), margin: [0, mm(3), 0, 0] },
       {
-        text: `Printed at full size this bar is ${BAR_MM} mm long. If it is not, print again without fitting to the page.`,
+        text: `Printed at full size this bar is ${PRINTED_BAR.mm} mm long. If it is not, print again without fitting to the page.`,
         fontSize: 8,
         margin: [0, 0, 0, mm(3)],
       },

@@ -1,7 +1,4 @@
 import Joi from 'joi';
-import type { Srgb } from '@/core/colour/types';
-import { dropAmounts, srgbSchema } from '@/core/finish/dropSchema';
-import { DROP_USES, type DropUse } from '@/core/finish/dropUses';
 import { damageSchema } from '@/core/mending/repair/damageSchema';
 import type { Damage } from '@/core/mending/repair/damage';
 import { SIZE_KINDS, type SizeKind } from '@/core/mending/marks/sizeKinds';
@@ -62,35 +59,6 @@ export const sizeSchema = Joi.object<{
   sd: Joi.number().min(0).max(1e7).required().label('Its spread'),
   photoId: Joi.string().max(60).allow(null).default(null),
   barMm: Joi.number().min(80).max(120).unit('mm').allow(null).default(null).label('Length of the printed bar'),
-});
-
-const SRGB = srgbSchema.required().messages({ '*': 'Measure its colour on the photograph first.' });
-
-export const dropSchema = Joi.object<{
-  restorationId: string;
-  pieceId: string | null;
-  use: DropUse;
-  base: string;
-  amounts: Record<string, number>;
-  srgb: Srgb;
-  beside: Srgb | null;
-  photoId: string | null;
-}>({
-  restorationId: id,
-  pieceId: Joi.string().max(60).allow(null).empty('').default(null).label('Piece'),
-  use: Joi.string()
-    .valid(...DROP_USES)
-    .required(),
-  base: Joi.string()
-    .trim()
-    .max(MOST.person)
-    .required()
-    .label('Base')
-    .messages({ 'string.empty': 'Say what the pigments go into, like “white casting resin”.' }),
-  amounts: dropAmounts.required().label('Drops of each pigment'),
-  srgb: SRGB,
-  beside: srgbSchema.allow(null).default(null),
-  photoId: Joi.string().max(60).allow(null).default(null),
 });
 
 export const breakSchema = Joi.object<{ restorationId: string; findingId: string; name: string; damage: Damage }>({

@@ -5,7 +5,7 @@ import { photoUrl } from '@/ui/photoUrl';
 import { ExportLinks } from './ExportLinks';
 import { StoryChecks, StoryCost, StoryFacts, StoryPieces, StoryStages, StoryUndone } from './StoryView';
 import { STORY_CSS } from './storyCss';
-import { tellStory, type Story } from './story';
+import { tellStory, type PieceStory, type Story } from './story';
 
 const src = ({ id }: { id: string }) => photoUrl(id, 'large');
 const long = (summary: string, words: React.ReactNode) => (
@@ -53,7 +53,14 @@ export function RecordNow({ story, restorationId }: { story: Story; restorationI
 export function RecordPieces({ story }: { story: Story }) {
   if (story.pieces.length === 0)
     return <EmptyPlace>No piece is tagged, so nothing was measured before and after.</EmptyPlace>;
-  return <StoryPieces story={story} src={src} long={long} />;
+  const told = ({ measurements, treatments }: PieceStory) => measurements.length + treatments.length > 0;
+  const others = story.pieces.filter((piece) => !told(piece)).map(({ piece: { tag, name } }) => `${tag} ${name}`);
+  return (
+    <>
+      <StoryPieces story={{ ...story, pieces: story.pieces.filter(told) }} src={src} long={long} />
+      {others.length > 0 && <p>Neither measured nor brightened: {others.join(', ')}.</p>}
+    </>
+  );
 }
 
 /** What was done, stage by stage, and what was tested, kept and asked. */

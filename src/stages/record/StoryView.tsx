@@ -121,6 +121,13 @@ export function StoryChecks({ story }: { story: Story }) {
           </ul>
         </>
       )}
+      {story.pieces.length > 0 && (
+        <>
+          <h2>How original it is</h2>
+          <p>{story.original}, of its outer surface. What nobody wrote down counts as original.</p>
+          {story.notOriginal.length > 0 && <Lines of={story.notOriginal} />}
+        </>
+      )}
       {story.replaced.length > 0 && (
         <>
           <h2>Not as it came</h2>

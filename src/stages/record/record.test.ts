@@ -351,6 +351,15 @@ it.each([
     'names a step',
   ],
   [
+    'a lost mark that was settled by no way',
+    (bundle: Bundle) => {
+      const [lost] = bundles.find(({ lostMarks }) => lostMarks.length > 0)!.lostMarks;
+      const own = { restorationId: bundle.restoration.id, pieceId: null, photoId: null };
+      bundle.lostMarks.push({ ...lost!, ...own, way: null, doneAt: lost!.at });
+    },
+    'settled without a way',
+  ],
+  [
     'a pass that came to nothing',
     (bundle: Bundle) => {
       const [step] = bundles.find(({ sinkSteps }) => sinkSteps.length > 0)!.sinkSteps;

@@ -1,3 +1,5 @@
+import { originalityByRecord } from '@/core/finish/originFacts';
+import { isOriginal, shareWords } from '@/core/finish/originality';
 import { agentOf } from '@/core/materials/agents';
 import type { Outcome } from '@/core/cleaning/outcomes';
 import { marksToKeep } from '@/core/intake/marks';
@@ -53,6 +55,10 @@ export interface Story {
   undone: string[];
   /** What the owner was asked, with the answers. */
   asked: OwnerRequest[];
+  /** How original it is, in shares of its surface. */
+  original: string;
+  /** Parts and surfaces that are no longer as the maker made them. */
+  notOriginal: string[];
   /** Fasteners that are not the ones it came with. */
   replaced: string[];
   cost: { price: string; materials: string; minutes: number; work: string; total: string };
@@ -150,8 +156,21 @@ export function tellStory(bundle: Bundle): Story {
   const materials = sum(of('material').map(({ amountMinor }) => amountMinor));
   const minutes = sum(of('minutes').map((entry) => entry.minutes));
   const work = workCost(minutes, hourlyRateMinor);
+  const originality = originalityByRecord(bundle);
   return {
     bundle,
+    original: originality.shares.map(({ state, share }) => `${shareWords(share)} ${state}`).join(', '),
+    notOriginal: originality.pieces.flatMap(({ pieceId, facts }) =>
+      facts
+        .filter(({ state }) => !isOriginal(state))
+        .map(({ what, state, share, words }) =>
+          [
+            `${tag(pieceId) ?? ''} ${what || 'all of it'}: ${state}`,
+            ...(share === null ? [] : [`${shareWords(share)} of the piece`]),
+            ...(words ? [words] : []),
+          ].join(', '),
+        ),
+    ),
     pieces,
     stages,
     passes: passesOf(bundle),

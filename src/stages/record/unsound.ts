@@ -99,6 +99,14 @@ function* wrongMends({ parts, repairs }: Bundle): Generator<string> {
   }
 }
 
+function* wrongFinish({ lostMarks, coatJobs, coats }: Bundle): Generator<string> {
+  for (const [i, { way, doneAt }] of lostMarks.entries())
+    if (way === null && doneAt !== null) yield `lostMarks[${i}] was settled without a way`;
+  for (const [i, { id, endedAt }] of coatJobs.entries())
+    if (endedAt !== null && coats.some(({ jobId, laidAt }) => jobId === id && laidAt === null))
+      yield `coatJobs[${i}] ended before all of its coats were laid`;
+}
+
 /**
  * What a schema cannot say of a restoration: that it is one, and hangs together.
  *
@@ -106,7 +114,7 @@ function* wrongMends({ parts, repairs }: Bundle): Generator<string> {
  */
 export function unsound(bundle: Bundle, most = 5): string[] {
   const found: string[] = [];
-  for (const check of [wrongRows, wrongChains, wrongFields, wrongMends])
+  for (const check of [wrongRows, wrongChains, wrongFields, wrongMends, wrongFinish])
     for (const wrong of check(bundle)) {
       if (found.length === most) return found;
       found.push(wrong);

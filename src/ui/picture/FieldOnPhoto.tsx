@@ -33,6 +33,8 @@ interface Props {
   kind?: 'field' | 'known';
   /** Four corners of something flat; `null` where none are asked for. */
   corners: Corners | null;
+  /** What has the corners, where it is neither a field of keys nor a thing of known size. */
+  cornersTitle?: string;
   onChange?: (corners: Corners) => void;
   marks?: readonly NamedMark[];
   onMarks?: (places: Point[]) => void;
@@ -40,26 +42,51 @@ interface Props {
   rings?: readonly (readonly Point[])[];
 }
 
+/** A picture by its addresses: one that is kept, or one that was only chosen. */
+interface PictureAt {
+  name: string;
+  width: number;
+  height: number;
+  small: string;
+  original: string;
+}
+
+/** A picture with marks to be moved onto their places. */
+export const MarksOnPicture = ({ picture, ...rest }: Omit<Props, 'photo' | 'corners'> & { picture: PictureAt }) => (
+  <BoardOf picture={picture} corners={null} {...rest} />
+);
+
 /** A photograph with the corners of something flat, and marks, to be moved onto their places. */
-export function FieldOnPhoto({
-  photo,
+export const FieldOnPhoto = ({ photo, ...rest }: Props) => (
+  <BoardOf
+    picture={{
+      ...{ name: photo.originalName, width: photo.width, height: photo.height },
+      ...{ small: photoUrl(photo.id, 'large'), original: photoUrl(photo.id) },
+    }}
+    {...rest}
+  />
+);
+
+function BoardOf({
+  picture,
   what,
   kind = 'field',
   corners,
+  cornersTitle,
   onChange,
   marks = [],
   onMarks,
   rings = [],
-}: Props) {
+}: Omit<Props, 'photo'> & { picture: PictureAt }) {
   return (
     <PictureBoard
-      width={photo.width}
-      height={photo.height}
-      small={photoUrl(photo.id, 'large')}
-      original={photoUrl(photo.id)}
-      alt={`${photo.originalName}: move the ${corners ? 'four corners' : 'marks'} onto ${what}`}
+      width={picture.width}
+      height={picture.height}
+      small={picture.small}
+      original={picture.original}
+      alt={`${picture.name}: move the ${corners ? 'four corners' : 'marks'} onto ${what}`}
       shapes={[
-        ...(corners ? [shape(kind, kind, corners)] : []),
+        ...(corners ? [{ ...shape(kind, kind, corners), ...(cornersTitle && { title: cornersTitle }) }] : []),
         ...marks.map(({ title, at }, i): Shape => ({ ...shape(`mark-${i}`, 'mark', [at]), title })),
       ]}
       holes={rings}

@@ -1,5 +1,5 @@
 import { Text } from '@chakra-ui/react';
-import { bOf, sdOf } from '../history';
+import { bOf, sdOf } from '@/work/measuredB';
 import { yellowReturning } from '@/core/fade/returning';
 import { signed } from '@/core/colour/signed';
 import { showTime } from '@/core/runsheet/time';

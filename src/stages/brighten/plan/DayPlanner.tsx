@@ -74,8 +74,9 @@ export function DayPlanner({
   // Of the day only the hours in which the sun does something, and the window.
   const lit = samples.filter(({ uvIndexClear }) => uvIndexClear > SEEN_UVI).map(minuteOf);
   const first = 60 * Math.floor(Math.max(0, Math.min(window.from, (lit[0] ?? 360) - 60)) / 60);
+  // A window may run past midnight: all of it is shown.
   const last =
-    60 * Math.ceil(Math.min(dayMin, Math.max(window.from + window.minutes, (lit[lit.length - 1] ?? 1080) + 60)) / 60);
+    60 * Math.ceil(Math.max(window.from + window.minutes, Math.min(dayMin, (lit[lit.length - 1] ?? 1080) + 60)) / 60);
   const at = (minutes: number) => `${(100 * (minutes - first)) / (last - first)}%`;
   const clock = (minutes: number) => showTime(new Date(begins + minutes * MINUTE_MS).toISOString(), timeZone, 'HH:mm');
 

@@ -148,7 +148,7 @@ export function SkyPart({ place, timeZone }: Props) {
       <Wrong words={wrong} />
       <Text color="soft" fontSize="15px" mt="2">
         A CSV names its columns in the first line: time, like 2026-06-21 14:00 in the workshop’s clock or with an
-        offset, and cloud %, cloud okta or cloud share.
+        offset, and cloud %, cloud okta or cloud share; for coats also temperature, humidity, wind and rain.
       </Text>
     </Box>
   );

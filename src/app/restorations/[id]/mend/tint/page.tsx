@@ -1,5 +1,5 @@
 import { needsEntered } from '@/edge/entered';
-import { TintScreen } from '@/stages/mend/TintView';
+import { MixtureScreen } from '@/measuring/drops/MixtureScreen';
 import { StageScreen, stageTitle } from '../../StageScreen';
 
 export const metadata = stageTitle('mend', 'tint');
@@ -14,7 +14,7 @@ export default async function MendTintPage({ params, searchParams }: Props) {
   const [{ id }, { photo }] = await Promise.all([params, searchParams]);
   return (
     <StageScreen restorationId={id} stage="mend" view="tint">
-      <TintScreen restorationId={id} photo={photo} />
+      <MixtureScreen restorationId={id} use="cast" photo={photo} />
     </StageScreen>
   );
 }

@@ -1,8 +1,8 @@
 import { Box, Text } from '@chakra-ui/react';
 import { labToCss, srgbToLab } from '@/core/colour/lab';
 import type { Srgb } from '@/core/colour/types';
-import { dropWords } from '@/core/finish/dropUses';
-import { recipeByDrops, targetOf, type TestDrop } from '@/core/finish/testDrops';
+import { dropWords, type DropUse } from '@/core/finish/dropUses';
+import { oneAndTheSame, recipeByDrops, targetOf, type TestDrop } from '@/core/finish/testDrops';
 import { MEND_CAUTIONS } from '@/core/mending/repair/ways';
 import { Refusal } from '@/core/refusal';
 import { viewHref } from '@/core/runsheet/views';
@@ -19,8 +19,11 @@ import { Part } from '@/ui/layout';
 import { PhotoPick } from '@/ui/picture/PhotoPick';
 import { USUAL_CARD } from '@/ui/picture/shapes';
 import { TakeThingBack } from '@/undo/TakeThingBack';
-import { DropsLater } from './OutlineLater';
+import { BRUSH_CAUTION } from '@/core/finish/coatKinds';
+import { DropsLater } from './DropsLater';
 import { RecipePart, Swatches } from './RecipePart';
+import { USE_WORDS } from './useWords';
+import { WayRoundPart } from './WayRoundPart';
 
 const MOST_PIGMENTS = 4;
 
@@ -48,35 +51,39 @@ function mixings(drops: readonly TestDropRow[]): Mixing[] {
 const told = ({ amounts, srgb, beside }: TestDropRow): TestDrop => ({ amounts, srgb, beside: beside ?? undefined });
 
 /** The next mixture, or what it still needs. */
-function recipeOf({ base, drops }: Mixing, elsewhere: readonly TestDropRow[]) {
+function recipeOf({ base, drops }: Mixing, elsewhere: readonly TestDropRow[], use: DropUse) {
   const target = targetOf(drops.map(told));
-  if (!target) return 'Mark the plastic beside a drop on its photograph: without it there is nothing to match.';
+  if (!target)
+    return `Mark the ${USE_WORDS[use].side} beside a ${USE_WORDS[use].one} on its photograph: without it there is nothing to match.`;
   try {
     // Another machine’s plastic is another target: of its drops only their own colour counts.
     const others = elsewhere
       .filter((drop) => drop.base === base)
       .map(({ amounts, srgb }): TestDrop => ({ amounts, srgb }));
     const all = [...drops.map(told), ...others];
-    return { target, ...recipeByDrops({ drops: all, target, maxPigments: MOST_PIGMENTS }) };
+    return { target, drops: all, ...recipeByDrops({ drops: all, target, maxPigments: MOST_PIGMENTS }) };
   } catch (error) {
     if (error instanceof Refusal) return error.message;
     throw error;
   }
 }
 
-/** Tint of a cast: drops photographed on the plastic that they are to match, and the next mixture by all of them. */
-export async function TintScreen({
+/** Tint of a cast, or colour of a paint: drops photographed on what they are to match, and the next mixture by all of them. */
+export async function MixtureScreen({
   restorationId,
+  use,
   photo: asked,
 }: {
   restorationId: string;
+  use: DropUse;
   photo: string | undefined;
 }) {
+  const words = USE_WORDS[use];
   const [drops, elsewhere, pieces, { photos, photo }] = await Promise.all([
-    dropsOf(restorationId, 'cast'),
-    dropsElsewhere(restorationId, 'cast'),
+    dropsOf(restorationId, use),
+    dropsElsewhere(restorationId, use),
     piecesOf(restorationId),
-    photosToMark(restorationId, 'mend', asked),
+    photosToMark(restorationId, words.stage, asked),
   ]);
   const nameOf = new Map(pieces.map(({ id, tag, name }) => [id, `${tag} ${name}`]));
   if (photo) {
@@ -88,6 +95,7 @@ export async function TintScreen({
       <DropsLater
         key={photo.id}
         restorationId={restorationId}
+        use={use}
         photo={photo}
         cardSrgb={cardSrgb ?? USUAL_CARD}
         sheets={sheets}
@@ -101,16 +109,15 @@ export async function TintScreen({
   return (
     <>
       <Box mb="5">
-        <Cautions cautions={[MEND_CAUTIONS.resin!]} />
+        <Cautions cautions={[use === 'cast' ? MEND_CAUTIONS.resin! : BRUSH_CAUTION]} />
       </Box>
       {drops.length === 0 && (
         <Text my="3" maxWidth="62ch">
-          Let drops of the resin set on waxed paper: one of the white base alone, one with each pigment. Lay them on the
-          plastic that the cast is to match, a grey card beside, and photograph them. Kvell mixes by them.
+          {words.first}
         </Text>
       )}
       {mixings(drops).map((mixing) => {
-        const recipe = recipeOf(mixing, elsewhere);
+        const recipe = recipeOf(mixing, elsewhere, use);
         const { base, pieceId } = mixing;
         return (
           <Part
@@ -121,16 +128,29 @@ export async function TintScreen({
               <Text fontWeight="650">{recipe}</Text>
             ) : (
               <RecipePart
+                use={use}
                 recipe={recipe.recipe}
                 target={css(recipe.target)}
-                predicted={css(recipe.predicted)}
+                predicted={recipe.predicted}
                 deltaE00={recipe.deltaE00}
                 mayBeOff={recipe.mayBeOff}
                 reachable={recipe.reachable}
                 nearest={recipe.nearest.deltaE00}
               />
             )}
-            <Fold summary={`Drops so far: ${mixing.drops.length}`} quiet>
+            {use === 'paint' && typeof recipe !== 'string' && (
+              <WayRoundPart
+                drops={recipe.drops}
+                now={recipe.deltaE00}
+                piece={pieces.find(({ id }) => id === pieceId) ?? null}
+              />
+            )}
+            {oneAndTheSame(mixing.drops.map(told)).map(([one, other]) => (
+              <Text key={`${one} ${other}`} my="2">
+                {one} and {other} look the same here: nothing is won by both.
+              </Text>
+            ))}
+            <Fold summary={`${words.one === 'drop' ? 'Drops' : 'Cards'} so far: ${mixing.drops.length}`} quiet>
               {mixing.drops.map(({ id, amounts, srgb, beside }) => (
                 <KeptLine key={id} aside={<TakeThingBack what="test drop" id={id} name={dropWords(amounts)} />}>
                   <Swatches colours={[css(srgb), ...(beside ? [css(beside)] : [])]} />
@@ -144,11 +164,11 @@ export async function TintScreen({
       <Box mt="3">
         <PhotoPick
           restorationId={restorationId}
-          stage="mend"
-          what="test drops"
-          how="Set through, laid on the plastic that they are to match, a grey card beside, out of the shine of lamps. One photograph may hold many drops."
+          stage={words.stage}
+          what={words.what}
+          how={words.how}
           photos={photos}
-          href={viewHref(restorationId, 'mend', 'tint')}
+          href={viewHref(restorationId, words.stage, words.view)}
         />
       </Box>
     </>

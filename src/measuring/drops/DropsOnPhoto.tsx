@@ -4,7 +4,7 @@ import { Flex, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { Srgb } from '@/core/colour/types';
-import { BASE_G } from '@/core/finish/dropUses';
+import { BASE_G, type DropUse } from '@/core/finish/dropUses';
 import type { KnownSheet } from '@/core/picture/greySheetPlan';
 import type { Point } from '@/core/picture/picture';
 import type { CardPatch } from '@/core/picture/spec';
@@ -14,6 +14,7 @@ import { Button } from '@/ui/Button';
 import { LabelledBox } from '@/ui/LabelledBox';
 import { MainAction } from '@/ui/MainAction';
 import { photoUrl } from '@/ui/photoUrl';
+import { byHandWords, handCard } from '@/ui/picture/handCard';
 import { FieldOnPhoto } from '@/ui/picture/FieldOnPhoto';
 import type { PhotoToMark } from '@/ui/picture/photoToMark';
 import { shapesOf, specOf } from '@/ui/picture/shapes';
@@ -23,15 +24,17 @@ import { useSend } from '@/ui/useSend';
 import { Working } from '@/ui/Working';
 import { Wrong } from '@/ui/Wrong';
 import { usePictureWorker } from '@/workers/usePictureWorker';
-import { keepDrop } from './actions';
+import { keepDrop } from '../actions';
+import { USE_WORDS } from './useWords';
 
 interface Props {
   restorationId: string;
+  use: DropUse;
   photo: PhotoToMark;
   cardSrgb: Srgb;
   sheets: readonly KnownSheet[];
   pieces: readonly { value: string; label: string }[];
-  /** Pigments that went into each base before. */
+  /** What went into each base before. */
   pigments: Readonly<Record<string, readonly string[]>>;
   /** The drop before: the next is mostly of the same base for the same piece. */
   last: { base: string; pieceId: string | null } | null;
@@ -39,13 +42,11 @@ interface Props {
   kept: number;
 }
 
-/** How large a card patch is taken round a mark, as a share of the picture’s width. */
-const CARD_SHARE = 0.03;
-
 const isNumber = (typed: string) => typed.trim() === '' || Number(withPoint(typed)) >= 0;
 
 /** One test drop after another on a photograph: what is in it, its colour, and the plastic beside it. */
-export function DropsOnPhoto({ restorationId, photo, cardSrgb, sheets, pieces, pigments, last, kept }: Props) {
+export function DropsOnPhoto({ restorationId, use, photo, cardSrgb, sheets, pieces, pigments, last, kept }: Props) {
+  const words = USE_WORDS[use];
   const router = useRouter();
   const [found, setFound] = useState<CardPatch[] | 'looking'>('looking');
   const [places, setPlaces] = useState<Point[]>(() =>
@@ -75,16 +76,13 @@ export function DropsOnPhoto({ restorationId, photo, cardSrgb, sheets, pieces, p
   if (found === 'looking') return <Working share={null} words="Looking for the card" onStop={stop} />;
   const byHand = found.length === 0;
   const known = pigments[base.trim()] ?? [];
-  const titles = ['Drop', 'Plastic beside it', ...(byHand ? ['Grey card'] : [])];
-  const half = CARD_SHARE * photo.width;
-  const card: CardPatch[] = byHand
-    ? [{ rect: [places[2]![0] - half / 2, places[2]![1] - half / 2, half, half], srgb: cardSrgb, kind: 'known' }]
-    : found;
+  const titles = [words.one === 'drop' ? 'Drop' : 'Test card', words.beside, ...(byHand ? ['Grey card'] : [])];
+  const card = byHand ? handCard(places[2]!, photo.width, cardSrgb) : found;
   const keep = async () => {
     const mixed = { ...amounts, ...(another.name.trim() !== '' && { [another.name.trim()]: another.drops }) };
     const odd = Object.entries(mixed).find(([, typed]) => !isNumber(typed));
     if (odd || (another.name.trim() === '' && another.drops.trim() !== '')) {
-      setErrors([odd ? `${odd[0]}: a number of drops from 0 on.` : 'Say which pigment the drops are of.']);
+      setErrors([odd ? `${odd[0]}: a number of drops from 0 on.` : `Say which ${words.adds} the drops are of.`]);
       return;
     }
     const colours = await run('Reading the colours', (remote) =>
@@ -95,7 +93,7 @@ export function DropsOnPhoto({ restorationId, photo, cardSrgb, sheets, pieces, p
       (once) =>
         keepDrop(
           once({
-            ...{ restorationId, pieceId, use: 'cast', base, ...colours, photoId: photo.id },
+            ...{ restorationId, pieceId, use, base, ...colours, photoId: photo.id },
             amounts: Object.fromEntries(
               Object.entries(mixed).flatMap(([id, typed]) =>
                 typed.trim() === '' ? [] : [[id, Number(withPoint(typed))]],
@@ -104,7 +102,7 @@ export function DropsOnPhoto({ restorationId, photo, cardSrgb, sheets, pieces, p
           }),
         ),
       () => {
-        say('Drop kept. Move the marks onto the next one.');
+        say(`Kept. Move the marks onto the next ${words.one}.`);
         setAmounts({});
         setAnother({ name: '', drops: '' });
       },
@@ -114,20 +112,20 @@ export function DropsOnPhoto({ restorationId, photo, cardSrgb, sheets, pieces, p
     <>
       <Text mb="2" maxWidth="62ch">
         {byHand
-          ? `No card is found by itself. Move its mark into the middle of a grey of sRGB ${cardSrgb.map(Math.round).join(', ')}, as your card is known, and the other two onto a drop and the plastic beside it.`
-          : 'The card is found. Move one mark into the middle of a drop, the other onto the plastic beside it.'}
+          ? `${byHandWords(cardSrgb)}, and the other two onto a ${words.one} and the ${words.side} beside it.`
+          : `The grey card is found. Move one mark into the middle of a ${words.one}, the other onto the ${words.side} beside it.`}
       </Text>
       <FieldOnPhoto
         photo={photo}
-        what="a drop and what it is to match"
+        what={`a ${words.one} and what it is to match`}
         corners={null}
         marks={titles.map((title, i) => ({ title, at: places[i]! }))}
         onMarks={(moved) => setPlaces(places.map((place, i) => moved[i] ?? place))}
       />
       <Flex gap="3" wrap="wrap" mt="3" align="end">
         <LabelledBox
-          label="Base"
-          placeholder="white casting resin"
+          label={words.into}
+          placeholder={words.like}
           value={base}
           onChange={(event) => setBase(event.target.value)}
         />
@@ -151,7 +149,7 @@ export function DropsOnPhoto({ restorationId, photo, cardSrgb, sheets, pieces, p
           />
         ))}
         <LabelledBox
-          label={known.length > 0 ? 'Another pigment' : 'Pigment'}
+          label={known.length > 0 ? `Another ${words.adds}` : words.adds === 'pigment' ? 'Pigment' : 'A paint in it'}
           placeholder="none"
           value={another.name}
           onChange={(event) => setAnother({ ...another, name: event.target.value })}
@@ -173,9 +171,9 @@ export function DropsOnPhoto({ restorationId, photo, cardSrgb, sheets, pieces, p
       {share !== null && <Working share={null} words="Reading the colours" onStop={stop} />}
       <MainAction>
         <Button look="go" bench disabled={busy || share !== null} onClick={() => void keep()}>
-          Keep this drop
+          Keep this {words.one}
         </Button>
-        <Button bench onClick={() => router.push(viewHref(restorationId, 'mend', 'tint'))}>
+        <Button bench onClick={() => router.push(viewHref(restorationId, words.stage, words.view))}>
           To the mixture
         </Button>
       </MainAction>
