@@ -75,12 +75,14 @@ async function wrongArguments(request: NextRequest): Promise<string | null> {
 
 /** What the page that asks for the passphrase is made of: the same for everybody, and nothing of the workshop. */
 const PUBLIC_FILES = ['/icon.svg', '/favicon.ico'];
+/** Opens by its own token, which its route asks for. */
+const CALENDAR = '/api/calendar.ics';
 const isPublicFile = (pathname: string) => PUBLIC_FILES.includes(pathname) || pathname.startsWith('/_next/static/');
 
 /** Only the page that asks for the passphrase, its files, and the route that takes it; no action of another page rides along. */
 function isOutside(request: NextRequest, pathname: string): boolean {
   if (request.headers.has('next-action')) return false;
-  if (READS.has(request.method)) return pathname === OUTSIDE || isPublicFile(pathname);
+  if (READS.has(request.method)) return pathname === OUTSIDE || pathname === CALENDAR || isPublicFile(pathname);
   return pathname === '/api/enter' && request.method === 'POST';
 }
 

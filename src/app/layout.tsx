@@ -5,7 +5,7 @@ import type { Metadata, Viewport } from 'next';
 import { headers } from 'next/headers';
 import { standing } from '@/edge/entered';
 import { Shell } from '@/bench/Shell';
-import { newestMark } from '@/data/log';
+import { newestShown } from '@/data/plans';
 import { nextTimers } from '@/data/timers';
 import { getWorkshop } from '@/data/workshop';
 import { clock } from '@/edge/clock';
@@ -30,7 +30,7 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 /** What stands around every page; a device that has not entered sees nothing of the workshop, not even what runs. */
 async function frame() {
   if ((await standing()) !== 'inside') return 'outside' as const;
-  const [{ timers, more }, mark, { units }] = await Promise.all([nextTimers(TIMERS), newestMark(), getWorkshop()]);
+  const [{ timers, more }, mark, { units }] = await Promise.all([nextTimers(TIMERS), newestShown(), getWorkshop()]);
   return { timers, more, mark, units };
 }
 

@@ -1,5 +1,11 @@
 import { needsEntered } from '@/edge/entered';
 import { BenchTimers } from '@/bench/BenchTimers';
+import { DayStrip } from '@/bench/DayStrip';
+import { MovedPart } from '@/bench/MovedPart';
+import { NowPart } from '@/bench/NowPart';
+import { PlanViews } from '@/bench/PlanViews';
+import { handsOf, shownDay, shownPlan } from '@/bench/plan';
+import { inDay } from '@/bench/strip';
 import { NextStepList } from '@/bench/NextStepList';
 import { nextSteps } from '@/bench/nextSteps';
 import { sunToday } from '@/bench/sunToday';
@@ -9,12 +15,12 @@ import { nextTimers } from '@/data/timers';
 import { getWorkshop } from '@/data/workshop';
 import { clock } from '@/edge/clock';
 import { LaterSkyPart } from '@/stages/brighten/laterParts';
-import { DaySun } from '@/ui/DaySun';
 import { Fold } from '@/ui/Fold';
 import { Halves } from '@/ui/Wide';
 import { EmptyPlace, Part, ScreenHead } from '@/ui/layout';
 import { LinkButton } from '@/ui/links';
 import { Worked } from '@/ui/Worked';
+import { seeToThePlan } from './planner';
 import { sky } from './sky';
 
 /** So many bells are shown at once, the next first. */
@@ -24,6 +30,7 @@ const TIMERS = 12;
 export default async function BenchPage() {
   await needsEntered();
   const now = clock();
+  seeToThePlan();
   const [workshop, { timers, more: moreTimers }, { steps, more }, things] = await Promise.all([
     getWorkshop(),
     nextTimers(TIMERS),
@@ -31,23 +38,62 @@ export default async function BenchPage() {
     thingsOnBench(),
   ]);
   const { timeZone } = workshop;
-  const sun = await sunToday(workshop, timers, sky, now);
+  const [sun, plan, day] = await Promise.all([
+    sunToday(workshop, timers, sky, now),
+    shownPlan(timeZone),
+    shownDay(workshop, now, sky),
+  ]);
+  const hands = handsOf(plan?.tasks ?? []);
   return (
     <>
       <ScreenHead
         title={showTime(now.toISOString(), timeZone, 'EEEE d MMMM')}
         under={`${workshop.name}. ${sun?.words ?? ''}`}
       />
+      <PlanViews here="/" />
+      {plan && <MovedPart plan={plan} timeZone={timeZone} />}
+      <Halves
+        left={
+          <>
+            <Part title="Now">
+              {hands.now ? (
+                <NowPart
+                  key={hands.now.id}
+                  now={hands.now}
+                  next={hands.next}
+                  timeZone={timeZone}
+                  at={now.toISOString()}
+                />
+              ) : (
+                <EmptyPlace
+                  action={
+                    <LinkButton href="/restorations/new" look="go" bench>
+                      Open a restoration
+                    </LinkButton>
+                  }
+                >
+                  {steps.length > 0
+                    ? 'The plan is being made. It shows here in a moment, without loading the page again.'
+                    : 'Nothing is open. Begin with the machine in front of you: what it is, where it came from, how it looks.'}
+                </EmptyPlace>
+              )}
+            </Part>
+            {steps.length > 0 && (
+              <Part title="By machine">
+                <NextStepList steps={steps} more={more} isMain={!hands.now} />
+              </Part>
+            )}
+          </>
+        }
+        right={
+          <Part title="Running and planned">
+            <BenchTimers timers={timers} more={moreTimers} things={things} />
+          </Part>
+        }
+      />
       {sun ? (
-        <div style={{ marginBottom: 28 }}>
-          <DaySun
-            samples={sun.day.samples}
-            timeZone={timeZone}
-            now={now.toISOString()}
-            height={150}
-            bars={sun.bars}
-            worth={sun.worth}
-          />
+        <Part title="Today">
+          <DayStrip day={day} tasks={inDay(plan?.tasks ?? [], day)} timeZone={timeZone} by="machine" />
           <Worked
             lines={sun.working}
             source="Clear sky after Madronich (2007), cloud after Kasten and Czeplak (1980); the sky is your own look or file, else invented."
@@ -56,36 +102,12 @@ export default async function BenchPage() {
           <Fold summary="How does the sky look?">
             <LaterSkyPart place={sun.place} timeZone={timeZone} />
           </Fold>
-        </div>
+        </Part>
       ) : (
         <EmptyPlace action={<LinkButton href="/workshop">Set the place</LinkButton>}>
           Say where the workshop stands, and the sun’s course and UV index show here.
         </EmptyPlace>
       )}
-      <Halves
-        left={
-          <Part title="Running and planned">
-            <BenchTimers timers={timers} more={moreTimers} things={things} />
-          </Part>
-        }
-        right={
-          <Part title="Ready to do">
-            {steps.length > 0 ? (
-              <NextStepList steps={steps} more={more} />
-            ) : (
-              <EmptyPlace
-                action={
-                  <LinkButton href="/restorations/new" look="go" bench>
-                    Open a restoration
-                  </LinkButton>
-                }
-              >
-                Nothing is open. Begin with the machine in front of you: what it is, where it came from, how it looks.
-              </EmptyPlace>
-            )}
-          </Part>
-        }
-      />
     </>
   );
 }

@@ -5,8 +5,15 @@ import { LinkButton, TextLink } from '@/ui/links';
 import { Tag } from '@/ui/Tag';
 import type { NextStep } from './nextSteps';
 
-/** What hands can do now; the first is the main one. Machines that lie longer are in the list of restorations. */
-export function NextStepList({ steps, more }: { steps: readonly NextStep[]; more: number }) {
+interface Props {
+  steps: readonly NextStep[];
+  more: number;
+  /** The first is what the screen is for: no plan stands above it yet. */
+  isMain: boolean;
+}
+
+/** What each machine waits for. Machines that lie longer are in the list of restorations. */
+export function NextStepList({ steps, more, isMain }: Props) {
   return (
     <>
       <Box as="ul" listStyleType="none">
@@ -38,7 +45,7 @@ export function NextStepList({ steps, more }: { steps: readonly NextStep[]; more
               )}
               <Text color="soft">{step.why}</Text>
             </Box>
-            <LinkButton href={step.href} look={i === 0 ? 'go' : 'quiet'} bench>
+            <LinkButton href={step.href} look={isMain && i === 0 ? 'go' : 'quiet'} bench>
               {step.verb}
             </LinkButton>
           </Grid>

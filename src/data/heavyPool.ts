@@ -1,11 +1,12 @@
 import path from 'node:path';
 import Piscina from 'piscina';
 import { Refusal } from '@/core/refusal';
-import type { evenedOf, pdf } from '@/workers/heavy.worker';
+import type { bench, evenedOf, pdf } from '@/workers/heavy.worker';
 
 /** What runs in threads beside the one that answers, by its name in `workers/heavy.worker`. */
 interface Works {
   pdf: typeof pdf;
+  bench: typeof bench;
   evenedOf: typeof evenedOf;
 }
 

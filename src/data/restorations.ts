@@ -66,4 +66,12 @@ export async function titlesOf(ids: string[]): Promise<Map<string, string>> {
   return new Map(found.map(({ id, title }) => [id, title]));
 }
 
+/** All that are open and not put away, as the plan of the bench sees them. */
+export async function openRestorations(): Promise<Pick<Restoration, 'id' | 'title' | 'aim'>[]> {
+  const ids = await select<{ id: string }>(
+    `SELECT restorations.id FROM restorations WHERE closedAt IS NULL AND ${NOT_AWAY} ORDER BY restorations.id`,
+  );
+  return findColumns('restorations', ['id', 'title', 'aim'], { id: ids.map(({ id }) => id) }, [['openedAt', 'ASC']]);
+}
+
 export const findRestoration = (id: string): Promise<Restoration | null> => findRow('restorations', id);

@@ -5,6 +5,7 @@ export type * from './tables/finish';
 export type * from './tables/keys';
 export type * from './tables/machine';
 export type * from './tables/mend';
+export type * from './tables/plan';
 export type * from './tables/teardown';
 export type * from './tables/wash';
 export type * from './tables/workshop';

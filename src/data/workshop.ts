@@ -20,6 +20,7 @@ export const NEW_WORKSHOP: Workshop = {
   hourlyRateMinor: 0,
   hours: everyDay(9, 18),
   lampMwPerCm2: 0,
+  things: null,
 };
 
 /** The workshop's settings. */

@@ -37,6 +37,7 @@ export const TRIAL_WORKSHOP: Omit<Workshop, 'id'> = {
   currency: 'EUR',
   hours: everyDay(9, 18),
   lampMwPerCm2: 0,
+  things: null,
   hourlyRateMinor: 1000,
 };
 

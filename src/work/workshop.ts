@@ -1,4 +1,5 @@
 import { Refusal } from '@/core/refusal';
+import type { WeekHours } from '@/core/runsheet/hours';
 import type { SkyHour } from '@/core/sun/weatherHours';
 import { inTransaction } from '@/data/connection';
 import { appendLog } from '@/data/log';
@@ -13,8 +14,29 @@ export async function addPerson(name: string, now: Date): Promise<void> {
     const people = await findRows('people', {});
     if (people.some((person) => person.name.toLowerCase() === name.toLowerCase()))
       throw new Refusal('name', `${name} is there already. Write the name so that the two can be told apart.`);
-    await addRow('people', { name, addedAt: now.toISOString() });
+    await addRow('people', { name, addedAt: now.toISOString(), hours: null, daysOff: [] });
     await appendLog({ restorationId: null, stage: null, kind: 'people', words: `${name} works here.` }, now);
+  });
+}
+
+/** When somebody is there, where that differs from the workshop’s hours, and days off. */
+export async function changePersonHours(
+  id: string,
+  hours: WeekHours | null,
+  daysOff: readonly string[],
+  now: Date,
+): Promise<void> {
+  await inTransaction(async () => {
+    const { name } = await needRow('people', id);
+    await changeRow('people', { id }, { hours, daysOff: [...daysOff] });
+    const off = daysOff.length > 0 ? ` Off on ${daysOff.join(', ')}.` : '';
+    await appendLog(
+      {
+        ...{ restorationId: null, stage: null, kind: 'people', data: { id, hours, daysOff } },
+        words: `${name}: ${hours ? 'hours of their own' : 'there as the workshop is'}.${off}`,
+      },
+      now,
+    );
   });
 }
 

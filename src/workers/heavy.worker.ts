@@ -1,5 +1,6 @@
 import path from 'node:path';
 import pdfMake, { type Content } from 'pdfmake';
+import { workBench, type BenchWork, type BenchWorked } from '@/core/schedule/benchWork';
 import { evened } from '@/core/picture/flatField';
 import type { Picture } from '@/core/picture/picture';
 
@@ -104,6 +105,9 @@ export async function pdf({ footerTitle, ...document }: Given): Promise<Uint8Arr
   } as Sheet;
   return new Uint8Array(await pdfMake.createPdf(sheet).getBuffer());
 }
+
+/** Lays the tasks of the bench, and plays the plan through. */
+export const bench = (work: BenchWork): BenchWorked => workBench(work, () => performance.now());
 
 /** Evens the light of a picture by that of a plain sheet. */
 export const evenedOf = ({ picture, flat }: { picture: Picture; flat: Picture }): Picture => evened(picture, flat);

@@ -7,6 +7,7 @@ const VIEWS = [
   { at: '/horizon', title: 'In the sun’s way' },
   { at: '/greys', title: 'Greys' },
   { at: '/people', title: 'People' },
+  { at: '/bench', title: 'At the bench' },
   { at: '/phone', title: 'Phone at the bench' },
   { at: '/kept', title: 'Kept and logged' },
 ] as const;

@@ -4,7 +4,7 @@ import Joi from 'joi';
 import { minorUnits, wholeUnits } from '@/core/ledger/money';
 import { WEEKDAYS } from '@/core/runsheet/hours';
 import { setDoor, setPassphrase, signEveryoneOut } from '@/data/door';
-import { addObstacle, addPerson, removeObstacle, removePerson, saveWorkshop } from '@/work/workshop';
+import { addObstacle, addPerson, changePersonHours, removeObstacle, removePerson, saveWorkshop } from '@/work/workshop';
 import { getWorkshop } from '@/data/workshop';
 import type { Answer } from '@/edge/answer';
 import { isOnLan } from '@/edge/network';
@@ -17,8 +17,10 @@ import {
   obstacleSchema,
   openSchema,
   passphraseSchema,
+  personHoursSchema,
   personSchema,
   placeSchema,
+  thingsSchema,
 } from './schema';
 
 /** Saves where the workshop stands and what it counts in. */
@@ -78,6 +80,18 @@ export async function signOut(): Promise<Answer<void>> {
 /** A name of somebody who works here. */
 export async function addName(given: Given): Promise<Answer<void>> {
   return write(personSchema, given, ({ name }, now) => addPerson(name, now));
+}
+
+/** When somebody is there, where that differs from the workshop’s hours, and days off. */
+export async function savePersonHours(given: Given): Promise<Answer<void>> {
+  return write(personHoursSchema, given, ({ id, own, daysOff, ...days }, now) =>
+    changePersonHours(id, own ? WEEKDAYS.map((day) => days[day]) : null, daysOff, now),
+  );
+}
+
+/** How many of each there are at the bench. */
+export async function saveThings(given: Given): Promise<Answer<void>> {
+  return write(thingsSchema, given, (things, now) => saveWorkshop({ things }, now));
 }
 
 export async function removeName(personId: string): Promise<Answer<void>> {

@@ -3,9 +3,10 @@ import { hoursFrom, WEEKDAYS, type DayHours } from '@/core/runsheet/hours';
 import { UNIT_SYSTEMS } from '@/core/units';
 import { currencySchema, timeZoneSchema } from '@/edge/localSchema';
 import { MOST } from '@/core/limits';
+import { PLACES, type BenchThings } from '@/core/schedule/facts/facts';
 import type { Workshop } from '@/data/rows';
 
-type PlaceForm = Omit<Workshop, 'id' | 'hourlyRateMinor' | 'hours' | 'lampMwPerCm2'>;
+type PlaceForm = Omit<Workshop, 'id' | 'hourlyRateMinor' | 'hours' | 'lampMwPerCm2' | 'things'>;
 type HoursForm = Pick<Workshop, 'lampMwPerCm2'> & { hourlyRate: number } & Record<
     (typeof WEEKDAYS)[number],
     DayHours | null
@@ -74,6 +75,36 @@ export const openSchema = Joi.object<{ open: boolean }>({ open: Joi.boolean().re
 export const personSchema = Joi.object<{ name: string }>({
   name: Joi.string().trim().max(80).required().label('Name').messages({ 'string.empty': 'Write a name.' }),
 });
+
+const DAY_OFF = /^\d{4}-\d\d-\d\d$/;
+
+/** Somebody’s own hours, and days off. */
+export const personHoursSchema = Joi.object<
+  { id: string; own: boolean; daysOff: string[] } & Record<(typeof WEEKDAYS)[number], DayHours | null>
+>({
+  id: Joi.string().guid().required(),
+  own: Joi.boolean().required().label('Hours'),
+  ...Object.fromEntries(WEEKDAYS.map((day) => [day, dayHours(day)])),
+  daysOff: Joi.any()
+    .empty('')
+    .default([])
+    .label('Days off')
+    .custom((text: string, helpers) => {
+      const days = String(text)
+        .split(/[\s,;]+/)
+        .filter(Boolean);
+      const sound = days.every((day) => DAY_OFF.test(day) && !Number.isNaN(Date.parse(`${day}T12:00:00Z`)));
+      return sound && days.length <= 400 ? days : helpers.error('days');
+    })
+    .messages({ days: 'Write days off like 2026-12-24, one after the other.' }),
+});
+
+/** How many of each there are. */
+export const thingsSchema = Joi.object<BenchThings>(
+  Object.fromEntries(
+    PLACES.map((place) => [place, Joi.number().integer().min(0).max(200).required().label(`Number of: ${place}`)]),
+  ),
+);
 
 export const idSchema = Joi.object<{ id: string }>({ id: Joi.string().required() });
 

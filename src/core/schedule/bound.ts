@@ -1,4 +1,5 @@
 import { Refusal } from '../refusal';
+import { NoPlace } from './noPlace';
 import { NEVER, type Compiled, type Interval } from './problem';
 
 /** The first moment from one on at which a task may begin; `NEVER` where there is none. */
@@ -23,13 +24,8 @@ const ROUNDS = 1000;
  */
 export function heads({ ids, topological, starts, before, behind, durations }: Compiled): number[] {
   const head = starts.map((own) => firstStart(own, 0));
-  const clash = (task: number, other: number | null): Refusal =>
-    new Refusal(
-      'tasks',
-      other === null
-        ? `“${ids[task]}” finds no moment: after all that it waits for none of its windows is left. Widen one, or let it begin earlier.`
-        : `“${ids[other]}” and “${ids[task]}” clash: one may not begin so soon, nor the other wait so long. Widen a window, or let more time lie between them.`,
-    );
+  const clash = (task: number, other: number | null) =>
+    new NoPlace(ids[task]!, other === null ? { kind: 'too late' } : { kind: 'clash', with: ids[other]! });
   for (let round = 0; round < ROUNDS; round++) {
     let moved = false;
     for (const task of topological) {

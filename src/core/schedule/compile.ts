@@ -1,4 +1,5 @@
 import { Refusal } from '../refusal';
+import { NoPlace } from './noPlace';
 import { NEVER, type Compiled, type Interval, type Problem, type Task } from './problem';
 
 const ALWAYS: readonly Interval[] = [[0, NEVER]];
@@ -27,8 +28,6 @@ function common(a: readonly Interval[], b: readonly Interval[]): Interval[] {
   return both;
 }
 
-const hm = (minutes: number) => `${Math.floor(minutes / 60)} h${minutes % 60 === 0 ? '' : ` ${minutes % 60} min`}`;
-
 /**
  * When a task may begin: its windows one by one, each with what the resources leave of it. A window is not joined with the
  * next: a task runs wholly within one.
@@ -36,33 +35,37 @@ const hm = (minutes: number) => `${Math.floor(minutes / 60)} h${minutes % 60 ===
  * @throws Refusal naming it, where it fits nowhere
  */
 function startsOf(task: Task, there: ReadonlyMap<string, readonly Interval[]>): Interval[] {
-  const { duration } = task;
+  const { duration, id } = task;
   let open: readonly Interval[] = ALWAYS;
   for (const [id, units] of Object.entries(task.uses)) if (units > 0) open = common(open, there.get(id) ?? ALWAYS);
   const longest = (intervals: readonly Interval[]) =>
     intervals.reduce((most, [from, to]) => Math.max(most, to - from), 0);
-  if (longest(open) < duration)
-    throw new Refusal(
-      'tasks',
-      `“${task.id}” takes ${hm(duration)}, and what it needs is never there together for longer than ${hm(longest(open))}. Make it shorter, split it, or make more hours.`,
-    );
+  if (longest(open) < duration) throw new NoPlace(id, { kind: 'hours', minutes: duration, longestMin: longest(open) });
   const windows = (task.windows ?? ALWAYS).filter(([from, to]) => to > from || duration === 0);
   if (longest(windows) < duration)
-    throw new Refusal(
-      'tasks',
-      `“${task.id}” takes ${hm(duration)}, longer than any of its windows (the longest is ${hm(longest(windows))}). Make it shorter, or widen a window.`,
-    );
+    throw new NoPlace(id, { kind: 'window', minutes: duration, longestMin: longest(windows) });
   const starts = windows.flatMap((window) =>
     (duration === 0 ? touching(open, window) : common(open, [window])).flatMap(([from, to]): Interval[] =>
       to - from >= duration ? [[from, to - duration]] : [],
     ),
   );
-  if (starts.length === 0)
-    throw new Refusal(
-      'tasks',
-      `“${task.id}” takes ${hm(duration)}, and in none of its windows what it needs is there for so long. Widen a window, or make more hours there.`,
-    );
+  if (starts.length === 0) throw new NoPlace(id, { kind: 'hours in its windows', minutes: duration });
   return joinedStarts(starts);
+}
+
+/** When a task may begin with each of those of which it needs one. @throws NoPlace where it fits with none */
+function choicesOf(task: Task, there: ReadonlyMap<string, readonly Interval[]>) {
+  let refused: unknown = null;
+  const fits = (task.anyOf ?? []).flatMap((id) => {
+    try {
+      return [{ id, starts: startsOf({ ...task, uses: { ...task.uses, [id]: 1 } }, there) }];
+    } catch (failure) {
+      refused ??= failure;
+      return [];
+    }
+  });
+  if (fits.length === 0 && refused !== null) throw refused as NoPlace;
+  return fits;
 }
 
 /** What lies in a window, down to single moments: something that takes no time fits into one. */
@@ -111,14 +114,17 @@ export function compile({ resources, tasks }: Problem): Compiled {
       return { task: at, minLag, maxLag: maxLag ?? NEVER };
     }),
   );
-  const behind = tasks.map((_, of) =>
-    before.flatMap((lags, i) => lags.filter(({ task }) => task === of).map((lag) => ({ ...lag, task: i }))),
-  );
+  const behind = tasks.map((): (typeof before)[number] => []);
+  for (const [i, lags] of before.entries()) for (const lag of lags) behind[lag.task]!.push({ ...lag, task: i });
+  const resourceOf = (id: string, name: string): number => {
+    const resource = resourceAt.get(name);
+    if (resource === undefined)
+      throw new Refusal('tasks', `“${id}” needs “${name}”, which is not among the resources.`);
+    return resource;
+  };
   const needs = tasks.map(({ id, uses }) =>
     Object.entries(uses).flatMap(([name, units]) => {
-      const resource = resourceAt.get(name);
-      if (resource === undefined)
-        throw new Refusal('tasks', `“${id}” needs “${name}”, which is not among the resources.`);
+      const resource = resourceOf(id, name);
       if (units > resources[resource]!.capacity)
         throw new Refusal(
           'tasks',
@@ -127,12 +133,18 @@ export function compile({ resources, tasks }: Problem): Compiled {
       return units > 0 ? [{ resource, units }] : [];
     }),
   );
+  const fits = tasks.map((task) => choicesOf(task, there));
   return {
     ...{ ids, before, behind, needs },
+    choices: fits.map((some, i) => some.map(({ id, starts }) => ({ starts, resource: resourceOf(ids[i]!, id) }))),
+    apartFrom: tasks.map(({ id, apartFrom = [] }) => apartFrom.map((name) => resourceOf(id, name))),
+    taken: resources.map(({ taken = [] }) => taken),
     durations: tasks.map(({ duration }) => duration),
     capacities: resources.map(({ capacity }) => capacity),
     topological: inOrder(ids, before),
-    starts: tasks.map((task) => startsOf(task, there)),
+    starts: tasks.map((task, i) =>
+      fits[i]!.length > 0 ? joinedStarts(fits[i]!.flatMap(({ starts }) => starts)) : startsOf(task, there),
+    ),
   };
 }
 

@@ -2,12 +2,14 @@
 export type Interval = readonly [from: number, to: number];
 
 /** Something that tasks need while they run. */
-interface Resource {
+export interface Resource {
   id: string;
   /** So many units at once. */
   capacity: number;
   /** When it is there; always, where that is left out. */
   available?: readonly Interval[] | undefined;
+  /** What of it is taken by what stands already, whoever laid it. */
+  taken?: readonly (readonly [from: number, to: number, units: number])[] | undefined;
 }
 
 /** Something that runs through without a pause. */
@@ -15,6 +17,10 @@ export interface Task {
   id: string;
   duration: number;
   uses: Readonly<Record<string, number>>;
+  /** One unit of one of these as well: a pair of hands, whoever’s. */
+  anyOf?: readonly string[] | undefined;
+  /** Nothing that uses one of these may run beside it. */
+  apartFrom?: readonly string[] | undefined;
   /** Lags count from the end of the earlier to the start of the later. */
   after: readonly { task: string; minLag: number; maxLag?: number | undefined }[];
   /** It runs wholly within one of them; at any time, where that is left out. */
@@ -36,6 +42,11 @@ export interface Compiled {
   capacities: readonly number[];
   /** Of each task what it needs, resource by resource. */
   needs: readonly (readonly { resource: number; units: number }[])[];
+  /** Of each task of which one unit is needed, with when it may begin with it; none where it needs no such. */
+  choices: readonly (readonly { resource: number; starts: readonly Interval[] }[])[];
+  apartFrom: readonly (readonly number[])[];
+  /** Of each resource what is taken from the start. */
+  taken: readonly (readonly (readonly [from: number, to: number, units: number])[])[];
   /** Of each task when it may begin, sorted, apart from one another. */
   starts: readonly (readonly Interval[])[];
   before: readonly (readonly Lag[])[];

@@ -1,4 +1,4 @@
-import { generator } from './schedule';
+import { generator } from './search';
 import type { Interval, Problem, Task } from './problem';
 
 /** Minutes of the grid that a made-up workshop lives on: an exact solver counts in these. */

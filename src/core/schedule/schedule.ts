@@ -1,21 +1,7 @@
-import { Refusal } from '../refusal';
-import { heads, lowerBound, tails } from './bound';
+import { heads, lowerBound } from './bound';
 import { compile } from './compile';
-import { NEVER, type Compiled, type Problem } from './problem';
-import { Serial } from './serial';
-
-export interface SearchLimits {
-  /** It stops after so many ms, by the clock that it is given. */
-  timeLimitMs: number;
-  /** The same seed gives the same plan after the same number of steps. */
-  seed: number;
-  /** After so many steps it stops, whatever the time. */
-  maxIterations?: number | undefined;
-  /** Milliseconds from anywhere. */
-  clock: () => number;
-  /** Asked now and then: where it says so, the best so far is given. */
-  stopped?: (() => boolean) | undefined;
-}
+import type { Problem } from './problem';
+import { search, type SearchLimits } from './search';
 
 export interface Plan {
   tasks: { id: string; start: number; end: number }[];
@@ -28,57 +14,6 @@ export interface Plan {
   iterations: number;
 }
 
-/** A generator of numbers by a seed (mulberry32). */
-export function generator(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), state | 1);
-    mixed ^= mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61);
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
-  };
-}
-
-/** Tasks by a priority, each after all that it waits for: of those that may be next the greatest first. */
-function byPriority({ before, behind, ids }: Compiled, priority: readonly number[]): number[] {
-  const waits = before.map((lags) => new Set(lags.map(({ task }) => task)).size);
-  const ready = ids.flatMap((_, i) => (waits[i] === 0 ? [i] : []));
-  const order: number[] = [];
-  while (ready.length > 0) {
-    let best = 0;
-    for (let i = 1; i < ready.length; i++) if (priority[ready[i]!]! > priority[ready[best]!]!) best = i;
-    const [task] = ready.splice(best, 1) as [number];
-    order.push(task);
-    for (const later of new Set(behind[task]!.map((lag) => lag.task))) if (--waits[later]! === 0) ready.push(later);
-  }
-  return order;
-}
-
-/** Rules by which a first order is made; each is good where others are not. */
-function rules(problem: Compiled, head: readonly number[], tail: readonly number[]): number[][] {
-  const { durations, needs, capacities, behind, starts } = problem;
-  const work = needs.map((own, i) =>
-    own.reduce((sum, { resource, units }) => sum + (units / capacities[resource]!) * durations[i]!, 0),
-  );
-  const latest = starts.map((own) => own.at(-1)![1]);
-  return [
-    tail.map((t, i) => t + durations[i]!),
-    head.map((h, i) => -h - 1e-6 * (tail[i]! + durations[i]!)),
-    tail.map((t, i) => t + durations[i]! + 4 * work[i]!),
-    latest.map((l) => -l),
-    behind.map((lags, i) => lags.length * 1e4 + tail[i]!),
-    head.map((h, i) => -(h - tail[i]!)),
-  ];
-}
-
-/** How warm the search begins, as a share of the end of all, and how cold it ends. */
-const WARM = 0.02;
-const COLD = 0.0004;
-/** After so many steps without a better plan it begins anew from the best. */
-const PATIENCE = 600;
-/** Steps over which the search cools down once. */
-const COOLING = 4000;
-
 /**
  * Lays tasks into the hours of what they need: serial generation by priority rules, improved by moving tasks in their order
  * (simulated annealing), with a bound that no plan is under.
@@ -88,7 +23,7 @@ const COOLING = 4000;
  * schedule({ resources: [{ id: 'hands', capacity: 1 }], tasks: [{ id: 'wash', duration: 15, uses: { hands: 1 }, after: [] }] }, { timeLimitMs: 10, seed: 1, clock: () => 0, maxIterations: 1 }).makespan; // 15
  */
 export function schedule(given: Problem, limits: SearchLimits): Plan {
-  const { clock, seed, timeLimitMs, maxIterations, stopped } = limits;
+  const { clock } = limits;
   const began = clock();
   const problem = compile(given);
   const head = heads(problem);
@@ -110,87 +45,19 @@ export function schedule(given: Problem, limits: SearchLimits): Plan {
   const scale = Math.max(1, bound - origin) * Math.max(1, ids.length);
   // Of plans that end together the one whose tasks begin earlier.
   const cost = (starts: Int32Array) => end(starts) + (total(starts) - ids.length * origin) / (16 * scale);
-  const serial = new Serial(problem, head);
-  const random = generator(seed);
-  let [best, bestCost, bestOrder]: [Int32Array | null, number, number[]] = [null, Infinity, []];
-  let failed = 0;
-  const trial = (order: readonly number[]): number => {
-    const placed = serial.place(together(order, problem));
-    if (!placed.ok) {
-      failed = placed.task;
-      return Infinity;
-    }
-    const here = cost(placed.starts);
-    if (here < bestCost) [best, bestCost, bestOrder] = [Int32Array.from(placed.starts), here, [...order]];
-    return here;
-  };
-  for (const priority of rules(problem, head, tails(problem))) trial(byPriority(problem, priority));
-  let iterations = 0;
-  let order = bestOrder.length > 0 ? [...bestOrder] : byPriority(problem, tails(problem));
-  let here = bestCost;
-  let since = 0;
-  const size = Math.max(1, (Number.isFinite(bestCost) ? bestCost : bound) - origin);
-  const over = () =>
-    (maxIterations !== undefined ? iterations >= maxIterations : clock() - began >= timeLimitMs) ||
-    (stopped?.() ?? false);
-  while (ids.length > 1 && !over()) {
-    if (best && end(best) <= bound) break;
-    iterations++;
-    const moved = moveOne(order, problem, random);
-    const next = trial(moved);
-    const phase = (iterations % COOLING) / COOLING;
-    const heat = size * WARM * (COLD / WARM) ** phase;
-    if (next <= here || random() < Math.exp((here - next) / heat)) [order, here] = [moved, next];
-    since = next === bestCost ? 0 : since + 1;
-    if (since > PATIENCE && bestOrder.length > 0) [order, here, since] = [[...bestOrder], bestCost, 0];
-  }
-  if (!best)
-    throw new Refusal(
-      'tasks',
-      `“${ids[failed]}” finds no moment beside the others: what it needs is taken, or what it waits for comes too late. Give it another window, or more hours.`,
-    );
-  const found = best as Int32Array;
+  const { starts: found, iterations } = search(
+    problem,
+    head,
+    {
+      cost,
+      size: (first) => Math.max(1, (Number.isFinite(first) ? first : bound) - origin),
+      enough: (starts) => end(starts) <= bound,
+    },
+    limits,
+  );
   const makespan = end(found);
   return {
     tasks: ids.map((id, i) => ({ id, start: found[i]!, end: found[i]! + durations[i]! })),
     ...{ makespan, lowerBound: bound, optimal: makespan <= bound, elapsedMs: clock() - began, iterations },
   };
-}
-
-/** An order in which what may not wait long comes at once after what it follows: laid later, its moment would be taken. */
-function together(order: readonly number[], { before, behind }: Compiled): number[] {
-  const waits = before.map((lags) => new Set(lags.map(({ task }) => task)).size);
-  const laid = new Uint8Array(order.length);
-  const all: number[] = [];
-  const lay = (task: number): void => {
-    laid[task] = 1;
-    all.push(task);
-    const next = [...new Set(behind[task]!.map((lag) => lag.task))].filter(
-      (later) => --waits[later]! === 0 && behind[task]!.some((lag) => lag.task === later && lag.maxLag < NEVER),
-    );
-    for (const later of next) if (!laid[later]) lay(later);
-  };
-  for (const task of order) if (!laid[task]) lay(task);
-  return all;
-}
-
-/** An order with one task moved to another place between all that it waits for and all that wait for it. */
-function moveOne(order: readonly number[], { before, behind }: Compiled, random: () => number): number[] {
-  const n = order.length;
-  const at = Math.floor(random() * n);
-  const task = order[at]!;
-  const waits = new Set(before[task]!.map((lag) => lag.task));
-  const later = new Set(behind[task]!.map((lag) => lag.task));
-  let [low, high] = [at, at];
-  while (low > 0 && !waits.has(order[low - 1]!)) low--;
-  while (high < n - 1 && !later.has(order[high + 1]!)) high++;
-  // Mostly near, at times anywhere.
-  const reach = random() < 0.7 ? Math.max(1, Math.floor(n / 8)) : n;
-  [low, high] = [Math.max(low, at - reach), Math.min(high, at + reach)];
-  if (high === low) return [...order];
-  let to = low + Math.floor(random() * (high - low));
-  if (to >= at) to++;
-  const moved = order.filter((one) => one !== task);
-  moved.splice(to, 0, task);
-  return moved;
 }

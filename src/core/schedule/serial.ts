@@ -1,5 +1,5 @@
 import { firstStart } from './bound';
-import { NEVER, type Compiled } from './problem';
+import { NEVER, type Compiled, type Interval } from './problem';
 
 /** What is in use of a resource from each moment to the next. */
 class Usage {
@@ -53,8 +53,11 @@ class Usage {
   }
 }
 
-/** A plan: when each task begins; or the task that found no moment. */
-export type Placed = { ok: true; starts: Int32Array } | { ok: false; task: number };
+/**
+ * A plan: when each task begins, and which of its choices it takes; or the task that found no moment. Where what finds none
+ * is left out, it and all that waits for it begin `NEVER`.
+ */
+export type Placed = { ok: true; starts: Int32Array; chosen: Int32Array } | { ok: false; task: number };
 
 /** Places tasks one after the other, each as early as it fits: serial generation of a schedule. */
 export class Serial {
@@ -62,6 +65,7 @@ export class Serial {
   private readonly starts: Int32Array;
   private readonly release: Int32Array;
   private readonly placeOf: Int32Array;
+  private readonly chosen: Int32Array;
 
   constructor(
     private readonly problem: Compiled,
@@ -71,17 +75,27 @@ export class Serial {
     this.starts = new Int32Array(problem.ids.length);
     this.release = new Int32Array(problem.ids.length);
     this.placeOf = new Int32Array(problem.ids.length);
+    this.chosen = new Int32Array(problem.ids.length);
   }
 
-  /** @param order each task after all that it waits for */
-  place(order: readonly number[]): Placed {
-    const { problem, starts, release, usage, placeOf } = this;
-    const { durations, needs, before } = problem;
+  /**
+   * @param order each task after all that it waits for
+   * @param leaving what finds no moment is left out, instead of all being given up
+   */
+  place(order: readonly number[], leaving = false): Placed {
+    const { problem, starts, release, usage, placeOf, chosen } = this;
+    const { durations, needs, before, choices, taken } = problem;
     release.set(this.head);
-    for (const one of usage) one.clear();
+    for (const [resource, one] of usage.entries()) {
+      one.clear();
+      for (const [from, to, units] of taken[resource]!) one.add(Math.max(0, from), to, units);
+    }
     const put = (task: number, sign: 1 | -1) => {
-      for (const { resource, units } of needs[task]!)
-        usage[resource]!.add(starts[task]!, starts[task]! + durations[task]!, sign * units);
+      const [from, to] = [starts[task]!, starts[task]! + durations[task]!];
+      if (from >= NEVER) return;
+      for (const { resource, units } of needs[task]!) usage[resource]!.add(from, to, sign * units);
+      const choice = choices[task]![chosen[task]!];
+      if (choice) usage[choice.resource]!.add(from, to, sign);
     };
     for (const [i, task] of order.entries()) placeOf[task] = i;
     for (let i = 0; i < order.length;) {
@@ -91,8 +105,13 @@ export class Serial {
         const least = starts[lag.task]! + durations[lag.task]! + lag.minLag;
         if (least > from) from = least;
       }
-      const at = this.fit(task, from);
-      if (at >= NEVER) return { ok: false, task };
+      const at = from >= NEVER ? NEVER : this.fit(task, from);
+      if (at >= NEVER) {
+        if (!leaving) return { ok: false, task };
+        starts[task] = NEVER;
+        i++;
+        continue;
+      }
       // What it would let wait too long is begun later: all from there on is taken up and laid anew.
       let back = order.length;
       for (const lag of before[task]!) {
@@ -110,19 +129,35 @@ export class Serial {
       put(task, 1);
       i++;
     }
-    return { ok: true, starts };
+    return { ok: true, starts, chosen };
   }
 
+  /** The earliest moment of a task, with the choice that gives it. */
   private fit(task: number, from: number): number {
-    const { durations, capacities, needs, starts } = this.problem;
-    const [duration, own] = [durations[task]!, needs[task]!];
-    let at = firstStart(starts[task]!, from);
+    const { choices, starts } = this.problem;
+    const own = choices[task]!;
+    if (own.length === 0) return this.fitWith(task, from, starts[task]!, null);
+    let best = NEVER;
+    for (const [i, choice] of own.entries()) {
+      const at = this.fitWith(task, from, choice.starts, choice.resource);
+      if (at < best) [best, this.chosen[task]] = [at, i];
+    }
+    return best;
+  }
+
+  private fitWith(task: number, from: number, starts: readonly Interval[], also: number | null): number {
+    const { durations, capacities, needs, apartFrom } = this.problem;
+    const [duration, own, apart] = [durations[task]!, needs[task]!, apartFrom[task]!];
+    let at = firstStart(starts, from);
     while (at < NEVER) {
+      const end = at + duration;
       let until = -1;
       for (const { resource, units } of own)
-        until = Math.max(until, this.usage[resource]!.blockedUntil(at, at + duration, capacities[resource]! - units));
+        until = Math.max(until, this.usage[resource]!.blockedUntil(at, end, capacities[resource]! - units));
+      if (also !== null) until = Math.max(until, this.usage[also]!.blockedUntil(at, end, capacities[also]! - 1));
+      for (const resource of apart) until = Math.max(until, this.usage[resource]!.blockedUntil(at, end, 0));
       if (until < 0) return at;
-      at = until >= NEVER ? NEVER : firstStart(starts[task]!, until);
+      at = until >= NEVER ? NEVER : firstStart(starts, until);
     }
     return NEVER;
   }

@@ -59,7 +59,7 @@ export function cloudAt(clouds: readonly CloudHour[], time: Date): number {
 }
 
 /** Dose of each quarter of an hour of somebody's hours. */
-function quarters(
+export function quarters(
   { place, shading, clouds, transmission }: Pick<SessionsInput, 'place' | 'shading' | 'clouds' | 'transmission'>,
   { from, to }: Hours,
 ): { at: number; dose: number }[] {

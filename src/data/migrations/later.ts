@@ -216,4 +216,21 @@ export const LATER: readonly Migration[] = [
       ]),
     ],
   },
+  /** The plan of the bench: who is there when, what there is of each, own tasks, what was said of tasks, and what came of them. */
+  {
+    name: '0030-plan',
+    statements: [
+      'ALTER TABLE people ADD COLUMN hours JSON',
+      `ALTER TABLE people ADD COLUMN daysOff JSON NOT NULL DEFAULT '[]'`,
+      'ALTER TABLE workshop ADD COLUMN things JSON',
+      'CREATE TABLE wishes (id TEXT PRIMARY KEY, wantedAt TEXT NOT NULL, weight REAL NOT NULL, at TEXT NOT NULL)',
+      `CREATE TABLE own_tasks (id TEXT PRIMARY KEY, restorationId TEXT REFERENCES restorations(id) ON DELETE RESTRICT, what TEXT NOT NULL, minutes INTEGER NOT NULL, hands INTEGER NOT NULL, place TEXT, afterTask TEXT, at TEXT NOT NULL)`,
+      'CREATE INDEX own_tasks_restoration ON own_tasks (restorationId)',
+      `CREATE TABLE task_marks (id TEXT PRIMARY KEY, startAt TEXT, notBefore TEXT, minutes INTEGER, dropped INTEGER NOT NULL, personId TEXT, at TEXT NOT NULL)`,
+      `CREATE TABLE task_runs (id TEXT PRIMARY KEY, task TEXT NOT NULL, restorationId TEXT REFERENCES restorations(id) ON DELETE RESTRICT, kind TEXT NOT NULL, startedAt TEXT NOT NULL, endedAt TEXT, outcome TEXT, plannedMin INTEGER NOT NULL, minutes INTEGER, words TEXT NOT NULL)`,
+      'CREATE INDEX task_runs_restoration ON task_runs (restorationId)',
+      'CREATE INDEX task_runs_task ON task_runs (task)',
+      'CREATE TABLE plans (id TEXT PRIMARY KEY, number INTEGER NOT NULL, at TEXT NOT NULL, mark INTEGER NOT NULL, plan JSON NOT NULL)',
+    ],
+  },
 ];

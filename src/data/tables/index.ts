@@ -4,6 +4,7 @@ import { FINISH_TABLES } from './finish';
 import { KEYS_TABLES } from './keys';
 import { MACHINE_TABLES } from './machine';
 import { MEND_TABLES } from './mend';
+import { PLAN_TABLES } from './plan';
 import { TEARDOWN_TABLES } from './teardown';
 import { WASH_TABLES } from './wash';
 import { WORKSHOP_TABLES } from './workshop';
@@ -21,6 +22,7 @@ export const TABLES = {
   ...KEYS_TABLES,
   ...MEND_TABLES,
   ...FINISH_TABLES,
+  ...PLAN_TABLES,
 };
 
 export type TableName = keyof typeof TABLES;

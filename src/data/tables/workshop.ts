@@ -3,6 +3,7 @@ import type { Lab } from '@/core/colour/types';
 import { MOST } from '@/core/limits';
 import { STRENGTH_UNITS } from '@/core/peroxide/strength';
 import type { TestWay } from '@/core/peroxide/bottle';
+import type { BenchThings } from '@/core/schedule/facts/facts';
 import type { WeekHours } from '@/core/runsheet/hours';
 import { MOST_SHEETS, type SheetGreys } from '@/core/picture/greySheetPlan';
 import { sheetGreysSchema } from '@/core/picture/spec';
@@ -50,9 +51,22 @@ export const WORKSHOP_TABLES = {
       hours: json<WeekHours>(Joi.array()),
       /** UV-A of the lamp at the piece, mW/cm²; 0 without one. */
       lampMwPerCm2: real(0, MOST.lampMwPerCm2),
+      /** How many of each there are at the bench; `null` before anybody said. */
+      things: orNull(json<BenchThings>(Joi.object())),
     },
   }),
-  people: table({ columns: { id, name: text(), addedAt: time } }),
+  people: table({
+    noun: 'name',
+    columns: {
+      id,
+      name: text(),
+      addedAt: time,
+      /** Where they are not the workshop’s. */
+      hours: orNull(json<WeekHours>(Joi.array())),
+      /** Days on which this person is not there, as `2026-06-21`. */
+      daysOff: json<string[]>(Joi.array()),
+    },
+  }),
   stock: table({
     noun: 'bottle',
     columns: {

@@ -1,0 +1,70 @@
+import type { Metadata } from 'next';
+import { DaysPart } from '@/bench/DaysPart';
+import { MovedPart } from '@/bench/MovedPart';
+import { PlanHead } from '@/bench/PlanHead';
+import { shownDay, shownPlan } from '@/bench/plan';
+import { dayAround } from '@/core/runsheet/time';
+import { getWorkshop } from '@/data/workshop';
+import { clock } from '@/edge/clock';
+import { needsEntered } from '@/edge/entered';
+import { LinkButton } from '@/ui/links';
+import { seeToThePlan } from '../planner';
+import { sky } from '../sky';
+import { costOfMove } from './cost';
+
+export const metadata: Metadata = { title: 'The days, bench' };
+
+const DAY_MS = 86_400_000;
+/** So many days stand on a page. */
+const DAYS = 3;
+/** A page further than this knows of no plan. */
+const MOST_PAGES = 19;
+
+interface Props {
+  searchParams: Promise<{ page?: string }>;
+}
+
+/** The coming days as strips under the sun. */
+export default async function DaysPage({ searchParams }: Props) {
+  await needsEntered();
+  seeToThePlan();
+  const workshop = await getWorkshop();
+  const { timeZone } = workshop;
+  const page = Math.min(MOST_PAGES, Math.max(0, Math.floor(Number((await searchParams).page ?? 0)) || 0));
+  const { start } = dayAround(clock(), timeZone);
+  const [plan, days] = await Promise.all([
+    shownPlan(timeZone),
+    Promise.all(
+      // Noon of each day: a day may have 23 or 25 hours.
+      Array.from({ length: DAYS }, (_, i) =>
+        shownDay(workshop, new Date(start.getTime() + (page * DAYS + i + 0.5) * DAY_MS), sky),
+      ),
+    ),
+  ]);
+  const first = Date.parse(days[0]!.start);
+  const last = Date.parse(days.at(-1)!.end);
+  return (
+    <>
+      <PlanHead here="/plan" under={plan ? 'What lies where, and what moving it costs' : null} />
+      {plan && (
+        <>
+          <MovedPart plan={plan} timeZone={timeZone} />
+          <DaysPart
+            key={page}
+            plan={{
+              ...plan,
+              tasks: plan.tasks.filter(({ from, to }) => Date.parse(from) < last && Date.parse(to) > first),
+            }}
+            {...{ days, timeZone, costOfMove }}
+          />
+          <nav aria-label="Other days" style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
+            {page > 0 && <LinkButton href={`/plan?page=${page - 1}`}>Earlier days</LinkButton>}
+            {page < MOST_PAGES && <LinkButton href={`/plan?page=${page + 1}`}>Later days</LinkButton>}
+            <LinkButton href="/api/plan/day">Today on paper</LinkButton>
+            <LinkButton href="/api/plan/week">The week on paper</LinkButton>
+          </nav>
+        </>
+      )}
+    </>
+  );
+}

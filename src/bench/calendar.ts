@@ -1,0 +1,37 @@
+import ical, { ICalAlarmType, ICalEventTransparency } from 'ical-generator';
+import type { ShownPlan } from './plan';
+
+const MINUTE_MS = 60_000;
+/** A bell before hands begin, and at the end of what only waits. */
+const BEFORE_S = 10 * 60;
+
+/** Times of a calendar are in UTC; the zone that they are meant in is named, and every program shows its own. */
+export function planCalendar(plan: ShownPlan | null, name: string, timeZone: string, origin: string): string {
+  const calendar = ical({ name: `${name}: bench`, timezone: null });
+  calendar.x('X-WR-TIMEZONE', timeZone);
+  for (const task of plan?.tasks ?? []) {
+    if (task.kind === 'answer') continue;
+    const event = calendar.createEvent({
+      id: `${task.id.replaceAll(/[^A-Za-z0-9.-]/g, '-')}@kvell`,
+      start: new Date(task.from),
+      end: new Date(Math.max(Date.parse(task.to), Date.parse(task.from) + MINUTE_MS)),
+      stamp: new Date(plan!.at),
+      summary: [task.tag, task.words].filter(Boolean).join(' '),
+      description: [task.title, task.who, task.pinned ? 'pinned' : ''].filter(Boolean).join(', '),
+      ...(task.href && { url: `${origin}${task.href}` }),
+      // What waits by itself keeps nobody busy.
+      transparency: task.hands ? ICalEventTransparency.OPAQUE : ICalEventTransparency.TRANSPARENT,
+    });
+    event.createAlarm(
+      task.hands
+        ? { type: ICalAlarmType.display, trigger: BEFORE_S, description: task.words }
+        : {
+            type: ICalAlarmType.display,
+            triggerAfter: 0,
+            relatesTo: 'END' as never,
+            description: `${task.words}: over`,
+          },
+    );
+  }
+  return calendar.toString();
+}

@@ -1,0 +1,124 @@
+import { taskPlace, taskWords } from '@/core/schedule/taskWords';
+import type { KeptPlan, KeptTask } from '@/core/schedule/kept';
+import type { PlaceName } from '@/core/schedule/facts/facts';
+import type { TaskKind } from '@/core/schedule/facts/tasks';
+import { HANDS } from '@/core/schedule/bench';
+import { dayAround } from '@/core/runsheet/time';
+import { sunDay, type SunSample } from '@/core/sun/day';
+import { cloudAt, type SkySource } from '@/core/session/sessions';
+import { findPieces } from '@/data/pieces';
+import { planThatStands } from '@/data/plans';
+import { titlesOf } from '@/data/restorations';
+import type { TaskRunRow, Workshop } from '@/data/rows';
+import { findRows } from '@/data/table';
+import { placeOf } from '@/data/workshop';
+import { dayName } from '@/work/plan/facts';
+import { runsNow } from '@/work/plan/said';
+import { movedWords, noPlaceOf } from './planWords';
+
+/** A task as a screen shows it. */
+export interface ShownTask {
+  id: string;
+  words: string;
+  machine: string | null;
+  title: string;
+  tag: string | null;
+  from: string;
+  to: string;
+  who: string | null;
+  hands: boolean;
+  place: PlaceName | null;
+  kind: TaskKind;
+  pinned: boolean;
+  href: string | null;
+  /** Since when hands are at it. */
+  begunAt: string | null;
+}
+
+export interface ShownPlan {
+  number: number;
+  at: string;
+  tasks: ShownTask[];
+  /** What moved, in a sentence; `null` where nothing did. */
+  moved: { words: string; tasks: { words: string; from: string; to: string }[] } | null;
+  leftOut: { id: string; words: string; why: string }[];
+  unpinned: string[];
+  ready: (KeptPlan['ready'][number] & { title: string })[];
+  people: { id: string; name: string }[];
+}
+
+/** The plan that stands, with names; `null` before the first. */
+export async function shownPlan(timeZone: string): Promise<ShownPlan | null> {
+  const [stands, people, runs] = await Promise.all([planThatStands(), findRows('people'), runsNow()]);
+  if (!stands) return null;
+  const { plan, number, at } = stands;
+  const abouts = [...plan.tasks, ...plan.leftOut].map(({ about }) => about);
+  const [titles, pieces] = await Promise.all([
+    titlesOf([...plan.ready.map(({ machine }) => machine), ...abouts.flatMap(({ machine }) => machine ?? [])]),
+    findPieces([...new Set(abouts.flatMap(({ pieceId }) => pieceId ?? []))]),
+  ]);
+  const tags = new Map(pieces.map(({ id, tag }) => [id, tag]));
+  const names = new Map(people.map(({ id, name }) => [`${HANDS}${id}`, name]));
+  const shown = ({ id, from, to, who, about, pinned }: KeptTask): ShownTask => ({
+    ...{ id, from, to, pinned, machine: about.machine, hands: about.hands, place: about.place, kind: about.kind },
+    words: taskWords(about),
+    title: about.machine === null ? '' : (titles.get(about.machine) ?? ''),
+    tag: about.pieceId === null ? null : (tags.get(about.pieceId) ?? null),
+    who: who === null ? null : (names.get(who) ?? null),
+    href: taskPlace(about),
+    begunAt: begun(runs, id),
+  });
+  const wordsOf = (id: string): string => {
+    const one = [...plan.tasks, ...plan.leftOut].find((task) => task.id === id);
+    return one ? taskWords(one.about) : 'something that is done';
+  };
+  return {
+    ...{ number, at },
+    tasks: plan.tasks.map(shown),
+    moved: plan.moved && {
+      words: movedWords(plan.moved, titles, timeZone),
+      tasks: plan.moved.tasks.map(({ about, from, to }) => ({ words: taskWords(about), from, to })),
+    },
+    leftOut: plan.leftOut.map(({ id, about, why }) => ({
+      id,
+      words: taskWords(about),
+      why: noPlaceOf(id, why, wordsOf),
+    })),
+    unpinned: plan.unpinned.map(wordsOf),
+    ready: plan.ready.map((one) => ({ ...one, title: titles.get(one.machine) ?? '' })),
+    people: people.map(({ id, name }) => ({ id, name })),
+  };
+}
+
+const begun = (runs: readonly TaskRunRow[], id: string) => runs.find(({ task }) => task === id)?.startedAt ?? null;
+
+/** What hands do now, and next: what they are at, else the first that the plan has for them. */
+export function handsOf(tasks: readonly ShownTask[]): { now: ShownTask | null; next: ShownTask[] } {
+  const inHand = tasks.filter(({ hands }) => hands);
+  const now = inHand.find(({ begunAt }) => begunAt !== null) ?? inHand[0] ?? null;
+  return { now, next: inHand.filter((task) => task !== now).slice(0, 4) };
+}
+
+/** A day of the strip: its sun, and its first and last instant. */
+export interface ShownDay {
+  /** As `2026-06-21`. */
+  day: string;
+  start: string;
+  end: string;
+  samples: SunSample[];
+  clouds: { at: string; cloud: number; own: boolean }[];
+}
+
+/** A day of the workshop with its sun and cloud; without a place it has neither. */
+export async function shownDay(workshop: Workshop, within: Date, sky: SkySource): Promise<ShownDay> {
+  const { start, hours } = dayAround(within, workshop.timeZone);
+  const place = placeOf(workshop);
+  const clouds = place ? await sky(place, start, hours) : [];
+  return {
+    day: dayName(start, workshop.timeZone),
+    start: start.toISOString(),
+    end: new Date(start.getTime() + hours * 3_600_000).toISOString(),
+    samples: place ? sunDay(place, start, hours, (at) => cloudAt(clouds, at)).samples : [],
+    clouds: clouds.map(({ at, cloud, own = false }) => ({ at: at.toISOString(), cloud, own })),
+  };
+}

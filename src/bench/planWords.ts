@@ -1,0 +1,65 @@
+import { noPlaceWords } from '@/core/schedule/noPlace';
+import type { Cause, KeptPlan, Moved } from '@/core/schedule/kept';
+import { showTime } from '@/core/runsheet/time';
+
+const list = (words: readonly string[]): string =>
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
+
+const dayOf = (day: string): string => showTime(`${day}T12:00:00.000Z`, 'UTC', 'EEEE d MMM');
+
+const things = (count: number, one: string, many: string): string => (count === 1 ? `one ${one}` : `${count} ${many}`);
+
+/** Why the plan changed, in a clause. */
+function causeWords(cause: Cause, titles: ReadonlyMap<string, string>): string {
+  switch (cause.kind) {
+    case 'sky': {
+      const days = cause.days.length > 3 ? `${cause.days.length} days` : list(cause.days.map(dayOf));
+      return `the sky is ${cause.better ? 'better' : 'worse'} than it was foretold for ${days}`;
+    }
+    case 'parcel':
+      return `“${cause.what}” comes ${cause.later ? 'later' : 'sooner'}`;
+    case 'arrived':
+      return `“${cause.what}” is here or not waited for any more`;
+    case 'done':
+      return `${things(cause.count, 'task is', 'tasks are')} done`;
+    case 'more to do': {
+      const title = cause.machine === null ? null : titles.get(cause.machine);
+      return `there ${cause.count === 1 ? 'is one task' : `are ${cause.count} tasks`} more${title ? ` on ${title}` : ''}`;
+    }
+    case 'late':
+      return `${things(cause.count, 'task was', 'tasks were')} not begun in time`;
+    case 'people':
+      return cause.fewer ? 'there are fewer hands' : 'there are more hands';
+    case 'said':
+      return 'somebody changed what the plan goes by';
+  }
+}
+
+/** What moved and why, in one sentence. */
+export function movedWords(
+  { causes, tasks, ready }: Moved,
+  titles: ReadonlyMap<string, string>,
+  timeZone: string,
+): string {
+  const why = list(causes.map((cause) => causeWords(cause, titles)));
+  const day = (iso: string) => showTime(iso, timeZone, 'EEE d MMM');
+  const moves = tasks.length > 0 ? `${things(tasks.length, 'task moves', 'tasks move')}` : 'nothing else moves';
+  const dates = ready.map(
+    ({ machine, was, is }) => `${titles.get(machine) ?? 'a machine'} is ready ${day(is)} instead of ${day(was)}`,
+  );
+  const first = why
+    ? `${why.charAt(0).toUpperCase()}${why.slice(1)}: ${moves}`
+    : `${moves.charAt(0).toUpperCase()}${moves.slice(1)}`;
+  return `${[first, ...dates].join('; ')}.`;
+}
+
+/** Why a task is not in the plan, with what would let it in. */
+export function noPlaceOf(
+  id: string,
+  why: KeptPlan['leftOut'][number]['why'],
+  wordsOf: (id: string) => string,
+): string {
+  return why.kind === 'waits'
+    ? `It waits for “${wordsOf(why.for)}”, which finds no moment.`
+    : noPlaceWords(id, why, wordsOf);
+}

@@ -1,0 +1,39 @@
+import { assumed } from '../assumptions/assumptions';
+import { planBench, type BenchPlan } from './bench';
+import type { BenchFacts } from './facts/facts';
+import { tasksOf, type ToldTask } from './facts/tasks';
+import { paceOf, readyDates, type ReadyDates } from './ready';
+
+/** What a plan is made of: what is known, what went otherwise so far, and how long to search. */
+export interface BenchWork {
+  facts: BenchFacts;
+  /** Real over planned length of the tasks that were done here. */
+  ratios: readonly number[];
+  seed: number;
+  timeLimitMs: number;
+  maxIterations?: number | undefined;
+  runs: number;
+}
+
+export interface BenchWorked {
+  tasks: readonly ToldTask[];
+  plan: BenchPlan;
+  ready: ReadyDates[];
+}
+
+/** The plan of the bench and the days on which its machines are ready. */
+export function workBench(
+  { facts, ratios, seed, timeLimitMs, maxIterations, runs }: BenchWork,
+  clock: () => number,
+  stopped?: () => boolean,
+): BenchWorked {
+  const { problem, tasks } = tasksOf(facts);
+  const plan = planBench(problem, { timeLimitMs, maxIterations, seed, clock, stopped });
+  const skies = facts.sun.map(({ from, own }) => ({ day: Math.floor(from / 1440), own }));
+  const badSun = (day: number): number =>
+    assumed(
+      skies.find((one) => one.day === day)?.own ? 'sun that does not come after a look' : 'sun that does not come',
+    );
+  const ready = readyDates(problem, plan.order, { runs, seed, badSun, pace: paceOf(ratios), stopped });
+  return { tasks, plan, ready };
+}

@@ -1,0 +1,111 @@
+import type { BenchWork, BenchWorked } from '@/core/schedule/benchWork';
+import { keptPlan } from '@/core/schedule/compare';
+import type { BenchFacts } from '@/core/schedule/facts/facts';
+import type { KeptPlan } from '@/core/schedule/kept';
+import { inPool } from '@/data/heavyPool';
+import { newestMark } from '@/data/log';
+import { keepPlan, planThatStands } from '@/data/plans';
+import type { PlanRow } from '@/data/rows';
+import { findRows } from '@/data/table';
+import { getWorkshop } from '@/data/workshop';
+import { benchFacts, dayName, type Outside } from './facts';
+
+const MINUTE_MS = 60_000;
+/** A plan is looked over again after so long, whatever happens. */
+const OLD_MIN = 20;
+/** What is about to begin stays where it is, if that can be at all. */
+const SOON_MIN = 60;
+const SEARCH_MS = 1500;
+const RUNS = 200;
+const SEED = 7;
+
+/** How a plan is worked out: in a thread of its own, or where one asks for it at once. */
+type Works = (work: BenchWork) => Promise<BenchWorked>;
+
+const inThread: Works = (work) => inPool('bench', work);
+
+/** Moves what stood in the plan before into minutes from now; what is about to begin is held there. */
+export function withBefore(facts: BenchFacts, before: KeptPlan | null, now: Date): BenchFacts {
+  if (!before) return facts;
+  const minutes = (iso: string) => Math.round((Date.parse(iso) - now.getTime()) / MINUTE_MS);
+  const marks = { ...facts.marks };
+  const stood: Record<string, number> = {};
+  for (const { id, from } of before.tasks) {
+    const at = minutes(from);
+    if (at < 0) continue;
+    stood[id] = at;
+    if (at < SOON_MIN && marks[id]?.at === undefined) marks[id] = { ...marks[id], at };
+  }
+  return { ...facts, marks, before: stood };
+}
+
+/** Real over planned length of what was done at the bench lately. */
+async function ratiosOf(): Promise<number[]> {
+  const runs = await findRows('task_runs', { outcome: 'done' }, [['startedAt', 'DESC']], 200);
+  return runs.flatMap(({ minutes, plannedMin }) =>
+    minutes !== null && minutes > 0 && plannedMin > 0 ? [minutes / plannedMin] : [],
+  );
+}
+
+/** Plans begin with a whole minute, so that their tasks do. */
+export const wholeMinute = (at: Date): Date => new Date(Math.floor(at.getTime() / MINUTE_MS) * MINUTE_MS);
+
+/** The work of one plan, with what it was asked for at; `now` is a whole minute. */
+export async function workToDo(now: Date, outside: Outside) {
+  const [mark, stands, ratios] = await Promise.all([newestMark(), planThatStands(), ratiosOf()]);
+  const facts = withBefore(await benchFacts(now, outside), stands?.plan ?? null, now);
+  const work: BenchWork = { facts: plain(facts), ratios, seed: SEED, timeLimitMs: SEARCH_MS, runs: RUNS };
+  return { mark, stands, facts, work };
+}
+
+/** What goes over to another thread: no maps. */
+const plain = ({ people, things, sun, machines, own, running, marks, done, before }: BenchFacts): BenchFacts => ({
+  ...{ people, things, sun, machines, own, running, marks, done, before },
+});
+
+/** Plans anew from what is known now, and keeps it. */
+export async function replan(at: Date, outside: Outside, works: Works = inThread): Promise<PlanRow> {
+  const now = wholeMinute(at);
+  const { mark, stands, facts, work } = await workToDo(now, outside);
+  const { timeZone } = await getWorkshop();
+  const worked = await works(work);
+  const plan = keptPlan(worked, facts, stands?.plan ?? null, now, (day) => dayName(day, timeZone));
+  // Pins of a moment that only held what was about to begin are nobody’s.
+  const pins = new Set((await findRows('task_marks')).filter(({ startAt }) => startAt !== null).map(({ id }) => id));
+  return keepPlan(
+    {
+      ...plan,
+      tasks: plan.tasks.map((task) => ({ ...task, pinned: task.pinned && pins.has(task.id) })),
+      unpinned: plan.unpinned.filter((id) => pins.has(id)),
+      // What was told and not read yet is told on, unless something newer moved.
+      moved: plan.moved ?? stands?.plan.moved ?? null,
+    },
+    mark,
+    now,
+  );
+}
+
+/** Whether something happened since the plan was made, or what it says cannot be any more. */
+export async function isStale(now: Date): Promise<boolean> {
+  const [stands, mark] = await Promise.all([planThatStands(), newestMark()]);
+  if (!stands || stands.mark !== mark) return true;
+  const age = now.getTime() - Date.parse(stands.at);
+  return age > OLD_MIN * MINUTE_MS || age < 0;
+}
+
+const kept = globalThis as { kvellPlanning?: Promise<void> | undefined };
+
+/**
+ * Sees to it that the plan is true, beside what is being answered: nobody waits for it. One plan at a time; what happens
+ * meanwhile is planned next time somebody asks.
+ */
+export function keepPlanTrue(clock: () => Date, outside: Outside, failed: (failure: unknown) => void): void {
+  kept.kvellPlanning ??= isStale(clock())
+    .then(async (stale) => {
+      if (stale) await replan(clock(), outside);
+    })
+    .catch(failed)
+    .finally(() => {
+      kept.kvellPlanning = undefined;
+    });
+}
