@@ -14,6 +14,7 @@ import { forecasts } from './forecast';
 import { forecastsWithErrors } from './forecastErrors';
 import { greySheets } from './greySheet';
 import { registration } from './registration';
+import { readyByTheirDates } from './readyDates';
 import { rebuildOrders } from './rebuildOrder';
 import { haze } from './haze';
 import { rust } from './rust';
@@ -53,6 +54,7 @@ const BENCHMARKS: Record<string, () => Promise<void>> = {
   tint: tints,
   rust,
   schedule: schedules,
+  'ready-dates': readyByTheirDates,
   haze,
   faults,
   'faults-seen': faultsSeen,

@@ -35,6 +35,7 @@ import { pinInStub, type StubAndPin } from '../mending/pinInStub';
 import { partOf } from '../mending/part/part';
 import { bellTime, everyDay } from '../runsheet/hours';
 import { FINISH_CASES } from './finishCases.testing';
+import { PLAN_CASES } from './planCases.testing';
 import { TINT_CASES } from './tintCases.testing';
 import { MENDING_CASES } from './mendingCases.testing';
 import { ASSUMPTIONS, assumed, STANDINGS, type AssumptionName } from './assumptions';
@@ -802,6 +803,7 @@ const CASES: Record<AssumptionName, Case> = {
   ...MENDING_CASES,
   ...TINT_CASES,
   ...FINISH_CASES,
+  ...PLAN_CASES,
   'thinnest wall': {
     decides: 'whether a sleeve with a wall of 0.42 mm is made',
     of: () => {

@@ -342,7 +342,14 @@ export const ASSUMPTIONS = {
     'How long everything takes in a workshop that was not watched yet is known to within',
     'guess',
   ),
-  'somebody is not there': a(0.1, 'of the days', 'Somebody is not there after all on', 'guess'),
+  'work drags on': a(
+    0.1,
+    'of its logarithm',
+    'Where nothing was watched yet, work takes longer than it was planned by',
+    'guess',
+    'Interruptions that nobody plans: the middle one of simulated workshops is ready as foretold only with it.',
+  ),
+  'somebody is not there': a(0.12, 'of the days', 'Somebody is not there after all on', 'guess'),
   'sun that does not come': a(
     0.3,
     'of the days',

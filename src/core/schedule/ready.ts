@@ -21,7 +21,8 @@ export function paceOf(ratios: readonly number[]): Pace {
   const [prior, each] = [assumed('spread between workshops'), assumed('spread of hands work')];
   const logs = ratios.filter((ratio) => ratio > 0).map((ratio) => Math.log(Math.min(8, Math.max(1 / 8, ratio))));
   const precision = 1 / prior ** 2 + logs.length / each ** 2;
-  return { mean: logs.reduce((sum, one) => sum + one, 0) / each ** 2 / precision, sd: Math.sqrt(1 / precision) };
+  const mean = assumed('work drags on') / prior ** 2 + logs.reduce((sum, one) => sum + one, 0) / each ** 2;
+  return { mean: mean / precision, sd: Math.sqrt(1 / precision) };
 }
 
 export interface ReadyLimits {
@@ -69,7 +70,7 @@ export function readyDates(problem: BenchProblem, order: readonly string[], limi
 }
 
 /** When each machine ends if everything takes as long as it says, laid in a given order; what finds no moment ends never. */
-function played(problem: BenchProblem, order: readonly string[]): Map<string, number> {
+export function played(problem: BenchProblem, order: readonly string[]): Map<string, number> {
   const last = new Map<string, number>();
   const upTo = (machine: string | null, end: number) => {
     if (machine !== null) last.set(machine, Math.max(last.get(machine) ?? 0, end));

@@ -98,7 +98,9 @@ async function sunFacts(
       to: new Date(now.getTime() + to * MINUTE_MS),
     };
     const of = quarters({ place, shading, clouds, transmission: 1 }, hours);
-    const worth = of.filter(({ dose }) => 4 * dose >= assumed('worth putting out'));
+    const washOff = hours.to.getTime() - (assumed('washing off') + 15) * MINUTE_MS;
+    // Somebody is still there when it is washed off.
+    const worth = of.filter(({ at, dose }) => 4 * dose >= assumed('worth putting out') && at < washOff);
     const [first, last] = [worth[0], worth.at(-1)];
     if (!first || !last) continue;
     const stretch: SunDayFacts = {

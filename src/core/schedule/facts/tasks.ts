@@ -453,6 +453,7 @@ class OfMachine {
       });
       const off = this.add('wash off', {
         ...{ ...own, subject, session, duration: assumed('washing off'), place: 'sink', peroxide: true },
+        anyHour: plan !== null,
         after: [{ task: expose, minLag: 0, maxLag: yellow.driver === 'sun' ? WASH_OFF_WITHIN * 4 : 12 * HOUR }],
       });
       const dry = this.add('dry', {
