@@ -3,6 +3,11 @@ import { closeDatabase } from '@/data/connection';
 import { dataFolder } from '@/data/folder';
 import { clock } from '@/edge/clock';
 import { listRestorations } from '@/data/restorations';
+import { airOver, skyOver } from '@/data/weather';
+import { simulatedAir } from '@/simulators/weather/air';
+import { simulatedSky } from '@/simulators/weather/sky';
+import { workBench } from '@/core/schedule/benchWork';
+import { replan } from '@/work/plan/replan';
 import { loadWorkshop } from './workshop';
 
 /** Loads the demo workshop into the data folder: kept where it is there already, made anew with `--fresh`. */
@@ -16,5 +21,11 @@ if ((await listRestorations()).length > 0)
 else {
   console.log('Loading the demo workshop. The simulated camera takes its photographs now.');
   await loadWorkshop(clock(), (words) => console.log(`  ${words}`));
+  const outside = {
+    sky: skyOver((place, from, hours) => Promise.resolve(simulatedSky(place.latitude, place.longitude, from, hours))),
+    air: airOver((place, from, hours) => Promise.resolve(simulatedAir(place.latitude, place.longitude, from, hours))),
+  };
+  const { plan } = await replan(clock(), outside, (work) => Promise.resolve(workBench(work, () => performance.now())));
+  console.log(`  The bench is planned: ${plan.tasks.length} tasks.`);
 }
 await closeDatabase();

@@ -3,7 +3,7 @@
 import { Box, Text } from '@chakra-ui/react';
 import { useDrag } from '@use-gesture/react';
 import { useRef, useState } from 'react';
-import { showMinutes, showTime } from '@/core/runsheet/time';
+import { showLength, showTime } from '@/core/runsheet/time';
 import { useNow } from '@/ui/clock';
 import type { ShownDay, ShownTask } from './plan';
 import { lanesOf, rowsOf, shownHours, type RowsBy } from './strip';
@@ -156,7 +156,7 @@ function Bar({ task, first, last, lane, timeZone, field, isChosen, onMove, onOve
   };
   const clock = (ms: number) => showTime(new Date(ms).toISOString(), timeZone, 'HH:mm');
   const words = `${task.tag ? `${task.tag} ` : ''}${task.words}`;
-  const whole = `${words}${task.title ? `, ${task.title}` : ''}: ${showTime(task.from, timeZone, 'EEE HH:mm')} to ${showTime(task.to, timeZone, 'EEE HH:mm')}, ${showMinutes((to - from) / MINUTE_MS)}${task.who ? `, ${task.who}` : ''}${task.pinned ? ', pinned' : ''}`;
+  const whole = `${words}${task.title ? `, ${task.title}` : ''}: ${showTime(task.from, timeZone, 'EEE HH:mm')} to ${showTime(task.to, timeZone, 'EEE HH:mm')}, ${showLength((to - from) / MINUTE_MS)}${task.who ? `, ${task.who}` : ''}${task.pinned ? ', pinned' : ''}`;
   return (
     <button
       {...(movable ? drag() : {})}

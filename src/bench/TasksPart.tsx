@@ -3,7 +3,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { showMinutes, showTime, toLocalField } from '@/core/runsheet/time';
+import { showLength, showTime, toLocalField } from '@/core/runsheet/time';
 import { PLACES } from '@/core/schedule/facts/facts';
 import { AnswerForm, type FieldDef } from '@/ui/AnswerForm';
 import { Button } from '@/ui/Button';
@@ -225,7 +225,7 @@ function Line({ task, timeZone }: { task: ShownTask; timeZone: string }) {
       {task.words}
       <Text as="span" color="soft" fontWeight="400">
         {' '}
-        {[task.title, showMinutes(minutes), task.who, task.pinned ? 'pinned' : null].filter(Boolean).join(', ')}
+        {[task.title, showLength(minutes), task.who, task.pinned ? 'pinned' : null].filter(Boolean).join(', ')}
       </Text>
     </>
   );

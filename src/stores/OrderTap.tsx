@@ -9,7 +9,7 @@ import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { TakeThingBack } from '@/undo/TakeThingBack';
-import { moveOnOrder, placeTheOrder, takeOrderStepBack, wantIt } from './actions';
+import { delayTheOrder, moveOnOrder, placeTheOrder, takeOrderStepBack, wantIt } from './actions';
 
 const TAP: Record<Exclude<OrderStep, 'ordered'>, string> = {
   arrived: 'It is here',
@@ -71,6 +71,20 @@ export function OrderTap({
       {next === 'ordered' && (
         <Fold quiet summary={`Ordered: ${what}`}>
           {place}
+        </Fold>
+      )}
+      {next === 'arrived' && (
+        <Fold quiet summary={`Comes on another day: ${what}`}>
+          <AnswerForm
+            draftKey={`delay-${orderId}`}
+            fields={[
+              { name: 'dueDays', label: 'Expected in', kind: 'number', unit: 'days', fixedUnit: true, half: true },
+            ]}
+            initial={{ dueDays: '' }}
+            submit="Expect it then"
+            done="Kept. What waits for it moves with it."
+            send={(values) => delayTheOrder({ ...values, orderId })}
+          />
         </Fold>
       )}
       <Flex gap="2" wrap="wrap" align="center">

@@ -31,7 +31,7 @@ export function Shelf({ stock, prices, now, timeZone }: Props) {
   return (
     <Grid as="ul" listStyleType="none" templateColumns={{ base: '1fr', lg: '1fr 1fr' }} columnGap="10">
       {stock.map((item) => (
-        <Flex as="li" key={item.id} gap="4" py="3">
+        <Flex as="li" key={item.id} id={item.id} gap="4" py="3">
           <Bottle left={item.left} size={item.sizeMl} />
           <Box flex="1" minWidth="0">
             <Text fontWeight="650" fontSize="18px">

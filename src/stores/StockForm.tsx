@@ -2,11 +2,10 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { unitOf } from '@/core/ledger/left';
+import { STOCK_KINDS, unitOf } from '@/core/ledger/left';
 import { AnswerForm, options, type FieldDef } from '@/ui/AnswerForm';
 import { FieldWatch } from '@/ui/FieldWatch';
 import { putIntoStores } from './actions';
-import { STOCK_KINDS } from './kinds';
 import { STRENGTH_CHOICES } from './strengthChoices';
 
 /** A bottle goes into the stores as its label says. */

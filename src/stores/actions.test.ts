@@ -1,3 +1,4 @@
+import { STOCK_KINDS } from '@/core/ledger/left';
 import { listStock } from '@/data/stock';
 import { inTrialWorkshop } from '@/work/trial';
 import { wrongs } from '@/edge/wrongs';
@@ -92,7 +93,7 @@ describe('how strong a bottle still is', () => {
 });
 
 it('takes what is no peroxide without a strength', async () => {
-  const [kind] = (await import('./kinds')).STOCK_KINDS.filter((name) => !name.startsWith('peroxide'));
+  const [kind] = STOCK_KINDS.filter((name) => !name.startsWith('peroxide'));
   expect(wrongs(await putIntoStores({ ...BOTTLE, name: 'Film', kind: kind!, strengthValue: '' }))).toBe('');
 });
 

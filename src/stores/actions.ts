@@ -7,14 +7,17 @@ import { peroxideStrength } from '@/core/peroxide/strength';
 import { Refusal } from '@/core/refusal';
 import { addOwnAgent, addOwnSurface, addOwnVerdict, switchAgent } from '@/work/knowledge';
 import { addDonor, addDonorPart, putDonorPartBack, setDonorPartColour, takeDonorPart } from '@/work/donors';
-import { addOrder, moveOrder, placeOrder, stepOrderBack } from '@/work/orders';
+import { addOrder, delayOrder, moveOrder, placeOrder, stepOrderBack } from '@/work/orders';
 import { findStock } from '@/data/stock';
 import { addStock, addStrength, countStock } from '@/work/stock';
 import { getWorkshop } from '@/data/workshop';
 import type { Answer } from '@/edge/answer';
 import { write, type Given } from '@/edge/write';
+import { careFor } from '@/work/stockCare';
 import {
+  careSchema,
   countSchema,
+  delaySchema,
   donorColourSchema,
   donorPartSchema,
   donorSchema,
@@ -26,6 +29,7 @@ import {
   ownVerdictSchema,
   placeSchema,
   putBackSchema,
+  stockIdSchema,
   stockSchema,
   takeDonorSchema,
   testSchema,
@@ -80,6 +84,11 @@ export async function placeTheOrder(given: Given): Promise<Answer<null>> {
     await placeOrder(orderId, { priceMinor: price === null ? null : minorUnits(price, currency), dueDays }, now);
     return null;
   });
+}
+
+/** It comes on another day than was said. */
+export async function delayTheOrder(given: Given): Promise<Answer<void>> {
+  return write(delaySchema, given, ({ orderId, dueDays }, now) => delayOrder(orderId, dueDays, now));
 }
 
 export async function moveOnOrder(given: Given): Promise<Answer<void>> {
@@ -142,4 +151,30 @@ export async function addSurface(given: Given): Promise<Answer<void>> {
   return write(ownSurfaceSchema, given, async (surface, now) => {
     await addOwnSurface(surface, now);
   });
+}
+
+/** Where something on the shelf stands, how much of it is wanted, and how long it keeps. */
+export async function keepCare(given: Given): Promise<Answer<void>> {
+  return write(careSchema, given, ({ stockId, openedAt, ...care }, now) =>
+    careFor(
+      stockId,
+      { ...care, openedAt: openedAt === null ? null : new Date(`${openedAt}T12:00:00.000Z`).toISOString() },
+      'where it stands and how much is wanted.',
+      now,
+    ),
+  );
+}
+
+/** It is on the shelf no more. */
+export async function throwAway(given: Given): Promise<Answer<void>> {
+  return write(stockIdSchema, given, ({ stockId }, now) =>
+    careFor(stockId, { thrownAt: now.toISOString() }, 'thrown away.', now),
+  );
+}
+
+/** It was thrown away by mistake. */
+export async function backOnShelf(given: Given): Promise<Answer<void>> {
+  return write(stockIdSchema, given, ({ stockId }, now) =>
+    careFor(stockId, { thrownAt: null }, 'on the shelf again.', now),
+  );
 }

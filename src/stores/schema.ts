@@ -10,7 +10,7 @@ import type { AgedBottle, GasTest } from '@/core/peroxide/agedBottle';
 import { TEST_WAYS, type TestWay } from '@/core/peroxide/bottle';
 import { STRENGTH_UNITS, type StrengthUnit } from '@/core/peroxide/strength';
 import { agentSchema, surfaceSchema } from '@/core/materials/schema';
-import { STOCK_KINDS } from './kinds';
+import { STOCK_KINDS } from '@/core/ledger/left';
 import { TAKES, type Often } from './takes';
 
 export interface StockForm {
@@ -244,6 +244,11 @@ export const wantSchema = Joi.object<{ what: string; restorationId: string | nul
   words: Joi.string().trim().max(MOST.words).allow('').default('').label('Where from'),
 });
 
+export const delaySchema = Joi.object<{ orderId: string; dueDays: number }>({
+  orderId: Joi.string().guid().required(),
+  dueDays: Joi.number().integer().min(0).max(3650).required().label('Comes in'),
+});
+
 export const placeSchema = Joi.object<{ orderId: string; price: number | null; dueDays: number | null }>({
   orderId,
   price: Joi.number().min(0).max(MOST.money).allow(null).empty('').default(null).label('Price'),
@@ -258,3 +263,32 @@ export const moveSchema = Joi.object<{ orderId: string; step: Exclude<OrderStep,
 });
 
 export const orderBackSchema = Joi.object<{ orderId: string }>({ orderId });
+
+const DAY = /^\d{4}-\d\d-\d\d$/;
+const wholeDays = (label: string, most: number) =>
+  Joi.number().integer().min(0).max(most).empty('').allow(null).default(null).label(label);
+
+/** What is said of something on the shelf. */
+export const careSchema = Joi.object<{
+  stockId: string;
+  low: number | null;
+  shelf: string;
+  openedAt: string | null;
+  keepsDays: number | null;
+  deliveryDays: number | null;
+}>({
+  stockId: Joi.string().guid().required(),
+  low: Joi.number().min(0).max(MOST.stockMl).empty('').allow(null).default(null).label('Lowest stock wanted'),
+  shelf: Joi.string().trim().max(MOST.name).allow('').default('').label('Stands at'),
+  openedAt: Joi.string()
+    .pattern(DAY)
+    .empty('')
+    .allow(null)
+    .default(null)
+    .label('Opened on')
+    .messages({ 'string.pattern.base': 'Give the day like 2026-06-21, or nothing.' }),
+  keepsDays: wholeDays('Keeps, once open', 36_500).min(1),
+  deliveryDays: wholeDays('A new one takes', 365),
+});
+
+export const stockIdSchema = Joi.object<{ stockId: string }>({ stockId: Joi.string().guid().required() });

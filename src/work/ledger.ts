@@ -1,4 +1,4 @@
-import { shareOfPrice, unitOf } from '@/core/ledger/left';
+import { shareOfPrice, unitOf, type StoreUnit } from '@/core/ledger/left';
 import { Refusal } from '@/core/refusal';
 import type { Stage } from '@/core/runsheet/stages';
 import { inTransaction } from '@/data/connection';
@@ -68,7 +68,7 @@ export interface Use {
   amount: number;
   /** What it is called where it is no bottle of the stores. */
   otherwise: string;
-  unit: 'mL' | 'g';
+  unit: StoreUnit;
 }
 
 /** Takes so much out of a bottle, at its share of what the bottle cost. @returns the rows that it was booked in */
@@ -89,7 +89,7 @@ export async function needsLeft(
   stockId: string,
   amount: number,
   field: string,
-): Promise<{ item: StockItem; unit: 'mL' | 'g' }> {
+): Promise<{ item: StockItem; unit: StoreUnit }> {
   const item = await needRow('stock', stockId);
   const [left, unit] = [await leftOf(item), unitOf(item.kind)];
   if (left !== null && amount > left)

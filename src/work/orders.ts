@@ -96,6 +96,16 @@ export async function placeOrder(
   });
 }
 
+/** It comes on another day than was said: what waits for it moves with it. @throws Refusal where it is not on its way */
+export async function delayOrder(id: string, dueDays: number, now: Date): Promise<void> {
+  await inTransaction(async () => {
+    const order = await isNext(id, 'arrived');
+    const dueAt = new Date(now.getTime() + dueDays * DAY_MS).toISOString();
+    await changeRow('orders', { id }, { dueAt });
+    await appendLog(told(order, `expected ${dueAt.slice(0, 10)}.`, id), now);
+  });
+}
+
 const STEP_WORDS: Record<Exclude<OrderStep, 'ordered'>, string> = {
   arrived: 'arrived.',
   compared: 'held beside the old one, and it is the same.',

@@ -2,7 +2,7 @@ import { Flex } from '@chakra-ui/react';
 import { needsEntered } from '@/edge/entered';
 import type { Metadata } from 'next';
 import { formatMoney } from '@/core/ledger/money';
-import { listStock } from '@/data/stock';
+import { shelfWithCare } from '@/data/stockCare';
 import { getWorkshop } from '@/data/workshop';
 import { clock } from '@/edge/clock';
 import { LinkButton } from '@/ui/links';
@@ -14,7 +14,7 @@ export const metadata: Metadata = { title: 'Stores' };
 
 export default async function StoresPage() {
   await needsEntered();
-  const [stock, { currency, timeZone }] = await Promise.all([listStock(), getWorkshop()]);
+  const [stock, { currency, timeZone }] = await Promise.all([shelfWithCare(), getWorkshop()]);
   return (
     <>
       <ScreenHead
@@ -22,6 +22,7 @@ export default async function StoresPage() {
         under="What is on the shelf, by its label"
         action={
           <Flex gap="2" wrap="wrap">
+            <LinkButton href="/stores/ahead">What runs out</LinkButton>
             <LinkButton href="/stores/orders">To buy</LinkButton>
             <LinkButton href="/stores/donors">Donors</LinkButton>
             <LinkButton href="/stores/agents">Cleaning agents</LinkButton>

@@ -343,7 +343,7 @@ export const ASSUMPTIONS = {
     'guess',
   ),
   'work drags on': a(
-    0.1,
+    0.2,
     'of its logarithm',
     'Where nothing was watched yet, work takes longer than it was planned by',
     'guess',

@@ -70,10 +70,21 @@ const absent = (): number => {
 const REQUEST = { id: 'q', what: 'may it', stage: 'mend', pieceId: null, asked: 0 } as const;
 const ORDER = { id: 'o', what: 'a part', due: null, spread: 0.5 };
 const BOARD = { id: 'b', name: 'keys', keys: 100 };
-const JOB = { id: 'j', name: 'job', pieceId: null, handsMin: 9, waitMin: 0, acid: false, notBefore: 0, orderId: null };
+const JOB = {
+  id: 'j',
+  name: 'job',
+  pieceId: null,
+  handsMin: 9,
+  waitMin: 0,
+  acid: false,
+  notBefore: 0,
+  orderId: null,
+  takes: [],
+};
 const COAT = {
   ...{ id: 'c', name: 'coat', jobId: 'j', pieceId: null, minLag: 0, maxLag: null, underLaid: null },
   windows: null,
+  takes: { stockId: null, word: 'primer', amount: 9 },
 };
 const BRIGHT = { pieces: [piece({ yellow: YELLOW })] };
 
@@ -119,7 +130,7 @@ export const PLAN_CASES = {
   'work drags on': {
     decides: 'how much longer the middle run takes than ten hours',
     of: () => Math.round(middle() / 10),
-    is: 65,
+    is: 72,
     other: 0,
   },
   'somebody is not there': {
@@ -131,7 +142,7 @@ export const PLAN_CASES = {
   'sun that does not come': {
     decides: 'in how many of eighty runs a session under a sky that nobody looked at is late',
     of: () => lateDays(false),
-    is: 38,
+    is: 43,
     other: 0,
   },
   'sun that does not come after a look': {

@@ -1,13 +1,37 @@
 import { amountWords, pouredWords, type UnitSystem } from '../units';
 
-/** What a kind of consumable is counted in: powder is weighed. */
-export const unitOf = (kind: string): 'mL' | 'g' => (kind === 'oxygen-bleach powder' ? 'g' : 'mL');
+/** What is kept in stores is counted in one of these. */
+export type StoreUnit = 'mL' | 'g' | 'pieces' | 'cm²' | 'mm';
+
+/** Kinds of consumables with what each is counted in; the first two are planned with in Brighten. */
+const COUNTED = {
+  'peroxide liquid': 'mL',
+  'peroxide cream': 'mL',
+  'oxygen-bleach powder': 'g',
+  cleaner: 'mL',
+  glue: 'g',
+  putty: 'g',
+  paint: 'mL',
+  'rust converter': 'mL',
+  wax: 'g',
+  'abrasive paper': 'pieces',
+  'gloves and wipes': 'pieces',
+  'film and tape': 'cm²',
+  'wire and tube': 'mm',
+  other: 'mL',
+} as const satisfies Record<string, StoreUnit>;
+export type StockKind = keyof typeof COUNTED;
+export const STOCK_KINDS = Object.keys(COUNTED) as [StockKind, ...StockKind[]];
+
+/** What a kind of consumable is counted in. */
+export const unitOf = (kind: string): StoreUnit => COUNTED[kind as StockKind] ?? 'mL';
 
 /** What is left, as it stands behind the name of a bottle that is to be chosen; nothing where nobody knows. */
 export function leftWords({ left, kind }: { left: number | null; kind: string }, units: UnitSystem): string {
   if (left === null) return '';
   if (left === 0) return ' (empty)';
-  return ` (${unitOf(kind) === 'g' ? amountWords(left, 'g', 0, units) : pouredWords(left / 1000, units)} left)`;
+  const unit = unitOf(kind);
+  return ` (${unit === 'mL' ? pouredWords(left / 1000, units) : amountWords(left, unit, 0, units)} left)`;
 }
 
 /** What came out of a bottle, or was found in it when it was counted. */

@@ -41,6 +41,10 @@ export function isTimeZone(name: string): boolean {
   }
 }
 
+/** The same for what may last for days: `45 min`, `20 h 00 min`, `4 days`. */
+export const showLength = (minutes: number): string =>
+  minutes < 2 * 1440 ? showMinutes(minutes) : `${Math.round(minutes / 1440)} days`;
+
 /**
  * Minutes as people say them: `45 min`, `2 h 05 min`.
  *

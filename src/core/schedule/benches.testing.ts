@@ -6,12 +6,9 @@ import { generator } from './search';
 import type { Stage } from '../runsheet/stages';
 
 const DAY = 1440;
-export const DAYS = 120;
+const DAYS = 120;
 
-/** Numbers of a made-up workshop. */
-export interface Luck {
-  (): number;
-}
+type Luck = () => number;
 const between = (random: Luck, low: number, high: number) => low + Math.floor((high - low + 1) * random());
 const normal = (random: Luck): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 
@@ -43,7 +40,7 @@ export function someBench(seed: number, machines?: number): BenchFacts {
     .filter(({ from, to }) => to - from >= 60 && random() < 0.85);
   const job = (id: string, pieceId: string | null): JobFacts => ({
     ...{ id, name: id, pieceId, handsMin: whole(5, 60), waitMin: random() < 0.5 ? whole(1, 24) * 60 : 0 },
-    ...{ acid: random() < 0.1, notBefore: 0, orderId: null },
+    ...{ acid: random() < 0.1, notBefore: 0, orderId: null, takes: [] },
   });
   const machine = (m: number): MachineFacts => {
     const pieces = Array.from({ length: whole(1, 4) }, (_, i): PieceFacts => {
@@ -62,7 +59,7 @@ export function someBench(seed: number, machines?: number): BenchFacts {
           ? {
               driver: random() < 0.7 ? ('sun' as const) : ('lamp' as const),
               toGo: { low: 5, median: 8 + 25 * random(), high: 60 },
-              ...{ transmission: 0.9, setUpMin: 40, perHour: 4, longestMin: 480, planned: null },
+              ...{ transmission: 0.9, setUpMin: 40, perHour: 4, longestMin: 480, planned: null, takes: null },
             }
           : null,
       };
@@ -89,7 +86,7 @@ export function someBench(seed: number, machines?: number): BenchFacts {
       rusts: Array.from({ length: whole(0, 1) }, (_, i) => job(`m${m}x${i}`, null)),
       coats: Array.from({ length: random() < 0.4 ? 2 : 0 }, (_, i) => ({
         ...{ id: `m${m}c${i}`, name: 'coat', jobId: `m${m}j`, pieceId: null, minLag: 240, maxLag: null },
-        ...{ underLaid: null, windows: null },
+        ...{ underLaid: null, windows: null, takes: { stockId: null, word: 'paint', amount: 10 } },
       })),
       requests: random() < 0.3 ? [{ id: `q${m}`, what: 'may it', stage: 'mend', pieceId: null, asked: -600 }] : [],
       orders,

@@ -103,7 +103,16 @@ const byRank = (tasks: readonly BenchTask[], rank: ReadonlyMap<string, number>):
     .sort((a, b) => a.at - b.at)
     .map(({ i }) => i);
 
-const AGAIN = /\u0000again$/;
+const AGAIN = /\u0000again\d$/;
+/** Something that failed so often is done another way. */
+const MOST_AGAIN = 3;
+/** How much more likely a grey day is after a grey one, and an ill one after an ill one: bad days come in rows. */
+const GREY_ROWS = 0.35;
+const ILL_ROWS = 0.45;
+
+/** Chance of a day given the one before, so that over all days it stays as it was. */
+const inRows = (chance: number, before: boolean | undefined, rows: number): number =>
+  before === undefined ? chance : before ? chance + rows * (1 - chance) : chance * (1 - rows);
 
 /** The problem as it might turn out to be. */
 function onceOver(problem: BenchProblem, { badSun, pace, seed }: ReadyLimits, run: number): BenchProblem {
@@ -113,18 +122,25 @@ function onceOver(problem: BenchProblem, { badSun, pace, seed }: ReadyLimits, ru
   const days = new Map<number, boolean>();
   const isBad = (minute: number): boolean => {
     const day = Math.floor(minute / DAY_MIN);
-    if (!days.has(day)) days.set(day, luck(`sun ${day}`)() < badSun(day));
-    return days.get(day)!;
+    for (let one = days.size; one <= day; one++)
+      days.set(one, luck(`sun ${one}`)() < inRows(badSun(one), days.get(one - 1), GREY_ROWS));
+    return days.get(day) ?? false;
   };
-  const absent = assumed('somebody is not there');
+  const whileThere = (id: string, available: readonly Interval[]): Interval[] => {
+    let [away, last]: [boolean | undefined, number] = [undefined, -1];
+    return available.filter(([from]) => {
+      const day = Math.floor(from / DAY_MIN);
+      // Who is there twice a day is there both times, or not at all.
+      if (day !== last) away = luck(`${id} ${day}`)() < inRows(assumed('somebody is not there'), away, ILL_ROWS);
+      last = day;
+      return !away;
+    });
+  };
   const resources = problem.resources.map((resource) =>
     resource.id.startsWith(HANDS) && resource.available
       ? {
           ...resource,
-          available: resource.available.filter(([from]) => {
-            const key = `${resource.id} ${Math.floor(from / DAY_MIN)}`;
-            return luck(key)() >= absent;
-          }),
+          available: whileThere(resource.id, resource.available),
         }
       : resource,
   );
@@ -141,9 +157,11 @@ function onceOver(problem: BenchProblem, { badSun, pace, seed }: ReadyLimits, ru
       at: undefined,
       ...(windows && { windows: windows.length > 0 ? windows : [[NEVER - duration - 1, NEVER] as const] }),
     };
-    if (random() >= task.again) return [own];
-    repeated.set(task.id, `${task.id}\u0000again`);
-    return [own, { ...own, id: `${task.id}\u0000again`, after: [{ task: task.id, minLag: 0 }] }];
+    const all = [own];
+    while (all.length <= MOST_AGAIN && random() < task.again)
+      all.push({ ...own, id: `${task.id}\u0000again${all.length}`, after: [{ task: all.at(-1)!.id, minLag: 0 }] });
+    if (all.length > 1) repeated.set(task.id, all.at(-1)!.id);
+    return all;
   });
   return {
     ...problem,

@@ -50,6 +50,7 @@ export type UnitId =
   | 'min'
   | 'UVI·h'
   | 'DU'
+  | 'pieces'
   | '';
 
 /** A sum whose types are known inside its own file and no longer at the catalogue. */

@@ -230,6 +230,7 @@ export const LATER: readonly Migration[] = [
       `CREATE TABLE task_runs (id TEXT PRIMARY KEY, task TEXT NOT NULL, restorationId TEXT REFERENCES restorations(id) ON DELETE RESTRICT, kind TEXT NOT NULL, startedAt TEXT NOT NULL, endedAt TEXT, outcome TEXT, plannedMin INTEGER NOT NULL, minutes INTEGER, words TEXT NOT NULL)`,
       'CREATE INDEX task_runs_restoration ON task_runs (restorationId)',
       'CREATE INDEX task_runs_task ON task_runs (task)',
+      'CREATE TABLE stock_care (id TEXT PRIMARY KEY, low REAL, shelf TEXT NOT NULL, keepsDays INTEGER, openedAt TEXT, deliveryDays INTEGER, thrownAt TEXT, at TEXT NOT NULL)',
       'CREATE TABLE plans (id TEXT PRIMARY KEY, number INTEGER NOT NULL, at TEXT NOT NULL, mark INTEGER NOT NULL, plan JSON NOT NULL)',
     ],
   },

@@ -75,6 +75,22 @@ export const PLAN_TABLES = {
       words: text(MOST.words),
     },
   }),
+  /** What is said of a bottle or another consumable, by its id: where it stands, how much is wanted, how long it keeps. */
+  stock_care: table({
+    columns: {
+      id,
+      low: orNull(real(0, MOST.stockMl)),
+      shelf: text(MOST.name),
+      /** Once it is open. */
+      keepsDays: orNull(whole(1, 36_500)),
+      openedAt: timeOrNull,
+      /** From its source. */
+      deliveryDays: orNull(whole(0, 365)),
+      /** Thrown away: it is on the shelf no more. */
+      thrownAt: timeOrNull,
+      at: time,
+    },
+  }),
   /** The plan that stands (`now`), and the one before it. */
   plans: table({
     columns: {
@@ -88,8 +104,8 @@ export const PLAN_TABLES = {
   }),
 };
 
-export type WishRow = Row<typeof PLAN_TABLES.wishes>;
 export type OwnTaskRow = Row<typeof PLAN_TABLES.own_tasks>;
 export type TaskMarkRow = Row<typeof PLAN_TABLES.task_marks>;
 export type TaskRunRow = Row<typeof PLAN_TABLES.task_runs>;
+export type StockCareRow = Row<typeof PLAN_TABLES.stock_care>;
 export type PlanRow = Row<typeof PLAN_TABLES.plans>;

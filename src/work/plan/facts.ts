@@ -3,7 +3,10 @@ import { waitsForMeasuring } from '@/core/fade/after';
 import { exposureForecast } from '@/core/fade/forecast';
 import { UVI_PER_MW_CM2 } from '@/core/fade/dose';
 import { outdoors, type AirSource } from '@/core/finish/air';
-import { coatFaults } from '@/core/finish/coat';
+import { coatFaults, TRANSFER } from '@/core/finish/coat';
+import { paintAmount } from '@/core/finish/paintAmount';
+import { creamAmount } from '@/core/peroxide/cream';
+import { FILM_MM, surfaceCm2 } from '@/core/session/amounts';
 import { rustLadder } from '@/core/finish/rust';
 import { agentOf } from '@/core/materials/agents';
 import { mixtureOf } from '@/core/materials/mixing';
@@ -22,10 +25,11 @@ import type {
   PersonFacts,
   PieceFacts,
   SunDayFacts,
+  Takes,
   YellowFacts,
 } from '@/core/schedule/facts/facts';
 import type { Interval } from '@/core/schedule/problem';
-import { priorOf, SCHOOL, type SchoolId } from '@/core/session/schools';
+import { priorOf, SCHOOL, type School, type SchoolId } from '@/core/session/schools';
 import { quarters, type SkySource } from '@/core/session/sessions';
 import { assumed } from '@/core/assumptions/assumptions';
 import { ownKnowledge } from '@/data/cleaning';
@@ -42,8 +46,8 @@ import { parcelsOf } from './parcels';
 
 const MINUTE_MS = 60_000;
 /** So far ahead hands are looked for, and so far the sky. */
-export const HAND_DAYS = 60;
-export const SKY_DAYS = 45;
+const HAND_DAYS = 60;
+const SKY_DAYS = 45;
 
 /** Where the sky and the air of the coming hours come from. */
 export interface Outside {
@@ -57,7 +61,7 @@ export const usualThings = ({ lampMwPerCm2 }: Workshop, tubs: number): BenchThin
 });
 
 /** A name for whoever works alone and has not given one. */
-export const SOMEBODY = 'somebody';
+const SOMEBODY = 'somebody';
 
 const minutesFrom = (now: Date) => (iso: string) => Math.round((Date.parse(iso) - now.getTime()) / MINUTE_MS);
 
@@ -124,6 +128,8 @@ function schoolFor(parts: number, going: SchoolId | null, sun: readonly SunDayFa
   return lamp ? 'cream-film-lamp' : 'vapour';
 }
 
+type Sized = Pick<RowOf['pieces'], 'lengthMm' | 'widthMm' | 'heightMm'>;
+
 interface Read {
   workshop: Workshop;
   sun: readonly SunDayFacts[];
@@ -131,7 +137,7 @@ interface Read {
 }
 
 function yellowOf(
-  piece: Pick<RowOf['pieces'], 'parts'>,
+  piece: Sized & Pick<RowOf['pieces'], 'parts'>,
   deltaB: number,
   treatment: RowOf['treatments'] | null,
   planned: RowOf['timers'] | null,
@@ -154,7 +160,18 @@ function yellowOf(
     perHour: school.driver === 'lamp' ? lit : school.driver === 'warmth' ? 1 : 0,
     longestMin: 60 * school.usualHours[1],
     planned: planned ? { start: at(planned.dueAt), end: at(planned.plannedTo!) } : null,
+    takes: takesOf(school, piece, treatment),
   };
+}
+
+/** What one session of a way uses up: as its treatment was planned, else by the size of the piece; nothing where that is not known. */
+function takesOf(school: School, piece: Sized, treatment: RowOf['treatments'] | null): Takes | null {
+  const word = { cream: 'peroxide cream', liquid: 'peroxide liquid', powder: 'oxygen-bleach powder' }[school.medium];
+  if (treatment && treatment.amountMl > 0) return { stockId: treatment.stockId, word, amount: treatment.amountMl };
+  const size = sizeOf(piece);
+  if (!size) return { stockId: null, word, amount: null };
+  const amount = school.medium === 'cream' ? creamAmount(surfaceCm2(size), FILM_MM, 1, 100).creamMl : null;
+  return { stockId: null, word, amount };
 }
 
 /** All that is open at the bench, read in as many queries for a hundred machines as for one. */
@@ -288,6 +305,10 @@ export async function benchFacts(now: Date, outside: Outside): Promise<BenchFact
             acid: agent !== null && mixtureOf(agent.families, ['peroxide']).together !== 'fine',
             notBefore: timer ? at(timer.dueAt) : 0,
             orderId: null,
+            takes:
+              agent && agent.perLitre === null && agent.wet !== 'dry'
+                ? [{ stockId: null, word: agent.title.toLowerCase(), amount: null, owned: true }]
+                : [],
           },
         ];
       }),
@@ -301,7 +322,7 @@ export async function benchFacts(now: Date, outside: Outside): Promise<BenchFact
           const begun = curedAt !== null;
           return {
             ...{ id: begun ? `${id}.cured` : id, name, pieceId, acid: false },
-            ...(begun ? { handsMin: 5, waitMin: 0 } : chooseWait(way, repair.damage)),
+            ...(begun ? { handsMin: 5, waitMin: 0, takes: [] } : chooseWait(way, repair.damage)),
             notBefore: begun ? at(curedAt) : 0,
             orderId: orders.find((order) => order.repairId === id)?.id ?? null,
           };
@@ -315,6 +336,7 @@ export async function benchFacts(now: Date, outside: Outside): Promise<BenchFact
           const rung = rustLadder(rust.patch, 20).rungs[Math.min(done, rustLadder(rust.patch, 20).rungs.length - 1)];
           return {
             ...{ id: `${rust.id}.${done}`, name: rust.name, pieceId: rust.pieceId, orderId: null },
+            takes: rung?.way === 'converter' ? [{ stockId: null, word: 'converter', amount: null }] : [],
             handsMin: running ? 5 : Math.max(5, Math.round(rung?.handsMin ?? 15)),
             waitMin: running ? 0 : Math.round(60 * (rung?.waitH ?? 0)),
             acid: rung?.way === 'acid bath' || rung?.way === 'strong acid',
@@ -335,6 +357,23 @@ export async function benchFacts(now: Date, outside: Outside): Promise<BenchFact
               maxLag: sheet.latestH === null ? null : Math.round(60 * sheet.latestH),
               underLaid: i === 0 && laid ? at(laid.laidAt!) : null,
               windows: coatWindows.get(job.id) ?? null,
+              takes: {
+                stockId: null,
+                word:
+                  coat.kind === 'wax'
+                    ? 'wax'
+                    : coat.kind.includes('primer')
+                      ? 'primer'
+                      : coat.kind === 'protectant'
+                        ? 'protectant'
+                        : 'paint',
+                amount: paintAmount({
+                  areaCm2: job.areaCm2,
+                  coverageM2PerL: job.coverageM2PerL,
+                  coats: 1,
+                  transfer: TRANSFER[job.way],
+                }).paintMl,
+              },
             };
           });
       }),
@@ -412,7 +451,10 @@ function someShells(aim: Aim, read: Read): PieceFacts {
   return {
     ...{ id: 'untagged', guessed: true, tag: '', name: '', plastic: true, brushMin: UNTAGGED.brushMin },
     ...{ busyUntil: 0, exposedUntil: null, sessionsDone: 0, unmeasured: false, measureAgain: false },
-    yellow: aim === 'clean only' ? null : yellowOf({ parts: 1 }, UNTAGGED.aboveB, null, null, read),
+    yellow:
+      aim === 'clean only'
+        ? null
+        : yellowOf({ parts: 1, lengthMm: null, widthMm: null, heightMm: null }, UNTAGGED.aboveB, null, null, read),
   };
 }
 
@@ -432,7 +474,7 @@ const toLookAt = (
     )
     .map(({ id, words, kind, pieceId }) => ({
       ...{ id, name: words || kind, pieceId, handsMin: assumed('a stage nobody knows of'), waitMin: 0 },
-      ...{ acid: false, notBefore: 0, orderId: null },
+      ...{ acid: false, notBefore: 0, orderId: null, takes: [] },
     }));
 
 const wishOf = (wish: RowOf['wishes'] | undefined, at: Read['at']) =>

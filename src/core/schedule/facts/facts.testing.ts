@@ -3,7 +3,7 @@ import type { Stage } from '../../runsheet/stages';
 
 export const YELLOW: YellowFacts = {
   ...{ driver: 'sun', toGo: { low: 5, median: 8, high: 20 }, transmission: 1, setUpMin: 40 },
-  ...{ perHour: 0, longestMin: 480, planned: null },
+  ...{ perHour: 0, longestMin: 480, planned: null, takes: null },
 };
 
 export const piece = (more: Partial<PieceFacts> = {}): PieceFacts => ({
@@ -13,7 +13,17 @@ export const piece = (more: Partial<PieceFacts> = {}): PieceFacts => ({
 });
 
 export const job = (more: Partial<JobFacts> = {}): JobFacts => ({
-  ...{ id: 'j', name: 'a job', pieceId: null, handsMin: 20, waitMin: 0, acid: false, notBefore: 0, orderId: null },
+  ...{
+    id: 'j',
+    name: 'a job',
+    pieceId: null,
+    handsMin: 20,
+    waitMin: 0,
+    acid: false,
+    notBefore: 0,
+    orderId: null,
+    takes: [],
+  },
   ...more,
 });
 

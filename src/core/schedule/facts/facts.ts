@@ -23,6 +23,16 @@ export interface SunDayFacts {
   own: boolean;
 }
 
+/** What a task uses up: of a bottle, or of whatever bears the word. */
+export interface Takes {
+  stockId: string | null;
+  word: string;
+  /** In the unit of its kind; `null` where nobody says how much. */
+  amount: number | null;
+  /** Somebody said that it is owned: where it is not on the shelf, nothing is missing. */
+  owned?: boolean;
+}
+
 export interface YellowFacts {
   /** What drives the way that it goes, or would go. */
   driver: 'sun' | 'lamp' | 'warmth';
@@ -37,6 +47,8 @@ export interface YellowFacts {
   longestMin: number;
   /** A session that is planned already. */
   planned: { start: number; end: number } | null;
+  /** What one session uses up. */
+  takes: Takes | null;
 }
 
 export interface PieceFacts {
@@ -74,6 +86,7 @@ export interface JobFacts {
   notBefore: number;
   /** A parcel that it waits for. */
   orderId: string | null;
+  takes: readonly Takes[];
 }
 
 export interface CoatFacts {
@@ -88,9 +101,10 @@ export interface CoatFacts {
   underLaid: number | null;
   /** When the air allows it; `null` for any time. */
   windows: readonly Interval[] | null;
+  takes: Takes;
 }
 
-export interface RequestFacts {
+interface RequestFacts {
   id: string;
   what: string;
   stage: Stage;
@@ -98,7 +112,7 @@ export interface RequestFacts {
   asked: number;
 }
 
-export interface OrderFacts {
+interface OrderFacts {
   id: string;
   what: string;
   /** `null` where it is not ordered yet. */

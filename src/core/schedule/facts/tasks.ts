@@ -13,10 +13,11 @@ import {
   type PieceFacts,
   type PlaceName,
   type SunDayFacts,
+  type Takes,
   type YellowFacts,
 } from './facts';
 
-export const TASK_KINDS = [
+const TASK_KINDS = [
   'photograph',
   'tag',
   'power',
@@ -62,6 +63,8 @@ export interface TaskAbout {
   hands: boolean;
   place: PlaceName | null;
   peroxide: boolean;
+  /** What it uses up. */
+  takes: readonly Takes[];
 }
 
 export interface ToldTask extends BenchTask {
@@ -197,7 +200,7 @@ function ownTask(
     ...(hands && { anyOf: people }),
     after: after === null ? [] : [{ task: after, minLag: 0 }],
     about: {
-      ...{ kind: 'own', machine, pieceId: null, name: what, stage: null, session: null, peroxide: false },
+      ...{ kind: 'own', machine, pieceId: null, name: what, stage: null, session: null, peroxide: false, takes: [] },
       ...{ hands, place },
     },
   };
@@ -213,6 +216,7 @@ type Given = Partial<Omit<ToldTask, 'about' | 'id' | 'machine'>> & {
   place?: PlaceName;
   stage?: Stage;
   peroxide?: boolean;
+  takes?: readonly Takes[];
   acid?: boolean;
   /** It is done then, whether or not the hours say that somebody is there. */
   anyHour?: boolean;
@@ -245,6 +249,7 @@ class OfMachine {
       peroxide = false,
       acid = false,
       anyHour = false,
+      takes = [],
       duration,
       uses = {},
       after = [],
@@ -268,7 +273,18 @@ class OfMachine {
       ...(more.windows && { windows: more.windows }),
       ...(more.liked && { liked: more.liked }),
       ...(more.at !== undefined && { at: more.at }),
-      about: { kind, machine: this.machine.id, pieceId, name, stage, session, hands, place: place ?? null, peroxide },
+      about: {
+        kind,
+        machine: this.machine.id,
+        pieceId,
+        name,
+        stage,
+        session,
+        hands,
+        place: place ?? null,
+        peroxide,
+        takes,
+      },
     });
     return id;
   }
@@ -380,10 +396,10 @@ class OfMachine {
       this.add('dry', { duration: DAY * 0.75, place: 'rack', stage, spread: 0.2, after: this.follow([brush]) });
     }
     for (const spot of spots) {
-      const { id, name, pieceId, handsMin, waitMin, acid, notBefore } = spot;
+      const { id, name, pieceId, handsMin, waitMin, acid, notBefore, takes } = spot;
       const before = [...this.of([stage], pieceId).filter((task) => !task.includes(':wash:')), ...apart];
       const wash = this.add('wash', {
-        ...{ subject: id, name, pieceId, duration: handsMin, hands: true, place: 'sink', stage, acid },
+        ...{ subject: id, name, pieceId, duration: handsMin, hands: true, place: 'sink', stage, acid, takes },
         ...{ again: assumed('a pass that has to be done again'), after: this.follow(before) },
         ...this.from(Math.max(notBefore, this.busy(pieceId))),
       });
@@ -439,6 +455,7 @@ class OfMachine {
       const plan = number === 1 ? yellow.planned : null;
       const setUp = this.add('set up', {
         ...{ ...own, subject, session, duration: yellow.setUpMin, peroxide: true, after: this.follow(last) },
+        ...(yellow.takes && { takes: [yellow.takes] }),
         // Whoever planned a session is there for it, whatever the hours say.
         ...(plan ? { at: Math.max(0, plan.start - yellow.setUpMin), anyHour: true } : this.from(busyUntil)),
       });
@@ -476,7 +493,7 @@ class OfMachine {
   }
 
   private jobs(kind: 'mend' | 'rust', stage: Stage, jobs: readonly JobFacts[]): void {
-    for (const { id, name, pieceId, handsMin, waitMin, acid, notBefore, orderId } of jobs) {
+    for (const { id, name, pieceId, handsMin, waitMin, acid, notBefore, orderId, takes } of jobs) {
       const before = [
         ...this.of(
           ['intake', 'teardown', 'wash', 'brighten', ...(stage === 'finish' ? (['mend'] as const) : [])],
@@ -485,7 +502,7 @@ class OfMachine {
         ...this.held(stage, pieceId, orderId),
       ];
       const own = this.add(kind, {
-        ...{ subject: id, name, pieceId, duration: handsMin, hands: true, stage, acid },
+        ...{ subject: id, name, pieceId, duration: handsMin, hands: true, stage, acid, takes },
         ...{ again: assumed('a repair that has to be done again'), after: this.follow(before) },
         ...this.from(Math.max(notBefore, this.busy(pieceId))),
       });
@@ -506,7 +523,10 @@ class OfMachine {
     for (const coat of coats) lastOf.set(coat.jobId, this.coat(coat, lastOf.get(coat.jobId) ?? null));
   }
 
-  private coat({ id, name, pieceId, minLag, maxLag, underLaid, windows }: CoatFacts, under: string | null): string {
+  private coat(
+    { id, name, pieceId, minLag, maxLag, underLaid, windows, takes }: CoatFacts,
+    under: string | null,
+  ): string {
     const before =
       under === null
         ? this.follow([
@@ -520,6 +540,7 @@ class OfMachine {
     const soonest = underLaid === null ? 0 : underLaid + minLag;
     return this.add('coat', {
       ...{ subject: id, name, pieceId, duration: assumed('laying a coat'), hands: true, stage: 'finish' },
+      takes: [takes],
       after: before,
       ...(windows
         ? { windows: soonest > 0 ? cut(windows, soonest) : windows }
