@@ -87,7 +87,7 @@ export default defineConfig<{ clockShiftMs: number }>({
   projects: [
     {
       name: 'new user, phone',
-      testMatch: /journey|intake|teardown|wash|brighten|keys|mend|finish|lastly|taps/,
+      testMatch: /journey|intake|teardown|wash|brighten|keys|mend|finish|lastly|plan|taps/,
       grepInvert: AT_THE_DESK,
       workers: 1,
       use: { baseURL: `http://127.0.0.1:${PORTS.phone}`, viewport: { width: 390, height: 844 }, hasTouch: true },
@@ -108,7 +108,7 @@ export default defineConfig<{ clockShiftMs: number }>({
     },
     {
       name: 'new user, desk',
-      testMatch: /journey|keys|mend|finish|lastly/,
+      testMatch: /journey|keys|mend|finish|lastly|plan/,
       grepInvert: ON_THE_PHONE,
       workers: 1,
       use: { baseURL: `http://127.0.0.1:${PORTS.desk}`, viewport: DESK },

@@ -25,7 +25,7 @@ type Works = (work: BenchWork) => Promise<BenchWorked>;
 const inThread: Works = (work) => inPool('bench', work);
 
 /** Moves what stood in the plan before into minutes from now; what is about to begin is held there. */
-export function withBefore(facts: BenchFacts, before: KeptPlan | null, now: Date): BenchFacts {
+function withBefore(facts: BenchFacts, before: KeptPlan | null, now: Date): BenchFacts {
   if (!before) return facts;
   const minutes = (iso: string) => Math.round((Date.parse(iso) - now.getTime()) / MINUTE_MS);
   const marks = { ...facts.marks };
@@ -53,9 +53,10 @@ export const wholeMinute = (at: Date): Date => new Date(Math.floor(at.getTime() 
 /** The work of one plan, with what it was asked for at; `now` is a whole minute. */
 export async function workToDo(now: Date, outside: Outside) {
   const [mark, stands, ratios] = await Promise.all([newestMark(), planThatStands(), ratiosOf()]);
-  const facts = withBefore(await benchFacts(now, outside), stands?.plan ?? null, now);
+  const known = await benchFacts(now, outside);
+  const facts = withBefore(known, stands?.plan ?? null, now);
   const work: BenchWork = { facts: plain(facts), ratios, seed: SEED, timeLimitMs: SEARCH_MS, runs: RUNS };
-  return { mark, stands, facts, work };
+  return { mark, stands, facts, said: known.marks, work };
 }
 
 /** What goes over to another thread: no maps. */
@@ -66,10 +67,11 @@ const plain = ({ people, things, sun, machines, own, running, marks, done, befor
 /** Plans anew from what is known now, and keeps it. */
 export async function replan(at: Date, outside: Outside, works: Works = inThread): Promise<PlanRow> {
   const now = wholeMinute(at);
-  const { mark, stands, facts, work } = await workToDo(now, outside);
+  const { mark, stands, facts, said, work } = await workToDo(now, outside);
   const { timeZone } = await getWorkshop();
   const worked = await works(work);
-  const plan = keptPlan(worked, facts, stands?.plan ?? null, now, (day) => dayName(day, timeZone));
+  // What is held since it is about to begin, nobody said.
+  const plan = keptPlan(worked, { ...facts, marks: said }, stands?.plan ?? null, now, (day) => dayName(day, timeZone));
   // Pins of a moment that only held what was about to begin are nobody’s.
   const pins = new Set((await findRows('task_marks')).filter(({ startAt }) => startAt !== null).map(({ id }) => id));
   return keepPlan(
