@@ -14,6 +14,7 @@ import { forecasts } from './forecast';
 import { forecastsWithErrors } from './forecastErrors';
 import { greySheets } from './greySheet';
 import { registration } from './registration';
+import { benchPage } from './benchPage';
 import { readyByTheirDates } from './readyDates';
 import { rebuildOrders } from './rebuildOrder';
 import { haze } from './haze';
@@ -55,6 +56,7 @@ const BENCHMARKS: Record<string, () => Promise<void>> = {
   rust,
   schedule: schedules,
   'ready-dates': readyByTheirDates,
+  'bench-page': benchPage,
   haze,
   faults,
   'faults-seen': faultsSeen,

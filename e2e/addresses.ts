@@ -41,6 +41,10 @@ export async function addresses(page: Page): Promise<Record<string, string>> {
   const [restoration, wash] = [idOf(brimsel), idOf(orvane)];
   return {
     bench: '/',
+    'the days': '/plan',
+    'ready when': '/plan/ready',
+    'what if': '/plan/what-if',
+    'all tasks': '/plan/tasks',
     restorations: '/restorations',
     'open a restoration': '/restorations/new',
     'run sheet': brimsel,
@@ -57,6 +61,7 @@ export async function addresses(page: Page): Promise<Record<string, string>> {
     'cleaning agents': '/stores/agents',
     donors: '/stores/donors',
     'to buy': '/stores/orders',
+    'what runs out': '/stores/ahead',
     assumptions: '/sums/assumptions',
     log: `${brimsel}/log`,
     piece,
@@ -69,7 +74,7 @@ export async function addresses(page: Page): Promise<Record<string, string>> {
     'a sum': '/sums/exposure-forecast',
     workshop: '/workshop',
     ...Object.fromEntries(
-      ['hours', 'horizon', 'greys', 'people', 'phone', 'kept'].map((view) => [
+      ['hours', 'horizon', 'greys', 'people', 'bench', 'phone', 'kept'].map((view) => [
         `workshop, ${view}`,
         `/workshop/${view}`,
       ]),

@@ -18,7 +18,10 @@ async function readAll(page: Page): Promise<void> {
 
 /** All tasks of one machine, as the view of all tasks lists them. */
 async function tasksOf(page: Page, name: string): Promise<void> {
-  await page.getByLabel('Tasks of').selectOption({ label: name });
+  if (!/machine=/.test(page.url())) {
+    await page.getByLabel('Tasks of').selectOption({ label: name });
+    await page.waitForURL(/machine=/);
+  }
   const others = page.getByRole('button', { name: /^Show the other/ });
   if (await others.isVisible()) await others.click();
 }

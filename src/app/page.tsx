@@ -4,8 +4,8 @@ import { DayStrip } from '@/bench/DayStrip';
 import { MovedPart } from '@/bench/MovedPart';
 import { NowPart } from '@/bench/NowPart';
 import { PlanViews } from '@/bench/PlanViews';
-import { handsOf, shownDay, shownPlan } from '@/bench/plan';
-import { inDay } from '@/bench/strip';
+import { handsOf, ofDayAndHands, shownDay, shownPlan } from '@/bench/plan';
+import { inDay, ofFirstMachines } from '@/bench/strip';
 import { NextStepList } from '@/bench/NextStepList';
 import { nextSteps } from '@/bench/nextSteps';
 import { sunToday } from '@/bench/sunToday';
@@ -18,13 +18,15 @@ import { LaterSkyPart } from '@/stages/brighten/laterParts';
 import { Fold } from '@/ui/Fold';
 import { Halves } from '@/ui/Wide';
 import { EmptyPlace, Part, ScreenHead } from '@/ui/layout';
-import { LinkButton } from '@/ui/links';
+import { LinkButton, TextLink } from '@/ui/links';
 import { Worked } from '@/ui/Worked';
 import { seeToThePlan } from './planner';
 import { sky } from './sky';
 
 /** So many bells are shown at once, the next first. */
 const TIMERS = 12;
+/** So many machines have a row in the strip of today. */
+const ROWS = 6;
 
 /** Bench: what runs, what is due, what hands can do now, what the sun allows. */
 export default async function BenchPage() {
@@ -38,12 +40,13 @@ export default async function BenchPage() {
     thingsOnBench(),
   ]);
   const { timeZone } = workshop;
-  const [sun, plan, day] = await Promise.all([
+  const day = await shownDay(workshop, now, sky);
+  const [sun, plan] = await Promise.all([
     sunToday(workshop, timers, sky, now),
-    shownPlan(timeZone),
-    shownDay(workshop, now, sky),
+    shownPlan(timeZone, ofDayAndHands(day.start, day.end)),
   ]);
   const hands = handsOf(plan?.tasks ?? []);
+  const today = ofFirstMachines(inDay(plan?.tasks ?? [], day), ROWS);
   return (
     <>
       <ScreenHead
@@ -51,7 +54,7 @@ export default async function BenchPage() {
         under={`${workshop.name}. ${sun?.words ?? ''}`}
       />
       <PlanViews here="/" />
-      {plan && <MovedPart plan={plan} timeZone={timeZone} />}
+      {plan && <MovedPart number={plan.number} moved={plan.moved} timeZone={timeZone} />}
       <Halves
         left={
           <>
@@ -93,7 +96,10 @@ export default async function BenchPage() {
       />
       {sun ? (
         <Part title="Today">
-          <DayStrip day={day} tasks={inDay(plan?.tasks ?? [], day)} timeZone={timeZone} by="machine" />
+          <DayStrip day={day} tasks={today.tasks} timeZone={timeZone} by="machine" />
+          {today.more > 0 && (
+            <TextLink href="/plan">{`${today.more} more machines have something planned today`}</TextLink>
+          )}
           <Worked
             lines={sun.working}
             source="Clear sky after Madronich (2007), cloud after Kasten and Czeplak (1980); the sky is your own look or file, else invented."

@@ -46,6 +46,9 @@ const FRAME = 4;
 /** The record reads every table of a restoration, each once, and asks a few things more. */
 const MOST_OF_THE_RECORD = BUNDLE_PARTS.length + 22;
 
+// Plans are made beside what is asked: their queries are nobody’s page.
+jest.mock('./planner', () => ({ seeToThePlan: () => {} }));
+
 inTrialWorkshop();
 
 const later = (from: Date, minutes: number) => new Date(from.getTime() + minutes * 60_000);

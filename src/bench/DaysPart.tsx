@@ -11,7 +11,7 @@ import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { DayStrip, type Dragged } from './DayStrip';
-import { inDay, ROWS_BY, type RowsBy } from './strip';
+import { inDay, ofFirstMachines, ROWS_BY, type RowsBy } from './strip';
 import type { ShownDay, ShownPlan, ShownTask } from './plan';
 import { freeTask, pinTask } from './planActions';
 
@@ -34,12 +34,15 @@ interface Props {
 const BY_WORDS: Record<RowsBy, string> = { machine: 'By machine', place: 'By hands and places' };
 /** After a finger has rested so long the cost is asked for. */
 const REST_MS = 200;
+/** So many machines have a row of a day before somebody asks for all. */
+const ROWS = 8;
 
 /** The days one below the other; a task is dragged or moved by keys, and what that costs is said before it is let go. */
 export function DaysPart({ plan, days, timeZone, costOfMove }: Props) {
   const router = useRouter();
   const { wrong, busy, send } = useSend();
   const [by, setBy] = useState<RowsBy>('machine');
+  const [whole, setWhole] = useState(false);
   const [chosen, setChosen] = useState<string | null>(null);
   const [over, setOver] = useState<{ dragged: Dragged; cost: Cost | null } | null>(null);
   const resting = useRef<ReturnType<typeof setTimeout>>(undefined);
@@ -65,6 +68,10 @@ export function DaysPart({ plan, days, timeZone, costOfMove }: Props) {
       },
     );
   const task = plan.tasks.find(({ id }) => id === chosen) ?? null;
+  const shownOf = (day: ShownDay) =>
+    by === 'machine' && !whole ? ofFirstMachines(inDay(plan.tasks, day), ROWS).tasks : inDay(plan.tasks, day);
+  const hidden =
+    by === 'machine' ? Math.max(...days.map((day) => ofFirstMachines(inDay(plan.tasks, day), ROWS).more)) : 0;
   return (
     <Box>
       <Box display={{ base: 'none', md: 'block' }}>
@@ -97,6 +104,9 @@ export function DaysPart({ plan, days, timeZone, costOfMove }: Props) {
           )}
         </Box>
         <Wrong words={wrong} />
+        {hidden > 0 && (
+          <Button onClick={() => setWhole(!whole)}>{whole ? 'Fewer machines' : `Show ${hidden} more machines`}</Button>
+        )}
         {days.map((day) => (
           <Box key={day.day} as="section" aria-label={dayWords(day, timeZone)} mb="2">
             <Text fontFamily="heading" fontWeight="650" fontSize="18px">
@@ -104,7 +114,7 @@ export function DaysPart({ plan, days, timeZone, costOfMove }: Props) {
             </Text>
             <DayStrip
               day={day}
-              tasks={inDay(plan.tasks, day)}
+              tasks={shownOf(day)}
               {...{ timeZone, by, chosen }}
               onMove={move}
               onOver={ask}

@@ -12,7 +12,7 @@ import type { ShownPlan } from './plan';
 import { keepOldPlan, readMoved } from './planActions';
 
 /** What changed in the plan and why; it can be taken back. */
-export function MovedPart({ plan: { number, moved }, timeZone }: { plan: ShownPlan; timeZone: string }) {
+export function MovedPart({ number, moved, timeZone }: Pick<ShownPlan, 'number' | 'moved'> & { timeZone: string }) {
   const router = useRouter();
   const { wrong, busy, send } = useSend();
   if (!moved) return null;
@@ -63,7 +63,7 @@ export function MovedPart({ plan: { number, moved }, timeZone }: { plan: ShownPl
       {moved.tasks.length > 0 && (
         <Fold summary="What moved" quiet>
           <Box as="ul" listStyleType="none">
-            {moved.tasks.slice(0, 40).map(({ words, from, to }, i) => (
+            {moved.tasks.map(({ words, from, to }, i) => (
               <Text as="li" key={i}>
                 {words}: {when(to)}, it was {when(from)}
               </Text>

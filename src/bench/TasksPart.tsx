@@ -19,6 +19,10 @@ import { addTask, dropTask, freeTask, giveTask, lengthenTask, notDone, pinTask, 
 interface Props {
   plan: ShownPlan;
   timeZone: string;
+  /** Whose tasks are shown; all machines’ where it is empty. */
+  machine: string;
+  /** How many tasks there are beyond these. */
+  more: number;
   /** Machines that a task may be for. */
   machines: readonly { value: string; label: string }[];
   /** What was done lately, the newest first. */
@@ -32,12 +36,11 @@ const AT_FIRST = 8;
 const SAID: readonly FieldDef[] = [{ name: 'startAt', label: 'When', kind: 'time', half: true }];
 
 /** Every task of the plan, with all that can be said of it; and tasks of one’s own. */
-export function TasksPart({ plan, timeZone, machines, done, dropped }: Props) {
+export function TasksPart({ plan, timeZone, machine, more, machines, done, dropped }: Props) {
   const router = useRouter();
   const { wrong, busy, send } = useSend();
   const [all, setAll] = useState(false);
-  const [machine, setMachine] = useState('');
-  const tasks = plan.tasks.filter((task) => machine === '' || task.machine === machine);
+  const { tasks } = plan;
   const shown = all ? tasks : tasks.slice(0, AT_FIRST);
   const tell = (words: string) => () => {
     say(words);
@@ -104,11 +107,16 @@ export function TasksPart({ plan, timeZone, machines, done, dropped }: Props) {
           <Select
             aria-label="Tasks of"
             value={machine}
-            onChange={(event) => setMachine(event.target.value)}
+            onChange={(event) =>
+              router.push(event.target.value === '' ? '/plan/tasks' : `/plan/tasks?machine=${event.target.value}`)
+            }
             options={[{ value: '', label: 'all machines' }, ...machines]}
           />
         </Box>
-        <Text color="soft">{tasks.length === 1 ? 'one task' : `${tasks.length} tasks`}, in the order of the plan</Text>
+        <Text color="soft">
+          {tasks.length === 1 ? 'one task' : `${tasks.length} tasks`}, in the order of the plan
+          {more > 0 && `; ${more} more come later: choose a machine to see its own`}
+        </Text>
       </Flex>
       <Wrong words={wrong} />
       {plan.leftOut

@@ -47,12 +47,34 @@ export interface ShownPlan {
   people: { id: string; name: string }[];
 }
 
-/** The plan that stands, with names; `null` before the first. */
-export async function shownPlan(timeZone: string): Promise<ShownPlan | null> {
+/** Tasks that somebody looks at: what lies in a stretch of time, and what hands do first. */
+export type Wanted = (task: Pick<KeptTask, 'from' | 'to' | 'about'>, i: number) => boolean;
+
+/** Those that lie in some days, if only in part. */
+export const between =
+  (start: string, end: string): Wanted =>
+  ({ from, to }) =>
+    from < end && to > start;
+
+const FIRST_HANDS = 6;
+/** So many moves are told one by one. */
+const MOVED_SHOWN = 40;
+
+/** Those of a day, and the first that hands do, whenever that is. */
+export function ofDayAndHands(start: string, end: string): Wanted {
+  let handed = 0;
+  const lies = between(start, end);
+  return (task, i) => lies(task, i) || (task.about.hands && ++handed <= FIRST_HANDS);
+}
+
+/** The plan that stands, with names; `null` before the first. Of a large one only what is looked at is named. */
+export async function shownPlan(timeZone: string, wanted: Wanted = () => true): Promise<ShownPlan | null> {
   const [stands, people, runs] = await Promise.all([planThatStands(), findRows('people'), runsNow()]);
   if (!stands) return null;
   const { plan, number, at } = stands;
-  const abouts = [...plan.tasks, ...plan.leftOut].map(({ about }) => about);
+  const running = new Set(runs.map(({ task }) => task));
+  const tasks = plan.tasks.filter((task, i) => wanted(task, i) || running.has(task.id));
+  const abouts = [...tasks, ...plan.leftOut].map(({ about }) => about);
   const [titles, pieces] = await Promise.all([
     titlesOf([...plan.ready.map(({ machine }) => machine), ...abouts.flatMap(({ machine }) => machine ?? [])]),
     findPieces([...new Set(abouts.flatMap(({ pieceId }) => pieceId ?? []))]),
@@ -74,10 +96,12 @@ export async function shownPlan(timeZone: string): Promise<ShownPlan | null> {
   };
   return {
     ...{ number, at },
-    tasks: plan.tasks.map(shown),
+    tasks: tasks.map(shown),
     moved: plan.moved && {
       words: movedWords(plan.moved, titles, timeZone),
-      tasks: plan.moved.tasks.map(({ about, from, to }) => ({ words: taskWords(about), from, to })),
+      tasks: plan.moved.tasks
+        .slice(0, MOVED_SHOWN)
+        .map(({ about, from, to }) => ({ words: taskWords(about), from, to })),
     },
     leftOut: plan.leftOut.map(({ id, about, why }) => ({
       id,

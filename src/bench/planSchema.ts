@@ -51,7 +51,7 @@ export const ownSchema = Joi.object<{
     .label('What')
     .messages({ 'string.empty': 'Say what is to be done.' }),
   minutes: minutes('Takes'),
-  restorationId: Joi.string().guid().allow('').default('').label('For'),
+  restorationId: Joi.string().max(60).allow('').default('').label('For'),
   hands: Joi.boolean().default(true).label('Hands are at it all the time'),
   place: Joi.string()
     .valid('', ...PLACES)
@@ -61,7 +61,7 @@ export const ownSchema = Joi.object<{
 });
 
 export const wishSchema = Joi.object<{ restorationId: string; wantedAt: string; weight: number }>({
-  restorationId: Joi.string().guid().required(),
+  restorationId: Joi.string().max(60).required(),
   wantedAt: Joi.string()
     .pattern(/^\d{4}-\d\d-\d\d$/)
     .allow('')

@@ -76,3 +76,11 @@ export function lanesOf(tasks: readonly ShownTask[]): { of: Map<string, number>;
   }
   return { of, count: ends.length };
 }
+
+/** What lies in a day of the machines that come first in it, hands before what waits; and how many machines more there are. */
+export function ofFirstMachines(tasks: readonly ShownTask[], most: number): { tasks: ShownTask[]; more: number } {
+  const inOrder = [...tasks].filter(drawn).sort((a, b) => Number(b.hands) - Number(a.hands));
+  const machines = [...new Set(inOrder.map(({ machine }) => machine))];
+  const shown = new Set(machines.slice(0, most));
+  return { tasks: tasks.filter(({ machine }) => shown.has(machine)), more: Math.max(0, machines.length - most) };
+}

@@ -1,14 +1,30 @@
+import { dataFolder } from './folder';
 import { newestMark } from './log';
 import type { PlanRow } from './rows';
-import { addRow, changeRow, findRow } from './table';
+import { addRow, changeRow, findColumns, findRow } from './table';
 import { inTransaction } from './connection';
 import type { KeptPlan } from '@/core/schedule/kept';
 
 const NOW = 'now';
 const BEFORE = 'before';
 
-/** The plan that stands; `null` before the first. */
-export const planThatStands = (): Promise<PlanRow | null> => findRow('plans', NOW);
+/** What is known of the plan that stands without reading it: a plan of many machines is large. */
+export async function planHead(): Promise<Pick<PlanRow, 'number' | 'at' | 'mark'> | null> {
+  return (await findColumns('plans', ['number', 'at', 'mark'], { id: NOW }))[0] ?? null;
+}
+
+const kept = globalThis as { kvellPlan?: { folder: string; row: PlanRow } };
+
+/** The plan that stands; `null` before the first. It is read once for each number. */
+export async function planThatStands(): Promise<PlanRow | null> {
+  const head = await planHead();
+  if (!head) return null;
+  const { folder, row: known } = kept.kvellPlan ?? {};
+  if (known && folder === dataFolder() && known.number === head.number && known.at === head.at) return known;
+  const row = await findRow('plans', NOW);
+  if (row) kept.kvellPlan = { folder: dataFolder(), row };
+  return row;
+}
 
 /** The plan before the one that stands. */
 export const planBefore = (): Promise<PlanRow | null> => findRow('plans', BEFORE);
@@ -42,6 +58,6 @@ async function put(row: PlanRow): Promise<void> {
 
 /** The newest change that a screen can show: of the log, or of the plan. */
 export async function newestShown(): Promise<number> {
-  const [mark, plan] = await Promise.all([newestMark(), planThatStands()]);
+  const [mark, plan] = await Promise.all([newestMark(), planHead()]);
   return mark + (plan?.number ?? 0);
 }

@@ -9,10 +9,14 @@ export type CaredFor = Shelved & { care: StockCareRow | null };
 const DAY_MS = 86_400_000;
 
 /** What is on the shelf, with what is said of it; what was thrown away is not there. */
-export async function shelfWithCare(): Promise<CaredFor[]> {
+export const shelfWithCare = async (): Promise<CaredFor[]> =>
+  (await allWithCare()).filter(({ care }) => !care?.thrownAt);
+
+/** What was on the shelf once as well. */
+export async function allWithCare(): Promise<CaredFor[]> {
   const [stock, cares] = await Promise.all([listStock(), findRows('stock_care')]);
   const of = new Map(cares.map((care) => [care.id, care]));
-  return stock.map((item) => ({ ...item, care: of.get(item.id) ?? null })).filter(({ care }) => !care?.thrownAt);
+  return stock.map((item) => ({ ...item, care: of.get(item.id) ?? null }));
 }
 
 /** The shelf as plans see it. */

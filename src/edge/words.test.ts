@@ -6,6 +6,7 @@ import * as brighten from '@/stages/brighten/schema';
 import * as intake from '@/stages/intake/schema';
 import * as measuring from '@/edge/measureSchema';
 import * as rebuild from '@/stages/rebuild/schema';
+import * as bench from '@/bench/planSchema';
 import * as clipboard from '@/clipboard/schema';
 import * as runsheet from '@/runsheet/schema';
 import * as stores from '@/stores/schema';
@@ -17,11 +18,22 @@ import * as workshop from '@/workshop/schema';
 const RAW =
   /must be (?!at least|at most|more than|less than \S+\.$)|must have|must contain|must only|is not allowed|is required|fails to match|contains a duplicate|does not match|failed custom|length must|missing required|is not a valid/;
 
-const SCHEMAS = [brighten, clipboard, intake, measuring, rebuild, runsheet, stores, teardown, wash, workshop].flatMap(
-  (room) =>
-    Object.entries(room as Record<string, unknown>).flatMap(([name, schema]) =>
-      Joi.isSchema(schema) ? [[name, schema as Joi.Schema] as const] : [],
-    ),
+const SCHEMAS = [
+  bench,
+  brighten,
+  clipboard,
+  intake,
+  measuring,
+  rebuild,
+  runsheet,
+  stores,
+  teardown,
+  wash,
+  workshop,
+].flatMap((room) =>
+  Object.entries(room as Record<string, unknown>).flatMap(([name, schema]) =>
+    Joi.isSchema(schema) ? [[name, schema as Joi.Schema] as const] : [],
+  ),
 );
 
 /** What may stand in a field of a form, or be sent by hand. */

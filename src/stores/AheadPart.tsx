@@ -12,7 +12,7 @@ import { useAmount } from '@/ui/units';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import type { Ahead } from './ahead';
-import { keepCare, throwAway, wantIt } from './actions';
+import { backOnShelf, keepCare, throwAway, wantIt } from './actions';
 
 interface CareOf {
   id: string;
@@ -28,6 +28,8 @@ interface CareOf {
 interface Props {
   rows: readonly Ahead[];
   items: readonly CareOf[];
+  /** What was thrown away: it can be put back. */
+  thrown: readonly { id: string; name: string }[];
   /** What each purchase costs, in the workshop’s money. */
   costs: readonly string[];
   total: string;
@@ -35,7 +37,7 @@ interface Props {
 }
 
 /** What runs out on which day, the list that keeps the plan, and what is said of each thing on the shelf. */
-export function AheadPart({ rows, items, costs, total, timeZone }: Props) {
+export function AheadPart({ rows, items, thrown, costs, total, timeZone }: Props) {
   const router = useRouter();
   const amount = useAmount();
   const { wrong, busy, send } = useSend();
@@ -166,6 +168,22 @@ export function AheadPart({ rows, items, costs, total, timeZone }: Props) {
             Thrown away
           </Button>
         </Fold>
+      ))}
+      {thrown.map(({ id, name }) => (
+        <Flex key={id} gap="3" align="center" wrap="wrap">
+          <Text color="soft">{name}, thrown away</Text>
+          <Button
+            disabled={busy}
+            onClick={() =>
+              send(
+                (once) => backOnShelf(once({ stockId: id })),
+                () => router.refresh(),
+              )
+            }
+          >
+            On the shelf again
+          </Button>
+        </Flex>
       ))}
     </Box>
   );

@@ -2,7 +2,7 @@ import { unitOf, type StoreUnit } from '@/core/ledger/left';
 import { runsOut, type RunsOut, type Taken } from '@/core/schedule/supplies';
 import { taskWords } from '@/core/schedule/taskWords';
 import { planThatStands } from '@/data/plans';
-import { onShelf, shelfWithCare, type CaredFor } from '@/data/stockCare';
+import { allWithCare, onShelf, type CaredFor } from '@/data/stockCare';
 
 export interface Ahead extends RunsOut {
   unit: StoreUnit;
@@ -10,8 +10,11 @@ export interface Ahead extends RunsOut {
 }
 
 /** What plans use against what is there: what runs out first comes first. */
-export async function storesAhead(now: Date): Promise<{ rows: Ahead[]; items: CaredFor[]; planned: boolean }> {
-  const [items, stands] = await Promise.all([shelfWithCare(), planThatStands()]);
+export async function storesAhead(
+  now: Date,
+): Promise<{ rows: Ahead[]; items: CaredFor[]; thrown: CaredFor[]; planned: boolean }> {
+  const [all, stands] = await Promise.all([allWithCare(), planThatStands()]);
+  const items = all.filter(({ care }) => !care?.thrownAt);
   const taken = (stands?.plan.tasks ?? []).flatMap(({ from, about }): Taken[] =>
     about.takes.map(({ stockId, word, amount, owned = false }) => ({
       ...{ at: Date.parse(from), stockId, amount, owned, task: taskWords(about) },
@@ -25,6 +28,7 @@ export async function storesAhead(now: Date): Promise<{ rows: Ahead[]; items: Ca
   const soonest = (row: Ahead) => row.orderBy ?? Infinity;
   return {
     items,
+    thrown: all.filter(({ care }) => care?.thrownAt),
     planned: stands !== null,
     rows: rows
       .filter(({ uses, lowAt, isOld }) => uses > 0 || lowAt !== null || isOld)

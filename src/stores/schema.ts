@@ -245,7 +245,7 @@ export const wantSchema = Joi.object<{ what: string; restorationId: string | nul
 });
 
 export const delaySchema = Joi.object<{ orderId: string; dueDays: number }>({
-  orderId: Joi.string().guid().required(),
+  orderId: Joi.string().max(60).required(),
   dueDays: Joi.number().integer().min(0).max(3650).required().label('Comes in'),
 });
 
@@ -277,7 +277,7 @@ export const careSchema = Joi.object<{
   keepsDays: number | null;
   deliveryDays: number | null;
 }>({
-  stockId: Joi.string().guid().required(),
+  stockId: Joi.string().max(60).required(),
   low: Joi.number().min(0).max(MOST.stockMl).empty('').allow(null).default(null).label('Lowest stock wanted'),
   shelf: Joi.string().trim().max(MOST.name).allow('').default('').label('Stands at'),
   openedAt: Joi.string()
@@ -291,4 +291,4 @@ export const careSchema = Joi.object<{
   deliveryDays: wholeDays('A new one takes', 365),
 });
 
-export const stockIdSchema = Joi.object<{ stockId: string }>({ stockId: Joi.string().guid().required() });
+export const stockIdSchema = Joi.object<{ stockId: string }>({ stockId: Joi.string().max(60).required() });

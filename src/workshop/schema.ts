@@ -82,7 +82,7 @@ const DAY_OFF = /^\d{4}-\d\d-\d\d$/;
 export const personHoursSchema = Joi.object<
   { id: string; own: boolean; daysOff: string[] } & Record<(typeof WEEKDAYS)[number], DayHours | null>
 >({
-  id: Joi.string().guid().required(),
+  id: Joi.string().max(60).required(),
   own: Joi.boolean().required().label('Hours'),
   ...Object.fromEntries(WEEKDAYS.map((day) => [day, dayHours(day)])),
   daysOff: Joi.any()

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { DaysPart } from '@/bench/DaysPart';
 import { MovedPart } from '@/bench/MovedPart';
 import { PlanHead } from '@/bench/PlanHead';
-import { shownDay, shownPlan } from '@/bench/plan';
+import { between, shownDay, shownPlan } from '@/bench/plan';
 import { dayAround } from '@/core/runsheet/time';
 import { getWorkshop } from '@/data/workshop';
 import { clock } from '@/edge/clock';
@@ -32,31 +32,20 @@ export default async function DaysPage({ searchParams }: Props) {
   const { timeZone } = workshop;
   const page = Math.min(MOST_PAGES, Math.max(0, Math.floor(Number((await searchParams).page ?? 0)) || 0));
   const { start } = dayAround(clock(), timeZone);
-  const [plan, days] = await Promise.all([
-    shownPlan(timeZone),
-    Promise.all(
-      // Noon of each day: a day may have 23 or 25 hours.
-      Array.from({ length: DAYS }, (_, i) =>
-        shownDay(workshop, new Date(start.getTime() + (page * DAYS + i + 0.5) * DAY_MS), sky),
-      ),
+  const days = await Promise.all(
+    // Noon of each day: a day may have 23 or 25 hours.
+    Array.from({ length: DAYS }, (_, i) =>
+      shownDay(workshop, new Date(start.getTime() + (page * DAYS + i + 0.5) * DAY_MS), sky),
     ),
-  ]);
-  const first = Date.parse(days[0]!.start);
-  const last = Date.parse(days.at(-1)!.end);
+  );
+  const plan = await shownPlan(timeZone, between(days[0]!.start, days.at(-1)!.end));
   return (
     <>
       <PlanHead here="/plan" under={plan ? 'What lies where, and what moving it costs' : null} />
       {plan && (
         <>
-          <MovedPart plan={plan} timeZone={timeZone} />
-          <DaysPart
-            key={page}
-            plan={{
-              ...plan,
-              tasks: plan.tasks.filter(({ from, to }) => Date.parse(from) < last && Date.parse(to) > first),
-            }}
-            {...{ days, timeZone, costOfMove }}
-          />
+          <MovedPart number={plan.number} moved={plan.moved} timeZone={timeZone} />
+          <DaysPart key={page} plan={plan} {...{ days, timeZone, costOfMove }} />
           <nav aria-label="Other days" style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
             {page > 0 && <LinkButton href={`/plan?page=${page - 1}`}>Earlier days</LinkButton>}
             {page < MOST_PAGES && <LinkButton href={`/plan?page=${page + 1}`}>Later days</LinkButton>}

@@ -4,7 +4,7 @@ import type { BenchFacts } from '@/core/schedule/facts/facts';
 import type { KeptPlan } from '@/core/schedule/kept';
 import { inPool } from '@/data/heavyPool';
 import { newestMark } from '@/data/log';
-import { keepPlan, planThatStands } from '@/data/plans';
+import { keepPlan, planHead, planThatStands } from '@/data/plans';
 import type { PlanRow } from '@/data/rows';
 import { findRows } from '@/data/table';
 import { getWorkshop } from '@/data/workshop';
@@ -89,7 +89,7 @@ export async function replan(at: Date, outside: Outside, works: Works = inThread
 
 /** Whether something happened since the plan was made, or what it says cannot be any more. */
 export async function isStale(now: Date): Promise<boolean> {
-  const [stands, mark] = await Promise.all([planThatStands(), newestMark()]);
+  const [stands, mark] = await Promise.all([planHead(), newestMark()]);
   if (!stands || stands.mark !== mark) return true;
   const age = now.getTime() - Date.parse(stands.at);
   return age > OLD_MIN * MINUTE_MS || age < 0;

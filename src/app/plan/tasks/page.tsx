@@ -10,12 +10,25 @@ import { seeToThePlan } from '../../planner';
 
 export const metadata: Metadata = { title: 'All tasks, bench' };
 
+/** So many tasks stand on the page; one machine’s are seldom more. */
+const MOST = 200;
+
+interface Props {
+  searchParams: Promise<{ machine?: string }>;
+}
+
 /** Every task of the plan, and what was said of it. */
-export default async function TasksPage() {
+export default async function TasksPage({ searchParams }: Props) {
   await needsEntered();
+  const machine = (await searchParams).machine ?? '';
   seeToThePlan();
   const { timeZone } = await getWorkshop();
-  const [plan, machines, said] = await Promise.all([shownPlan(timeZone), openRestorations(), saidOf()]);
+  let count = 0;
+  const [plan, machines, said] = await Promise.all([
+    shownPlan(timeZone, ({ about }) => (machine === '' || about.machine === machine) && ++count <= MOST),
+    openRestorations(),
+    saidOf(),
+  ]);
   return (
     <>
       <PlanHead
@@ -25,6 +38,8 @@ export default async function TasksPage() {
       {plan && (
         <TasksPart
           plan={plan}
+          machine={machine}
+          more={Math.max(0, count - MOST)}
           timeZone={timeZone}
           machines={machines.map(({ id, title }) => ({ value: id, label: title }))}
           {...said}

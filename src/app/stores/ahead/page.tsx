@@ -16,7 +16,10 @@ const text = (value: number | null | undefined): string => (value === null || va
 /** What plans use against what is there, by date. */
 export default async function AheadPage() {
   await needsEntered();
-  const [{ rows, items, planned }, { currency, timeZone }] = await Promise.all([storesAhead(clock()), getWorkshop()]);
+  const [{ rows, items, thrown, planned }, { currency, timeZone }] = await Promise.all([
+    storesAhead(clock()),
+    getWorkshop(),
+  ]);
   const total = rows.reduce((sum, { costMinor }) => sum + (costMinor ?? 0), 0);
   return (
     <>
@@ -34,6 +37,7 @@ export default async function AheadPage() {
         costs={rows.map(({ costMinor }) => (costMinor === null ? '' : formatMoney(costMinor, currency)))}
         total={total > 0 ? formatMoney(total, currency) : ''}
         timeZone={timeZone}
+        thrown={thrown.map(({ id, name }) => ({ id, name }))}
         items={items.map(({ id, name, kind, care }) => ({
           ...{ id, name, unit: unitOf(kind), low: text(care?.low), shelf: care?.shelf ?? '' },
           ...{ keepsDays: text(care?.keepsDays), deliveryDays: text(care?.deliveryDays) },

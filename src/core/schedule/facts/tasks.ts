@@ -17,36 +17,34 @@ import {
   type YellowFacts,
 } from './facts';
 
-const TASK_KINDS = [
-  'photograph',
-  'tag',
-  'power',
-  'teardown',
-  'soak',
-  'brush',
-  'dry',
-  'wash',
-  'measure',
-  'set up',
-  'expose',
-  'wash off',
-  'test keys',
-  'mend',
-  'cure',
-  'rust',
-  'coat',
-  'stage',
-  'rebuild',
-  'test',
-  'test again',
-  'record',
-  'answer',
-  'order',
-  'parcel',
-  'look',
-  'own',
-] as const;
-export type TaskKind = (typeof TASK_KINDS)[number];
+export type TaskKind =
+  | 'photograph'
+  | 'tag'
+  | 'power'
+  | 'teardown'
+  | 'soak'
+  | 'brush'
+  | 'dry'
+  | 'wash'
+  | 'measure'
+  | 'set up'
+  | 'expose'
+  | 'wash off'
+  | 'test keys'
+  | 'mend'
+  | 'cure'
+  | 'rust'
+  | 'coat'
+  | 'stage'
+  | 'rebuild'
+  | 'test'
+  | 'test again'
+  | 'record'
+  | 'answer'
+  | 'order'
+  | 'parcel'
+  | 'look'
+  | 'own';
 
 /** What a task is, for whoever words it or leads to it. */
 export interface TaskAbout {

@@ -1,0 +1,187 @@
+import ICAL from 'ical.js';
+import { workBench } from '@/core/schedule/benchWork';
+import { lanesOf, rowsOf, shownHours } from './strip';
+import { planCalendar } from './calendar';
+import { planPdf } from './sheetPdf';
+import { handsOf, shownDay, shownPlan, type ShownTask } from './plan';
+import { movedWords, noPlaceOf } from './planWords';
+import { planWithNames } from './plan.testing';
+import { simulatedAir } from '@/simulators/weather/air';
+import { simulatedSky } from '@/simulators/weather/sky';
+import { airOver, skyOver } from '@/data/weather';
+import { getWorkshop } from '@/data/workshop';
+import { replan, wholeMinute } from '@/work/plan/replan';
+import { inTrialWorkshop, trialPiece, trialRestoration } from '@/work/trial';
+import type { Cause } from '@/core/schedule/kept';
+import { peopleFacts } from '@/work/plan/facts';
+import { everyDay } from '@/core/runsheet/hours';
+
+jest.mock('@/data/heavyPool', () => jest.requireActual<object>('@/data/heavyPool.testing'));
+inTrialWorkshop();
+
+const outside = {
+  sky: skyOver((p, from, hours) => Promise.resolve(simulatedSky(p.latitude, p.longitude, from, hours))),
+  air: airOver((p, from, hours) => Promise.resolve(simulatedAir(p.latitude, p.longitude, from, hours))),
+};
+const NOW = wholeMinute(new Date('2026-06-21T12:00:00Z'));
+
+async function planned() {
+  await trialRestoration();
+  await trialPiece();
+  await replan(NOW, outside, (work) => Promise.resolve(workBench({ ...work, maxIterations: 30, runs: 10 }, () => 0)));
+  return (await shownPlan('Etc/GMT+2'))!;
+}
+
+describe('the plan as screens show it', () => {
+  it('has names for everything, and one task for hands first', async () => {
+    const plan = await planned();
+    expect(plan.tasks.every(({ words, title }) => words.length > 0 && title === 'Trial machine')).toBe(true);
+    const { now, next } = handsOf(plan.tasks);
+    expect(now).toMatchObject({ hands: true, words: 'Photograph every side' });
+    expect(next.every(({ hands }) => hands)).toBe(true);
+    expect(next).not.toContainEqual(now);
+  });
+
+  it('is a calendar that an independent library reads: the same events at the same instants, each with its alarm', async () => {
+    const plan = await planned();
+    const text = planCalendar(plan, 'Trial; bench, “ø”', 'Etc/GMT+2', 'http://127.0.0.1:3000');
+    const calendar = new ICAL.Component(ICAL.parse(text) as unknown[]);
+    const events = calendar.getAllSubcomponents('vevent').map((one) => new ICAL.Event(one));
+    const told = plan.tasks.filter(({ kind }) => kind !== 'answer');
+    expect(events).toHaveLength(told.length);
+    expect(new Set(events.map(({ uid }) => uid)).size).toBe(told.length);
+    for (const [i, task] of told.entries()) {
+      expect(events[i]!.startDate.toJSDate().toISOString()).toBe(task.from);
+      expect(events[i]!.summary).toContain(task.words);
+      expect(events[i]!.component.getAllSubcomponents('valarm')).toHaveLength(1);
+    }
+    expect(calendar.getFirstPropertyValue('x-wr-timezone')).toBe('Etc/GMT+2');
+    // While there is no plan yet it is an empty calendar, not an error.
+    expect(
+      new ICAL.Component(ICAL.parse(planCalendar(null, 'T', 'UTC', '')) as unknown[]).getAllSubcomponents('vevent'),
+    ).toEqual([]);
+  });
+
+  it('prints for the wall, a day and a week', async () => {
+    const plan = await planned();
+    const workshop = await getWorkshop();
+    const days = await Promise.all(
+      [0, 1, 2].map((i) => shownDay(workshop, new Date(NOW.getTime() + i * 86_400_000), outside.sky)),
+    );
+    for (const some of [days.slice(0, 1), days]) {
+      const pdf = await planPdf(plan, some, workshop.name, workshop.timeZone);
+      expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+    }
+  }, 60_000);
+});
+
+describe('days with another length', () => {
+  const berlin = { ...{ hours: everyDay(1, 12), timeZone: 'Europe/Berlin' } } as Parameters<typeof peopleFacts>[1];
+
+  it('a day of 23 hours has ten of the eleven from one to twelve, one of 25 twelve', () => {
+    const first = (iso: string) => {
+      const [[from, to]] = peopleFacts([], berlin, new Date(iso))[0]!.available as [readonly [number, number]];
+      return (to - from) / 60;
+    };
+    expect(first('2026-03-28T23:00:00Z')).toBe(10);
+    expect(first('2026-10-24T22:00:00Z')).toBe(12);
+    expect(first('2026-06-20T22:00:00Z')).toBe(11);
+  });
+
+  it('and its strip is as long as it is', async () => {
+    const workshop = { ...(await getWorkshop()), timeZone: 'Europe/Berlin' };
+    const hours = async (iso: string) => {
+      const { start, end } = await shownDay(workshop, new Date(iso), outside.sky);
+      return (Date.parse(end) - Date.parse(start)) / 3_600_000;
+    };
+    expect(await hours('2026-03-29T10:00:00Z')).toBe(23);
+    expect(await hours('2026-10-25T10:00:00Z')).toBe(25);
+  });
+});
+
+describe('the strip of a day', () => {
+  const DAY = {
+    day: '2026-06-21',
+    start: '2026-06-21T00:00:00.000Z',
+    end: '2026-06-22T00:00:00.000Z',
+    samples: [],
+    clouds: [],
+  };
+  const task = (id: string, from: string, to: string, more: Partial<ShownTask> = {}): ShownTask => ({
+    ...planWithNames(id),
+    from: `2026-06-21T${from}:00.000Z`,
+    to: `2026-06-21T${to}:00.000Z`,
+    ...more,
+  });
+
+  it('lays nothing over anything: what overlaps lies in lanes, hands above what waits', () => {
+    const tasks = [
+      task('wait', '09:00', '18:00', { hands: false }),
+      task('a', '09:00', '10:00'),
+      task('b', '10:00', '11:00'),
+      task('c', '10:30', '11:30'),
+    ];
+    const { of, count } = lanesOf(tasks);
+    expect([...of]).toEqual([
+      ['a', 0],
+      ['b', 0],
+      ['c', 1],
+      ['wait', 2],
+    ]);
+    expect(count).toBe(3);
+  });
+
+  it('has a row for each machine, or for hands and each place; answers and parcels are told of elsewhere', () => {
+    const tasks = [
+      task('a', '09:00', '10:00', { who: 'Ida', place: 'sink' }),
+      task('b', '10:00', '11:00', { hands: false, place: 'sun', machine: 'n', title: 'Other' }),
+      task('p', '00:00', '23:00', { hands: false, kind: 'parcel' }),
+    ];
+    expect(rowsOf(tasks, DAY, 'machine').map(({ label }) => label)).toEqual(['Machine', 'Other']);
+    expect(rowsOf(tasks, DAY, 'place').map(({ label }) => label)).toEqual(['Ida', 'Sink', 'Sun']);
+    const other = { ...DAY, start: '2026-06-22T00:00:00.000Z', end: '2026-06-23T00:00:00.000Z' };
+    expect(rowsOf(tasks, other, 'machine')).toEqual([]);
+  });
+
+  it('shows the light hours, and earlier and later where hands are at it', () => {
+    const hours = (tasks: ShownTask[]) => shownHours(DAY, tasks).map((ms) => new Date(ms).getUTCHours());
+    expect(hours([])).toEqual([7, 21]);
+    expect(hours([task('a', '05:10', '06:00'), task('b', '21:30', '22:10')])).toEqual([5, 23]);
+    expect(hours([task('w', '01:00', '23:00', { hands: false })])).toEqual([7, 21]);
+  });
+});
+
+describe('what moved, in a sentence', () => {
+  const titles = new Map([['m', 'Slab']]);
+  const words = (causes: Cause[], ready: { machine: string; was: string; is: string }[] = []) =>
+    movedWords({ causes, ready, tasks: [{ id: 'a', about: {} as never, from: '', to: '' }] }, titles, 'UTC');
+
+  it.each<[Cause, string]>([
+    [
+      { kind: 'sky', days: ['2026-06-22', '2026-06-23'], better: false },
+      'The sky is worse than it was foretold for Monday 22 Jun and Tuesday 23 Jun: one task moves.',
+    ],
+    [{ kind: 'parcel', what: 'foil', later: true }, '“foil” comes later: one task moves.'],
+    [{ kind: 'arrived', what: 'foil' }, '“foil” is here or not waited for any more: one task moves.'],
+    [{ kind: 'done', count: 2 }, '2 tasks are done: one task moves.'],
+    [{ kind: 'more to do', count: 1, machine: 'm' }, 'There is one task more on Slab: one task moves.'],
+    [{ kind: 'late', count: 1 }, 'One task was not begun in time: one task moves.'],
+    [{ kind: 'people', fewer: true }, 'There are fewer hands: one task moves.'],
+    [{ kind: 'said', count: 1 }, 'Somebody changed what the plan goes by: one task moves.'],
+  ])('%j', (cause, sentence) => expect(words([cause])).toBe(sentence));
+
+  it('names the machines that are ready on another day, and claims no cause where it knows none', () => {
+    expect(words([], [{ machine: 'm', was: '2026-06-22T10:00:00Z', is: '2026-06-24T10:00:00Z' }])).toBe(
+      'One task moves; Slab is ready Wed 24 Jun instead of Mon 22 Jun.',
+    );
+  });
+
+  it('says why something is not in the plan, by its own name', () => {
+    const name = (id: string) => (id === 'a' ? 'Mend' : 'Cure');
+    expect(noPlaceOf('a', { kind: 'hours', minutes: 700, longestMin: 600 }, name)).toMatch(
+      /^“Mend” takes 11 h 40 min.*10 h/,
+    );
+    expect(noPlaceOf('a', { kind: 'waits', for: 'b' }, name)).toBe('It waits for “Cure”, which finds no moment.');
+    expect(noPlaceOf('a', { kind: 'clash', with: 'b' }, name)).toMatch(/“Cure” and “Mend” clash/);
+  });
+});
