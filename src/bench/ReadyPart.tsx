@@ -33,8 +33,8 @@ export function ReadyPart({ ready, timeZone }: { ready: ShownPlan['ready']; time
         ]}
       />
       <Text color="soft" my="3">
-        Played through two hundred times: hands take longer or less, passes fail, the sun does not come, somebody is
-        away. What this workshop has done at the bench moves the lengths.
+        Played through up to two hundred times: hands take longer or less, passes fail, the sun does not come, somebody
+        is away. What this workshop has done at the bench moves the lengths.
       </Text>
       {ready.map(({ machine, title, wantedAt }) => (
         <Fold key={machine} summary={`When ${title} is wanted`}>

@@ -210,6 +210,22 @@ describe('a plan of the bench', () => {
   });
 });
 
+it('answers five thousand tasks with what can be done, and does not take all day for their dates', () => {
+  const tasks = Array.from({ length: 5000 }, (_, i) => ({
+    ...{ id: String(i), machine: 'm', what: 'job', minutes: 5, hands: true, place: null, after: null },
+  }));
+  let ticks = 0;
+  const facts = bench([machine(['record'])], { own: tasks });
+  const { plan: found, ready } = workBench(
+    { facts, ratios: [], seed: 1, timeLimitMs: 10, runs: 200 },
+    () => (ticks += 1000),
+  );
+  // Three hundred hours of work in three hundred hours: nearly all of it finds its place, the rest is named.
+  expect(found.tasks.length).toBeGreaterThan(3500);
+  expect(found.tasks.length + found.leftOut.length).toBe(5001);
+  expect(ready[0]!.ends.length).toBeLessThan(20);
+}, 120_000);
+
 describe('when a machine is ready', () => {
   const given = () => {
     const { problem, plan: found } = plan(someBench(11, 2));

@@ -2,8 +2,9 @@ import { assumed } from '../assumptions/assumptions';
 import { heads, lowerBound } from './bound';
 import { compile } from './compile';
 import { NoPlace, type NoPlaceReason } from './noPlace';
-import type { Compiled, Interval, Problem, Task } from './problem';
-import { search, type SearchLimits } from './search';
+import { NEVER, type Compiled, type Interval, type Problem, type Task } from './problem';
+import { byPriority, search, type SearchLimits } from './search';
+import { Serial } from './serial';
 
 /** A task of the bench: of which machine it is, and how sure its length is. */
 export interface BenchTask extends Task {
@@ -185,26 +186,52 @@ export function planBench(given: BenchProblem, limits: SearchLimits): BenchPlan 
       });
     } catch (failure) {
       if (!(failure instanceof NoPlace)) throw failure;
-      const { task: id, reason } = failure;
-      const own = freed.get(id)!;
-      // What clashes with something that is pinned lets the pin go first; what is not pinned at all is left out.
-      const pinned = tasks.find((task) => task.id === id && own.at !== undefined && !unpinned.includes(id));
-      if (pinned) {
-        unpinned.push(id);
-        tasks = tasks.map((task) => (task.id === id ? { ...own, at: undefined } : task));
+      // Where hours run out, one goes over all at once: a bench with thousands of tasks is answered with what can be done.
+      const lost = failure.reason.kind === 'taken' ? lostOf(problem) : [failure.task];
+      const pinned = lost.filter((id) => freed.get(id)!.at !== undefined && !unpinned.includes(id));
+      if (pinned.length > 0) {
+        // What clashes with something that is pinned lets the pin go first; what is not pinned at all is left out.
+        unpinned.push(...pinned);
+        tasks = tasks.map((task) => (pinned.includes(task.id) ? { ...freed.get(task.id)!, at: undefined } : task));
         continue;
       }
-      const gone = fallsWith(tasks, id);
-      const also = waiting(tasks, gone);
-      const waits = (one: string, by: string) => ({ id: one, why: { kind: 'waits' as const, for: by } });
-      leftOut.push(
-        { id, why: reason },
-        ...[...gone].filter((one) => one !== id).map((one) => waits(one, id)),
-        ...[...also].map(([one, by]) => waits(one, by)),
-      );
-      tasks = tasks.filter((task) => !gone.has(task.id) && !also.has(task.id));
+      tasks = without(tasks, lost.length > 0 ? lost : [failure.task], failure, leftOut);
     }
   }
+}
+
+/** Tasks without some that find no moment, which are named with all that falls with them and waits for them. */
+function without(
+  tasks: readonly BenchTask[],
+  lost: readonly string[],
+  { task: named, reason }: NoPlace,
+  leftOut: BenchPlan['leftOut'],
+): readonly BenchTask[] {
+  const isLost = new Set(lost);
+  const gone = new Set(lost.flatMap((id) => [...fallsWith(tasks, id)]));
+  const also = waiting(tasks, gone);
+  const byId = new Map(tasks.map((task) => [task.id, task]));
+  const whyOf = (id: string): BenchPlan['leftOut'][number]['why'] => {
+    if (id === named) return reason;
+    if (!isLost.has(id)) return { kind: 'waits', for: named };
+    const by = byId.get(id)!.after.find(({ task }) => isLost.has(task))?.task;
+    return by === undefined ? { kind: 'taken' } : { kind: 'waits', for: by };
+  };
+  for (const id of gone) leftOut.push({ id, why: whyOf(id) });
+  for (const [id, by] of also) leftOut.push({ id, why: { kind: 'waits', for: by } });
+  return tasks.filter(({ id }) => !gone.has(id) && !also.has(id));
+}
+
+/** All that find no moment where each is laid as early as it can be, one after the other. */
+function lostOf(problem: BenchProblem): string[] {
+  const compiled = compile(problem);
+  const head = heads(compiled);
+  const order = byPriority(
+    compiled,
+    head.map((from) => -from),
+  );
+  const placed = new Serial(compiled, head).place(order, true);
+  return placed.ok ? compiled.ids.filter((_, i) => placed.starts[i]! >= NEVER) : [];
 }
 
 function told(

@@ -9,6 +9,8 @@ import { generator } from './search';
 import { Serial } from './serial';
 
 const DAY_MIN = 1440;
+/** One run at least tells something. */
+const LEAST_RUNS = 1;
 
 /** What went otherwise than planned so far: the natural logarithm of real over planned length, at the mean, and how sure that is. */
 export interface Pace {
@@ -61,7 +63,7 @@ export function readyDates(problem: BenchProblem, order: readonly string[], limi
   const machines = [...new Set(problem.tasks.flatMap(({ machine }) => machine ?? []))];
   const ends = new Map(machines.map((machine) => [machine, [] as number[]]));
   const among = new Set(order);
-  for (let run = 0; run < limits.runs && !limits.stopped?.(); run++) {
+  for (let run = 0; run < limits.runs && (run < LEAST_RUNS || !limits.stopped?.()); run++) {
     const once = onceOver({ ...problem, tasks: problem.tasks.filter(({ id }) => among.has(id)) }, limits, run);
     const last = played(once, order);
     for (const machine of machines) ends.get(machine)!.push(last.get(machine) ?? 0);

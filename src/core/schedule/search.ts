@@ -37,7 +37,7 @@ export function generator(seed: number): () => number {
 }
 
 /** Tasks by a priority, each after all that it waits for: of those that may be next the greatest first. */
-function byPriority({ before, behind, ids }: Compiled, priority: readonly number[]): number[] {
+export function byPriority({ before, behind, ids }: Compiled, priority: readonly number[]): number[] {
   const waits = before.map((lags) => new Set(lags.map(({ task }) => task)).size);
   const ready = ids.flatMap((_, i) => (waits[i] === 0 ? [i] : []));
   const order: number[] = [];

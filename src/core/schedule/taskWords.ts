@@ -39,6 +39,9 @@ const WHERE: Partial<Record<NonNullable<TaskAbout['place']>, string>> = {
   rack: 'in vapour',
 };
 
+/** What tasks of a kind are called. */
+export const kindWords = (kind: string): string => WORDS[kind as TaskKind] ?? 'Task';
+
 /** A task in a few words. */
 export function taskWords({ kind, name, session, stage, place }: TaskAbout): string {
   if (kind === 'own') return name;

@@ -191,7 +191,6 @@ export async function endTask(
         },
         now,
       );
-    if (outcome === 'done' && task.about.kind === 'own') await removeRows('own_tasks', { id: id.replace(/^own:/, '') });
     await appendLog(told(task, OUTCOME_WORDS(outcome, why, minutes)), now);
     if (outcome !== 'done')
       await mark(
