@@ -395,3 +395,15 @@ test('a part that is needed is found among the donors, taken for its machine, an
   await page.getByRole('button', { name: 'Note this part' }).click();
   await expect(page.getByText('wide key cap', { exact: true })).toBeVisible();
 });
+
+test('every machine of the demo has its place in the plan, planned session and all, on any day', async ({ page }) => {
+  await open(page, '/plan/tasks');
+  const words = page.getByText(/^\d+ tasks, in the order of the plan/);
+  await expect(words).toBeVisible();
+  expect(Number.parseInt((await words.textContent())!, 10)).toBeGreaterThanOrEqual(25);
+  await open(page, '/plan/ready');
+  for (const machine of ['Brimsel Nine', 'Orvane Slab', 'Tovarn Desk Two'])
+    await expect(page.getByRole('row', { name: new RegExp(machine) })).toBeVisible();
+  await open(page, '/plan');
+  await expect(page.getByRole('button', { name: /Brimsel Nine|Orvane Slab|Tovarn Desk Two/ }).first()).toBeVisible();
+});

@@ -12,6 +12,7 @@ const PLACE_WORDS: Record<string, string> = {
   tub: 'Tubs',
   sun: 'Sun',
   lamp: 'Lamp box',
+  box: 'Warm box',
   rack: 'Rack',
   clamp: 'Clamps',
   meter: 'Meter',

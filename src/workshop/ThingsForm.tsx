@@ -11,6 +11,7 @@ const WORDS: Record<PlaceName, { label: string; hint?: string }> = {
   tub: { label: 'Tubs to soak in' },
   sun: { label: 'Places in the sun', hint: 'How many pieces find room at once' },
   lamp: { label: 'Lamp boxes' },
+  box: { label: 'Warm or vapour boxes' },
   rack: { label: 'Pieces on the drying rack' },
   clamp: { label: 'Repairs that clamps hold at once' },
   meter: { label: 'Meters' },

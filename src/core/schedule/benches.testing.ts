@@ -96,7 +96,7 @@ export function someBench(seed: number, machines?: number): BenchFacts {
   };
   return {
     people,
-    things: { sink: 1, tub: 2, sun: 2, lamp: 1, rack: 12, clamp: 4, meter: 1 },
+    things: { sink: 1, tub: 2, sun: 2, lamp: 1, box: 1, rack: 12, clamp: 4, meter: 1 },
     sun,
     machines: Array.from({ length: machines ?? whole(1, 4) }, (_, m) => machine(m)),
     ...{ own: [], running: [], marks: {}, done: [], before: {} },

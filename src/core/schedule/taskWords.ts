@@ -36,7 +36,7 @@ const WORDS: Record<TaskKind, string> = {
 const WHERE: Partial<Record<NonNullable<TaskAbout['place']>, string>> = {
   sun: 'in the sun',
   lamp: 'under the lamp',
-  rack: 'in vapour',
+  box: 'in vapour',
 };
 
 /** What tasks of a kind are called. */

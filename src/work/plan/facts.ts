@@ -40,6 +40,7 @@ import { openRestorations } from '@/data/restorations';
 import type { Person, RowOf, Workshop } from '@/data/rows';
 import { stagesOfAll } from '@/data/stages';
 import { findColumns, findRows, select } from '@/data/table';
+import { literal, Op } from 'sequelize';
 import { getWorkshop, listObstacles, placeOf } from '@/data/workshop';
 import { washSpotsOf } from '../wash/spots';
 import { parcelsOf } from './parcels';
@@ -57,7 +58,7 @@ export interface Outside {
 
 /** What there is of each where nobody has said: one pair of hands’ bench. */
 export const usualThings = ({ lampMwPerCm2 }: Workshop, tubs: number): BenchThings => ({
-  ...{ sink: 1, tub: Math.max(1, tubs), sun: 3, lamp: lampMwPerCm2 > 0 ? 1 : 0, rack: 20, clamp: 6, meter: 1 },
+  ...{ sink: 1, tub: Math.max(1, tubs), sun: 3, lamp: lampMwPerCm2 > 0 ? 1 : 0, box: 1, rack: 20, clamp: 6, meter: 1 },
 });
 
 /** A name for whoever works alone and has not given one. */
@@ -219,7 +220,11 @@ export async function benchFacts(now: Date, outside: Outside): Promise<BenchFact
       findRows('coats', { restorationId: ids }, [['rowid', 'ASC']]),
       findRows('requests', { restorationId: ids, answer: null }, [['askedAt', 'ASC']]),
       parcelsOf(now),
-      findRows('looks_again', { measurementId: null }),
+      findRows('looks_again', {
+        measurementId: null,
+        restorationId: { [Op.notIn]: literal('(SELECT id FROM put_away)') },
+        dueAt: { [Op.lte]: new Date(now.getTime() + HAND_DAYS * 1440 * MINUTE_MS).toISOString() },
+      }),
     ]);
   const found = await findRows('findings', { restorationId: ids, settledAs: null }, [['foundAt', 'ASC']]);
   const [wishes, ownTasks, marks, runs] = await Promise.all([
@@ -387,22 +392,34 @@ export async function benchFacts(now: Date, outside: Outside): Promise<BenchFact
       orders: orders
         .filter(({ restorationId }) => restorationId === restoration.id)
         .map(({ id, what, dueAt, spread }) => ({ id, what, due: dueAt === null ? null : at(dueAt), spread })),
-      looks: of(looks)
-        .filter(({ dueAt }) => at(dueAt) < HAND_DAYS * 1440)
-        .map(({ id, pieceId, dueAt }) => ({ id, pieceId, due: at(dueAt) })),
+      looks: looksIn(of(looks), at),
       wish: wishOf(
         wishes.find(({ id }) => id === restoration.id),
         at,
       ),
     };
   });
+  // Those that are finished are looked at again.
+  const finished = [...new Set(looks.map(({ restorationId }) => restorationId))].filter((id) => !ids.includes(id));
   const latestRun = new Map(runs.map((run) => [run.task, run]));
   return {
     titles: new Map(restorations.map(({ id, title }) => [id, title])),
     people: persons,
     things: workshop.things ?? usualThings(workshop, tubs.length),
     sun,
-    machines,
+    machines: [
+      ...machines,
+      ...finished.map((id) => ({
+        ...FINISHED,
+        ...{
+          id,
+          looks: looksIn(
+            looks.filter(({ restorationId }) => restorationId === id),
+            at,
+          ),
+        },
+      })),
+    ],
     own: ownTasks
       .filter(({ restorationId }) => restorationId === null || ids.includes(restorationId))
       .map(({ id, restorationId, what, minutes, hands, place, afterTask }) => ({
@@ -415,7 +432,7 @@ export async function benchFacts(now: Date, outside: Outside): Promise<BenchFact
         .map(({ treatmentId, startedAt, plannedMin }) => {
           const driver = SCHOOL[treatments.find(({ id }) => id === treatmentId)?.school ?? 'vapour'].driver;
           return {
-            place: driver === 'sun' ? ('sun' as const) : driver === 'lamp' ? ('lamp' as const) : ('rack' as const),
+            place: driver === 'sun' ? ('sun' as const) : driver === 'lamp' ? ('lamp' as const) : ('box' as const),
             ...{ until: Math.max(1, at(startedAt) + plannedMin), peroxide: true },
           };
         }),
@@ -476,6 +493,15 @@ const toLookAt = (
       ...{ id, name: words || kind, pieceId, handsMin: assumed('a stage nobody knows of'), waitMin: 0 },
       ...{ acid: false, notBefore: 0, orderId: null, takes: [] },
     }));
+
+/** A machine of which nothing is open any more. */
+const FINISHED: Omit<MachineFacts, 'id' | 'looks'> = {
+  ...{ open: [], photographed: true, powerDecided: true, toTakeOut: 0, toPutBack: 0, wish: null },
+  ...{ pieces: [], spots: [], boards: [], mends: [], rusts: [], coats: [], requests: [], orders: [] },
+};
+
+const looksIn = (looks: readonly RowOf['looks_again'][], at: Read['at']): MachineFacts['looks'] =>
+  looks.map(({ id, pieceId, dueAt }) => ({ id, pieceId, due: at(dueAt) }));
 
 const wishOf = (wish: RowOf['wishes'] | undefined, at: Read['at']) =>
   wish ? { dueMin: at(wish.wantedAt), weight: wish.weight } : null;

@@ -37,7 +37,7 @@ export const machine = (open: readonly Stage[], more: Partial<MachineFacts> = {}
 /** A bench with one person who is there from 0 to 10 h of each of thirty days, and sun from 2 to 8 h. */
 export const bench = (machines: readonly MachineFacts[], more: Partial<BenchFacts> = {}): BenchFacts => ({
   people: [{ id: 'a', available: Array.from({ length: 30 }, (_, day) => [1440 * day, 1440 * day + 600] as const) }],
-  things: { sink: 1, tub: 1, sun: 2, lamp: 1, rack: 9, clamp: 3, meter: 1 },
+  things: { sink: 1, tub: 1, sun: 2, lamp: 1, box: 1, rack: 9, clamp: 3, meter: 1 },
   sun: Array.from({ length: 30 }, (_, day) => ({ from: 1440 * day + 120, to: 1440 * day + 480, dose: 12, own: false })),
   machines,
   ...{ own: [], running: [], marks: {}, done: [], before: {} },

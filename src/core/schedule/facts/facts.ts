@@ -155,7 +155,7 @@ export interface OwnTaskFacts {
 }
 
 /** What of the bench a task lies in or takes up. */
-export const PLACES = ['sink', 'tub', 'sun', 'lamp', 'rack', 'clamp', 'meter'] as const;
+export const PLACES = ['sink', 'tub', 'sun', 'lamp', 'box', 'rack', 'clamp', 'meter'] as const;
 export type PlaceName = (typeof PLACES)[number];
 
 /** What somebody said of a task, by its id. */

@@ -257,7 +257,8 @@ class OfMachine {
     } = given;
     const id = [this.machine.id, kind, subject, session?.number ?? ''].filter((part) => part !== '').join(':');
     this.tasks.push({
-      ...{ id, machine: this.machine.id, duration: Math.max(0, Math.round(duration)), again },
+      // Whether the yellow came back is looked at long after a machine is ready.
+      ...{ id, machine: kind === 'look' ? null : this.machine.id, duration: Math.max(0, Math.round(duration)), again },
       spread: spread ?? (hands ? this.hands : 0.1),
       uses: {
         ...uses,
@@ -457,7 +458,7 @@ class OfMachine {
         // Whoever planned a session is there for it, whatever the hours say.
         ...(plan ? { at: Math.max(0, plan.start - yellow.setUpMin), anyHour: true } : this.from(busyUntil)),
       });
-      const place = yellow.driver === 'sun' ? 'sun' : yellow.driver === 'lamp' ? 'lamp' : 'rack';
+      const place = yellow.driver === 'sun' ? 'sun' : yellow.driver === 'lamp' ? 'lamp' : 'box';
       const expose = this.add('expose', {
         ...{ subject, pieceId, stage, session, place, peroxide: true, spread: 0 },
         ...{ duration: plan ? plan.end - plan.start : minutes },
