@@ -21,7 +21,7 @@ function causeWords(cause: Cause, titles: ReadonlyMap<string, string>): string {
     case 'arrived':
       return `“${cause.what}” is here or not waited for any more`;
     case 'done':
-      return `${things(cause.count, 'task is', 'tasks are')} done`;
+      return `${things(cause.count, 'task is', 'tasks are')} over`;
     case 'more to do': {
       const title = cause.machine === null ? null : titles.get(cause.machine);
       return `there ${cause.count === 1 ? 'is one task' : `are ${cause.count} tasks`} more${title ? ` on ${title}` : ''}`;

@@ -9,6 +9,9 @@ const MINUTE_MS = 60_000;
 const SAME_SUN = 0.15;
 /** Less than this does not move a task. */
 const SAME_MIN = 10;
+/** So many days of somebody’s hours are told apart, and so many minutes are a difference. */
+const PEOPLE_DAYS = 14;
+const SAME_HOURS_MIN = 30;
 /** A task that should have begun so long ago is late. */
 const LATE_MIN = 10;
 
@@ -17,18 +20,20 @@ const instant = (now: Date, minutes: number): string => new Date(now.getTime() +
 /** What a plan goes by, as far as the next one is told apart from it. */
 function wentBy(facts: BenchFacts, now: Date, dayOf: (at: Date) => string): WentBy {
   const day = (minutes: number) => dayOf(new Date(now.getTime() + minutes * MINUTE_MS));
+  const today = day(0);
   return {
-    sun: facts.sun.map(({ from, dose, own }) => ({ day: day(from), dose: Math.round(100 * dose) / 100, own })),
+    sun: facts.sun
+      .filter(({ from }) => day(from) > today)
+      .map(({ from, dose, own }) => ({ day: day(from), dose: Math.round(100 * dose) / 100, own })),
     orders: facts.machines.flatMap(({ orders }) =>
       orders.map(({ id, what, due }) => ({ id, what, due: due === null ? null : day(due) })),
     ),
-    // Of days that are whole: today grows shorter by itself.
-    people: facts.people.map(({ id, available }) => ({
-      id,
-      minutes: available
-        .filter(([from, to]) => day(from) > day(0) && to < 14 * 1440)
-        .reduce((sum, [from, to]) => sum + to - from, 0),
-    })),
+    people: facts.people.map(({ id, available }) => {
+      const days: Record<string, number> = {};
+      for (const [from, to] of available)
+        if (day(from) > today && from < PEOPLE_DAYS * 1440) days[day(from)] = (days[day(from)] ?? 0) + to - from;
+      return { id, days };
+    }),
   };
 }
 
@@ -52,8 +57,18 @@ function readyIn({ plan, ready }: BenchWorked, facts: BenchFacts, now: Date): Ke
   });
 }
 
+/** By how many minutes there are fewer hands, from tomorrow on to the last day that both plans knew: what comes in each night at the far end is no change. */
+function fewerHands(before: WentBy, after: WentBy, today: string): number {
+  const of = ({ people }: WentBy, day: string) => people.reduce((sum, { days }) => sum + (days[day] ?? 0), 0);
+  const daysOf = ({ people }: WentBy) => people.flatMap(({ days }) => Object.keys(days)).sort();
+  const [were, are] = [daysOf(before), daysOf(after)];
+  const last = [were.at(-1) ?? '', are.at(-1) ?? ''].sort()[0]!;
+  const common = [...new Set([...were, ...are])].filter((day) => day > today && day <= last);
+  return common.reduce((sum, day) => sum + of(before, day) - of(after, day), 0);
+}
+
 /** Why a plan is another than the one before: what it went by, told apart. */
-function causesOf(before: KeptPlan, after: Omit<KeptPlan, 'moved'>, now: Date): Cause[] {
+function causesOf(before: KeptPlan, after: Omit<KeptPlan, 'moved'>, now: Date, today: string): Cause[] {
   const causes: Cause[] = [];
   const days = after.wentBy.sun.flatMap((day) => {
     const was = before.wentBy.sun.find((one) => one.day === day.day);
@@ -63,7 +78,7 @@ function causesOf(before: KeptPlan, after: Omit<KeptPlan, 'moved'>, now: Date): 
   });
   const last = after.wentBy.sun.at(-1)?.day ?? '';
   const gone = before.wentBy.sun
-    .filter((was) => was.day > now.toISOString().slice(0, 10) && was.day < last)
+    .filter((was) => was.day > today && was.day < last)
     .filter((was) => !after.wentBy.sun.some(({ day }) => day === was.day))
     .map(({ day }) => ({ day, more: false }));
   const sky = [...days, ...gone];
@@ -79,13 +94,8 @@ function causesOf(before: KeptPlan, after: Omit<KeptPlan, 'moved'>, now: Date): 
     else if (was.due !== null && is.due !== null && is.due !== was.due)
       causes.push({ kind: 'parcel', what: is.what, later: is.due > was.due });
   }
-  const minutes = (plan: Pick<KeptPlan, 'wentBy'>) =>
-    plan.wentBy.people.reduce((sum, person) => sum + person.minutes, 0);
-  const people = (plan: Pick<KeptPlan, 'wentBy'>) => plan.wentBy.people.map(({ id }) => id).join();
-  const fewer = minutes(before) - minutes(after);
-  // A day more at the far end comes in each night: that is no change of somebody’s hours.
-  if (people(before) !== people(after) || Math.abs(fewer) > (0.2 * Math.max(minutes(before), 1)) / 7)
-    causes.push({ kind: 'people', fewer: fewer > 0 });
+  const fewer = fewerHands(before.wentBy, after.wentBy, today);
+  if (Math.abs(fewer) >= SAME_HOURS_MIN) causes.push({ kind: 'people', fewer: fewer > 0 });
   if (before.marks.join() !== after.marks.join())
     causes.push({
       kind: 'said',
@@ -113,8 +123,8 @@ function causesOf(before: KeptPlan, after: Omit<KeptPlan, 'moved'>, now: Date): 
 }
 
 /** What moved against the plan before; `null` where nothing worth a word did. */
-function movedFrom(before: KeptPlan, after: Omit<KeptPlan, 'moved'>, now: Date): Moved | null {
-  const causes = causesOf(before, after, now);
+function movedFrom(before: KeptPlan, after: Omit<KeptPlan, 'moved'>, now: Date, today: string): Moved | null {
+  const causes = causesOf(before, after, now, today);
   const tasks = after.tasks.flatMap(({ id, about, from }) => {
     const was = before.tasks.find((one) => one.id === id);
     return was && Math.abs(Date.parse(was.from) - Date.parse(from)) >= SAME_MIN * MINUTE_MS
@@ -164,5 +174,5 @@ export function keptPlan(
       )
       .sort(),
   };
-  return { ...kept, moved: before ? movedFrom(before, kept, now) : null };
+  return { ...kept, moved: before ? movedFrom(before, kept, now, dayOf(now)) : null };
 }

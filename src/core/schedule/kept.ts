@@ -24,11 +24,12 @@ export interface KeptReady {
   odds: number | null;
 }
 
-/** What the plan went by, as far as a later one is told apart from it. */
+/** What the plan went by, as far as a later one is told apart from it: of days that are whole, since today grows shorter by itself. */
 export interface WentBy {
   sun: { day: string; dose: number; own: boolean }[];
   orders: { id: string; what: string; due: string | null }[];
-  people: { id: string; minutes: number }[];
+  /** Minutes of each person on each of the coming days. */
+  people: { id: string; days: Record<string, number> }[];
 }
 
 /** Why a plan is another than the one before. */
