@@ -119,6 +119,11 @@ export default defineConfig<{ clockShiftMs: number }>({
       workers: 1,
       use: { baseURL: `http://127.0.0.1:${PORTS.hostile}`, viewport: DESK },
     },
-    { name: 'local network', testMatch: /lan\.spec/, workers: 1, use: { baseURL: `http://127.0.0.1:${PORTS.lan}` } },
+    {
+      name: 'local network',
+      testMatch: /[\\/]lan\.spec/,
+      workers: 1,
+      use: { baseURL: `http://127.0.0.1:${PORTS.lan}` },
+    },
   ],
 });

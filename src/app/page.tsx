@@ -1,3 +1,4 @@
+import { Text } from '@chakra-ui/react';
 import { needsEntered } from '@/edge/entered';
 import { BenchTimers } from '@/bench/BenchTimers';
 import { DayStrip } from '@/bench/DayStrip';
@@ -24,7 +25,7 @@ import { seeToThePlan } from './planner';
 import { sky } from './sky';
 
 /** So many bells are shown at once, the next first. */
-const TIMERS = 12;
+const TIMERS = 3;
 /** So many machines have a row in the strip of today. */
 const ROWS = 6;
 
@@ -46,6 +47,7 @@ export default async function BenchPage() {
     shownPlan(timeZone, ofDayAndHands(day.start, day.end)),
   ]);
   const hands = handsOf(plan?.tasks ?? []);
+  const unpowered = [...new Set(steps.filter((step) => step.unpowered).map(({ restoration }) => restoration))];
   const today = ofFirstMachines(inDay(plan?.tasks ?? [], day), ROWS);
   return (
     <>
@@ -81,11 +83,22 @@ export default async function BenchPage() {
                 </EmptyPlace>
               )}
             </Part>
-            {steps.length > 0 && (
-              <Part title="By machine">
-                <NextStepList steps={steps} more={more} isMain={!hands.now} />
-              </Part>
-            )}
+            {steps.length > 0 &&
+              (hands.now ? (
+                <>
+                  {/* What must not be done stands open, whatever is folded away. */}
+                  {unpowered.map((title) => (
+                    <Text key={title} color="hazard" fontWeight="700">
+                      {title}: Do not switch it on.
+                    </Text>
+                  ))}
+                  <Fold summary="What each machine waits for">
+                    <NextStepList steps={steps} more={more} isMain={false} />
+                  </Fold>
+                </>
+              ) : (
+                <NextStepList steps={steps} more={more} isMain />
+              ))}
           </>
         }
         right={

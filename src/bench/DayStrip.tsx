@@ -52,7 +52,7 @@ export function DayStrip({ day, tasks, timeZone, by, onMove, onOver, chosen = nu
     (ms, i) => (i + 1) % 3 === 0 && ms > first && ms < last,
   );
   return (
-    <Box className="strip" mb="4">
+    <Box className="strip" mb="3">
       <div className="strip-sun" aria-hidden>
         {day.clouds.map(({ at: hour, cloud, own }) => {
           const left = at(Date.parse(hour));

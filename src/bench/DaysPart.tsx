@@ -76,7 +76,7 @@ export function DaysPart({ plan, days, timeZone, costOfMove }: Props) {
     <Box>
       <Box display={{ base: 'none', md: 'block' }}>
         <Chips label="Rows" of={ROWS_BY} words={BY_WORDS} chosen={by} onChoose={setBy} />
-        <Box minHeight="52px" role="status" aria-live="polite">
+        <Box minHeight="46px" role="status" aria-live="polite">
           {over ? (
             <Text>
               <b>{over.dragged.task.words}</b> at {when(over.dragged.startAt)}: {costWords(over.cost, titleOf)}
