@@ -137,7 +137,10 @@ test('a log entry is reworded, and the old wording stays', async ({ page }) => {
   const first = page.getByText('Six screws below, two long ones at the back.');
   const unfold = async () => {
     const more = page.getByText(/^\d+ older$/);
-    if ((await more.count()) > 0) await more.click();
+    if ((await more.count()) === 0) return;
+    await more.click();
+    // What is folded away is only made when it opens.
+    await expect(page.locator('details').filter({ has: more }).getByRole('listitem').first()).toBeVisible();
   };
   await unfold();
   while (!(await first.isVisible())) {

@@ -26,17 +26,20 @@ import { sky } from './sky';
 
 /** So many bells are shown at once, the next first. */
 const TIMERS = 3;
+/** So many, where all are asked for. */
+const ALL_TIMERS = 200;
 /** So many machines have a row in the strip of today. */
 const ROWS = 6;
 
 /** Bench: what runs, what is due, what hands can do now, what the sun allows. */
-export default async function BenchPage() {
+export default async function BenchPage({ searchParams }: { searchParams: Promise<{ bells?: string }> }) {
   await needsEntered();
+  const { bells } = await searchParams;
   const now = clock();
   seeToThePlan();
   const [workshop, { timers, more: moreTimers }, { steps, more }, things] = await Promise.all([
     getWorkshop(),
-    nextTimers(TIMERS),
+    nextTimers(bells === 'all' ? ALL_TIMERS : TIMERS),
     nextSteps(now),
     thingsOnBench(),
   ]);

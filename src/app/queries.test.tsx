@@ -137,7 +137,7 @@ it('asks no more of a workshop of many years than of a new one, and never more t
   const { error, value } = form();
   expect(error).toBeUndefined();
   const pages: Record<string, () => unknown> = {
-    bench: () => BenchPage(),
+    bench: () => BenchPage({ searchParams: none }),
     restorations: () => RestorationsPage({ searchParams: none }),
     stores: () => StoresPage(),
     'run sheet': () => RunSheetPage({ params }),

@@ -63,7 +63,7 @@ it('leads to the piece of a session, cancels a planned one, and ends a timer onc
 
 it('says how many more there are, and what to do where nothing runs', () => {
   const { unmount } = lay([timer({})], 3);
-  expect(screen.getByText(/And 3 more that ring later/)).toBeTruthy();
+  expect(screen.getByRole('link', { name: '3 more ring later: show all' })).toBeTruthy();
   unmount();
   lay([]);
   expect(screen.getByText(/Nothing runs/)).toBeTruthy();

@@ -8,7 +8,7 @@ import type { NamedTimer } from '@/data/timers';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { showSpan, useNow } from '@/ui/clock';
 import { EmptyPlace } from '@/ui/layout';
-import { LinkButton } from '@/ui/links';
+import { LinkButton, TextLink } from '@/ui/links';
 import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
@@ -51,7 +51,15 @@ export function BenchTimers({ timers, more, things }: Props) {
         const whole = Date.parse(timer.dueAt) - Date.parse(timer.startedAt);
         const share = now === 0 ? 0 : Math.min(1, Math.max(0, (now - Date.parse(timer.startedAt)) / whole));
         return (
-          <Box key={timer.id} borderTopWidth="1px" borderColor="lineStrong" py="3" _first={{ borderTopWidth: '0' }}>
+          <Box
+            key={timer.id}
+            role="group"
+            aria-label={[timer.label, timer.machine].filter(Boolean).join(', ')}
+            borderTopWidth="1px"
+            borderColor="lineStrong"
+            py="3"
+            _first={{ borderTopWidth: '0' }}
+          >
             <Grid templateColumns={{ base: '1fr auto', md: '230px 1fr auto' }} gap="3" alignItems="center">
               <Text
                 fontFamily="mono"
@@ -106,8 +114,8 @@ export function BenchTimers({ timers, more, things }: Props) {
         );
       })}
       {more > 0 && (
-        <Text color="soft" py="3">
-          And {more} more that ring later. They come up here as these are done.
+        <Text py="3">
+          <TextLink href="/?bells=all#timers">{`${more} more ring later: show all`}</TextLink>
         </Text>
       )}
       <Fold summary="Start a soak, a cure or drying">

@@ -115,6 +115,24 @@ describe('what somebody said of a task', () => {
     expect(longer.tasks.find(({ id }) => id === 'm:stage:keys')).toMatchObject({ start: 0, end: 90 });
   });
 
+  it('about to begin it stays, but not against its sun, nor where it was put off', () => {
+    const sunny = (from: number) =>
+      bench([machine(['brighten'], { pieces: [piece({ yellow: YELLOW })] })], {
+        sun: Array.from({ length: 30 }, (_, day) => ({
+          from: 1440 * day + from,
+          to: 1440 * day + 480,
+          dose: 12,
+          own: false,
+        })),
+      });
+    const exposure = (facts: BenchFacts) => plan(facts).plan.tasks.find(({ id }) => id.includes(':expose:'))!;
+    const { id, start: at } = exposure(sunny(60));
+    expect(exposure({ ...sunny(60), marks: { [id]: { soon: at + 30 } } }).start).toBe(at + 30);
+    expect(exposure({ ...sunny(at + 60), marks: { [id]: { soon: at + 30 } } }).start).toBeGreaterThanOrEqual(at + 60);
+    expect(start(said({ 'm:record': { soon: 300 } }), 'm:record')).toBe(300);
+    expect(start(said({ 'm:record': { soon: 300, notBefore: 2000 } }), 'm:record')).toBe(2000);
+  });
+
   it('dropped or done it is not planned, and what waited for it waits for what is left', () => {
     const facts = bench([machine(['wash', 'record'], { spots: [job({ id: 's', waitMin: 500 })] })]);
     const wash = 'm:wash:s';

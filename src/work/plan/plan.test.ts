@@ -103,6 +103,16 @@ it('a beginning that was forgotten counts no minutes; not yet and could not put 
   expect(Date.parse((await taskOf('photograph')).from)).toBeGreaterThanOrEqual(later(480).getTime());
 });
 
+it('what is about to begin by the plan goes when it could not be done', async () => {
+  await trialRestoration();
+  await plan();
+  const task = await taskOf('photograph');
+  expect(Date.parse(task.from)).toBe(NOW.getTime());
+  await endTask(task.id, 'could not', 'something is missing', 24 * 60, NOW);
+  await plan();
+  expect(Date.parse((await taskOf('photograph')).from)).toBeGreaterThanOrEqual(later(24 * 60).getTime());
+});
+
 it('what is said of tasks holds: pinned, put off, longer, given, dropped, free again', async () => {
   await trialRestoration();
   await addPerson('Ida', NOW);

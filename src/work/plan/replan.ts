@@ -34,7 +34,7 @@ function withBefore(facts: BenchFacts, before: KeptPlan | null, now: Date): Benc
     const at = minutes(from);
     if (at < 0) continue;
     stood[id] = at;
-    if (at < SOON_MIN && marks[id]?.at === undefined) marks[id] = { ...marks[id], at };
+    if (at < SOON_MIN) marks[id] = { ...marks[id], soon: at };
   }
   return { ...facts, marks, before: stood };
 }

@@ -161,6 +161,8 @@ export type PlaceName = (typeof PLACES)[number];
 /** What somebody said of a task, by its id. */
 export interface MarkFacts {
   at?: number | undefined;
+  /** It is about to begin then, by the plan before: it stays there if that can be. */
+  soon?: number | undefined;
   notBefore?: number | undefined;
   minutes?: number | undefined;
   dropped?: boolean | undefined;

@@ -168,14 +168,17 @@ function asMarked(
   return tasks
     .filter(({ id }) => !gone.has(id))
     .map((task): ToldTask => {
-      const { at, notBefore = 0, minutes, personId } = marks[task.id] ?? {};
+      const { notBefore = 0, minutes, personId, soon, ...mark } = marks[task.id] ?? {};
+      const windows = notBefore > 0 ? cut(task.windows, notBefore) : task.windows;
+      // What is about to begin is not held against its sun, nor where somebody has just put it off.
+      const at = mark.at ?? (soon !== undefined && lies(soon, minutes ?? task.duration, windows) ? soon : undefined);
       const own = personId === undefined ? undefined : `${HANDS}${personId}`;
       return {
         ...task,
         after: behind(task.after),
         ...(minutes !== undefined && { duration: minutes }),
         ...(at !== undefined && at >= 0 && { at }),
-        ...(notBefore > 0 && { windows: cut(task.windows, notBefore) }),
+        ...(windows && { windows }),
         ...(own !== undefined && people.includes(own) && (task.anyOf?.length ?? 0) > 0 && { anyOf: [own] }),
       };
     });
@@ -187,6 +190,10 @@ const FAR = 2 ** 29;
 /** Windows from a moment on. */
 const cut = (windows: readonly Interval[] | undefined, from: number): Interval[] =>
   (windows ?? [[0, FAR]]).flatMap(([a, b]): Interval[] => (b > from ? [[Math.max(a, from), b]] : []));
+
+/** Whether so many minutes from a moment on lie in one of some windows; without any they always do. */
+const lies = (at: number, minutes: number, windows: readonly Interval[] | undefined): boolean =>
+  !windows || windows.some(([a, b]) => a <= at && at + minutes <= b);
 
 function ownTask(
   { id, machine, what, minutes, hands, place, after }: OwnTaskFacts,
