@@ -139,6 +139,30 @@ test('a bench plans itself: done, failed, late and grey, said in a sentence, and
     await open(page, '/plan/tasks');
     await tasksOf(page, name);
     await expect(page.getByText(/At the sink: brown veil/).first()).toBeVisible(PLANNED);
+    await open(page, `${restoration}/wash/spots`);
+    const spot = page.locator('[id^="spot-"]', { hasText: 'brown veil' });
+    await spot.getByLabel('What it is').selectOption({ label: 'Nicotine' });
+    await spot.getByRole('button', { name: 'That is it' }).click();
+    await expect(page.getByRole('list', { name: 'Ladder for brown veil' })).toBeVisible();
+    await open(page, `${restoration}/wash`);
+    const sink = page.locator('#sink');
+    const start = sink.getByRole('button', { name: /^Start/ });
+    const early = page.getByText('A spot at the sink before the bath');
+    await expect(start.or(early).first()).toBeVisible();
+    if (await early.isVisible()) await early.click();
+    await expect(start).toBeVisible();
+    const cautions = sink.getByLabel(/I have read this/);
+    if (await cautions.isVisible()) await cautions.check();
+    await start.click();
+    await sink
+      .getByRole('button', { name: /^No change: / })
+      .first()
+      .click();
+    await expect(sink.getByRole('button', { name: /^No change: / })).toHaveCount(0);
+    await open(page, '/plan/tasks');
+    await tasksOf(page, name);
+    await expect(page.getByText(/At the sink: brown veil, pass 2/).first()).toBeVisible(PLANNED);
+    await expect(page.getByText(/At the sink: brown veil(?!, pass)/)).toHaveCount(0);
   });
 
   await test.step('grey days in a file move what needs the sun', async () => {

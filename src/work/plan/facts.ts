@@ -299,7 +299,7 @@ export async function benchFacts(now: Date, outside: Outside): Promise<BenchFact
         const { finding, next, spot: known, running, done } = spot;
         if (finding.settledAs !== null || (known !== null && next === null && running === null)) return [];
         const agent = next ? agentOf(next.agent, own.agents) : null;
-        const name = finding.words || finding.kind;
+        const name = `${finding.words || finding.kind}${done.length > 0 ? `, pass ${done.length + 1}` : ''}`;
         const timer = running ? timers.find(({ id }) => id === running.timerId) : undefined;
         return [
           {

@@ -5,6 +5,9 @@ import { airOver, skyOver } from '@/data/weather';
 import { keepPlan, newestShown, planRead, planThatStands } from '@/data/plans';
 import { findRows } from '@/data/table';
 import { addFinding } from '../findings';
+import { endPass, startPass } from '../wash/pass';
+import { nameSoil } from '../wash/soil';
+import { washSpots } from '../wash/spots';
 import { addOrder, delayOrder, moveOrder, placeOrder } from '../orders';
 import { addPerson, changePersonHours, keepHours, saveWorkshop } from '../workshop';
 import { settleStage } from '../stages';
@@ -232,15 +235,24 @@ it('a wanted day has its odds', async () => {
 
 it('a finding that asks for the sink is a task, and one pass later another', async () => {
   const piece = await trialPiece();
-  await addFinding(
+  const finding = await addFinding(
     {
       ...{ restorationId: piece.restorationId, pieceId: piece.id, stage: 'wash', kind: 'soiled', severity: 'plain' },
       words: 'brown veil',
     },
     NOW,
   );
-  const facts = await benchFacts(NOW, outside);
-  expect(facts.machines[0]!.spots).toMatchObject([{ name: 'brown veil', pieceId: piece.id }]);
+  const spots = async () => (await benchFacts(NOW, outside)).machines[0]!.spots;
+  const [first] = await spots();
+  expect(first).toMatchObject({ name: 'brown veil', pieceId: piece.id });
+  await nameSoil(finding.id, 'nicotine', 'front', NOW);
+  const [spot] = await washSpots(piece.restorationId);
+  await startPass([finding.id], spot!.next!.agent, NOW);
+  await endPass((await findRows('sink_steps'))[0]!.id, 'no change', '', later(10));
+  const [second, ...rest] = await spots();
+  expect(second).toMatchObject({ name: 'brown veil, pass 2', pieceId: piece.id });
+  expect(second!.id).not.toBe(first!.id);
+  expect(rest).toEqual([]);
 });
 
 it('what a move costs is told without keeping anything', async () => {
