@@ -74,7 +74,7 @@ export async function addresses(page: Page): Promise<Record<string, string>> {
     'a sum': '/sums/exposure-forecast',
     workshop: '/workshop',
     ...Object.fromEntries(
-      ['hours', 'horizon', 'greys', 'people', 'bench', 'phone', 'kept'].map((view) => [
+      ['hours', 'horizon', 'greys', 'people', 'bench', 'phone', 'backup', 'kept'].map((view) => [
         `workshop, ${view}`,
         `/workshop/${view}`,
       ]),

@@ -87,4 +87,4 @@ function isOutside(request: NextRequest, pathname: string): boolean {
 }
 
 /** All but the two routes that take large files, by their exact paths: they stand beside it (`insideBesideProxy`). */
-export const config = { matcher: '/((?!api/photos$|api/restorations/import$).*)' };
+export const config = { matcher: '/((?!api/photos$|api/restorations/import$|api/workshop/restore$).*)' };

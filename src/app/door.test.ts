@@ -110,7 +110,7 @@ it('a write of another site is refused where the proxy is not', async () => {
   const beside = /matcher: '\/\(\(\?!(.*)\)\.\*\)'/
     .exec(readFileSync(path.join(ROOT, 'src/proxy.ts'), 'utf8'))![1]!
     .split('|');
-  expect(beside).toEqual(['api/photos$', 'api/restorations/import$']);
+  expect(beside).toEqual(['api/photos$', 'api/restorations/import$', 'api/workshop/restore$']);
   for (const name of beside) {
     const { POST } = await load(`src/app/${name.replace('$', '')}/route.ts`);
     const headers = { origin: 'https://elsewhere.example', host: '127.0.0.1:3000' };

@@ -21,6 +21,7 @@ import { Halves } from '@/ui/Wide';
 import { EmptyPlace, Part, ScreenHead } from '@/ui/layout';
 import { LinkButton, TextLink } from '@/ui/links';
 import { Worked } from '@/ui/Worked';
+import { backupLagDays, TOO_OLD_DAYS } from '@/work/keeping/keeping';
 import { seeToThePlan } from './planner';
 import { sky } from './sky';
 
@@ -37,11 +38,12 @@ export default async function BenchPage({ searchParams }: { searchParams: Promis
   const { bells } = await searchParams;
   const now = clock();
   seeToThePlan();
-  const [workshop, { timers, more: moreTimers }, { steps, more }, things] = await Promise.all([
+  const [workshop, { timers, more: moreTimers }, { steps, more }, things, lag] = await Promise.all([
     getWorkshop(),
     nextTimers(bells === 'all' ? ALL_TIMERS : TIMERS),
     nextSteps(now),
     thingsOnBench(),
+    backupLagDays(now),
   ]);
   const { timeZone } = workshop;
   const day = await shownDay(workshop, now, sky);
@@ -58,6 +60,12 @@ export default async function BenchPage({ searchParams }: { searchParams: Promis
         title={showTime(now.toISOString(), timeZone, 'EEEE d MMMM')}
         under={`${workshop.name}. ${sun?.words ?? ''}`}
       />
+      {lag !== null && lag >= TOO_OLD_DAYS && (
+        <Text borderLeftWidth="8px" borderColor="hazard" pl="3" mb="3" role="status">
+          {`What was written in the last ${Math.floor(lag)} days is in no backup. `}
+          <TextLink href="/workshop/backup">Back it up</TextLink>
+        </Text>
+      )}
       <PlanViews here="/" />
       {plan && <MovedPart number={plan.number} moved={plan.moved} timeZone={timeZone} />}
       <Halves

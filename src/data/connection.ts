@@ -1,14 +1,18 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { chmod, mkdir } from 'node:fs/promises';
 import path from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
 import { Sequelize, Transaction, type Model, type ModelAttributes, type ModelStatic } from 'sequelize';
 import type { Columns } from './column';
 import { dataFolder } from './folder';
+import { finishSwap } from './keeping/swap';
 import { migrate } from './migrate';
 import { sweepHalfWritten } from './photos/sweep';
 import { TABLES, type TableName } from './tables';
 
 const BUSY_TIMEOUT_MS = 5000;
+/** Whoever was given the database has asked it by then. */
+const IN_HAND_MS = 250;
 
 type Tables = Record<TableName, ModelStatic<Model>>;
 
@@ -26,6 +30,8 @@ async function openDatabase(folder: string): Promise<Database> {
   await mkdir(folder, { recursive: true, mode: 0o700 });
   // What is kept is for whoever keeps it, also where the folder was made by an earlier version.
   await chmod(folder, 0o700);
+  // A backup that was being put back when the plug was pulled.
+  await finishSwap(folder);
   const sequelize = new Sequelize({
     dialect: 'sqlite',
     storage: path.join(folder, 'kvell.sqlite'),
@@ -98,6 +104,30 @@ export async function closeDatabase(): Promise<void> {
   await kept.lastChange.catch(() => {});
   await (await kept.databases.get(folder))?.sequelize.close();
   kept.databases.delete(folder);
+}
+
+/**
+ * Closes the database, lets `work` put another file in its place, and opens what lies there then. Changes wait before and
+ * after; whoever only reads meanwhile waits for what comes.
+ */
+export async function whileClosed<T>(work: (folder: string) => Promise<T>): Promise<T> {
+  const folder = dataFolder();
+  const { sequelize } = await database();
+  const change = kept.lastChange
+    .catch(() => {})
+    .then(async () => {
+      // Who asks from here on waits; who has it in hand asks within the moment.
+      const worked = pause(IN_HAND_MS)
+        .then(() => sequelize.close())
+        .then(() => work(folder));
+      const opened = worked.catch(() => {}).then(() => openDatabase(folder));
+      kept.databases.set(folder, opened);
+      opened.catch(() => kept.databases.delete(folder));
+      await opened;
+      return worked;
+    });
+  kept.lastChange = change;
+  return change;
 }
 
 /** Queries that this process asked so far. */

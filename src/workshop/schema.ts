@@ -70,6 +70,26 @@ export const passphraseSchema = Joi.object<{ before: string; passphrase: string;
     .messages({ 'any.only': 'The two are not the same. Type it again.' }),
 });
 
+/** A passphrase of a backup: an empty one is none. */
+const anyPassphrase = Joi.string().max(200).allow('').required().label('Passphrase');
+
+export const keepingSchema = Joi.object<{ folder: string; daily: boolean }>({
+  folder: Joi.string().trim().max(1000).allow('').required().label('Folder'),
+  daily: Joi.boolean().required().label('Each day'),
+});
+
+export const sealSchema = Joi.object<{ passphrase: string; again: string }>({
+  passphrase: passphraseSchema.extract('passphrase'),
+  again: passphraseSchema.extract('again'),
+});
+
+export const saveSchema = Joi.object<{ passphrase: string }>({ passphrase: anyPassphrase });
+
+export const copySchema = Joi.object<{ id: string; passphrase: string }>({
+  id: Joi.string().max(60).required().label('Backup'),
+  passphrase: anyPassphrase,
+});
+
 export const openSchema = Joi.object<{ open: boolean }>({ open: Joi.boolean().required() });
 
 export const personSchema = Joi.object<{ name: string }>({

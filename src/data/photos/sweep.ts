@@ -5,7 +5,7 @@ import path from 'node:path';
 const PART = /^(.+)\.(\d+)\.[^.]+\.part$/;
 
 /** Whether the process that left a half file still runs; its number stands in the name. */
-function isBeingWritten(file: string): boolean {
+export function isBeingWritten(file: string): boolean {
   const pid = Number(PART.exec(file)?.[2] ?? 0);
   if (pid <= 0) return false;
   try {

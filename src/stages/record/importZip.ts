@@ -1,10 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { stat } from 'node:fs/promises';
-import type { Readable } from 'node:stream';
-import { buffer } from 'node:stream/consumers';
 import { setImmediate as turn } from 'node:timers/promises';
 import Joi from 'joi';
-import yauzl, { type Entry, type ZipFile } from 'yauzl';
 import { Refusal } from '@/core/refusal';
 import { fieldErrors, VALIDATE } from '@/core/sums/fieldErrors';
 import { BUNDLE_FORMAT, BUNDLE_PARTS, type Bundle } from '@/data/bundle';
@@ -12,6 +8,7 @@ import { keepBundle, needsNew } from '@/work/bringIn';
 import { inspectPicture, LARGEST_FILE_BYTES } from '@/data/photos/decode';
 import { isAgainstRules } from '@/data/relations';
 import { withIncoming } from '@/data/incoming';
+import { entryStream, openZip, readEntry, unreadable, type OpenedZip, type ZipRules } from '@/data/zipFile';
 import { withFiles, type ToKeep } from '@/data/photos/store';
 import type { Photo } from '@/data/rows';
 import { MOST } from '@/core/limits';
@@ -33,89 +30,15 @@ const KNOWN =
 
 const refuse = (message: string) => new Refusal('file', message);
 
-/** What opens and walks a ZIP says of it, in words. */
-const unreadable = (error: Error) =>
-  refuse(
-    /relative path|absolute path|invalid characters/.test(error.message)
-      ? `The ZIP holds a path that leads out of it (${error.message}). It was not unpacked; use a file that Kvell exported.`
-      : `The ZIP cannot be read (${error.message}). Export it again.`,
-  );
-
-interface Opened {
-  zip: ZipFile;
-  /** What lies in it by name; read when it is asked for. */
-  entries: Map<string, Entry>;
-}
-
-/** Opens a ZIP and lists what is in it, without reading any of that yet. */
-async function openZip(file: string): Promise<Opened> {
-  const { size } = await stat(file);
-  const zip = await new Promise<ZipFile>((resolve, reject) =>
-    yauzl.open(
-      file,
-      { lazyEntries: true, autoClose: false, validateEntrySizes: true, strictFileNames: true },
-      (error, opened) => (error ? reject(error) : resolve(opened)),
-    ),
-  ).catch(() => {
-    throw refuse('This is not a ZIP file, or it broke off. Choose the file that Kvell’s record page exported.');
-  });
-  const entries = new Map<string, Entry>();
-  let unpacked = 0;
-  const known = ({ fileName, uncompressedSize }: Entry): Refusal | null => {
-    if (!KNOWN.test(fileName))
-      return refuse(
-        `The ZIP holds “${fileName.slice(0, 120)}”, which no exported restoration has. It was not unpacked; use a file that Kvell exported.`,
-      );
-    if (entries.has(fileName))
-      return refuse(`The ZIP holds “${fileName}” twice. It was not unpacked; use a file that Kvell exported.`);
-    unpacked += uncompressedSize;
-    const limit = fileName.startsWith('photos/') ? LARGEST_FILE_BYTES : LARGEST_JSON_BYTES;
-    return uncompressedSize > limit || unpacked > size + UNPACKED_BESIDE_BYTES
-      ? refuse(
-          'The ZIP would unpack to far more than a restoration holds. It was not unpacked; use a file that Kvell exported.',
-        )
-      : null;
-  };
-  try {
-    if (zip.entryCount > MOST_ENTRIES)
-      throw refuse(`The ZIP holds ${zip.entryCount} files; a restoration has at most ${MOST_ENTRIES}.`);
-    await new Promise<void>((resolve, reject) => {
-      zip.on('error', (error: Error) => reject(unreadable(error)));
-      zip.on('end', resolve);
-      zip.on('entry', (entry: Entry) => {
-        const wrong = known(entry);
-        if (wrong) return reject(wrong);
-        entries.set(entry.fileName, entry);
-        zip.readEntry();
-      });
-      zip.readEntry();
-    });
-    return { zip, entries };
-  } catch (failure) {
-    zip.close();
-    throw failure;
-  }
-}
-
-/** What an entry unpacks to; the library itself stops where it turns out longer than it said. `null` where there is none. */
-async function entryStream({ zip, entries }: Opened, name: string): Promise<Readable | null> {
-  const entry = entries.get(name);
-  if (!entry) return null;
-  return new Promise<Readable>((resolve, reject) =>
-    zip.openReadStream(entry, (error, opened) => (error ? reject(unreadable(error)) : resolve(opened))),
-  );
-}
-
-/** An entry as a whole: only for what is small. */
-async function readEntry(opened: Opened, name: string): Promise<Buffer | null> {
-  const stream = await entryStream(opened, name);
-  return (
-    stream &&
-    buffer(stream).catch((failure: Error) => {
-      throw unreadable(failure);
-    })
-  );
-}
+const RULES: ZipRules = {
+  known: KNOWN,
+  mostEntries: MOST_ENTRIES,
+  besideBytes: UNPACKED_BESIDE_BYTES,
+  limitOf: (name) => (name.startsWith('photos/') ? LARGEST_FILE_BYTES : LARGEST_JSON_BYTES),
+  what: 'a restoration',
+  from: 'a file that Kvell exported',
+  again: 'Choose the file that Kvell’s record page exported.',
+};
 
 /** So many rows are held against their schema before others get their turn. */
 const ROWS_AT_ONCE = 400;
@@ -203,7 +126,7 @@ function asCopy(bundle: Bundle): Bundle {
 
 /** One photograph out of a ZIP, kept where it is what it says; its row gets what its bytes are. */
 async function keepPicture(
-  opened: Opened,
+  opened: OpenedZip,
   photo: Photo,
   keep: (what: ToKeep, extension: string) => Promise<string>,
 ): Promise<void> {
@@ -232,7 +155,7 @@ async function keepPicture(
  * @throws Refusal with what is wrong
  */
 export async function importZip(file: string, copy: boolean, now: Date): Promise<string> {
-  const opened = await openZip(file);
+  const opened = await openZip(file, RULES);
   try {
     const given = await readBundle(await readEntry(opened, 'restoration.json'));
     if (!copy) await needsNew(given.restoration);

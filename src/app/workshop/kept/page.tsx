@@ -7,6 +7,7 @@ import { takenBackOf } from '@/data/takenBack';
 import { getWorkshop } from '@/data/workshop';
 import { beforeOf, LOG_SIZE } from '@/runsheet/logPages';
 import { Part } from '@/ui/layout';
+import { TextLink } from '@/ui/links';
 import { TakenBackPart } from '@/undo/TakenBackPart';
 import { WorkshopHead } from '@/workshop/WorkshopHead';
 
@@ -27,8 +28,8 @@ export default async function KeptPage({ searchParams }: { searchParams: Promise
       <WorkshopHead view="/kept" />
       <Part title="Where everything is kept">
         <p>
-          <code>{dataFolder()}</code>: one database and the photographs. Copy the folder while Kvell is stopped, and
-          that is the backup.
+          <code>{dataFolder()}</code>: one database and the photographs.{' '}
+          <TextLink href="/workshop/backup">Backup</TextLink> copies both while people work.
         </p>
       </Part>
       <Part title="Log of the workshop" id="log">
