@@ -108,7 +108,7 @@ export default defineConfig<{ clockShiftMs: number }>({
     },
     {
       name: 'new user, desk',
-      testMatch: /journey|keys|mend|finish|lastly|plan/,
+      testMatch: /journey|keys|mend|finish|lastly|plan|keeping/,
       grepInvert: ON_THE_PHONE,
       workers: 1,
       use: { baseURL: `http://127.0.0.1:${PORTS.desk}`, viewport: DESK },

@@ -1,6 +1,7 @@
 import type { FindingKind, Severity } from '@/core/intake/findings';
 import type { WorthEstimate } from '@/core/ledger/worth';
 import type { Share } from '@/core/picture/picture';
+import { keepLesson } from '../src/work/lessons';
 import { addFinding, settleFinding } from '../src/work/findings';
 import { addTub } from '../src/work/knowledge';
 import { addObstacle, addPerson, saveWorkshop } from '../src/work/workshop';
@@ -498,6 +499,20 @@ async function pellwig(at: Clock, liquid: StockItem): Promise<void> {
   await minutes(id, 'rebuild', 30, 'Closed, tested key by key before and after', at(25, 14));
   await settleStage(id, 'rebuild', 'done', null, at(25, 14, 30));
   await note(id, 'record', 'Look again in a year to see whether the yellow came back.', at(25, 15));
+  await keepLesson(
+    {
+      ...{ restorationId: id, stage: 'brighten', about: '', came: 'went wrong' },
+      words: 'Turn what lies in the light each half hour: the side below stayed darker',
+    },
+    at(25, 15, 2),
+  );
+  await keepLesson(
+    {
+      ...{ restorationId: id, stage: 'teardown', about: 'lid', came: 'helped' },
+      words: 'Hand-warm clips let go without a sound, cold ones snap',
+    },
+    at(25, 15, 3),
+  );
   await settleStage(id, 'record', 'done', null, at(25, 15, 5));
 }
 

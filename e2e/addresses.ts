@@ -64,6 +64,7 @@ export async function addresses(page: Page): Promise<Record<string, string>> {
     'what runs out': '/stores/ahead',
     assumptions: '/sums/assumptions',
     log: `${brimsel}/log`,
+    find: '/find?q=lid',
     piece,
     'what is known of a piece': `${piece}/known`,
     'tag a piece': `${brimsel}/pieces/new`,
@@ -74,7 +75,7 @@ export async function addresses(page: Page): Promise<Record<string, string>> {
     'a sum': '/sums/exposure-forecast',
     workshop: '/workshop',
     ...Object.fromEntries(
-      ['hours', 'horizon', 'greys', 'people', 'bench', 'phone', 'backup', 'kept'].map((view) => [
+      ['hours', 'horizon', 'greys', 'people', 'bench', 'phone', 'learnt', 'backup', 'kept'].map((view) => [
         `workshop, ${view}`,
         `/workshop/${view}`,
       ]),

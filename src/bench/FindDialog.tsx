@@ -38,8 +38,8 @@ export function FindDialog({ open, onClose }: { open: boolean; onClose: () => vo
                 value={words}
                 onChange={(event) => setWords(event.target.value)}
                 onKeyDown={(event) => {
-                  if (event.key !== 'Enter' || !found[0]) return;
-                  router.push(found[0].href);
+                  if (event.key !== 'Enter' || words.trim() === '') return;
+                  router.push(found[0]?.href ?? `/find?${new URLSearchParams({ q: words }).toString()}`);
                   onClose();
                 }}
               />
@@ -65,10 +65,18 @@ export function FindDialog({ open, onClose }: { open: boolean; onClose: () => vo
                     </NextLink>
                   </Box>
                 ))}
-                {found.length === 0 && (
-                  <Text color="soft">Nothing has these words. Try a tag, a machine or a stage.</Text>
-                )}
+                {found.length === 0 && <Text color="soft">No machine, piece, stage or sum is called so.</Text>}
               </Box>
+              {words.trim() !== '' && (
+                <NextLink
+                  prefetch={false}
+                  href={`/find?${new URLSearchParams({ q: words }).toString()}`}
+                  onClick={onClose}
+                  style={{ display: 'flex', minHeight: 44, alignItems: 'center', textDecoration: 'underline' }}
+                >
+                  {`Look for “${words.trim().slice(0, 40)}” in everything that was written`}
+                </NextLink>
+              )}
             </Dialog.Body>
           </Dialog.Content>
         </Dialog.Positioner>

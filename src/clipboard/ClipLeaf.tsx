@@ -2,15 +2,16 @@
 
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
+import { CAME } from '@/core/runsheet/lessons';
 import { showTime } from '@/core/runsheet/time';
-import { AnswerForm } from '@/ui/AnswerForm';
+import { AnswerForm, options } from '@/ui/AnswerForm';
 import { Fold } from '@/ui/Fold';
 import { EmptyPlace } from '@/ui/layout';
 import { TextLink } from '@/ui/links';
 import { PhotoStrip } from '@/ui/PhotoStrip';
 import { PhotoUpload } from '@/ui/PhotoUpload';
 import { TakeThingBack } from '@/undo/TakeThingBack';
-import { addMaterial, addMinutes, rightMinutes, writeDown } from './actions';
+import { addMaterial, addMinutes, keepRule, rightMinutes, writeDown } from './actions';
 import { standing, type Clip, type Leaf } from './clip';
 import { FindingForm } from './FindingForm';
 import { FindingRow } from './FindingRow';
@@ -82,6 +83,26 @@ function Notes({ clip: { restorationId, stage, notes, timeZone } }: { clip: Clip
         draftKey={`note-${restorationId}-${stage}`}
         onDone={() => router.refresh()}
       />
+      <Fold summary="Make it a rule for the next machine">
+        <AnswerForm
+          fields={[
+            { name: 'words', label: 'Rule', hint: 'What to do or not to do, as you would tell it a friend' },
+            {
+              name: 'about',
+              label: 'About',
+              optional: true,
+              hint: 'A joint, kind of part, agent or plastic: then it comes up where there is one. Empty: at this stage of every machine',
+            },
+            { name: 'came', label: 'What came of it', kind: 'choice', options: options(CAME) },
+          ]}
+          initial={{ words: '', about: '', came: 'helped' }}
+          submit="Keep the rule"
+          send={(values) => keepRule({ restorationId, stage, ...values })}
+          done="Kept. It comes up at this stage of the next machine."
+          draftKey={`rule-${restorationId}-${stage}`}
+          onDone={() => router.refresh()}
+        />
+      </Fold>
       {standing(notes).map(({ id, at, words }) => (
         <Text key={id} borderTopWidth="1px" borderColor="line" py="2" mt="2" whiteSpace="pre-wrap">
           <Text as="span" color="soft" display="block" fontSize="15px">

@@ -10,6 +10,7 @@ import {
   unsettleFinding,
 } from '@/work/findings';
 import { addLedgerEntry, correctMinutes } from '@/work/ledger';
+import { dropLesson, keepLesson, sayItHeld } from '@/work/lessons';
 import { writeNote } from '@/work/notes';
 import { needRow } from '@/data/table';
 import { getWorkshop } from '@/data/workshop';
@@ -18,14 +19,17 @@ import { write, writeOver, type Given } from '@/edge/write';
 import { findingDrawn } from './drawn';
 import {
   closeUpSchema,
+  dropRuleSchema,
   findingIdSchema,
   findingSchema,
+  heldSchema,
   materialSchema,
   minutesRightSchema,
   minutesSchema,
   movePinSchema,
   noteSchema,
   rewordSchema,
+  ruleSchema,
   settleFindingSchema,
 } from './schema';
 
@@ -89,4 +93,21 @@ export async function reopenFinding(findingId: string): Promise<Answer<void>> {
 /** Puts a close-up to a finding. */
 export async function addCloseUp(given: Given): Promise<Answer<void>> {
   return write(closeUpSchema, given, ({ findingId, photoId }, now) => closeUp(findingId, photoId, now));
+}
+
+/** Keeps what went wrong or well as a rule for the next machine. */
+export async function keepRule(given: Given): Promise<Answer<void>> {
+  return write(ruleSchema, given, (rule, now) => keepLesson(rule, now));
+}
+
+/** Says whether a rule held on this machine. */
+export async function ruleHeld(given: Given): Promise<Answer<void>> {
+  return write(heldSchema, given, ({ lessonId, restorationId, held }, now) =>
+    sayItHeld(lessonId, restorationId, held, now),
+  );
+}
+
+/** Lets a rule go, or brings it back. */
+export async function dropRule(given: Given): Promise<Answer<void>> {
+  return write(dropRuleSchema, given, ({ lessonId, again }, now) => dropLesson(lessonId, again, now));
 }

@@ -10,6 +10,7 @@ import {
   type Severity,
 } from '@/core/intake/findings';
 import type { Share } from '@/core/picture/picture';
+import { CAME, type Came } from '@/core/runsheet/lessons';
 import type { Stage } from '@/core/runsheet/stages';
 import type { NewFinding } from '@/work/findings';
 import { MOST } from '@/core/limits';
@@ -101,4 +102,38 @@ export const settleFindingSchema = Joi.object<{ findingId: string; settledAs: Se
     .required()
     .label('How'),
   settledWords: Joi.string().trim().max(MOST.words).allow('').default('').label('Words'),
+});
+
+/** A rule of one’s own. */
+export const ruleSchema = Joi.object<{
+  restorationId: string;
+  stage: Stage;
+  about: string;
+  came: Came;
+  words: string;
+}>({
+  ...stagePlace,
+  about: Joi.string().trim().max(MOST.name).allow('').required().label('About'),
+  came: Joi.string()
+    .valid(...CAME)
+    .required()
+    .label('What came of it')
+    .messages({ 'any.only': 'Choose what came of it.' }),
+  words: Joi.string()
+    .trim()
+    .max(MOST.few)
+    .required()
+    .label('Rule')
+    .messages({ 'string.empty': 'Write the rule: what to do, or not to do.' }),
+});
+
+export const heldSchema = Joi.object<{ lessonId: string; restorationId: string; held: boolean }>({
+  lessonId: Joi.string().max(60).required(),
+  restorationId: Joi.string().max(60).required(),
+  held: Joi.boolean().required(),
+});
+
+export const dropRuleSchema = Joi.object<{ lessonId: string; again: boolean }>({
+  lessonId: Joi.string().max(60).required(),
+  again: Joi.boolean().required(),
 });

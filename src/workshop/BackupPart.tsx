@@ -38,7 +38,7 @@ export function BackupPart({ state, good, folder, ownFolder, daily, sealed }: Pr
   const { wrong, busy, send } = useSend();
   return (
     <>
-      <Text fontWeight="650" borderLeftWidth="8px" borderColor={good ? 'ok' : 'hazard'} pl="3" mb="3" role="status">
+      <Text fontWeight="650" borderLeftWidth="8px" borderColor={good ? 'work' : 'hazard'} pl="3" mb="3" role="status">
         {state}
       </Text>
       {busy ? (

@@ -9,6 +9,7 @@ const VIEWS = [
   { at: '/people', title: 'People' },
   { at: '/bench', title: 'At the bench' },
   { at: '/phone', title: 'Phone at the bench' },
+  { at: '/learnt', title: 'Learnt' },
   { at: '/backup', title: 'Backup' },
   { at: '/kept', title: 'Kept and logged' },
 ] as const;

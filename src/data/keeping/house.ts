@@ -4,7 +4,7 @@ import { dataFolder } from '../folder';
 import { originalFile } from '../photos/store';
 import { isBeingWritten } from '../photos/sweep';
 import { select } from '../table';
-import { brokenIn, lookAt } from './looked';
+import { brokenIn, lookAt, PHOTO_FILES } from './looked';
 import { hashOfFile, writeDown } from './sealed';
 import type { BackupSource } from './source';
 
@@ -38,7 +38,7 @@ export async function checkHouse(): Promise<HouseChecked> {
   const wrong: Wrong[] = (await brokenIn(looked).finally(looked.close)).map((words) => ({ kind: 'database', words }));
   const named = new Map<string, PhotoNamed[]>();
   for (const photo of await select<PhotoNamed>(
-    `SELECT photos.hash, photos.extension, photos.originalName AS name, restorations.title AS machine FROM photos JOIN restorations ON restorations.id = photos.restorationId`,
+    `SELECT files.hash, files.extension, files.name, COALESCE(restorations.title, '') AS machine FROM (${PHOTO_FILES}) AS files LEFT JOIN restorations ON restorations.id = files.restorationId`,
   ))
     named.set(photo.hash, [...(named.get(photo.hash) ?? []), photo]);
   let bytes = 0;

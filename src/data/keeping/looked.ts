@@ -111,6 +111,14 @@ export const contentsSchema = Joi.object<Contents>({
   missing: Joi.array().items(hash).max(2_000_000).required(),
 }).label('contents.json');
 
+/** Photographs that a workshop has, also those that were taken back and can be brought back. */
+export const PHOTO_FILES = `SELECT hash, extension, bytes, originalName AS name, restorationId FROM photos
+  UNION ALL
+  SELECT json_extract(part.value, '$.row.hash'), json_extract(part.value, '$.row.extension'), json_extract(part.value, '$.row.bytes'),
+    json_extract(part.value, '$.row.originalName') || ' (taken back)', taken_back.restorationId
+  FROM taken_back, json_each(taken_back.removed) AS part
+  WHERE taken_back.broughtBackAt IS NULL AND json_extract(part.value, '$.table') = 'photos'`;
+
 /** What a copy of the database holds; which of its photographs are there, only the folder knows. */
 export async function contentsOf(looked: LookedAt): Promise<Omit<Contents, 'missing'>> {
   const tables = (
@@ -128,7 +136,7 @@ export async function contentsOf(looked: LookedAt): Promise<Omit<Contents, 'miss
       'SELECT id, title, openedAt, closedAt FROM restorations ORDER BY openedAt',
     ),
     await looked.all<{ mark: number | null }>('SELECT MAX(id) AS mark FROM log'),
-    await looked.all<Contents['photos'][number]>('SELECT DISTINCT hash, extension, bytes FROM photos ORDER BY hash'),
+    await looked.all<Contents['photos'][number]>(`SELECT hash, extension, MAX(bytes) AS bytes FROM (${PHOTO_FILES}) GROUP BY hash, extension ORDER BY hash`),
   ];
   return {
     ...{ workshop: workshop?.name ?? '', migration: last?.name ?? '', restorations, rows, photos },

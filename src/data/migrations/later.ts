@@ -1,3 +1,4 @@
+import { found } from './0031-found';
 import type { Migration } from './migration';
 
 const said = `json_object('kind', 'said', 'words', value)`;
@@ -234,4 +235,5 @@ export const LATER: readonly Migration[] = [
       'CREATE TABLE plans (id TEXT PRIMARY KEY, number INTEGER NOT NULL, at TEXT NOT NULL, mark INTEGER NOT NULL, plan JSON NOT NULL)',
     ],
   },
+  ...found,
 ];

@@ -2,6 +2,7 @@ import type { Row } from '../column';
 import { BRIGHTEN_TABLES } from './brighten';
 import { FINISH_TABLES } from './finish';
 import { KEYS_TABLES } from './keys';
+import { LEARNT_TABLES } from './learnt';
 import { MACHINE_TABLES } from './machine';
 import { MEND_TABLES } from './mend';
 import { PLAN_TABLES } from './plan';
@@ -23,6 +24,7 @@ export const TABLES = {
   ...MEND_TABLES,
   ...FINISH_TABLES,
   ...PLAN_TABLES,
+  ...LEARNT_TABLES,
 };
 
 export type TableName = keyof typeof TABLES;

@@ -2,7 +2,9 @@ import { gatherBundle } from '@/data/bundle';
 import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part } from '@/ui/layout';
 import { photoUrl } from '@/ui/photoUrl';
+import { TextLink } from '@/ui/links';
 import { ExportLinks } from './ExportLinks';
+import { missingFrom } from './readers';
 import { StoryChecks, StoryCost, StoryFacts, StoryPieces, StoryStages, StoryUndone } from './StoryView';
 import { STORY_CSS } from './storyCss';
 import { tellStory, type PieceStory, type Story } from './story';
@@ -35,9 +37,21 @@ export async function RecordStage({ restorationId, of: Of }: Props) {
 
 /** How far the record is, what is left undone, and the record as a file. */
 export function RecordNow({ story, restorationId }: { story: Story; restorationId: string }) {
+  const missing = missingFrom(story);
   return (
     <>
       <ExportLinks restorationId={restorationId} />
+      {missing.length > 0 && (
+        <Part title={`Missing before it ends: ${missing.length}`}>
+          <ul>
+            {missing.map(({ words, view }) => (
+              <li key={words}>
+                {words} <TextLink href={`/restorations/${restorationId}${view}`}>Put it right</TextLink>
+              </li>
+            ))}
+          </ul>
+        </Part>
+      )}
       <Part title={story.undone.length === 0 ? 'Nothing is left undone' : `Left undone: ${story.undone.length}`}>
         <StoryUndone story={story} />
       </Part>

@@ -10,10 +10,13 @@ import { CAUTION_CLOSE } from '@/core/peroxide/cautions';
 import { STAGE_WORDS } from '@/core/runsheet/stages';
 import { showMinutes, showTime } from '@/core/runsheet/time';
 import type { Photo } from '@/data/rows';
+import { lookAfter } from './readers';
 import type { PassStory, PieceStory, StageStory, Story } from './story';
 
 interface Props {
   story: Story;
+  /** Before and after on the same plane and in the same light, by the id of the piece. */
+  faces?: ReadonlyMap<string, { before: string; after: string }>;
   /** Where a photograph's picture is found: an address on the page, the data itself in the exported file. */
   src: (photo: Photo) => string;
 }
@@ -51,7 +54,7 @@ export function StoryFacts({ story }: { story: Story }) {
 }
 
 /** Each piece before and after, with its measurements and sessions. */
-export function StoryPieces({ story, src, long = atLength }: Props & { long?: Long }) {
+export function StoryPieces({ story, src, faces, long = atLength }: Props & { long?: Long }) {
   return story.pieces.map((piece) => (
     <PiecePart
       key={piece.piece.id}
@@ -60,6 +63,7 @@ export function StoryPieces({ story, src, long = atLength }: Props & { long?: Lo
       src={src}
       time={timeIn(story)}
       long={long}
+      face={faces?.get(piece.piece.id)}
     />
   ));
 }
@@ -148,6 +152,7 @@ const Lines = ({ of }: { of: readonly string[] }) => (
 
 /** What it cost in money and hours. */
 export function StoryCost({ story: { cost } }: { story: Story }) {
+  if (!cost) return null;
   return (
     <dl>
       <Fact name="Price paid">{cost.price}</Fact>
@@ -165,44 +170,48 @@ export const StoryUndone = ({ story: { undone } }: { story: Story }) =>
   undone.length === 0 ? <p>Nothing.</p> : <Lines of={undone} />;
 
 /** A restoration's whole story in plain elements, as the exported page shows it. */
-export function StoryView({ story, src }: Props) {
+export function StoryView({ story, src, faces }: Props) {
   const time = timeIn(story);
   return (
     <div className="story">
       <StoryFacts story={story} />
       {story.pieces.length > 0 && <h2>Before and after</h2>}
-      <StoryPieces story={story} src={src} />
+      <StoryPieces story={story} src={src} {...(faces && { faces })} />
       <h2>What was done</h2>
       <StoryStages story={story} src={src} />
       <StoryChecks story={story} />
-      <h2>What it took</h2>
+      {story.cost && <h2>What it took</h2>}
       <StoryCost story={story} />
       <h2>Left undone</h2>
       <StoryUndone story={story} />
-      <h2>Log</h2>
-      <div className="scroll" tabIndex={0} role="region" aria-label="Log">
-        <table className="log">
-          <thead>
-            <tr>
-              <th>When</th>
-              <th>Stage</th>
-              <th>What</th>
-            </tr>
-          </thead>
-          <tbody>
-            {story.bundle.log.map((entry) => (
-              <tr key={entry.id}>
-                <td>{time(entry.at)}</td>
-                <td>{entry.stage ?? ''}</td>
-                <td>
-                  {entry.corrects !== null && `(in place of entry ${entry.corrects}) `}
-                  {entry.words}
-                </td>
+      <h2>To look after</h2>
+      <Lines of={lookAfter(story)} />
+      {story.bundle.log.length > 0 && <h2>Log</h2>}
+      {story.bundle.log.length > 0 && (
+        <div className="scroll" tabIndex={0} role="region" aria-label="Log">
+          <table className="log">
+            <thead>
+              <tr>
+                <th>When</th>
+                <th>Stage</th>
+                <th>What</th>
               </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+            </thead>
+            <tbody>
+              {story.bundle.log.map((entry) => (
+                <tr key={entry.id}>
+                  <td>{time(entry.at)}</td>
+                  <td>{entry.stage ?? ''}</td>
+                  <td>
+                    {entry.corrects !== null && `(in place of entry ${entry.corrects}) `}
+                    {entry.words}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
     </div>
   );
 }
@@ -238,9 +247,10 @@ interface PieceProps {
   src: Props['src'];
   time: (iso: string) => string;
   long: Long;
+  face: { before: string; after: string } | undefined;
 }
 
-function PiecePart({ story, photos, src, time, long }: PieceProps) {
+function PiecePart({ story, photos, src, time, long, face }: PieceProps) {
   const { piece, first, last, measurements, treatments } = story;
   const photoOf = (id: string | undefined) => photos.find((photo) => photo.id === id);
   const before = photoOf(first?.photoId);
@@ -250,6 +260,18 @@ function PiecePart({ story, photos, src, time, long }: PieceProps) {
       <h3>
         <span className="tag">{piece.tag}</span> {piece.name}, {piece.plastic}, {piece.finish}
       </h3>
+      {face && (
+        <div className="pair face">
+          <figure>
+            <img src={face.before} alt={`${piece.name} before, straight on`} />
+            <figcaption>Before</figcaption>
+          </figure>
+          <figure>
+            <img src={face.after} alt={`${piece.name} after, straight on`} />
+            <figcaption>After, the same face on the same plane and in the same light</figcaption>
+          </figure>
+        </div>
+      )}
       {before && after && before.id !== after.id && (
         <div className="pair">
           <figure>
@@ -317,8 +339,9 @@ function PiecePart({ story, photos, src, time, long }: PieceProps) {
                       {session.actualMin === null
                         ? 'still running'
                         : `${showMinutes(session.actualMin)}, ${session.dose?.toFixed(1)} ${doseUnit(SCHOOL[school])}, ${session.turns.length} ${session.turns.length === 1 ? 'turn' : 'turns'}`}
-                      . {session.words} Cautions confirmed: {session.cautions.map(({ hazard }) => hazard).join(' ')}{' '}
-                      {CAUTION_CLOSE}
+                      . {session.words}
+                      {session.cautions.length > 0 &&
+                        ` Cautions confirmed: ${session.cautions.map(({ hazard }) => hazard).join(' ')} ${CAUTION_CLOSE}`}
                     </li>
                   ))}
                 </ul>

@@ -1,16 +1,32 @@
 import { readThumbnail, withoutFile } from '@/data/photos/store';
 import type { Bundle } from '@/data/bundle';
+import type { FacePair } from './facePictures';
+import type { Reader } from './readerWords';
+import { toldTo } from './readers';
 import { StoryView } from './StoryView';
 import { STORY_CSS } from './storyCss';
 import { tellStory } from './story';
 
 /** The record as one file that needs nothing else: pictures inside, no script. */
-export async function exportHtml(bundle: Bundle): Promise<string> {
+export async function exportHtml(
+  bundle: Bundle,
+  reader: Reader = 'me',
+  pairs: ReadonlyMap<string, FacePair> = new Map(),
+): Promise<string> {
   const pictures = new Map<string, string>();
   const missing = new Set((await withoutFile(bundle.photos)).map(({ id }) => id));
-  for (const photo of bundle.photos)
+  const told = toldTo(reader, tellStory(bundle));
+  const shown = new Set([
+    ...told.stages.flatMap(({ photos }) => photos.map(({ id }) => id)),
+    ...told.pieces.flatMap(({ first, last }) => [first?.photoId, last?.photoId]),
+  ]);
+  for (const photo of bundle.photos.filter(({ id }) => shown.has(id)))
     if (!missing.has(photo.id))
       pictures.set(photo.id, `data:image/webp;base64,${(await readThumbnail(photo, 'large')).toString('base64')}`);
+  const png = (bytes: Buffer) => `data:image/png;base64,${bytes.toString('base64')}`;
+  const faces = new Map(
+    [...pairs].map(([id, { before, after }]) => [id, { before: png(before), after: png(after) }] as const),
+  );
   // Next does not let a page import this statically; a route that writes a file has to have it all the same.
   const { renderToStaticMarkup } = await import('react-dom/server');
   const { title } = bundle.restoration;
@@ -29,7 +45,7 @@ export async function exportHtml(bundle: Bundle): Promise<string> {
       <body>
         <main>
           <h1>{title}</h1>
-          <StoryView story={tellStory(bundle)} src={(photo) => pictures.get(photo.id) ?? ''} />
+          <StoryView story={told} faces={faces} src={(photo) => pictures.get(photo.id) ?? ''} />
         </main>
       </body>
     </html>

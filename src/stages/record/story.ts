@@ -61,7 +61,8 @@ export interface Story {
   notOriginal: string[];
   /** Fasteners that are not the ones it came with. */
   replaced: string[];
-  cost: { price: string; materials: string; minutes: number; work: string; total: string };
+  /** `null` where the reader is not told of money. */
+  cost: { price: string; materials: string; minutes: number; work: string; total: string } | null;
 }
 
 /** Tags of the pieces that lay in the same session. */

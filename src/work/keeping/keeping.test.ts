@@ -17,6 +17,7 @@ import { originalFile } from '@/data/photos/store';
 import { findRows } from '@/data/table';
 import { TABLES, type TableName } from '@/data/tables';
 import { addPerson, saveWorkshop } from '../workshop';
+import { takeThingBack } from '../takingBack';
 import { freshFolder, inTrialWorkshop, TRIAL_WORKSHOP, tick, trialPhoto, trialPiece, trialRestoration } from '../trial';
 import {
   backUp,
@@ -466,6 +467,13 @@ describe('the house, looked over', () => {
     expect((await checkAll()).wrong).toMatchObject([{ kind: 'photo missing', names: ['trial-11.jpg'] }]);
     expect(await readFile(path.join(dataFolder(), 'lost-and-found', path.basename(stray)), 'utf8')).toBe('stray');
     expect((await findRows('log', { kind: 'check' }))[0]!.words).toMatch(/2 photographs brought back/);
+  });
+
+  it('a photograph that was taken back is no stray: it is in the backup, and can be brought back', async () => {
+    const { photo } = await atWork();
+    await takeThingBack('photograph', photo.id, tick());
+    expect((await checkAll()).wrong).toEqual([]);
+    expect((await copyOfFolder((await backUp(tick())).id, '')).contents.photos).toMatchObject([{ hash: photo.hash }]);
   });
 
   it('a backup made while a photograph is changed on the disk leaves that one out and says so', async () => {

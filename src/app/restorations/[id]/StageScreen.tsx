@@ -2,6 +2,7 @@ import { Box, Flex, Grid } from '@chakra-ui/react';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { Clipboard } from '@/clipboard/Clipboard';
+import { RulesHere } from '@/clipboard/RulesHere';
 import { marksToKeep } from '@/core/intake/marks';
 import { proposalFor } from '@/core/intake/proposals';
 import { formatMoney } from '@/core/ledger/money';
@@ -17,6 +18,7 @@ import { findRestoration } from '@/data/restorations';
 import type { Finding } from '@/data/rows';
 import { stagesOf } from '@/data/stages';
 import { getWorkshop } from '@/data/workshop';
+import { lessonsAt } from '@/work/lessons';
 import { Asked } from '@/runsheet/Asked';
 import { StageEnd } from '@/runsheet/StageEnd';
 import { StageSteps } from '@/runsheet/StageSteps';
@@ -49,17 +51,19 @@ export const stageTitle = (stage: Stage, view = ''): Metadata => ({
 export async function StageScreen({ restorationId: id, stage, view = '', children, finished = false }: Props) {
   const restoration = await findRestoration(id);
   if (!restoration) notFound();
-  const [stages, pieces, photos, findings, ledger, log, notes, { currency, timeZone }, requests] = await Promise.all([
-    stagesOf(id),
-    piecesOf(id),
-    photosOf(id),
-    findingsOf(id),
-    ledgerOf(id),
-    logPage({ restorationId: id, stage }, null, LATELY),
-    logPage({ restorationId: id, stage, kind: 'note' }, null, LATELY),
-    getWorkshop(),
-    requestsOf(id),
-  ]);
+  const [stages, pieces, photos, findings, ledger, log, notes, { currency, timeZone }, requests, rules] =
+    await Promise.all([
+      stagesOf(id),
+      piecesOf(id),
+      photosOf(id),
+      findingsOf(id),
+      ledgerOf(id),
+      logPage({ restorationId: id, stage }, null, LATELY),
+      logPage({ restorationId: id, stage, kind: 'note' }, null, LATELY),
+      getWorkshop(),
+      requestsOf(id),
+      lessonsAt(id, stage),
+    ]);
   const waiting = requests.filter((request) => request.answer === null && request.stage === stage);
   const row = stages.find((known) => known.stage === stage)!;
   const own = <T extends { stage: string | null }>(rows: T[]) => rows.filter((entry) => entry.stage === stage);
@@ -89,6 +93,7 @@ export async function StageScreen({ restorationId: id, stage, view = '', childre
       >
         <Box minWidth="0">
           {first && waiting.length > 0 && <Waiting restorationId={id} owner={restoration.owner} requests={waiting} />}
+          {first && <RulesHere restorationId={id} rules={rules.filter(({ here: own }) => !own)} />}
           {children ?? <Asked stage={stage} findings={here} pieces={pieces} aim={restoration.aim} />}
           {first && (
             <StageEnd

@@ -1,0 +1,27 @@
+/** What stands in the index of words, each by the table that it stands in. */
+export const FOUND_KINDS = {
+  restorations: 'restoration',
+  pieces: 'piece',
+  findings: 'finding',
+  photos: 'photograph',
+  requests: 'asked of the owner',
+  sessions: 'session',
+  sink_steps: 'pass at the sink',
+  removal_steps: 'step of the teardown',
+  repairs: 'repair',
+  key_repairs: 'key repair',
+  parts: 'part',
+  rusts: 'rust',
+  coat_jobs: 'coating',
+  lost_marks: 'lost mark',
+  origins: 'originality',
+  orders: 'to buy',
+  stock: 'in the stores',
+  donors: 'donor',
+  donor_parts: 'part of a donor',
+  people: 'person',
+  own_agents: 'agent of one’s own',
+  lessons: 'rule',
+  log: 'log',
+} as const;
+export type FoundKind = keyof typeof FOUND_KINDS;

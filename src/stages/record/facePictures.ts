@@ -1,0 +1,49 @@
+import sharp from 'sharp';
+import { codeOfLinear } from '@/core/colour/bulk';
+import { canBeSameFace } from '@/core/face/face';
+import type { FacePlane } from '@/core/picture/plane';
+import { Refusal } from '@/core/refusal';
+import { measuredFace } from '@/data/photos/face';
+import type { Measurement } from '@/data/rows';
+import type { PieceStory } from './story';
+
+/** Before and after of one face, on its own plane and in the card’s light, as PNG of the same size. */
+export interface FacePair {
+  before: Buffer;
+  after: Buffer;
+  first: Measurement;
+  last: Measurement;
+}
+
+/** Cells across. */
+const COLUMNS = 640;
+
+/** A face as a picture. */
+const png = ({ columns, rows, light }: FacePlane): Promise<Buffer> =>
+  sharp(Uint8ClampedArray.from(light, codeOfLinear), { raw: { width: columns, height: rows, channels: 3 } })
+    .png()
+    .toBuffer();
+
+/** The first and the last measured face of a piece; `null` with fewer than two, or where they show different faces or a photograph is gone. */
+export async function facePair({ first, last }: PieceStory): Promise<FacePair | null> {
+  if (!first || !last || first === last) return null;
+  try {
+    const then = await measuredFace(first, COLUMNS);
+    const now = await measuredFace(last, COLUMNS, then.shape);
+    if (!canBeSameFace(then, now)) return null;
+    return { before: await png(then.plane), after: await png(now.plane), first, last };
+  } catch (failure) {
+    if (failure instanceof Refusal || (failure as { code?: string }).code === 'ENOENT') return null;
+    throw failure;
+  }
+}
+
+/** The pairs of all pieces that have one, by the id of the piece. */
+export async function facePairs(pieces: readonly PieceStory[]): Promise<Map<string, FacePair>> {
+  const pairs = new Map<string, FacePair>();
+  for (const piece of pieces) {
+    const pair = await facePair(piece);
+    if (pair) pairs.set(piece.piece.id, pair);
+  }
+  return pairs;
+}

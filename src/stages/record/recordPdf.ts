@@ -1,0 +1,229 @@
+import sharp from 'sharp';
+import type { Content, TableCell } from 'pdfmake';
+import { STAGE_WORDS } from '@/core/runsheet/stages';
+import { showMinutes, showTime } from '@/core/runsheet/time';
+import { figured } from '@/core/colour/signed';
+import { SCHOOL } from '@/core/session/schools';
+import { readThumbnail, withoutFile } from '@/data/photos/store';
+import type { Photo } from '@/data/rows';
+import { pdf } from '@/edge/pdf';
+import type { FacePair } from './facePictures';
+import { READER_WORDS, type Reader } from './readerWords';
+import { lookAfter } from './readers';
+import type { Story } from './story';
+
+const SOFT = '#555555';
+/** Photographs of a stage that go onto paper; all are in the ZIP. */
+const PHOTOS_OF_STAGE = 3;
+/** Width of a picture in a row of two or three, points. */
+const HALF = 250;
+const THIRD = 164;
+
+const jpegOf = async (bytes: Buffer): Promise<string> =>
+  `data:image/jpeg;base64,${(await sharp(bytes).jpeg({ quality: 82 }).toBuffer()).toString('base64')}`;
+
+const heading = (text: string): Content => ({ text, fontSize: 14, bold: true, margin: [0, 12, 0, 4] });
+const lines = (all: readonly string[]): Content[] => (all.length > 0 ? [{ ul: [...all] }] : []);
+
+/** Pictures by what they show, as paper takes them. */
+interface Pictures {
+  photos: ReadonlyMap<string, string>;
+  faces: ReadonlyMap<string, { before: string; after: string }>;
+}
+
+/** The photographs that a record on paper shows, ready for it; those whose file is gone are left out. */
+async function picturesOf(story: Story, pairs: ReadonlyMap<string, FacePair>): Promise<Pictures> {
+  const gone = new Set((await withoutFile(story.bundle.photos)).map(({ id }) => id));
+  const wanted: Photo[] = [
+    ...story.stages.flatMap(({ photos }) => photos.slice(0, PHOTOS_OF_STAGE)),
+    ...story.pieces.flatMap(({ first, last }) =>
+      story.bundle.photos.filter(({ id }) => id === first?.photoId || id === last?.photoId),
+    ),
+  ];
+  const photos = new Map<string, string>();
+  for (const photo of wanted)
+    if (!gone.has(photo.id) && !photos.has(photo.id))
+      photos.set(photo.id, await jpegOf(await readThumbnail(photo, 'large')));
+  const faces = new Map<string, { before: string; after: string }>();
+  for (const [id, { before, after }] of pairs)
+    faces.set(id, { before: await jpegOf(before), after: await jpegOf(after) });
+  return { photos, faces };
+}
+
+function piecesOf(story: Story, { photos, faces }: Pictures, time: (iso: string) => string): Content[] {
+  return story.pieces.flatMap(({ piece, first, last, measurements, treatments }): Content[] => {
+    if (measurements.length === 0 && treatments.length === 0) return [];
+    const face = faces.get(piece.id);
+    const [before, after] = face
+      ? [face.before, face.after]
+      : [first && photos.get(first.photoId), last && last !== first && photos.get(last.photoId)];
+    const b = (label: string, lab: readonly number[] | null | undefined) =>
+      lab ? [`${label} b* ${figured(lab[2]!)}`] : [];
+    return [
+      { text: `${piece.tag} ${piece.name}, ${piece.plastic}`, bold: true, margin: [0, 8, 0, 3] },
+      ...(before && after
+        ? [
+            {
+              columns: [
+                { image: before, width: HALF },
+                { image: after, width: HALF },
+              ],
+              columnGap: 10,
+            } satisfies Content,
+            {
+              text: `Before, ${time(first!.measuredAt)}, and after, ${time(last!.measuredAt)}${face ? ': the same face on the same plane and in the same light' : ''}`,
+              color: SOFT,
+              fontSize: 8,
+            } satisfies Content,
+          ]
+        : []),
+      {
+        text: [
+          ...b('Before', first?.lab),
+          ...(last !== first ? b('after', last?.lab) : []),
+          ...b('hidden patch', piece.hiddenLab),
+        ].join(', '),
+        margin: [0, 2, 0, 2],
+      },
+      ...treatments.map(({ school, targetPercentWW, sessions }): Content => ({
+        text: `${SCHOOL[school].title}, ${targetPercentWW.toFixed(1)} % peroxide, ${sessions.length} ${sessions.length === 1 ? 'session' : 'sessions'}.`,
+      })),
+    ];
+  });
+}
+
+function stagesOf(story: Story, { photos }: Pictures): Content[] {
+  return story.stages.flatMap((stage): Content[] => {
+    const shown = stage.photos.flatMap(({ id }) => photos.get(id) ?? []).slice(0, PHOTOS_OF_STAGE);
+    const said = [
+      ...stage.notes,
+      ...stage.findings.map(({ kind, words, settledAs, settledWords }) =>
+        [`${kind}: ${words}`, settledAs ?? 'open', settledWords].filter(Boolean).join('; '),
+      ),
+      ...(stage.stage === 'wash' ? story.passes.map(({ what, came }) => `${what}: ${came}`) : []),
+      ...stage.ledger.map(({ words, minutes }) => `${words}${minutes > 0 ? `, ${showMinutes(minutes)}` : ''}`),
+    ];
+    if (said.length === 0 && shown.length === 0) return [];
+    return [
+      {
+        text: `${STAGE_WORDS[stage.stage].title}: ${stage.state}${stage.minutes > 0 ? `, ${showMinutes(stage.minutes)}` : ''}`,
+        bold: true,
+        margin: [0, 8, 0, 2],
+      },
+      ...lines(said),
+      ...(shown.length > 0
+        ? [{ columns: shown.map((image) => ({ image, width: THIRD })), columnGap: 8, margin: [0, 4, 0, 0] } as Content]
+        : []),
+    ];
+  });
+}
+
+/** A record on paper, told to one of its readers. */
+export async function recordPdf(story: Story, reader: Reader, pairs: ReadonlyMap<string, FacePair>): Promise<Buffer> {
+  const { restoration, workshop } = story.bundle;
+  const time = (iso: string) => showTime(iso, workshop.timeZone, 'd MMMM yyyy');
+  const pictures = await picturesOf(story, pairs);
+  const facts: [string, string][] = [
+    ['Machine', restoration.machine],
+    ['From', restoration.source],
+    ['Opened', time(restoration.openedAt)],
+    ['Finished', restoration.closedAt ? time(restoration.closedAt) : ''],
+    ['Workshop', workshop.name],
+    ['As it came', restoration.condition],
+    ['Aim', restoration.aim],
+    ['Worth keeping', restoration.worthKeeping],
+    ['Owner', restoration.owner],
+  ];
+  const table: TableCell[][] = facts
+    .filter(([, value]) => value !== '')
+    .map(([name, value]) => [{ text: name, color: SOFT }, value]);
+  const part = (title: string, content: Content[]): Content[] =>
+    content.length > 0 ? [heading(title), ...content] : [];
+  return pdf({
+    info: { title: `${restoration.title}: record` },
+    footerTitle: `${restoration.title}. ${workshop.name}. ${READER_WORDS[reader].title}`,
+    content: [
+      { text: restoration.title, fontSize: 24, bold: true, margin: [0, 0, 0, 6] },
+      { table: { widths: [90, '*'], body: table }, layout: 'noBorders' },
+      ...part('Before and after', piecesOf(story, pictures, time)),
+      ...part('What was done', stagesOf(story, pictures)),
+      ...part('Tried and tested', lines(story.tested.map(({ at, phase, found }) => `${time(at)}, ${phase}: ${found}`))),
+      ...part('Kept on purpose', lines(story.marks)),
+      ...part(
+        'Asked and answered',
+        lines(
+          story.asked.map(
+            ({ what, answer, answerWords }) =>
+              `${what} ${answer ?? 'Not answered yet'}${answerWords ? `: ${answerWords}` : ''}`,
+          ),
+        ),
+      ),
+      ...(story.pieces.length > 0
+        ? part('How original it is', [
+            `${story.original}, of its outer surface. What nobody wrote down counts as original.`,
+            ...lines([...story.notOriginal, ...story.replaced]),
+          ])
+        : []),
+      ...(story.cost
+        ? part('What it took', [
+            `Price ${story.cost.price}, materials ${story.cost.materials}, own work ${showMinutes(story.cost.minutes)} (${story.cost.work}), in all ${story.cost.total}.`,
+          ])
+        : []),
+      ...part('Left undone', lines(story.undone)),
+      ...part('To look after', lines(lookAfter(story))),
+    ],
+  });
+}
+
+/** A card to stand beside a machine, half a sheet, to be folded or cut. */
+export async function exhibitionCard(story: Story, pairs: ReadonlyMap<string, FacePair>): Promise<Buffer> {
+  const { restoration, workshop } = story.bundle;
+  const [pair] = pairs.values();
+  const images = pair ? [await jpegOf(pair.before), await jpegOf(pair.after)] : [];
+  return pdf({
+    info: { title: restoration.title },
+    pageSize: 'A5',
+    pageOrientation: 'landscape',
+    pageMargins: [36, 36, 36, 36],
+    content: [
+      { text: restoration.title, fontSize: 30, bold: true },
+      { text: restoration.machine, fontSize: 13, color: SOFT, margin: [0, 0, 0, 10] },
+      ...(images.length === 2
+        ? [
+            {
+              columns: images.map((image) => ({ image, fit: [245, 190] as [number, number] })),
+              columnGap: 16,
+            },
+            {
+              text: 'As it came, and as it is: the same face in the same light.',
+              color: SOFT,
+              margin: [0, 4, 0, 8] as [number, number, number, number],
+            },
+          ]
+        : []),
+      { text: `${story.original}, of its outer surface.`, fontSize: 13 },
+      {
+        text: `Restored at ${workshop.name}${restoration.closedAt ? `, ${showTime(restoration.closedAt, workshop.timeZone, 'MMMM yyyy')}` : ''}.`,
+        color: SOFT,
+        margin: [0, 6, 0, 0],
+      },
+    ],
+  });
+}
+
+/** What stands on the label inside the case: when, what was done, what to look after. */
+export function serviceWords(story: Story, now: Date): { tag: string; title: string; words: string[] } {
+  const { restoration, workshop } = story.bundle;
+  const done = story.stages
+    .filter(({ state, stage }) => state === 'done' && !['intake', 'teardown', 'rebuild', 'record'].includes(stage))
+    .map(({ stage }) => STAGE_WORDS[stage].title.toLowerCase());
+  return {
+    tag: showTime(restoration.closedAt ?? now.toISOString(), workshop.timeZone, 'MM yyyy'),
+    title: restoration.title,
+    words: [
+      workshop.name,
+      done.length > 0 ? `Done: ${done.join(', ')}` : 'Nothing was done to it yet',
+      ...(story.bundle.sessions.length > 0 ? ['Keep out of sun: yellow comes back'] : []),
+    ],
+  };
+}

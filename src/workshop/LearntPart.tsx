@@ -1,0 +1,183 @@
+'use client';
+
+import { Box, Text } from '@chakra-ui/react';
+import { DataTable } from '@/ui/DataTable';
+import { Fold } from '@/ui/Fold';
+
+/** A share that was seen, in words and figures. */
+export interface ShownShare {
+  name: string;
+  of: number;
+  share: number | null;
+  low: number;
+  high: number;
+}
+
+export interface ShownLearnt {
+  ways: {
+    name: string;
+    pieces: number;
+    fell: string;
+    sessions: string;
+    hours: string;
+    minutes: string;
+    cost: string;
+  }[];
+  agents: ShownShare[];
+  repairs: ShownShare[];
+  forecasts: ShownShare[];
+  stages: { name: string; hours: string }[];
+  worth: { id: string; title: string; spent: string; hours: string; goodOne: string }[];
+}
+
+const percent = (share: number) => `${Math.round(100 * share)} %`;
+/** Fewer tell nothing yet. */
+const FEW = 5;
+
+/** Shares drawn on one line each: where each was seen, and where it truly lies nine times in ten. */
+function Shares({
+  caption,
+  seen,
+  rows,
+  mark,
+}: {
+  caption: string;
+  seen: string;
+  rows: readonly ShownShare[];
+  mark?: number;
+}) {
+  return (
+    <>
+      <DataTable
+        caption={caption}
+        rowKey={({ name }) => name}
+        rows={rows}
+        columns={[
+          { title: '', cell: ({ name }) => name },
+          { title: 'Looked at', figure: true, cell: ({ of }) => of },
+          { title: seen, figure: true, cell: ({ share }) => (share === null ? '–' : percent(share)) },
+          {
+            title: 'Truly, nine times in ten',
+            figure: true,
+            cell: ({ of, low, high }) => (of === 0 ? '–' : `${percent(low)} to ${percent(high)}`),
+          },
+          {
+            title: '0 to 100 %',
+            cell: ({ of, share, low, high }) => (
+              <svg width="160" height="18" viewBox="0 0 160 18" aria-hidden style={{ display: 'block' }}>
+                <line x1="0" x2="160" y1="9" y2="9" stroke="var(--chakra-colors-line-strong)" />
+                {mark !== undefined && (
+                  <line
+                    x1={160 * mark}
+                    x2={160 * mark}
+                    y1="1"
+                    y2="17"
+                    stroke="var(--chakra-colors-ink)"
+                    strokeDasharray="2 2"
+                  />
+                )}
+                {of > 0 && (
+                  <>
+                    <rect
+                      x={160 * low}
+                      width={Math.max(2, 160 * (high - low))}
+                      y="5"
+                      height="8"
+                      fill="var(--chakra-colors-work)"
+                      opacity={of < FEW ? 0.35 : 0.7}
+                    />
+                    <circle cx={160 * share!} cy="9" r="4" fill="var(--chakra-colors-ink)" />
+                  </>
+                )}
+              </svg>
+            ),
+          },
+        ]}
+      />
+      {rows.some(({ of }) => of < FEW) && (
+        <Text color="soft">Pale: looked at fewer than {FEW} times, which tells little.</Text>
+      )}
+    </>
+  );
+}
+
+/** What the workshop has learnt over all of its restorations: each as a table with its drawing. */
+export function LearntPart({ ways, agents, repairs, forecasts, stages, worth }: ShownLearnt) {
+  const none = (what: string) => <Text color="soft">{what}</Text>;
+  return (
+    <>
+      <Shares
+        caption="Of forecasts that are to hold nine times in ten, so many did"
+        seen="Held"
+        rows={forecasts}
+        mark={0.9}
+      />
+      <Box my="4">
+        {ways.length === 0 ? (
+          none('No piece was measured before and after its treatment yet.')
+        ) : (
+          <DataTable
+            caption="What each way brought"
+            rowKey={({ name }) => name}
+            rows={ways}
+            columns={[
+              { title: 'Way, plastic', cell: ({ name }) => name },
+              { title: 'Pieces', figure: true, cell: ({ pieces }) => pieces },
+              { title: 'b* fell by', figure: true, cell: ({ fell }) => fell },
+              { title: 'Sessions', figure: true, cell: ({ sessions }) => sessions },
+              { title: 'Hours in it', figure: true, cell: ({ hours }) => hours },
+              { title: 'Hands', figure: true, cell: ({ minutes }) => minutes },
+              { title: 'Materials', figure: true, cell: ({ cost }) => cost },
+            ]}
+          />
+        )}
+      </Box>
+      <Fold summary={`Agents against soils: ${agents.length}`}>
+        {agents.length === 0 ? (
+          none('No pass at the sink was answered yet.')
+        ) : (
+          <Shares caption="Gone, and better by half" seen="Won" rows={agents} />
+        )}
+      </Fold>
+      <Fold summary={`Repairs that held: ${repairs.length} ways`}>
+        {repairs.length === 0 ? (
+          none('No repair was finished yet.')
+        ) : (
+          <Shares caption="Not broken again so far" seen="Held" rows={repairs} />
+        )}
+      </Fold>
+      <Fold summary="Hours by stage">
+        {stages.length === 0 ? (
+          none('No minutes were booked yet.')
+        ) : (
+          <DataTable
+            caption="Hours of hands, all machines"
+            rowKey={({ name }) => name}
+            rows={stages}
+            columns={[
+              { title: 'Stage', cell: ({ name }) => name },
+              { title: 'Hours', figure: true, cell: ({ hours }) => hours },
+            ]}
+          />
+        )}
+      </Fold>
+      <Fold summary="Price against worth">
+        {worth.length === 0 ? (
+          none('No restoration is finished yet.')
+        ) : (
+          <DataTable
+            caption="Finished machines"
+            rowKey={({ id }) => id}
+            rows={worth}
+            columns={[
+              { title: 'Machine', cell: ({ title }) => title },
+              { title: 'Spent', figure: true, cell: ({ spent }) => spent },
+              { title: 'Hours', figure: true, cell: ({ hours }) => hours },
+              { title: 'A good one', figure: true, cell: ({ goodOne }) => goodOne },
+            ]}
+          />
+        )}
+      </Fold>
+    </>
+  );
+}

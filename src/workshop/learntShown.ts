@@ -1,0 +1,51 @@
+import { agentOf } from '@/core/materials/agents';
+import { formatMoney, roughMoney } from '@/core/ledger/money';
+import { soilOf, SOIL_IDS, type SoilId } from '@/core/cleaning/soils';
+import { MEND } from '@/core/mending/repair/ways';
+import { SCHOOL } from '@/core/session/schools';
+import { STAGE_WORDS } from '@/core/runsheet/stages';
+import type { OwnAgent } from '@/core/materials/agents';
+import type { Learnt } from '@/work/learnt';
+import type { ShownLearnt } from './LearntPart';
+
+const FORECASTS = {
+  dose: 'The dose a piece needs, foretold before its first session',
+  minutes: 'The minutes of a task of hands',
+} as const;
+
+const soilWords = (soil: string): string =>
+  (SOIL_IDS as readonly string[]).includes(soil) ? soilOf(soil as SoilId).title : soil;
+
+const hours = (minutes: number) => `${(minutes / 60).toFixed(1)} h`;
+
+/** What was learnt, in words and figures of the workshop. */
+export function learntShown(learnt: Learnt, currency: string, ownAgents: readonly OwnAgent[]): ShownLearnt {
+  return {
+    ways: learnt.ways.map(({ school, plastic, pieces, fell, sessions, hours: light, minutes, costMinor }) => ({
+      name: `${SCHOOL[school].title}, ${plastic}`,
+      pieces,
+      fell:
+        pieces === 1
+          ? fell.middle.toFixed(1)
+          : `${fell.middle.toFixed(1)} (${fell.least.toFixed(1)} to ${fell.most.toFixed(1)})`,
+      sessions: sessions.toFixed(1),
+      hours: light.toFixed(1),
+      minutes: minutes === null ? '–' : `${Math.round(minutes)} min`,
+      cost: costMinor === null ? '–' : formatMoney(Math.round(costMinor), currency),
+    })),
+    agents: learnt.agents.map(({ agent, soil, share }) => ({
+      name: `${agentOf(agent as never, ownAgents).title}: ${soilWords(soil)}`,
+      ...share,
+    })),
+    repairs: learnt.repairs.map(({ way, share }) => ({ name: MEND[way as keyof typeof MEND]?.title ?? way, ...share })),
+    forecasts: learnt.forecasts.map(({ what, share }) => ({ name: FORECASTS[what], ...share })),
+    stages: learnt.stages.map(({ stage, minutes }) => ({ name: STAGE_WORDS[stage].title, hours: hours(minutes) })),
+    worth: learnt.worth.map(({ restorationId, title, spentMinor, minutes, goodOne }) => ({
+      id: restorationId,
+      title,
+      spent: formatMoney(spentMinor, currency),
+      hours: hours(minutes),
+      goodOne: goodOne ? `${roughMoney(goodOne.low, currency)} to ${roughMoney(goodOne.high, currency)}` : '–',
+    })),
+  };
+}
