@@ -30,7 +30,7 @@ async function sendFile<T>(file: File, passphrase: string, look: boolean): Promi
   const response = await fetch(`/api/workshop/restore?look=${look}`, {
     method: 'POST',
     body: file,
-    headers: { 'x-kvell-passphrase': encodeURIComponent(passphrase) },
+    headers: { 'backup-passphrase': encodeURIComponent(passphrase) },
   });
   return (await response.json()) as Answered<T>;
 }

@@ -54,27 +54,30 @@ function piecesOf(story: Story, { photos, faces }: Pictures, time: (iso: string)
   return story.pieces.flatMap(({ piece, first, last, measurements, treatments }): Content[] => {
     if (measurements.length === 0 && treatments.length === 0) return [];
     const face = faces.get(piece.id);
-    const [before, after] = face
-      ? [face.before, face.after]
-      : [first && photos.get(first.photoId), last && last !== first && photos.get(last.photoId)];
+    const [before, after] = [
+      first && photos.get(first.photoId),
+      last && last !== first ? photos.get(last.photoId) : undefined,
+    ];
     const b = (label: string, lab: readonly number[] | null | undefined) =>
       lab ? [`${label} b* ${figured(lab[2]!)}`] : [];
+    const pair = (left: string, right: string): Content => ({
+      columns: [
+        { image: left, width: HALF },
+        { image: right, width: HALF },
+      ],
+      columnGap: 10,
+      margin: [0, 2, 0, 2],
+    });
+    const under = (text: string): Content => ({ text, color: SOFT, fontSize: 8, margin: [0, 0, 0, 4] });
     return [
       { text: `${piece.tag} ${piece.name}, ${piece.plastic}`, bold: true, margin: [0, 8, 0, 3] },
       ...(before && after
+        ? [pair(before, after), under(`Before, ${time(first!.measuredAt)}, and after, ${time(last!.measuredAt)}`)]
+        : []),
+      ...(face
         ? [
-            {
-              columns: [
-                { image: before, width: HALF },
-                { image: after, width: HALF },
-              ],
-              columnGap: 10,
-            } satisfies Content,
-            {
-              text: `Before, ${time(first!.measuredAt)}, and after, ${time(last!.measuredAt)}${face ? ': the same face on the same plane and in the same light' : ''}`,
-              color: SOFT,
-              fontSize: 8,
-            } satisfies Content,
+            pair(face.before, face.after),
+            under('What was measured: the same face on the same plane and in the same light'),
           ]
         : []),
       {
@@ -178,8 +181,9 @@ export async function recordPdf(story: Story, reader: Reader, pairs: ReadonlyMap
 /** A card to stand beside a machine, half a sheet, to be folded or cut. */
 export async function exhibitionCard(story: Story, pairs: ReadonlyMap<string, FacePair>): Promise<Buffer> {
   const { restoration, workshop } = story.bundle;
-  const [pair] = pairs.values();
-  const images = pair ? [await jpegOf(pair.before), await jpegOf(pair.after)] : [];
+  const [told] = story.pieces.filter(({ piece }) => pairs.has(piece.id));
+  const { photos } = await picturesOf({ ...story, pieces: told ? [told] : [] }, new Map());
+  const images = [told?.first, told?.last].flatMap((one) => (one && photos.get(one.photoId)) || []);
   return pdf({
     info: { title: restoration.title },
     pageSize: 'A5',
@@ -195,7 +199,7 @@ export async function exhibitionCard(story: Story, pairs: ReadonlyMap<string, Fa
               columnGap: 16,
             },
             {
-              text: 'As it came, and as it is: the same face in the same light.',
+              text: `${told!.piece.name}: before, and after.`,
               color: SOFT,
               margin: [0, 4, 0, 8] as [number, number, number, number],
             },

@@ -14,7 +14,7 @@ const schema = Joi.object<{ look: boolean }>({ look: Joi.boolean().required() })
 /** What somebody typed, out of a header; one that cannot be read is none. */
 function passphraseOf(request: Request): string {
   try {
-    return decodeURIComponent(request.headers.get('x-kvell-passphrase') ?? '').slice(0, 200);
+    return decodeURIComponent(request.headers.get('backup-passphrase') ?? '').slice(0, 200);
   } catch {
     return '';
   }
@@ -23,12 +23,13 @@ function passphraseOf(request: Request): string {
 /** A backup that was saved as a file, looked into (`?look=true`) or put back: the body is the file itself. */
 export const POST = insideBesideProxy(async (request: Request): Promise<Response> => {
   const { searchParams } = new URL(request.url);
+  const passphrase = passphraseOf(request);
   return respond(
     await answer(schema, Object.fromEntries(searchParams), async ({ look }, now) => {
       needsLength(request, LARGEST_BACKUP_BYTES, 'file', 'The backup');
       if (!request.body) throw new Refusal('file', 'No backup came with it. Choose a file.');
       return withIncomingBody(request.body as ReadableStream<Uint8Array>, LARGEST_BACKUP_BYTES, ({ file }) =>
-        withZipped<BackupLook | void>(file, passphraseOf(request), (source) =>
+        withZipped<BackupLook | void>(file, passphrase, (source) =>
           look ? lookInto(source) : restore(source, now),
         ),
       );
