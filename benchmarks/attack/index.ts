@@ -1,12 +1,13 @@
 import { door } from './door';
 import { files } from './files';
 import { hostile } from './hostile';
+import { keep } from './keep';
 import { kill } from './kill';
 import { twice } from './twice';
 import { worst } from './worst';
 import { zips } from './zips';
 
-const ATTACKS = { door, twice, files, zips, hostile, worst, kill };
+const ATTACKS = { door, twice, files, zips, hostile, worst, kill, keep };
 
 /** Attacks the built application at this machine, and prints tries and failures of each; `-- attack /kill` only that one. */
 export async function attack(only: readonly string[]): Promise<void> {

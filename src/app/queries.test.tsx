@@ -16,6 +16,9 @@ import { endPass, startPass } from '@/work/wash/pass';
 import { nameSoil } from '@/work/wash/soil';
 import { findRows } from '@/data/table';
 import { inTrialWorkshop, tick, TRIAL_EXPOSURE, trialPhoto, trialPiece, trialResult } from '@/work/trial';
+import BackupPage from './workshop/backup/page';
+import FindPage from './find/page';
+import LearntPage from './workshop/learnt/page';
 import BenchPage from './page';
 import RestorationsPage from './restorations/page';
 import RunSheetPage from './restorations/[id]/page';
@@ -44,7 +47,7 @@ import StoresPage from './stores/page';
 const MOST_QUERIES = 40;
 const FRAME = 4;
 /** The record reads every table of a restoration, each once, and asks a few things more. */
-const MOST_OF_THE_RECORD = BUNDLE_PARTS.length + 22;
+const MOST_OF_THE_RECORD = BUNDLE_PARTS.length + 23;
 
 // Plans are made beside what is asked: their queries are nobody’s page.
 jest.mock('./planner', () => ({ seeToThePlan: () => {} }));
@@ -140,6 +143,9 @@ it('asks no more of a workshop of many years than of a new one, and never more t
     bench: () => BenchPage({ searchParams: none }),
     restorations: () => RestorationsPage({ searchParams: none }),
     stores: () => StoresPage(),
+    find: () => FindPage({ searchParams: Promise.resolve({ q: 'lid' }) }),
+    learnt: () => LearntPage(),
+    backup: () => BackupPage(),
     'run sheet': () => RunSheetPage({ params }),
     intake: () => IntakePage({ params }),
     teardown: () => TeardownPage({ params, searchParams: none }),

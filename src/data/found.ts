@@ -37,7 +37,8 @@ export async function findWords(
   if (wanted.length === 0) return [];
   const where = [
     ...(match.length > 0 ? ['found MATCH :match'] : []),
-    ...days.map((_, i) => `found_words.at LIKE :day${i}`),
+    // No sign of a time comes after this one.
+    ...days.map((_, i) => `found_words.at >= :day${i} AND found_words.at < :day${i} || 'a'`),
     ...(kind === null ? [] : ['found_words.kind = :kind']),
     ...(before === null ? [] : [match.length > 0 ? 'found.rowid < :before' : 'found_words.id < :before']),
     `(found_words.restorationId IS NULL OR EXISTS (SELECT 1 FROM restorations WHERE restorations.id = found_words.restorationId AND ${NOT_AWAY}))`,
@@ -50,7 +51,7 @@ export async function findWords(
       FROM ${from} WHERE ${where.join(' AND ')} ORDER BY ${match.length > 0 ? 'found.rowid' : 'found_words.id'} DESC LIMIT :most`,
     {
       ...{ match: match.join(' '), kind, before, most },
-      ...Object.fromEntries(days.map((day, i) => [`day${i}`, `${day}%`])),
+      ...Object.fromEntries(days.map((day, i) => [`day${i}`, day])),
     },
   );
 }

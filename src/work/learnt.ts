@@ -9,7 +9,7 @@ import { select } from '@/data/table';
 const NINE_IN_TEN = 1.645;
 
 /** What a way of brightening brought in this workshop. */
-export interface WayLearnt {
+interface WayLearnt {
   school: SchoolId;
   plastic: string;
   pieces: number;

@@ -42,7 +42,7 @@ it('what was learnt on one machine comes up at the same step of the next, and wh
   expect((await logOf(next.id)).map(({ words }) => words)).toContain('The rule “film smooth from the middle” held.');
   await dropLesson(rule!.id, false, tick());
   expect(await lessonsAt(next.id, 'brighten')).toEqual([]);
-  expect((await listLessons(null, true)).map(({ id }) => id)).toEqual([rule!.id]);
+  expect((await listLessons(null, { dropped: true })).map(({ id }) => id)).toEqual([rule!.id]);
   await dropLesson(rule!.id, true, tick());
   expect(await lessonsAt(next.id, 'brighten')).toHaveLength(1);
   expect((await findWords('sliding bar', { kind: 'lessons', most: 5 })).length).toBe(1);

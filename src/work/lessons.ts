@@ -77,8 +77,16 @@ interface Counted {
   saidHere: number | null;
 }
 
-/** Rules of the workshop, with whether each held; of each machine the newest word counts. */
-export async function listLessons(here: string | null, dropped = false): Promise<Lesson[]> {
+/** So many rules are read at once: of a stage, or of the whole list; the newest. */
+const MOST_READ = 400;
+/** So many come up at a step; all stand under Workshop. */
+const MOST_AT_A_STEP = 8;
+
+/** Rules of the workshop, the newest first, with whether each held; of each machine the newest word counts. */
+export async function listLessons(
+  here: string | null,
+  { dropped = false, stage = null }: { dropped?: boolean; stage?: Stage | null } = {},
+): Promise<Lesson[]> {
   const [lessons, counted] = await Promise.all([
     select<{
       id: string;
@@ -92,7 +100,9 @@ export async function listLessons(here: string | null, dropped = false): Promise
     }>(
       `SELECT lessons.id, lessons.stage, lessons.about, lessons.came, lessons.words, lessons.at, lessons.restorationId, restorations.title AS machine
         FROM lessons LEFT JOIN restorations ON restorations.id = lessons.restorationId
-        WHERE lessons.droppedAt IS ${dropped ? 'NOT NULL' : 'NULL'} ORDER BY lessons.at DESC`,
+        WHERE lessons.droppedAt IS ${dropped ? 'NOT NULL' : 'NULL'} AND (:stage IS NULL OR lessons.stage = :stage)
+        ORDER BY lessons.at DESC LIMIT :most`,
+      { stage, most: MOST_READ },
     ),
     select<Counted>(
       `SELECT lessonId, SUM(held) AS held, SUM(NOT held) AS failed, MAX(CASE WHEN restorationId = :here THEN held END) AS saidHere
@@ -116,7 +126,7 @@ export async function listLessons(here: string | null, dropped = false): Promise
 
 /** The rules that come up at a stage of a machine: they are about the stage, or about something that is there. */
 export async function lessonsAt(restorationId: string, stage: Stage): Promise<Lesson[]> {
-  const all = (await listLessons(restorationId)).filter((lesson) => lesson.stage === stage);
+  const all = (await listLessons(restorationId, { stage })).filter(({ here }) => !here);
   if (all.length === 0) return [];
   const things = await select<{ words: string }>(
     `SELECT tag || ' ' || name || ' ' || plastic || ' ' || finish AS words FROM pieces WHERE restorationId = :id
@@ -133,5 +143,5 @@ export async function lessonsAt(restorationId: string, stage: Stage): Promise<Le
     all,
     stage,
     things.map(({ words }) => words),
-  );
+  ).slice(0, MOST_AT_A_STEP);
 }

@@ -5,7 +5,7 @@ import { DataTable } from '@/ui/DataTable';
 import { Fold } from '@/ui/Fold';
 
 /** A share that was seen, in words and figures. */
-export interface ShownShare {
+interface ShownShare {
   name: string;
   of: number;
   share: number | null;

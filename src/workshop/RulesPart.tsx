@@ -19,7 +19,7 @@ const FIRST = 5;
 export function RulesPart({ rules, dropped }: { rules: readonly Lesson[]; dropped: readonly Lesson[] }) {
   const router = useRouter();
   const { wrong, busy, send } = useSend();
-  const line = (again: boolean) => (rule: Lesson) => (
+  const line = (rule: Lesson, again: boolean) => (
     <Flex key={rule.id} gap="3" align="center" wrap="wrap" borderTopWidth="1px" borderColor="line" py="2">
       <Box flex="1" minWidth="22ch">
         <Text fontWeight="650">{rule.words}</Text>
@@ -48,11 +48,13 @@ export function RulesPart({ rules, dropped }: { rules: readonly Lesson[]; droppe
           None yet. Under Notes on the clipboard of any stage, what went wrong or well becomes a rule.
         </EmptyPlace>
       )}
-      {rules.slice(0, FIRST).map(line(false))}
+      {rules.slice(0, FIRST).map((rule) => line(rule, false))}
       {rules.length > FIRST && (
-        <Fold summary={`${rules.length - FIRST} more`}>{rules.slice(FIRST).map(line(false))}</Fold>
+        <Fold summary={`${rules.length - FIRST} more`}>{rules.slice(FIRST).map((rule) => line(rule, false))}</Fold>
       )}
-      {dropped.length > 0 && <Fold summary={`Let go: ${dropped.length}`}>{dropped.map(line(true))}</Fold>}
+      {dropped.length > 0 && (
+        <Fold summary={`Let go: ${dropped.length}`}>{dropped.map((rule) => line(rule, true))}</Fold>
+      )}
       <Wrong words={wrong} />
     </>
   );

@@ -69,6 +69,7 @@ export const VIEWS: Record<Stage, readonly [View, ...View[]]> = {
     { at: '', title: 'Now' },
     { at: 'pieces', title: 'Before and after' },
     { at: 'done', title: 'What was done' },
+    { at: 'covered', title: 'To be covered' },
   ],
 };
 

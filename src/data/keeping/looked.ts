@@ -136,7 +136,9 @@ export async function contentsOf(looked: LookedAt): Promise<Omit<Contents, 'miss
       'SELECT id, title, openedAt, closedAt FROM restorations ORDER BY openedAt',
     ),
     await looked.all<{ mark: number | null }>('SELECT MAX(id) AS mark FROM log'),
-    await looked.all<Contents['photos'][number]>(`SELECT hash, extension, MAX(bytes) AS bytes FROM (${PHOTO_FILES}) GROUP BY hash, extension ORDER BY hash`),
+    await looked.all<Contents['photos'][number]>(
+      `SELECT hash, extension, MAX(bytes) AS bytes FROM (${PHOTO_FILES}) GROUP BY hash, extension ORDER BY hash`,
+    ),
   ];
   return {
     ...{ workshop: workshop?.name ?? '', migration: last?.name ?? '', restorations, rows, photos },

@@ -88,6 +88,9 @@ export const found: readonly Migration[] = [
       'CREATE INDEX lesson_uses_restoration ON lesson_uses (restorationId)',
       'CREATE TABLE found_words (id INTEGER PRIMARY KEY AUTOINCREMENT, kind TEXT NOT NULL, ofKey TEXT NOT NULL, restorationId TEXT, at TEXT, words TEXT NOT NULL)',
       'CREATE INDEX found_words_of ON found_words (kind, ofKey)',
+      // Which entries a later one takes the place of is asked with every page of the log.
+      'CREATE INDEX log_corrects ON log (corrects) WHERE corrects IS NOT NULL',
+      'CREATE INDEX found_words_at ON found_words (at)',
       `CREATE VIRTUAL TABLE found USING fts5(words, content='found_words', content_rowid='id', tokenize='unicode61 remove_diacritics 2', prefix='2 3')`,
       `CREATE TRIGGER found_words_in AFTER INSERT ON found_words BEGIN INSERT INTO found (rowid, words) VALUES (NEW.id, NEW.words); END`,
       `CREATE TRIGGER found_words_out AFTER DELETE ON found_words BEGIN INSERT INTO found (found, rowid, words) VALUES ('delete', OLD.id, OLD.words); END`,

@@ -17,6 +17,8 @@ import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { keepArea } from './actions';
 
+const OUTLINED: Partial<Record<AreaUse, string>> = { piece: 'a piece', private: 'what nobody else is to see' };
+
 interface Props {
   restorationId: string;
   photo: PhotoToMark;
@@ -39,12 +41,12 @@ export function AreasOnPhoto({ restorationId, photo, uses, pieces, pieceId: firs
   return (
     <>
       <Text mb="2" maxWidth="62ch">
-        Move the four corners round {uses.includes('piece') ? 'a piece' : 'what no coat may come to'}, say what it is,
-        and keep it; then the next.
+        Move the four corners round {OUTLINED[uses[0]!] ?? 'what no coat may come to'}, say what it is, and keep it;
+        then the next.
       </Text>
       <FieldOnPhoto
         photo={photo}
-        what={uses.includes('piece') ? 'the corners of a piece' : 'the corners of what is covered'}
+        what={`the corners of ${OUTLINED[uses[0]!] ?? 'what is covered'}`}
         corners={corners}
         cornersTitle="Outline"
         onChange={setCorners}

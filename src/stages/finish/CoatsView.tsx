@@ -74,7 +74,9 @@ export async function CoatsScreen({ restorationId, job: asked, photo: askedPhoto
         uses={['contact land', 'badge', 'label', 'neighbour']}
         pieces={choices}
         pieceId={job?.pieceId ?? null}
-        kept={areas.filter(({ photoId, use }) => photoId === photo.id && use !== 'piece').map(({ corners }) => corners)}
+        kept={areas
+          .filter(({ photoId, use }) => photoId === photo.id && use !== 'piece' && use !== 'private')
+          .map(({ corners }) => corners)}
         back={here}
       />
     );

@@ -36,7 +36,7 @@ export function ExportLinks({ restorationId }: { restorationId: string }) {
           />
         </label>
         <Text color="soft" my="2">
-          {READER_WORDS[reader].leaves}
+          {READER_WORDS[reader].leaves}. The ZIP holds everything, nothing covered: it is for coming in again.
         </Text>
         <Flex gap="3" wrap="wrap">
           {(

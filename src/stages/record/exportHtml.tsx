@@ -1,5 +1,6 @@
-import { readThumbnail, withoutFile } from '@/data/photos/store';
+import { withoutFile } from '@/data/photos/store';
 import type { Bundle } from '@/data/bundle';
+import { outwardPicture } from './covered';
 import type { FacePair } from './facePictures';
 import type { Reader } from './readerWords';
 import { toldTo } from './readers';
@@ -22,7 +23,10 @@ export async function exportHtml(
   ]);
   for (const photo of bundle.photos.filter(({ id }) => shown.has(id)))
     if (!missing.has(photo.id))
-      pictures.set(photo.id, `data:image/webp;base64,${(await readThumbnail(photo, 'large')).toString('base64')}`);
+      pictures.set(
+        photo.id,
+        `data:image/webp;base64,${(await outwardPicture(photo, bundle.areas)).toString('base64')}`,
+      );
   const png = (bytes: Buffer) => `data:image/png;base64,${bytes.toString('base64')}`;
   const faces = new Map(
     [...pairs].map(([id, { before, after }]) => [id, { before: png(before), after: png(after) }] as const),

@@ -3,8 +3,9 @@ import yazl from 'yazl';
 import { STAGE_WORDS } from '@/core/runsheet/stages';
 import { showMinutes, showTime } from '@/core/runsheet/time';
 import { figured } from '@/core/colour/signed';
-import { readThumbnail, withoutFile } from '@/data/photos/store';
+import { withoutFile } from '@/data/photos/store';
 import sharp from 'sharp';
+import { outwardPicture } from './covered';
 import type { FacePair } from './facePictures';
 import { lookAfter } from './readers';
 import type { Story } from './story';
@@ -120,7 +121,7 @@ export async function exportMarkdown(story: Story, pairs: ReadonlyMap<string, Fa
   }
   for (const photo of photos)
     zip.addBuffer(
-      await sharp(await readThumbnail(photo, 'large'))
+      await sharp(await outwardPicture(photo, story.bundle.areas))
         .jpeg({ quality: 85 })
         .toBuffer(),
       `photos/${photo.id}.jpg`,

@@ -5,7 +5,8 @@ import type { FacePlane } from '@/core/picture/plane';
 import { Refusal } from '@/core/refusal';
 import { measuredFace } from '@/data/photos/face';
 import type { Measurement } from '@/data/rows';
-import type { PieceStory } from './story';
+import { privateAreas } from './covered';
+import type { PieceStory, Story } from './story';
 
 /** Before and after of one face, on its own plane and in the card’s light, as PNG of the same size. */
 export interface FacePair {
@@ -25,7 +26,7 @@ const png = ({ columns, rows, light }: FacePlane): Promise<Buffer> =>
     .toBuffer();
 
 /** The first and the last measured face of a piece; `null` with fewer than two, or where they show different faces or a photograph is gone. */
-export async function facePair({ first, last }: PieceStory): Promise<FacePair | null> {
+async function facePair({ first, last }: PieceStory): Promise<FacePair | null> {
   if (!first || !last || first === last) return null;
   try {
     const then = await measuredFace(first, COLUMNS);
@@ -39,9 +40,12 @@ export async function facePair({ first, last }: PieceStory): Promise<FacePair | 
 }
 
 /** The pairs of all pieces that have one, by the id of the piece. */
-export async function facePairs(pieces: readonly PieceStory[]): Promise<Map<string, FacePair>> {
+export async function facePairs({ pieces, bundle }: Pick<Story, 'pieces' | 'bundle'>): Promise<Map<string, FacePair>> {
   const pairs = new Map<string, FacePair>();
+  const covered = new Set(privateAreas(bundle.areas).map(({ photoId }) => photoId));
   for (const piece of pieces) {
+    // Where something on the photograph is private, its face could show it.
+    if ([piece.first, piece.last].some((one) => one && covered.has(one.photoId))) continue;
     const pair = await facePair(piece);
     if (pair) pairs.set(piece.piece.id, pair);
   }

@@ -16,6 +16,7 @@ import { Refusal } from '@/core/refusal';
 import { listRestorations } from '@/data/restorations';
 import { freshFolder, removeFolders, tick } from '@/work/trial';
 import { bundleSchema } from './bundleSchema';
+import { outwardPicture } from './covered';
 import { exportHtml } from './exportHtml';
 import { storyMarkdown } from './exportMarkdown';
 import { sideBySide } from './exportPictures';
@@ -467,7 +468,7 @@ describe('told to its readers', () => {
 
   it('before and after lie on the same plane, as pictures of one size, with a caption and without', async () => {
     const story = tellStory(owned());
-    const pairs = await facePairs(story.pieces);
+    const pairs = await facePairs(story);
     expect(pairs.size).toBeGreaterThan(0);
     const [pair] = [...pairs.values()] as [FacePair];
     const [before, after] = [await sharp(pair.before).metadata(), await sharp(pair.after).metadata()];
@@ -482,9 +483,36 @@ describe('told to its readers', () => {
     expect(await b(pair.after)).toBeGreaterThan(await b(pair.before));
   });
 
+  it('what was outlined as private is covered on every picture that goes out, and no face shows it', async () => {
+    const bundle = owned();
+    const [photo] = bundle.photos as [Bundle['photos'][number]];
+    const corner = (x: number, y: number) => ({ x, y });
+    const area: Bundle['areas'][number] = {
+      ...{ id: 'a', restorationId: bundle.restoration.id, photoId: photo.id, pieceId: null, use: 'private', name: '' },
+      ...{ corners: [corner(0.25, 0.25), corner(0.75, 0.25), corner(0.75, 0.75), corner(0.25, 0.75)], at: '' },
+    };
+    const middle = async (areas: Bundle['areas']) => {
+      const picture = sharp(await outwardPicture(photo, areas));
+      const { width, height } = await picture.metadata();
+      const cut = {
+        left: Math.round(width * 0.3),
+        top: Math.round(height * 0.3),
+        width: Math.round(width * 0.4),
+        height: Math.round(height * 0.4),
+      };
+      const { channels } = await sharp(await picture.extract(cut).png().toBuffer()).stats();
+      return channels.slice(0, 3).map(({ min, max }) => max - min);
+    };
+    expect(Math.max(...(await middle([])))).toBeGreaterThan(20);
+    expect(Math.max(...(await middle([area])))).toBeLessThan(6);
+    expect(Math.max(...(await middle([{ ...area, use: 'label' }])))).toBeGreaterThan(20);
+    const story = tellStory({ ...bundle, areas: bundle.photos.map(({ id }) => ({ ...area, photoId: id })) });
+    expect((await facePairs(story)).size).toBe(0);
+  });
+
   it('goes out on paper, as a card and as text that stands for itself', async () => {
     const story = tellStory(owned());
-    const pairs = await facePairs(story.pieces);
+    const pairs = await facePairs(story);
     for (const reader of READERS)
       expect((await recordPdf(toldTo(reader, story), reader, pairs)).subarray(0, 5).toString()).toBe('%PDF-');
     expect((await exhibitionCard(toldTo('exhibit', story), pairs)).subarray(0, 5).toString()).toBe('%PDF-');

@@ -4,9 +4,10 @@ import { STAGE_WORDS } from '@/core/runsheet/stages';
 import { showMinutes, showTime } from '@/core/runsheet/time';
 import { figured } from '@/core/colour/signed';
 import { SCHOOL } from '@/core/session/schools';
-import { readThumbnail, withoutFile } from '@/data/photos/store';
+import { withoutFile } from '@/data/photos/store';
 import type { Photo } from '@/data/rows';
 import { pdf } from '@/edge/pdf';
+import { outwardPicture } from './covered';
 import type { FacePair } from './facePictures';
 import { READER_WORDS, type Reader } from './readerWords';
 import { lookAfter } from './readers';
@@ -43,7 +44,7 @@ async function picturesOf(story: Story, pairs: ReadonlyMap<string, FacePair>): P
   const photos = new Map<string, string>();
   for (const photo of wanted)
     if (!gone.has(photo.id) && !photos.has(photo.id))
-      photos.set(photo.id, await jpegOf(await readThumbnail(photo, 'large')));
+      photos.set(photo.id, await jpegOf(await outwardPicture(photo, story.bundle.areas)));
   const faces = new Map<string, { before: string; after: string }>();
   for (const [id, { before, after }] of pairs)
     faces.set(id, { before: await jpegOf(before), after: await jpegOf(after) });

@@ -51,6 +51,7 @@ export const stageTitle = (stage: Stage, view = ''): Metadata => ({
 export async function StageScreen({ restorationId: id, stage, view = '', children, finished = false }: Props) {
   const restoration = await findRestoration(id);
   if (!restoration) notFound();
+  const first = view === '';
   const [stages, pieces, photos, findings, ledger, log, notes, { currency, timeZone }, requests, rules] =
     await Promise.all([
       stagesOf(id),
@@ -62,7 +63,7 @@ export async function StageScreen({ restorationId: id, stage, view = '', childre
       logPage({ restorationId: id, stage, kind: 'note' }, null, LATELY),
       getWorkshop(),
       requestsOf(id),
-      lessonsAt(id, stage),
+      first ? lessonsAt(id, stage) : [],
     ]);
   const waiting = requests.filter((request) => request.answer === null && request.stage === stage);
   const row = stages.find((known) => known.stage === stage)!;
@@ -71,7 +72,6 @@ export async function StageScreen({ restorationId: id, stage, view = '', childre
   const asked = (finding: Finding) =>
     proposalFor(finding, pieces.find(({ id: of }) => of === finding.pieceId)?.aim ?? restoration.aim).stage;
   const here = findings.filter((finding) => finding.stage === stage || asked(finding) === stage);
-  const first = view === '';
   return (
     <>
       <ScreenHead
@@ -93,7 +93,7 @@ export async function StageScreen({ restorationId: id, stage, view = '', childre
       >
         <Box minWidth="0">
           {first && waiting.length > 0 && <Waiting restorationId={id} owner={restoration.owner} requests={waiting} />}
-          {first && <RulesHere restorationId={id} rules={rules.filter(({ here: own }) => !own)} />}
+          {first && <RulesHere restorationId={id} rules={rules} />}
           {children ?? <Asked stage={stage} findings={here} pieces={pieces} aim={restoration.aim} />}
           {first && (
             <StageEnd

@@ -17,7 +17,7 @@ export default async function LearntPage() {
   const [found, rules, dropped, { currency }, { agents = [] }] = await Promise.all([
     learnt(),
     listLessons(null),
-    listLessons(null, true),
+    listLessons(null, { dropped: true }),
     getWorkshop(),
     ownKnowledge(),
   ]);

@@ -29,9 +29,7 @@ export const POST = insideBesideProxy(async (request: Request): Promise<Response
       needsLength(request, LARGEST_BACKUP_BYTES, 'file', 'The backup');
       if (!request.body) throw new Refusal('file', 'No backup came with it. Choose a file.');
       return withIncomingBody(request.body as ReadableStream<Uint8Array>, LARGEST_BACKUP_BYTES, ({ file }) =>
-        withZipped<BackupLook | void>(file, passphrase, (source) =>
-          look ? lookInto(source) : restore(source, now),
-        ),
+        withZipped<BackupLook | void>(file, passphrase, (source) => (look ? lookInto(source) : restore(source, now))),
       );
     }),
   );

@@ -50,7 +50,7 @@ export const GET = insideOnly(
       };
       return pdf(await labelsPdf([label], paper as PaperName, origin), 'label');
     }
-    const pairs = await facePairs(whole.pieces);
+    const pairs = await facePairs(whole);
     switch (form as Exclude<Form, 'zip' | 'label'>) {
       case 'html':
         return asFile(await exportHtml(bundle, reader as Reader, pairs), 'text/html; charset=utf-8', `${name}.html`);
