@@ -87,30 +87,29 @@ export async function listLessons(
   here: string | null,
   { dropped = false, stage = null }: { dropped?: boolean; stage?: Stage | null } = {},
 ): Promise<Lesson[]> {
-  const [lessons, counted] = await Promise.all([
-    select<{
-      id: string;
-      stage: Stage;
-      about: string;
-      came: Came;
-      words: string;
-      at: string;
-      restorationId: string | null;
-      machine: string | null;
-    }>(
-      `SELECT lessons.id, lessons.stage, lessons.about, lessons.came, lessons.words, lessons.at, lessons.restorationId, restorations.title AS machine
+  const lessons = await select<{
+    id: string;
+    stage: Stage;
+    about: string;
+    came: Came;
+    words: string;
+    at: string;
+    restorationId: string | null;
+    machine: string | null;
+  }>(
+    `SELECT lessons.id, lessons.stage, lessons.about, lessons.came, lessons.words, lessons.at, lessons.restorationId, restorations.title AS machine
         FROM lessons LEFT JOIN restorations ON restorations.id = lessons.restorationId
         WHERE lessons.droppedAt IS ${dropped ? 'NOT NULL' : 'NULL'} AND (:stage IS NULL OR lessons.stage = :stage)
         ORDER BY lessons.at DESC LIMIT :most`,
-      { stage, most: MOST_READ },
-    ),
-    select<Counted>(
-      `SELECT lessonId, SUM(held) AS held, SUM(NOT held) AS failed, MAX(CASE WHEN restorationId = :here THEN held END) AS saidHere
+    { stage, most: MOST_READ },
+  );
+  if (lessons.length === 0) return [];
+  const counted = await select<Counted>(
+    `SELECT lessonId, SUM(held) AS held, SUM(NOT held) AS failed, MAX(CASE WHEN restorationId = :here THEN held END) AS saidHere
         FROM (SELECT lessonId, restorationId, held, ROW_NUMBER() OVER (PARTITION BY lessonId, restorationId ORDER BY at DESC, rowid DESC) AS back FROM lesson_uses)
         WHERE back = 1 GROUP BY lessonId`,
-      { here },
-    ),
-  ]);
+    { here },
+  );
   const of = new Map(counted.map((one) => [one.lessonId, one]));
   return lessons.map((lesson): Lesson => {
     const said = of.get(lesson.id);
