@@ -32,6 +32,7 @@ export async function addresses(page: Page): Promise<Record<string, string>> {
     .getAttribute('href'))!;
   await open(page, brimsel);
   const piece = (await page.getByRole('main').getByRole('link', { name: /K1/ }).first().getAttribute('href'))!;
+  const other = (await page.getByRole('main').getByRole('link', { name: /K2/ }).first().getAttribute('href'))!;
   await open(page, `${piece}/measure?stage=brighten`);
   const photo = (await page
     .getByRole('link', { name: /K1-after-2/ })
@@ -67,6 +68,8 @@ export async function addresses(page: Page): Promise<Record<string, string>> {
     find: '/find?q=lid',
     piece,
     'what is known of a piece': `${piece}/known`,
+    'side by side': `/beside?a=${idOf(piece)}&b=${idOf(other)}`,
+    'beside which': `/beside?a=${idOf(piece)}`,
     'tag a piece': `${brimsel}/pieces/new`,
     'choose a photograph': `${piece}/measure?stage=brighten`,
     measure: photo,

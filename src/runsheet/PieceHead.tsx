@@ -38,6 +38,7 @@ export function PieceHead({ restoration: { id, title }, piece, view, measured }:
         views={[
           { href: here, title: 'Measured', here: view === 'measured' },
           { href: `${here}/known`, title: 'What is known of it', here: view === 'known' },
+          ...(measured ? [{ href: `/beside?a=${piece.id}`, title: 'Beside another', here: false }] : []),
         ]}
       />
     </>

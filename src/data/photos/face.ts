@@ -1,6 +1,8 @@
 import sharp from 'sharp';
 import { faceOf, type Face } from '@/core/face/face';
 import type { MeasureSpec } from '@/core/picture/spec';
+import { codeOfLinear } from '@/core/colour/bulk';
+import type { FacePlane } from '@/core/picture/plane';
 import type { Picture } from '@/core/picture/picture';
 import type { Srgb } from '@/core/colour/types';
 import { Refusal } from '@/core/refusal';
@@ -42,6 +44,12 @@ export async function measuredFace(
   const picture = await measuredPicture(photoId, spec);
   return { ...faceOf(picture, spec, PIECE_REGION, columns, shape === undefined ? {} : { shape }), picture };
 }
+
+/** A face on its own plane as a picture, one pixel a cell. */
+export const facePng = ({ columns, rows, light }: FacePlane): Promise<Buffer> =>
+  sharp(Uint8ClampedArray.from(light, codeOfLinear), { raw: { width: columns, height: rows, channels: 3 } })
+    .png()
+    .toBuffer();
 
 /** Cells drawn as a picture, one pixel each, for a page to show; clear where `colour` gives none. */
 export async function cellsUrl(

@@ -260,18 +260,6 @@ function PiecePart({ story, photos, src, time, long, face }: PieceProps) {
       <h3>
         <span className="tag">{piece.tag}</span> {piece.name}, {piece.plastic}, {piece.finish}
       </h3>
-      {face && (
-        <div className="pair face">
-          <figure>
-            <img src={face.before} alt={`${piece.name} before, straight on`} />
-            <figcaption>Before</figcaption>
-          </figure>
-          <figure>
-            <img src={face.after} alt={`${piece.name} after, straight on`} />
-            <figcaption>After, the same face on the same plane and in the same light</figcaption>
-          </figure>
-        </div>
-      )}
       {before && after && before.id !== after.id && (
         <div className="pair">
           <figure>
@@ -281,6 +269,18 @@ function PiecePart({ story, photos, src, time, long, face }: PieceProps) {
           <figure>
             <Pic src={src(after)} alt={`${piece.name} after`} />
             <figcaption>After, {time(last!.measuredAt)}</figcaption>
+          </figure>
+        </div>
+      )}
+      {face && (
+        <div className="pair face">
+          <figure>
+            <img src={face.before} alt={`${piece.name} before, straight on`} />
+            <figcaption>Before</figcaption>
+          </figure>
+          <figure>
+            <img src={face.after} alt={`${piece.name} after, straight on`} />
+            <figcaption>After, the same face on the same plane and in the same light</figcaption>
           </figure>
         </div>
       )}

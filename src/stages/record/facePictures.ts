@@ -1,9 +1,6 @@
-import sharp from 'sharp';
-import { codeOfLinear } from '@/core/colour/bulk';
 import { canBeSameFace } from '@/core/face/face';
-import type { FacePlane } from '@/core/picture/plane';
 import { Refusal } from '@/core/refusal';
-import { measuredFace } from '@/data/photos/face';
+import { facePng, measuredFace } from '@/data/photos/face';
 import type { Measurement } from '@/data/rows';
 import { privateAreas } from './covered';
 import type { PieceStory, Story } from './story';
@@ -19,12 +16,6 @@ export interface FacePair {
 /** Cells across. */
 const COLUMNS = 640;
 
-/** A face as a picture. */
-const png = ({ columns, rows, light }: FacePlane): Promise<Buffer> =>
-  sharp(Uint8ClampedArray.from(light, codeOfLinear), { raw: { width: columns, height: rows, channels: 3 } })
-    .png()
-    .toBuffer();
-
 /** The first and the last measured face of a piece; `null` with fewer than two, or where they show different faces or a photograph is gone. */
 async function facePair({ first, last }: PieceStory): Promise<FacePair | null> {
   if (!first || !last || first === last) return null;
@@ -32,7 +23,7 @@ async function facePair({ first, last }: PieceStory): Promise<FacePair | null> {
     const then = await measuredFace(first, COLUMNS);
     const now = await measuredFace(last, COLUMNS, then.shape);
     if (!canBeSameFace(then, now)) return null;
-    return { before: await png(then.plane), after: await png(now.plane), first, last };
+    return { before: await facePng(then.plane), after: await facePng(now.plane), first, last };
   } catch (failure) {
     if (failure instanceof Refusal || (failure as { code?: string }).code === 'ENOENT') return null;
     throw failure;
