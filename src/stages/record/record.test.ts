@@ -55,6 +55,110 @@ afterAll(async () => {
   await Promise.all(zips.map((zip) => rm(path.dirname(zip), { recursive: true, force: true })));
 });
 
+// First, while the photographs of the demo still lie in the folder.
+describe('told to its readers', () => {
+  const owned = (): Bundle => {
+    const bundle = bundles.find(({ restoration }) => restoration.title === 'Pellwig Pocket')!;
+    return {
+      ...bundle,
+      restoration: { ...bundle.restoration, owner: 'Ebba Tverring', source: 'from Ebba Tverring', pricePaidMinor: 800 },
+    };
+  };
+  const everything = (reader: Reader) => JSON.stringify(toldTo(reader, tellStory(owned())).bundle.restoration);
+
+  it('whoever is not told of people and money finds neither in any form', async () => {
+    for (const reader of ['buyer', 'exhibit', 'later'] as const) {
+      expect(everything(reader)).not.toContain('Tverring');
+      const html = await exportHtml(owned(), reader);
+      expect(html).not.toContain('Tverring');
+      expect(html).not.toContain('€');
+      const story = toldTo(reader, tellStory(owned()));
+      expect(storyMarkdown(story, new Set(), new Set())).not.toMatch(/Tverring|€/);
+    }
+    expect(await exportHtml(owned(), 'owner')).not.toContain('€');
+    expect(await exportHtml(owned(), 'me')).toContain('€8.00');
+    expect(await exportHtml(owned(), 'owner')).toContain('Tverring');
+  });
+
+  it('before and after lie on the same plane, as pictures of one size, with a caption and without', async () => {
+    const story = tellStory(owned());
+    const pairs = await facePairs(story);
+    expect(pairs.size).toBeGreaterThan(0);
+    const [pair] = [...pairs.values()] as [FacePair];
+    const [before, after] = [await sharp(pair.before).metadata(), await sharp(pair.after).metadata()];
+    expect([before.width, before.height]).toEqual([after.width, after.height]);
+    const plain = await sharp(await sideBySide(pair, null)).metadata();
+    const captioned = await sharp(await sideBySide(pair, ['K1 <lid> & base, before', 'after'])).metadata();
+    expect(plain.width).toBe(2 * before.width + 16);
+    expect(captioned.height).toBe(plain.height + 64);
+    // What was yellow is less so.
+    const b = async (png: Buffer) =>
+      (await sharp(png).stats()).channels[2]!.mean - (await sharp(png).stats()).channels[0]!.mean;
+    expect(await b(pair.after)).toBeGreaterThan(await b(pair.before));
+  });
+
+  it('what was outlined as private is covered on every picture that goes out, and no face shows it', async () => {
+    const bundle = owned();
+    const [photo] = bundle.photos as [Bundle['photos'][number]];
+    const corner = (x: number, y: number) => ({ x, y });
+    const area: Bundle['areas'][number] = {
+      ...{ id: 'a', restorationId: bundle.restoration.id, photoId: photo.id, pieceId: null, use: 'private', name: '' },
+      ...{ corners: [corner(0.25, 0.25), corner(0.75, 0.25), corner(0.75, 0.75), corner(0.25, 0.75)], at: '' },
+    };
+    const middle = async (areas: Bundle['areas']) => {
+      const picture = sharp(await outwardPicture(photo, areas));
+      const { width, height } = await picture.metadata();
+      const cut = {
+        left: Math.round(width * 0.3),
+        top: Math.round(height * 0.3),
+        width: Math.round(width * 0.4),
+        height: Math.round(height * 0.4),
+      };
+      const { channels } = await sharp(await picture.extract(cut).png().toBuffer()).stats();
+      return channels.slice(0, 3).map(({ min, max }) => max - min);
+    };
+    expect(Math.max(...(await middle([])))).toBeGreaterThan(20);
+    expect(Math.max(...(await middle([area])))).toBeLessThan(6);
+    expect(Math.max(...(await middle([{ ...area, use: 'label' }])))).toBeGreaterThan(20);
+    const story = tellStory({ ...bundle, areas: bundle.photos.map(({ id }) => ({ ...area, photoId: id })) });
+    expect((await facePairs(story)).size).toBe(0);
+  });
+
+  it('goes out on paper, as a card and as text that stands for itself', async () => {
+    const story = tellStory(owned());
+    const pairs = await facePairs(story);
+    for (const reader of READERS)
+      expect((await recordPdf(toldTo(reader, story), reader, pairs)).subarray(0, 5).toString()).toBe('%PDF-');
+    expect((await exhibitionCard(toldTo('exhibit', story), pairs)).subarray(0, 5).toString()).toBe('%PDF-');
+    const strange = tellStory({
+      ...owned(),
+      restoration: { ...owned().restoration, condition: '# not a heading\n* nor a list' },
+    });
+    const text = storyMarkdown(strange, new Set(), new Set());
+    expect(text).toContain('- As it came: \\# not a heading \\* nor a list');
+    expect(text.split('\n').filter((line) => line.startsWith('# '))).toEqual(['# Pellwig Pocket']);
+    expect(serviceWords(story, new Date('2026-06-21'))).toMatchObject({ title: 'Pellwig Pocket' });
+  });
+
+  it('names what would be missing for good, and nothing where nothing is', () => {
+    const bundle = owned();
+    const words = (changes: Partial<Bundle>) =>
+      missingFrom(tellStory({ ...bundle, ...changes })).map((one) => one.words);
+    expect(words({ photos: bundle.photos.filter(({ stage }) => stage !== 'intake') })).toContain(
+      'No photograph shows it as it came.',
+    );
+    const [session] = bundle.sessions as [Bundle['sessions'][number]];
+    const before = bundle.measurements.filter(({ measuredAt }) => measuredAt < session.startedAt);
+    expect(words({ measurements: before }).some((one) => one.endsWith('was treated and not measured after it.'))).toBe(
+      true,
+    );
+    expect(words({}).some((one) => one.endsWith('was treated and not measured after it.'))).toBe(false);
+    expect(words({ functionTests: [] })).toContain('It was put together and not tested after it.');
+    const open = bundle.findings.map((finding) => ({ ...finding, settledAs: null, settledAt: null }));
+    expect(words({ findings: open }).some((one) => /have no word/.test(one))).toBe(true);
+  });
+});
+
 it('the demo workshop is told: one finished, one under way, one taken in', () => {
   const stories = bundles.map(tellStory);
   const undone = (title: string) => stories.find(({ bundle }) => bundle.restoration.title === title)!.undone;
@@ -440,107 +544,4 @@ it('a log of many thousand entries is taken back, and what is wrong in it is sai
     log: log.map((entry, i) => (i === 20_001 ? { ...entry, at: 'yesterday' } : entry)),
   };
   await expect(readBundle(Buffer.from(JSON.stringify(wrong)))).rejects.toThrow('log[20001].at');
-});
-
-describe('told to its readers', () => {
-  const owned = (): Bundle => {
-    const bundle = bundles.find(({ restoration }) => restoration.title === 'Pellwig Pocket')!;
-    return {
-      ...bundle,
-      restoration: { ...bundle.restoration, owner: 'Ebba Tverring', source: 'from Ebba Tverring', pricePaidMinor: 800 },
-    };
-  };
-  const everything = (reader: Reader) => JSON.stringify(toldTo(reader, tellStory(owned())).bundle.restoration);
-
-  it('whoever is not told of people and money finds neither in any form', async () => {
-    for (const reader of ['buyer', 'exhibit', 'later'] as const) {
-      expect(everything(reader)).not.toContain('Tverring');
-      const html = await exportHtml(owned(), reader);
-      expect(html).not.toContain('Tverring');
-      expect(html).not.toContain('€');
-      const story = toldTo(reader, tellStory(owned()));
-      expect(storyMarkdown(story, new Set(), new Set())).not.toMatch(/Tverring|€/);
-    }
-    expect(await exportHtml(owned(), 'owner')).not.toContain('€');
-    expect(await exportHtml(owned(), 'me')).toContain('€8.00');
-    expect(await exportHtml(owned(), 'owner')).toContain('Tverring');
-  });
-
-  it('before and after lie on the same plane, as pictures of one size, with a caption and without', async () => {
-    const story = tellStory(owned());
-    const pairs = await facePairs(story);
-    expect(pairs.size).toBeGreaterThan(0);
-    const [pair] = [...pairs.values()] as [FacePair];
-    const [before, after] = [await sharp(pair.before).metadata(), await sharp(pair.after).metadata()];
-    expect([before.width, before.height]).toEqual([after.width, after.height]);
-    const plain = await sharp(await sideBySide(pair, null)).metadata();
-    const captioned = await sharp(await sideBySide(pair, ['K1 <lid> & base, before', 'after'])).metadata();
-    expect(plain.width).toBe(2 * before.width + 16);
-    expect(captioned.height).toBe(plain.height + 64);
-    // What was yellow is less so.
-    const b = async (png: Buffer) =>
-      (await sharp(png).stats()).channels[2]!.mean - (await sharp(png).stats()).channels[0]!.mean;
-    expect(await b(pair.after)).toBeGreaterThan(await b(pair.before));
-  });
-
-  it('what was outlined as private is covered on every picture that goes out, and no face shows it', async () => {
-    const bundle = owned();
-    const [photo] = bundle.photos as [Bundle['photos'][number]];
-    const corner = (x: number, y: number) => ({ x, y });
-    const area: Bundle['areas'][number] = {
-      ...{ id: 'a', restorationId: bundle.restoration.id, photoId: photo.id, pieceId: null, use: 'private', name: '' },
-      ...{ corners: [corner(0.25, 0.25), corner(0.75, 0.25), corner(0.75, 0.75), corner(0.25, 0.75)], at: '' },
-    };
-    const middle = async (areas: Bundle['areas']) => {
-      const picture = sharp(await outwardPicture(photo, areas));
-      const { width, height } = await picture.metadata();
-      const cut = {
-        left: Math.round(width * 0.3),
-        top: Math.round(height * 0.3),
-        width: Math.round(width * 0.4),
-        height: Math.round(height * 0.4),
-      };
-      const { channels } = await sharp(await picture.extract(cut).png().toBuffer()).stats();
-      return channels.slice(0, 3).map(({ min, max }) => max - min);
-    };
-    expect(Math.max(...(await middle([])))).toBeGreaterThan(20);
-    expect(Math.max(...(await middle([area])))).toBeLessThan(6);
-    expect(Math.max(...(await middle([{ ...area, use: 'label' }])))).toBeGreaterThan(20);
-    const story = tellStory({ ...bundle, areas: bundle.photos.map(({ id }) => ({ ...area, photoId: id })) });
-    expect((await facePairs(story)).size).toBe(0);
-  });
-
-  it('goes out on paper, as a card and as text that stands for itself', async () => {
-    const story = tellStory(owned());
-    const pairs = await facePairs(story);
-    for (const reader of READERS)
-      expect((await recordPdf(toldTo(reader, story), reader, pairs)).subarray(0, 5).toString()).toBe('%PDF-');
-    expect((await exhibitionCard(toldTo('exhibit', story), pairs)).subarray(0, 5).toString()).toBe('%PDF-');
-    const strange = tellStory({
-      ...owned(),
-      restoration: { ...owned().restoration, condition: '# not a heading\n* nor a list' },
-    });
-    const text = storyMarkdown(strange, new Set(), new Set());
-    expect(text).toContain('- As it came: \\# not a heading \\* nor a list');
-    expect(text.split('\n').filter((line) => line.startsWith('# '))).toEqual(['# Pellwig Pocket']);
-    expect(serviceWords(story, new Date('2026-06-21'))).toMatchObject({ title: 'Pellwig Pocket' });
-  });
-
-  it('names what would be missing for good, and nothing where nothing is', () => {
-    const bundle = owned();
-    const words = (changes: Partial<Bundle>) =>
-      missingFrom(tellStory({ ...bundle, ...changes })).map((one) => one.words);
-    expect(words({ photos: bundle.photos.filter(({ stage }) => stage !== 'intake') })).toContain(
-      'No photograph shows it as it came.',
-    );
-    const [session] = bundle.sessions as [Bundle['sessions'][number]];
-    const before = bundle.measurements.filter(({ measuredAt }) => measuredAt < session.startedAt);
-    expect(words({ measurements: before }).some((one) => one.endsWith('was treated and not measured after it.'))).toBe(
-      true,
-    );
-    expect(words({}).some((one) => one.endsWith('was treated and not measured after it.'))).toBe(false);
-    expect(words({ functionTests: [] })).toContain('It was put together and not tested after it.');
-    const open = bundle.findings.map((finding) => ({ ...finding, settledAs: null, settledAt: null }));
-    expect(words({ findings: open }).some((one) => /have no word/.test(one))).toBe(true);
-  });
 });

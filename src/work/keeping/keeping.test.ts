@@ -53,8 +53,9 @@ const everything = async () => {
   return { rows, photos };
 };
 /** But for the entry that tells of it. */
-const butTheLog = ({ rows: { log, ...rows }, photos }: Awaited<ReturnType<typeof everything>>) => ({
+const butTheLog = ({ rows: { log, found_words: found, ...rows }, photos }: Awaited<ReturnType<typeof everything>>) => ({
   rows,
+  found: found!.filter((one) => !(one as { words: string }).words.includes('was put back')),
   log: log!.filter((entry) => (entry as { kind: string }).kind !== 'backup'),
   photos,
 });
