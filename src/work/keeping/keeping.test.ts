@@ -176,14 +176,14 @@ it('cut short or with any byte changed it is refused with words, or nothing of i
         await put(bytes, isSealed ? 'grey drop' : '');
       },
     ),
-    { numRuns: 40 },
+    { numRuns: 24 },
   );
   await fc.assert(
     fc.asyncProperty(fc.double({ min: 0, max: 0.9999, noNaN: true }), fc.boolean(), async (at, isSealed) => {
       const bytes = isSealed ? sealed : whole;
       await put(bytes.subarray(0, Math.floor(at * bytes.length)), isSealed ? 'grey drop' : '');
     }),
-    { numRuns: 15 },
+    { numRuns: 8 },
   );
 });
 
