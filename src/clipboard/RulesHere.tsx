@@ -15,7 +15,6 @@ import { ruleWords } from './ruleWords';
 export function RulesHere({ restorationId, rules }: { restorationId: string; rules: readonly Lesson[] }) {
   const router = useRouter();
   const { wrong, busy, send } = useSend();
-  if (rules.length === 0) return null;
   const line = (rule: Lesson) => (
     <Box key={rule.id} borderLeftWidth="8px" borderColor="lineStrong" pl="3" mb="3">
       <Text fontWeight="650">{rule.words}</Text>

@@ -2,7 +2,7 @@ import { Box, Flex, Grid } from '@chakra-ui/react';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { Clipboard } from '@/clipboard/Clipboard';
-import { RulesHere } from '@/clipboard/RulesHere';
+import { RulesLater } from '@/clipboard/RulesLater';
 import { marksToKeep } from '@/core/intake/marks';
 import { proposalFor } from '@/core/intake/proposals';
 import { formatMoney } from '@/core/ledger/money';
@@ -93,7 +93,7 @@ export async function StageScreen({ restorationId: id, stage, view = '', childre
       >
         <Box minWidth="0">
           {first && waiting.length > 0 && <Waiting restorationId={id} owner={restoration.owner} requests={waiting} />}
-          {first && <RulesHere restorationId={id} rules={rules} />}
+          {rules.length > 0 && <RulesLater restorationId={id} rules={rules} />}
           {children ?? <Asked stage={stage} findings={here} pieces={pieces} aim={restoration.aim} />}
           {first && (
             <StageEnd
