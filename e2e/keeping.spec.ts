@@ -50,7 +50,7 @@ test('a workshop is backed up, sealed, looked into and put back; what is gone fr
     await openOne(later);
     await open(page, '/workshop/backup');
     await page
-      .getByRole('button', { name: /^Look into the backup of/ })
+      .getByRole('button', { name: /^Look into it: the backup of/ })
       .first()
       .click();
     await expect(page.getByText(`Not in it, and gone from here then: ${later}.`)).toBeVisible();
@@ -61,7 +61,7 @@ test('a workshop is backed up, sealed, looked into and put back; what is gone fr
     await expect(await listed(name)).toHaveCount(1);
     await open(page, '/workshop/backup');
     await page
-      .getByRole('button', { name: /^Look into the backup of/ })
+      .getByRole('button', { name: /^Look into it: the backup of/ })
       .first()
       .click();
     await expect(page.getByText('No restoration that is here is missing from it.')).toBeVisible();

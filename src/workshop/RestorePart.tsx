@@ -68,7 +68,7 @@ export function RestorePart({ copies }: Props) {
       </Text>
       <Button
         disabled={busy}
-        aria-label={`Look into the backup of ${words}`}
+        aria-label={`Look into it: the backup of ${words}`}
         onClick={() => lookAt({ file: null, id, words })}
       >
         Look into it

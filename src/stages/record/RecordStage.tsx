@@ -42,7 +42,7 @@ export function RecordNow({ story, restorationId }: { story: Story; restorationI
     <>
       <ExportLinks restorationId={restorationId} />
       {missing.length > 0 && (
-        <Part title={`Missing before it ends: ${missing.length}`}>
+        <Fold summary={`Missing before it ends: ${missing.length}`}>
           <ul>
             {missing.map(({ words, view }) => (
               <li key={words}>
@@ -50,7 +50,7 @@ export function RecordNow({ story, restorationId }: { story: Story; restorationI
               </li>
             ))}
           </ul>
-        </Part>
+        </Fold>
       )}
       <Part title={story.undone.length === 0 ? 'Nothing is left undone' : `Left undone: ${story.undone.length}`}>
         <StoryUndone story={story} />
