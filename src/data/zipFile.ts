@@ -13,8 +13,10 @@ export interface ZipRules {
   besideBytes: number;
   /** Most bytes that an entry may unpack to, by its name. */
   limitOf: (name: string) => number;
-  /** As in “no … has”. */
+  /** As in “… has at most”. */
   what: string;
+  /** As in “which … has”. */
+  none: string;
   /** As in “use …”. */
   from: string;
   again: string;
@@ -42,7 +44,7 @@ export interface OpenedZip {
  * @throws Refusal (`file`) for what is no ZIP, holds what it may not, or would unpack to too much
  */
 export async function openZip(file: string, rules: ZipRules): Promise<OpenedZip> {
-  const { known, mostEntries, besideBytes, limitOf, what, from, again } = rules;
+  const { known, mostEntries, besideBytes, limitOf, what, none, from, again } = rules;
   const { size } = await stat(file);
   const zip = await new Promise<ZipFile>((resolve, reject) =>
     yauzl.open(
@@ -57,9 +59,7 @@ export async function openZip(file: string, rules: ZipRules): Promise<OpenedZip>
   let unpacked = 0;
   const wrongOf = ({ fileName, uncompressedSize }: Entry): Refusal | null => {
     if (!known.test(fileName))
-      return refuse(
-        `The ZIP holds “${fileName.slice(0, 120)}”, which no ${what.replace(/^an? /, '')} has. It was not unpacked; use ${from}.`,
-      );
+      return refuse(`The ZIP holds “${fileName.slice(0, 120)}”, which ${none} has. It was not unpacked; use ${from}.`);
     if (entries.has(fileName)) return refuse(`The ZIP holds “${fileName}” twice. It was not unpacked; use ${from}.`);
     unpacked += uncompressedSize;
     return uncompressedSize > limitOf(fileName) || unpacked > size + besideBytes

@@ -15,7 +15,7 @@ export interface SeenShare {
  *
  * @param held how often it was so; halves count too
  * @param of how often it was looked at
- * @example seenShare(9, 10) // share 0.9, low 0.65, high 0.98
+ * @example seenShare(9, 10).share // 0.9
  */
 export function seenShare(held: number, of: number): SeenShare {
   if (of === 0) return { held, of, share: null, low: 0, high: 1 };

@@ -30,6 +30,7 @@ const RULES: ZipRules = {
         ? LARGEST_JSON_BYTES
         : LARGEST_DATABASE_BYTES,
   what: 'a backup',
+  none: 'no backup',
   from: 'a file that was saved under Workshop, Backup',
   again: 'Choose a file that was saved under Workshop, Backup.',
 };

@@ -36,6 +36,7 @@ const RULES: ZipRules = {
   besideBytes: UNPACKED_BESIDE_BYTES,
   limitOf: (name) => (name.startsWith('photos/') ? LARGEST_FILE_BYTES : LARGEST_JSON_BYTES),
   what: 'a restoration',
+  none: 'no exported restoration',
   from: 'a file that Kvell exported',
   again: 'Choose the file that Kvell’s record page exported.',
 };
