@@ -1,4 +1,4 @@
-import { mkdir, rename, rm, stat } from 'node:fs/promises';
+import { mkdir, rename, stat } from 'node:fs/promises';
 import path from 'node:path';
 import { Refusal } from '@/core/refusal';
 import { whileClosed } from '../connection';
@@ -8,7 +8,7 @@ import { originalFile } from '../photos/store';
 import { brokenIn, lookAt, shapeAt, shapeOf, type LookedAt } from './looked';
 import { hashOfFile, writeDown } from './sealed';
 import type { BackupSource } from './source';
-import { dropStage, makeStage, stageIsReady } from './swap';
+import { dropUnready, makeStage, stageIsReady } from './swap';
 
 const refuse = (words: string) => new Refusal('file', `${words} Nothing was changed here; use another backup.`);
 
@@ -138,7 +138,7 @@ export async function putBack(source: BackupSource, now: Date, before: () => Pro
     });
     return aside;
   } finally {
-    await dropStage(folder);
-    await rm(path.join(stage, 'ready.json'), { force: true });
+    // What is ready to take its place is left for the next start to finish.
+    await dropUnready(folder);
   }
 }

@@ -6,6 +6,7 @@ import { Readable } from 'node:stream';
 import { Refusal } from '@/core/refusal';
 import { copiesToKeep } from '@/core/keeping/retention';
 import { originalFile } from '../photos/store';
+import { isBeingWritten } from '../photos/sweep';
 import { withCopy } from './copy';
 import { hashOfFile, openLock, sealFor, unsealBy, writeDown, type Passed, type Seal } from './sealed';
 import { BACKUP_FORMAT, BACKUP_VERSION, readContents, readHead, type BackupHead, type BackupSource } from './source';
@@ -176,6 +177,11 @@ export async function openCopy(folder: string, id: string, passphrase: string): 
 
 /** Takes away what nothing asks to be kept: old backups, photographs that are in none, and what a crash left half written. */
 export async function tidy(folder: string): Promise<number> {
+  // Nobody else makes a backup here just now: what is half made was left by a crash.
+  for (const place of ['copies', ...(await readdir(folder)).filter((name) => name.startsWith('photos'))])
+    for (const name of await readdir(inFolder(folder, place)).catch(() => []))
+      if (name.endsWith('.part') && !isBeingWritten(name))
+        await rm(inFolder(folder, place, name), { recursive: true, force: true });
   const copies = await copiesIn(folder);
   const stay = copiesToKeep(copies);
   const gone = copies.filter(({ id }) => !stay.has(id));
@@ -184,7 +190,15 @@ export async function tidy(folder: string): Promise<number> {
   // Photographs of a sealed backup are listed under its seal: theirs go with the last backup of their key.
   const open = copies.filter(({ id, recipient }) => stay.has(id) && recipient === null);
   const spoken = new Set<string>();
-  for (const { id } of open) for (const { hash } of (await openCopy(folder, id, '')).contents.photos) spoken.add(hash);
+  for (const { id } of open) {
+    const opened = await openCopy(folder, id, '').catch((failure: unknown) => {
+      if (failure instanceof Refusal) return null;
+      throw failure;
+    });
+    // One that cannot be read may speak of any photograph: then none goes.
+    if (!opened) return gone.length;
+    for (const { hash } of opened.contents.photos) spoken.add(hash);
+  }
   for (const name of await readdir(inFolder(folder, 'photos')).catch(() => []))
     if (/^[0-9a-f]{64}\./.test(name) && !spoken.has(name.slice(0, 64)))
       await rm(inFolder(folder, 'photos', name), { force: true });

@@ -31,6 +31,11 @@ export async function makeStage(folder: string): Promise<string | null> {
 export const dropStage = (folder: string): Promise<void> =>
   rm(path.join(folder, STAGE), { recursive: true, force: true });
 
+/** The same, unless what lies there is ready: the database that was in use may be put aside already. */
+export async function dropUnready(folder: string): Promise<void> {
+  if (!(await isThere(path.join(folder, STAGE, READY)))) await dropStage(folder);
+}
+
 /**
  * Says that the staged database is whole, and is to take its place. From here on a plugged-out machine goes on with it at
  * the next start.

@@ -36,7 +36,8 @@ export function ExportLinks({ restorationId }: { restorationId: string }) {
           />
         </label>
         <Text color="soft" my="2">
-          {READER_WORDS[reader].leaves}. The ZIP holds everything, nothing covered: it is for coming in again.
+          {READER_WORDS[reader].leaves}. Notes and findings go along as they were typed: read them first. The ZIP holds
+          everything, nothing covered: it is for coming in again.
         </Text>
         <Flex gap="3" wrap="wrap">
           {(

@@ -62,10 +62,10 @@ export function toldTo(reader: Reader, story: Story): Story {
 export function lookAfter({ bundle }: Story): string[] {
   return [
     ...(bundle.sessions.length > 0
-      ? ['Keep it from sun and window light: the yellow comes back sooner there. Measure it again each year.']
+      ? ['Keep it from sun and window light: the yellow may come back sooner there. Measure it again each year.']
       : []),
     ...(bundle.repairs.some(({ endedAt, way }) => endedAt !== null && way !== null && way !== 'leave')
-      ? ['Mended places bear less than whole ones: open and close it by the middle, never by a corner.']
+      ? ['Mended places may bear less than whole ones: open and close it by the middle, never by a corner.']
       : []),
     ...(bundle.coats.some(({ laidAt }) => laidAt !== null)
       ? ['Coated surfaces: no alcohol and no cleaner with solvent; warm water with a little soap.']

@@ -14,6 +14,7 @@ import { backupFolder, keepingState } from '@/data/keeping/state';
 import { dropStage, finishSwap, makeStage, stageIsReady } from '@/data/keeping/swap';
 import { backupZip, withZipped } from '@/data/keeping/zipped';
 import { originalFile } from '@/data/photos/store';
+import { newestMark as logMark } from '@/data/log';
 import { findRows } from '@/data/table';
 import { TABLES, type TableName } from '@/data/tables';
 import { addPerson, saveWorkshop } from '../workshop';
@@ -414,6 +415,35 @@ describe('when a backup is due', () => {
     await addPerson('Ida', tick());
     expect(await backupLagDays(new Date(now.getTime() + 20 * DAY_MS))).toBeCloseTo(20, 1);
   });
+});
+
+it('after one was put back, as many entries again are not taken for those that are in a backup', async () => {
+  await atWork();
+  const { id } = await backUp(tick());
+  await addPerson('Ida', tick());
+  await addPerson('Ole', tick());
+  await restore(await copyOfFolder(id, ''), tick());
+  const before = (await keepingState()).last!.mark;
+  while ((await logMark()) < before) await addPerson(`Again ${await logMark()}`, tick());
+  expect(await logMark()).toBe(before);
+  expect(await backupLagDays(tick())).not.toBeNull();
+});
+
+it('what a crash left half made in the folder goes with the next backup; one that cannot be read keeps every photograph', async () => {
+  const { photo } = await atWork();
+  const { id } = await backUp(tick());
+  const folder = path.join(dataFolder(), 'backups');
+  await mkdir(path.join(folder, 'copies', `${id}x.part`));
+  await writeFile(path.join(folder, 'photos', `x.jpg.${2 ** 30}.y.part`), 'half');
+  await writeFile(path.join(folder, 'copies', id, 'contents.json'), '{');
+  const now = tick();
+  for (let day = 1; day <= 9; day++) {
+    await addPerson(`Person ${day}`, tick());
+    await backUp(new Date(now.getTime() + day * DAY_MS));
+  }
+  expect((await readdir(folder, { recursive: true })).filter((name) => name.endsWith('.part'))).toEqual([]);
+  expect(await readdir(path.join(folder, 'photos'))).toEqual([`${photo.hash}.jpg`]);
+  expect((await keepingState()).failed).toBeNull();
 });
 
 it('old backups go by the rule, and photographs that are in none of those that stay', async () => {

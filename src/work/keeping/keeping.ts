@@ -27,8 +27,8 @@ export function backUp(now: Date): Promise<GoodCopy> {
     const folder = backupFolder(state);
     try {
       const last = await backupInto(folder, state.seal, await dayOf(now), now);
-      await changeKeeping({ last, failed: null });
       await tidy(folder);
+      await changeKeeping({ last, failed: null });
       return last;
     } catch (failure) {
       await changeKeeping({ failed: { at: now.toISOString(), why: (failure as Error).message } }).catch(() => {});
@@ -40,12 +40,22 @@ export function backUp(now: Date): Promise<GoodCopy> {
   return kept.kvellBackup;
 }
 
+/**
+ * Whether everything that was written is in a backup. A backup that was put back takes the numbers of the log back with it,
+ * so that its newest entry has to be as old as the copy too.
+ */
+async function holdsAll(last: GoodCopy | null, mark: number): Promise<boolean> {
+  if (mark === 0) return true;
+  if (mark !== last?.mark) return false;
+  const [newest] = await select<{ at: string }>('SELECT at FROM log WHERE id = :mark', { mark });
+  return newest !== undefined && newest.at <= last.at;
+}
+
 /** Whether today’s backup is still to be made: one a day, where something was written since the last, and not again within the hour after a try that failed. */
 export async function backupIsDue(now: Date): Promise<boolean> {
   const { daily, last, failed } = await keepingState();
   if (!daily) return false;
-  const mark = await newestMark();
-  if (mark === 0 || mark === last?.mark) return false;
+  if (await holdsAll(last, await newestMark())) return false;
   if (failed && now.getTime() - Date.parse(failed.at) < DAY_MS / 24 && now.getTime() >= Date.parse(failed.at))
     return false;
   return !last || (await dayOf(new Date(last.at))) !== (await dayOf(now));
@@ -62,7 +72,7 @@ export function keepBackedUp(now: Date, failed: (failure: unknown) => void): voi
 /** How long the newest good backup lags behind, days; `null` where everything written is in it, or nothing was written yet. */
 export async function backupLagDays(now: Date): Promise<number | null> {
   const [{ last }, mark] = await Promise.all([keepingState(), newestMark()]);
-  if (mark === 0 || mark === last?.mark) return null;
+  if (await holdsAll(last, mark)) return null;
   const [first] = await select<{ at: string }>('SELECT at FROM log WHERE id > :mark ORDER BY id LIMIT 1', {
     mark: last?.mark ?? 0,
   });
