@@ -104,6 +104,13 @@ export async function ensureBuild() {
     '--outfile=.next/kvell/heavy.mjs',
   ];
   await must('Building the worker', bin('esbuild'), [...worker, '--log-level=warning']);
+  // What a browser keeps pages with. Next serves what is in `public` when it starts.
+  const keeper = ['src/workers/pages.sw.ts', '--bundle', '--minify', '--format=iife', '--outfile=public/sw.js'];
+  await must('Building what keeps pages', bin('esbuild'), [
+    ...keeper,
+    '--define:process.env.NODE_ENV="production"',
+    '--log-level=warning',
+  ]);
   await writeFile(stamp, sources);
 }
 

@@ -5,6 +5,8 @@ import { createServer } from 'node:http';
 import { HOME } from './prepare.mjs';
 
 process.env.NODE_ENV = 'production';
+// Whoever read what it prints has gone: then nobody reads it, and telling that nobody does would never end.
+for (const printed of [process.stdout, process.stderr]) printed.on('error', () => {});
 /** Nobody else knows it: a client cannot say where it is. */
 const key = (process.env.KVELL_PEER_KEY = randomBytes(16).toString('hex'));
 const [host = '127.0.0.1', port = '3000'] = process.argv.slice(2);

@@ -74,7 +74,7 @@ async function wrongArguments(request: NextRequest): Promise<string | null> {
 }
 
 /** What the page that asks for the passphrase is made of: the same for everybody, and nothing of the workshop. */
-const PUBLIC_FILES = ['/icon.svg', '/favicon.ico'];
+const PUBLIC_FILES = ['/icon.svg', '/icon-192.png', '/icon-512.png', '/favicon.ico', '/manifest.webmanifest', '/sw.js'];
 /** Opens by its own token, which its route asks for. */
 const CALENDAR = '/api/calendar.ics';
 const isPublicFile = (pathname: string) => PUBLIC_FILES.includes(pathname) || pathname.startsWith('/_next/static/');

@@ -16,6 +16,8 @@ const FIRST_MS = 5000;
 /** What was answered as done, and has to be there whatever happens afterwards. */
 interface Promised {
   notes: string[];
+  /** Notes whose answer never came: a device keeps them and sends them again under their key. */
+  unanswered: { words: string; once: string }[];
   photos: string[];
   pieces: string[];
 }
@@ -30,14 +32,12 @@ function burst(
   const actions = actionsOfBuild();
   const act = (name: string, given: object) => call(server.base, actions.get(name)!, [given]);
   const note = async (i: number) => {
-    const words = `note ${round}.${i}`;
-    const { answer } = await act('clipboard/actions#writeDown', {
-      restorationId,
-      stage: 'mend',
-      words,
-      once: `${round * 10 + i}`.padStart(32, '0'),
+    const sent = { words: `note ${round}.${i}`, once: `${round * 10 + i}`.padStart(32, '0') };
+    const { answer } = await act('clipboard/actions#writeDown', { restorationId, stage: 'mend', ...sent }).catch(() => {
+      promised.unanswered.push(sent);
+      return { answer: undefined };
     });
-    if (answer?.ok) promised.notes.push(words);
+    if (answer?.ok) promised.notes.push(sent.words);
   };
   const piece = async () => {
     const given = {
@@ -79,7 +79,8 @@ export async function kill(): Promise<void> {
   const data = await newFolder();
   process.env.KVELL_DATA = data;
   const random = seeded(20_261_128);
-  const promised: Promised = { notes: [], photos: [], pieces: [] };
+  const promised: Promised = { notes: [], unanswered: [], photos: [], pieces: [] };
+  let again = 0;
   const failures: string[] = [];
   let server = await attacked(3962, data);
   try {
@@ -94,10 +95,19 @@ export async function kill(): Promise<void> {
       await server.stop('SIGKILL');
       await over;
       server = await attacked(3962, data);
+      for (const sent of promised.unanswered.splice(0)) {
+        const given = { restorationId, stage: 'mend', ...sent, typedAgoMs: 1000 };
+        const { answer } = await call(server.base, actionsOfBuild().get('clipboard/actions#writeDown')!, [given]);
+        if (answer?.ok) promised.notes.push(sent.words);
+        else failures.push(`what was kept is not taken: ${JSON.stringify(answer)}`);
+        again += 1;
+      }
     }
     await server.stop();
+    const words = (await findRows('log', { restorationId, kind: 'note' })).map((entry) => entry.words);
+    if (words.length !== new Set(words).size) failures.push('a note that was sent again is there twice');
     const [log, photos, pieces] = [
-      new Set((await findRows('log', { restorationId })).map(({ words }) => words)),
+      new Set(words),
       await findRows('photos', { restorationId }),
       new Set((await findRows('pieces', { restorationId })).map(({ id }) => id)),
     ];
@@ -119,7 +129,12 @@ export async function kill(): Promise<void> {
     ];
     if (whole !== 'ok') failures.push(`the database is damaged: ${whole}`);
     const writes = promised.notes.length + promised.photos.length + promised.pieces.length;
-    tell('kill', KILLS, failures, `${writes} writes were answered before a kill, ${files.length} photographs kept`);
+    tell(
+      'kill',
+      KILLS,
+      failures,
+      `${writes} writes were answered, ${again} of them after they were kept and sent again, ${files.length} photographs kept`,
+    );
   } finally {
     await server.stop('SIGKILL').catch(() => {});
     await closeDatabase();

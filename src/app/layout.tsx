@@ -51,7 +51,7 @@ export default async function RootLayout({ children }: { children: React.ReactNo
           ) : 'title' in shown ? (
             <FaultScreen {...shown} />
           ) : (
-            <Shell timers={shown.timers} more={shown.more} mark={shown.mark}>
+            <Shell timers={shown.timers} more={shown.more} mark={shown.mark} drawnAt={clock().toISOString()}>
               <UnitsProvider units={shown.units}>{children}</UnitsProvider>
             </Shell>
           )}

@@ -12,10 +12,13 @@ import type { NamedTimer } from '@/data/timers';
 import { useKeys } from '@/ui/useKeys';
 import { TimersBar } from './TimersBar';
 import { useFresh } from './useFresh';
+import { useKept } from './useKept';
 
 // Dialogs are loaded when somebody opens one.
 const FindDialog = dynamic(() => import('./FindDialog').then((part) => part.FindDialog));
 const KeysDialog = dynamic(() => import('./KeysDialog').then((part) => part.KeysDialog));
+// There before Kvell is away: then it could not be fetched any more.
+const OutboxBar = dynamic(() => import('@/ui/outbox/OutboxBar').then((part) => part.OutboxBar), { ssr: false });
 
 const PLACES = [
   { href: '/', title: 'Bench', icon: Hammer },
@@ -36,12 +39,15 @@ interface Props {
   /** How many more run than these. */
   more: number;
   mark: number;
+  /** When the page was drawn. */
+  drawnAt: string;
   children: React.ReactNode;
 }
 
 /** Head with the five places, what runs, and the page; on a phone the places stand under the thumb. */
-export function Shell({ timers, more, mark, children }: Props) {
+export function Shell({ timers, more, mark, drawnAt, children }: Props) {
   useFresh(mark);
+  useKept(mark);
   const path = usePathname();
   const router = useRouter();
   const [finding, setFinding] = useState(false);
@@ -127,6 +133,7 @@ export function Shell({ timers, more, mark, children }: Props) {
         </Flex>
       </Box>
       <TimersBar timers={timers} more={more} />
+      <OutboxBar drawnAt={drawnAt} />
       <Box
         as="main"
         id="main"

@@ -2,9 +2,13 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef } from 'react';
+import { itAnswered, itDidNot } from '@/ui/serverState';
+import { deviceTime } from '@/ui/clock';
 
 const ASK_EVERY_MS = 1000;
 const ASK_UNSEEN_EVERY_MS = 10_000;
+/** A phone that left the network waits for an answer for minutes. */
+const LONGEST_MS = 15_000;
 
 /**
  * Draws the screen anew when another device has changed something. What is typed stays: only what came from the
@@ -24,8 +28,9 @@ export function useFresh(mark: number): void {
     const ask = async () => {
       clearTimeout(timer);
       try {
-        const response = await fetch('/api/mark');
+        const response = await fetch('/api/mark', { signal: AbortSignal.timeout(LONGEST_MS) });
         if (left) return;
+        itAnswered(deviceTime().getTime());
         // Signed out on another device: the page itself leads to where this one enters again.
         if (response.status === 401) return location.reload();
         const { mark: newest } = (await response.json()) as { mark: number };
@@ -34,7 +39,8 @@ export function useFresh(mark: number): void {
           router.refresh();
         }
       } catch {
-        // The server is away for a moment; it is asked again.
+        // It is asked again; whoever looks at the page is told when that lasts.
+        if (!left) itDidNot();
       }
       if (!left) timer = setTimeout(() => void ask(), document.hidden ? ASK_UNSEEN_EVERY_MS : ASK_EVERY_MS);
     };

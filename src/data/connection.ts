@@ -25,6 +25,29 @@ export interface Database {
 const attributesOf = (columns: Columns): ModelAttributes =>
   Object.fromEntries(Object.entries(columns).map(([name, { attribute }]) => [name, { ...attribute }]));
 
+type Answered = (failure: Error | null, rows: unknown[]) => void;
+
+/** What this file needs of a connection of SQLite. */
+interface Connection {
+  configure: (option: 'busyTimeout', ms: number) => void;
+  all: (sql: string, ...given: unknown[]) => unknown;
+}
+
+/** Sequelize asks for the columns of a table before each query of it: a second query for each. They stay as they are. */
+function rememberColumns(connection: Connection, columns: Map<string, unknown[]>, lasts: () => boolean): void {
+  const all = connection.all.bind(connection);
+  connection.all = (sql, ...given) => {
+    if (!sql.startsWith('PRAGMA table_info(')) return all(sql, ...given);
+    const answered = given[given.length - 1] as Answered;
+    const known = columns.get(sql);
+    if (known) return answered(null, known);
+    return all(sql, (failure: Error | null, rows: unknown[]) => {
+      if (!failure && lasts()) columns.set(sql, rows);
+      answered(failure, rows);
+    });
+  };
+}
+
 /** Opens the database of a folder, migrated, with foreign keys, write-ahead log and a busy timeout. */
 async function openDatabase(folder: string): Promise<Database> {
   await mkdir(folder, { recursive: true, mode: 0o700 });
@@ -47,18 +70,24 @@ async function openDatabase(folder: string): Promise<Database> {
   });
   // Each transaction of Sequelize opens a connection of its own, and no hook tells of it.
   const manager = sequelize.connectionManager as unknown as {
-    getConnection: (options?: unknown) => Promise<{ configure: (option: 'busyTimeout', ms: number) => void }>;
+    getConnection: (options?: unknown) => Promise<Connection>;
   };
   const connect = manager.getConnection.bind(manager);
+  const columns = new Map<string, unknown[]>();
+  let migrated = false;
+  const seen = new WeakSet<Connection>();
   manager.getConnection = async (options) => {
     const connection = await connect(options);
     connection.configure('busyTimeout', BUSY_TIMEOUT_MS);
+    if (!seen.has(connection)) rememberColumns(connection, columns, () => migrated);
+    seen.add(connection);
     return connection;
   };
   await sequelize.query('PRAGMA journal_mode = WAL');
   // SQLite gives its other files the mode of the first.
   await chmod(path.join(folder, 'kvell.sqlite'), 0o600);
   await migrate(sequelize);
+  migrated = true;
   const tables = Object.fromEntries(
     Object.entries(TABLES).map(([name, { columns }]) => [name, sequelize.define(name, attributesOf(columns))]),
   ) as Tables;

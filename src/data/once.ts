@@ -3,7 +3,7 @@ import { inTransaction } from './connection';
 import { addRow, findRow, removeRows } from './table';
 
 /** So long an answer is kept for a form that is sent again. */
-const KEPT_MS = 7 * 24 * 3_600_000;
+export const KEPT_MS = 7 * 24 * 3_600_000;
 
 /**
  * Does something once for a key, in one transaction with what it writes; the same key again has the same answer, and

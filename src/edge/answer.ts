@@ -1,5 +1,6 @@
 import type Joi from 'joi';
 import { Refusal } from '@/core/refusal';
+import { KEPT_MS } from '@/data/once';
 import { fieldErrors, VALIDATE, type FieldError } from '@/core/sums/fieldErrors';
 import { clock } from './clock';
 import { REFUSED, standing } from './entered';
@@ -22,7 +23,7 @@ export async function answerAnyone<Input, T>(
   given: unknown,
   work: (input: Input, now: Date) => Promise<T>,
 ): Promise<Answer<T>> {
-  const now = clock();
+  const now = new Date(clock().getTime() - typedAgo(given));
   // Nothing at all is no answer to any question.
   const unfit = unfitFor(given);
   if (unfit) return { ok: false, errors: [{ field: '', message: unfit }] };
@@ -33,7 +34,7 @@ export async function answerAnyone<Input, T>(
   } catch (failure) {
     if (failure instanceof Refusal) return { ok: false, errors: [{ field: failure.field, message: failure.message }] };
     if (failure instanceof Meanwhile) return { ok: false, errors: failure.errors };
-    const fault = tellFault(failure, now);
+    const fault = tellFault(failure, clock());
     return {
       ok: false,
       errors: [{ field: '', message: fault ? `Nothing was saved. ${faultSentence(fault)}` : FAILED_INSIDE }],
@@ -70,10 +71,20 @@ function unfitFor(given: unknown): string | null {
   }
 }
 
-/** The key of a form is no field of it: what only reads does without. */
+/**
+ * How long ago something was typed that a device kept while Kvell was away, ms: it was done then. The device tells an
+ * age and no time, since its clock may be another; more than the seven days that it keeps things is no age.
+ */
+function typedAgo(given: unknown): number {
+  const told = typeof given === 'object' && given !== null && 'typedAgoMs' in given ? Number(given.typedAgoMs) : 0;
+  return told >= 0 && told <= KEPT_MS ? told : 0;
+}
+
+/** The key of a form and its age are no fields of it: what only reads does without. */
 function withoutKey(given: unknown): unknown {
-  if (typeof given !== 'object' || given === null || !('once' in given)) return given;
+  if (typeof given !== 'object' || given === null || !('once' in given || 'typedAgoMs' in given)) return given;
   const fields: Record<string, unknown> = { ...given };
   delete fields.once;
+  delete fields.typedAgoMs;
   return fields;
 }

@@ -54,6 +54,21 @@ it('an answer is kept for a week', async () => {
   expect(Date.parse(kept!.at)).toBeLessThanOrEqual(tick().getTime() + 86_400_000);
 });
 
+it('what a device kept while Kvell was away is written as of when it was typed, if that can be', async () => {
+  const before = Date.now() + Number(process.env.KVELL_CLOCK_SHIFT_MS ?? 0);
+  const ago = async (typedAgoMs: unknown, once: string) => {
+    const answer = await write(schema, { words: 'x', once, typedAgoMs }, (_, now) => Promise.resolve(now.getTime()));
+    if (!answer.ok) throw new Error('refused');
+    return Math.round((before - answer.value) / 60_000) || 0;
+  };
+  const week = 7 * 86_400_000;
+  expect(await ago(90 * 60_000, key('1'))).toBe(90);
+  expect(await ago(week, key('2'))).toBe(week / 60_000);
+  // No age of what a device keeps: then it is of now.
+  for (const [i, none] of [week + 60_000, -60_000, 'long', null, {}, Infinity, NaN].entries())
+    expect(await ago(none, `${i}`.padStart(32, 'e'))).toBe(0);
+});
+
 it('a stale page wipes nothing: what it did not touch is as it stands, and what both changed is asked about once', async () => {
   const labelled = Joi.object<{ labels: string; metal: string }>({
     labels: Joi.string().allow('').required(),

@@ -49,6 +49,7 @@ export async function writeOver<Input, T>(
   return write(schema, given, async (input, now) => {
     const typed = { ...given };
     delete typed.once;
+    delete typed.typedAgoMs;
     const { value, error } = schema.validate(broughtTogether(typed, drawn as Fields, await stands(input)), VALIDATE);
     // What fits by itself may not fit what stands beside it by now.
     if (error) throw new Meanwhile(fieldErrors(error));

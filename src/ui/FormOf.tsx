@@ -13,6 +13,7 @@ import { FormField, type FieldDef } from './FormField';
 import { keysOfForm } from './keysOfForm';
 import { MainAction } from './MainAction';
 import { notArrived } from './notArrived';
+import { KEPT_WORDS, keepUnder } from './outbox/keep';
 import { say } from './toast';
 import { useUnits } from './units';
 
@@ -46,6 +47,8 @@ export interface FormProps<T> {
   /** What `send` sends beside the fields: something else there is another thing that is sent. */
   beside?: Record<string, unknown>;
 }
+
+const KEPT = Symbol('kept on this device');
 
 /** Controls with something wrong; a row of chips is no control of its own. */
 const INVALID = '[aria-invalid="true"], [data-invalid]';
@@ -140,24 +143,36 @@ export function FormOf<T>({
   const keepEarly = (name: string, typed: string | undefined) => {
     if (!awake && typed !== (initial[name] ?? '')) early.current[name] = typed ?? '';
   };
+  // It is out of hand: nothing of it is a draft any more.
+  const settle = (values: Values) => {
+    reset(keeps ? values : initial);
+    if (keeps) drawn.saw(values);
+    localStorage.removeItem(key);
+    closeFold();
+  };
   const onSubmit = handleSubmit(async (values) => {
     setGeneral([]);
     const given = drawnWith ? { ...values, drawn: { ...drawn.fields(), ...drawnWith } } : values;
-    const answer = await send({ ...given, once: keys.of({ ...given, ...beside }) } as Values).catch(
-      (failure: unknown) => notArrived(failure, 'Send it again: it is taken once.'),
-    );
+    const once = keys.of({ ...given, ...beside });
+    const answer = await send({ ...given, once } as Values).catch(async (failure: unknown) => {
+      // What nobody else may read is kept nowhere.
+      const secret = fields.some(({ kind }) => kind === 'secret');
+      const typed = { what: `“${submit}” on ${document.title}`, draft: { key, values } };
+      return !secret && (await keepUnder(once, typed)) ? KEPT : notArrived(failure, 'Send it again: it is taken once.');
+    });
+    if (answer === KEPT) {
+      if (!keeps) keys.answered();
+      settle(values);
+      return say(KEPT_WORDS);
+    }
     if (typeof answer === 'string') {
       setFailed((times) => times + 1);
       return setGeneral([answer]);
     }
     if (answer.ok) {
       keys.answered();
-      localStorage.removeItem(key);
-      reset(keeps ? values : initial);
-      if (keeps) drawn.saw(values);
-      localStorage.removeItem(key);
+      settle(values);
       if (done) say(done);
-      closeFold();
       onDone?.(answer.value);
       return;
     }

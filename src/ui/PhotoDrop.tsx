@@ -6,6 +6,8 @@ import { Camera, ImageUp } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import type { FieldError } from '@/core/sums/fieldErrors';
+import { KEPT_WORDS, keepRaw } from './outbox/keep';
+import { newKey } from './keysOfForm';
 import { say } from './toast';
 import { Working } from './Working';
 
@@ -31,6 +33,7 @@ export function PhotoDrop({ restorationId, stage, pieceId, onAdded }: PhotoDropP
     stop.current = controller;
     const wrong: string[] = [];
     const added: string[] = [];
+    let kept = 0;
     setErrors([]);
     for (const [i, file] of files.entries()) {
       setProgress({ done: i, all: files.length });
@@ -46,11 +49,18 @@ export function PhotoDrop({ restorationId, stage, pieceId, onAdded }: PhotoDropP
         else wrong.push(...answer.errors.map(({ message }) => `${file.name}: ${message}`));
       } catch (failure) {
         if (controller.signal.aborted) break;
+        const raw = { url: '/api/photos', headers: [], body: [...form.entries()] };
+        // The same photograph twice is one photograph: it can be sent again.
+        if (failure instanceof TypeError && (await keepRaw(newKey(), raw, { what: `Photograph ${file.name}` }))) {
+          kept += 1;
+          continue;
+        }
         wrong.push(`${file.name}: it did not arrive (${(failure as Error).message}). Send it again.`);
       }
     }
     setProgress(null);
     setErrors(wrong);
+    if (kept > 0) say(KEPT_WORDS);
     if (added.length > 0) {
       say(`${added.length === 1 ? 'Photograph' : `${added.length} photographs`} kept.`);
       onAdded(added);

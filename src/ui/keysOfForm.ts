@@ -1,5 +1,5 @@
 /** A key that nothing else has. A phone in the network at home has no `randomUUID`: that asks for a certificate. */
-const newKey = (): string =>
+export const newKey = (): string =>
   Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join('');
 
 /**

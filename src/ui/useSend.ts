@@ -4,6 +4,8 @@ import { useState, useTransition } from 'react';
 import type { FieldError } from '@/core/sums/fieldErrors';
 import { keysOfForm } from './keysOfForm';
 import { notArrived } from './notArrived';
+import { KEPT_WORDS, keepUnder } from './outbox/keep';
+import { say } from './toast';
 
 type Answer<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] };
 
@@ -16,12 +18,13 @@ export function useSend() {
   const [wrong, setWrong] = useState<string[]>([]);
   const [busy, start] = useTransition();
   const send = <T>(act: (once: Once) => Promise<Answer<T>>, onDone?: (value: T) => void) => {
-    let keyed = false;
+    let key: string | undefined;
     const once: Once = (given) => {
-      keyed = true;
-      return { ...given, once: keys.of(given) };
+      key = keys.of(given);
+      return { ...given, once: key };
     };
     if (busy) return;
+    const tapped = (document.activeElement as HTMLElement | null)?.innerText.trim().slice(0, 60) ?? '';
     start(async () => {
       setWrong([]);
       try {
@@ -31,7 +34,10 @@ export function useSend() {
           onDone?.(answer.value);
         } else setWrong(answer.errors.map(({ message }) => message));
       } catch (failure) {
-        setWrong([notArrived(failure, keyed ? 'Tap again: it is taken once.' : undefined)]);
+        // Tapped again it is the same thing, under the same key.
+        if (await keepUnder(key, { what: tapped ? `“${tapped}” on ${document.title}` : document.title }))
+          return say(KEPT_WORDS);
+        setWrong([notArrived(failure, key ? 'Tap again: it is taken once.' : undefined)]);
       }
     });
   };

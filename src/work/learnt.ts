@@ -3,7 +3,9 @@ import { seenShare, type SeenShare } from '@/core/ledger/seenShare';
 import { priorOf, SCHOOL, type SchoolId } from '@/core/session/schools';
 import { exposureForecast } from '@/core/fade/forecast';
 import { STAGES, type Stage } from '@/core/runsheet/stages';
-import { select } from '@/data/table';
+import { dataFolder } from '@/data/folder';
+import { findRows, select } from '@/data/table';
+import { yellowLooks, type PieceLook } from './finish/yellowLooks';
 
 /** The band of a forecast that is said to hold nine times in ten, of a spread of its logarithm. */
 const NINE_IN_TEN = 1.645;
@@ -29,6 +31,8 @@ export interface Learnt {
   repairs: { way: string; share: SeenShare }[];
   /** Of forecasts that were to hold nine times in ten, how many did. */
   forecasts: { what: 'dose' | 'minutes'; share: SeenShare }[];
+  /** How fast yellow came back where somebody looked again, the newest first. */
+  returned: PieceLook[];
   stages: { stage: Stage; minutes: number }[];
   worth: {
     title: string;
@@ -81,10 +85,26 @@ function doseHeld({ school, startB, dose, toleranceB, targetPercentWW }: Treated
   return dose >= doseToGo.low && dose <= doseToGo.high;
 }
 
-/** What this workshop has learnt, over all of its restorations. */
+/** What was worked out last, and of which state. */
+let last: { of: string; learnt: Promise<Learnt> } | null = null;
+
+/** What this workshop has learnt, over all of its restorations; worked out anew when something was written since. */
 export async function learnt(): Promise<Learnt> {
-  const [pieces, booked, outcomes, repairs, runs, minutes, worth] = await Promise.all([
+  const [newest] = await findRows('log', {}, [['id', 'DESC']], 1);
+  const of = [dataFolder(), newest?.id, newest?.at].join(' ');
+  if (last?.of !== of) {
+    const found = workedOut();
+    last = { of, learnt: found };
+    // What failed is tried again by whoever asks next.
+    found.catch(() => (last = null));
+  }
+  return last.learnt;
+}
+
+async function workedOut(): Promise<Learnt> {
+  const [pieces, returned, booked, outcomes, repairs, runs, minutes, worth] = await Promise.all([
     treated(),
+    yellowLooks(),
     select<{ restorationId: string; minutes: number; costMinor: number }>(
       `SELECT restorationId, SUM(minutes) AS minutes, SUM(CASE WHEN kind = 'material' THEN amountMinor ELSE 0 END) AS costMinor
         FROM ledger WHERE stage = 'brighten' GROUP BY restorationId`,
@@ -116,7 +136,9 @@ export async function learnt(): Promise<Learnt> {
   const groups = new Map<string, Treated[]>();
   for (const piece of pieces) {
     const name = `${piece.school} ${piece.plastic}`;
-    groups.set(name, [...(groups.get(name) ?? []), piece]);
+    const group = groups.get(name);
+    if (group) group.push(piece);
+    else groups.set(name, [piece]);
   }
   const mean = (numbers: readonly number[]) => numbers.reduce((a, b) => a + b, 0) / numbers.length;
   const shareOf = (all: readonly Treated[], what: 'minutes' | 'costMinor'): number | null => {
@@ -155,6 +177,7 @@ export async function learnt(): Promise<Learnt> {
         ),
       },
     ],
+    returned,
     stages: STAGES.flatMap((stage) => minutes.filter((one) => one.stage === stage)),
     worth: worth.map(({ id, title, spentMinor, minutes: spent, estimate }) => {
       const goodOne = estimate ? (JSON.parse(estimate) as { goodOne: { low: number; high: number } }).goodOne : null;

@@ -26,6 +26,17 @@ export interface ShownLearnt {
   agents: ShownShare[];
   repairs: ShownShare[];
   forecasts: ShownShare[];
+  /** How fast yellow came back: of each way and coat over its pieces, then piece by piece; b* a year. */
+  returned: {
+    id: string;
+    name: string;
+    looked: string;
+    low: number;
+    middle: number;
+    high: number;
+    words: string;
+    of: number;
+  }[];
   stages: { name: string; hours: string }[];
   worth: { id: string; title: string; spent: string; hours: string; goodOne: string }[];
 }
@@ -101,8 +112,46 @@ function Shares({
   );
 }
 
+/** Yellow that came back, b* a year, each on one line from the least to the most that it may be. */
+function Returned({ rows }: { rows: ShownLearnt['returned'] }) {
+  const most = Math.max(1, ...rows.map(({ high }) => high));
+  const least = Math.min(0, ...rows.map(({ low }) => low));
+  const at = (value: number) => (160 * (value - least)) / (most - least);
+  return (
+    <DataTable
+      caption="b* that came back in a year, nine times in ten between the two"
+      rowKey={({ id }) => id}
+      rows={rows}
+      columns={[
+        { title: 'Way and last coat, or piece', cell: ({ name }) => name },
+        { title: 'Looked at', figure: true, cell: ({ looked }) => looked },
+        { title: 'b* a year', figure: true, cell: ({ middle }) => middle.toFixed(1) },
+        { title: 'Between', figure: true, cell: ({ low, high }) => `${low.toFixed(1)} and ${high.toFixed(1)}` },
+        {
+          title: `${least.toFixed(0)} to ${most.toFixed(0)} a year`,
+          cell: ({ low, middle, high, of }) => (
+            <svg width="160" height="18" viewBox="0 0 160 18" aria-hidden style={{ display: 'block' }}>
+              <line x1={at(0)} x2={at(0)} y1="1" y2="17" stroke="var(--chakra-colors-ink)" strokeDasharray="2 2" />
+              <rect
+                x={at(low)}
+                width={Math.max(2, at(high) - at(low))}
+                y="5"
+                height="8"
+                fill="var(--chakra-colors-amber)"
+                opacity={of < FEW ? 0.45 : 0.9}
+              />
+              <circle cx={at(middle)} cy="9" r="4" fill="var(--chakra-colors-ink)" />
+            </svg>
+          ),
+        },
+        { title: '', cell: ({ words }) => words },
+      ]}
+    />
+  );
+}
+
 /** What the workshop has learnt over all of its restorations: each as a table with its drawing. */
-export function LearntPart({ ways, agents, repairs, forecasts, stages, worth }: ShownLearnt) {
+export function LearntPart({ ways, agents, repairs, forecasts, returned, stages, worth }: ShownLearnt) {
   const none = (what: string) => <Text color="soft">{what}</Text>;
   return (
     <>
@@ -144,6 +193,13 @@ export function LearntPart({ ways, agents, repairs, forecasts, stages, worth }: 
           none('No repair was finished yet.')
         ) : (
           <Shares caption="Not broken again so far" seen="Held" rows={repairs} />
+        )}
+      </Fold>
+      <Fold summary={`Yellow that came back: ${returned.filter(({ of }) => of === 1).length} pieces looked at again`}>
+        {returned.length === 0 ? (
+          none('No piece was measured again a month or more after its end yet.')
+        ) : (
+          <Returned rows={returned} />
         )}
       </Fold>
       <Fold summary="Hours by stage">

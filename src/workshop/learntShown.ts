@@ -3,6 +3,7 @@ import { formatMoney, roughMoney } from '@/core/ledger/money';
 import { soilOf, SOIL_IDS, type SoilId } from '@/core/cleaning/soils';
 import { MEND } from '@/core/mending/repair/ways';
 import { SCHOOL } from '@/core/session/schools';
+import { quantile } from '@/core/numbers';
 import { STAGE_WORDS } from '@/core/runsheet/stages';
 import type { OwnAgent } from '@/core/materials/agents';
 import type { Learnt } from '@/work/learnt';
@@ -17,6 +18,53 @@ const soilWords = (soil: string): string =>
   (SOIL_IDS as readonly string[]).includes(soil) ? soilOf(soil as SoilId).title : soil;
 
 const hours = (minutes: number) => `${(minutes / 60).toFixed(1)} h`;
+
+type Looks = Learnt['returned'];
+
+const coatWords = ({ coated }: Looks[number]) => (coated ? 'under a last coat' : 'without a last coat');
+
+/** Each way with each coat over all of its pieces, where there are several, then each piece by itself. */
+function returnedShown(looks: Looks): ShownLearnt['returned'] {
+  const groups = new Map<string, Looks>();
+  for (const look of looks) {
+    const name = `${SCHOOL[look.school].title}, ${coatWords(look)}`;
+    groups.set(name, [...(groups.get(name) ?? []), look]);
+  }
+  const several = [...groups].filter(([, of]) => of.length > 1);
+  return [
+    ...several.map(([name, of]) => {
+      const [low, middle, high] = [0.05, 0.5, 0.95].map((share) =>
+        quantile(
+          of.map(({ perYear }) => perYear),
+          share,
+        )!,
+      ) as [number, number, number];
+      return {
+        id: name,
+        name,
+        looked: `${of.length} pieces`,
+        low,
+        middle,
+        high,
+        words: 'as its pieces lie',
+        of: of.length,
+      };
+    }),
+    ...looks.map((look) => ({
+      ...{ id: `${look.restorationId} ${look.tag}`, name: `${look.machine}, ${look.tag}, ${coatWords(look)}` },
+      ...{
+        looked: `${look.years.toFixed(1)} years`,
+        low: look.band.low,
+        middle: look.band.median,
+        high: look.band.high,
+      },
+      words: look.certain
+        ? `it comes back, kept in the ${look.kept}`
+        : `no return can be told, kept in the ${look.kept}`,
+      of: 1,
+    })),
+  ];
+}
 
 /** What was learnt, in words and figures of the workshop. */
 export function learntShown(learnt: Learnt, currency: string, ownAgents: readonly OwnAgent[]): ShownLearnt {
@@ -39,6 +87,7 @@ export function learntShown(learnt: Learnt, currency: string, ownAgents: readonl
     })),
     repairs: learnt.repairs.map(({ way, share }) => ({ name: MEND[way as keyof typeof MEND]?.title ?? way, ...share })),
     forecasts: learnt.forecasts.map(({ what, share }) => ({ name: FORECASTS[what], ...share })),
+    returned: returnedShown(learnt.returned),
     stages: learnt.stages.map(({ stage, minutes }) => ({ name: STAGE_WORDS[stage].title, hours: hours(minutes) })),
     worth: learnt.worth.map(({ restorationId, title, spentMinor, minutes, goodOne }) => ({
       id: restorationId,

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { seededRandom } from '@/simulators/camera/random';
 import { yellowAfter } from './fade';
 import { exposureForecast } from './forecast';
@@ -88,4 +89,29 @@ it('the quantiles of the normal distribution are those of the tables', () => {
     [0.0005, -3.2905267],
   ] as const)
     expect(normalQuantile(p)).toBeCloseTo(z, 6);
+});
+
+it('the bands are the weighted quantiles that all samples put in order give', () => {
+  const sample = fc.record({
+    weight: fc.double({ min: 1e-7, max: 1, noNaN: true }),
+    value: fc.oneof(fc.double({ min: -1e6, max: 1e6, noNaN: true }), fc.constantFrom(0, 1, 2)),
+  });
+  fc.assert(
+    fc.property(fc.array(sample, { minLength: 1, maxLength: 400 }), (all) => {
+      const samples = all.map(({ weight, value }) => ({ weight, rate: value }) as Parameters<typeof bandOf>[0][number]);
+      const band = bandOf(samples, ({ rate }) => rate);
+      const ordered = [...all].sort((a, b) => a.value - b.value);
+      const total = all.reduce((sum, { weight }) => sum + weight, 0);
+      for (const [p, value] of [
+        [0.05, band.low],
+        [0.5, band.median],
+        [0.95, band.high],
+      ] as const) {
+        const upTo = (most: number) => ordered.reduce((sum, one) => sum + (one.value <= most ? one.weight : 0), 0);
+        const under = ordered.reduce((sum, one) => sum + (one.value < value ? one.weight : 0), 0);
+        expect(upTo(value)).toBeGreaterThanOrEqual(p * total * (1 - 1e-9));
+        expect(under).toBeLessThan(p * total * (1 + 1e-9));
+      }
+    }),
+  );
 });

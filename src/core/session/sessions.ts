@@ -52,10 +52,31 @@ export interface SessionsInput {
   longestMin: number;
 }
 
+/** Hours by their beginning, where all begin at the same minute: a fortnight is asked for its cloud many hundred times. */
+const BY_HOUR = new WeakMap<readonly CloudHour[], { offset: number; hours: Map<number, number> } | null>();
+
+function byHour(clouds: readonly CloudHour[]) {
+  let found = BY_HOUR.get(clouds);
+  if (found === undefined) {
+    const offset = clouds.length > 0 ? clouds[0]!.at.getTime() % HOUR_MS : 0;
+    const isEven = clouds.every(({ at }) => at.getTime() % HOUR_MS === offset);
+    // Of two for one hour the first counts.
+    found = isEven
+      ? { offset, hours: new Map([...clouds].reverse().map(({ at, cloud }) => [at.getTime(), cloud])) }
+      : null;
+    BY_HOUR.set(clouds, found);
+  }
+  return found;
+}
+
 /** Cloud at an instant: of the hour that it lies in; half the sky where nobody knows. */
 export function cloudAt(clouds: readonly CloudHour[], time: Date): number {
-  const hour = clouds.find(({ at }) => time.getTime() >= at.getTime() && time.getTime() < at.getTime() + HOUR_MS);
-  return hour?.cloud ?? 0.5;
+  const at = time.getTime();
+  const even = byHour(clouds);
+  const cloud = even
+    ? even.hours.get(Math.floor((at - even.offset) / HOUR_MS) * HOUR_MS + even.offset)
+    : clouds.find((hour) => at >= hour.at.getTime() && at < hour.at.getTime() + HOUR_MS)?.cloud;
+  return cloud ?? 0.5;
 }
 
 /** Dose of each quarter of an hour of somebody's hours. */

@@ -20,7 +20,7 @@ import { TakeThingBack } from '@/undo/TakeThingBack';
 import { alignTheKeys, joinTheKeys, removeKey, saveKey, splitTheKey } from './actions';
 import { BoardChoice } from './BoardChoice';
 import { BoardDrawing } from './BoardDrawing';
-import { hasMap, MAP_TITLES, MAPS } from './maps';
+import { hasMap, MAP_TITLES, MAPS } from '@/core/keyboard/drawing/maps';
 import { marksOf } from './marks';
 import type { KeyPhoto } from './view';
 

@@ -2,8 +2,8 @@ import { KIND } from '@/core/keyboard/kinds';
 import type { Board } from '@/core/keyboard/layout';
 import type { UnitSystem } from '@/core/units';
 import { mm, pdf } from '@/edge/pdf';
-import type { DrawnMap } from './maps';
-import { boardSvg } from './svg';
+import type { DrawnMap } from '@/core/keyboard/drawing/maps';
+import { boardSvg } from '@/core/keyboard/drawing/svg';
 
 const MARGIN_MM = 14;
 /** Long side of the narrower of the two papers, less its margins. */

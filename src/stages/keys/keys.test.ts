@@ -44,8 +44,8 @@ import { bridgesOf, foundOn, patternOf } from './found';
 import { oddsWords } from './marks';
 import { toMend } from './mending';
 import { capCrops } from './capCrops';
-import { drawnMap, hasMap, type KeyMap, type Known } from './maps';
-import { boardSvg } from './svg';
+import { drawnMap, hasMap, type KeyMap, type Known } from '@/core/keyboard/drawing/maps';
+import { boardSvg } from '@/core/keyboard/drawing/svg';
 import { boardView } from './view';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));

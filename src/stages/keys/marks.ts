@@ -1,20 +1,7 @@
-import type { StemPlace } from '@/core/keyboard/caps';
 import type { CapChange } from '@/core/keyboard/photo/compareCaps';
+import { SEEN } from '@/core/keyboard/drawing/signs';
 import type { Observed } from '@/core/keyboard/evidence';
 import type { Mark } from './BoardDrawing';
-
-/** How a key is marked by what it did. */
-export const SEEN: Record<Exclude<Observed, 'unknown'>, Mark & { title: string }> = {
-  works: { tone: 'good', sign: '✓', words: 'works', title: 'Works' },
-  dead: { tone: 'bad', sign: '×', words: 'dead', title: 'Dead' },
-  stuck: { tone: 'warn', sign: '≡', words: 'stuck', title: 'Stays on' },
-};
-
-export const STEM_WORDS: Record<StemPlace, string> = {
-  left: 'Stem at the left',
-  middle: 'Stem in the middle',
-  right: 'Stem at the right',
-};
 
 export const marksOf = (seen: Readonly<Record<string, Observed>>): Record<string, Mark> =>
   Object.fromEntries(

@@ -6,7 +6,7 @@ import { photosToMark } from '@/data/photos/toMark';
 import { barOf } from './MeasureView';
 import { MakePart, type FamilyForm, type KeptPart } from './MakePart';
 import { OutlineLater } from './OutlineLater';
-import { partBox, partPath } from './partSvg';
+import { partBox, partPath } from '@/core/mending/part/drawing';
 import { PrintScreen } from './PrintView';
 
 /** The fields of a family’s sizes, as its schema names them; an outline is taken from a photograph, not typed. */

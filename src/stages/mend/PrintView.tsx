@@ -16,7 +16,7 @@ import { TextLink } from '@/ui/links';
 import { MainAction } from '@/ui/MainAction';
 import { TakeThingBack } from '@/undo/TakeThingBack';
 import { Wrong } from '@/ui/Wrong';
-import { partBox, partPath } from './partSvg';
+import { partBox, partPath } from '@/core/mending/part/drawing';
 import { PartDrawing } from './PartDrawing';
 import { FitForm, PrinterForm } from './PrintForms';
 import { fittedBy, playOf, USUAL_PLAY_MM } from './printing';

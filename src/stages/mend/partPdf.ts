@@ -2,7 +2,7 @@ import { FAMILIES } from '@/core/mending/part/families';
 import { partOf, type FamilyName } from '@/core/mending/part/part';
 import type { UnitSystem } from '@/core/units';
 import { mm, pdf, PRINTED_BAR } from '@/edge/pdf';
-import { partBox, partPath } from './partSvg';
+import { partBox, partPath } from '@/core/mending/part/drawing';
 
 /** What fits on both papers that workshops print on, with its title and bar, mm. */
 const FITS_MM = { width: 190, height: 205 } as const;

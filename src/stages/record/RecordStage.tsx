@@ -5,7 +5,7 @@ import { photoUrl } from '@/ui/photoUrl';
 import { TextLink } from '@/ui/links';
 import { ExportLinks } from './ExportLinks';
 import { missingFrom } from './readers';
-import { StoryChecks, StoryCost, StoryFacts, StoryPieces, StoryStages, StoryUndone } from './StoryView';
+import { StoryChecks, StoryCost, StoryDrawings, StoryFacts, StoryPieces, StoryStages, StoryUndone } from './StoryView';
 import { STORY_CSS } from './storyCss';
 import { tellStory, type PieceStory, type Story } from './story';
 
@@ -83,6 +83,7 @@ export function RecordDone({ story }: { story: Story }) {
     <>
       <StoryStages story={story} src={src} long={long} />
       <StoryChecks story={story} />
+      {long('Keys and parts as drawings', <StoryDrawings story={story} />)}
     </>
   );
 }

@@ -10,6 +10,7 @@ import { CAUTION_CLOSE } from '@/core/peroxide/cautions';
 import { STAGE_WORDS } from '@/core/runsheet/stages';
 import { showMinutes, showTime } from '@/core/runsheet/time';
 import type { Photo } from '@/data/rows';
+import { drawingsOf } from './drawings';
 import { lookAfter } from './readers';
 import type { PassStory, PieceStory, StageStory, Story } from './story';
 
@@ -20,6 +21,9 @@ interface Props {
   /** Where a photograph's picture is found: an address on the page, the data itself in the exported file. */
   src: (photo: Photo) => string;
 }
+
+/** Whether there is a keyboard that was tested, or a part that was drawn. */
+const isDrawn = ({ bundle }: Story) => bundle.keysSeen.length + bundle.parts.length > 0;
 
 /** Something of a story that is told at length: on a page it may be folded away. */
 type Long = (summary: string, words: React.ReactNode) => React.ReactNode;
@@ -165,6 +169,23 @@ export function StoryCost({ story: { cost } }: { story: Story }) {
   );
 }
 
+/** Keyboards before and after, and the parts that were drawn for it. */
+export function StoryDrawings({ story }: { story: Story }) {
+  return drawingsOf(story.bundle, timeIn(story)).map(({ of, drawings }, i) => (
+    <section key={i}>
+      <h3>{of}</h3>
+      <div className="drawn">
+        {drawings.map(({ key, caption, svg, widthMm }) => (
+          <figure key={key} style={{ flexBasis: `${widthMm}mm` }}>
+            <img src={`data:image/svg+xml,${encodeURIComponent(svg)}`} alt={`${of}: ${caption}`} />
+            <figcaption>{caption}</figcaption>
+          </figure>
+        ))}
+      </div>
+    </section>
+  ));
+}
+
 /** What is left undone, and why. */
 export const StoryUndone = ({ story: { undone } }: { story: Story }) =>
   undone.length === 0 ? <p>Nothing.</p> : <Lines of={undone} />;
@@ -180,6 +201,8 @@ export function StoryView({ story, src, faces }: Props) {
       <h2>What was done</h2>
       <StoryStages story={story} src={src} />
       <StoryChecks story={story} />
+      {isDrawn(story) && <h2>Keys and parts</h2>}
+      <StoryDrawings story={story} />
       {story.cost && <h2>What it took</h2>}
       <StoryCost story={story} />
       <h2>Left undone</h2>

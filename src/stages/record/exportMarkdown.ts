@@ -7,6 +7,7 @@ import { withoutFile } from '@/data/photos/store';
 import sharp from 'sharp';
 import { outwardPicture } from './covered';
 import type { FacePair } from './facePictures';
+import { drawingsOf } from './drawings';
 import { lookAfter } from './readers';
 import type { Story } from './story';
 
@@ -74,6 +75,15 @@ export function storyMarkdown(story: Story, faces: ReadonlySet<string>, photos: 
     part('Before and after', pieces),
     part('What was done', stages),
     part('Tried and tested', list(story.tested.map(({ at, phase, found }) => `${time(at)}, ${phase}: ${found}`))),
+    part(
+      'Keys and parts',
+      drawingsOf(story.bundle, time)
+        .map(
+          ({ of, drawings }) =>
+            `### ${plain(of)}\n\n${drawings.map(({ key, caption }) => `![${plain(caption)}](drawings/${key}.svg)\n\n${plain(caption)}\n`).join('\n')}`,
+        )
+        .join('\n'),
+    ),
     part('Kept on purpose', list(story.marks)),
     part(
       'Asked and answered',
@@ -119,6 +129,10 @@ export async function exportMarkdown(story: Story, pairs: ReadonlyMap<string, Fa
     zip.addBuffer(pair.before, `pictures/${piece.tag}-before.png`, options);
     zip.addBuffer(pair.after, `pictures/${piece.tag}-after.png`, options);
   }
+  for (const { drawings } of drawingsOf(story.bundle, (iso) =>
+    showTime(iso, story.bundle.workshop.timeZone, 'd MMMM yyyy'),
+  ))
+    for (const { key, svg } of drawings) zip.addBuffer(Buffer.from(svg), `drawings/${key}.svg`, options);
   for (const photo of photos)
     zip.addBuffer(
       await sharp(await outwardPicture(photo, story.bundle.areas))

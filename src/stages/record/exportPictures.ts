@@ -1,3 +1,4 @@
+import { escapedXml } from '@/core/markup';
 import { createRequire } from 'node:module';
 import path from 'node:path';
 import type { Readable } from 'node:stream';
@@ -17,9 +18,6 @@ const FONT = path.join(
   'ttf/DejaVuSans.ttf',
 );
 
-/** Words that stand for themselves where marks would be read. */
-const plain = (words: string) => words.replace(/&/g, '&amp;').replace(/</g, '&lt;');
-
 /** Before and after side by side as one PNG, with a line below each or without. */
 export async function sideBySide(
   { before, after }: Pick<FacePair, 'before' | 'after'>,
@@ -31,7 +29,7 @@ export async function sideBySide(
         captions.map((words) =>
           sharp({
             text: {
-              text: `<span foreground="#22282b">${plain(words)}</span>`,
+              text: `<span foreground="#22282b">${escapedXml(words)}</span>`,
               fontfile: FONT,
               font: 'DejaVu Sans 18',
               width: width - 8,

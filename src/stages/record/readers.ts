@@ -34,6 +34,7 @@ export function toldTo(reader: Reader, story: Story): Story {
         ...(leaves.work && { claim: '', packing: '', condition: '', worthKeeping: '' }),
       },
       log: leaves.log || leaves.people ? [] : bundle.log,
+      ...(leaves.work && { keyboards: [], parts: [], keysSeen: [] }),
     },
     cost: leaves.money ? null : story.cost,
     asked: leaves.asked ? [] : story.asked,

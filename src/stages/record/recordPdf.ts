@@ -6,10 +6,11 @@ import { figured } from '@/core/colour/signed';
 import { SCHOOL } from '@/core/session/schools';
 import { withoutFile } from '@/data/photos/store';
 import type { Photo } from '@/data/rows';
-import { pdf } from '@/edge/pdf';
+import { mm, pdf } from '@/edge/pdf';
 import { outwardPicture } from './covered';
 import type { FacePair } from './facePictures';
 import { READER_WORDS, type Reader } from './readerWords';
+import { drawingsOf } from './drawings';
 import { lookAfter } from './readers';
 import type { Story } from './story';
 
@@ -122,6 +123,16 @@ function stagesOf(story: Story, { photos }: Pictures): Content[] {
   });
 }
 
+/** Keyboards before and after, and parts; the signs of keys are not in the own type. */
+const drawn = (story: Story, time: (iso: string) => string): Content[] =>
+  drawingsOf(story.bundle, time, 'Wide').flatMap(({ of, drawings }): Content[] => [
+    { text: of, bold: true, margin: [0, 8, 0, 2] },
+    ...drawings.flatMap(({ svg, caption, widthMm }): Content[] => [
+      { svg, fit: [mm(widthMm), mm(80)] },
+      { text: caption, color: SOFT, fontSize: 8, margin: [0, 2, 0, 6] },
+    ]),
+  ]);
+
 /** A record on paper, told to one of its readers. */
 export async function recordPdf(story: Story, reader: Reader, pairs: ReadonlyMap<string, FacePair>): Promise<Buffer> {
   const { restoration, workshop } = story.bundle;
@@ -152,6 +163,7 @@ export async function recordPdf(story: Story, reader: Reader, pairs: ReadonlyMap
       ...part('Before and after', piecesOf(story, pictures, time)),
       ...part('What was done', stagesOf(story, pictures)),
       ...part('Tried and tested', lines(story.tested.map(({ at, phase, found }) => `${time(at)}, ${phase}: ${found}`))),
+      ...part('Keys and parts', drawn(story, time)),
       ...part('Kept on purpose', lines(story.marks)),
       ...part(
         'Asked and answered',

@@ -10,6 +10,7 @@ export const STORY_CSS = `
 .story .tag{background:#e6d9a8;color:#2b2614;font-family:'Atkinson Hyperlegible Mono',monospace;padding:.05em .6em}
 .story .pair{display:grid;grid-template-columns:1fr 1fr;gap:10px}.story .pair img,.story .row img{width:100%;aspect-ratio:4/3;object-fit:cover;display:block}
 .story .pair.face img{aspect-ratio:auto;object-fit:contain}.story .row{display:grid;grid-template-columns:repeat(auto-fill,minmax(150px,1fr));gap:10px;margin:.6em 0}
+.story .drawn{display:flex;flex-wrap:wrap;gap:14px;margin:.6em 0}.story .drawn figure{max-width:100%}.story .drawn img{width:100%;background:#fff;display:block}
 .story figure{margin:0}.story figcaption{color:var(--soft);font-size:.85em}
 .story .swatches{display:flex;gap:14px;align-items:center;flex-wrap:wrap;margin:.6em 0}
 .story .swatch{display:inline-block;width:46px;height:46px;border:1px solid var(--soft);vertical-align:middle;margin-right:.5em}

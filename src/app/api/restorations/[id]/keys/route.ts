@@ -5,8 +5,8 @@ import { asFile, fileName } from '@/edge/fileName';
 import { getWorkshop } from '@/data/workshop';
 import { boardPdf } from '@/stages/keys/boardPdf';
 import { boardCsv, boardFile } from '@/stages/keys/file';
-import { boardSvg } from '@/stages/keys/svg';
-import { drawnMap, hasMap, MAPS, type KeyMap } from '@/stages/keys/maps';
+import { boardSvg } from '@/core/keyboard/drawing/svg';
+import { drawnMap, hasMap, MAPS, type KeyMap } from '@/core/keyboard/drawing/maps';
 import { boardView, lastSeen } from '@/stages/keys/view';
 
 interface Context {

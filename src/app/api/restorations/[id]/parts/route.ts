@@ -9,7 +9,7 @@ import { insideOnly } from '@/edge/entered';
 import { asFile, fileName } from '@/edge/fileName';
 import { partPdf } from '@/stages/mend/partPdf';
 import { fittedBy, playOf } from '@/stages/mend/printing';
-import { partSvg } from '@/stages/mend/partSvg';
+import { partSvg } from '@/core/mending/part/drawing';
 
 interface Context {
   params: Promise<{ id: string }>;

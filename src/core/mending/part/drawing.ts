@@ -1,4 +1,5 @@
-import { skinRings, type FamilyName } from '@/core/mending/part/part';
+import { escapedXml } from '../../markup';
+import { skinRings, type FamilyName } from './part';
 
 /** Round the part, mm. */
 const MARGIN_MM = 2;
@@ -20,11 +21,10 @@ export const partPath = (name: FamilyName, sizes: object): string =>
 /** A part as a drawing at 1:1, for a blade, a file or a cutter: its edges seen from above, mm. */
 export function partSvg(name: FamilyName, sizes: object, title: string): string {
   const { x, y, width, height } = partBox(name, sizes);
-  const escaped = title.replace(/&/g, '&amp;').replace(/</g, '&lt;');
   const n = (value: number) => Number(value.toFixed(3));
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${n(width)}mm" height="${n(height)}mm" viewBox="${[x, y, width, height].map(n).join(' ')}">`,
-    `<title>${escaped}</title>`,
+    `<title>${escapedXml(title)}</title>`,
     `<path d="${partPath(name, sizes)}" fill="none" stroke="#000000" stroke-width="0.1"/>`,
     '</svg>',
   ].join('\n');

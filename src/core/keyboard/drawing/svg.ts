@@ -1,10 +1,8 @@
-import { STEM_AT } from '@/core/keyboard/caps';
-import type { Line } from '@/core/keyboard/board';
-import { metAt, type Board } from '@/core/keyboard/layout';
+import { escapedXml } from '../../markup';
+import { STEM_AT } from '../caps';
+import type { Line } from '../board';
+import { metAt, type Board } from '../layout';
 import type { DrawnMap } from './maps';
-
-const escaped = (text: string) =>
-  text.replace(/[<>&"']/g, (sign) => ({ '<': '&lt;', '>': '&gt;', '&': '&amp;', '"': '&quot;', "'": '&#39;' })[sign]!);
 
 const TONES = {
   plain: { fill: '#ffffff', ink: '#22282b' },
@@ -30,7 +28,7 @@ export function boardSvg(
       .join(' ');
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${widthMm} ${heightMm}" width="${widthMm}mm" height="${heightMm}mm">`,
-    `<title>${escaped(`${name}. ${title}`)}</title>`,
+    `<title>${escapedXml(`${name}. ${title}`)}</title>`,
     `<rect width="${widthMm}" height="${heightMm}" rx="3" fill="#ddd6c8"/>`,
     ...keys.flatMap(({ id, x, y, w, h }) => {
       const { tone, sign, under } = marks[id] ?? NOTHING;
@@ -39,7 +37,7 @@ export function boardSvg(
       const size = Math.min(0.34 * h, (1.5 * w) / Math.max(2, text.length));
       const small = Math.min(0.22 * h, (1.5 * w) / Math.max(4, under.length));
       const words = (at: number, px: number, said: string) =>
-        `<text x="${x + w / 2}" y="${y + at * h}" dy="0.35em" text-anchor="middle" font-family="${font}" font-size="${px.toFixed(2)}" fill="${ink}">${escaped(said)}</text>`;
+        `<text x="${x + w / 2}" y="${y + at * h}" dy="0.35em" text-anchor="middle" font-family="${font}" font-size="${px.toFixed(2)}" fill="${ink}">${escapedXml(said)}</text>`;
       const stem = stems[id];
       return [
         `<rect x="${x}" y="${y}" width="${w}" height="${h}" rx="1.6" fill="${fill}" stroke="#22282b" stroke-width="0.4"/>`,
@@ -54,7 +52,7 @@ export function boardSvg(
     }),
     ...lines.map(
       (line) =>
-        `<polyline points="${along(line)}" fill="none" stroke="#0b5c61" stroke-width="0.8" opacity="0.7"><title>${escaped(line.id)}</title></polyline>`,
+        `<polyline points="${along(line)}" fill="none" stroke="#0b5c61" stroke-width="0.8" opacity="0.7"><title>${escapedXml(line.id)}</title></polyline>`,
     ),
     '</svg>',
   ].join('\n');

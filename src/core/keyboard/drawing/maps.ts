@@ -1,10 +1,10 @@
-import { lookAlikes, STEM_PLACES, wideKeys, type CapState, type StemPlace } from '@/core/keyboard/caps';
-import type { Line } from '@/core/keyboard/board';
-import type { Observed } from '@/core/keyboard/evidence';
-import { KIND, type KeyboardKind } from '@/core/keyboard/kinds';
-import type { Board } from '@/core/keyboard/layout';
-import { MEASURE, mixedSprings, partsOff, type Measure } from '@/core/keyboard/measured';
-import { SEEN, STEM_WORDS } from './marks';
+import { lookAlikes, STEM_PLACES, wideKeys, type CapState, type StemPlace } from '../caps';
+import type { Line } from '../board';
+import type { Observed } from '../evidence';
+import { KIND, type KeyboardKind } from '../kinds';
+import type { Board } from '../layout';
+import { MEASURE, mixedSprings, partsOff, type Measure } from '../measured';
+import { SEEN, STEM_WORDS } from './signs';
 
 /** Maps of a keyboard that go onto paper. */
 export const MAPS = ['lines', 'caps', 'springs'] as const;

@@ -1,0 +1,58 @@
+'use client';
+
+import { Box, Heading, Text } from '@chakra-ui/react';
+import { useEffect, useState } from 'react';
+
+const PAGES = 'kvell-pages';
+const titleOf = (html: string): string | undefined => /<title>([^<]*)<\/title>/.exec(html)?.[1];
+
+interface Opened {
+  href: string;
+  title: string;
+}
+
+/** Pages that this device keeps, as it last saw them. */
+async function opened(): Promise<Opened[]> {
+  const cache = await caches.open(PAGES);
+  const kept = await Promise.all(
+    (await cache.keys()).map(async ({ url }) => {
+      const { pathname, search } = new URL(url);
+      const html = (await (await cache.match(url))?.text()) ?? '';
+      const written = new DOMParser().parseFromString(titleOf(html) ?? '', 'text/html').body.textContent;
+      return { href: pathname + search, title: written || pathname };
+    }),
+  );
+  return kept.filter(({ href }) => href !== '/away').sort((a, b) => a.title.localeCompare(b.title, 'en'));
+}
+
+/** Says that the page is not on this device, and leads to those that are. */
+export function AwayPages() {
+  const [pages, setPages] = useState<Opened[]>([]);
+  useEffect(() => {
+    // No service worker, nothing kept: plain http from another machine.
+    if ('caches' in window) void opened().then(setPages, () => setPages([]));
+  }, []);
+  return (
+    <Box maxWidth="720px">
+      <Heading as="h1" size="3xl">
+        This page is not on this device
+      </Heading>
+      <Text mt="3">
+        Pages that were opened here while Kvell answered can be read while it is away, as they stood then. This one was
+        not.
+      </Text>
+      {pages.length > 0 && (
+        <Box as="ul" mt="4" listStyleType="none">
+          {pages.map(({ href, title }) => (
+            <Box as="li" key={href}>
+              {/* From the cache of the browser: a link of the application would ask Kvell first. */}
+              <a href={href} className="row">
+                {title}
+              </a>
+            </Box>
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,70 @@
+/// <reference lib="webworker" />
+import { CacheableResponsePlugin } from 'workbox-cacheable-response';
+import { ExpirationPlugin } from 'workbox-expiration';
+import { registerRoute, setCatchHandler } from 'workbox-routing';
+import { CacheFirst, NetworkFirst } from 'workbox-strategies';
+
+declare const self: ServiceWorkerGlobalScope;
+
+const PAGES = 'kvell-pages';
+const PICTURES = 'kvell-pictures';
+/** Shown in place of a page that was never opened on this device. */
+const AWAY = '/away';
+/** Loaded before anybody asks for them. */
+const FIRST = ['/', AWAY];
+/** A phone at the edge of the network waits no longer than this for a page that it has. */
+const PATIENCE_S = 10;
+const whole = new CacheableResponsePlugin({ statuses: [200] });
+
+const pages = new NetworkFirst({
+  cacheName: PAGES,
+  networkTimeoutSeconds: PATIENCE_S,
+  plugins: [whole, new ExpirationPlugin({ maxEntries: 80 })],
+});
+
+/** Whoever has left, or was never let in, leaves nothing of the workshop behind on the device. */
+const leave = async () => {
+  await Promise.all([PAGES, PICTURES].map((name) => caches.delete(name)));
+};
+
+registerRoute(
+  ({ request, url, sameOrigin }) =>
+    sameOrigin && request.mode === 'navigate' && request.method === 'GET' && !url.pathname.startsWith('/api/'),
+  async (given) => {
+    const response = await pages.handle(given);
+    if (given.url.pathname === '/enter' && response.ok) await leave();
+    return response;
+  },
+);
+
+// Their names change with what is in them.
+registerRoute(
+  ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/_next/static/'),
+  new CacheFirst({ cacheName: 'kvell-files', plugins: [whole, new ExpirationPlugin({ maxEntries: 400 })] }),
+);
+
+registerRoute(
+  ({ request, url, sameOrigin }) =>
+    sameOrigin && request.destination === 'image' && url.pathname.startsWith('/api/photos/'),
+  new NetworkFirst({ cacheName: PICTURES, plugins: [whole, new ExpirationPlugin({ maxEntries: 300 })] }),
+);
+
+setCatchHandler(async ({ request }) =>
+  request.mode === 'navigate' ? ((await caches.match(AWAY)) ?? Response.error()) : Response.error(),
+);
+
+/** The page in hand: from page to page no whole page is asked for, so the page itself asks for it to be kept. */
+self.addEventListener('message', (event) => {
+  const { keep } = (event.data ?? {}) as { keep?: unknown };
+  if (typeof keep !== 'string') return;
+  const url = new URL(keep, self.location.origin);
+  if (url.origin !== self.location.origin || url.pathname.startsWith('/api/')) return;
+  event.waitUntil(pages.handle({ event, request: new Request(url) }).catch(() => undefined));
+});
+
+self.addEventListener('install', (event) => {
+  void self.skipWaiting();
+  // What cannot be fetched now is kept when it is opened.
+  event.waitUntil(caches.open(PAGES).then((cache) => cache.addAll(FIRST).catch(() => undefined)));
+});
+self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
