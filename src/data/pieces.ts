@@ -20,7 +20,8 @@ async function asTheyStand(pieces: readonly Piece[]): Promise<Piece[]> {
     waiting.length === 0
       ? []
       : await findRows('stages', { restorationId: [...new Set(waiting)], stage: 'teardown', state: 'open' });
-  const isWhole = (id: string) => whole.some(({ restorationId }) => restorationId === id);
+  const stillWhole = new Set(whole.map(({ restorationId }) => restorationId));
+  const isWhole = (id: string) => stillWhole.has(id);
   return pieces.map((piece) =>
     piece.metalUntilApart
       ? { ...piece, metalInside: isWhole(piece.restorationId) ? piece.metalInside || SOME_METAL : '' }
@@ -28,8 +29,9 @@ async function asTheyStand(pieces: readonly Piece[]): Promise<Piece[]> {
   );
 }
 
-const byTag = (a: Pick<Piece, 'tag'>, b: Pick<Piece, 'tag'>): number =>
-  a.tag.localeCompare(b.tag, 'en', { numeric: true });
+/** One for all: made anew at each comparison it takes most of the time of a long list. */
+const TAGS = new Intl.Collator('en', { numeric: true });
+const byTag = (a: Pick<Piece, 'tag'>, b: Pick<Piece, 'tag'>): number => TAGS.compare(a.tag, b.tag);
 
 /** In the order of their tags. */
 export async function piecesOf(restorationId: string): Promise<Piece[]> {

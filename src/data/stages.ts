@@ -1,4 +1,5 @@
 import type { StageRow } from './rows';
+import { ofEach } from './ofEach';
 import { findRows } from './table';
 import { STAGES } from '@/core/runsheet/stages';
 
@@ -13,5 +14,6 @@ export async function stagesOf(restorationId: string): Promise<StageRow[]> {
 /** Those of several restorations. */
 export async function stagesOfAll(restorationIds: string[]): Promise<Map<string, StageRow[]>> {
   const rows = await findRows('stages', { restorationId: restorationIds });
-  return new Map(restorationIds.map((id) => [id, rows.filter((row) => row.restorationId === id).sort(inOrder)]));
+  const rowsOf = ofEach();
+  return new Map(restorationIds.map((id) => [id, rowsOf(id)(rows).sort(inOrder)]));
 }

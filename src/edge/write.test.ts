@@ -4,6 +4,7 @@ import { logOf } from '@/data/log';
 import { writeNote } from '@/work/notes';
 import { findRows } from '@/data/table';
 import { inTrialWorkshop, tick, trialRestoration } from '@/work/trial';
+import { clock } from './clock';
 import { write, writeOver } from './write';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
@@ -55,7 +56,7 @@ it('an answer is kept for a week', async () => {
 });
 
 it('what a device kept while Kvell was away is written as of when it was typed, if that can be', async () => {
-  const before = Date.now() + Number(process.env.KVELL_CLOCK_SHIFT_MS ?? 0);
+  const before = clock().getTime();
   const ago = async (typedAgoMs: unknown, once: string) => {
     const answer = await write(schema, { words: 'x', once, typedAgoMs }, (_, now) => Promise.resolve(now.getTime()));
     if (!answer.ok) throw new Error('refused');

@@ -9,6 +9,7 @@ import type { Aim } from '@/core/intake/aim';
 import { measurementsOf } from '@/data/measurements';
 import { bOf, sdOf } from '@/work/measuredB';
 import { piecesOfAll } from '@/data/pieces';
+import { ofEach } from '@/data/ofEach';
 import { findRows } from '@/data/table';
 import { sessionsOf, treatmentsOf } from '@/data/treatments';
 import type { Measurement, Piece, Session, Treatment } from '@/data/rows';
@@ -32,13 +33,13 @@ export async function historiesOf(pieces: readonly Piece[]): Promise<PieceHistor
     piecesOfAll(ids),
     findRows('restorations', { id: ids }),
   ]);
-  const within = <T extends { restorationId: string }>(rows: readonly T[], id: string) =>
-    rows.filter(({ restorationId }) => restorationId === id);
+  const rowsOf = ofEach();
   const sets = new Map(
-    restorations.map(({ id, aim }) => [id, targetOfSet(within(siblings, id), within(measurements, id), aim)]),
+    restorations.map(({ id, aim }) => [id, targetOfSet(rowsOf(id)(siblings), rowsOf(id)(measurements), aim)]),
   );
   return pieces.map(({ id, restorationId }) => {
-    const own = <T extends { pieceId: string }>(rows: readonly T[]) => rows.filter(({ pieceId }) => pieceId === id);
+    const own = <T extends { pieceId: string; restorationId: string }>(rows: readonly T[]) =>
+      rowsOf(restorationId)(rows).filter(({ pieceId }) => pieceId === id);
     const mine = own(sessions);
     return {
       measurements: own(measurements),

@@ -4,6 +4,7 @@ import { Box, Flex, Text } from '@chakra-ui/react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { Button } from '@/ui/Button';
+import { deviceTime } from '@/ui/clock';
 import { Confirm } from '@/ui/Confirm';
 import { useServer } from '@/ui/serverState';
 import { warn } from '@/ui/toast';
@@ -14,7 +15,7 @@ const TRY_EVERY_MS = 2000;
 
 const clockOf = (at: number): string => {
   const then = new Date(at);
-  const day = then.toDateString() === new Date().toDateString() ? '' : `${then.toLocaleDateString('en-GB')} `;
+  const day = then.toDateString() === deviceTime().toDateString() ? '' : `${then.toLocaleDateString('en-GB')} `;
   return `${day}${then.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`;
 };
 const counted = (n: number, thing: string): string => `${n} ${thing}${n === 1 ? '' : 's'}`;

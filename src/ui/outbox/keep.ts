@@ -1,3 +1,4 @@
+import { deviceTime } from '../clock';
 import { failedUnder, type Raw } from './requests';
 
 /** What the person who typed it knows it by. */
@@ -13,7 +14,7 @@ export const KEPT_WORDS = 'Kept on this device. It is sent when Kvell answers ag
 export async function keepRaw(key: string, raw: Raw, typed: Typed): Promise<boolean> {
   try {
     const { keepIt } = await import('./store');
-    const at = Date.now();
+    const at = deviceTime().getTime();
     await keepIt({ id: key, at, page: location.pathname + location.search, ...typed, ...raw });
     return true;
   } catch {

@@ -17,7 +17,7 @@ const kept = (more: Partial<Kept> = {}): Kept => ({
 });
 const row = (answer: unknown) => `0:{"a":"$@1","b":"build"}\n1:${JSON.stringify(answer)}\n`;
 const answers = (text: string, status = 200) =>
-  jest.fn((..._given: Parameters<typeof fetch>) => Promise.resolve(new Response(text, { status })));
+  jest.fn<ReturnType<typeof fetch>, Parameters<typeof fetch>>(() => Promise.resolve(new Response(text, { status })));
 const away = () => Promise.reject(new TypeError('Failed to fetch'));
 
 describe('what an answer holds', () => {

@@ -1,3 +1,4 @@
+import { deviceTime } from '../clock';
 import { answerIn } from './answerIn';
 import type { Kept } from './store';
 
@@ -63,7 +64,7 @@ export async function sendAll(
   waiting: readonly Kept[],
   post: typeof fetch,
   told: (kept: Kept, outcome: Outcome) => Promise<void>,
-  now: () => number = Date.now,
+  now: () => number = () => deviceTime().getTime(),
 ): Promise<void> {
   for (const kept of waiting) {
     if (kept.refused) continue;

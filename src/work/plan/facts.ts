@@ -39,6 +39,7 @@ import { piecesOfAll, sizeOf } from '@/data/pieces';
 import { openRestorations } from '@/data/restorations';
 import type { Person, RowOf, Workshop } from '@/data/rows';
 import { stagesOfAll } from '@/data/stages';
+import { ofEach } from '@/data/ofEach';
 import { findColumns, findRows, select } from '@/data/table';
 import { literal, Op } from 'sequelize';
 import { getWorkshop, listObstacles, placeOf } from '@/data/workshop';
@@ -237,18 +238,20 @@ export async function benchFacts(now: Date, outside: Outside): Promise<BenchFact
   const sun = await sunFacts(workshop, persons, outside.sky, now);
   const coatWindows = await coatHours(workshop, jobs, outside, now);
   const read: Read = { workshop, sun, at };
+  const rowsOf = ofEach();
+  const wishOfEach = new Map(wishes.map((wish) => [wish.id, wish]));
   const machines = restorations.map((restoration): MachineFacts => {
-    const of = <T extends { restorationId: string | null }>(rows: readonly T[]) =>
-      rows.filter(({ restorationId }) => restorationId === restoration.id);
+    const of = rowsOf(restoration.id);
     const ownPieces = of(pieces);
-    const step = steps.find(({ restorationId }) => restorationId === restoration.id);
+    const [step] = of(steps);
+    const ownTimers = of(timers);
     const opens = stages
       .get(restoration.id)!
       .filter(({ state }) => state === 'open')
       .map(({ stage }) => stage);
     const [spotsHere, washedHere] = [spots.get(restoration.id)!, of(washed)];
     const busy = (pieceId: string) =>
-      timers
+      ownTimers
         .filter((timer) => timer.pieceId === pieceId && timer.kind === 'drying')
         .reduce((until, { dueAt }) => Math.max(until, at(dueAt)), 0);
     const pieceFacts = ownPieces.map((piece): PieceFacts => {
@@ -265,7 +268,7 @@ export async function benchFacts(now: Date, outside: Outside): Promise<BenchFact
           .filter(({ pieceId }) => pieceId === piece.id)
           .at(-1) ?? null;
       const planned =
-        timers.find((timer) => timer.pieceId === piece.id && timer.plannedTo !== null && at(timer.plannedTo) > 0) ??
+        ownTimers.find((timer) => timer.pieceId === piece.id && timer.plannedTo !== null && at(timer.plannedTo) > 0) ??
         null;
       const toGo = latest?.verdict === 'to go' || latest?.verdict === 'uneven' ? (latest.deltaB ?? 0) : 0;
       const curing = of(repairs)
@@ -300,7 +303,7 @@ export async function benchFacts(now: Date, outside: Outside): Promise<BenchFact
         if (finding.settledAs !== null || (known !== null && next === null && running === null)) return [];
         const agent = next ? agentOf(next.agent, own.agents) : null;
         const name = `${finding.words || finding.kind}${done.length > 0 ? `, pass ${done.length + 1}` : ''}`;
-        const timer = running ? timers.find(({ id }) => id === running.timerId) : undefined;
+        const timer = running ? ownTimers.find(({ id }) => id === running.timerId) : undefined;
         return [
           {
             // Each pass is a task of its own: one that failed is followed by another.
@@ -329,7 +332,7 @@ export async function benchFacts(now: Date, outside: Outside): Promise<BenchFact
             ...{ id: begun ? `${id}.cured` : id, name, pieceId, acid: false },
             ...(begun ? { handsMin: 5, waitMin: 0, takes: [] } : chooseWait(way, repair.damage)),
             notBefore: begun ? at(curedAt) : 0,
-            orderId: orders.find((order) => order.repairId === id)?.id ?? null,
+            orderId: of(orders).find((order) => order.repairId === id)?.id ?? null,
           };
         }),
       ],
@@ -389,18 +392,19 @@ export async function benchFacts(now: Date, outside: Outside): Promise<BenchFact
         pieceId,
         asked: at(askedAt),
       })),
-      orders: orders
-        .filter(({ restorationId }) => restorationId === restoration.id)
-        .map(({ id, what, dueAt, spread }) => ({ id, what, due: dueAt === null ? null : at(dueAt), spread })),
+      orders: of(orders).map(({ id, what, dueAt, spread }) => ({
+        id,
+        what,
+        due: dueAt === null ? null : at(dueAt),
+        spread,
+      })),
       looks: looksIn(of(looks), at),
-      wish: wishOf(
-        wishes.find(({ id }) => id === restoration.id),
-        at,
-      ),
+      wish: wishOf(wishOfEach.get(restoration.id), at),
     };
   });
   // Those that are finished are looked at again.
-  const finished = [...new Set(looks.map(({ restorationId }) => restorationId))].filter((id) => !ids.includes(id));
+  const opened = new Set(ids);
+  const finished = [...new Set(looks.map(({ restorationId }) => restorationId))].filter((id) => !opened.has(id));
   const latestRun = new Map(runs.map((run) => [run.task, run]));
   return {
     titles: new Map(restorations.map(({ id, title }) => [id, title])),
@@ -413,15 +417,12 @@ export async function benchFacts(now: Date, outside: Outside): Promise<BenchFact
         ...FINISHED,
         ...{
           id,
-          looks: looksIn(
-            looks.filter(({ restorationId }) => restorationId === id),
-            at,
-          ),
+          looks: looksIn(rowsOf(id)(looks), at),
         },
       })),
     ],
     own: ownTasks
-      .filter(({ restorationId }) => restorationId === null || ids.includes(restorationId))
+      .filter(({ restorationId }) => restorationId === null || opened.has(restorationId))
       .map(({ id, restorationId, what, minutes, hands, place, afterTask }) => ({
         ...{ id, what, minutes, hands, place },
         ...{ machine: restorationId, after: afterTask },
@@ -519,8 +520,13 @@ async function coatHours(
   const from = new Date(Math.floor(now.getTime() / 3_600_000) * 3_600_000);
   const hours = outdoors(await air(place, from, 24 * SKY_DAYS), place, true);
   const at = minutesFrom(now);
+  const known = new Map<string, Interval[]>();
   return new Map(
     outside.map((job) => {
+      // The same sheet has the same hours, on however many machines.
+      const sheet = JSON.stringify([job.sheet, job.way]);
+      const found = known.get(sheet);
+      if (found) return [job.id, found];
       const good = hours.filter((hour) => coatFaults(hour, job.sheet, job.way, false).length === 0);
       const windows: [number, number][] = [];
       for (const { at: hour } of good) {
@@ -529,7 +535,9 @@ async function coatHours(
         if (last && start <= last[1] + 1) last[1] = start + 60;
         else windows.push([start, start + 60]);
       }
-      return [job.id, windows.filter(([, to]) => to > 0).map(([a, b]): Interval => [Math.max(0, a), b])];
+      const ahead = windows.filter(([, to]) => to > 0).map(([a, b]): Interval => [Math.max(0, a), b]);
+      known.set(sheet, ahead);
+      return [job.id, ahead];
     }),
   );
 }

@@ -10,6 +10,7 @@ import { ownKnowledge } from '@/data/cleaning';
 import { findingsOf } from '@/data/findings';
 import { piecesOfAll } from '@/data/pieces';
 import type { Finding, Piece, Restoration, SinkStep } from '@/data/rows';
+import { ofEach } from '@/data/ofEach';
 import { findRows, needRow } from '@/data/table';
 
 /** A finding that asks for the wash, with its ladder and how far it has come. */
@@ -53,10 +54,10 @@ export async function washSpotsOf(
     await piecesOfAll(ids),
     await findRows('sink_steps', { restorationId: ids }, [['rowid', 'ASC']]),
   ];
+  const rowsOf = ofEach();
   return new Map(
     restorations.map((restoration) => {
-      const of = <T extends { restorationId: string }>(rows: readonly T[]) =>
-        rows.filter(({ restorationId }) => restorationId === restoration.id);
+      const of = rowsOf(restoration.id);
       return [restoration.id, spotsOf(restoration, of(findings), of(pieces), of(steps), own)];
     }),
   );
