@@ -11,6 +11,7 @@ export default tseslint.config(
       'data-*',
       'next-env.d.ts',
       'docs',
+      'public',
       'test-results',
       'playwright-report',
       '.test-*',

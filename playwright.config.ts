@@ -66,6 +66,8 @@ export default defineConfig<{ clockShiftMs: number }>({
     // A trace takes a quarter of the time of a test; the page of a failure is kept in words.
     trace: 'off',
     clockShiftMs: SHIFT_MS.summer,
+    // What a browser kept of one test would answer in the next; one test is about it.
+    serviceWorkers: 'block',
     // A locator that finds nothing says so before the whole test is over.
     actionTimeout: 60_000,
   },
@@ -118,6 +120,13 @@ export default defineConfig<{ clockShiftMs: number }>({
       testMatch: /hostile/,
       workers: 1,
       use: { baseURL: `http://127.0.0.1:${PORTS.hostile}`, viewport: DESK },
+    },
+    {
+      // It starts and stops a server of its own.
+      name: 'off the net',
+      testMatch: /away/,
+      workers: 1,
+      use: { viewport: { width: 390, height: 844 }, hasTouch: true },
     },
     {
       name: 'local network',

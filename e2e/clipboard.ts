@@ -18,7 +18,7 @@ export async function turnTo(page: Page, leaf: Leaf) {
 }
 
 /** Puts the clipboard away where it lies over the work. */
-async function putAway(page: Page): Promise<void> {
+export async function putAway(page: Page): Promise<void> {
   const close = page.getByRole('button', { name: 'Put the clipboard away' });
   if (await close.isVisible()) await close.click();
 }

@@ -105,10 +105,14 @@ export async function ensureBuild() {
   ];
   await must('Building the worker', bin('esbuild'), [...worker, '--log-level=warning']);
   // What a browser keeps pages with. Next serves what is in `public` when it starts.
+  const files = (await filesUnder(inHome('.next', 'static')))
+    .filter((file) => /\.(js|css|woff2)$/.test(file))
+    .map((file) => `/_next/${path.relative(inHome('.next'), file).split(path.sep).join('/')}`);
   const keeper = ['src/workers/pages.sw.ts', '--bundle', '--minify', '--format=iife', '--outfile=public/sw.js'];
   await must('Building what keeps pages', bin('esbuild'), [
     ...keeper,
     '--define:process.env.NODE_ENV="production"',
+    `--define:KVELL_FILES=${JSON.stringify(files)}`,
     '--log-level=warning',
   ]);
   await writeFile(stamp, sources);

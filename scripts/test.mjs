@@ -41,20 +41,23 @@ await ensurePackages();
 await rm(REPORTS, { recursive: true, force: true });
 // Jest writes its report only into a folder that is there.
 await mkdir(REPORTS, { recursive: true });
-await check('lint', bin('eslint'), ['.', '--max-warnings', '0']);
-await check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-await run(bin('next'), ['typegen'], { quiet: true });
-await check('types', bin('tsc'), ['--noEmit']);
-await check('dependency rules', bin('depcruise'), [
-  'src',
-  'demo',
-  'e2e',
-  'benchmarks',
-  'scripts',
-  '--config',
-  '.dependency-cruiser.cjs',
-]);
-await check('unused code', bin('knip'), []);
+/** Each of these keeps one core: two at a time. */
+const beside = async () => {
+  await check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+  await run(bin('next'), ['typegen'], { quiet: true });
+  await check('types', bin('tsc'), ['--noEmit']);
+  await check('dependency rules', bin('depcruise'), [
+    'src',
+    'demo',
+    'e2e',
+    'benchmarks',
+    'scripts',
+    '--config',
+    '.dependency-cruiser.cjs',
+  ]);
+  await check('unused code', bin('knip'), []);
+};
+await Promise.all([check('lint', bin('eslint'), ['.', '--max-warnings', '0']), beside()]);
 
 tell('unit tests');
 const unitCode = await run(bin('jest'), ['--json', `--outputFile=${path.join(REPORTS, 'unit.json')}`]);

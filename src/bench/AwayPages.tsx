@@ -4,7 +4,14 @@ import { Box, Heading, Text } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 
 const PAGES = 'kvell-pages';
-const titleOf = (html: string): string | undefined => /<title>([^<]*)<\/title>/.exec(html)?.[1];
+/** What a page is headed by, after the machine that it is about. */
+function titleOf(html: string, pathname: string): string {
+  const page = new DOMParser().parseFromString(html, 'text/html');
+  const machine = /^\/restorations\/[0-9a-f-]{36}(?=\/)/.exec(pathname)?.[0];
+  const of = machine && page.querySelector(`main a[href="${machine}"]`)?.textContent;
+  const heading = page.querySelector('h1')?.textContent;
+  return [of, heading].filter(Boolean).join(': ') || pathname;
+}
 
 interface Opened {
   href: string;
@@ -18,8 +25,7 @@ async function opened(): Promise<Opened[]> {
     (await cache.keys()).map(async ({ url }) => {
       const { pathname, search } = new URL(url);
       const html = (await (await cache.match(url))?.text()) ?? '';
-      const written = new DOMParser().parseFromString(titleOf(html) ?? '', 'text/html').body.textContent;
-      return { href: pathname + search, title: written || pathname };
+      return { href: pathname + search, title: titleOf(html, pathname) };
     }),
   );
   return kept.filter(({ href }) => href !== '/away').sort((a, b) => a.title.localeCompare(b.title, 'en'));

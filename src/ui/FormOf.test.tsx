@@ -3,6 +3,9 @@ import { ChakraProvider } from '@chakra-ui/react';
 import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { Fold } from './Fold';
 import { FormOf, type FormProps } from './FormOf';
+import { keepHere } from './outbox/keep';
+import { watchRequests } from './outbox/requests';
+import type { Kept } from './outbox/store';
 import { PinnedPhoto } from './PinnedPhoto';
 import { system } from './theme';
 
@@ -115,4 +118,61 @@ it('a pin is set with the keyboard where the cross was moved', () => {
   expect(placed).toHaveBeenCalledTimes(1);
   expect(placed.mock.calls[0]![0].x).toBeCloseTo(0.54);
   expect(placed.mock.calls[0]![0].y).toBeCloseTo(0.48);
+});
+
+describe('while Kvell is away', () => {
+  const fetched = globalThis.fetch;
+  const kept: Kept[] = [];
+  const away: FormProps<void>['send'] = (values) =>
+    fetch('/wash', { method: 'POST', headers: { 'next-action': '40ab' }, body: JSON.stringify([values]) }).then(() => ({
+      ok: true,
+      value: undefined,
+    }));
+  beforeAll(() => {
+    window.fetch = globalThis.fetch = () => Promise.reject(new TypeError('Failed to fetch'));
+    watchRequests();
+    keepHere((one) => Promise.resolve(void kept.push(one)));
+  });
+  afterAll(() => {
+    globalThis.fetch = fetched;
+  });
+  beforeEach(() => kept.splice(0));
+
+  it('what is typed is kept on the device with what its form is known by, and the form is empty again', async () => {
+    const onDone = jest.fn();
+    render(form({ send: away, onDone }));
+    fireEvent.change(screen.getByLabelText('Note'), { target: { value: 'lid off' } });
+    await submit();
+    await waitFor(() => expect(kept).toHaveLength(1));
+    const [one] = kept as [Kept];
+    expect(JSON.parse(one.body as string)).toEqual([{ words: 'lid off', kind: 'crack', once: one.id }]);
+    expect(one).toMatchObject({
+      url: '/wash',
+      draft: { key: 'kvell-draft:trial', values: { words: 'lid off', kind: 'crack' } },
+    });
+    await waitFor(() => expect((screen.getByLabelText('Note') as HTMLInputElement).value).toBe(''));
+    // Nobody was answered: what follows an answer does not follow.
+    expect(onDone).not.toHaveBeenCalled();
+    expect(localStorage.getItem('kvell-draft:trial')).toBeNull();
+    // The same words once more are another note.
+    fireEvent.change(screen.getByLabelText('Note'), { target: { value: 'lid off' } });
+    await submit();
+    await waitFor(() => expect(new Set(kept.map(({ id }) => id)).size).toBe(2));
+  });
+
+  it('a form that goes on showing one thing is kept once, and what is secret is kept nowhere', async () => {
+    const { unmount } = render(form({ send: away, keeps: true }));
+    fireEvent.change(screen.getByLabelText('Note'), { target: { value: 'lid off' } });
+    await submit();
+    await waitFor(() => expect(kept).toHaveLength(1));
+    await submit();
+    await waitFor(() => expect(kept).toHaveLength(2));
+    expect(kept[1]!.id).toBe(kept[0]!.id);
+    unmount();
+    render(form({ send: away, fields: [...FIELDS, { name: 'pass', label: 'Passphrase', kind: 'secret' }] }));
+    fireEvent.change(screen.getByLabelText('Note'), { target: { value: 'hinge' } });
+    await submit();
+    expect(screen.getByRole('alert').textContent).toMatch(/did not come back/);
+    expect(kept).toHaveLength(2);
+  });
 });

@@ -6,7 +6,11 @@ import { CacheFirst, NetworkFirst } from 'workbox-strategies';
 
 declare const self: ServiceWorkerGlobalScope;
 
+/** The files of this build, whose names change with what is in them. */
+declare const KVELL_FILES: readonly string[];
+
 const PAGES = 'kvell-pages';
+const FILES = 'kvell-files';
 const PICTURES = 'kvell-pictures';
 /** Shown in place of a page that was never opened on this device. */
 const AWAY = '/away';
@@ -37,11 +41,30 @@ registerRoute(
   },
 );
 
-// Their names change with what is in them.
 registerRoute(
   ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/_next/static/'),
-  new CacheFirst({ cacheName: 'kvell-files', plugins: [whole, new ExpirationPlugin({ maxEntries: 400 })] }),
+  new CacheFirst({ cacheName: FILES, plugins: [whole] }),
 );
+
+/** So many files are fetched at a time: whoever uses Kvell meanwhile does not notice. */
+const AT_A_TIME = 3;
+
+/** Fetches what the pages load only when somebody asks for it: it could not be fetched any more. Files of another build go. */
+async function fetchFiles(): Promise<void> {
+  const cache = await caches.open(FILES);
+  const here = new Set((await cache.keys()).map(({ url }) => new URL(url).pathname));
+  const known = new Set(KVELL_FILES);
+  await Promise.all([...here].filter((file) => !known.has(file)).map((file) => cache.delete(file)));
+  const wanted = KVELL_FILES.filter((file) => !here.has(file));
+  const next = async (): Promise<void> => {
+    const file = wanted.shift();
+    if (file === undefined) return;
+    await cache.add(file);
+    return next();
+  };
+  await Promise.all(Array.from({ length: AT_A_TIME }, next));
+}
+let fetching: Promise<void> | null = null;
 
 registerRoute(
   ({ request, url, sameOrigin }) =>
@@ -59,7 +82,10 @@ self.addEventListener('message', (event) => {
   if (typeof keep !== 'string') return;
   const url = new URL(keep, self.location.origin);
   if (url.origin !== self.location.origin || url.pathname.startsWith('/api/')) return;
-  event.waitUntil(pages.handle({ event, request: new Request(url) }).catch(() => undefined));
+  const page = pages.handle({ event, request: new Request(url) });
+  fetching ??= page.then(fetchFiles).finally(() => (fetching = null));
+  // Where Kvell goes away in the middle, the rest comes with the next page.
+  event.waitUntil(Promise.allSettled([page, fetching]));
 });
 
 self.addEventListener('install', (event) => {

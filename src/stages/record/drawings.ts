@@ -6,7 +6,7 @@ import { partPicture } from '@/core/mending/part/picture';
 import type { Bundle } from '@/data/bundle';
 
 /** Something that is drawn in a record, with what it shows in words. */
-export interface Drawing {
+interface Drawing {
   /** A name for its file. */
   key: string;
   caption: string;

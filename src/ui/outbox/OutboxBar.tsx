@@ -8,8 +8,9 @@ import { deviceTime } from '@/ui/clock';
 import { Confirm } from '@/ui/Confirm';
 import { useServer } from '@/ui/serverState';
 import { warn } from '@/ui/toast';
+import { keepHere } from './keep';
 import { sendAll, type Outcome } from './send';
-import { allKept, letGo, markRefused, onKept, type Kept } from './store';
+import { allKept, keepIt, letGo, markRefused, onKept, type Kept } from './store';
 
 const TRY_EVERY_MS = 2000;
 
@@ -38,6 +39,7 @@ function useOutbox(away: boolean) {
     read();
     const woken = () => !document.hidden && read();
     document.addEventListener('visibilitychange', woken);
+    keepHere(keepIt);
     const stop = onKept(read);
     return () => {
       stop();
@@ -47,9 +49,11 @@ function useOutbox(away: boolean) {
   const toSend = waiting.filter(({ refused }) => !refused).length;
   useEffect(() => {
     if (away || toSend === 0) return;
+    let some = false;
     const told = async (kept: Kept, outcome: Outcome) => {
       setOutside(outcome === 'outside');
       if (outcome === 'taken') {
+        some = true;
         setTaken((before) => [...before, kept]);
         await letGo(kept.id);
       } else if (typeof outcome === 'object') {
@@ -61,8 +65,10 @@ function useOutbox(away: boolean) {
       if (sending.current) return;
       sending.current = true;
       try {
+        some = false;
         await sendAll(await allKept(), (...given) => fetch(...given), told);
-        router.refresh();
+        // A page that cannot be drawn anew is loaded anew: only where Kvell is surely there.
+        if (some) router.refresh();
       } finally {
         sending.current = false;
       }

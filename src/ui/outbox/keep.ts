@@ -1,21 +1,22 @@
 import { deviceTime } from '../clock';
-import { failedUnder, type Raw } from './requests';
-
-/** What the person who typed it knows it by. */
-export interface Typed {
-  what: string;
-  /** Where the form keeps what is typed, and what was typed: put back there where it is not taken. */
-  draft?: { key: string; values: Record<string, string> };
-}
+import { failedUnder, type Raw, type Typed } from './requests';
+import type { Kept } from './store';
 
 export const KEPT_WORDS = 'Kept on this device. It is sent when Kvell answers again.';
 
+let keepIn: ((kept: Kept) => Promise<void>) | null = null;
+
+/** The place where things are kept comes after the page, and has to be there before Kvell is away: it says so itself. */
+export function keepHere(place: (kept: Kept) => Promise<void>): void {
+  keepIn = place;
+}
+
 /** Keeps what did not reach Kvell, to be sent once it answers again; `false` where it cannot be kept. */
 export async function keepRaw(key: string, raw: Raw, typed: Typed): Promise<boolean> {
+  if (!keepIn) return false;
   try {
-    const { keepIt } = await import('./store');
     const at = deviceTime().getTime();
-    await keepIt({ id: key, at, page: location.pathname + location.search, ...typed, ...raw });
+    await keepIn({ id: key, at, page: location.pathname + location.search, ...typed, ...raw });
     return true;
   } catch {
     // A browser that lets nobody keep anything: then what was typed stays in its form, and that is said there.

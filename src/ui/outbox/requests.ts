@@ -6,6 +6,13 @@ export interface Raw {
   body: string | readonly (readonly [string, string | File])[];
 }
 
+/** What the person who typed it knows it by. */
+export interface Typed {
+  what: string;
+  /** Where the form keeps what is typed, and what was typed: put back there where it is not taken. */
+  draft?: { key: string; values: Record<string, string> };
+}
+
 /** So many are held until somebody keeps them: the last ones. */
 const HELD = 20;
 

@@ -1,6 +1,5 @@
 import { createStore, del, get, set, values } from 'idb-keyval';
-import type { Typed } from './keep';
-import type { Raw } from './requests';
+import type { Raw, Typed } from './requests';
 
 /** What waits on this device until Kvell answers. */
 export interface Kept extends Raw, Typed {
