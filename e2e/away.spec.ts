@@ -105,7 +105,11 @@ test('Kvell goes away in the middle: what was opened is read, what is typed and 
 
   await test.step('back again it takes each once, and tells what became of it', async () => {
     await start(clockShiftMs);
-    await expect(bar.getByText(/^Sent: Photograph away\.jpg \(typed \d\d:\d\d\); “Write into log” on/)).toBeVisible();
+    await expect(
+      bar.getByText(
+        /^Sent: Photograph away\.jpg \(typed \d\d:\d\d\); “Write into log” on Away machine: 1 Intake: The lid came off/,
+      ),
+    ).toBeVisible();
     await expect(bar.getByText(/kept on this device/)).toBeHidden();
     await expect(page.getByAltText('away.jpg, tap it to pin what you find')).toBeVisible();
     const log = await turnTo(page, 'Log');

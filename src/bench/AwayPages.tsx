@@ -2,17 +2,9 @@
 
 import { Box, Heading, Text } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
+import { pageWords } from '@/ui/pageWords';
 
 const PAGES = 'kvell-pages';
-/** What a page is headed by, after the machine that it is about. */
-function titleOf(html: string, pathname: string): string {
-  const page = new DOMParser().parseFromString(html, 'text/html');
-  const machine = /^\/restorations\/[0-9a-f-]{36}(?=\/)/.exec(pathname)?.[0];
-  const of = machine && page.querySelector(`main a[href="${machine}"]`)?.textContent;
-  const heading = page.querySelector('h1')?.textContent;
-  return [of, heading].filter(Boolean).join(': ') || pathname;
-}
-
 interface Opened {
   href: string;
   title: string;
@@ -25,7 +17,10 @@ async function opened(): Promise<Opened[]> {
     (await cache.keys()).map(async ({ url }) => {
       const { pathname, search } = new URL(url);
       const html = (await (await cache.match(url))?.text()) ?? '';
-      return { href: pathname + search, title: titleOf(html, pathname) };
+      return {
+        href: pathname + search,
+        title: pageWords(new DOMParser().parseFromString(html, 'text/html'), pathname),
+      };
     }),
   );
   return kept.filter(({ href }) => href !== '/away').sort((a, b) => a.title.localeCompare(b.title, 'en'));

@@ -4,7 +4,7 @@ import { useState, useTransition } from 'react';
 import type { FieldError } from '@/core/sums/fieldErrors';
 import { keysOfForm } from './keysOfForm';
 import { notArrived } from './notArrived';
-import { KEPT_WORDS, keepUnder } from './outbox/keep';
+import { KEPT_WORDS, keepUnder, typedWords } from './outbox/keep';
 import { say } from './toast';
 
 type Answer<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] };
@@ -24,7 +24,7 @@ export function useSend() {
       return { ...given, once: key };
     };
     if (busy) return;
-    const tapped = (document.activeElement as HTMLElement | null)?.innerText.trim().slice(0, 60) ?? '';
+    const tapped = document.activeElement?.textContent ?? '';
     start(async () => {
       setWrong([]);
       try {
@@ -35,8 +35,7 @@ export function useSend() {
         } else setWrong(answer.errors.map(({ message }) => message));
       } catch (failure) {
         // Tapped again it is the same thing, under the same key.
-        if (await keepUnder(key, { what: tapped ? `“${tapped}” on ${document.title}` : document.title }))
-          return say(KEPT_WORDS);
+        if (await keepUnder(key, { what: typedWords(tapped) })) return say(KEPT_WORDS);
         setWrong([notArrived(failure, key ? 'Tap again: it is taken once.' : undefined)]);
       }
     });

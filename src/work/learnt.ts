@@ -144,7 +144,8 @@ async function workedOut(): Promise<Learnt> {
   const shareOf = (all: readonly Treated[], what: 'minutes' | 'costMinor'): number | null => {
     const known = all.flatMap(({ restorationId }) => {
       const of = bookedOf.get(restorationId);
-      return of ? [of[what] / inMachine.get(restorationId)!] : [];
+      // Of what was never booked nobody knows what it took.
+      return of && of[what] > 0 ? [of[what] / inMachine.get(restorationId)!] : [];
     });
     return known.length > 0 ? mean(known) : null;
   };

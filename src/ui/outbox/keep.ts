@@ -1,8 +1,20 @@
 import { deviceTime } from '../clock';
+import { pageWords } from '../pageWords';
 import { failedUnder, type Raw, type Typed } from './requests';
 import type { Kept } from './store';
 
 export const KEPT_WORDS = 'Kept on this device. It is sent when Kvell answers again.';
+
+const MOST_WORDS = 60;
+
+const inShort = (words: string): string => {
+  const line = words.trim().replace(/\s+/g, ' ');
+  return line.length > MOST_WORDS ? `${line.slice(0, MOST_WORDS)}…` : line;
+};
+
+/** What was sent, where, and the beginning of what was typed. */
+export const typedWords = (button: string, typed = ''): string =>
+  `“${inShort(button)}” on ${pageWords(document, location.pathname)}${typed && `: ${inShort(typed)}`}`;
 
 let keepIn: ((kept: Kept) => Promise<void>) | null = null;
 

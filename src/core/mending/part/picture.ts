@@ -86,7 +86,7 @@ export function partPicture(name: FamilyName, sizes: object, title: string): str
         )
         .join(' ');
       // Its own colour along the edge too: no paper shows between two faces.
-      return `<polygon points="${path}" fill="${shade(normal)}" stroke="${shade(normal)}" stroke-width="0.05"/>`;
+      return `<polygon points="${path}" fill="${shade(normal)}" stroke="${shade(normal)}" stroke-width="0.12"/>`;
     }),
     '</svg>',
   ].join('');
