@@ -6,6 +6,7 @@ import { Camera, ImageUp } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import type { FieldError } from '@/core/sums/fieldErrors';
+import type { Answered } from './outbox/answerIn';
 import { KEPT_WORDS, keepRaw } from './outbox/keep';
 import { newKey } from './keysOfForm';
 import { say } from './toast';
@@ -51,7 +52,11 @@ export function PhotoDrop({ restorationId, stage, pieceId, onAdded }: PhotoDropP
         if (controller.signal.aborted) break;
         const raw = { url: '/api/photos', headers: [], body: [...form.entries()] };
         // The same photograph twice is one photograph: it can be sent again.
-        if (failure instanceof TypeError && (await keepRaw(newKey(), raw, { what: `Photograph ${file.name}` }))) {
+        const later = (answer: Answered) => answer.ok && onAdded([(answer.value as { id: string }).id]);
+        if (
+          failure instanceof TypeError &&
+          (await keepRaw(newKey(), raw, { what: `Photograph ${file.name}` }, later))
+        ) {
           kept += 1;
           continue;
         }

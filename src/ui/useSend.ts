@@ -4,6 +4,7 @@ import { useState, useTransition } from 'react';
 import type { FieldError } from '@/core/sums/fieldErrors';
 import { keysOfForm } from './keysOfForm';
 import { notArrived } from './notArrived';
+import type { Answered } from './outbox/answerIn';
 import { KEPT_WORDS, keepUnder, typedWords } from './outbox/keep';
 import { say } from './toast';
 
@@ -25,17 +26,20 @@ export function useSend() {
     };
     if (busy) return;
     const tapped = document.activeElement?.textContent ?? '';
+    const answered = (answer: Answer<T>) => {
+      if (answer.ok) {
+        keys.answered();
+        onDone?.(answer.value);
+      } else setWrong(answer.errors.map(({ message }) => message));
+    };
     start(async () => {
       setWrong([]);
       try {
-        const answer = await act(once);
-        if (answer.ok) {
-          keys.answered();
-          onDone?.(answer.value);
-        } else setWrong(answer.errors.map(({ message }) => message));
+        answered(await act(once));
       } catch (failure) {
         // Tapped again it is the same thing, under the same key.
-        if (await keepUnder(key, { what: typedWords(tapped) })) return say(KEPT_WORDS);
+        const later = (answer: Answered) => answered(answer as Answer<T>);
+        if (await keepUnder(key, { what: typedWords(tapped) }, later)) return say(KEPT_WORDS);
         setWrong([notArrived(failure, key ? 'Tap again: it is taken once.' : undefined)]);
       }
     });

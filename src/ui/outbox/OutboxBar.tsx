@@ -8,7 +8,7 @@ import { deviceTime } from '@/ui/clock';
 import { Confirm } from '@/ui/Confirm';
 import { useServer } from '@/ui/serverState';
 import { warn } from '@/ui/toast';
-import { keepHere } from './keep';
+import { arrived, keepHere } from './keep';
 import { sendAll, type Outcome } from './send';
 import { allKept, keepIt, letGo, markRefused, onKept, type Kept } from './store';
 
@@ -20,6 +20,9 @@ const clockOf = (at: number): string => {
   return `${day}${then.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`;
 };
 const counted = (n: number, thing: string): string => `${n} ${thing}${n === 1 ? '' : 's'}`;
+
+const whyNot = (outcome: Exclude<Outcome, string>): string[] =>
+  'refused' in outcome ? outcome.refused : outcome.answer.ok ? [] : outcome.answer.errors.map(({ message }) => message);
 
 /** Puts back into its form what was typed there. */
 function backInForm({ draft }: Kept) {
@@ -52,14 +55,15 @@ function useOutbox(away: boolean) {
     let some = false;
     const told = async (kept: Kept, outcome: Outcome) => {
       setOutside(outcome === 'outside');
-      if (outcome === 'taken') {
+      if (typeof outcome === 'string') return;
+      if ('answer' in outcome) arrived(kept.id, outcome.answer);
+      if ('answer' in outcome && outcome.answer.ok) {
         some = true;
         setTaken((before) => [...before, kept]);
-        await letGo(kept.id);
-      } else if (typeof outcome === 'object') {
-        backInForm(kept);
-        await markRefused(kept.id, outcome.refused);
+        return letGo(kept.id);
       }
+      backInForm(kept);
+      await markRefused(kept.id, whyNot(outcome));
     };
     const send = async () => {
       if (sending.current) return;

@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import fc from 'fast-check';
 import { answerIn } from './answerIn';
+import { arrived, keepHere, keepRaw } from './keep';
 import { failedUnder, watchRequests } from './requests';
 import { sendAll, sendOne, type Outcome } from './send';
 import { allKept, keepIt, letGo, markRefused, onKept, type Kept } from './store';
@@ -37,7 +38,7 @@ describe('sending what was kept', () => {
   it('tells how long ago it was typed, under its key, whatever else stands in it', async () => {
     const post = answers(row({ ok: true }));
     const deep = JSON.stringify(['id', { words: 'lid off', once: key('a'), drawn: { once: 'no key' } }]);
-    expect(await sendOne(kept({ body: deep }), AT + 5 * MINUTE, post)).toBe('taken');
+    expect(await sendOne(kept({ body: deep }), AT + 5 * MINUTE, post)).toEqual({ answer: { ok: true } });
     const [url, { method, body, headers }] = post.mock.calls[0] as [string, RequestInit];
     expect([url, method, headers]).toEqual(['/restorations/x/wash', 'POST', [['next-action', '40ab']]]);
     expect(JSON.parse(body as string)).toEqual([
@@ -57,7 +58,7 @@ describe('sending what was kept', () => {
         ['photo', file],
       ],
     });
-    expect(await sendOne(form, AT + MINUTE, post)).toBe('taken');
+    expect(await sendOne(form, AT + MINUTE, post)).toEqual({ answer: { ok: true, value: { id: 'p' } } });
     const sent = post.mock.calls[0]![1]!.body as FormData;
     expect([sent.get('stage'), sent.get('typedAgoMs'), (sent.get('photo') as File).name]).toEqual([
       'wash',
@@ -66,23 +67,24 @@ describe('sending what was kept', () => {
     ]);
   });
 
-  it.each<[string, Outcome | 'refused', typeof fetch]>([
+  it.each<[string, 'away' | 'outside' | 'refused' | 'answered', typeof fetch]>([
     ['nobody there', 'away', away],
     ['a server that is just starting', 'away', answers('Bad gateway', 502)],
     ['one that lets this device in no more', 'outside', answers(JSON.stringify({ ok: false, errors: [] }), 401)],
     ['another build', 'refused', answers('Server action not found.', 404)],
-    ['a refusal', 'refused', answers(row({ ok: false, errors: [{ field: 'words', message: 'Write a few words.' }] }))],
+    ['a refusal', 'answered', answers(row({ ok: false, errors: [{ field: 'words', message: 'Write a few words.' }] }))],
   ])('with %s it is %s', async (_, expected, post) => {
     const outcome = await sendOne(kept(), AT + MINUTE, post);
     if (expected === 'refused') expect(outcome).toEqual({ refused: [expect.stringMatching(/\w{4}/)] });
+    else if (expected === 'answered') expect(outcome).toMatchObject({ answer: { ok: false } });
     else expect(outcome).toBe(expected);
   });
 
   it('does not send by itself what Kvell may have forgotten the key of, nor what was typed in the future', async () => {
     const post = answers(row({ ok: true }));
-    expect(await sendOne(kept(), AT + 7 * DAY, post)).toBe('taken');
+    expect(await sendOne(kept(), AT + 7 * DAY, post)).toEqual({ answer: { ok: true } });
     expect(await sendOne(kept(), AT + 7 * DAY + 1, post)).toHaveProperty('refused');
-    expect(await sendOne(kept(), AT - MINUTE, post)).toBe('taken');
+    expect(await sendOne(kept(), AT - MINUTE, post)).toEqual({ answer: { ok: true } });
     expect(await sendOne(kept(), AT - MINUTE - 1, post)).toHaveProperty('refused');
     expect(post).toHaveBeenCalledTimes(2);
   });
@@ -101,7 +103,11 @@ describe('sending what was kept', () => {
         : Promise.resolve(new Response(row(url === '/1' ? { ok: false, errors: [] } : { ok: true }))),
     );
     const note = (of: Kept, outcome: Outcome) =>
-      Promise.resolve(void told.push(`${of.id} ${typeof outcome === 'object' ? 'refused' : outcome}`));
+      Promise.resolve(
+        void told.push(
+          `${of.id} ${typeof outcome === 'string' ? outcome : 'answer' in outcome && outcome.answer.ok ? 'taken' : 'refused'}`,
+        ),
+      );
     await sendAll([one, kept({ refused: ['no'] }), two, three, four], post, note, () => AT);
     expect(told).toEqual(['1 refused', '2 taken', '3 away']);
   });
@@ -157,4 +163,18 @@ it('an action with a key that never arrived can be kept; one that was stopped, w
   fail = new TypeError('Failed to fetch');
   for (let i = 0; i < 20; i++) await call(i.toString(16).padStart(32, '5'));
   expect(failedUnder(key('2'))).toBeUndefined();
+});
+
+it('an answer that comes late is told to whoever sent it, once, as long as its page is open', async () => {
+  const told = jest.fn();
+  Object.assign(globalThis, { location: { pathname: '/wash', search: '' } });
+  expect(await keepRaw(key('7'), { url: '/', headers: [], body: '[]' }, { what: 'x' }, told)).toBe(false);
+  arrived(key('7'), { ok: true });
+  expect(told).not.toHaveBeenCalled();
+  keepHere(() => Promise.resolve());
+  expect(await keepRaw(key('7'), { url: '/', headers: [], body: '[]' }, { what: 'x' }, told)).toBe(true);
+  arrived(key('8'), { ok: true });
+  arrived(key('7'), { ok: true, value: 3 });
+  arrived(key('7'), { ok: true, value: 3 });
+  expect(told.mock.calls).toEqual([[{ ok: true, value: 3 }]]);
 });

@@ -1,13 +1,13 @@
 import { deviceTime } from '../clock';
-import { answerIn } from './answerIn';
+import { answerIn, type Answered } from './answerIn';
 import type { Kept } from './store';
 
 /** So long Kvell knows a key: what is older could be written twice. */
 const SURE_MS = 7 * 24 * 3_600_000;
 const A_MINUTE = 60_000;
 
-/** What became of one that was sent: taken, not arrived (nothing is known of it), not let in, or refused for reasons. */
-export type Outcome = 'taken' | 'away' | 'outside' | { refused: string[] };
+/** What became of one that was sent: answered, not arrived (nothing is known of it), not let in, or of no use for a reason. */
+export type Outcome = 'away' | 'outside' | { refused: string[] } | { answer: Answered };
 
 /** With how long ago it was typed: what is done at 14:05 is written down as of 14:05, also where the clocks differ. */
 function bodyOf({ id, at, body }: Kept, now: number): string | FormData {
@@ -43,10 +43,10 @@ export async function sendOne(kept: Kept, now: number, post: typeof fetch): Prom
       body: bodyOf(kept, now),
     });
     const answer = answerIn(await response.text());
-    if (answer?.ok) return 'taken';
+    if (answer?.ok) return { answer };
     if (response.status === 401 || new URL(response.url || kept.url, 'http://here').pathname === '/enter')
       return 'outside';
-    if (answer) return { refused: answer.errors.map(({ message }) => message) };
+    if (answer) return { answer };
     if (response.status >= 500) return 'away';
     return {
       refused: ['Kvell was changed since this was typed and cannot read it. Open its page and send it from there.'],
