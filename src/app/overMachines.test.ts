@@ -27,7 +27,7 @@ describe('the demo workshop, loaded once', () => {
   beforeAll(async () => {
     await freshFolder();
     await loadWorkshop(NOW, () => {});
-  });
+  }, 600_000);
 
   it('what b* fell by is what was measured, minutes and money are those that were booked', async () => {
     const { ways, agents, stages, worth, repairs } = await learnt();

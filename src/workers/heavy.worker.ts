@@ -100,6 +100,9 @@ export async function pdf({ footerTitle, ...document }: Given): Promise<Uint8Arr
     pageMargins: [mm(18), mm(18), mm(18), mm(16)],
     ...document,
     ...(footerTitle !== undefined && { footer }),
+    // No heading stands alone at the foot of a page.
+    pageBreakBefore: ({ headlineLevel }, { getFollowingNodesOnPage }) =>
+      headlineLevel === 1 && getFollowingNodesOnPage().length === 0,
     defaultStyle: { font: 'Own', fontSize: 11, lineHeight: 1.2, ...document.defaultStyle },
     content: set(document.content) as Content,
   } as Sheet;

@@ -52,7 +52,7 @@ export function RecordNow({ story, restorationId }: { story: Story; restorationI
           </ul>
         </Fold>
       )}
-      <Part title={story.undone.length === 0 ? 'Nothing is left undone' : `Left undone: ${story.undone.length}`}>
+      <Part title={story.undone?.length ? `Left undone: ${story.undone.length}` : 'Nothing is left undone'}>
         <StoryUndone story={story} />
       </Part>
       <Part title="What it took">

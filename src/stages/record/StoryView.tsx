@@ -25,6 +25,10 @@ interface Props {
 /** Whether there is a keyboard that was tested, or a part that was drawn. */
 const isDrawn = ({ bundle }: Story) => bundle.keysSeen.length + bundle.parts.length > 0;
 
+/** Whether there is anything to tell of a stage. */
+const hasBegun = ({ state, photos, notes, findings, settled, ledger, minutes }: StageStory) =>
+  state !== 'open' || photos.length + notes.length + findings.length + settled.length + ledger.length + minutes > 0;
+
 /** Something of a story that is told at length: on a page it may be folded away. */
 type Long = (summary: string, words: React.ReactNode) => React.ReactNode;
 const atLength: Long = (_, words) => words;
@@ -188,25 +192,26 @@ export function StoryDrawings({ story }: { story: Story }) {
 
 /** What is left undone, and why. */
 export const StoryUndone = ({ story: { undone } }: { story: Story }) =>
-  undone.length === 0 ? <p>Nothing.</p> : <Lines of={undone} />;
+  undone?.length ? <Lines of={undone} /> : <p>Nothing.</p>;
 
 /** A restoration's whole story in plain elements, as the exported page shows it. */
 export function StoryView({ story, src, faces }: Props) {
   const time = timeIn(story);
+  const done = { ...story, stages: story.stages.filter(hasBegun) };
   return (
     <div className="story">
       <StoryFacts story={story} />
       {story.pieces.length > 0 && <h2>Before and after</h2>}
       <StoryPieces story={story} src={src} {...(faces && { faces })} />
-      <h2>What was done</h2>
-      <StoryStages story={story} src={src} />
+      {done.stages.length > 0 && <h2>What was done</h2>}
+      <StoryStages story={done} src={src} />
       <StoryChecks story={story} />
       {isDrawn(story) && <h2>Keys and parts</h2>}
       <StoryDrawings story={story} />
       {story.cost && <h2>What it took</h2>}
       <StoryCost story={story} />
-      <h2>Left undone</h2>
-      <StoryUndone story={story} />
+      {story.undone && <h2>Left undone</h2>}
+      {story.undone && <StoryUndone story={story} />}
       <h2>To look after</h2>
       <Lines of={lookAfter(story)} />
       {story.bundle.log.length > 0 && <h2>Log</h2>}

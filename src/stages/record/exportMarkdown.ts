@@ -9,7 +9,7 @@ import { outwardPicture } from './covered';
 import type { FacePair } from './facePictures';
 import { drawingsOf } from './drawings';
 import { lookAfter } from './readers';
-import type { Story } from './story';
+import { counted, type Story } from './story';
 
 /** What would be read as a sign of Markdown stands as itself. */
 const plain = (words: string): string =>
@@ -63,7 +63,7 @@ export function storyMarkdown(story: Story, faces: ReadonlySet<string>, photos: 
         .map(({ id, originalName }) => `![${plain(originalName)}](photos/${id}.jpg)\n`);
       return said.length + shown.length === 0
         ? ''
-        : `### ${STAGE_WORDS[stage.stage].title}\n\n${list(said)}\n${shown.join('')}`;
+        : `### ${STAGE_WORDS[stage.stage].title}\n\n${list(counted(said))}\n${shown.join('')}`;
     })
     .filter(Boolean)
     .join('\n');
@@ -106,7 +106,7 @@ export function storyMarkdown(story: Story, faces: ReadonlySet<string>, photos: 
         ? `Price ${story.cost.price}, materials ${story.cost.materials}, own work ${showMinutes(story.cost.minutes)} (${story.cost.work}), in all ${story.cost.total}.\n`
         : '',
     ),
-    part('Left undone', list(story.undone)),
+    part('Left undone', list(story.undone ?? [])),
     part('To look after', list(lookAfter(story))),
     part('Log', list(story.bundle.log.map(({ at, words }) => `${showTime(at, workshop.timeZone)}: ${words}`))),
   ].join('');

@@ -55,7 +55,7 @@ export function toldTo(reader: Reader, story: Story): Story {
         ),
       })),
     })),
-    undone: leaves.work ? [] : story.undone,
+    undone: leaves.work ? null : story.undone,
   };
 }
 

@@ -17,6 +17,7 @@ import { listRestorations } from '@/data/restorations';
 import { freshFolder, removeFolders, tick } from '@/work/trial';
 import { bundleSchema } from './bundleSchema';
 import { outwardPicture } from './covered';
+import { drawingsOf } from './drawings';
 import { exportHtml } from './exportHtml';
 import { storyMarkdown } from './exportMarkdown';
 import { sideBySide } from './exportPictures';
@@ -29,7 +30,7 @@ import { broughtForward } from './olderBundles';
 import { READERS, type Reader } from './readerWords';
 import { missingFrom, toldTo } from './readers';
 import { exhibitionCard, recordPdf, serviceWords } from './recordPdf';
-import { tellStory } from './story';
+import { counted, tellStory } from './story';
 
 const SCHEMA_FILE = path.join(process.cwd(), 'docs/schema/restoration.schema.json');
 let bundles: Bundle[] = [];
@@ -140,6 +141,41 @@ describe('told to its readers', () => {
     expect(serviceWords(story, new Date('2026-06-21'))).toMatchObject({ title: 'Pellwig Pocket' });
   });
 
+  const bundleOf = (title: string) => bundles.find(({ restoration }) => restoration.title === title)!;
+
+  it('of a machine that was only taken in nobody is told that nothing is left, or that it was restored', async () => {
+    const page = await exportHtml(bundleOf('Tovarn Desk Two'), 'exhibit');
+    for (const claim of ['Left undone', 'Nothing', 'What was done', ': open']) expect(page).not.toContain(claim);
+    expect(await exportHtml(bundleOf('Tovarn Desk Two'), 'owner')).toContain('stage wash is still open');
+    const { words } = serviceWords(tellStory(bundleOf('Orvane Slab')), tick());
+    expect(words).toContain('No treatment is finished yet');
+  });
+
+  it('keys stand as they were at the first test and the last, and parts as one sees them, for whoever is told of the work', async () => {
+    const { bundle } = tellStory(bundleOf('Orvane Slab'));
+    const drawn = drawingsOf(bundle, (iso) => iso);
+    const [board] = bundle.keyboards as [(typeof bundle.keyboards)[number]];
+    expect(drawn[0]!.of).toBe(board.name);
+    const [test] = bundle.keyTests as [(typeof bundle.keyTests)[number]];
+    const dead = bundle.keysSeen.filter(({ testId, seen }) => testId === test.id && seen === 'dead');
+    expect(drawn[0]!.drawings).toHaveLength(1);
+    expect(drawn[0]!.drawings[0]!.caption).toContain(`${dead.length} dead`);
+    for (const { key } of dead) expect(drawn[0]!.drawings[0]!.svg).toContain(`× ${key}<`);
+    expect(drawn.slice(1).map(({ of }) => of)).toEqual(bundle.parts.map(({ name }) => name));
+    // Mended since: both tests are shown.
+    const later = { ...test, id: 'later', at: '2027-01-01T10:00:00.000Z' };
+    const keysSeen = [...bundle.keysSeen, ...dead.map((one) => ({ ...one, testId: 'later', seen: 'works' as const }))];
+    const [both] = drawingsOf({ ...bundle, keyTests: [later, ...bundle.keyTests], keysSeen }, (iso) => iso);
+    expect(both!.drawings.map(({ caption }) => caption.split(',')[0])).toEqual(['Before', 'Last tested']);
+    expect(both!.drawings[1]!.svg).not.toContain('× ');
+    expect(await exportHtml(bundleOf('Orvane Slab'), 'later')).toContain('data:image/svg+xml,');
+    expect(await exportHtml(bundleOf('Orvane Slab'), 'exhibit')).not.toContain('data:image/svg+xml,');
+    expect(storyMarkdown(tellStory(bundle), new Set(), new Set())).toContain('](drawings/keys-1-1.svg)');
+  });
+
+  it('what happened several times in the same words is told once', () =>
+    expect(counted(['soap: gone', 'brush', 'soap: gone'])).toEqual(['soap: gone (2 times)', 'brush']));
+
   it('names what would be missing for good, and nothing where nothing is', () => {
     const bundle = owned();
     const words = (changes: Partial<Bundle>) =>
@@ -165,7 +201,7 @@ it('the demo workshop is told: one finished, one under way, one taken in', () =>
   expect(undone('Pellwig Pocket')).toEqual([
     'scuffed: window (left on purpose, original window, scratches are shallow)',
   ]);
-  expect(undone('Tovarn Desk Two').length).toBeGreaterThan(5);
+  expect(undone('Tovarn Desk Two')!.length).toBeGreaterThan(5);
   const pellwig = stories.find(({ bundle }) => bundle.restoration.title === 'Pellwig Pocket')!;
   expect(pellwig.pieces[0]!.first!.verdict).toBe('to go');
   expect(pellwig.pieces[0]!.last!.verdict).toBe('matched');
@@ -237,7 +273,7 @@ it('tells what was confirmed at the sink, what was tested, where something was s
   expect(story.passes[0]).toMatchObject({ came: 'gone', cautions: ['Keep this mark: sticker.'] });
   expect(story.tested[0]!.found).toBe('faulty: sound; waived: no speaker');
   expect(story.marks).toEqual(['sticker']);
-  expect(story.undone.join()).not.toContain('keep this mark');
+  expect(story.undone!.join()).not.toContain('keep this mark');
   const settledAt = (stage: string) => story.stages.find((known) => known.stage === stage)!.settled.map(({ id }) => id);
   expect([settledAt('wash'), settledAt('intake')]).toEqual([['soiled-lid'], []]);
   expect(story.pieces[0]!.treatments.flatMap(({ sessions }) => sessions)[0]!.together).toEqual(['K9']);

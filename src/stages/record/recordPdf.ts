@@ -12,7 +12,7 @@ import type { FacePair } from './facePictures';
 import { READER_WORDS, type Reader } from './readerWords';
 import { drawingsOf } from './drawings';
 import { lookAfter } from './readers';
-import type { Story } from './story';
+import { counted, type Story } from './story';
 
 const SOFT = '#555555';
 /** Photographs of a stage that go onto paper; all are in the ZIP. */
@@ -24,7 +24,13 @@ const THIRD = 164;
 const jpegOf = async (bytes: Buffer): Promise<string> =>
   `data:image/jpeg;base64,${(await sharp(bytes).jpeg({ quality: 82 }).toBuffer()).toString('base64')}`;
 
-const heading = (text: string): Content => ({ text, fontSize: 14, bold: true, margin: [0, 12, 0, 4] });
+const heading = (text: string): Content => ({
+  text,
+  headlineLevel: 1,
+  fontSize: 14,
+  bold: true,
+  margin: [0, 12, 0, 4],
+});
 const lines = (all: readonly string[]): Content[] => (all.length > 0 ? [{ ul: [...all] }] : []);
 
 /** Pictures by what they show, as paper takes them. */
@@ -72,7 +78,7 @@ function piecesOf(story: Story, { photos, faces }: Pictures, time: (iso: string)
     });
     const under = (text: string): Content => ({ text, color: SOFT, fontSize: 8, margin: [0, 0, 0, 4] });
     return [
-      { text: `${piece.tag} ${piece.name}, ${piece.plastic}`, bold: true, margin: [0, 8, 0, 3] },
+      { text: `${piece.tag} ${piece.name}, ${piece.plastic}`, headlineLevel: 1, bold: true, margin: [0, 8, 0, 3] },
       ...(before && after
         ? [pair(before, after), under(`Before, ${time(first!.measuredAt)}, and after, ${time(last!.measuredAt)}`)]
         : []),
@@ -112,10 +118,11 @@ function stagesOf(story: Story, { photos }: Pictures): Content[] {
     return [
       {
         text: `${STAGE_WORDS[stage.stage].title}: ${stage.state}${stage.minutes > 0 ? `, ${showMinutes(stage.minutes)}` : ''}`,
+        headlineLevel: 1,
         bold: true,
         margin: [0, 8, 0, 2],
       },
-      ...lines(said),
+      ...lines(counted(said)),
       ...(shown.length > 0
         ? [{ columns: shown.map((image) => ({ image, width: THIRD })), columnGap: 8, margin: [0, 4, 0, 0] } as Content]
         : []),
@@ -126,7 +133,7 @@ function stagesOf(story: Story, { photos }: Pictures): Content[] {
 /** Keyboards before and after, and parts; the signs of keys are not in the own type. */
 const drawn = (story: Story, time: (iso: string) => string): Content[] =>
   drawingsOf(story.bundle, time, 'Wide').flatMap(({ of, drawings }): Content[] => [
-    { text: of, bold: true, margin: [0, 8, 0, 2] },
+    { text: of, headlineLevel: 1, bold: true, margin: [0, 8, 0, 2] },
     ...drawings.flatMap(({ svg, caption, widthMm }): Content[] => [
       { svg, fit: [mm(widthMm), mm(80)] },
       { text: caption, color: SOFT, fontSize: 8, margin: [0, 2, 0, 6] },
@@ -185,7 +192,7 @@ export async function recordPdf(story: Story, reader: Reader, pairs: ReadonlyMap
             `Price ${story.cost.price}, materials ${story.cost.materials}, own work ${showMinutes(story.cost.minutes)} (${story.cost.work}), in all ${story.cost.total}.`,
           ])
         : []),
-      ...part('Left undone', lines(story.undone)),
+      ...part('Left undone', lines(story.undone ?? [])),
       ...part('To look after', lines(lookAfter(story))),
     ],
   });
@@ -218,9 +225,11 @@ export async function exhibitionCard(story: Story, pairs: ReadonlyMap<string, Fa
             },
           ]
         : []),
-      { text: `${story.original}, of its outer surface.`, fontSize: 13 },
+      ...(story.original === '' ? [] : [{ text: `${story.original}, of its outer surface.`, fontSize: 13 }]),
       {
-        text: `Restored at ${workshop.name}${restoration.closedAt ? `, ${showTime(restoration.closedAt, workshop.timeZone, 'MMMM yyyy')}` : ''}.`,
+        text: restoration.closedAt
+          ? `Restored at ${workshop.name}, ${showTime(restoration.closedAt, workshop.timeZone, 'MMMM yyyy')}.`
+          : `In hand at ${workshop.name}, not finished yet.`,
         color: SOFT,
         margin: [0, 6, 0, 0],
       },
@@ -239,7 +248,7 @@ export function serviceWords(story: Story, now: Date): { tag: string; title: str
     title: restoration.title,
     words: [
       workshop.name,
-      done.length > 0 ? `Done: ${done.join(', ')}` : 'Nothing was done to it yet',
+      done.length > 0 ? `Done: ${done.join(', ')}` : 'No treatment is finished yet',
       ...(story.bundle.sessions.length > 0 ? ['Keep out of sun: yellow comes back'] : []),
     ],
   };

@@ -51,8 +51,8 @@ export interface Story {
   tested: { id: string; at: string; phase: string; found: string }[];
   /** What was to be kept as it is. */
   marks: string[];
-  /** Findings that are open or were left, and stages still open. */
-  undone: string[];
+  /** Findings that are open or were left, and stages still open; `null` where the reader is not told. */
+  undone: string[] | null;
   /** What the owner was asked, with the answers. */
   asked: OwnerRequest[];
   /** How original it is, in shares of its surface. */
@@ -90,6 +90,13 @@ function passesOf({ sinkSteps, pieces, ownAgents }: Bundle): PassStory[] {
       cautions: step.cautions.map(({ hazard }) => hazard),
     };
   });
+}
+
+/** What happened several times in the same words is told once, with how often. */
+export function counted(lines: readonly string[]): string[] {
+  const times = new Map<string, number>();
+  for (const line of lines) times.set(line, (times.get(line) ?? 0) + 1);
+  return [...times].map(([line, n]) => (n === 1 ? line : `${line} (${n} times)`));
 }
 
 const sum = (numbers: readonly number[]) => numbers.reduce((a, b) => a + b, 0);
