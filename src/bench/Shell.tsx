@@ -12,7 +12,7 @@ import type { NamedTimer } from '@/data/timers';
 import { useKeys } from '@/ui/useKeys';
 import { TimersBar } from './TimersBar';
 import { useFresh } from './useFresh';
-import { useKept } from './useKept';
+import { useInHand, useKept } from './useKept';
 
 // Dialogs are loaded when somebody opens one.
 const FindDialog = dynamic(() => import('./FindDialog').then((part) => part.FindDialog));
@@ -48,6 +48,7 @@ interface Props {
 export function Shell({ timers, more, mark, drawnAt, children }: Props) {
   useFresh(mark);
   useKept(mark);
+  const inHand = useInHand();
   const path = usePathname();
   const router = useRouter();
   const [finding, setFinding] = useState(false);
@@ -133,7 +134,7 @@ export function Shell({ timers, more, mark, drawnAt, children }: Props) {
         </Flex>
       </Box>
       <TimersBar timers={timers} more={more} />
-      <OutboxBar drawnAt={drawnAt} />
+      {inHand && <OutboxBar drawnAt={drawnAt} />}
       <Box
         as="main"
         id="main"
