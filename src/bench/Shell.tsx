@@ -12,7 +12,7 @@ import type { NamedTimer } from '@/data/timers';
 import { useKeys } from '@/ui/useKeys';
 import { TimersBar } from './TimersBar';
 import { useFresh } from './useFresh';
-import { useInHand, useKept } from './useKept';
+import { useInHand } from './useInHand';
 
 // Dialogs are loaded when somebody opens one.
 const FindDialog = dynamic(() => import('./FindDialog').then((part) => part.FindDialog));
@@ -47,7 +47,6 @@ interface Props {
 /** Head with the five places, what runs, and the page; on a phone the places stand under the thumb. */
 export function Shell({ timers, more, mark, drawnAt, children }: Props) {
   useFresh(mark);
-  useKept(mark);
   const inHand = useInHand();
   const path = usePathname();
   const router = useRouter();
@@ -134,7 +133,7 @@ export function Shell({ timers, more, mark, drawnAt, children }: Props) {
         </Flex>
       </Box>
       <TimersBar timers={timers} more={more} />
-      {inHand && <OutboxBar drawnAt={drawnAt} />}
+      {inHand && <OutboxBar drawnAt={drawnAt} mark={mark} />}
       <Box
         as="main"
         id="main"

@@ -2,8 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef } from 'react';
-import { itAnswered, itDidNot } from '@/ui/serverState';
-import { deviceTime } from '@/ui/clock';
+import { ANSWERED, UNANSWERED } from '@/ui/outbox/keeper';
 
 const ASK_EVERY_MS = 1000;
 const ASK_UNSEEN_EVERY_MS = 10_000;
@@ -30,7 +29,7 @@ export function useFresh(mark: number): void {
       try {
         const response = await fetch('/api/mark', { signal: AbortSignal.timeout(LONGEST_MS) });
         if (left) return;
-        itAnswered(deviceTime().getTime());
+        dispatchEvent(new Event(ANSWERED));
         // Signed out on another device: the page itself leads to where this one enters again.
         if (response.status === 401) return location.reload();
         const { mark: newest } = (await response.json()) as { mark: number };
@@ -40,7 +39,7 @@ export function useFresh(mark: number): void {
         }
       } catch {
         // It is asked again; whoever looks at the page is told when that lasts.
-        if (!left) itDidNot();
+        if (!left) dispatchEvent(new Event(UNANSWERED));
       }
       if (!left) timer = setTimeout(() => void ask(), document.hidden ? ASK_UNSEEN_EVERY_MS : ASK_EVERY_MS);
     };

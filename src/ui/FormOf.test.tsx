@@ -3,7 +3,8 @@ import { ChakraProvider } from '@chakra-ui/react';
 import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { Fold } from './Fold';
 import { FormOf, type FormProps } from './FormOf';
-import { keepHere } from './outbox/keep';
+import { keeper, keepHere } from './outbox/keep';
+import { giveKeeper } from './outbox/keeper';
 import { watchRequests } from './outbox/requests';
 import type { Kept } from './outbox/store';
 import { PinnedPhoto } from './PinnedPhoto';
@@ -131,6 +132,7 @@ describe('while Kvell is away', () => {
   beforeAll(() => {
     window.fetch = globalThis.fetch = () => Promise.reject(new TypeError('Failed to fetch'));
     watchRequests();
+    giveKeeper(keeper);
     keepHere((one) => Promise.resolve(void kept.push(one)));
   });
   afterAll(() => {

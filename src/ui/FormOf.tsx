@@ -13,7 +13,7 @@ import { FormField, type FieldDef } from './FormField';
 import { keysOfForm } from './keysOfForm';
 import { MainAction } from './MainAction';
 import { notArrived } from './notArrived';
-import { KEPT_WORDS, keepUnder, typedWords } from './outbox/keep';
+import { KEPT_WORDS, keeperHere } from './outbox/keeper';
 import { say } from './toast';
 import { useUnits } from './units';
 
@@ -157,11 +157,8 @@ export function FormOf<T>({
     const answer = await send({ ...given, once } as Values).catch(async (failure: unknown) => {
       // What nobody else may read is kept nowhere.
       const secret = fields.some(({ kind }) => kind === 'secret');
-      const words = fields.find(
-        ({ name, kind = 'text' }) => (kind === 'text' || kind === 'long') && values[name]?.trim(),
-      );
-      const typed = { what: typedWords(submit, words && values[words.name]), draft: { key, values } };
-      return !secret && (await keepUnder(once, typed)) ? KEPT : notArrived(failure, 'Send it again: it is taken once.');
+      const kept = !secret && (await keeperHere()?.keepUnder(once, { button: submit, draft: { key, values } }));
+      return kept ? KEPT : notArrived(failure, 'Send it again: it is taken once.');
     });
     if (answer === KEPT) {
       if (!keeps) keys.answered();

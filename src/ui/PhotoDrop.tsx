@@ -7,8 +7,7 @@ import { useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import type { FieldError } from '@/core/sums/fieldErrors';
 import type { Answered } from './outbox/answerIn';
-import { KEPT_WORDS, keepRaw } from './outbox/keep';
-import { newKey } from './keysOfForm';
+import { KEPT_WORDS, keeperHere } from './outbox/keeper';
 import { say } from './toast';
 import { Working } from './Working';
 
@@ -50,13 +49,8 @@ export function PhotoDrop({ restorationId, stage, pieceId, onAdded }: PhotoDropP
         else wrong.push(...answer.errors.map(({ message }) => `${file.name}: ${message}`));
       } catch (failure) {
         if (controller.signal.aborted) break;
-        const raw = { url: '/api/photos', headers: [], body: [...form.entries()] };
-        // The same photograph twice is one photograph: it can be sent again.
         const later = (answer: Answered) => answer.ok && onAdded([(answer.value as { id: string }).id]);
-        if (
-          failure instanceof TypeError &&
-          (await keepRaw(newKey(), raw, { what: `Photograph ${file.name}` }, later))
-        ) {
+        if (failure instanceof TypeError && (await keeperHere()?.keepPhoto(form, file.name, later))) {
           kept += 1;
           continue;
         }

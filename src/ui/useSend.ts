@@ -5,7 +5,7 @@ import type { FieldError } from '@/core/sums/fieldErrors';
 import { keysOfForm } from './keysOfForm';
 import { notArrived } from './notArrived';
 import type { Answered } from './outbox/answerIn';
-import { KEPT_WORDS, keepUnder, typedWords } from './outbox/keep';
+import { KEPT_WORDS, keeperHere } from './outbox/keeper';
 import { say } from './toast';
 
 type Answer<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] };
@@ -39,7 +39,7 @@ export function useSend() {
       } catch (failure) {
         // Tapped again it is the same thing, under the same key.
         const later = (answer: Answered) => answered(answer as Answer<T>);
-        if (await keepUnder(key, { what: typedWords(tapped) }, later)) return say(KEPT_WORDS);
+        if (await keeperHere()?.keepUnder(key, { button: tapped }, later)) return say(KEPT_WORDS);
         setWrong([notArrived(failure, key ? 'Tap again: it is taken once.' : undefined)]);
       }
     });

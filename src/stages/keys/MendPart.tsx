@@ -34,7 +34,8 @@ import { Chips } from '@/ui/Chips';
 import { oddsWords } from './marks';
 import type { ToMend } from './mending';
 
-const MeasuredPart = dynamic(() => import('./MeasuredPart').then((part) => part.MeasuredPart));
+// Below what is mended: it comes after the page.
+const MeasuredPart = dynamic(() => import('./MeasuredPart').then((part) => part.MeasuredPart), { ssr: false });
 
 interface Props {
   restorationId: string;

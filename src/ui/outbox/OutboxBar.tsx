@@ -6,10 +6,13 @@ import { useEffect, useRef, useState } from 'react';
 import { Button } from '@/ui/Button';
 import { deviceTime } from '@/ui/clock';
 import { Confirm } from '@/ui/Confirm';
-import { useServer } from '@/ui/serverState';
 import { warn } from '@/ui/toast';
-import { arrived, keepHere } from './keep';
+import { arrived, keeper, keepHere } from './keep';
+import { giveKeeper } from './keeper';
+import { watchRequests } from './requests';
+import { useServer, watchServer } from './serverState';
 import { sendAll, type Outcome } from './send';
+import { useKept } from './useKept';
 import { allKept, keepIt, letGo, markRefused, onKept, type Kept } from './store';
 
 const TRY_EVERY_MS = 2000;
@@ -43,6 +46,8 @@ function useOutbox(away: boolean) {
     const woken = () => !document.hidden && read();
     document.addEventListener('visibilitychange', woken);
     keepHere(keepIt);
+    watchRequests();
+    giveKeeper(keeper);
     const stop = onKept(read);
     return () => {
       stop();
@@ -101,7 +106,9 @@ function useStayHere(away: boolean) {
 }
 
 /** Says that Kvell is away, what waits here until it is back, and what became of it. */
-export function OutboxBar({ drawnAt }: { drawnAt: string }) {
+export function OutboxBar({ drawnAt, mark }: { drawnAt: string; mark: number }) {
+  useKept(mark);
+  useEffect(watchServer, []);
   const { away, answered } = useServer();
   const { waiting, taken, outside, forget } = useOutbox(away);
   useStayHere(away);

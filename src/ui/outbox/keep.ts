@@ -1,10 +1,10 @@
 import { deviceTime } from '../clock';
 import { pageWords } from '../pageWords';
 import type { Answered } from './answerIn';
+import { newKey } from '../keysOfForm';
+import type { Keeper, Sent } from './keeper';
 import { failedUnder, type Raw, type Typed } from './requests';
 import type { Kept } from './store';
-
-export const KEPT_WORDS = 'Kept on this device. It is sent when Kvell answers again.';
 
 const MOST_WORDS = 60;
 
@@ -13,9 +13,11 @@ const inShort = (words: string): string => {
   return line.length > MOST_WORDS ? `${line.slice(0, MOST_WORDS)}…` : line;
 };
 
-/** What was sent, where, and the beginning of what was typed. */
-export const typedWords = (button: string, typed = ''): string =>
-  `“${inShort(button)}” on ${pageWords(document, location.pathname)}${typed && `: ${inShort(typed)}`}`;
+/** What was sent, where, and the beginning of what was typed: of the words in a form the longest. */
+function sentWords({ button, draft }: Sent): string {
+  const [typed = ''] = Object.values(draft?.values ?? {}).sort((a, b) => b.length - a.length);
+  return `“${inShort(button)}” on ${pageWords(document, location.pathname)}${/\s/.test(typed) ? `: ${inShort(typed)}` : ''}`;
+}
 
 let keepIn: ((kept: Kept) => Promise<void>) | null = null;
 
@@ -57,12 +59,19 @@ export async function keepRaw(
   }
 }
 
-/** The same of an action that was sent under a key. */
-export async function keepUnder(
-  key: string | undefined,
-  typed: Typed,
-  then?: (answer: Answered) => void,
-): Promise<boolean> {
-  const raw = key === undefined ? undefined : failedUnder(key);
-  return raw !== undefined && (await keepRaw(key!, raw, typed, then));
-}
+/** What forms, taps and photographs keep what they sent with. */
+export const keeper: Keeper = {
+  keepUnder: async (key, sent, then) => {
+    const raw = key === undefined ? undefined : failedUnder(key);
+    if (!raw) return false;
+    return keepRaw(key!, raw, { what: sentWords(sent), ...(sent.draft && { draft: sent.draft }) }, then);
+  },
+  // The same photograph twice is one photograph: it can be sent again.
+  keepPhoto: (form, name, then) =>
+    keepRaw(
+      newKey(),
+      { url: '/api/photos', headers: [], body: [...form.entries()] },
+      { what: `Photograph ${name}` },
+      then,
+    ),
+};

@@ -1,6 +1,8 @@
 'use client';
 
 import { useSyncExternalStore } from 'react';
+import { deviceTime } from '../clock';
+import { ANSWERED, UNANSWERED } from './keeper';
 
 /** Whether Kvell answers this device, and since when what is shown is not looked after any more. */
 export interface ServerState {
@@ -23,16 +25,24 @@ function become(next: ServerState) {
   if (changed) listeners.forEach((tell) => tell());
 }
 
-/** Kvell answered, whatever it said. */
-export function itAnswered(now: number): void {
+function itAnswered(): void {
   lost = 0;
-  become({ away: false, answered: now });
+  become({ away: false, answered: deviceTime().getTime() });
 }
 
-/** A question went unanswered. */
-export function itDidNot(): void {
+function itDidNot(): void {
   lost += 1;
   if (lost >= LOST) become({ ...state, away: true });
+}
+
+/** Listens from here on to what the page asks every second. */
+export function watchServer(): () => void {
+  addEventListener(ANSWERED, itAnswered);
+  addEventListener(UNANSWERED, itDidNot);
+  return () => {
+    removeEventListener(ANSWERED, itAnswered);
+    removeEventListener(UNANSWERED, itDidNot);
+  };
 }
 
 function listen(tell: () => void) {
