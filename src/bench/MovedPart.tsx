@@ -27,10 +27,10 @@ export function MovedPart({ number, moved, timeZone }: Pick<ShownPlan, 'number' 
       p="3"
       mb="5"
     >
-      <Text role="status" fontWeight="650">
-        {moved.words}
-      </Text>
-      <Flex gap="2" wrap="wrap" mt="2">
+      <Flex gap="2" wrap="wrap" align="center">
+        <Text role="status" fontWeight="650" flex={{ base: '1 1 100%', md: '1 1 0' }}>
+          {moved.words}
+        </Text>
         <Button
           disabled={busy}
           onClick={() =>
