@@ -144,7 +144,7 @@ export function Shell({ timers, more, mark, drawnAt, children }: Props) {
         mx="auto"
         px="4"
         pt="6"
-        pb={{ base: '110px', md: '12' }}
+        pb={{ base: '110px', md: '8' }}
       >
         {children}
       </Box>
