@@ -19,8 +19,11 @@ const files = readdirSync(path.join(ROOT, 'src'), { recursive: true, encoding: '
 type Module = Record<string, (...given: unknown[]) => unknown>;
 const load = (file: string) => import(path.join(ROOT, file)) as Promise<Module>;
 
-/** What is asked before one has entered; all else has to be shut. */
-const OPEN = ['src/app/enter/page.tsx', 'src/app/api/enter/route.ts'];
+/**
+ * What is asked before one has entered, and the page that stands in while Kvell is away: it lists
+ * what the browser itself kept, and is the same file for everyone. All else has to be shut.
+ */
+const OPEN = ['src/app/enter/page.tsx', 'src/app/away/page.tsx', 'src/app/api/enter/route.ts'];
 const pages = files.filter((file) => /^src\/app\/.*\/?page\.tsx$/.test(file) && !OPEN.includes(file));
 const routes = files.filter((file) => /^src\/app\/.*\/route\.ts$/.test(file) && !OPEN.includes(file));
 const actions = files.filter(
