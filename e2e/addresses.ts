@@ -78,11 +78,12 @@ export async function addresses(page: Page): Promise<Record<string, string>> {
     'a sum': '/sums/exposure-forecast',
     workshop: '/workshop',
     ...Object.fromEntries(
-      ['hours', 'horizon', 'greys', 'people', 'bench', 'phone', 'learnt', 'backup', 'kept'].map((view) => [
+      ['hours', 'horizon', 'greys', 'people', 'bench', 'phone', 'learnt', 'backup', 'deleted', 'kept'].map((view) => [
         `workshop, ${view}`,
         `/workshop/${view}`,
       ]),
     ),
     enter: '/enter',
+    away: '/away',
   };
 }

@@ -8,12 +8,14 @@ import { openWhole } from './open';
 
 /** Screens that a view may be high before something is unfolded. */
 const MOST_SCREENS = { desk: 2, phone: 4 } as const;
+/** Share of the height that bars may take at twice the size. */
+const MOST_BARRED = 0.4;
 const SIZES = { desk: { width: 1280, height: 800 }, phone: { width: 390, height: 844 } } as const;
 
 const AXE = createRequire(import.meta.url).resolve('axe-core/axe.min.js');
 
-/** What axe finds on the page that is open, light and dark. */
-async function seriousFaults(page: Page): Promise<string[]> {
+/** What axe finds on the page that is open, of any severity, light and dark. */
+async function axeFaults(page: Page): Promise<string[]> {
   const axe = await readFile(AXE, 'utf8');
   const faults: string[] = [];
   for (const scheme of ['light', 'dark'] as const) {
@@ -25,19 +27,92 @@ async function seriousFaults(page: Page): Promise<string[]> {
     });
     // Its words go through the debugger, not through a script of the page, which the content policy refuses.
     const result = await page.evaluate(`${axe};axe.run(document, ${asked})`);
-    for (const { id, impact, nodes } of (
-      result as { violations: { id: string; impact: string; nodes: { html: string }[] }[] }
-    ).violations)
-      if (impact === 'serious' || impact === 'critical')
-        faults.push(`${scheme}: ${id}: ${nodes[0]!.html.slice(0, 160)}`);
+    for (const { id, nodes } of (result as { violations: { id: string; nodes: { html: string }[] }[] }).violations)
+      faults.push(`${scheme}: ${id}: ${nodes[0]!.html.slice(0, 160)}`);
   }
   await page.emulateMedia({ colorScheme: null });
   return faults;
 }
 
+/** What cannot be done without a pointer: a focus that is not seen or hidden below a bar, what Tab never reaches, what only a click works. */
+async function keyboardFaults(page: Page): Promise<string[]> {
+  const only = await page.evaluate(() => {
+    const isWorked = (node: Element) => {
+      const key = Object.keys(node).find((name) => name.startsWith('__reactProps'));
+      const props = key ? (node as unknown as Record<string, Record<string, unknown>>)[key]! : {};
+      return typeof props.onClick === 'function' || typeof props.onPointerDown === 'function';
+    };
+    const REACHED = 'a[href], button, input, select, textarea, summary, label, [tabindex], [contenteditable=true]';
+    (window as unknown as { kvellReached: Set<Element> }).kvellReached = new Set();
+    return [...document.querySelectorAll('body *')]
+      .filter((node) => isWorked(node) && !node.closest(REACHED) && !node.querySelector(REACHED))
+      .map((node) => `only a pointer works ${node.outerHTML.slice(0, 120)}`);
+  });
+  const faults = [...only];
+  for (let i = 0; i < 400; i++) {
+    await page.keyboard.press('Tab');
+    const seen = await page.evaluate(() => {
+      const { kvellReached } = window as unknown as { kvellReached: Set<Element> };
+      const node = document.activeElement;
+      if (!node || node === document.body || kvellReached.has(node)) return null;
+      kvellReached.add(node);
+      const look = getComputedStyle(node);
+      // A box for a tick or a file is drawn by what stands around it.
+      const drawn = node.matches('input[type=checkbox], input[type=radio], input[type=file]');
+      const isSeen =
+        drawn || (look.outlineStyle !== 'none' && look.outlineWidth !== '0px') || look.boxShadow !== 'none';
+      const box = node.getBoundingClientRect();
+      const [x, y] = [box.left + box.width / 2, box.top + box.height / 2];
+      const above = document.elementFromPoint(x, y);
+      const isCovered =
+        !drawn && box.height < innerHeight / 2 && !(above && (node.contains(above) || above.contains(node)));
+      const words = node.outerHTML.slice(0, 120);
+      return [isSeen ? '' : `focus is not seen on ${words}`, isCovered ? `focus is hidden at ${words}` : ''].filter(
+        Boolean,
+      );
+    });
+    if (seen === null) break;
+    faults.push(...seen);
+  }
+  const missed = await page.evaluate(() => {
+    const { kvellReached } = window as unknown as { kvellReached: Set<Element> };
+    return [...document.querySelectorAll<HTMLElement>('a[href], button, input, select, textarea, summary')]
+      .filter(
+        (node) => node.tabIndex >= 0 && node.checkVisibility({ visibilityProperty: true }) && !node.closest('[inert]'),
+      )
+      .filter((node) => !(node as HTMLButtonElement).disabled && !node.matches('input[type=radio]'))
+      .filter((node) => !kvellReached.has(node))
+      .map((node) => `Tab does not reach ${node.outerHTML.slice(0, 120)}`);
+  });
+  return [...faults, ...missed];
+}
+
+/** At twice the size, on the same desk: what does not fit beside, and how much of the height bars take. */
+async function zoomFaults(page: Page): Promise<string[]> {
+  const size = page.viewportSize()!;
+  await page.setViewportSize({ width: size.width / 2, height: size.height / 2 });
+  const { wide, barred } = await page.evaluate(() => {
+    window.scrollTo(0, document.documentElement.scrollHeight / 2);
+    const rows = Array.from({ length: 40 }, (_, i) =>
+      document.elementFromPoint(innerWidth / 2, ((i + 0.5) / 40) * innerHeight),
+    );
+    const isBar = (node: Element | null): boolean =>
+      node !== null && (/fixed|sticky/.test(getComputedStyle(node).position) || isBar(node.parentElement));
+    return {
+      wide: document.documentElement.scrollWidth > innerWidth,
+      barred: rows.filter(isBar).length / rows.length,
+    };
+  });
+  await page.setViewportSize(size);
+  return [
+    ...(wide ? ['at twice the size it is wider than the screen'] : []),
+    ...(barred > MOST_BARRED ? [`at twice the size bars take ${Math.round(barred * 100)} % of the height`] : []),
+  ];
+}
+
 // One walk at each size sees all that is asked of every page: to open each of them takes most of the time.
 for (const [name, size] of Object.entries(SIZES) as ['desk' | 'phone', { width: number; height: number }][])
-  test(`on a ${name} no view is longer than ${MOST_SCREENS[name]} screens or wider than the screen, the main action of a stage is in view, nothing is logged as an error${name === 'desk' ? ', and axe finds nothing serious, light or dark' : ''}`, async ({
+  test(`on a ${name} no view is longer than ${MOST_SCREENS[name]} screens or wider than the screen, the main action of a stage is in view, nothing is logged as an error${name === 'desk' ? ', all is worked with keys and fits at twice the size' : ''}, and axe finds nothing, light or dark`, async ({
     page,
   }) => {
     test.setTimeout(1_800_000);
@@ -47,7 +122,7 @@ for (const [name, size] of Object.entries(SIZES) as ['desk' | 'phone', { width: 
     page.on('pageerror', (error) => wrong.push(`${at}: ${error.message}`));
     const ids = await restorations(page);
     await page.setViewportSize(size);
-    const look = async (address: string, needsAction = false, axe = false) => {
+    const look = async (address: string, needsAction = false, closely = false) => {
       at = address;
       await openWhole(page, address);
       const { screens, wide, action } = await page.evaluate(() => {
@@ -61,11 +136,14 @@ for (const [name, size] of Object.entries(SIZES) as ['desk' | 'phone', { width: 
       if (screens > MOST_SCREENS[name]) wrong.push(`${address}: ${screens.toFixed(2)} screens`);
       if (wide) wrong.push(`${address}: wider than the screen`);
       if (needsAction && !action) wrong.push(`${address}: its main action is out of sight`);
-      if (axe) wrong.push(...(await seriousFaults(page)).map((fault) => `${address}: ${fault}`));
+      if (!closely) return;
+      const faults = await axeFaults(page);
+      if (name === 'desk') faults.push(...(await zoomFaults(page)), ...(await keyboardFaults(page)));
+      wrong.push(...faults.map((fault) => `${address}: ${fault}`));
     };
     const each = new Set(Object.values(await addresses(page)));
     const firstViews = new Set(STAGES.flatMap((stage) => ids.map((id) => viewHref(id, stage, ''))));
-    for (const address of each) await look(address, firstViews.has(address), name === 'desk');
+    for (const address of each) await look(address, firstViews.has(address), true);
     // On a second day one of each kind does.
     for (const id of test.info().project.name === 'demo workshop' ? ids : [])
       for (const stage of STAGES)

@@ -1,6 +1,6 @@
 import { clock } from '@/edge/clock';
 import { tellFault } from '@/edge/faults';
-import { keepBackedUp } from '@/work/keeping/keeping';
+import { keepTheHouse } from '@/work/keeping/keeping';
 
-/** Sees to it that today’s backup is made, beside what is being answered. */
-export const seeToTheBackup = (): void => keepBackedUp(clock(), (failure) => void tellFault(failure, clock()));
+/** Sees to it that today’s backup is made, and that what was deleted goes on its day, beside what is being answered. */
+export const seeToTheHouse = (): void => keepTheHouse(clock(), (failure) => void tellFault(failure, clock()));

@@ -1,12 +1,18 @@
-import { rm } from 'node:fs/promises';
-import { listRestorations } from '@/data/restorations';
+import { access, rm } from 'node:fs/promises';
+import { Op } from 'sequelize';
+import { deletedRestorations, goneRestorations } from '@/data/putAway';
+import { findRestoration, listRestorations, restorationsPage } from '@/data/restorations';
+import type { Photo } from '@/data/rows';
 import { originalFile } from '@/data/photos/store';
-import { findRows } from '@/data/table';
+import { addRow, changeRow, countRows, findRows } from '@/data/table';
+import { TABLES, type TableName } from '@/data/tables';
 import { besideOf, candidates } from '@/measuring/beside';
 import { learnt } from '@/work/learnt';
-import { putAway } from '@/work/restorations';
+import { deleteRestoration, letDeletedGo } from '@/work/deleted';
+import { checkAll } from '@/work/keeping/keeping';
+import { bringOut, putAway } from '@/work/restorations';
 import { freshFolder, removeFolders, trialPiece } from '@/work/trial';
-import { loadWorkshop } from '../../demo/workshop';
+import { demoForTests } from '../../demo/forTests';
 
 const NOW = new Date('2026-06-21T15:00:00Z');
 
@@ -25,8 +31,7 @@ it('an empty workshop has learnt nothing, and says so by its bands', async () =>
 
 describe('the demo workshop, loaded once', () => {
   beforeAll(async () => {
-    await freshFolder();
-    await loadWorkshop(NOW, () => {});
+    await demoForTests();
   }, 600_000);
 
   it('what b* fell by is what was measured, minutes and money are those that were booked', async () => {
@@ -94,5 +99,66 @@ describe('the demo workshop, loaded once', () => {
     expect(left.every(({ id }) => pieces.find((piece) => piece.id === id)!.restorationId === one.restorationId)).toBe(
       true,
     );
+  });
+
+  it('a deleted machine is there for 30 days, whole; then only its log, and what the stores and the others have of it', async () => {
+    const [machine] = await findRows('restorations', { title: 'Brimsel Nine' });
+    const { id } = machine!;
+    const others = async () => ({
+      pieces: await countRows('pieces', { restorationId: { [Op.ne]: id } }),
+      sessions: await countRows('sessions', { restorationId: { [Op.ne]: id } }),
+      measurements: await countRows('measurements', { restorationId: { [Op.ne]: id } }),
+      movements: await countRows('movements'),
+      learntOf: await countRows('learnt_rates', { restorationId: { [Op.ne]: id } }),
+    });
+    const [shared, own] = await findRows('photos', { restorationId: id });
+    const [other] = await findRows('restorations', { id: { [Op.ne]: id } });
+    // The same photograph belongs to another machine too.
+    await addRow('photos', { ...shared!, ...{ id: 'shared', restorationId: other!.id, pieceId: null } });
+    const session = (await findRows('sessions', { restorationId: id, leadId: null }))[0]!;
+    const follower = (await findRows('sessions', { restorationId: { [Op.ne]: id }, leadId: null }))[0]!;
+    await changeRow('sessions', { id: follower.id }, { leadId: session.id });
+    const before = await others();
+    const log = await countRows('log', { restorationId: id });
+    await bringOut(id, NOW);
+    await deleteRestoration(id, NOW);
+    const day = (days: number) => new Date(NOW.getTime() + days * 86_400_000);
+    await letDeletedGo(day(29.9));
+    expect(await findRestoration(id)).toEqual(machine);
+    expect(await deletedRestorations()).toMatchObject([{ id, title: 'Brimsel Nine', goesAt: day(30).toISOString() }]);
+    await bringOut(id, day(1));
+    await letDeletedGo(day(40));
+    expect(await findRestoration(id)).toEqual(machine);
+    await deleteRestoration(id, day(40));
+    await deleteRestoration(id, day(50));
+    expect(await letDeletedGo(day(70))).toBeGreaterThan(0);
+    expect(await findRestoration(id)).toBeNull();
+    const left: Record<string, number> = {};
+    for (const name of Object.keys(TABLES) as TableName[])
+      if ('restorationId' in TABLES[name].columns) {
+        const rows = await countRows(name, { restorationId: id });
+        if (rows > 0) left[name] = rows;
+      }
+    // Its title is still found by those who look among what was put away.
+    expect(left).toEqual({ log: log + 5, movements: expect.any(Number) as number, found_words: 1 });
+    expect(await others()).toEqual(before);
+    expect((await findRows('sessions', { id: follower.id }))[0]).toEqual({ ...follower, leadId: null });
+    expect((await findRows('restorations', { id }))[0]).toMatchObject({
+      title: 'Brimsel Nine',
+      machine: '',
+      owner: '',
+    });
+    const isThere = (photo: Photo) =>
+      access(originalFile(photo)).then(
+        () => true,
+        () => false,
+      );
+    expect([await isThere(shared!), await isThere(own!)]).toEqual([true, false]);
+    expect((await goneRestorations()).map((one) => one.id)).toEqual([id]);
+    await expect(bringOut(id, day(71))).rejects.toThrow('gone for good');
+    expect((await restorationsPage('put away', '', 0, 99)).restorations.map((one) => one.id)).not.toContain(id);
+    expect((await restorationsPage('all', '', 0, 99)).restorations.map((one) => one.id)).not.toContain(id);
+    // Of what is wrong nothing came by this: the photograph that was removed above is named, and no more.
+    expect((await checkAll()).wrong.map(({ kind }) => kind).filter((kind) => kind !== 'photo missing')).toEqual([]);
   });
 });

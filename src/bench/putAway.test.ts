@@ -1,6 +1,6 @@
 import { findAnything } from './find';
 import { nextSteps } from './nextSteps';
-import { isAway } from '@/data/putAway';
+import { awayOf } from '@/data/putAway';
 import { bringOut, putAway } from '@/work/restorations';
 import { database } from '@/data/connection';
 import { listRestorations, restorationsPage } from '@/data/restorations';
@@ -31,7 +31,7 @@ it('what is put away stands in no list, search, bench or bell, and comes out aga
   await putAway(one.id, tick());
   await putAway(one.id, tick());
   expect(await seen()).toEqual({ listed: [other.id], found: [other.id], bench: [other.id], bells: [] });
-  expect([await titles('put away'), await isAway(one.id)]).toEqual([[one.id], true]);
+  expect([await titles('put away'), (await awayOf(one.id)) !== null]).toEqual([[one.id], true]);
   await bringOut(one.id, tick());
   const after = await seen();
   expect([after.listed.length, after.bells]).toEqual([2, [one.id]]);

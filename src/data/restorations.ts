@@ -1,6 +1,7 @@
-import { NOT_AWAY } from './putAway';
+import { NOT_AWAY, NOT_GONE } from './putAway';
+import { literal, Op } from 'sequelize';
 import type { Restoration } from './rows';
-import { findColumns, findRow, findRows, likeWords, select } from './table';
+import { findColumns, findRows, likeWords, select } from './table';
 import type { Stage } from '@/core/runsheet/stages';
 
 /** Newest first. */
@@ -11,6 +12,9 @@ export type Shown = 'open' | 'finished' | 'all' | 'put away';
 /** What a list shows of a restoration: words alone, so that one that is damaged still stands in it. */
 export type Listed = Pick<Restoration, 'id' | 'title' | 'machine' | 'condition'>;
 
+/** Put away to stay. What was deleted has a place of its own. */
+const KEPT_AWAY = 'EXISTS (SELECT 1 FROM put_away WHERE put_away.id = restorations.id AND goesAt IS NULL)';
+
 /** A page of restorations, the one that was worked on last first, and how many there are in all. */
 export async function restorationsPage(
   shown: Shown,
@@ -20,7 +24,7 @@ export async function restorationsPage(
 ): Promise<{ restorations: Listed[]; all: number }> {
   const wanted = [
     { open: 'closedAt IS NULL', finished: 'closedAt IS NOT NULL', all: '1', 'put away': '1' }[shown],
-    shown === 'put away' ? `NOT (${NOT_AWAY})` : NOT_AWAY,
+    shown === 'put away' ? KEPT_AWAY : NOT_AWAY,
     ...(words
       ? [`(title LIKE :like ESCAPE '\\' OR machine LIKE :like ESCAPE '\\' OR owner LIKE :like ESCAPE '\\')`]
       : []),
@@ -74,4 +78,6 @@ export async function openRestorations(): Promise<Pick<Restoration, 'id' | 'titl
   return findColumns('restorations', ['id', 'title', 'aim'], { id: ids.map(({ id }) => id) }, [['openedAt', 'ASC']]);
 }
 
-export const findRestoration = (id: string): Promise<Restoration | null> => findRow('restorations', id);
+/** A restoration; `null` where there is none, or where only its log is left. */
+export const findRestoration = async (id: string): Promise<Restoration | null> =>
+  (await findRows('restorations', { id, [Op.and]: literal(NOT_GONE) }, undefined, 1))[0] ?? null;

@@ -131,8 +131,8 @@ export async function changeRow<T extends TableName>(
   return count > 0;
 }
 
-/** Takes rows away. Only what the log tells of may go. */
-export async function removeRows(table: TableName, where: WhereOptions): Promise<void> {
+/** Takes rows away. Only what the log tells of may go. @returns how many */
+export async function removeRows(table: TableName, where: WhereOptions): Promise<number> {
   const { tables } = await database();
-  await tables[table].destroy({ where, ...within() });
+  return tables[table].destroy({ where, ...within() });
 }

@@ -3,13 +3,40 @@
 import { Flex, Text } from '@chakra-ui/react';
 import { Button } from '@/ui/Button';
 import { useRouter } from 'next/navigation';
+import { STAYS_DAYS } from '@/core/runsheet/deleted';
 import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
-import { bringItOut, putItAway } from './actions';
+import { bringItOut, deleteIt, putItAway } from './actions';
 
-/** Puts a restoration out of the way, or brings it out again. Nothing of it is lost either way. */
-export function PutAway({ restorationId, away }: { restorationId: string; away: boolean }) {
+/** Brings a restoration out again that was put away or deleted. */
+export function BringOut({ restorationId, words }: { restorationId: string; words: string }) {
+  const { wrong, busy, send } = useSend();
+  return (
+    <>
+      <Flex gap="4" align="center" wrap="wrap">
+        <Button
+          disabled={busy}
+          onClick={() =>
+            send(
+              () => bringItOut(restorationId),
+              () => say('It is among the others again.'),
+            )
+          }
+        >
+          Bring it out
+        </Button>
+        <Text flex="1 1 260px" color="soft">
+          {words}
+        </Text>
+      </Flex>
+      <Wrong words={wrong} />
+    </>
+  );
+}
+
+/** Puts a restoration out of the way to stay, or deletes it, which can be undone for a while. */
+export function PutAway({ restorationId }: { restorationId: string }) {
   const router = useRouter();
   const { wrong, busy, send } = useSend();
   const out = () =>
@@ -17,26 +44,39 @@ export function PutAway({ restorationId, away }: { restorationId: string; away: 
       () => bringItOut(restorationId),
       () => say('It is among the others again.'),
     );
-  const put = () =>
+  const away = (work: typeof putItAway, said: string) => () =>
     send(
-      () => putItAway(restorationId),
+      () => work(restorationId),
       () => {
-        say('Put away. It lies under Restorations, “put away”.', { title: 'Undo', act: out });
+        say(said, { title: 'Undo', act: out });
         router.push('/restorations');
       },
     );
+  const ways = [
+    {
+      title: 'Put it away',
+      words:
+        'Out of the bench, the lists, the search and the bells. All of it is kept, and it can be brought out again.',
+      act: away(putItAway, 'Put away. It lies under Restorations, “put away”.'),
+    },
+    {
+      title: 'Delete it',
+      words: `The same for ${STAYS_DAYS} days. Then it goes for good with its photographs; only its log stays.`,
+      act: away(deleteIt, `Deleted. For ${STAYS_DAYS} days it lies under Workshop, “Deleted”.`),
+    },
+  ];
   return (
     <>
-      <Flex gap="4" align="center" wrap="wrap">
-        <Button disabled={busy} onClick={away ? out : put}>
-          {away ? 'Bring it out' : 'Put it away'}
-        </Button>
-        <Text flex="1 1 260px" color="soft">
-          {away
-            ? 'It is put away: it stands on no bench and in no list but that of what is put away, and its bells do not ring.'
-            : 'Out of the bench, the lists, the search and the bells. All of it is kept, and it can be brought out again.'}
-        </Text>
-      </Flex>
+      {ways.map(({ title, words, act }) => (
+        <Flex key={title} gap="4" align="center" wrap="wrap" mb="3">
+          <Button disabled={busy} onClick={act} minWidth="130px">
+            {title}
+          </Button>
+          <Text flex="1 1 260px" color="soft">
+            {words}
+          </Text>
+        </Flex>
+      ))}
       <Wrong words={wrong} />
     </>
   );

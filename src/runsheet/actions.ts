@@ -3,6 +3,7 @@
 import { foundOn } from '@/work/findings';
 import { minorUnits } from '@/core/ledger/money';
 import { inTransaction } from '@/data/connection';
+import { deleteRestoration } from '@/work/deleted';
 import { bringOut, putAway, setAim, setEstimate, setOwner } from '@/work/restorations';
 import { findPiece } from '@/data/pieces';
 import { addPiece, changePiece } from '@/work/pieces';
@@ -30,6 +31,11 @@ import { estimateTyped, worthWords } from './worth';
 /** Puts a restoration away: out of the bench, the lists and the bells, with everything of it kept. */
 export async function putItAway(restorationId: string): Promise<Answer<void>> {
   return write(restorationIdSchema, { restorationId }, (given, now) => putAway(given.restorationId, now));
+}
+
+/** Deletes a restoration; for 30 days it can be brought back. */
+export async function deleteIt(restorationId: string): Promise<Answer<void>> {
+  return write(restorationIdSchema, { restorationId }, (given, now) => deleteRestoration(given.restorationId, now));
 }
 
 /** Brings a restoration out again. */

@@ -2,6 +2,7 @@
 
 import { Flex, Text } from '@chakra-ui/react';
 import { Button } from '@/ui/Button';
+import { STAYS_DAYS } from '@/core/runsheet/deleted';
 import { showTime } from '@/core/runsheet/time';
 import type { TakenBack } from '@/data/rows';
 import { Fold } from '@/ui/Fold';
@@ -21,7 +22,7 @@ export function TakenBackPart({
   const { wrong, busy, send } = useSend();
   if (taken.length === 0) return null;
   return (
-    <Fold summary={`Taken back: ${taken.length}`}>
+    <Fold summary={`Taken back in the last ${STAYS_DAYS} days: ${taken.length}`}>
       {taken.map(({ id, what, at }) => (
         <Flex key={id} gap="3" wrap="wrap" align="center" borderTopWidth="1px" borderColor="line" py="2">
           <Text flex="1 1 260px">

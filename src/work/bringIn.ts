@@ -6,11 +6,17 @@ import { BUNDLE_PARTS, BUNDLE_TABLES, type Bundle } from '@/data/bundle';
 import { ownKnowledge } from '@/data/cleaning';
 import { inTransaction } from '@/data/connection';
 import { appendLog, newestMark } from '@/data/log';
+import { awayOf } from '@/data/putAway';
 import type { LogEntry, Restoration, RowOf, StockItem } from '@/data/rows';
 import { addRow, addRows, deferRelations, findRow, findRows } from '@/data/table';
 
 /** @throws Refusal where the restoration is here already */
 export async function needsNew({ id, title }: Restoration): Promise<void> {
+  if ((await awayOf(id))?.goneAt)
+    throw new Refusal(
+      'file',
+      `“${title}” was here and is gone for good but for its log. Tick “import as a copy” to have it again.`,
+    );
   if (await findRow('restorations', id))
     throw new Refusal('file', `“${title}” is here already. Tick “import as a copy” to have it twice, or leave it.`);
 }

@@ -4,7 +4,7 @@ import type { WorthEstimate } from '@/core/ledger/worth';
 import { Refusal } from '@/core/refusal';
 import { inTransaction } from '@/data/connection';
 import { appendLog } from '@/data/log';
-import { isAway } from '@/data/putAway';
+import { awayOf } from '@/data/putAway';
 import type { Restoration } from '@/data/rows';
 import { addRow, changeRow, findColumns, needRow, removeRows } from '@/data/table';
 
@@ -125,18 +125,24 @@ type NewRestoration = Pick<Restoration, 'title' | 'machine' | 'source' | 'priceP
 /** Puts a restoration away: out of the bench, the lists, the search and the bells, with everything of it kept. */
 export async function putAway(restorationId: string, now: Date): Promise<void> {
   await inTransaction(async () => {
-    const { id, title } = await named(restorationId);
-    if (await isAway(id)) return;
-    await addRow('put_away', { id, at: now.toISOString() });
+    const { id, title } = await namedRestoration(restorationId);
+    if (await awayOf(id)) return;
+    await addRow('put_away', { id, at: now.toISOString(), goesAt: null, goneAt: null });
     await appendLog({ restorationId: id, stage: null, kind: 'put away', words: `Put away: ${title}.` }, now);
   });
 }
 
-/** Brings a restoration out again, as it was put away. */
+/** Brings a restoration out again, as it was put away or deleted. @throws Refusal where it is gone for good */
 export async function bringOut(restorationId: string, now: Date): Promise<void> {
   await inTransaction(async () => {
-    const { id, title } = await named(restorationId);
-    if (!(await isAway(id))) return;
+    const { id, title } = await namedRestoration(restorationId);
+    const away = await awayOf(id);
+    if (!away) return;
+    if (away.goneAt !== null)
+      throw new Refusal(
+        'id',
+        `“${title}” is gone for good. Its log is here; a backup of before that day has the rest.`,
+      );
     await removeRows('put_away', { id });
     await appendLog(
       { restorationId: id, stage: null, kind: 'brought out', words: `Brought out again: ${title}.` },
@@ -146,7 +152,7 @@ export async function bringOut(restorationId: string, now: Date): Promise<void> 
 }
 
 /** Only what stands in columns of words: a restoration that cannot be shown can be put away all the same. */
-async function named(restorationId: string): Promise<Pick<Restoration, 'id' | 'title'>> {
+export async function namedRestoration(restorationId: string): Promise<Pick<Restoration, 'id' | 'title'>> {
   const [found] = await findColumns('restorations', ['id', 'title'], { id: restorationId });
   if (!found) throw new Refusal('id', 'This restoration is not here any more. Look at the list of all.');
   return found;

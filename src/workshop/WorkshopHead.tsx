@@ -11,6 +11,7 @@ const VIEWS = [
   { at: '/phone', title: 'Phone at the bench' },
   { at: '/learnt', title: 'Learnt' },
   { at: '/backup', title: 'Backup' },
+  { at: '/deleted', title: 'Deleted' },
   { at: '/kept', title: 'Kept and logged' },
 ] as const;
 

@@ -1,3 +1,4 @@
+import { deleted } from './0032-deleted';
 import { found } from './0031-found';
 import type { Migration } from './migration';
 
@@ -236,4 +237,5 @@ export const LATER: readonly Migration[] = [
     ],
   },
   ...found,
+  ...deleted,
 ];

@@ -1,6 +1,7 @@
 import { dataFolder } from '../folder';
 import type { Photo } from '../rows';
 import { countRows, findRow, findRows, select } from '../table';
+import { isTakenPhoto } from '../takenBack';
 import { LARGEST_PIXELS, pixelsOf } from './decode';
 import { decoding } from './queue';
 import { type Spoken, removeUnspoken } from './sweep';
@@ -24,6 +25,9 @@ const exists = (file: string) =>
     () => false,
   );
 
+const thumbnailFile = ({ hash }: Pick<Photo, 'hash'>, size: ThumbnailSize) =>
+  path.join(dataFolder(), 'thumbnails', size, `${hash}.webp`);
+
 /** Where the original of a photograph lies. */
 export const originalFile = ({ hash, extension }: Pick<Photo, 'hash' | 'extension'>): string =>
   originalPath(hash, extension);
@@ -34,6 +38,20 @@ export async function withoutFile(photos: readonly Photo[]): Promise<Photo[]> {
   return photos.filter((_, i) => !there[i]);
 }
 
+/** By what the file of a photograph is found. */
+export type PhotoFile = Pick<Photo, 'hash' | 'extension'>;
+
+/** Takes files of photographs away that went, and what was made of them; one that some other row speaks of stays. */
+export async function letFilesGo(files: readonly PhotoFile[]): Promise<void> {
+  for (const photo of files) {
+    const file = originalFile(photo);
+    await removeUnspoken(dataFolder(), file, isSpoken);
+    if (await exists(file)) continue;
+    for (const size of Object.keys(THUMBNAIL_PX) as ThumbnailSize[])
+      await rm(thumbnailFile(photo, size), { force: true });
+  }
+}
+
 /** Writes a file whole or not at all. */
 async function writeWhole(file: string, bytes: Buffer): Promise<void> {
   await mkdir(path.dirname(file), { recursive: true, mode: 0o700 });
@@ -42,7 +60,7 @@ async function writeWhole(file: string, bytes: Buffer): Promise<void> {
   await rename(half, file);
 }
 
-const isSpoken: Spoken = async (hash) => (await countRows('photos', { hash })) > 0;
+const isSpoken: Spoken = async (hash) => (await countRows('photos', { hash })) > 0 || isTakenPhoto(hash);
 
 /** A file that was kept, until what is written about it stands. */
 interface KeptFile {
@@ -123,7 +141,7 @@ export const readOriginal = ({ hash, extension }: Pick<Photo, 'hash' | 'extensio
 
 /** A small upright picture, made once and kept. */
 export async function readThumbnail(photo: Pick<Photo, 'hash' | 'extension'>, size: ThumbnailSize): Promise<Buffer> {
-  const file = path.join(dataFolder(), 'thumbnails', size, `${photo.hash}.webp`);
+  const file = thumbnailFile(photo, size);
   if (await exists(file)) return readFile(file);
   const side = THUMBNAIL_PX[size];
   const original = originalFile(photo);

@@ -183,8 +183,8 @@ export const WORKSHOP_TABLES = {
       broughtBackAt: timeOrNull,
     },
   }),
-  /** A restoration that is put away, by its id. */
-  put_away: table({ columns: { id, at: time } }),
+  /** A restoration that is put away, by its id; one that was deleted goes for good at a time. */
+  put_away: table({ columns: { id, at: time, goesAt: timeOrNull, goneAt: timeOrNull } }),
   /** A restoration by its id: what was learnt of it is to be worked out again. */
   learnt_stale: table({ columns: { id } }),
   /** A restoration by its id, and its newest entry in the log. */
@@ -228,4 +228,5 @@ export type StockItem = Row<typeof WORKSHOP_TABLES.stock>;
 export type MovementRow = Row<typeof WORKSHOP_TABLES.movements>;
 export type Timer = Row<typeof WORKSHOP_TABLES.timers>;
 export type TakenBack = Row<typeof WORKSHOP_TABLES.taken_back>;
+export type PutAwayRow = Row<typeof WORKSHOP_TABLES.put_away>;
 export type Door = Row<typeof WORKSHOP_TABLES.door>;

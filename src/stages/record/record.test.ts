@@ -8,7 +8,7 @@ import type { Readable } from 'node:stream';
 import sharp from 'sharp';
 import Ajv from 'ajv/dist/2019';
 import addFormats from 'ajv-formats';
-import { loadWorkshop } from '../../../demo/workshop';
+import { demoForTests } from '../../../demo/forTests';
 import { BUNDLE_VERSION, gatherBundle, type Bundle } from '@/data/bundle';
 import { dataFolder } from '@/data/folder';
 import { originalFile, readOriginal } from '@/data/photos/store';
@@ -45,8 +45,7 @@ const lay = async (content: Readable | Buffer): Promise<string> => {
 const packed = async (bundle: Bundle) => lay(await exportZip(bundle));
 
 beforeAll(async () => {
-  await freshFolder();
-  await loadWorkshop(new Date('2026-06-21T15:00:00Z'), () => {});
+  await demoForTests();
   bundles = await Promise.all((await listRestorations()).map(async ({ id }) => (await gatherBundle(id))!));
   zips = await Promise.all(bundles.map(packed));
 }, 600_000);

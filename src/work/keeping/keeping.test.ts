@@ -27,7 +27,7 @@ import {
   checkAll,
   copiesOfWorkshop,
   copyOfFolder,
-  keepBackedUp,
+  keepTheHouse,
   lookInto,
   mendAll,
   restore,
@@ -395,7 +395,7 @@ describe('when a backup is due', () => {
     expect(await backupIsDue(new Date(now.getTime() + DAY_MS / 23))).toBe(true);
     await rm(path.join(dataFolder(), 'elsewhere'));
     const later = new Date(now.getTime() + DAY_MS / 23);
-    keepBackedUp(later, (failure) => {
+    keepTheHouse(later, (failure) => {
       throw failure;
     });
     for (let i = 0; i < 200 && (await keepingState()).last === null; i++)

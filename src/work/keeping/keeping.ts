@@ -10,6 +10,7 @@ import { backupInto, copiesIn, openCopy, tidy } from '@/data/keeping/store';
 import { appendLog, newestMark } from '@/data/log';
 import { findRows, select } from '@/data/table';
 import { getWorkshop } from '@/data/workshop';
+import { letDeletedGo } from '../deleted';
 
 const DAY_MS = 86_400_000;
 /** Without a good backup for so long, the bench says so. */
@@ -18,7 +19,7 @@ export const TOO_OLD_DAYS = 14;
 const dayOf = async (now: Date): Promise<string> =>
   showTime(now.toISOString(), (await getWorkshop()).timeZone, 'yyyy-MM-dd');
 
-const kept = globalThis as { kvellBackup?: Promise<GoodCopy> | undefined };
+const kept = globalThis as { kvellBackup?: Promise<GoodCopy> | undefined; kvellLetGo?: string };
 
 /** Makes a backup in the folder of the workshop, reads it back, and lets old ones go. One at a time: whoever asks meanwhile gets the same. */
 export function backUp(now: Date): Promise<GoodCopy> {
@@ -61,12 +62,21 @@ export async function backupIsDue(now: Date): Promise<boolean> {
   return !last || (await dayOf(new Date(last.at))) !== (await dayOf(now));
 }
 
-/** Sees to today’s backup beside what is being answered. */
-export function keepBackedUp(now: Date, failed: (failure: unknown) => void): void {
+/** Sees to today’s backup beside what is being answered, and once a day to what was deleted long enough ago. */
+export function keepTheHouse(now: Date, failed: (failure: unknown) => void): void {
   if (kept.kvellBackup) return;
   backupIsDue(now)
     .then((due) => (due ? backUp(now) : undefined))
+    .then(() => letGoOncePerDay(now))
     .catch(failed);
+}
+
+/** After the backup of the day, so that what goes is in one at least where backups are made. */
+async function letGoOncePerDay(now: Date): Promise<void> {
+  const day = await dayOf(now);
+  if (kept.kvellLetGo === day) return;
+  kept.kvellLetGo = day;
+  await letDeletedGo(now);
 }
 
 /** How long the newest good backup lags behind, days; `null` where everything written is in it, or nothing was written yet. */

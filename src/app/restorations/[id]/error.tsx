@@ -15,7 +15,7 @@ export default function RestorationError({ error, reset }: { error: Error & { di
       <FaultPage error={error} reset={reset} />
       <Part title="If it keeps failing">
         <Flex direction="column" gap="4">
-          <PutAway restorationId={id} away={false} />
+          <PutAway restorationId={id} />
           <Flex>
             <LinkButton href="/restorations">All restorations</LinkButton>
           </Flex>

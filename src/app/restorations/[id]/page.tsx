@@ -4,12 +4,12 @@ import { formatMoney } from '@/core/ledger/money';
 import { showTime } from '@/core/runsheet/time';
 import { powerDecided } from '@/data/firstPower';
 import { photosOf } from '@/data/photos/store';
-import { isAway } from '@/data/putAway';
+import { awayOf } from '@/data/putAway';
 import { findRestoration } from '@/data/restorations';
 import { getWorkshop } from '@/data/workshop';
 import { runSheetRows } from '@/runsheet/facts';
 import { PieceList } from '@/runsheet/PieceList';
-import { PutAway } from '@/runsheet/PutAway';
+import { BringOut, PutAway } from '@/runsheet/PutAway';
 import { RunSheet } from '@/runsheet/RunSheet';
 import { sightsOf } from '@/runsheet/sights';
 import { EmptyPlace, Part, ScreenHead } from '@/ui/layout';
@@ -29,7 +29,7 @@ export default async function RunSheetPage({ params }: { params: Promise<{ id: s
     sightsOf(id),
     getWorkshop(),
     powerDecided([id]),
-    isAway(id),
+    awayOf(id),
     photosOf(id),
   ]);
   const came = photos.find(({ stage }) => stage === 'intake') ?? photos[0];
@@ -56,8 +56,15 @@ export default async function RunSheetPage({ params }: { params: Promise<{ id: s
         }
       />
       {away && (
-        <Part title="Put away">
-          <PutAway restorationId={id} away />
+        <Part title={away.goesAt ? 'Deleted' : 'Put away'}>
+          <BringOut
+            restorationId={id}
+            words={`It stands on no bench and in no list, and its bells do not ring. ${
+              away.goesAt
+                ? `On ${showTime(away.goesAt, timeZone, 'd MMM yyyy')} it goes for good, but for its log.`
+                : 'All of it is kept.'
+            }`}
+          />
         </Part>
       )}
       <PowerBanner decided={power.get(id) ?? null} href={`/restorations/${id}/intake/power`} />
@@ -90,8 +97,8 @@ export default async function RunSheetPage({ params }: { params: Promise<{ id: s
         }
       />
       {!away && (
-        <Fold summary="Put it away">
-          <PutAway restorationId={id} away={false} />
+        <Fold summary="Put it away or delete it">
+          <PutAway restorationId={id} />
         </Fold>
       )}
     </>

@@ -1,7 +1,8 @@
 import { needsEntered } from '@/edge/entered';
 import { notFound } from 'next/navigation';
 import { logPage } from '@/data/log';
-import { findRestoration } from '@/data/restorations';
+import { awayOf } from '@/data/putAway';
+import { titlesOf } from '@/data/restorations';
 import { takenBackOf } from '@/data/takenBack';
 import { getWorkshop } from '@/data/workshop';
 import { beforeOf, LOG_SIZE } from '@/runsheet/logPages';
@@ -17,8 +18,10 @@ interface Asked {
 export default async function LogPage({ params, searchParams }: Asked) {
   await needsEntered();
   const [{ id }, { before }] = [await params, await searchParams];
-  const restoration = await findRestoration(id);
-  if (!restoration) notFound();
+  // The log is there when nothing else of a deleted restoration is.
+  const [titles, away] = await Promise.all([titlesOf([id]), awayOf(id)]);
+  const title = titles.get(id);
+  if (title === undefined) notFound();
   const [page, taken, { timeZone }] = await Promise.all([
     logPage({ restorationId: id }, beforeOf(before), LOG_SIZE),
     takenBackOf(id),
@@ -28,7 +31,7 @@ export default async function LogPage({ params, searchParams }: Asked) {
     <>
       <ScreenHead
         title="Log"
-        lead={<TextLink href={`/restorations/${id}`}>{restoration.title}</TextLink>}
+        lead={away?.goneAt ? title : <TextLink href={`/restorations/${id}`}>{title}</TextLink>}
         under="It only grows: a rewording is a new entry, and the old one stays."
       />
       <LogScreen restorationId={id} page={page} taken={taken} timeZone={timeZone} />
