@@ -18,8 +18,9 @@ export async function awake(page: Page): Promise<void> {
   await expect.poll(asleep, { intervals: [20, 50, 100, 200] }).toBe(0);
 }
 
-/** Opens a page and waits until its charts and whatever else it fetches by itself stand too. */
+/** Opens a page and waits until its charts and whatever else it fetches or looks for by itself stand too. */
 export async function openWhole(page: Page, address: string): Promise<void> {
   await open(page, address);
   await page.waitForLoadState('networkidle');
+  await expect(page.getByRole('progressbar')).toHaveCount(0);
 }

@@ -4,6 +4,8 @@ import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
+import type { FieldError } from '@/core/sums/fieldErrors';
+import { answerIn } from '@/ui/outbox/answerIn';
 
 /** Every attack has a server of its own at this machine, with data of its own in a folder that goes again. */
 export interface Attacked {
@@ -81,7 +83,7 @@ export function actionsOfBuild(): Map<string, Action> {
 export interface Called {
   status: number;
   /** What the action answered; `undefined` where that cannot be read. */
-  answer: { ok: boolean; value?: unknown; errors?: { field: string; message: string }[] } | undefined;
+  answer: { ok: boolean; value?: unknown; errors?: FieldError[] } | undefined;
 }
 
 /** Calls an action as a page of Kvell would. */
@@ -108,9 +110,7 @@ export async function call(
     },
     body: typeof args === 'string' ? args : JSON.stringify(args),
   });
-  const text = await response.text();
-  const line = /^1:(\{.*\})$/m.exec(text)?.[1];
-  return { status: response.status, answer: line === undefined ? undefined : (JSON.parse(line) as Called['answer']) };
+  return { status: response.status, answer: answerIn(await response.text()) };
 }
 
 /** A random number that is the same in every run. */

@@ -2,9 +2,9 @@
 
 import { Box, Heading, Text } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
+import { KEPT_PAGES } from '@/core/runsheet/keptPages';
 import { pageWords } from '@/ui/pageWords';
 
-const PAGES = 'kvell-pages';
 interface Opened {
   href: string;
   title: string;
@@ -12,7 +12,7 @@ interface Opened {
 
 /** Pages that this device keeps, as it last saw them. */
 async function opened(): Promise<Opened[]> {
-  const cache = await caches.open(PAGES);
+  const cache = await caches.open(KEPT_PAGES);
   const kept = await Promise.all(
     (await cache.keys()).map(async ({ url }) => {
       const { pathname, search } = new URL(url);

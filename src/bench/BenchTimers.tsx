@@ -41,7 +41,7 @@ export function BenchTimers({ timers, more, things }: Props) {
     );
   };
   return (
-    <Box id="timers" scrollMarginTop="120px">
+    <Box id="timers">
       {timers.length === 0 && (
         <EmptyPlace>Nothing runs. Start a soak, a cure or drying here; exposures start under Brighten.</EmptyPlace>
       )}

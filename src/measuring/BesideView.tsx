@@ -52,7 +52,7 @@ export function BesideView({ pair, timeZone }: { pair: readonly [Beside, Beside]
           <caption>Both on their own plane and in the light of their grey card</caption>
           <thead>
             <tr>
-              <th scope="col" />
+              <th scope="col">Figure</th>
               {pair.map(({ id, tag, title }) => (
                 <th key={id} scope="col" className="figure">
                   {tag} {title}

@@ -41,7 +41,7 @@ export function MeasurementTable({
             [verdict ?? 'no hidden patch', basis === 'card' ? '' : NO_CARD].filter(Boolean).join(', '),
         },
         {
-          title: '',
+          title: 'Wrong?',
           cell: ({ id, measuredAt }) => (
             <TakeThingBack what="measurement" id={id} name={showTime(measuredAt, timeZone)} />
           ),

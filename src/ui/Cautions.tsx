@@ -18,7 +18,7 @@ export function Cautions({ cautions, confirm }: Props) {
     <Box role="region" aria-label="Cautions" bg="hazardSheet" borderWidth="2px" borderColor="hazard" p="4">
       <Flex align="center" gap="2" color="hazard" mb="2">
         <TriangleAlert aria-hidden size={24} />
-        <Heading as="h3" fontSize="20px">
+        <Heading as="h2" fontSize="20px">
           Caution first
         </Heading>
       </Flex>

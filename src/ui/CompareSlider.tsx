@@ -11,6 +11,7 @@ interface Picture {
 export function CompareSlider({ before, after }: { before: Picture; after: Picture }) {
   return (
     <ReactCompareSlider
+      className="beforeAndAfter"
       itemOne={<ReactCompareSliderImage {...before} />}
       itemTwo={<ReactCompareSliderImage {...after} />}
       style={{ width: '100%', aspectRatio: '4 / 3' }}

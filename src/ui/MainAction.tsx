@@ -4,7 +4,7 @@ import { Flex } from '@chakra-ui/react';
 
 /**
  * Place of the one main action of a view: it stays in sight at the lower edge while its part is on the screen, above the places
- * of a phone and beside the handle of the clipboard.
+ * of a phone and beside the handle of the clipboard. On a low screen, as at twice the size, it lies where it stands.
  */
 export function MainAction({
   children,
@@ -26,6 +26,7 @@ export function MainAction({
       align="center"
       pe={{ base: '68px', lg: '0' }}
       zIndex="1"
+      css={{ '@media (max-height: 480px)': { position: 'static' } }}
     >
       {children}
     </Flex>

@@ -59,7 +59,7 @@ export function Part({
   aside?: React.ReactNode;
 }) {
   return (
-    <Box as="section" mb="9" {...(id && { id, scrollMarginTop: '90px' })}>
+    <Box as="section" mb="9" {...(id && { id })}>
       <Flex
         align="baseline"
         justify="space-between"

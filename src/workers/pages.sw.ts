@@ -2,6 +2,7 @@
 import { CacheableResponsePlugin } from 'workbox-cacheable-response';
 import { ExpirationPlugin } from 'workbox-expiration';
 import { registerRoute, setCatchHandler } from 'workbox-routing';
+import { KEPT_PAGES } from '@/core/runsheet/keptPages';
 import { CacheFirst, NetworkFirst } from 'workbox-strategies';
 
 declare const self: ServiceWorkerGlobalScope;
@@ -9,7 +10,6 @@ declare const self: ServiceWorkerGlobalScope;
 /** The files of this build, whose names change with what is in them. */
 declare const KVELL_FILES: readonly string[];
 
-const PAGES = 'kvell-pages';
 const FILES = 'kvell-files';
 const PICTURES = 'kvell-pictures';
 /** Shown in place of a page that was never opened on this device. */
@@ -21,14 +21,14 @@ const PATIENCE_S = 10;
 const whole = new CacheableResponsePlugin({ statuses: [200] });
 
 const pages = new NetworkFirst({
-  cacheName: PAGES,
+  cacheName: KEPT_PAGES,
   networkTimeoutSeconds: PATIENCE_S,
   plugins: [whole, new ExpirationPlugin({ maxEntries: 80 })],
 });
 
 /** Whoever has left, or was never let in, leaves nothing of the workshop behind on the device. */
 const leave = async () => {
-  await Promise.all([PAGES, PICTURES].map((name) => caches.delete(name)));
+  await Promise.all([KEPT_PAGES, PICTURES].map((name) => caches.delete(name)));
 };
 
 registerRoute(
@@ -91,6 +91,6 @@ self.addEventListener('message', (event) => {
 self.addEventListener('install', (event) => {
   void self.skipWaiting();
   // What cannot be fetched now is kept when it is opened.
-  event.waitUntil(caches.open(PAGES).then((cache) => cache.addAll(FIRST).catch(() => undefined)));
+  event.waitUntil(caches.open(KEPT_PAGES).then((cache) => cache.addAll(FIRST).catch(() => undefined)));
 });
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));

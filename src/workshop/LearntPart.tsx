@@ -45,6 +45,46 @@ const percent = (share: number) => `${Math.round(100 * share)} %`;
 /** Fewer tell nothing yet. */
 const FEW = 5;
 
+const WIDE = 160;
+
+/** A line on which something lies between two ends, by shares of its width; what is known of too few is pale. */
+function Band({
+  low,
+  middle,
+  high,
+  mark,
+  fill,
+  isPale,
+}: {
+  low?: number;
+  middle?: number;
+  high?: number;
+  mark?: number | undefined;
+  fill: 'work' | 'amber';
+  isPale: boolean;
+}) {
+  return (
+    <svg width={WIDE} height="18" viewBox={`0 0 ${WIDE} 18`} aria-hidden style={{ display: 'block' }}>
+      <line x1="0" x2={WIDE} y1="9" y2="9" stroke="var(--chakra-colors-line-strong)" />
+      {mark !== undefined && (
+        <line
+          {...{ x1: WIDE * mark, x2: WIDE * mark, y1: '1', y2: '17' }}
+          stroke="var(--chakra-colors-ink)"
+          strokeDasharray="2 2"
+        />
+      )}
+      {low !== undefined && high !== undefined && (
+        <rect
+          {...{ x: WIDE * low, y: '5', height: '8', width: Math.max(2, WIDE * (high - low)) }}
+          fill={`var(--chakra-colors-${fill})`}
+          opacity={isPale ? 0.4 : 0.8}
+        />
+      )}
+      {middle !== undefined && <circle cx={WIDE * middle} cy="9" r="4" fill="var(--chakra-colors-ink)" />}
+    </svg>
+  );
+}
+
 /** Shares drawn on one line each: where each was seen, and where it truly lies nine times in ten. */
 function Shares({
   caption,
@@ -64,7 +104,7 @@ function Shares({
         rowKey={({ name }) => name}
         rows={rows}
         columns={[
-          { title: '', cell: ({ name }) => name },
+          { title: 'What', cell: ({ name }) => name },
           { title: 'Looked at', figure: true, cell: ({ of }) => of },
           { title: seen, figure: true, cell: ({ share }) => (share === null ? '–' : percent(share)) },
           {
@@ -75,32 +115,7 @@ function Shares({
           {
             title: '0 to 100 %',
             cell: ({ of, share, low, high }) => (
-              <svg width="160" height="18" viewBox="0 0 160 18" aria-hidden style={{ display: 'block' }}>
-                <line x1="0" x2="160" y1="9" y2="9" stroke="var(--chakra-colors-line-strong)" />
-                {mark !== undefined && (
-                  <line
-                    x1={160 * mark}
-                    x2={160 * mark}
-                    y1="1"
-                    y2="17"
-                    stroke="var(--chakra-colors-ink)"
-                    strokeDasharray="2 2"
-                  />
-                )}
-                {of > 0 && (
-                  <>
-                    <rect
-                      x={160 * low}
-                      width={Math.max(2, 160 * (high - low))}
-                      y="5"
-                      height="8"
-                      fill="var(--chakra-colors-work)"
-                      opacity={of < FEW ? 0.35 : 0.7}
-                    />
-                    <circle cx={160 * share!} cy="9" r="4" fill="var(--chakra-colors-ink)" />
-                  </>
-                )}
-              </svg>
+              <Band {...(of > 0 && { low, middle: share!, high })} mark={mark} fill="work" isPale={of < FEW} />
             ),
           },
         ]}
@@ -116,7 +131,7 @@ function Shares({
 function Returned({ rows }: { rows: ShownLearnt['returned'] }) {
   const most = Math.max(1, ...rows.map(({ high }) => high));
   const least = Math.min(0, ...rows.map(({ low }) => low));
-  const at = (value: number) => (160 * (value - least)) / (most - least);
+  const share = (value: number) => (value - least) / (most - least);
   return (
     <DataTable
       caption="b* that came back in a year, nine times in ten between the two"
@@ -130,21 +145,17 @@ function Returned({ rows }: { rows: ShownLearnt['returned'] }) {
         {
           title: `${least.toFixed(0)} to ${most.toFixed(0)} a year`,
           cell: ({ low, middle, high, of }) => (
-            <svg width="160" height="18" viewBox="0 0 160 18" aria-hidden style={{ display: 'block' }}>
-              <line x1={at(0)} x2={at(0)} y1="1" y2="17" stroke="var(--chakra-colors-ink)" strokeDasharray="2 2" />
-              <rect
-                x={at(low)}
-                width={Math.max(2, at(high) - at(low))}
-                y="5"
-                height="8"
-                fill="var(--chakra-colors-amber)"
-                opacity={of < FEW ? 0.45 : 0.9}
-              />
-              <circle cx={at(middle)} cy="9" r="4" fill="var(--chakra-colors-ink)" />
-            </svg>
+            <Band
+              low={share(low)}
+              middle={share(middle)}
+              high={share(high)}
+              mark={share(0)}
+              fill="amber"
+              isPale={of < FEW}
+            />
           ),
         },
-        { title: '', cell: ({ words }) => words },
+        { title: 'Of what', cell: ({ words }) => words },
       ]}
     />
   );

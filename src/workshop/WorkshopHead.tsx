@@ -8,11 +8,11 @@ const VIEWS = [
   { at: '/greys', title: 'Greys' },
   { at: '/people', title: 'People' },
   { at: '/bench', title: 'At the bench' },
-  { at: '/phone', title: 'Phone at the bench' },
+  { at: '/phone', title: 'Phone' },
   { at: '/learnt', title: 'Learnt' },
   { at: '/backup', title: 'Backup' },
   { at: '/deleted', title: 'Deleted' },
-  { at: '/kept', title: 'Kept and logged' },
+  { at: '/kept', title: 'Log' },
 ] as const;
 
 /** Head of every view of the workshop. */

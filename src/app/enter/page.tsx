@@ -9,12 +9,12 @@ export const metadata: Metadata = { title: 'Enter' };
 export default async function EnterPage({ searchParams }: { searchParams: Promise<{ to?: string }> }) {
   const { to } = await searchParams;
   return (
-    <main style={{ maxWidth: 520, margin: '0 auto', padding: '32px 16px' }}>
+    <div style={{ maxWidth: 520, margin: '0 auto', padding: '32px 16px' }}>
       <ScreenHead
         title="Kvell"
         under="This device is not known yet. The passphrase was set at the desk, under Workshop."
       />
       <EnterForm to={ownPath(to)} />
-    </main>
+    </div>
   );
 }

@@ -104,7 +104,7 @@ export function RustLadderPart({ rustId, ladder, out, steps, bathC }: Props) {
         </Fold>
       )}
       <Box mt="4">
-        <Heading as="h3" fontSize="18px">
+        <Heading as="h2" fontSize="18px">
           When it is off
         </Heading>
         <Box as="ol" pl="6" mt="1" listStyleType="decimal">

@@ -1,3 +1,4 @@
+import { VisuallyHidden } from '@chakra-ui/react';
 import { gatherBundle } from '@/data/bundle';
 import { Fold } from '@/ui/Fold';
 import { EmptyPlace, Part } from '@/ui/layout';
@@ -71,6 +72,7 @@ export function RecordPieces({ story }: { story: Story }) {
   const others = story.pieces.filter((piece) => !told(piece)).map(({ piece: { tag, name } }) => `${tag} ${name}`);
   return (
     <>
+      <VisuallyHidden as="h2">Before and after</VisuallyHidden>
       <StoryPieces story={{ ...story, pieces: story.pieces.filter(told) }} src={src} long={long} />
       {others.length > 0 && <p>Neither measured nor brightened: {others.join(', ')}.</p>}
     </>

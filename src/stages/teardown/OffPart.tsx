@@ -35,7 +35,7 @@ export function OffPart({ restorationId, steps, lots, connections, trays, pieces
           <EmptyPlace>What comes off is written down under Off next, one step after the other.</EmptyPlace>
         )}
         {off.map((step) => (
-          <Box key={step.id} id={`step-${step.id}`} borderTopWidth="1px" borderColor="line" scrollMarginTop="90px">
+          <Box key={step.id} id={`step-${step.id}`} borderTopWidth="1px" borderColor="line">
             <Fold
               summary={`${step.position} ${step.name}${countWords(lots.filter(({ stepId }) => stepId === step.id))}`}
               openAtFirst={step.id === opened}

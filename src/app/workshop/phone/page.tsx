@@ -9,7 +9,7 @@ import { Part } from '@/ui/layout';
 import { DoorPart } from '@/workshop/DoorPart';
 import { WorkshopHead } from '@/workshop/WorkshopHead';
 
-export const metadata: Metadata = { title: 'Phone at the bench, workshop' };
+export const metadata: Metadata = { title: 'Phone, workshop' };
 
 export default async function PhonePage() {
   await needsEntered();
