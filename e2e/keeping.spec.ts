@@ -140,4 +140,27 @@ test('a workshop is backed up, sealed, looked into and put back; what is gone fr
     await page.getByRole('button', { name: 'Let it count again: Smooth the film from the middle' }).click();
     await expect(page.getByText('Let go: 1')).toBeHidden();
   });
+
+  await test.step('a machine that is deleted is out of every list, and comes back at once or from its place', async () => {
+    const address = (await (await listed(later)).getAttribute('href'))!;
+    const deleteIt = async () => {
+      await open(page, address);
+      await page.getByText('Put it away or delete it').click();
+      await page.getByRole('button', { name: 'Delete it' }).click();
+      await page.waitForURL(/\/restorations$/);
+      await expect(page.getByText(/^Deleted\. For 30 days/)).toBeVisible();
+    };
+    await deleteIt();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByText('It is among the others again.')).toBeVisible();
+    await expect(await listed(later)).toHaveCount(1);
+    await deleteIt();
+    await expect(await listed(later)).toHaveCount(0);
+    await open(page, '/workshop/deleted');
+    await expect(page.getByText(new RegExp(`^${later}, deleted .* goes for good on`))).toBeVisible();
+    await page.getByRole('button', { name: 'Bring it back' }).click();
+    await expect(page.getByText('It is back.')).toBeVisible();
+    await expect(page.getByText(/Nothing was deleted or taken back/)).toBeVisible();
+    await expect(await listed(later)).toHaveCount(1);
+  });
 });

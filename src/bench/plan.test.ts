@@ -165,6 +165,7 @@ describe('what moved, in a sentence', () => {
     [{ kind: 'arrived', what: 'foil' }, '“foil” is here or not waited for any more: one task moves.'],
     [{ kind: 'done', count: 2 }, '2 tasks are over: one task moves.'],
     [{ kind: 'more to do', count: 1, machine: 'm' }, 'There is one task more on Slab: one task moves.'],
+    [{ kind: 'off the bench', machine: 'm' }, 'Slab is off the bench: one task moves.'],
     [{ kind: 'late', count: 1 }, 'One task was not begun in time: one task moves.'],
     [{ kind: 'people', fewer: true }, 'There are fewer hands: one task moves.'],
     [{ kind: 'said', count: 1 }, 'Somebody changed what the plan goes by: one task moves.'],

@@ -76,7 +76,11 @@ export async function shownPlan(timeZone: string, wanted: Wanted = () => true): 
   const tasks = plan.tasks.filter((task, i) => wanted(task, i) || running.has(task.id));
   const abouts = [...tasks, ...plan.leftOut].map(({ about }) => about);
   const [titles, pieces] = await Promise.all([
-    titlesOf([...plan.ready.map(({ machine }) => machine), ...abouts.flatMap(({ machine }) => machine ?? [])]),
+    titlesOf([
+      ...plan.ready.map(({ machine }) => machine),
+      ...abouts.flatMap(({ machine }) => machine ?? []),
+      ...(plan.moved?.causes ?? []).flatMap((cause) => ('machine' in cause ? (cause.machine ?? []) : [])),
+    ]),
     findPieces([...new Set(abouts.flatMap(({ pieceId }) => pieceId ?? []))]),
   ]);
   const tags = new Map(pieces.map(({ id, tag }) => [id, tag]));

@@ -26,6 +26,8 @@ function causeWords(cause: Cause, titles: ReadonlyMap<string, string>): string {
       const title = cause.machine === null ? null : titles.get(cause.machine);
       return `there ${cause.count === 1 ? 'is one task' : `are ${cause.count} tasks`} more${title ? ` on ${title}` : ''}`;
     }
+    case 'off the bench':
+      return `${titles.get(cause.machine) ?? 'a machine'} is off the bench`;
     case 'late':
       return `${things(cause.count, 'task was', 'tasks were')} not begun in time`;
     case 'people':

@@ -29,7 +29,7 @@ export function DeletedPart({ restorations, taken, all, gone, timeZone }: Props)
   const { wrong, busy, send } = useSend();
   const day = (at: string) => showTime(at, timeZone, 'd MMM yyyy');
   const row = (key: string, what: ReactNode, goes: string, back: () => ReturnType<typeof bringItBack>) => (
-    <Flex as="li" key={key} gap="3" wrap="wrap" align="center" borderTopWidth="1px" borderColor="line" py="2">
+    <Flex as="li" key={key} gap="3" wrap="wrap" align="center" borderBottomWidth="1px" borderColor="line" py="2">
       <Text flex="1 1 260px">
         {what}
         <Text as="span" color="soft">
@@ -45,8 +45,8 @@ export function DeletedPart({ restorations, taken, all, gone, timeZone }: Props)
   return (
     <>
       <Text color="soft" mb="4" maxWidth="760px">
-        For {STAYS_DAYS} days. Then it goes for good, photographs and all; the log keeps its words, and backups made
-        before that day still have it.
+        What was deleted or taken back stays here for {STAYS_DAYS} days. Then it goes for good, photographs and all; the
+        log keeps its words, and backups made before that day still have it.
       </Text>
       <Wrong words={wrong} />
       {isEmpty && <EmptyPlace>Nothing was deleted or taken back in the last {STAYS_DAYS} days.</EmptyPlace>}
@@ -84,7 +84,7 @@ export function DeletedPart({ restorations, taken, all, gone, timeZone }: Props)
         <Part title="Gone for good">
           <Box as="ul" listStyleType="none">
             {gone.map(({ id, title, goneAt }) => (
-              <Text as="li" key={id} borderTopWidth="1px" borderColor="line" py="2">
+              <Text as="li" key={id} borderBottomWidth="1px" borderColor="line" py="2">
                 <TextLink href={`/restorations/${id}/log`}>The log of {title}</TextLink>, gone {day(goneAt)}
               </Text>
             ))}

@@ -76,6 +76,15 @@ it('a grey day to come, a day off, a late parcel, a task more and one done are t
   );
 });
 
+it('of a machine that is in the plan no more nothing is said to be done', () => {
+  const [one, other] = [
+    machine(['mend', 'record'], { mends: [job({ handsMin: 90 })] }),
+    { ...machine(['mend', 'record'], { mends: [job({ handsMin: 400 })] }), id: 'other' },
+  ];
+  const { moved } = kept(bench([one]), kept(bench([other, one])));
+  expect(moved!.causes).toEqual([{ kind: 'off the bench', machine: 'other' }]);
+});
+
 it('a machine that is ready on another day is named with both', () => {
   const one = (handsMin: number) => bench([machine(['mend', 'record'], { mends: [job({ handsMin })] })]);
   const { moved } = kept({ ...one(20), marks: { 'm:mend:j': { notBefore: 5 * 1440 } } }, kept(one(20)));

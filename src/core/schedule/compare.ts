@@ -105,7 +105,11 @@ function causesOf(before: KeptPlan, after: Omit<KeptPlan, 'moved'>, now: Date, t
     new Set([...plan.tasks.map(({ id }) => id), ...plan.leftOut.map(({ id }) => id)]);
   const [were, are] = [known(before), known(after)];
   const more = after.tasks.filter(({ id }) => !were.has(id));
-  const done = before.tasks.filter(({ id }) => !are.has(id));
+  const planned = new Set([...after.tasks, ...after.leftOut].map(({ about }) => about.machine));
+  const left = before.tasks.filter(({ id }) => !are.has(id));
+  // Of a machine with nothing left to do it is not known here whether it is finished or was put away.
+  const off = new Set(left.flatMap(({ about }) => (planned.has(about.machine) ? [] : (about.machine ?? []))));
+  const done = left.filter(({ about }) => about.machine === null || !off.has(about.machine));
   if (more.length > 0) {
     const machines = new Set(more.map(({ about }) => about.machine));
     causes.push({
@@ -114,6 +118,7 @@ function causesOf(before: KeptPlan, after: Omit<KeptPlan, 'moved'>, now: Date, t
       machine: machines.size === 1 ? [...machines][0]! : null,
     });
   }
+  for (const machine of off) causes.push({ kind: 'off the bench', machine });
   if (done.length > 0) causes.push({ kind: 'done', count: done.length });
   const late = before.tasks.filter(
     ({ id, from, about }) => about.hands && are.has(id) && Date.parse(from) < now.getTime() - LATE_MIN * MINUTE_MS,

@@ -39,6 +39,7 @@ export type Cause =
   | { kind: 'arrived'; what: string }
   | { kind: 'done'; count: number }
   | { kind: 'more to do'; count: number; machine: string | null }
+  | { kind: 'off the bench'; machine: string }
   | { kind: 'late'; count: number }
   | { kind: 'people'; fewer: boolean }
   | { kind: 'said'; count: number };
