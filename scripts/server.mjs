@@ -34,7 +34,10 @@ const BARE = {
   'X-Content-Type-Options': 'nosniff',
 };
 
-const server = createServer((request, response) => {
+/** Words to look for stand in an address, each sign in up to twelve; a text that was pasted there by mistake is cut by its page, with a word. */
+const LONGEST_HEAD = 128 * 1024;
+
+const server = createServer({ maxHeaderSize: LONGEST_HEAD }, (request, response) => {
   if (!isReadable(request.url.split('?')[0])) {
     response.writeHead(400, BARE).end('This is no address. Look at it again, or begin at the bench.');
     return;

@@ -3,12 +3,13 @@ import { files } from './files';
 import { hostile } from './hostile';
 import { keep } from './keep';
 import { kill } from './kill';
+import { seek } from './seek';
 import { soak } from './soak';
 import { twice } from './twice';
 import { worst } from './worst';
 import { zips } from './zips';
 
-const ATTACKS = { door, twice, files, zips, hostile, worst, kill, keep };
+const ATTACKS = { door, twice, files, zips, hostile, worst, kill, keep, seek };
 
 /** Attacks the built application at this machine, and prints tries and failures of each; `-- attack /kill` only that one. */
 export async function attack(only: readonly string[]): Promise<void> {
