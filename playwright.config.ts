@@ -26,7 +26,8 @@ const BY_THE_DAY =
   /on a phone no view|every way to brighten|tried out before|sun’s way|bath is worked out|planned session|log entry|rung taken/;
 
 /** The way of a new user is seen at both sizes whole; of the rest each test is seen at one, by its name. */
-const AT_THE_DESK = /a keyboard is drawn from|the sheet of marks is|a crack goes from|rust goes down|is backed up, sealed/;
+const AT_THE_DESK =
+  /a keyboard is drawn from|the sheet of marks is|a crack goes from|rust goes down|is backed up, sealed/;
 const AT_BOTH = /from the empty workshop to/;
 
 const DESK = { width: 1280, height: 800 };
