@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
 import path from 'node:path';
+import pLimit from 'p-limit';
 import { dataFolder } from '../folder';
 
 /** A backup that was made and read back. */
@@ -39,14 +40,17 @@ export async function keepingState(): Promise<Keeping> {
   }
 }
 
-/** Changes what is said of backups. */
-export async function changeKeeping(changes: Partial<Keeping>): Promise<void> {
-  const whole = JSON.stringify({ ...(await keepingState()), ...changes }, null, 2);
-  await mkdir(dataFolder(), { recursive: true, mode: 0o700 });
-  const half = `${place()}.${randomUUID()}.half`;
-  await writeFile(half, whole, { mode: 0o600, flush: true });
-  await rename(half, place());
-}
+const shared = globalThis as { kvellKeeping?: pLimit.Limit };
+
+/** Changes what is said of backups, one change after the other: two at once both stand. */
+export const changeKeeping = (changes: Partial<Keeping>): Promise<void> =>
+  (shared.kvellKeeping ??= pLimit(1))(async () => {
+    const whole = JSON.stringify({ ...(await keepingState()), ...changes }, null, 2);
+    await mkdir(dataFolder(), { recursive: true, mode: 0o700 });
+    const half = `${place()}.${randomUUID()}.half`;
+    await writeFile(half, whole, { mode: 0o600, flush: true });
+    await rename(half, place());
+  });
 
 /** Where backups go. */
 export const backupFolder = ({ folder }: Pick<Keeping, 'folder'>): string =>

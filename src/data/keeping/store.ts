@@ -42,11 +42,29 @@ async function put(content: Readable, file: string, recipient: string | null): P
   }
 }
 
-/** One photograph into the folder, unless it lies there already. @returns its bytes as they lie there */
-async function putPhoto(folder: string, photo: Contents['photos'][number], recipient: string | null): Promise<number> {
+/** Each photograph that lies in a folder open is read again once in so many days: what its disk forgot is written anew while it is still here. */
+export const READ_AGAIN_DAYS = 30;
+
+const DAY_MS = 86_400_000;
+
+/** Whether this is the day of a photograph. @param day as `2026-06-21` */
+export const isReadAgain = (hash: string, day: string): boolean =>
+  parseInt(hash.slice(0, 8), 16) % READ_AGAIN_DAYS === Math.floor(Date.parse(day) / DAY_MS) % READ_AGAIN_DAYS;
+
+/** One photograph into the folder, unless it lies there already, as it was. @returns its bytes as they lie there */
+async function putPhoto(
+  folder: string,
+  photo: Contents['photos'][number],
+  recipient: string | null,
+  day: string,
+): Promise<number> {
   const file = inFolder(folder, photosOf(recipient), `${photo.hash}.${photo.extension}${sealedEnd(recipient)}`);
   const known = await stat(file).catch(() => null);
-  if (known && known.size >= photo.bytes) return known.size;
+  const isWhole = async () =>
+    recipient !== null ||
+    !isReadAgain(photo.hash, day) ||
+    (await hashOfFile(file).catch(() => null))?.sha256 === photo.hash;
+  if (known && known.size >= photo.bytes && (await isWhole())) return known.size;
   if (recipient !== null) return (await put(createReadStream(originalFile(photo)), file, recipient)).bytes;
   const half = `${file}.${process.pid}.${randomUUID()}.part`;
   try {
@@ -92,7 +110,7 @@ export function backupInto(folder: string, seal: Seal | null, day: string, now: 
       let bytes = 0;
       const changed = new Set<string>();
       for (const photo of contents.photos)
-        bytes += await putPhoto(folder, photo, recipient).catch((failure: unknown) => {
+        bytes += await putPhoto(folder, photo, recipient, day).catch((failure: unknown) => {
           if (!(failure instanceof ChangedPhoto)) throw failure;
           changed.add(failure.hash);
           return 0;

@@ -12,6 +12,7 @@ import { writeDown } from '@/data/keeping/sealed';
 import type { BackupSource } from '@/data/keeping/source';
 import { backupFolder, keepingState } from '@/data/keeping/state';
 import { dropStage, finishSwap, makeStage, stageIsReady } from '@/data/keeping/swap';
+import { isReadAgain } from '@/data/keeping/store';
 import { backupZip, withZipped } from '@/data/keeping/zipped';
 import { originalFile } from '@/data/photos/store';
 import { newestMark as logMark } from '@/data/log';
@@ -402,6 +403,37 @@ describe('when a backup is due', () => {
       await new Promise((done) => setTimeout(done, 25));
     expect(await keepingState()).toMatchObject({ failed: null, last: { at: later.toISOString() } });
     expect(backupFolder(await keepingState())).toBe(path.join(dataFolder(), 'elsewhere'));
+  });
+
+  it('reads each photograph of the folder again once in thirty days, and writes anew what its disk forgot', async () => {
+    const { photo } = await atWork();
+    const first = tick();
+    await backUp(first);
+    const file = path.join(backupFolder(await keepingState()), 'photos', `${photo.hash}.${photo.extension}`);
+    const whole = await readFile(file);
+    const forgotten = Buffer.from(whole);
+    forgotten[40]! ^= 1;
+    await writeFile(file, forgotten);
+    const after = (days: number) => new Date(first.getTime() + days * DAY_MS);
+    const due = Array.from({ length: 30 }, (_, i) => i + 1).filter((days) =>
+      isReadAgain(photo.hash, after(days).toISOString().slice(0, 10)),
+    );
+    expect(due.length).toBe(1);
+    await backUp(after(due[0]! + 1));
+    expect(await readFile(file)).toEqual(forgotten);
+    await backUp(after(due[0]! + 30));
+    expect(await readFile(file)).toEqual(whole);
+  });
+
+  it('two devices that say something of it at once both stand', async () => {
+    await atWork();
+    const folder = path.join(dataFolder(), 'elsewhere');
+    await Promise.all([setKeeping(folder, false), sealBackups('seven grey caps'), setKeeping(folder, false)]);
+    expect(await keepingState()).toMatchObject({
+      folder,
+      daily: false,
+      seal: { recipient: expect.any(String) as string },
+    });
   });
 
   it('lags behind since the last one, or since the first change; not at all where nothing was written', async () => {
