@@ -1,8 +1,8 @@
-import { access, rm } from 'node:fs/promises';
+import { rm } from 'node:fs/promises';
 import { Op } from 'sequelize';
 import { deletedRestorations, goneRestorations } from '@/data/putAway';
+import { isThere } from '@/data/isThere';
 import { findRestoration, listRestorations, restorationsPage } from '@/data/restorations';
-import type { Photo } from '@/data/rows';
 import { originalFile } from '@/data/photos/store';
 import { addRow, changeRow, countRows, findRows } from '@/data/table';
 import { TABLES, type TableName } from '@/data/tables';
@@ -148,12 +148,7 @@ describe('the demo workshop, loaded once', () => {
       machine: '',
       owner: '',
     });
-    const isThere = (photo: Photo) =>
-      access(originalFile(photo)).then(
-        () => true,
-        () => false,
-      );
-    expect([await isThere(shared!), await isThere(own!)]).toEqual([true, false]);
+    expect([await isThere(originalFile(shared!)), await isThere(originalFile(own!))]).toEqual([true, false]);
     expect((await goneRestorations()).map((one) => one.id)).toEqual([id]);
     await expect(bringOut(id, day(71))).rejects.toThrow('gone for good');
     expect((await restorationsPage('put away', '', 0, 99)).restorations.map((one) => one.id)).not.toContain(id);

@@ -1,4 +1,4 @@
-import { access } from 'node:fs/promises';
+import { isThere } from '@/data/isThere';
 import { originalFile, readOriginal, withFiles } from '@/data/photos/store';
 import { findRows } from '@/data/table';
 import type { Photo } from '@/data/rows';
@@ -11,11 +11,7 @@ import { inTrialWorkshop, tick, trialPhoto, trialRestoration } from './trial';
 inTrialWorkshop();
 
 const DAY_MS = 86_400_000;
-const isThere = (photo: Photo) =>
-  access(originalFile(photo)).then(
-    () => true,
-    () => false,
-  );
+const isKept = (photo: Photo) => isThere(originalFile(photo));
 /** Each of its own shade: one file is kept once, whoever speaks of it. */
 let shade = 0;
 const photographed = async () => trialPhoto((await trialRestoration()).id, (shade += 40));
@@ -30,10 +26,10 @@ it('a photograph that was taken back stays for 30 days, file and all, and is gon
   expect(await findRows('photos', { id: photo.id })).toEqual([photo]);
   // What is here again is not what was laid aside: only the memory of that goes.
   expect(await letDeletedGo(days(30.01))).toBe(1);
-  expect(await isThere(photo)).toBe(true);
+  expect(await isKept(photo)).toBe(true);
   const again = await takeThingBack('photograph', photo.id, days(31));
-  expect([await letDeletedGo(days(60)), await isThere(photo)]).toEqual([0, true]);
-  expect([await letDeletedGo(days(61.01)), await isThere(photo)]).toEqual([1, false]);
+  expect([await letDeletedGo(days(60)), await isKept(photo)]).toEqual([0, true]);
+  expect([await letDeletedGo(days(61.01)), await isKept(photo)]).toEqual([1, false]);
   await expect(bringBack(again, days(62))).rejects.toThrow('not here any more');
 });
 
@@ -59,6 +55,6 @@ it('goes once a day, beside what is being answered, and not before the backup of
   keepTheHouse(later, (failure) => {
     throw failure;
   });
-  for (let i = 0; i < 200 && (await isThere(photo)); i++) await new Promise((done) => setTimeout(done, 25));
-  expect(await isThere(photo)).toBe(false);
+  for (let i = 0; i < 200 && (await isKept(photo)); i++) await new Promise((done) => setTimeout(done, 25));
+  expect(await isKept(photo)).toBe(false);
 });

@@ -1,8 +1,9 @@
-import { mkdir, rm, stat } from 'node:fs/promises';
+import { mkdir, rm } from 'node:fs/promises';
 import { randomUUID } from 'node:crypto';
 import path from 'node:path';
 import { database } from '../connection';
 import { dataFolder } from '../folder';
+import { isThere } from '../isThere';
 import { originalFile } from '../photos/store';
 import { brokenIn, contentsOf, lookAt, type Contents } from './looked';
 
@@ -11,12 +12,6 @@ export interface TakenCopy {
   file: string;
   contents: Contents;
 }
-
-const isThere = (file: string) =>
-  stat(file).then(
-    () => true,
-    () => false,
-  );
 
 /**
  * Takes a copy of the database as it is at one instant, while others go on writing, and looks whether it is whole. It is

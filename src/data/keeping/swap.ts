@@ -1,5 +1,6 @@
-import { mkdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { mkdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
+import { isThere } from '../isThere';
 
 /** Where what is put back lies until it takes the place of what was there. */
 const STAGE = 'restoring';
@@ -7,12 +8,6 @@ const READY = 'ready.json';
 /** Who makes it ready; a stage that nobody makes ready any more is none. */
 const BY = 'by.json';
 const DATABASE_FILES = ['kvell.sqlite', 'kvell.sqlite-wal', 'kvell.sqlite-shm'] as const;
-
-const isThere = (file: string) =>
-  stat(file).then(
-    () => true,
-    () => false,
-  );
 
 /** The place where a backup is made ready to be put back; `null` where another one is just now. */
 export async function makeStage(folder: string): Promise<string | null> {

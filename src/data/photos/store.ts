@@ -1,4 +1,5 @@
 import { dataFolder } from '../folder';
+import { isThere } from '../isThere';
 import type { Photo } from '../rows';
 import { countRows, findRow, findRows, select } from '../table';
 import { isTakenPhoto } from '../takenBack';
@@ -7,7 +8,7 @@ import { decoding } from './queue';
 import { type Spoken, removeUnspoken } from './sweep';
 import type { Share } from '@/core/picture/picture';
 import { createHash, randomUUID } from 'node:crypto';
-import { mkdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { mkdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import sharp from 'sharp';
 
@@ -19,12 +20,6 @@ export type ThumbnailSize = keyof typeof THUMBNAIL_PX;
 const originalPath = (hash: string, extension: string) =>
   path.join(dataFolder(), 'photos', hash.slice(0, 2), `${hash}.${extension}`);
 
-const exists = (file: string) =>
-  stat(file).then(
-    () => true,
-    () => false,
-  );
-
 const thumbnailFile = ({ hash }: Pick<Photo, 'hash'>, size: ThumbnailSize) =>
   path.join(dataFolder(), 'thumbnails', size, `${hash}.webp`);
 
@@ -34,7 +29,7 @@ export const originalFile = ({ hash, extension }: Pick<Photo, 'hash' | 'extensio
 
 /** Those of some photographs whose file is gone. */
 export async function withoutFile(photos: readonly Photo[]): Promise<Photo[]> {
-  const there = await Promise.all(photos.map((photo) => exists(originalFile(photo))));
+  const there = await Promise.all(photos.map((photo) => isThere(originalFile(photo))));
   return photos.filter((_, i) => !there[i]);
 }
 
@@ -46,7 +41,7 @@ export async function letFilesGo(files: readonly PhotoFile[]): Promise<void> {
   for (const photo of files) {
     const file = originalFile(photo);
     await removeUnspoken(dataFolder(), file, isSpoken);
-    if (await exists(file)) continue;
+    if (await isThere(file)) continue;
     for (const size of Object.keys(THUMBNAIL_PX) as ThumbnailSize[])
       await rm(thumbnailFile(photo, size), { force: true });
   }
@@ -92,7 +87,7 @@ async function keepFile(what: ToKeep, extension: string): Promise<KeptFile> {
     await removeUnspoken(dataFolder(), file, isSpoken);
   };
   try {
-    if (!(await exists(file))) await (Buffer.isBuffer(what) ? writeWhole(file, what) : rename(what.file, file));
+    if (!(await isThere(file))) await (Buffer.isBuffer(what) ? writeWhole(file, what) : rename(what.file, file));
   } catch (failure) {
     await drop();
     throw failure;
@@ -142,10 +137,10 @@ export const readOriginal = ({ hash, extension }: Pick<Photo, 'hash' | 'extensio
 /** A small upright picture, made once and kept. */
 export async function readThumbnail(photo: Pick<Photo, 'hash' | 'extension'>, size: ThumbnailSize): Promise<Buffer> {
   const file = thumbnailFile(photo, size);
-  if (await exists(file)) return readFile(file);
+  if (await isThere(file)) return readFile(file);
   const side = THUMBNAIL_PX[size];
   const original = originalFile(photo);
-  if (!(await exists(original)))
+  if (!(await isThere(original)))
     throw Object.assign(new Error(`The original of this photograph is missing: ${original}`), { code: 'ENOENT' });
   const small = await decoding(await pixelsOf(original), () =>
     sharp(original, { limitInputPixels: LARGEST_PIXELS })
