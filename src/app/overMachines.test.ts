@@ -155,5 +155,13 @@ describe('the demo workshop, loaded once', () => {
     expect((await restorationsPage('all', '', 0, 99)).restorations.map((one) => one.id)).not.toContain(id);
     // Of what is wrong nothing came by this: the photograph that was removed above is named, and no more.
     expect((await checkAll()).wrong.map(({ kind }) => kind).filter((kind) => kind !== 'photo missing')).toEqual([]);
+    const [closed] = await findRows('restorations', { title: 'Pellwig Pocket' });
+    expect((await learnt()).worth.map(({ title }) => title)).toEqual(['Pellwig Pocket']);
+    await deleteRestoration(closed!.id, day(71));
+    await letDeletedGo(day(102));
+    expect((await learnt()).worth).toEqual([]);
+    for (const one of await findRows('restorations')) await deleteRestoration(one.id, day(102));
+    await letDeletedGo(day(133));
+    expect([await countRows('photos'), await countRows('sessions'), await countRows('stages')]).toEqual([0, 0, 0]);
   });
 });

@@ -65,6 +65,13 @@ export async function select<Row extends object>(
   return sequelize.query<Row>(query, { type: QueryTypes.SELECT, replacements, ...within() });
 }
 
+/** Which table names rows of which other, as the database itself holds it. */
+export const foreignKeys = (): Promise<{ of: string; names: string }[]> =>
+  select(
+    `SELECT held.name AS of, key."table" AS names FROM sqlite_master AS held, pragma_foreign_key_list(held.name) AS key
+      WHERE held.type = 'table'`,
+  );
+
 /** Words as they stand in a LIKE with the escape sign \\: a per cent sign that somebody typed is one. */
 export const likeWords = (words: string): string => words.replace(/[\\%_]/g, '\\$&');
 

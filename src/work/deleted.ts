@@ -4,8 +4,7 @@ import { inTransaction } from '@/data/connection';
 import { appendLog } from '@/data/log';
 import { letFilesGo, type PhotoFile } from '@/data/photos/store';
 import { awayOf, restorationsToGo } from '@/data/putAway';
-import { RELATIONS } from '@/data/relations';
-import { addRow, changeRow, findColumns, findRows, removeRows } from '@/data/table';
+import { addRow, changeRow, findColumns, findRows, foreignKeys, removeRows } from '@/data/table';
 import { TABLES, type TableName } from '@/data/tables';
 import { takenPhotos } from '@/data/takenBack';
 import { AT_FIRST, namedRestoration } from './restorations';
@@ -38,11 +37,13 @@ const GOING = (Object.keys(TABLES) as TableName[]).filter(
 );
 
 /** Those tables so that what names a row goes before it. */
-function namersFirst(): TableName[] {
+async function namersFirst(): Promise<TableName[]> {
+  const keys = await foreignKeys();
   const done = new Set<TableName>();
   const visit = (name: TableName, above: readonly TableName[]) => {
     if (done.has(name) || above.includes(name)) return;
-    for (const other of GOING) if (Object.values(RELATIONS[other] ?? {}).includes(name)) visit(other, [...above, name]);
+    for (const other of GOING)
+      if (keys.some(({ of, names }) => of === other && names === name)) visit(other, [...above, name]);
     done.add(name);
   };
   for (const name of GOING) visit(name, []);
@@ -59,7 +60,7 @@ async function letRestorationGo({ id, title }: { id: string; title: string }, no
     await handOverTheLead(id);
     await changeRow('findings', { restorationId: id }, { continues: null });
     await changeRow('sessions', { restorationId: id }, { leadId: null });
-    for (const table of namersFirst()) await removeRows(table, { restorationId: id });
+    for (const table of await namersFirst()) await removeRows(table, { restorationId: id });
     await changeRow('restorations', { id }, { ...AT_FIRST, machine: '', source: '', condition: '', pricePaidMinor: 0 });
     await changeRow('put_away', { id }, { goneAt: now.toISOString() });
     await appendLog(

@@ -4,6 +4,7 @@ import { priorOf, SCHOOL, type SchoolId } from '@/core/session/schools';
 import { exposureForecast } from '@/core/fade/forecast';
 import { STAGES, type Stage } from '@/core/runsheet/stages';
 import { dataFolder } from '@/data/folder';
+import { NOT_GONE } from '@/data/putAway';
 import { findRows, select } from '@/data/table';
 import { yellowLooks, type PieceLook } from './finish/yellowLooks';
 
@@ -127,7 +128,7 @@ async function workedOut(): Promise<Learnt> {
       `SELECT restorations.id, restorations.title, restorations.estimate,
           COALESCE((SELECT SUM(amountMinor) FROM ledger WHERE restorationId = restorations.id), 0) AS spentMinor,
           COALESCE((SELECT SUM(minutes) FROM ledger WHERE restorationId = restorations.id), 0) AS minutes
-        FROM restorations WHERE closedAt IS NOT NULL ORDER BY closedAt DESC LIMIT 40`,
+        FROM restorations WHERE closedAt IS NOT NULL AND ${NOT_GONE} ORDER BY closedAt DESC LIMIT 40`,
     ),
   ]);
   const bookedOf = new Map(booked.map((one) => [one.restorationId, one]));
