@@ -8,8 +8,8 @@ import { findRows, select } from '@/data/table';
 import { actionsOfBuild, attacked, call, newFolder, removeFolder, seeded, tell, type Attacked } from './server';
 
 const KILLS = 500;
-/** Longest that writes go on after the first of them was answered, ms. */
-const LONGEST_MS = 120;
+/** Longest that writes go on after the first of them was answered, ms: in turn within its notes, and within its photographs. */
+const LONGEST_MS = [120, 1200] as const;
 /** A server that has just started answers within this, ms. */
 const FIRST_MS = 5000;
 
@@ -91,7 +91,7 @@ export async function kill(): Promise<void> {
     for (let round = 0; round < KILLS; round++) {
       const { first, over } = burst(server, restorationId, round, promised);
       await Promise.race([first, pause(FIRST_MS)]);
-      await pause(random() * LONGEST_MS);
+      await pause(random() * LONGEST_MS[round % 2]!);
       await server.stop('SIGKILL');
       await over;
       server = await attacked(3962, data);
