@@ -9,27 +9,32 @@ import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { bringItOut, deleteIt, putItAway } from './actions';
 
+const bringOut = (send: ReturnType<typeof useSend>['send'], restorationId: string) => () =>
+  send(
+    () => bringItOut(restorationId),
+    () => say('It is among the others again.'),
+  );
+
+/** What can be done with a machine as a whole, and what comes of it. */
+function Way({ title, words, busy, act }: { title: string; words: string; busy: boolean; act: () => void }) {
+  return (
+    <Flex gap="4" align="center" wrap="wrap" mb="3">
+      <Button disabled={busy} onClick={act} minWidth="130px">
+        {title}
+      </Button>
+      <Text flex="1 1 260px" color="soft">
+        {words}
+      </Text>
+    </Flex>
+  );
+}
+
 /** Brings a restoration out again that was put away or deleted. */
 export function BringOut({ restorationId, words }: { restorationId: string; words: string }) {
   const { wrong, busy, send } = useSend();
   return (
     <>
-      <Flex gap="4" align="center" wrap="wrap">
-        <Button
-          disabled={busy}
-          onClick={() =>
-            send(
-              () => bringItOut(restorationId),
-              () => say('It is among the others again.'),
-            )
-          }
-        >
-          Bring it out
-        </Button>
-        <Text flex="1 1 260px" color="soft">
-          {words}
-        </Text>
-      </Flex>
+      <Way title="Bring it out" words={words} busy={busy} act={bringOut(send, restorationId)} />
       <Wrong words={wrong} />
     </>
   );
@@ -39,11 +44,7 @@ export function BringOut({ restorationId, words }: { restorationId: string; word
 export function PutAway({ restorationId }: { restorationId: string }) {
   const router = useRouter();
   const { wrong, busy, send } = useSend();
-  const out = () =>
-    send(
-      () => bringItOut(restorationId),
-      () => say('It is among the others again.'),
-    );
+  const out = bringOut(send, restorationId);
   const away = (work: typeof putItAway, said: string) => () =>
     send(
       () => work(restorationId),
@@ -68,14 +69,7 @@ export function PutAway({ restorationId }: { restorationId: string }) {
   return (
     <>
       {ways.map(({ title, words, act }) => (
-        <Flex key={title} gap="4" align="center" wrap="wrap" mb="3">
-          <Button disabled={busy} onClick={act} minWidth="130px">
-            {title}
-          </Button>
-          <Text flex="1 1 260px" color="soft">
-            {words}
-          </Text>
-        </Flex>
+        <Way key={title} title={title} words={words} busy={busy} act={act} />
       ))}
       <Wrong words={wrong} />
     </>

@@ -95,17 +95,6 @@ const config = defineConfig({
     'h1, h2, h3': { fontFamily: 'heading', lineHeight: '1.15', letterSpacing: '-0.01em' },
     '*:focus-visible': { outline: '3px solid', outlineColor: 'focus', outlineOffset: '2px' },
     'input, select, textarea': { fontSize: '17px' },
-    '*, *::before, *::after': {
-      _motionReduce: {
-        animationDuration: '0.01ms !important',
-        animationIterationCount: '1 !important',
-        transitionDuration: '0.01ms !important',
-      },
-    },
-    // What the keyboard comes to stands clear of the bars at both edges, on a low screen too.
-    html: { scrollPaddingBlock: 'min(96px, 15vh) min(130px, 25vh)' },
-    // What draws a picture aside hides its own focus.
-    '.beforeAndAfter :focus-visible': { outline: '3px solid !important', outlineColor: 'focus !important' },
   },
   theme: {
     tokens: {

@@ -1,7 +1,7 @@
 import type { Readable } from 'node:stream';
 import yazl from 'yazl';
 import { STAGE_WORDS } from '@/core/runsheet/stages';
-import { showMinutes, showTime } from '@/core/runsheet/time';
+import { showTime } from '@/core/runsheet/time';
 import { figured } from '@/core/colour/signed';
 import { withoutFile } from '@/data/photos/store';
 import sharp from 'sharp';
@@ -9,7 +9,8 @@ import { outwardPicture } from './covered';
 import type { FacePair } from './facePictures';
 import { drawingsOf } from './drawings';
 import { lookAfter } from './readers';
-import { counted, type Story } from './story';
+import type { Story } from './story';
+import { askedLines, costLine, dayIn, factsOf, originalLine, saidIn, testedLines } from './storyLines';
 
 /** What would be read as a sign of Markdown stands as itself. */
 const plain = (words: string): string =>
@@ -20,18 +21,8 @@ const list = (all: readonly string[]): string => all.map((line) => `- ${plain(li
 /** A story as Markdown; pictures are named by where they lie beside it. */
 export function storyMarkdown(story: Story, faces: ReadonlySet<string>, photos: ReadonlySet<string>): string {
   const { restoration, workshop } = story.bundle;
-  const time = (iso: string) => showTime(iso, workshop.timeZone, 'd MMMM yyyy');
+  const cost = costLine(story);
   const part = (title: string, content: string) => (content === '' ? '' : `\n## ${title}\n\n${content}`);
-  const facts: [string, string][] = [
-    ['Machine', restoration.machine],
-    ['From', restoration.source],
-    ['Opened', time(restoration.openedAt)],
-    ['Finished', restoration.closedAt ? time(restoration.closedAt) : ''],
-    ['As it came', restoration.condition],
-    ['Aim', restoration.aim],
-    ['Owner', restoration.owner],
-    ['Workshop', workshop.name],
-  ];
   const pieces = story.pieces
     .filter(({ measurements, treatments }) => measurements.length + treatments.length > 0)
     .map(({ piece, first, last }) =>
@@ -50,34 +41,26 @@ export function storyMarkdown(story: Story, faces: ReadonlySet<string>, photos: 
     .join('\n');
   const stages = story.stages
     .map((stage) => {
-      const said = [
-        ...stage.notes,
-        ...stage.findings.map(({ kind, words, settledAs, settledWords }) =>
-          [`${kind}: ${words}`, settledAs ?? 'open', settledWords].filter(Boolean).join('; '),
-        ),
-        ...(stage.stage === 'wash' ? story.passes.map(({ what, came }) => `${what}: ${came}`) : []),
-        ...stage.ledger.map(({ words, minutes }) => `${words}${minutes > 0 ? `, ${showMinutes(minutes)}` : ''}`),
-      ];
+      const said = saidIn(story, stage);
       const shown = stage.photos
         .filter(({ id }) => photos.has(id))
         .map(({ id, originalName }) => `![${plain(originalName)}](photos/${id}.jpg)\n`);
       return said.length + shown.length === 0
         ? ''
-        : `### ${STAGE_WORDS[stage.stage].title}\n\n${list(counted(said))}\n${shown.join('')}`;
+        : `### ${STAGE_WORDS[stage.stage].title}\n\n${list(said)}\n${shown.join('')}`;
     })
     .filter(Boolean)
     .join('\n');
   return [
-    `# ${plain(restoration.title)}\n\n${facts
-      .filter(([, value]) => value !== '')
+    `# ${plain(restoration.title)}\n\n${factsOf(story)
       .map(([name, value]) => `- ${name}: ${plain(value)}\n`)
       .join('')}`,
     part('Before and after', pieces),
     part('What was done', stages),
-    part('Tried and tested', list(story.tested.map(({ at, phase, found }) => `${time(at)}, ${phase}: ${found}`))),
+    part('Tried and tested', list(testedLines(story))),
     part(
       'Keys and parts',
-      drawingsOf(story.bundle, time)
+      drawingsOf(story.bundle, dayIn(story))
         .map(
           ({ of, drawings }) =>
             `### ${plain(of)}\n\n${drawings.map(({ key, caption }) => `![${plain(caption)}](drawings/${key}.svg)\n\n${plain(caption)}\n`).join('\n')}`,
@@ -85,27 +68,14 @@ export function storyMarkdown(story: Story, faces: ReadonlySet<string>, photos: 
         .join('\n'),
     ),
     part('Kept on purpose', list(story.marks)),
-    part(
-      'Asked and answered',
-      list(
-        story.asked.map(
-          ({ what, answer, answerWords }) =>
-            `${what} ${answer ?? 'Not answered yet'}${answerWords ? `: ${answerWords}` : ''}`,
-        ),
-      ),
-    ),
+    part('Asked and answered', list(askedLines(story))),
     part(
       'How original it is',
       story.pieces.length === 0
         ? ''
-        : `${plain(story.original)}, of its outer surface.\n\n${list([...story.notOriginal, ...story.replaced])}`,
+        : `${plain(originalLine(story))}\n\n${list([...story.notOriginal, ...story.replaced])}`,
     ),
-    part(
-      'What it took',
-      story.cost
-        ? `Price ${story.cost.price}, materials ${story.cost.materials}, own work ${showMinutes(story.cost.minutes)} (${story.cost.work}), in all ${story.cost.total}.\n`
-        : '',
-    ),
+    part('What it took', cost === null ? '' : `${cost}\n`),
     part('Left undone', list(story.undone ?? [])),
     part('To look after', list(lookAfter(story))),
     part('Log', list(story.bundle.log.map(({ at, words }) => `${showTime(at, workshop.timeZone)}: ${words}`))),

@@ -12,7 +12,8 @@ import type { FacePair } from './facePictures';
 import { READER_WORDS, type Reader } from './readerWords';
 import { drawingsOf } from './drawings';
 import { lookAfter } from './readers';
-import { counted, type Story } from './story';
+import type { Story } from './story';
+import { askedLines, costLine, dayIn, factsOf, originalLine, saidIn, testedLines } from './storyLines';
 
 const SOFT = '#555555';
 /** Photographs of a stage that go onto paper; all are in the ZIP. */
@@ -106,14 +107,7 @@ function piecesOf(story: Story, { photos, faces }: Pictures, time: (iso: string)
 function stagesOf(story: Story, { photos }: Pictures): Content[] {
   return story.stages.flatMap((stage): Content[] => {
     const shown = stage.photos.flatMap(({ id }) => photos.get(id) ?? []).slice(0, PHOTOS_OF_STAGE);
-    const said = [
-      ...stage.notes,
-      ...stage.findings.map(({ kind, words, settledAs, settledWords }) =>
-        [`${kind}: ${words}`, settledAs ?? 'open', settledWords].filter(Boolean).join('; '),
-      ),
-      ...(stage.stage === 'wash' ? story.passes.map(({ what, came }) => `${what}: ${came}`) : []),
-      ...stage.ledger.map(({ words, minutes }) => `${words}${minutes > 0 ? `, ${showMinutes(minutes)}` : ''}`),
-    ];
+    const said = saidIn(story, stage);
     if (said.length === 0 && shown.length === 0) return [];
     return [
       {
@@ -122,7 +116,7 @@ function stagesOf(story: Story, { photos }: Pictures): Content[] {
         bold: true,
         margin: [0, 8, 0, 2],
       },
-      ...lines(counted(said)),
+      ...lines(said),
       ...(shown.length > 0
         ? [{ columns: shown.map((image) => ({ image, width: THIRD })), columnGap: 8, margin: [0, 4, 0, 0] } as Content]
         : []),
@@ -143,22 +137,10 @@ const drawn = (story: Story, time: (iso: string) => string): Content[] =>
 /** A record on paper, told to one of its readers. */
 export async function recordPdf(story: Story, reader: Reader, pairs: ReadonlyMap<string, FacePair>): Promise<Buffer> {
   const { restoration, workshop } = story.bundle;
-  const time = (iso: string) => showTime(iso, workshop.timeZone, 'd MMMM yyyy');
+  const time = dayIn(story);
   const pictures = await picturesOf(story, pairs);
-  const facts: [string, string][] = [
-    ['Machine', restoration.machine],
-    ['From', restoration.source],
-    ['Opened', time(restoration.openedAt)],
-    ['Finished', restoration.closedAt ? time(restoration.closedAt) : ''],
-    ['Workshop', workshop.name],
-    ['As it came', restoration.condition],
-    ['Aim', restoration.aim],
-    ['Worth keeping', restoration.worthKeeping],
-    ['Owner', restoration.owner],
-  ];
-  const table: TableCell[][] = facts
-    .filter(([, value]) => value !== '')
-    .map(([name, value]) => [{ text: name, color: SOFT }, value]);
+  const cost = costLine(story);
+  const table: TableCell[][] = factsOf(story).map(([name, value]) => [{ text: name, color: SOFT }, value]);
   const part = (title: string, content: Content[]): Content[] =>
     content.length > 0 ? [heading(title), ...content] : [];
   return pdf({
@@ -169,29 +151,14 @@ export async function recordPdf(story: Story, reader: Reader, pairs: ReadonlyMap
       { table: { widths: [90, '*'], body: table }, layout: 'noBorders' },
       ...part('Before and after', piecesOf(story, pictures, time)),
       ...part('What was done', stagesOf(story, pictures)),
-      ...part('Tried and tested', lines(story.tested.map(({ at, phase, found }) => `${time(at)}, ${phase}: ${found}`))),
+      ...part('Tried and tested', lines(testedLines(story))),
       ...part('Keys and parts', drawn(story, time)),
       ...part('Kept on purpose', lines(story.marks)),
-      ...part(
-        'Asked and answered',
-        lines(
-          story.asked.map(
-            ({ what, answer, answerWords }) =>
-              `${what} ${answer ?? 'Not answered yet'}${answerWords ? `: ${answerWords}` : ''}`,
-          ),
-        ),
-      ),
+      ...part('Asked and answered', lines(askedLines(story))),
       ...(story.pieces.length > 0
-        ? part('How original it is', [
-            `${story.original}, of its outer surface. What nobody wrote down counts as original.`,
-            ...lines([...story.notOriginal, ...story.replaced]),
-          ])
+        ? part('How original it is', [originalLine(story), ...lines([...story.notOriginal, ...story.replaced])])
         : []),
-      ...(story.cost
-        ? part('What it took', [
-            `Price ${story.cost.price}, materials ${story.cost.materials}, own work ${showMinutes(story.cost.minutes)} (${story.cost.work}), in all ${story.cost.total}.`,
-          ])
-        : []),
+      ...(cost === null ? [] : part('What it took', [cost])),
       ...part('Left undone', lines(story.undone ?? [])),
       ...part('To look after', lines(lookAfter(story))),
     ],
