@@ -26,7 +26,6 @@ export function MainAction({
       align="center"
       pe={{ base: '68px', lg: '0' }}
       zIndex="1"
-      css={{ '@media (max-height: 480px)': { position: 'static' } }}
     >
       {children}
     </Flex>

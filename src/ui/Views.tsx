@@ -22,7 +22,6 @@ export function Views({ label, views }: Props) {
       aria-label={label}
       gap="1"
       overflowX="auto"
-      scrollPaddingInline="40px"
       mb="5"
       mt="-3"
       borderBottomWidth="1px"

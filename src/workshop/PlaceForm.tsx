@@ -1,6 +1,6 @@
 'use client';
 
-import { Flex } from '@chakra-ui/react';
+import { Box, Flex, Text } from '@chakra-ui/react';
 import { Button } from '@/ui/Button';
 import { LocateFixed } from 'lucide-react';
 import dynamic from 'next/dynamic';
@@ -95,7 +95,11 @@ function PlaceTools({ form, isNew }: { form: UseFormReturn<Values>; isNew: boole
       <Button onClick={locate} loading={asking} loadingText="Asking the browser" alignSelf="start">
         <LocateFixed aria-hidden /> Use this device’s place
       </Button>
-      <PlaceMap latitude={number('latitude')} longitude={number('longitude')} onPick={place} />
+      <Text>Or tap the place on the map.</Text>
+      {/* Its room is there before it is: what comes late moves no button from under a finger. */}
+      <Box maxWidth="620px" aspectRatio="2">
+        <PlaceMap latitude={number('latitude')} longitude={number('longitude')} onPick={place} />
+      </Box>
     </Flex>
   );
 }

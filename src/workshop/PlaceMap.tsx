@@ -1,6 +1,5 @@
 'use client';
 
-import { Box, Text } from '@chakra-ui/react';
 import { feature } from 'topojson-client';
 import land from 'world-atlas/land-110m.json';
 
@@ -43,44 +42,37 @@ export function PlaceMap({ latitude, longitude, onPick }: Props) {
       Math.max(-180, Math.min(180, Math.round(lon * 10) / 10)),
     );
   return (
-    <Box>
-      <Text mb="1">Or tap the place on the map.</Text>
-      <svg
-        viewBox={`-180 -90 ${WIDTH} ${HEIGHT}`}
-        role="application"
-        tabIndex={0}
-        aria-label={`Map of the world. ${latitude === null ? 'No place yet' : `Latitude ${latitude}, longitude ${longitude}`}. Arrow keys move the place by a degree.`}
-        style={{
-          width: '100%',
-          maxWidth: 620,
-          background: 'var(--chakra-colors-sheet)',
-          border: '1px solid var(--chakra-colors-line-strong)',
-          cursor: 'crosshair',
-          touchAction: 'manipulation',
-        }}
-        onClick={(event) => {
-          const box = event.currentTarget.getBoundingClientRect();
-          pick(
-            90 - (180 * (event.clientY - box.top)) / box.height,
-            (360 * (event.clientX - box.left)) / box.width - 180,
-          );
-        }}
-        onKeyDown={(event) => {
-          const move = DEGREES[event.key];
-          if (!move) return;
-          event.preventDefault();
-          const by = event.shiftKey ? 10 : 1;
-          pick((latitude ?? 0) + by * move[0], (longitude ?? 0) + by * move[1]);
-        }}
-      >
-        <path d={LAND} fill="var(--chakra-colors-line)" stroke="var(--chakra-colors-line-strong)" strokeWidth={0.4} />
-        {latitude !== null && longitude !== null && (
-          <g transform={`translate(${longitude} ${-latitude})`}>
-            <circle r={4} fill="var(--chakra-colors-work)" />
-            <circle r={9} fill="none" stroke="var(--chakra-colors-work)" strokeWidth={1.5} />
-          </g>
-        )}
-      </svg>
-    </Box>
+    <svg
+      viewBox={`-180 -90 ${WIDTH} ${HEIGHT}`}
+      role="application"
+      tabIndex={0}
+      aria-label={`Map of the world. ${latitude === null ? 'No place yet' : `Latitude ${latitude}, longitude ${longitude}`}. Arrow keys move the place by a degree.`}
+      style={{
+        width: '100%',
+        background: 'var(--chakra-colors-sheet)',
+        border: '1px solid var(--chakra-colors-line-strong)',
+        cursor: 'crosshair',
+        touchAction: 'manipulation',
+      }}
+      onClick={(event) => {
+        const box = event.currentTarget.getBoundingClientRect();
+        pick(90 - (180 * (event.clientY - box.top)) / box.height, (360 * (event.clientX - box.left)) / box.width - 180);
+      }}
+      onKeyDown={(event) => {
+        const move = DEGREES[event.key];
+        if (!move) return;
+        event.preventDefault();
+        const by = event.shiftKey ? 10 : 1;
+        pick((latitude ?? 0) + by * move[0], (longitude ?? 0) + by * move[1]);
+      }}
+    >
+      <path d={LAND} fill="var(--chakra-colors-line)" stroke="var(--chakra-colors-line-strong)" strokeWidth={0.4} />
+      {latitude !== null && longitude !== null && (
+        <g transform={`translate(${longitude} ${-latitude})`}>
+          <circle r={4} fill="var(--chakra-colors-work)" />
+          <circle r={9} fill="none" stroke="var(--chakra-colors-work)" strokeWidth={1.5} />
+        </g>
+      )}
+    </svg>
   );
 }
