@@ -43,7 +43,7 @@ async function put(content: Readable, file: string, recipient: string | null): P
 }
 
 /** Each photograph that lies in a folder open is read again once in so many days: what its disk forgot is written anew while it is still here. */
-export const READ_AGAIN_DAYS = 30;
+const READ_AGAIN_DAYS = 30;
 
 const DAY_MS = 86_400_000;
 
