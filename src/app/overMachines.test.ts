@@ -3,6 +3,7 @@ import { Op } from 'sequelize';
 import { deletedRestorations, goneRestorations } from '@/data/putAway';
 import { isThere } from '@/data/isThere';
 import { findRestoration, listRestorations, restorationsPage } from '@/data/restorations';
+import { database } from '@/data/connection';
 import { originalFile } from '@/data/photos/store';
 import { addRow, changeRow, countRows, findRows } from '@/data/table';
 import { TABLES, type TableName } from '@/data/tables';
@@ -139,8 +140,16 @@ describe('the demo workshop, loaded once', () => {
         const rows = await countRows(name, { restorationId: id });
         if (rows > 0) left[name] = rows;
       }
-    // Its title is still found by those who look among what was put away.
-    expect(left).toEqual({ log: log + 5, movements: expect.any(Number) as number, found_words: 1 });
+    // The words of its log, and its title.
+    const lessons = await countRows('lessons', { restorationId: id });
+    expect(left).toMatchObject({ log: log + 5, movements: expect.any(Number) as number });
+    expect(left.found_words).toBe(log + 5 + lessons + 1);
+    expect(Object.keys(left).filter((name) => !/^(log|movements|found_words|lessons|lesson_uses)$/.test(name))).toEqual(
+      [],
+    );
+    // The index is held against the words themselves.
+    const { sequelize } = await database();
+    await sequelize.query(`INSERT INTO found (found, rank) VALUES ('integrity-check', 1)`);
     expect(await others()).toEqual(before);
     expect((await findRows('sessions', { id: follower.id }))[0]).toEqual({ ...follower, leadId: null });
     expect((await findRows('restorations', { id }))[0]).toMatchObject({

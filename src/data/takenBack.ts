@@ -24,9 +24,9 @@ export async function takenBackAnywhere(): Promise<{ taken: TakenBackAnywhere[];
   return { taken, all: count!.all };
 }
 
-/** Photographs among what was taken back. */
-const TAKEN_PHOTOS = `FROM taken_back, json_each(taken_back.removed) AS part
-  WHERE broughtBackAt IS NULL AND json_extract(part.value, '$.table') = 'photos'`;
+/** Photographs among what was taken back, for a query: each as `part.value`. */
+export const TAKEN_PHOTOS = `FROM taken_back, json_each(taken_back.removed) AS part
+  WHERE taken_back.broughtBackAt IS NULL AND json_extract(part.value, '$.table') = 'photos'`;
 
 /** Whether a photograph of this hash was taken back and can still be brought back. */
 export async function isTakenPhoto(hash: string): Promise<boolean> {

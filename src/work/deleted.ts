@@ -1,4 +1,4 @@
-import { goesAt, overBefore } from '@/core/runsheet/deleted';
+import { goesAt, overBefore, STAYS_DAYS } from '@/core/runsheet/deleted';
 import { Op } from 'sequelize';
 import { inTransaction } from '@/data/connection';
 import { appendLog } from '@/data/log';
@@ -22,15 +22,18 @@ export async function deleteRestoration(restorationId: string, now: Date): Promi
     await appendLog(
       {
         ...{ restorationId: id, stage: null, kind: 'deleted', data: goes },
-        words: `Deleted: ${title}. It can be brought back for 30 days; then only this log is left.`,
+        words: `Deleted: ${title}. It can be brought back for ${STAYS_DAYS} days; then only this log is left.`,
       },
       now,
     );
   });
 }
 
-/** Tables with rows of a restoration that stay when it goes: its log, what it took from the stores, and what was learnt by it. */
-const STAY: readonly TableName[] = ['log', 'movements', 'donor_parts', 'lessons', 'lesson_uses'];
+/**
+ * Tables with rows of a restoration that stay when it goes: its log, what it took from the stores, and what was learnt by it.
+ * The words that are found follow their rows by themselves.
+ */
+const STAY: readonly TableName[] = ['log', 'movements', 'donor_parts', 'lessons', 'lesson_uses', 'found_words'];
 
 const GOING = (Object.keys(TABLES) as TableName[]).filter(
   (name) => 'restorationId' in TABLES[name].columns && !STAY.includes(name),

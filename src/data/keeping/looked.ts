@@ -2,6 +2,7 @@ import sqlite3 from 'sqlite3';
 import { Sequelize } from 'sequelize';
 import Joi from 'joi';
 import { migrate } from '../migrate';
+import { TAKEN_PHOTOS } from '../takenBack';
 
 /** A database file that nobody works in, opened to be looked at. */
 export interface LookedAt {
@@ -116,8 +117,7 @@ export const PHOTO_FILES = `SELECT hash, extension, bytes, originalName AS name,
   UNION ALL
   SELECT json_extract(part.value, '$.row.hash'), json_extract(part.value, '$.row.extension'), json_extract(part.value, '$.row.bytes'),
     json_extract(part.value, '$.row.originalName') || ' (taken back)', taken_back.restorationId
-  FROM taken_back, json_each(taken_back.removed) AS part
-  WHERE taken_back.broughtBackAt IS NULL AND json_extract(part.value, '$.table') = 'photos'`;
+  ${TAKEN_PHOTOS}`;
 
 /** What a copy of the database holds; which of its photographs are there, only the folder knows. */
 export async function contentsOf(looked: LookedAt): Promise<Omit<Contents, 'missing'>> {
