@@ -97,7 +97,7 @@ function PlaceTools({ form, isNew }: { form: UseFormReturn<Values>; isNew: boole
       </Button>
       <Text>Or tap the place on the map.</Text>
       {/* Its room is there before it is: what comes late moves no button from under a finger. */}
-      <Box maxWidth="620px" aspectRatio="2">
+      <Box maxWidth="620px" aspectRatio="2" mb="3">
         <PlaceMap latitude={number('latitude')} longitude={number('longitude')} onPick={place} />
       </Box>
     </Flex>
