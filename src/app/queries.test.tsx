@@ -1,5 +1,7 @@
+import { readdirSync } from 'node:fs';
+import path from 'node:path';
 import { BUNDLE_PARTS } from '@/data/bundle';
-import { queriesSoFar } from '@/data/connection';
+import { database, queriesSoFar } from '@/data/connection';
 import { addTub } from '@/work/knowledge';
 import { endExposure } from '@/work/brighten/end';
 import { startExposure } from '@/work/brighten/begin';
@@ -14,7 +16,7 @@ import { beginTest, seeKeys } from '@/work/keys/tests';
 import { findAnything } from '@/bench/find';
 import { endPass, startPass } from '@/work/wash/pass';
 import { nameSoil } from '@/work/wash/soil';
-import { findRows } from '@/data/table';
+import { findRows, select } from '@/data/table';
 import { inTrialWorkshop, tick, TRIAL_EXPOSURE, trialPhoto, trialPiece, trialResult } from '@/work/trial';
 import BackupPage from './workshop/backup/page';
 import FindPage from './find/page';
@@ -70,6 +72,65 @@ async function queriesOf(make: () => unknown): Promise<number> {
   const before = queriesSoFar();
   await made(await make());
   return queriesSoFar() - before;
+}
+
+/** What grows with every machine that comes to the bench, and is never read as a whole for a page. */
+const GROWS = new Set([
+  ...BUNDLE_PARTS,
+  ...['restorations', 'log', 'timers', 'movements', 'found_words', 'taken_back', 'task_runs', 'task_marks', 'lessons'],
+]);
+
+/** What SQLite reads from end to end for an answer, of what grows: `SCAN name`, with or without an index. */
+async function readWhole(sql: string): Promise<string[]> {
+  const steps = await select<{ detail: string }>(`EXPLAIN QUERY PLAN ${sql}`);
+  return steps.flatMap(({ detail }) => {
+    const table = /^SCAN (\w+)/.exec(detail)?.[1];
+    return table !== undefined && GROWS.has(table) ? [`${detail}: ${sql}`] : [];
+  });
+}
+
+/**
+ * What may be: the newest of all comes first in its index and ends the reading; what is counted or added up over all is read
+ * from an index alone; and a machine whose name is looked for by a part of it has no index that would help.
+ */
+const MAY_BE_READ = [
+  // An index that holds only what can be brought back: that of thirty days, however much there was.
+  /USING INDEX taken_back_open/,
+  /ORDER BY .* DESC LIMIT \d+;?$/,
+  /SCAN \w+ USING COVERING INDEX/,
+  /FROM restorations .*LIKE/s,
+];
+
+/** Adds up all that was ever done, which is what it is for; the sums are kept until something changes. */
+const ADDS_ALL_UP = ['workshop/learnt'];
+
+type Page = (given: { params: Promise<unknown>; searchParams: Promise<unknown> }) => Promise<unknown>;
+
+/** Every page there is, by its address; a new one is looked at without being named here. */
+const everyPage = (): [string, Page][] =>
+  readdirSync(__dirname, { recursive: true, encoding: 'utf8' })
+    .filter((file) => path.basename(file) === 'page.tsx' && !ADDS_ALL_UP.includes(path.dirname(file)))
+    .map((file) => [path.dirname(file), jest.requireActual<{ default: Page }>(path.join(__dirname, file)).default]);
+
+/** What pages ask the database, each question once, as it was written. */
+async function questionsOf(pages: readonly (() => unknown)[]): Promise<string[]> {
+  // Not in its types: the options that it was made with.
+  const { options } = (await database()).sequelize as unknown as { options: { logging: unknown } };
+  const { logging } = options;
+  const asked = new Set<string>();
+  options.logging = (sql: string) => asked.add(sql.replace(/^Executing \(.*?\): /, ''));
+  try {
+    for (const make of pages)
+      try {
+        await made(await make());
+      } catch (failure) {
+        // A page that sends on to another, or shows that there is nothing.
+        if (!String((failure as { digest?: string }).digest).startsWith('NEXT_')) throw failure;
+      }
+  } finally {
+    options.logging = logging;
+  }
+  return [...asked].filter((sql) => /^(SELECT|WITH)/.test(sql));
 }
 
 /** A piece that was washed, went through a session and was measured before and after. */
@@ -190,4 +251,17 @@ it('asks no more of a workshop of many years than of a new one, and never more t
       queries: queries + FRAME <= (name === 'record' ? MOST_OF_THE_RECORD : MOST_QUERIES) ? 'few' : queries,
     }).toEqual({ name, queries: 'few' });
   }
+  const given = { id, pieceId, stage: 'finish', name: 'exposure' };
+  const all = everyPage();
+  expect(all.length).toBeGreaterThan(70);
+  const asked = await questionsOf(
+    all.map(
+      ([, make]) =>
+        () =>
+          make({ params: Promise.resolve(given), searchParams: none }),
+    ),
+  );
+  expect(asked.length).toBeGreaterThan(80);
+  const whole = (await Promise.all(asked.map(readWhole))).flat();
+  expect(whole.filter((one) => !MAY_BE_READ.some((may) => may.test(one)))).toEqual([]);
 });

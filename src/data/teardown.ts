@@ -23,11 +23,10 @@ export async function teardownOf(restorationId: string): Promise<Teardown> {
 export const inTrays = (): Promise<LotRow[]> =>
   findRows(
     'lots',
-    // As many as there are cells, however many lots ever lay in them.
+    // As many as there are cells, however many lots ever lay in them: an order by number would have all of them read.
     literal(
       'rowid IN (SELECT MIN(rowid) FROM lots WHERE cell IS NOT NULL AND returned + missing < count GROUP BY tray, cell)',
     ),
-    [['rowid', 'ASC']],
   );
 
 export const listTrays = (): Promise<Tray[]> => findRows('trays', {}, [['addedAt', 'ASC']]);

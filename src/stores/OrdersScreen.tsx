@@ -2,7 +2,7 @@ import { Box, Flex, Text } from '@chakra-ui/react';
 import { formatMoney } from '@/core/ledger/money';
 import { isLate, nextStep, type OrderStep } from '@/core/mending/orderSteps';
 import { showTime } from '@/core/runsheet/time';
-import { allOrders } from '@/data/orders';
+import { fittedOrders, openOrders } from '@/data/orders';
 import { restorationsPage, titlesOf } from '@/data/restorations';
 import type { OrderRow } from '@/data/rows';
 import { getWorkshop } from '@/data/workshop';
@@ -13,6 +13,8 @@ import { OrderForm, OrderTap } from './OrderTap';
 
 /** So many restorations may want something: those that were worked on last. */
 const MACHINES = 40;
+/** So many that are done with are shown; the others stand in the records of their machines, and are found by their words. */
+const FITTED = 40;
 
 const WAITS: Record<OrderStep, string> = {
   ordered: 'To order',
@@ -23,13 +25,14 @@ const WAITS: Record<OrderStep, string> = {
 
 /** What is to be bought and how far each thing is, what hands can do about it first. */
 export async function OrdersScreen({ now }: { now: Date }) {
-  const [orders, { restorations }, { currency, timeZone }] = await Promise.all([
-    allOrders(),
+  const [orders, fitted, { restorations }, { currency, timeZone }] = await Promise.all([
+    openOrders(),
+    fittedOrders(FITTED),
     restorationsPage('open', '', 0, MACHINES),
     getWorkshop(),
   ]);
-  const titles = await titlesOf(orders.flatMap(({ restorationId }) => restorationId ?? []));
-  const of = (step: OrderStep | null) => orders.filter((order) => nextStep(order) === step);
+  const titles = await titlesOf([...orders, ...fitted.orders].flatMap(({ restorationId }) => restorationId ?? []));
+  const of = (step: OrderStep) => orders.filter((order) => nextStep(order) === step);
   const line = (order: OrderRow) => (
     <OrderLine
       key={order.id}
@@ -37,7 +40,6 @@ export async function OrdersScreen({ now }: { now: Date }) {
       machine={order.restorationId && (titles.get(order.restorationId) ?? '')}
     />
   );
-  const done = of(null);
   return (
     <>
       <ScreenHead
@@ -45,7 +47,7 @@ export async function OrdersScreen({ now }: { now: Date }) {
         lead={<TextLink href="/stores">Stores</TextLink>}
         under="What is wanted, on its way, and here"
       />
-      {orders.length === done.length && (
+      {orders.length === 0 && (
         <EmptyPlace>Nothing is wanted. A repair that waits for a part puts it here by itself.</EmptyPlace>
       )}
       {(['compared', 'fitted', 'arrived', 'ordered'] as const).map((step) => {
@@ -62,9 +64,12 @@ export async function OrdersScreen({ now }: { now: Date }) {
       <Part title="Something is wanted">
         <OrderForm machines={restorations.map(({ id, title }) => ({ value: id, label: title }))} />
       </Part>
-      {done.length > 0 && (
-        <Fold quiet summary={`Bought and fitted: ${done.length}`}>
-          {done.map(line)}
+      {fitted.all > 0 && (
+        <Fold
+          quiet
+          summary={`Bought and fitted: ${fitted.all}${fitted.all > FITTED ? `, the last ${FITTED} of them here` : ''}`}
+        >
+          {fitted.orders.map(line)}
         </Fold>
       )}
     </>

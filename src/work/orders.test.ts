@@ -1,7 +1,7 @@
 import { CRACK } from '@/core/assumptions/mendingCases.testing';
 import { isLate, lastStep, nextStep } from '@/core/mending/orderSteps';
 import { ledgerOf } from '@/data/ledger';
-import { allOrders, ordersOf } from '@/data/orders';
+import { fittedOrders, openOrders, ordersOf } from '@/data/orders';
 import { findRows, needRow } from '@/data/table';
 import { addFinding } from './findings';
 import { addPrinter } from './mend/printers';
@@ -63,6 +63,24 @@ it('for the stores nothing is booked, and a piece or repair of another machine i
   await expect(addOrder(wanted(null, { pieceId: other.id }), tick())).rejects.toThrow('which machine');
 });
 
+it('what is fitted leaves the list; the last of it stand below, counted', async () => {
+  const before = (await fittedOrders(1)).all;
+  const ids: string[] = [];
+  for (const what of ['Feet', 'Badge', 'Spring']) {
+    const id = await addOrder(wanted(null, { what }), tick());
+    await placeOrder(id, { priceMinor: 100, dueDays: null }, tick());
+    for (const step of ['arrived', 'compared', 'fitted'] as const) await moveOrder(id, step, tick());
+    ids.unshift(id);
+  }
+  const { orders, all } = await fittedOrders(2);
+  expect([orders.map(({ id }) => id), all]).toEqual([ids.slice(0, 2), before + 3]);
+  const open = (await openOrders()).map(({ id }) => id);
+  expect(open.filter((id) => ids.includes(id))).toEqual([]);
+  await stepOrderBack(ids[0]!, tick());
+  expect((await openOrders()).map(({ id }) => id)).toContain(ids[0]);
+  expect((await fittedOrders(2)).all).toBe(before + 2);
+});
+
 it('a repair that waits for a part puts it on the list, once; taken back, the order stays', async () => {
   const { id: pieceId, restorationId } = await trialPiece();
   const finding = await addFinding(
@@ -92,7 +110,7 @@ it('somebody else’s machine: no purchase beyond what was allowed', async () =>
   await expect(placeOrder(id, { priceMinor: 2000, dueDays: null }, tick())).rejects.toThrow();
   expect(await needRow('orders', id)).toMatchObject({ orderedAt: null });
   await placeOrder(id, { priceMinor: 400, dueDays: null }, tick());
-  expect((await allOrders()).find((one) => one.id === id)!.orderedAt).not.toBeNull();
+  expect((await openOrders()).find((one) => one.id === id)!.orderedAt).not.toBeNull();
 });
 
 it('a printer is kept by its test bar, refused for another bar, and taken back', async () => {

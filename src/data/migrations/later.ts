@@ -1,5 +1,6 @@
 import { deleted } from './0032-deleted';
 import { found } from './0031-found';
+import { manyYears } from './0033-many-years';
 import type { Migration } from './migration';
 
 const said = `json_object('kind', 'said', 'words', value)`;
@@ -238,4 +239,5 @@ export const LATER: readonly Migration[] = [
   },
   ...found,
   ...deleted,
+  ...manyYears,
 ];

@@ -6,7 +6,7 @@ import { ordersOf } from '@/data/orders';
 import { piecesOf } from '@/data/pieces';
 import { repairsOf } from '@/data/repairs';
 import type { Finding, OrderRow, RepairRow, Timer } from '@/data/rows';
-import { runningTimers } from '@/data/timers';
+import { timersOf } from '@/data/timers';
 import { getWorkshop } from '@/data/workshop';
 import { meanwhile } from './meanwhile';
 import { NowPart, type OpenBreak } from './NowPart';
@@ -74,7 +74,7 @@ export async function NowScreen({ restorationId, running, open, past }: Props) {
     getWorkshop(),
     aimsOf(restorationId),
     running.length > 0 ? meanwhile(restorationId) : [],
-    running.length > 0 ? runningTimers() : [],
+    running.length > 0 ? timersOf(restorationId) : [],
     running.length > 0 ? ordersOf(restorationId) : [],
   ]);
   const breaks = open.map((finding): OpenBreak => ({ finding, aim: aimOf(finding) }));
