@@ -1,5 +1,6 @@
 /** The rules of the house: who may import whom. */
 const COMPUTING = [
+  'lru-cache',
   'd3-contour',
   'simplify-js',
   '@jscad',

@@ -6,6 +6,8 @@ const config: NextConfig = {
   reactStrictMode: true,
   typescript: { ignoreBuildErrors: true },
   experimental: {
+    // Whoever starts it waits for its first page, not for all of them; each of the others is read when it is asked for.
+    preloadEntriesOnStart: false,
     optimizePackageImports: ['@chakra-ui/react', 'lucide-react'],
     // Photographs come through a route of their own; actions carry words and numbers.
     serverActions: { bodySizeLimit: '1mb' },

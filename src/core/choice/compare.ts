@@ -7,7 +7,7 @@ import type { Band, ForecastInput } from '../fade/fade';
 import { exposureForecast } from '../fade/forecast';
 import type { Yellow } from '../session/plan';
 import { isBath, priorOf, SCHOOL, SCHOOLS, type School, type SchoolId } from '../session/schools';
-import { placeSessions, type CloudHour, type Hours, type SessionPlan } from '../session/sessions';
+import { openLight, placeSessions, type CloudHour, type Hours, type SessionPlan } from '../session/sessions';
 import type { Place } from '../sun/day';
 import type { Obstacle } from '../sun/horizon';
 import { supplyFor, type Need, type OwnStock, type OwnTub, type Supply } from '../session/supply';
@@ -142,6 +142,11 @@ function risksOf(
 const blockedBy = ({ metalInside }: PieceFacts): Block[] =>
   metalInside ? [{ kind: 'metal inside', metal: metalInside }] : [];
 
+/** What is compared, with the light of the hours, which every way under the sun shares. */
+interface Compared extends CompareInput {
+  light: ReturnType<typeof openLight>;
+}
+
 interface Course {
   sessions: number;
   waitingH: number;
@@ -151,8 +156,8 @@ interface Course {
 }
 
 /** How the dose comes about: in whose hours, in how many sessions, until when. */
-function courseOf(school: School, dose: number, input: CompareInput): Course {
-  const { place, shading, hours, clouds, now, lampMwPerCm2 } = input;
+function courseOf(school: School, dose: number, input: Compared): Course {
+  const { place, shading, hours, clouds, light, now, lampMwPerCm2 } = input;
   if (dose <= 0) return { sessions: 0, waitingH: 0, finish: now, turns: 0, sun: null };
   if (school.driver === 'sun') {
     if (!place) return { sessions: 0, waitingH: 0, finish: null, turns: 0, sun: null };
@@ -161,6 +166,7 @@ function courseOf(school: School, dose: number, input: CompareInput): Course {
       shading,
       hours,
       clouds,
+      light,
       transmission: school.transmission,
       doseToGo: dose,
       longestMin: LONGEST_SUN_MIN,
@@ -190,7 +196,7 @@ function courseOf(school: School, dose: number, input: CompareInput): Course {
   };
 }
 
-function wayOf(school: School, input: CompareInput): Way {
+function wayOf(school: School, input: Compared): Way {
   const { piece, toleranceB, lampMwPerCm2, place } = input;
   const yellow = input.yellowOf(school);
   const toGo = yellow ? exposureForecast({ ...yellow, toleranceB, prior: input.priorOf(school) }).doseToGo : null;
@@ -281,7 +287,8 @@ export function effortOf(way: Way, { now, by, going }: Pick<CompareInput, 'now' 
  * take. The weights of the recommendation are a convention of its own: the person decides.
  */
 export function compareWays(input: CompareInput): Comparison {
-  const ways = [...SCHOOLS.map((id) => wayOf(SCHOOL[id], input)), LEAVE_IT];
+  const light = input.place ? openLight({ ...input, place: input.place }) : [];
+  const ways = [...SCHOOLS.map((id) => wayOf(SCHOOL[id], { ...input, light })), LEAVE_IT];
   const { aim, aboveB, piece, toleranceB } = input;
   const say = (recommended: Way['school'], why: Reason, better: Way | null = null): Comparison => ({
     ways,

@@ -38,6 +38,14 @@ export interface ForecastInput extends Partial<FadeErrors> {
   nextDose?: number;
 }
 
+/** A name that two inputs share only if every number in them is the same: what was worked out for it is found again by it. */
+export const nameOf = (input: ForecastInput): string =>
+  [
+    ...[input.startB, input.targetB, input.toleranceB, input.measurementSd, input.prior.medianRate, input.prior.logSd],
+    ...[input.startSd, input.targetSd, input.doseSdShare, input.nextDose],
+    ...input.sessions.flatMap(({ dose, measuredB }) => [dose, measuredB]),
+  ].join(' ');
+
 export interface Forecast {
   /** Rate k per unit of dose. */
   rate: Band;

@@ -1,11 +1,20 @@
+import { LRUCache } from 'lru-cache';
 import { assumed } from '../assumptions/assumptions';
 import { Refusal } from '../refusal';
 import { bAfter, bandOf, fadeSamples, type Sample } from './uncertain';
-import { type Band, type ExposedSession, type Forecast, type ForecastInput, yellowAfter } from './fade';
+import { type Band, type ExposedSession, type Forecast, type ForecastInput, nameOf, yellowAfter } from './fade';
 
 const GRID = 2001;
 
 const REACH_SD = 6;
+
+/** Curves are drawn as often as forecasts are told. */
+const CURVES = new LRUCache<string, readonly FadePoint[], { input: ForecastInput; forecast: Forecast; points: number }>(
+  {
+    max: 100,
+    memoMethod: (_name, _stale, { context: { input, forecast, points } }) => curveOf(input, forecast, points),
+  },
+);
 
 /** The posterior of ln k on an even grid: weights sum to 1. */
 export interface RatePosterior {
@@ -14,22 +23,23 @@ export interface RatePosterior {
 }
 
 /** Priors by themselves: a plan of the bench asks for the same few for every piece that was not tried yet. */
-const UNTRIED = new Map<string, RatePosterior>();
-const MOST_UNTRIED = 200;
+const UNTRIED = new LRUCache<string, RatePosterior, ForecastInput>({
+  max: 200,
+  memoMethod: (_name, _stale, { context }) => posteriorOf(context),
+});
+
+/** A page asks for the same forecast of a piece again and again, until it is measured or a session ends. */
+const FORECASTS = new LRUCache<string, Forecast, ForecastInput>({
+  max: 500,
+  memoMethod: (_name, _stale, { context }) => forecastOf(context),
+});
 
 /**
  * Posterior of the rate: log-normal prior times Gaussian likelihood of each measured b*, on a fine grid of ln k.
  */
 export function ratePosterior(input: ForecastInput): RatePosterior {
   if (input.sessions.some(({ measuredB }) => measuredB !== null)) return posteriorOf(input);
-  const name = `${input.prior.medianRate} ${input.prior.logSd}`;
-  let found = UNTRIED.get(name);
-  if (!found) {
-    found = posteriorOf(input);
-    if (UNTRIED.size >= MOST_UNTRIED) UNTRIED.clear();
-    UNTRIED.set(name, found);
-  }
-  return found;
+  return UNTRIED.memo(`${input.prior.medianRate} ${input.prior.logSd}`, { context: input });
 }
 
 function posteriorOf(input: ForecastInput): RatePosterior {
@@ -100,7 +110,10 @@ function loosely(input: ForecastInput): ForecastInput {
  *
  * @throws Refusal when the target is not below the start
  */
-export function exposureForecast(input: ForecastInput): Forecast {
+export const exposureForecast = (input: ForecastInput): Readonly<Forecast> =>
+  FORECASTS.memo(`${assumed('come to rest')} ${nameOf(input)}`, { context: input });
+
+function forecastOf(input: ForecastInput): Forecast {
   const { startB, targetB } = input;
   if (targetB > startB)
     throw new Refusal(
@@ -184,7 +197,12 @@ interface FadePoint {
  *
  * @param points along the curve
  */
-export function fadeCurve(input: ForecastInput, { rate, doseToGo }: Forecast, points = 41): FadePoint[] {
+export const fadeCurve = (input: ForecastInput, forecast: Forecast, points = 41): readonly FadePoint[] =>
+  CURVES.memo(`${points} ${JSON.stringify([forecast.rate, forecast.doseToGo])} ${nameOf(input)}`, {
+    context: { input, forecast, points },
+  });
+
+function curveOf(input: ForecastInput, { rate, doseToGo }: Forecast, points: number): FadePoint[] {
   const { startB, targetB, sessions } = input;
   const done = sessions.reduce((sum, { dose }) => sum + dose, 0);
   const end = Math.max(done * 1.1, done + Math.min(doseToGo.high, 1.6 * doseToGo.median), 1);

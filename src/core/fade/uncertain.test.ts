@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { seededRandom } from '@/simulators/camera/random';
-import { yellowAfter } from './fade';
+import { nameOf, yellowAfter } from './fade';
 import { exposureForecast } from './forecast';
 import { bAfter, bandOf, fadeSamples, normalQuantile } from './uncertain';
 
@@ -114,4 +114,32 @@ it('the bands are the weighted quantiles that all samples put in order give', ()
       }
     }),
   );
+});
+
+it('what is remembered of one piece is never told of another: every number that a forecast reads is in its name', () => {
+  const input = {
+    ...{ startB: 24, targetB: 6, toleranceB: 1.5, measurementSd: 0.8, startSd: 0.8, targetSd: 1.3, doseSdShare: 0.15 },
+    prior: { medianRate: 0.06, logSd: 0.6 },
+    sessions: [
+      { dose: 6, measuredB: 18 },
+      { dose: 9, measuredB: null },
+    ],
+    nextDose: 8,
+  };
+  const changed = [
+    ...(['startB', 'targetB', 'toleranceB', 'measurementSd', 'startSd', 'targetSd', 'doseSdShare', 'nextDose'] as const)
+      // Each by a tenth.
+      .map((field) => ({ ...input, [field]: input[field] * 1.1 })),
+    { ...input, nextDose: undefined },
+    { ...input, prior: { ...input.prior, medianRate: 0.066 } },
+    { ...input, prior: { ...input.prior, logSd: 0.66 } },
+    { ...input, sessions: input.sessions.map(({ dose, measuredB }) => ({ dose: dose + 0.1, measuredB })) },
+    { ...input, sessions: [input.sessions[0]!, { dose: 9, measuredB: 14 }] },
+    { ...input, sessions: [{ dose: 9, measuredB: null }, input.sessions[0]!] },
+    { ...input, sessions: input.sessions.slice(0, 1) },
+  ];
+  const told = [input, ...changed].map((one) => exposureForecast(one));
+  expect(new Set(told.map((one) => JSON.stringify(one))).size).toBe(told.length);
+  expect(new Set([input, ...changed].map(nameOf)).size).toBe(told.length);
+  expect(exposureForecast({ ...input, sessions: [...input.sessions] })).toEqual(told[0]);
 });

@@ -1,5 +1,6 @@
+import { LRUCache } from 'lru-cache';
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
-import { yellowAfter, type Band, type FadeErrors, type ForecastInput } from './fade';
+import { nameOf, yellowAfter, type Band, type FadeErrors, type ForecastInput } from './fade';
 
 /**
  * The fade with everything that is not known exactly: rate, start, target and each dose. On a grid of ln k the rest is
@@ -170,8 +171,18 @@ function gridOf(input: UncertainInput, stretches: readonly Stretch[]) {
   return { grid: evenly(from, to, FINE), cell: (to - from) / (FINE - 1) };
 }
 
+/** A forecast, its curve and the advice read the same samples; some two thousand each, so that only a few are kept. */
+const SAMPLES = new LRUCache<string, readonly Sample[], ForecastInput>({
+  max: 24,
+  memoMethod: (_name, _stale, { context }) => samplesOf(context),
+});
+
 /** Ways that it may stand with a piece, each with its weight: as likely together as its readings make them. */
-export function fadeSamples(given: ForecastInput): Sample[] {
+export const fadeSamples = (input: ForecastInput): readonly Sample[] =>
+  // The next dose is none of what is known.
+  SAMPLES.memo(nameOf({ ...input, nextDose: undefined }), { context: input });
+
+function samplesOf(given: ForecastInput): Sample[] {
   const input = { startSd: 0, targetSd: 0, doseSdShare: 0, ...given };
   const stretches = stretchesOf(input.sessions);
   const { prior, measurementSd, doseSdShare } = input;

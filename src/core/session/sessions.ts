@@ -40,6 +40,12 @@ export interface SessionPlan {
   days: (PlannedSession & { chosen: boolean })[];
 }
 
+/** A quarter of an hour: when it begins, and what it brings, UVI·h. */
+interface Quarter {
+  at: number;
+  dose: number;
+}
+
 export interface SessionsInput {
   place: Place;
   shading: readonly Obstacle[];
@@ -50,7 +56,13 @@ export interface SessionsInput {
   doseToGo: number;
   /** Longest that one session should be. */
   longestMin: number;
+  /** What each of the hours brings with nothing over the piece, where it was worked out already: see `openLight`. */
+  light?: readonly (readonly Quarter[])[];
 }
+
+/** What the sun brings in each of somebody's hours to a piece that lies open: the same for every cover. */
+export const openLight = (sun: Pick<SessionsInput, 'place' | 'shading' | 'clouds' | 'hours'>): Quarter[][] =>
+  sun.hours.map((hours) => quarters({ ...sun, transmission: 1 }, hours));
 
 /** Hours by their beginning, where all begin at the same minute: a fortnight is asked for its cloud many hundred times. */
 const BY_HOUR = new WeakMap<readonly CloudHour[], { offset: number; hours: Map<number, number> } | null>();
@@ -83,9 +95,9 @@ export function cloudAt(clouds: readonly CloudHour[], time: Date): number {
 export function quarters(
   { place, shading, clouds, transmission }: Pick<SessionsInput, 'place' | 'shading' | 'clouds' | 'transmission'>,
   { from, to }: Hours,
-): { at: number; dose: number }[] {
+): Quarter[] {
   const sky = skyShare(shading);
-  const found: { at: number; dose: number }[] = [];
+  const found: Quarter[] = [];
   for (let at = from.getTime(); at + STEP_MIN * 60_000 <= to.getTime(); at += STEP_MIN * 60_000) {
     const middle = new Date(at + (STEP_MIN * 60_000) / 2);
     const cloud = cloudAt(clouds, middle);
@@ -101,10 +113,7 @@ export function quarters(
 }
 
 /** The stretch of at most so many quarters with the most dose. */
-function bestStretch(
-  of: readonly { at: number; dose: number }[],
-  most: number,
-): { start: number; count: number; dose: number } {
+function bestStretch(of: readonly Quarter[], most: number): { start: number; count: number; dose: number } {
   let best = { start: 0, count: 0, dose: 0 };
   const count = Math.min(most, of.length);
   for (let start = 0; start + count <= of.length; start++) {
@@ -115,10 +124,7 @@ function bestStretch(
 }
 
 /** The shortest stretch inside one that gives a dose. */
-function shortestFor(
-  of: readonly { at: number; dose: number }[],
-  wanted: number,
-): { start: number; count: number; dose: number } {
+function shortestFor(of: readonly Quarter[], wanted: number): { start: number; count: number; dose: number } {
   for (let count = 1; count <= of.length; count++) {
     const best = bestStretch(of, count);
     if (best.dose >= wanted - 1e-9) return best;
@@ -141,8 +147,8 @@ const asSession = (
  */
 export function placeSessions(input: SessionsInput): SessionPlan {
   const most = Math.max(1, Math.floor(input.longestMin / STEP_MIN));
-  const days = input.hours
-    .map((hours) => quarters(input, hours))
+  const days = (input.light ?? openLight(input))
+    .map((of) => of.map(({ at, dose }) => ({ at, dose: dose * input.transmission })))
     .filter((of) => of.length > 0)
     .map((of) => ({ of, best: bestStretch(of, most) }))
     .filter(({ best }) => best.count > 0);

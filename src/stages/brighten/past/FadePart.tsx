@@ -11,7 +11,7 @@ import { Fold } from '@/ui/Fold';
 
 /** The fade of a piece for its chart. */
 export interface FadeView {
-  curve: { dose: number; b: Forecast['doseToGo'] }[];
+  curve: readonly { dose: number; b: Forecast['doseToGo'] }[];
   /** What was measured, the start first. */
   measured: { dose: number; b: number }[];
   targetB: number;
