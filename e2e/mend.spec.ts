@@ -51,7 +51,7 @@ test('a part is drawn from its sizes, and another from its outline on a photogra
     ).toBeVisible();
     await page.getByText('In the round', { exact: true }).click();
     await page.getByText('Cast it: silicone, resin and steps').click();
-    await expect(page.getByRole('region', { name: 'Cautions' })).toContainText('pressure');
+    await expect(page.getByRole('group', { name: 'Cautions' })).toContainText('pressure');
     // 42 × 42 × 32 mm less the foot, by 1.12 g/cm³ and a tenth more.
     await expect(page.getByText('Box inside 42 × 42 × 32 mm')).toBeVisible();
     await expect(page.getByText('Release agent')).toBeVisible();
@@ -288,7 +288,7 @@ test('a crack goes from its finding to a repair that cures, and one beside it is
     await page.waitForURL(/mend\?repair=/);
     await page.getByRole('button', { name: 'Step 1 is done' }).click();
     await page.getByRole('button', { name: 'Step 2 is done' }).click();
-    await expect(page.getByRole('region', { name: 'Cautions' })).toContainText('bonds skin');
+    await expect(page.getByRole('group', { name: 'Cautions' })).toContainText('bonds skin');
     await page.getByRole('button', { name: 'Glued: start its clock' }).click();
     await expect(page.getByText(/Say how warm the place is/)).toBeVisible();
     await page.getByLabel(/Warmth of the place/).fill('15');

@@ -9,6 +9,7 @@ import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { STAGES } from '@/core/runsheet/stages';
 import { viewByDigit } from '@/core/runsheet/views';
 import type { NamedTimer } from '@/data/timers';
+import { DrawnAt } from '@/ui/clock';
 import { useKeys } from '@/ui/useKeys';
 import { TimersBar } from './TimersBar';
 import { useFresh } from './useFresh';
@@ -83,109 +84,111 @@ export function Shell({ timers, more, mark, drawnAt, children }: Props) {
   useKeys(keys);
   const isHere = (href: string) => (href === '/' ? path === '/' : path.startsWith(href));
   return (
-    <Flex direction="column" minHeight="100dvh">
-      <a href="#main" className="skip">
-        Skip to the page
-      </a>
-      <Box as="header" borderBottomWidth="1px" borderColor="lineStrong">
-        <Flex maxWidth="1240px" mx="auto" px="4" align="center" gap="6" minHeight="56px">
-          <NextLink prefetch={false} href="/" tabIndex={-1}>
-            <Text fontFamily="heading" fontWeight="800" fontSize="26px" color="work" letterSpacing="-0.03em">
-              Kvell
-            </Text>
-          </NextLink>
-          <Flex as="nav" aria-label="Places" gap="1" flex="1" display={{ base: 'none', md: 'flex' }}>
-            {PLACES.map(({ href, title }) => (
-              <NextLink prefetch={false} key={href} href={href} aria-current={isHere(href) ? 'page' : undefined}>
-                <Flex
-                  align="center"
-                  px="3"
-                  minHeight="56px"
-                  fontWeight="600"
-                  borderBottomWidth="4px"
-                  borderColor={isHere(href) ? 'work' : 'transparent'}
-                  color={isHere(href) ? 'ink' : 'soft'}
-                >
-                  {title}
-                </Flex>
-              </NextLink>
-            ))}
-          </Flex>
-          <Box flex={{ base: '1', md: '0' }} />
-          <button
-            type="button"
-            onClick={() => setFinding(true)}
-            aria-label="Find anything"
-            style={{ minWidth: 44, minHeight: 44, display: 'grid', placeItems: 'center' }}
-          >
-            <Search aria-hidden size={22} />
-          </button>
-          <Box display={{ base: 'none', md: 'block' }}>
+    <DrawnAt value={Date.parse(drawnAt)}>
+      <Flex direction="column" minHeight="100dvh">
+        <a href="#main" className="skip">
+          Skip to the page
+        </a>
+        <Box as="header" borderBottomWidth="1px" borderColor="lineStrong">
+          <Flex maxWidth="1240px" mx="auto" px="4" align="center" gap="6" minHeight="56px">
+            <NextLink prefetch={false} href="/" tabIndex={-1}>
+              <Text fontFamily="heading" fontWeight="800" fontSize="26px" color="work" letterSpacing="-0.03em">
+                Kvell
+              </Text>
+            </NextLink>
+            <Flex as="nav" aria-label="Places" gap="1" flex="1" display={{ base: 'none', md: 'flex' }}>
+              {PLACES.map(({ href, title }) => (
+                <NextLink prefetch={false} key={href} href={href} aria-current={isHere(href) ? 'page' : undefined}>
+                  <Flex
+                    align="center"
+                    px="3"
+                    minHeight="56px"
+                    fontWeight="600"
+                    borderBottomWidth="4px"
+                    borderColor={isHere(href) ? 'work' : 'transparent'}
+                    color={isHere(href) ? 'ink' : 'soft'}
+                  >
+                    {title}
+                  </Flex>
+                </NextLink>
+              ))}
+            </Flex>
+            <Box flex={{ base: '1', md: '0' }} />
             <button
               type="button"
-              onClick={() => setKeysShown(true)}
-              aria-label="List of keys"
-              style={{ minWidth: 44, minHeight: 44, fontWeight: 650 }}
+              onClick={() => setFinding(true)}
+              aria-label="Find anything"
+              style={{ minWidth: 44, minHeight: 44, display: 'grid', placeItems: 'center' }}
             >
-              ?
+              <Search aria-hidden size={22} />
             </button>
-          </Box>
-        </Flex>
-      </Box>
-      <TimersBar timers={timers} more={more} />
-      {inHand && <OutboxBar drawnAt={drawnAt} mark={mark} />}
-      <Box
-        as="main"
-        id="main"
-        tabIndex={-1}
-        flex="1"
-        width="100%"
-        maxWidth="1240px"
-        mx="auto"
-        px="4"
-        pt="6"
-        pb={{ base: '110px', md: '8' }}
-      >
-        {children}
-      </Box>
-      <Flex
-        as="nav"
-        aria-label="Places"
-        position="fixed"
-        bottom="0"
-        insetX="0"
-        bg="sheet"
-        borderTopWidth="2px"
-        borderColor="ink"
-        zIndex="docked"
-        display={{ base: 'flex', md: 'none' }}
-      >
-        {PLACES.map(({ href, title, icon: Icon }) => (
-          <NextLink
-            prefetch={false}
-            key={href}
-            href={href}
-            aria-current={isHere(href) ? 'page' : undefined}
-            style={{ flex: 1 }}
-          >
-            <Flex
-              direction="column"
-              align="center"
-              justify="center"
-              gap="0.5"
-              minHeight="64px"
-              borderTopWidth="4px"
-              borderColor={isHere(href) ? 'work' : 'transparent'}
-              color={isHere(href) ? 'ink' : 'soft'}
+            <Box display={{ base: 'none', md: 'block' }}>
+              <button
+                type="button"
+                onClick={() => setKeysShown(true)}
+                aria-label="List of keys"
+                style={{ minWidth: 44, minHeight: 44, fontWeight: 650 }}
+              >
+                ?
+              </button>
+            </Box>
+          </Flex>
+        </Box>
+        <TimersBar timers={timers} more={more} />
+        {inHand && <OutboxBar drawnAt={drawnAt} mark={mark} />}
+        <Box
+          as="main"
+          id="main"
+          tabIndex={-1}
+          flex="1"
+          width="100%"
+          maxWidth="1240px"
+          mx="auto"
+          px="4"
+          pt="6"
+          pb={{ base: '110px', md: '8' }}
+        >
+          {children}
+        </Box>
+        <Flex
+          as="nav"
+          aria-label="Places"
+          position="fixed"
+          bottom="0"
+          insetX="0"
+          bg="sheet"
+          borderTopWidth="2px"
+          borderColor="ink"
+          zIndex="docked"
+          display={{ base: 'flex', md: 'none' }}
+        >
+          {PLACES.map(({ href, title, icon: Icon }) => (
+            <NextLink
+              prefetch={false}
+              key={href}
+              href={href}
+              aria-current={isHere(href) ? 'page' : undefined}
+              style={{ flex: 1 }}
             >
-              <Icon aria-hidden size={22} />
-              <Text fontSize="12px">{title}</Text>
-            </Flex>
-          </NextLink>
-        ))}
+              <Flex
+                direction="column"
+                align="center"
+                justify="center"
+                gap="0.5"
+                minHeight="64px"
+                borderTopWidth="4px"
+                borderColor={isHere(href) ? 'work' : 'transparent'}
+                color={isHere(href) ? 'ink' : 'soft'}
+              >
+                <Icon aria-hidden size={22} />
+                <Text fontSize="12px">{title}</Text>
+              </Flex>
+            </NextLink>
+          ))}
+        </Flex>
+        {finding && <FindDialog open onClose={() => setFinding(false)} />}
+        {keysShown && <KeysDialog open onClose={() => setKeysShown(false)} />}
       </Flex>
-      {finding && <FindDialog open onClose={() => setFinding(false)} />}
-      {keysShown && <KeysDialog open onClose={() => setKeysShown(false)} />}
-    </Flex>
+    </DrawnAt>
   );
 }

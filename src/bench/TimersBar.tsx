@@ -4,7 +4,7 @@ import { Box, Flex, Text } from '@chakra-ui/react';
 import NextLink from 'next/link';
 import { useEffect, useRef } from 'react';
 import type { NamedTimer } from '@/data/timers';
-import { showSpan, useNow } from '@/ui/clock';
+import { deviceTime, showSpan, useNow } from '@/ui/clock';
 import { ring } from './ring';
 import { BELL_WORDS, bellOf, namedLabel } from './bell';
 import { placeOf } from './places';
@@ -20,8 +20,8 @@ export function TimersBar({ timers, more }: { timers: readonly NamedTimer[]; mor
       const once = `${timer.id}:${at}`;
       if (at > now || rung.current.has(once)) continue;
       rung.current.add(once);
-      // What was due long before this page opened does not ring; it shows.
-      if (now - at < 120_000) ring(`${BELL_WORDS[kind].due}${namedLabel(timer)}`, timer.atTheBell);
+      // What was due long before this page opened does not ring; it shows. A page may have been drawn long ago.
+      if (deviceTime().getTime() - at < 120_000) ring(`${BELL_WORDS[kind].due}${namedLabel(timer)}`, timer.atTheBell);
     }
   }, [timers, now]);
   if (timers.length === 0) return null;

@@ -15,7 +15,7 @@ interface Props {
 export function Cautions({ cautions, confirm }: Props) {
   if (cautions.length === 0) return null;
   return (
-    <Box role="region" aria-label="Cautions" bg="hazardSheet" borderWidth="2px" borderColor="hazard" p="4">
+    <Box role="group" aria-label="Cautions" bg="hazardSheet" borderWidth="2px" borderColor="hazard" p="4">
       <Flex align="center" gap="2" color="hazard" mb="2">
         <TriangleAlert aria-hidden size={24} />
         <Heading as="h2" fontSize="20px">

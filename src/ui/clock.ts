@@ -1,6 +1,6 @@
 'use client';
 
-import { useSyncExternalStore } from 'react';
+import { createContext, useContext, useSyncExternalStore } from 'react';
 
 /** The time by this device's clock, where a tap or a page that stays open asks for it. */
 export const deviceTime = (): Date => new Date();
@@ -24,12 +24,16 @@ function subscribe(listener: () => void) {
   };
 }
 
-/** The current second, for everything that counts down; 0 while the page is made on the server. */
+/** When the page was drawn, by the clock of the server: what counts down stands there from the first moment. */
+export const DrawnAt = createContext(0);
+
+/** The current second, for everything that counts down; while the page wakes up, when it was drawn, or 0 where nobody says. */
 export function useNow(): number {
+  const drawnAt = useContext(DrawnAt);
   return useSyncExternalStore(
     subscribe,
     () => now,
-    () => 0,
+    () => drawnAt,
   );
 }
 

@@ -21,6 +21,7 @@ import type { ContactLimitsRow, KeyboardRow, KeyMeasureRow, KeyRepairRow } from 
 import { Button } from '@/ui/Button';
 import { Cautions } from '@/ui/Cautions';
 import { Fold } from '@/ui/Fold';
+import { Late } from '@/ui/Late';
 import { LinkButton } from '@/ui/links';
 import { MainAction } from '@/ui/MainAction';
 import { say } from '@/ui/toast';
@@ -35,7 +36,10 @@ import { oddsWords } from './marks';
 import type { ToMend } from './mending';
 
 // Below what is mended: it comes after the page.
-const MeasuredPart = dynamic(() => import('./MeasuredPart').then((part) => part.MeasuredPart), { ssr: false });
+const MeasuredPart = dynamic(() => import('./MeasuredPart').then((part) => part.MeasuredPart), {
+  ssr: false,
+  loading: () => <Late height={{ base: 320, md: 320 }} />,
+});
 
 interface Props {
   restorationId: string;

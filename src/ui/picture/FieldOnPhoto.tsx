@@ -1,5 +1,6 @@
 'use client';
 
+import { Box } from '@chakra-ui/react';
 import dynamic from 'next/dynamic';
 import type { Corners } from '@/core/picture/corners';
 import type { Point } from '@/core/picture/picture';
@@ -79,25 +80,28 @@ function BoardOf({
   rings = [],
 }: Omit<Props, 'photo'> & { picture: PictureAt }) {
   return (
-    <PictureBoard
-      width={picture.width}
-      height={picture.height}
-      small={picture.small}
-      original={picture.original}
-      alt={`${picture.name}: move the ${corners ? 'four corners' : 'marks'} onto ${what}`}
-      shapes={[
-        ...(corners ? [{ ...shape(kind, kind, corners), ...(cornersTitle && { title: cornersTitle }) }] : []),
-        ...marks.map(({ title, at }, i): Shape => ({ ...shape(`mark-${i}`, 'mark', [at]), title })),
-      ]}
-      holes={rings}
-      onChange={(shapes) => {
-        const field = shapes.find(({ id }) => id === kind);
-        if (field) onChange?.(field.points as unknown as Corners);
-        const places = shapes.filter((one) => one.kind === 'mark').map(({ points }) => points[0]!);
-        if (places.length > 0) onMarks?.(places);
-      }}
-      heats={[]}
-      onView={() => undefined}
-    />
+    // As high as the picture from the start: what stands below it does not move when it comes.
+    <Box aspectRatio={picture.width / picture.height}>
+      <PictureBoard
+        width={picture.width}
+        height={picture.height}
+        small={picture.small}
+        original={picture.original}
+        alt={`${picture.name}: move the ${corners ? 'four corners' : 'marks'} onto ${what}`}
+        shapes={[
+          ...(corners ? [{ ...shape(kind, kind, corners), ...(cornersTitle && { title: cornersTitle }) }] : []),
+          ...marks.map(({ title, at }, i): Shape => ({ ...shape(`mark-${i}`, 'mark', [at]), title })),
+        ]}
+        holes={rings}
+        onChange={(shapes) => {
+          const field = shapes.find(({ id }) => id === kind);
+          if (field) onChange?.(field.points as unknown as Corners);
+          const places = shapes.filter((one) => one.kind === 'mark').map(({ points }) => points[0]!);
+          if (places.length > 0) onMarks?.(places);
+        }}
+        heats={[]}
+        onView={() => undefined}
+      />
+    </Box>
   );
 }

@@ -1,10 +1,10 @@
 'use client';
 
-import { Text } from '@chakra-ui/react';
 import dynamic from 'next/dynamic';
+import { Late } from '@/ui/Late';
 
 /** The plan's form comes after the page: what is read first is the advice above it. */
 export const LaterExposureForm = dynamic(() => import('./ExposureForm').then((part) => part.ExposureForm), {
   ssr: false,
-  loading: () => <Text role="status">Laying out the plan.</Text>,
+  loading: () => <Late words="Laying out the plan." height={{ base: 1250, md: 860 }} />,
 });

@@ -100,7 +100,8 @@ export function SkyPart({ place, timeZone }: Props) {
         ))}
       </Flex>
       <Wrong words={found?.wrong ? [found.wrong] : []} />
-      <Text aria-live="polite">
+      {/* Two lines at a desk, five on a phone, before the hours have come too. */}
+      <Text aria-live="polite" minHeight={{ base: '7.5em', md: '3em' }}>
         UV index up to {sun.highestUvIndex.toFixed(1)}, the sun {sun.highestElevationDeg.toFixed(0)}° high
         {mean !== null && `, ${Math.round(100 * mean)} % of the sky covered on the whole`}.{' '}
         {own === 0 && 'All of it is invented: Kvell has no forecast. Say how it looks, or give a file of hours.'}
