@@ -38,7 +38,7 @@ import type { ToMend } from './mending';
 // Below what is mended: it comes after the page.
 const MeasuredPart = dynamic(() => import('./MeasuredPart').then((part) => part.MeasuredPart), {
   ssr: false,
-  loading: () => <Late height={{ base: 320, md: 320 }} />,
+  loading: () => <Late height={{ base: 44, md: 44 }} />,
 });
 
 interface Props {
