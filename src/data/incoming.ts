@@ -8,11 +8,15 @@ import type { ReadableStream } from 'node:stream/web';
 import { Refusal } from '@/core/refusal';
 import { dataFolder } from './folder';
 
-/** A place beside the data, on the same disk; a crash leaves nothing there that the next start does not clear away. */
-async function incomingPlace(): Promise<string> {
+/**
+ * A place beside the data, on the same disk; a crash leaves nothing there that the next start does not clear away.
+ *
+ * @param what begins its name, for whoever looks into the folder
+ */
+export async function incomingPlace(what: 'file' | 'copy' | 'opened'): Promise<string> {
   const folder = path.join(dataFolder(), 'incoming');
   await mkdir(folder, { recursive: true, mode: 0o700 });
-  return path.join(folder, `file.${process.pid}.${randomUUID()}.part`);
+  return path.join(folder, `${what}.${process.pid}.${randomUUID()}.part`);
 }
 
 /** What was laid down: where, and the SHA-256 of it. */
@@ -33,7 +37,7 @@ export async function withIncoming<T>(
   mostBytes: number,
   work: (laid: LaidDown) => Promise<T>,
 ): Promise<T> {
-  const file = await incomingPlace();
+  const file = await incomingPlace('file');
   const hash = createHash('sha256');
   let bytes = 0;
   const measured = new Transform({

@@ -1,8 +1,6 @@
-import { mkdir, rm } from 'node:fs/promises';
-import { randomUUID } from 'node:crypto';
-import path from 'node:path';
+import { rm } from 'node:fs/promises';
 import { database } from '../connection';
-import { dataFolder } from '../folder';
+import { incomingPlace } from '../incoming';
 import { isThere } from '../isThere';
 import { originalFile } from '../photos/store';
 import { brokenIn, contentsOf, lookAt, type Contents } from './looked';
@@ -21,9 +19,7 @@ export interface TakenCopy {
  */
 export async function withCopy<T>(work: (copy: TakenCopy) => Promise<T>): Promise<T> {
   const { sequelize } = await database();
-  const folder = path.join(dataFolder(), 'incoming');
-  await mkdir(folder, { recursive: true, mode: 0o700 });
-  const file = path.join(folder, `copy.${process.pid}.${randomUUID()}.part`);
+  const file = await incomingPlace('copy');
   try {
     await sequelize.query('VACUUM INTO :file', { replacements: { file } });
     const looked = await lookAt(file);

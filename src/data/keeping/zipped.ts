@@ -1,11 +1,9 @@
 import { createReadStream } from 'node:fs';
-import { mkdir, rm } from 'node:fs/promises';
-import path from 'node:path';
-import { randomUUID } from 'node:crypto';
+import { rm } from 'node:fs/promises';
 import type { Readable } from 'node:stream';
 import yazl from 'yazl';
 import { Refusal } from '@/core/refusal';
-import { dataFolder } from '../folder';
+import { incomingPlace } from '../incoming';
 import { LARGEST_FILE_BYTES } from '../photos/decode';
 import { originalFile } from '../photos/store';
 import { entryStream, openZip, readEntry, type ZipRules } from '../zipFile';
@@ -80,9 +78,7 @@ export async function withZipped<T>(
 ): Promise<T> {
   if (await isSealed(file)) {
     if (passphrase === '') throw new Refusal('passphrase', 'This backup is sealed. Type its passphrase.');
-    const folder = path.join(dataFolder(), 'incoming');
-    await mkdir(folder, { recursive: true, mode: 0o700 });
-    const opened = path.join(folder, `opened.${process.pid}.${randomUUID()}.part`);
+    const opened = await incomingPlace('opened');
     try {
       await writeDown(await unsealWith(createReadStream(file), passphrase), opened).catch((failure: unknown) => {
         throw failure instanceof Refusal || (failure as { code?: string }).code?.startsWith('E')
