@@ -113,6 +113,17 @@ it('the bands are the weighted quantiles that all samples put in order give', ()
         expect(under).toBeLessThan(p * total * (1 + 1e-9));
       }
     }),
+    {
+      examples: [
+        // Nearer to one another than a drawer can be narrow.
+        [
+          [
+            { weight: 1e-7, value: 0 },
+            { weight: 1e-7, value: -5e-324 },
+          ],
+        ],
+      ],
+    },
   );
 });
 

@@ -238,7 +238,9 @@ export function bandOf(samples: readonly Sample[], of: (sample: Sample) => numbe
     if (value > most) most = value;
     total += samples[i]!.weight;
   }
-  const scale = most > least ? DRAWERS / (most - least) : 0;
+  // Values a hair apart all lie in the first.
+  const drawersPerUnit = DRAWERS / (most - least);
+  const scale = Number.isFinite(drawersPerUnit) ? drawersPerUnit : 0;
   const drawers = new Uint16Array(count);
   const inDrawer = new Float64Array(DRAWERS);
   for (let i = 0; i < count; i++) {
