@@ -43,28 +43,30 @@ export function FindDialog({ open, onClose }: { open: boolean; onClose: () => vo
                   onClose();
                 }}
               />
-              <Box as="ul" listStyleType="none" mt="3" aria-live="polite">
-                {found.map(({ href, title, kind }) => (
-                  <Box as="li" key={href} borderTopWidth="1px" borderColor="line">
-                    <NextLink
-                      prefetch={false}
-                      href={href}
-                      onClick={onClose}
-                      style={{
-                        display: 'flex',
-                        justifyContent: 'space-between',
-                        minHeight: 44,
-                        alignItems: 'center',
-                        gap: 12,
-                      }}
-                    >
-                      <span>{title}</span>
-                      <Text as="span" color="soft">
-                        {kind}
-                      </Text>
-                    </NextLink>
-                  </Box>
-                ))}
+              <Box mt="3" aria-live="polite">
+                <Box as="ul" listStyleType="none">
+                  {found.map(({ href, title, kind }) => (
+                    <Box as="li" key={href} borderTopWidth="1px" borderColor="line">
+                      <NextLink
+                        prefetch={false}
+                        href={href}
+                        onClick={onClose}
+                        style={{
+                          display: 'flex',
+                          justifyContent: 'space-between',
+                          minHeight: 44,
+                          alignItems: 'center',
+                          gap: 12,
+                        }}
+                      >
+                        <span>{title}</span>
+                        <Text as="span" color="soft">
+                          {kind}
+                        </Text>
+                      </NextLink>
+                    </Box>
+                  ))}
+                </Box>
                 {found.length === 0 && <Text color="soft">No machine, piece, stage or sum is called so.</Text>}
               </Box>
               {words.trim() !== '' && (
