@@ -10,6 +10,7 @@ const COMPUTING = [
   'ml-matrix',
   'joi',
   '@date-fns/tz',
+  '@date-fns/utc',
   'date-fns',
   'fast-check',
 ];

@@ -10,7 +10,7 @@ import { inDay, ofFirstMachines } from '@/bench/strip';
 import { NextStepList } from '@/bench/NextStepList';
 import { nextSteps } from '@/bench/nextSteps';
 import { sunToday } from '@/bench/sunToday';
-import { thingsOnBench } from '@/bench/things';
+import { openOnBench, thingsOnBench } from '@/bench/things';
 import { showTime } from '@/core/runsheet/time';
 import { nextTimers } from '@/data/timers';
 import { getWorkshop } from '@/data/workshop';
@@ -38,11 +38,12 @@ export default async function BenchPage({ searchParams }: { searchParams: Promis
   const { bells } = await searchParams;
   const now = clock();
   seeToThePlan();
+  const open = openOnBench();
   const [workshop, { timers, more: moreTimers }, { steps, more }, things, lag] = await Promise.all([
     getWorkshop(),
     nextTimers(bells === 'all' ? ALL_TIMERS : TIMERS),
-    nextSteps(now),
-    thingsOnBench(),
+    nextSteps(now, open),
+    thingsOnBench(open),
     backupLagDays(now),
   ]);
   const { timeZone } = workshop;

@@ -4,12 +4,13 @@ import { powerDecided } from '@/data/firstPower';
 import { looksDue } from '@/data/looks';
 import { findPieces, piecesOfAll } from '@/data/pieces';
 import { newestPhotos } from '@/data/photos/store';
-import { restorationsPage, titlesOf, type Listed } from '@/data/restorations';
+import { titlesOf, type Listed } from '@/data/restorations';
 import type { Measurement, OwnerRequest, Piece, Session, StageRow, Treatment } from '@/data/rows';
 import { stagesOfAll } from '@/data/stages';
 import { eachAlone } from '@/edge/eachAlone';
 import { findColumns, findRows } from '@/data/table';
 import { sessionsOf, treatmentsOf } from '@/data/treatments';
+import { openOnBench } from './things';
 
 export interface NextStep {
   href: string;
@@ -21,8 +22,6 @@ export interface NextStep {
   unpowered: boolean;
 }
 
-/** So many machines are looked through: those that were worked on last. */
-const MACHINES = 8;
 /** So many looks whose time has come are shown at once. */
 const LOOKS = 12;
 
@@ -45,8 +44,8 @@ interface Known {
  * What hands can do now: the first thing that the run sheet waits for, of each open machine that was worked on last, and
  * how many more are open.
  */
-export async function nextSteps(now: Date): Promise<{ steps: NextStep[]; more: number }> {
-  const { restorations, all } = await restorationsPage('open', '', 0, MACHINES);
+export async function nextSteps(now: Date, open = openOnBench()): Promise<{ steps: NextStep[]; more: number }> {
+  const { restorations, all } = await open;
   const { out, failed } = await eachAlone(restorations, async (some) => (await knownOf(some)).flatMap(stepOf));
   const unshown = failed.map(({ id, title }) => ({
     ...{

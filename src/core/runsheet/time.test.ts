@@ -44,6 +44,36 @@ it('reads well', () => {
   expect(formatMoney(1250, 'JPY')).toBe('JP¥1,250');
 });
 
+it('shows what a clock in the zone shows, also in the hours that it skips or repeats', () => {
+  const zones = ['Europe/Stockholm', 'Asia/Kolkata', 'America/St_Johns', 'Pacific/Auckland', 'Asia/Kathmandu'] as const;
+  const clocks = new Map(
+    zones.map((timeZone) => {
+      const numbers = {
+        year: 'numeric',
+        month: '2-digit',
+        day: '2-digit',
+        hour: '2-digit',
+        minute: '2-digit',
+      } as const;
+      return [timeZone, new Intl.DateTimeFormat('sv-SE', { ...numbers, timeZone })];
+    }),
+  );
+  const aroundAChange = fc
+    .tuple(
+      fc.constantFrom('2026-03-29T01:00Z', '2026-10-25T01:00Z', '2026-04-04T14:00Z'),
+      fc.integer({ min: -90, max: 90 }),
+    )
+    .map(([at, minutes]) => new Date(Date.parse(at) + minutes * 60_000));
+  const anyTime = fc.date({ min: new Date('1970-01-02'), max: new Date('2099-01-01'), noInvalidDate: true });
+  fc.assert(
+    fc.property(fc.oneof(aroundAChange, anyTime), fc.constantFrom(...zones), (at, zone) => {
+      expect(showTime(at.toISOString(), zone, 'yyyy-MM-dd HH:mm')).toBe(clocks.get(zone)!.format(at));
+    }),
+  );
+  expect(() => showTime('yesterday', 'UTC')).toThrow(RangeError);
+  expect(() => showTime('2026-06-21T10:05:00Z', 'Middle/Nowhere')).toThrow(RangeError);
+});
+
 it('money comes back from minor units, also where a currency has none', () => {
   expect(minorUnits(12.5, 'EUR')).toBe(1250);
   expect(minorUnits(1250, 'JPY')).toBe(1250);

@@ -1,9 +1,16 @@
-import { TZDate } from '@date-fns/tz';
+import { TZDate, tzOffset } from '@date-fns/tz';
+import { UTCDateMini } from '@date-fns/utc';
 import { format, startOfDay } from 'date-fns';
 
-/** An instant as the workshop's clock shows it, for reading: `25 Nov 2026, 14:05`. */
+/**
+ * An instant as the workshop's clock shows it, for reading: `25 Nov 2026, 14:05`. A date in a zone asks for its offset at
+ * each of its fields; here it is asked for once, and the fields of the clock are read as those of UTC.
+ *
+ * @throws RangeError where it is no instant, or no zone
+ */
 export function showTime(iso: string, timeZone: string, pattern = 'd MMM yyyy, HH:mm'): string {
-  return format(new TZDate(Date.parse(iso), timeZone), pattern);
+  const at = new Date(iso);
+  return format(new UTCDateMini(at.getTime() + tzOffset(timeZone, at) * 60_000), pattern);
 }
 
 /** An instant for a `datetime-local` field in the workshop's zone. */

@@ -1,6 +1,5 @@
 import { Box, Text } from '@chakra-ui/react';
-import { TZDate } from '@date-fns/tz';
-import { format } from 'date-fns';
+import { showTime } from '@/core/runsheet/time';
 
 interface Hour {
   at: string;
@@ -21,9 +20,8 @@ const LEFT = 100;
 export function HoursStrip({ hours, timeZone }: { hours: readonly Hour[]; timeZone: string }) {
   const days = new Map<string, (Hour & { hour: number })[]>();
   for (const hour of hours) {
-    const at = new TZDate(Date.parse(hour.at), timeZone);
-    const day = format(at, 'EEE d MMM');
-    days.set(day, [...(days.get(day) ?? []), { ...hour, hour: at.getHours() }]);
+    const day = showTime(hour.at, timeZone, 'EEE d MMM');
+    days.set(day, [...(days.get(day) ?? []), { ...hour, hour: Number(showTime(hour.at, timeZone, 'H')) }]);
   }
   const rows = [...days];
   const good = hours.filter((hour) => hour.good && hour.hands).length;
