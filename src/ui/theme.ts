@@ -130,4 +130,20 @@ const config = defineConfig({
   },
 });
 
-export const system = createSystem(defaultBaseConfig, library, config);
+const made = createSystem(defaultBaseConfig, library, config);
+
+type Variants = ReturnType<typeof made.cva>;
+const variantsOf = new WeakMap<object, Variants>();
+
+/**
+ * How the library styles. Left to itself it makes the variants of an element anew each time that one is drawn, and forgets
+ * what it knew of them: here those of one kind of element are made once.
+ */
+export const system: typeof made = {
+  ...made,
+  cva: ((of: object = {}) => {
+    const known = variantsOf.get(of) ?? (made.cva(of) as Variants);
+    variantsOf.set(of, known);
+    return known;
+  }) as typeof made.cva,
+};
