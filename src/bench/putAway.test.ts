@@ -17,6 +17,7 @@ it('what is put away stands in no list, search, bench or bell, and comes out aga
   const [one, other] = [await trialRestoration(), await trialRestoration()];
   const timer = { restorationId: one.id, pieceId: null, label: 'soak', atTheBell: '', minutes: 5 };
   await startTimer(timer, tick());
+  await startTimer({ ...timer, restorationId: other.id, label: 'rinse' }, tick());
   const seen = async () => ({
     listed: await titles('all'),
     found: (await findAnything('trial'))
@@ -24,17 +25,29 @@ it('what is put away stands in no list, search, bench or bell, and comes out aga
       .map(({ href }) => href.slice(-36)),
     bench: (await nextSteps(inMinutes(1))).steps.map(({ href }) => href.slice(14, 50)),
     bells: (await nextTimers(9)).timers.map(({ restorationId }) => restorationId),
+    unshown: (await nextTimers(1)).more,
   });
   const before = await seen();
   expect(before.listed.sort()).toEqual([one.id, other.id].sort());
-  expect([before.found.includes(one.id), before.bench.includes(one.id), before.bells]).toEqual([true, true, [one.id]]);
+  expect([before.found.includes(one.id), before.bench.includes(one.id), before.bells]).toEqual([
+    true,
+    true,
+    [one.id, other.id],
+  ]);
+  expect(before.unshown).toBe(1);
   await putAway(one.id, tick());
   await putAway(one.id, tick());
-  expect(await seen()).toEqual({ listed: [other.id], found: [other.id], bench: [other.id], bells: [] });
+  expect(await seen()).toEqual({
+    listed: [other.id],
+    found: [other.id],
+    bench: [other.id],
+    bells: [other.id],
+    unshown: 0,
+  });
   expect([await titles('put away'), (await awayOf(one.id)) !== null]).toEqual([[one.id], true]);
   await bringOut(one.id, tick());
   const after = await seen();
-  expect([after.listed.length, after.bells]).toEqual([2, [one.id]]);
+  expect([after.listed.length, after.bells, after.unshown]).toEqual([2, [one.id, other.id], 1]);
   await expect(putAway('nowhere', tick())).rejects.toThrow('not here any more');
 });
 

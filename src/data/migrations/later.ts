@@ -1,6 +1,7 @@
 import { deleted } from './0032-deleted';
 import { found } from './0031-found';
 import { manyYears } from './0033-many-years';
+import { bells } from './0034-bells';
 import type { Migration } from './migration';
 
 const said = `json_object('kind', 'said', 'words', value)`;
@@ -240,4 +241,5 @@ export const LATER: readonly Migration[] = [
   ...found,
   ...deleted,
   ...manyYears,
+  ...bells,
 ];
