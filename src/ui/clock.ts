@@ -37,11 +37,15 @@ export function useNow(): number {
   );
 }
 
-/** A span as `2:04:09` or `04:09`, over two days as `6 d 08 h`; negative spans are time over. */
+/** Days of which nobody counts the hours any more: what a clock has room for. */
+const DAYS_ALONE = 100;
+
+/** A span as `2:04:09` or `04:09`, over two days as `6 d 08 h`, over a hundred as `163 d`; negative spans are time over. */
 export function showSpan(ms: number): string {
   const seconds = Math.floor(Math.abs(ms) / 1000);
   const [h, m, s] = [Math.floor(seconds / 3600), Math.floor(seconds / 60) % 60, seconds % 60];
   const days = Math.floor(h / 24);
+  if (days >= DAYS_ALONE) return `${days} d`;
   if (days >= 2) return `${days} d ${String(h % 24).padStart(2, '0')} h`;
   const two = (n: number) => String(n).padStart(2, '0');
   return h > 0 ? `${h}:${two(m)}:${two(s)}` : `${two(m)}:${two(s)}`;
