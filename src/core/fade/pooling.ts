@@ -19,7 +19,6 @@ export interface Pooled {
   before: ForecastInput['prior'];
 }
 
-/** How far the usual rate of a workshop may lie from the starting guess, and how far its pieces from one another: log. */
 /** So wide a prior leaves a piece's own sessions to speak alone. */
 const WIDE_LOG_SD = 2.5;
 /** Less than this narrower than the wide prior, and a piece has said nothing. */
@@ -60,18 +59,26 @@ export function pooledPrior(words: readonly RateWord[], guess: ForecastInput['pr
   const centre = Math.log(guess.medianRate);
   let [total, mean, square] = [0, 0, 0];
   const grid: { mu: number; tau: number; log: number }[] = [];
-  for (let i = 0; i < GRID; i++)
-    for (let j = 1; j <= GRID; j++) {
-      const z = REACH_SD * ((2 * i) / (GRID - 1) - 1);
-      const mu = centre + z * assumed('spread of workshops');
-      const tau = (3 * assumed('spread of pieces') * j) / GRID;
-      let log = -0.5 * z * z - 0.5 * (tau / assumed('spread of pieces')) ** 2;
-      for (const word of words) {
-        const variance = word.variance + tau * tau;
-        log -= 0.5 * Math.log(variance) + (0.5 * (word.mean - mu) ** 2) / variance;
-      }
-      grid.push({ mu, tau, log });
+  const [workshops, pieces] = [assumed('spread of workshops'), assumed('spread of pieces')];
+  for (let j = 1; j <= GRID; j++) {
+    const tau = (3 * pieces * j) / GRID;
+    // What all words say of a usual rate is a parabola in it: its three sums are the same for the whole row.
+    let [logs, squares, slopes, precisions] = [0, 0, 0, 0];
+    for (const word of words) {
+      const variance = word.variance + tau * tau;
+      const away = word.mean - centre;
+      logs += Math.log(variance);
+      squares += (away * away) / variance;
+      slopes += away / variance;
+      precisions += 1 / variance;
     }
+    for (let i = 0; i < GRID; i++) {
+      const z = REACH_SD * ((2 * i) / (GRID - 1) - 1);
+      const off = z * workshops;
+      const misfit = squares - 2 * off * slopes + off * off * precisions;
+      grid.push({ mu: centre + off, tau, log: -0.5 * (z * z + (tau / pieces) ** 2 + logs + misfit) });
+    }
+  }
   const highest = grid.reduce((most, { log }) => Math.max(most, log), -Infinity);
   for (const { mu, tau, log } of grid) {
     const weight = Math.exp(log - highest);
