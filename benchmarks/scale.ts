@@ -6,6 +6,7 @@ import path from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { findAnything } from '@/bench/find';
 import sharp from 'sharp';
+import { BUNDLE_PARTS } from '@/data/bundle';
 import { closeDatabase, database, inTransaction, queriesSoFar, transactionUnderWay } from '@/data/connection';
 import { quantile } from '@/core/numbers';
 import { countRows, findRows } from '@/data/table';
@@ -21,7 +22,9 @@ const COPIES = 250;
 /** A server that runs for days has read its own code long ago: what is counted comes after so many visits to every page. */
 const WARM = 10;
 const VISITS = 40;
-const MOST_QUERIES = 40;
+/** Forty of a page and four of what stands around it; the record reads every table of a machine once besides. */
+const MOST_QUERIES = 44;
+const MOST_OF_THE_RECORD = BUNDLE_PARTS.length + 27;
 const MOST_RATIO = 1.5;
 
 interface Served {
@@ -213,7 +216,8 @@ export async function scale(only: readonly string[] = []): Promise<void> {
       const [one, many] = [median(ones), median(manies)];
       const ratio = p95(manies) / p95(ones);
       [worst, most] = [Math.max(worst, ratio), Math.max(most, queries)];
-      const isOver = ratio > MOST_RATIO || queries > MOST_QUERIES || p95(manies) > MOST_P95_MS;
+      const mostQueries = name.endsWith('/record') ? MOST_OF_THE_RECORD : MOST_QUERIES;
+      const isOver = ratio > MOST_RATIO || queries > mostQueries || p95(manies) > MOST_P95_MS;
       if (isOver) over += 1;
       console.log(
         `${one.toFixed(0).padStart(5)} ms ${many.toFixed(0).padStart(8)} ms ${p95(manies).toFixed(0).padStart(6)} ms ${ratio.toFixed(2).padStart(6)} ${String(queries).padStart(8)}  ${name}${isOver ? '  OVER' : ''}`,
@@ -264,7 +268,7 @@ export async function scale(only: readonly string[] = []): Promise<void> {
     );
     await closeDatabase();
     console.log(
-      `  worst ratio ${worst.toFixed(2)} (aim ${MOST_RATIO}), most queries ${most} (aim ${MOST_QUERIES}), ${over} over`,
+      `  worst ratio ${worst.toFixed(2)} (aim ${MOST_RATIO}), most queries ${most} (aim ${MOST_QUERIES}, of the record ${MOST_OF_THE_RECORD}), ${over} over`,
     );
   } finally {
     for (const { process: running } of servers) running.kill();

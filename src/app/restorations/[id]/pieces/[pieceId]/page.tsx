@@ -2,6 +2,7 @@ import { needsEntered } from '@/edge/entered';
 import { notFound } from 'next/navigation';
 import { signed } from '@/core/colour/signed';
 import { deltaE00 } from '@/core/colour/difference';
+import { isPlastic } from '@/core/runsheet/stages';
 import { showTime } from '@/core/runsheet/time';
 import { measurementsOfPiece } from '@/data/measurements';
 import { findPiece } from '@/data/pieces';
@@ -60,7 +61,11 @@ export default async function PiecePage({ params }: { params: Promise<{ id: stri
         }
         side={
           <Part title="Next">
-            <LinkButton href={`/restorations/${id}/brighten?piece=${pieceId}`}>Brighten this piece</LinkButton>
+            {isPlastic(piece.plastic) ? (
+              <LinkButton href={`/restorations/${id}/brighten?piece=${pieceId}`}>Brighten this piece</LinkButton>
+            ) : (
+              <LinkButton href={`/restorations/${id}/finish`}>Finish this piece</LinkButton>
+            )}
           </Part>
         }
       />
