@@ -16,12 +16,15 @@ import { copyRestorations } from '@/work/manyYears.testing';
 import { piecesOf } from '@/data/pieces';
 import { planView } from '@/stages/brighten/plan/plan';
 import { planSchema } from '@/stages/brighten/schema';
+import { actionsOfBuild, call } from './attack/server';
 
 /** Every restoration of the demo so many times more: 1,004 of its four. */
 const COPIES = 250;
 /** A server that runs for days has read its own code long ago: what is counted comes after so many visits to every page. */
 const WARM = 10;
 const VISITS = 40;
+/** What goes out as a file takes longer, and is asked for less. */
+const OUT = { warm: 2, visits: 10 };
 /** Forty of a page and four of what stands around it; the record reads every table of a machine once besides. */
 const MOST_QUERIES = 44;
 const MOST_OF_THE_RECORD = BUNDLE_PARTS.length + 27;
@@ -167,6 +170,31 @@ async function inProcess(machines: readonly string[]): Promise<Record<string, ()
   return works;
 }
 
+/** What people do all day, each as one change: a note, a piece, a machine, a clock. @returns an error where it was not taken */
+function doings(machine: string): Record<string, (base: string, once: string) => Promise<void>> {
+  const actions = actionsOfBuild();
+  const restorationId = machine.slice(-36);
+  const does = (name: string, given: (once: string) => object) => async (base: string, once: string) => {
+    const { answer } = await call(base, actions.get(name)!, [given(once)]);
+    if (!answer?.ok) throw new Error(`${name}: ${JSON.stringify(answer)}`);
+  };
+  return {
+    'a note is written': does('clipboard/actions#writeDown', (once) => ({
+      ...{ restorationId, stage: 'mend', words: `note ${once}`, once },
+    })),
+    'a piece is tagged': does('runsheet/actions#tagPiece', (once) => ({
+      ...{ restorationId, tag: `R${once.slice(-4)}`, name: 'Part', plastic: 'ABS', finish: 'textured', once },
+    })),
+    'a machine is opened': does('stages/intake/actions#openMachine', (once) => ({
+      title: `Trial ${once.slice(-4)}`,
+      once,
+    })),
+    'a clock is started': does('bench/actions#startOwnTimer', (once) => ({
+      ...{ label: `soak ${once.slice(-4)}`, minutes: '45', of: restorationId, atTheBell: '' },
+    })),
+  };
+}
+
 /** Every page of a workshop of 1,004 restorations beside the same page of the demo, visited in turn (needs `npm run demo` once before). */
 export async function scale(only: readonly string[] = []): Promise<void> {
   const folder = await mkdtemp(path.join(tmpdir(), 'kvell-scale-'));
@@ -241,6 +269,27 @@ export async function scale(only: readonly string[] = []): Promise<void> {
       }
     for (const [address, { ones, manies, queries }] of seen)
       tell(ones, manies, queries, address.replace(/[0-9a-f-]{28}/g, '…'));
+    for (const form of ['html', 'pdf', 'markdown', 'pictures', 'zip', 'card', 'label']) {
+      const address = `/api${machines[0]}/export?as=${form}`;
+      const [ones, manies]: [number[], number[]] = [[], []];
+      for (let i = -OUT.warm; i < OUT.visits; i++) {
+        const [one, many] = [await visit(small, address), await visit(big, address)];
+        if (i < 0) continue;
+        ones.push(one.ms);
+        manies.push(many.ms);
+      }
+      tell(ones, manies, 0, `the record goes out: ${form}`);
+    }
+    for (const [name, does] of Object.entries(doings(machines[0]!))) {
+      const times: [number[], number[]] = [[], []];
+      for (let i = -WARM; i < VISITS; i++)
+        for (const [k, { base }] of servers.entries()) {
+          const start = performance.now();
+          await does(base, `${WARM + i}`.padStart(32, '0'));
+          if (i >= 0) times[k]!.push(performance.now() - start);
+        }
+      tell(...times, 0, name);
+    }
     for (const [name, work] of Object.entries(await inProcess(machines))) {
       const times: Record<string, number[]> = { [demo]: [], [large]: [] };
       let queries = 0;
