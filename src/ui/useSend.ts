@@ -1,6 +1,6 @@
 'use client';
 
-import { useState, useTransition } from 'react';
+import { useRef, useState, useTransition } from 'react';
 import type { FieldError } from '@/core/sums/fieldErrors';
 import { keysOfForm } from './keysOfForm';
 import { notArrived } from './notArrived';
@@ -18,13 +18,16 @@ export function useSend() {
   const [keys] = useState(keysOfForm);
   const [wrong, setWrong] = useState<string[]>([]);
   const [busy, start] = useTransition();
+  // Words of an answer stand there a moment before the button wakes up: what is tapped on reading them is taken.
+  const underWay = useRef(false);
   const send = <T>(act: (once: Once) => Promise<Answer<T>>, onDone?: (value: T) => void) => {
     let key: string | undefined;
     const once: Once = (given) => {
       key = keys.of(given);
       return { ...given, once: key };
     };
-    if (busy) return;
+    if (underWay.current) return;
+    underWay.current = true;
     const tapped = document.activeElement?.textContent ?? '';
     const answered = (answer: Answer<T>) => {
       if (answer.ok) {
@@ -32,10 +35,17 @@ export function useSend() {
         onDone?.(answer.value);
       } else setWrong(answer.errors.map(({ message }) => message));
     };
+    const arriving = async () => {
+      try {
+        return await act(once);
+      } finally {
+        underWay.current = false;
+      }
+    };
     start(async () => {
       setWrong([]);
       try {
-        answered(await act(once));
+        answered(await arriving());
       } catch (failure) {
         // Tapped again it is the same thing, under the same key.
         const later = (answer: Answered) => answered(answer as Answer<T>);

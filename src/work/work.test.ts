@@ -3,6 +3,7 @@ import { addFinding, settleFinding } from './findings';
 import { QueryTypes } from 'sequelize';
 import sharp from 'sharp';
 import { caution } from '@/core/peroxide/cautions';
+import { select } from '@/data/table';
 import { database } from '@/data/connection';
 import { writeNote } from './notes';
 import { logOf } from '@/data/log';
@@ -45,8 +46,8 @@ describe('the database', () => {
   it('has the tables that the models speak of, with foreign keys and write-ahead log', async () => {
     const { sequelize } = await database();
     for (const [table, { columns }] of Object.entries(TABLES)) {
-      const described = await sequelize.getQueryInterface().describeTable(table);
-      expect(Object.keys(described).sort()).toEqual(Object.keys(columns).sort());
+      const held = await select<{ name: string }>('SELECT name FROM pragma_table_info(:table)', { table });
+      expect(held.map(({ name }) => name).sort()).toEqual(Object.keys(columns).sort());
     }
     const pragma = (name: string) =>
       sequelize.query<Record<string, unknown>>(`PRAGMA ${name}`, { type: QueryTypes.SELECT });
