@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import { act, fireEvent, render, screen } from '@testing-library/react';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import { useSend } from './useSend';
 
 type Answer = { ok: true; value: string } | { ok: false; errors: { field: string; message: string }[] };
@@ -10,12 +10,12 @@ const refused: Answer = { ok: false, errors: [{ field: 'name', message: 'There i
 /** Sends on a tap, and again as soon as it reads what was wrong. */
 function Hasty({ sends, onDone }: { sends: () => Promise<Answer>; onDone: (value: string) => void }) {
   const { wrong, send } = useSend();
-  const [again, setAgain] = useState(false);
+  const again = useRef(false);
   useEffect(() => {
-    if (wrong.length === 0 || again) return;
-    setAgain(true);
+    if (wrong.length === 0 || again.current) return;
+    again.current = true;
     send(sends, onDone);
-  }, [wrong, again, send, sends, onDone]);
+  }, [wrong, send, sends, onDone]);
   return (
     <>
       <button onClick={() => send(sends, onDone)}>Send</button>
