@@ -50,7 +50,7 @@ export default async function BenchPage({ searchParams }: { searchParams: Promis
   const day = await shownDay(workshop, now, sky);
   const [sun, plan] = await Promise.all([
     sunToday(workshop, timers, sky, now),
-    shownPlan(timeZone, ofDayAndHands(day.start, day.end)),
+    shownPlan(timeZone, ofDayAndHands(day.start, day.end), { ready: false }),
   ]);
   const hands = handsOf(plan?.tasks ?? []);
   const unpowered = [...new Set(steps.filter((step) => step.unpowered).map(({ restoration }) => restoration))];

@@ -119,14 +119,18 @@ export function TasksPart({ plan, timeZone, machine, more, machines, done, dropp
         </Text>
       </Flex>
       <Wrong words={wrong} />
-      {plan.leftOut
-        .filter((task) => machine === '' || task.id.startsWith(machine))
-        .map(({ id, words, why }) => (
-          <Box key={id} borderLeftWidth="8px" borderColor="hazard" pl="3" mb="3">
-            <Text fontWeight="650">No place for: {words}</Text>
-            <Text color="soft">{why}</Text>
-          </Box>
-        ))}
+      {plan.leftOut.map(({ id, words, why }) => (
+        <Box key={id} borderLeftWidth="8px" borderColor="hazard" pl="3" mb="3">
+          <Text fontWeight="650">No place for: {words}</Text>
+          <Text color="soft">{why}</Text>
+        </Box>
+      ))}
+      {plan.moreLeftOut > 0 && (
+        <Text mb="3">
+          {plan.moreLeftOut === 1 ? 'One more task finds' : `${plan.moreLeftOut} more tasks find`} no place
+          {machine === '' && ': choose a machine to see its own'}.
+        </Text>
+      )}
       {plan.unpinned.map((words) => (
         <Text key={words} mb="2">
           “{words}” cannot be where it was pinned: what it needs is not there then, or what it waits for is not over.

@@ -41,7 +41,10 @@ export interface ShownPlan {
   tasks: ShownTask[];
   /** What moved, in a sentence; `null` where nothing did. */
   moved: { words: string; tasks: { words: string; from: string; to: string }[] } | null;
+  /** The first of what finds no moment, where it is asked for. */
   leftOut: { id: string; words: string; why: string }[];
+  /** How many more find none. */
+  moreLeftOut: number;
   unpinned: string[];
   ready: (KeptPlan['ready'][number] & { title: string })[];
   people: { id: string; name: string }[];
@@ -59,6 +62,16 @@ export const between =
 const FIRST_HANDS = 6;
 /** So many moves are told one by one. */
 const MOVED_SHOWN = 40;
+/** So many tasks that find no moment are told with the reason. */
+const LEFT_OUT_SHOWN = 20;
+
+/** What a screen shows of the plan beside its tasks. */
+interface Beside {
+  /** Of which tasks it says that they find no moment. */
+  leftOut?: (about: KeptTask['about']) => boolean;
+  /** Whether it says when each machine is ready. */
+  ready?: boolean;
+}
 
 /** Those of a day, and the first that hands do, whenever that is. */
 export function ofDayAndHands(start: string, end: string): Wanted {
@@ -68,16 +81,24 @@ export function ofDayAndHands(start: string, end: string): Wanted {
 }
 
 /** The plan that stands, with names; `null` before the first. Of a large one only what is looked at is named. */
-export async function shownPlan(timeZone: string, wanted: Wanted = () => true): Promise<ShownPlan | null> {
+export async function shownPlan(
+  timeZone: string,
+  wanted: Wanted = () => true,
+  { leftOut = () => false, ready = true }: Beside = {},
+): Promise<ShownPlan | null> {
   const [stands, people, runs] = await Promise.all([planThatStands(), findRows('people'), runsNow()]);
   if (!stands) return null;
   const { plan, number, at } = stands;
   const running = new Set(runs.map(({ task }) => task));
   const tasks = plan.tasks.filter((task, i) => wanted(task, i) || running.has(task.id));
-  const abouts = [...tasks, ...plan.leftOut].map(({ about }) => about);
+  const unplaced = plan.leftOut.filter(({ about }) => leftOut(about));
+  const told = unplaced.slice(0, LEFT_OUT_SHOWN);
+  const dates = ready ? plan.ready : [];
+  const abouts = [...tasks, ...told].map(({ about }) => about);
   const [titles, pieces] = await Promise.all([
     titlesOf([
-      ...plan.ready.map(({ machine }) => machine),
+      ...dates.map(({ machine }) => machine),
+      ...(plan.moved?.ready ?? []).map(({ machine }) => machine),
       ...abouts.flatMap(({ machine }) => machine ?? []),
       ...(plan.moved?.causes ?? []).flatMap((cause) => ('machine' in cause ? (cause.machine ?? []) : [])),
     ]),
@@ -94,8 +115,11 @@ export async function shownPlan(timeZone: string, wanted: Wanted = () => true): 
     href: taskPlace(about),
     begunAt: begun(runs, id),
   });
+  // Made when it is first asked: a workshop of many years plans thousands of tasks.
+  let byId: Map<string, { about: KeptTask['about'] }> | undefined;
   const wordsOf = (id: string): string => {
-    const one = [...plan.tasks, ...plan.leftOut].find((task) => task.id === id);
+    byId ??= new Map([...plan.leftOut, ...plan.tasks].map((task) => [task.id, task]));
+    const one = byId.get(id);
     return one ? taskWords(one.about) : 'something that is done';
   };
   return {
@@ -107,13 +131,14 @@ export async function shownPlan(timeZone: string, wanted: Wanted = () => true): 
         .slice(0, MOVED_SHOWN)
         .map(({ about, from, to }) => ({ words: taskWords(about), from, to })),
     },
-    leftOut: plan.leftOut.map(({ id, about, why }) => ({
+    moreLeftOut: unplaced.length - told.length,
+    leftOut: told.map(({ id, about, why }) => ({
       id,
       words: taskWords(about),
       why: noPlaceOf(id, why, wordsOf),
     })),
     unpinned: plan.unpinned.map(wordsOf),
-    ready: plan.ready.map((one) => ({ ...one, title: titles.get(one.machine) ?? '' })),
+    ready: dates.map((one) => ({ ...one, title: titles.get(one.machine) ?? '' })),
     people: people.map(({ id, name }) => ({ id, name })),
   };
 }

@@ -5,23 +5,36 @@ import { shownPlan } from '@/bench/plan';
 import { assumedLine } from '@/core/assumptions/assumptions';
 import { getWorkshop } from '@/data/workshop';
 import { needsEntered } from '@/edge/entered';
+import { LinkButton } from '@/ui/links';
 import { Worked } from '@/ui/Worked';
 import { seeToThePlan } from '../../planner';
 
 export const metadata: Metadata = { title: 'Ready when, bench' };
 
-/** When each machine is ready, with its odds. */
-export default async function ReadyPage() {
+/** So many machines stand on a page. */
+const SIZE = 40;
+
+/** When each machine is ready, with its odds; those that are ready first come first. */
+export default async function ReadyPage({ searchParams }: { searchParams: Promise<{ page?: string }> }) {
   await needsEntered();
   seeToThePlan();
   const { timeZone } = await getWorkshop();
-  const plan = await shownPlan(timeZone);
+  const plan = await shownPlan(timeZone, () => false);
+  const all = (plan?.ready ?? []).toSorted((a, b) => a.planned.localeCompare(b.planned));
+  const last = Math.max(0, Math.ceil(all.length / SIZE) - 1);
+  const page = Math.min(last, Math.max(0, Math.floor(Number((await searchParams).page ?? 0)) || 0));
   return (
     <>
       <PlanHead here="/plan/ready" under={plan ? 'A range with its odds: no single day is promised' : null} />
       {plan && (
         <>
-          <ReadyPart ready={plan.ready} timeZone={timeZone} />
+          <ReadyPart ready={all.slice(SIZE * page, SIZE * (page + 1))} timeZone={timeZone} />
+          <nav aria-label="Other machines" style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
+            {page > 0 && <LinkButton href={`/plan/ready?page=${page - 1}`}>Those ready sooner</LinkButton>}
+            {SIZE * (page + 1) < all.length && (
+              <LinkButton href={`/plan/ready?page=${page + 1}`}>Those ready later</LinkButton>
+            )}
+          </nav>
           <Worked
             lines={[
               assumedLine([

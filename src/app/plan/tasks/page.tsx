@@ -24,8 +24,9 @@ export default async function TasksPage({ searchParams }: Props) {
   seeToThePlan();
   const { timeZone } = await getWorkshop();
   let count = 0;
+  const isOf = (about: { machine: string | null }) => machine === '' || about.machine === machine;
   const [plan, machines, said] = await Promise.all([
-    shownPlan(timeZone, ({ about }) => (machine === '' || about.machine === machine) && ++count <= MOST),
+    shownPlan(timeZone, ({ about }) => isOf(about) && ++count <= MOST, { leftOut: isOf, ready: false }),
     openRestorations(),
     saidOf(),
   ]);

@@ -13,7 +13,7 @@ export const metadata: Metadata = { title: 'What if, bench' };
 export default async function WhatIfPage() {
   await needsEntered();
   const { timeZone } = await getWorkshop();
-  const plan = await shownPlan(timeZone);
+  const plan = await shownPlan(timeZone, () => false);
   return (
     <>
       <PlanHead here="/plan/what-if" under={plan ? 'Side by side with the plan as it stands' : null} />
