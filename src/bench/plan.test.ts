@@ -9,6 +9,7 @@ import { planWithNames } from './plan.testing';
 import { simulatedAir } from '@/simulators/weather/air';
 import { simulatedSky } from '@/simulators/weather/sky';
 import { airOver, skyOver } from '@/data/weather';
+import { keepPlan, planThatStands } from '@/data/plans';
 import { getWorkshop } from '@/data/workshop';
 import { replan, wholeMinute } from '@/work/plan/replan';
 import { inTrialWorkshop, trialPiece, trialRestoration } from '@/work/trial';
@@ -33,6 +34,27 @@ async function planned() {
 }
 
 describe('the plan as screens show it', () => {
+  it('of thousands that find no place it names the first and counts the rest, and only where they are asked for', async () => {
+    await planned();
+    const { plan } = (await planThatStands())!;
+    const [first] = plan.tasks;
+    const leftOut = Array.from({ length: 25 }, (_, i) => ({
+      ...{ id: `lost-${i}`, about: first!.about },
+      why: { kind: 'waits' as const, for: i === 0 ? first!.id : 'nowhere' },
+    }));
+    await keepPlan({ ...plan, leftOut }, 0, NOW);
+    expect(await shownPlan('Etc/GMT+2', undefined, { ready: false })).toMatchObject({
+      ...{ leftOut: [], moreLeftOut: 0, ready: [] },
+    });
+    const shown = (await shownPlan('Etc/GMT+2', () => false, { leftOut: () => true }))!;
+    expect([shown.leftOut.length, shown.moreLeftOut, shown.tasks.length]).toEqual([20, 5, 0]);
+    expect(shown.leftOut.slice(0, 2).map(({ why }) => why)).toEqual([
+      'It waits for “Photograph every side”, which finds no moment.',
+      'It waits for “something that is done”, which finds no moment.',
+    ]);
+    expect(shown.ready.map(({ title }) => title)).toEqual(['Trial machine', 'Trial machine']);
+  });
+
   it('has names for everything, and one task for hands first', async () => {
     const plan = await planned();
     expect(plan.tasks.every(({ words, title }) => words.length > 0 && title === 'Trial machine')).toBe(true);
