@@ -29,12 +29,14 @@ export default async function ReadyPage({ searchParams }: { searchParams: Promis
       {plan && (
         <>
           <ReadyPart ready={all.slice(SIZE * page, SIZE * (page + 1))} timeZone={timeZone} />
-          <nav aria-label="Other machines" style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
-            {page > 0 && <LinkButton href={`/plan/ready?page=${page - 1}`}>Those ready sooner</LinkButton>}
-            {SIZE * (page + 1) < all.length && (
-              <LinkButton href={`/plan/ready?page=${page + 1}`}>Those ready later</LinkButton>
-            )}
-          </nav>
+          {all.length > SIZE && (
+            <nav aria-label="Other machines" style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
+              {page > 0 && <LinkButton href={`/plan/ready?page=${page - 1}`}>Those ready sooner</LinkButton>}
+              {SIZE * (page + 1) < all.length && (
+                <LinkButton href={`/plan/ready?page=${page + 1}`}>Those ready later</LinkButton>
+              )}
+            </nav>
+          )}
           <Worked
             lines={[
               assumedLine([
