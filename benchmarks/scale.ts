@@ -170,7 +170,7 @@ async function inProcess(machines: readonly string[]): Promise<Record<string, ()
   return works;
 }
 
-/** What people do all day, each as one change: a note, a piece, a machine, a clock. @returns an error where it was not taken */
+/** What people do all day, each as one change: a note, a piece, a machine, a clock. @throws Error where it was not taken */
 function doings(machine: string): Record<string, (base: string, once: string) => Promise<void>> {
   const actions = actionsOfBuild();
   const restorationId = machine.slice(-36);
