@@ -121,8 +121,8 @@ function outside(intervals: readonly Interval[], start: number, end: number): nu
 const held = ({ at, ...task }: BenchTask): BenchTask =>
   at === undefined ? task : { ...task, windows: [[at, at + task.duration]] };
 
-/** What falls with a task: what is done only so that it can follow at once, as setting up before an exposure. */
-export function fallsWith(tasks: readonly Task[], id: string): Set<string> {
+/** Some tasks and what falls with them: what is done only so that they can follow at once, as setting up before an exposure. */
+export function fallsWith(tasks: readonly Task[], ids: readonly string[]): Set<string> {
   const byId = new Map(tasks.map((task) => [task.id, task]));
   const gone = new Set<string>();
   const fall = (one: string): void => {
@@ -130,7 +130,7 @@ export function fallsWith(tasks: readonly Task[], id: string): Set<string> {
     gone.add(one);
     for (const { task, maxLag } of byId.get(one)?.after ?? []) if (maxLag !== undefined) fall(task);
   };
-  fall(id);
+  for (const id of ids) fall(id);
   return gone;
 }
 
@@ -208,7 +208,7 @@ function without(
   leftOut: BenchPlan['leftOut'],
 ): readonly BenchTask[] {
   const isLost = new Set(lost);
-  const gone = new Set(lost.flatMap((id) => [...fallsWith(tasks, id)]));
+  const gone = fallsWith(tasks, lost);
   const also = waiting(tasks, gone);
   const byId = new Map(tasks.map((task) => [task.id, task]));
   const whyOf = (id: string): BenchPlan['leftOut'][number]['why'] => {

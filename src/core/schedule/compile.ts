@@ -53,6 +53,46 @@ function startsOf(task: Task, there: ReadonlyMap<string, readonly Interval[]>): 
   return joinedStarts(starts);
 }
 
+/** When a task may begin, and when with each of those of which it needs one. */
+interface Starts {
+  choices: readonly { id: string; starts: readonly Interval[] }[];
+  starts: readonly Interval[];
+}
+
+/** When the resources of a problem are there, and what tasks of the same length, needs and windows may begin at by that. */
+interface There {
+  of: ReadonlyMap<string, readonly Interval[]>;
+  found: Map<readonly Interval[], Map<string, Starts>>;
+}
+
+/** The same resources are asked for again and again, each time with fewer tasks. */
+const known = new WeakMap<Problem['resources'], There>();
+
+function thereOf(resources: Problem['resources']): There {
+  const told = known.get(resources);
+  if (told) return told;
+  const there: There = {
+    of: new Map(resources.map(({ id, available }) => [id, available ? joined(available) : ALWAYS])),
+    found: new Map(),
+  };
+  known.set(resources, there);
+  return there;
+}
+
+/** As they are worked out, but once for all tasks that are alike: a large bench has thousands of a few kinds. */
+function allStartsOf(task: Task, { of, found }: There): Starts {
+  const windows = task.windows ?? ALWAYS;
+  const like = JSON.stringify([task.duration, task.uses, task.anyOf]);
+  const alike = found.get(windows) ?? new Map<string, Starts>();
+  found.set(windows, alike);
+  const told = alike.get(like);
+  if (told) return told;
+  const choices = choicesOf(task, of);
+  const starts = choices.length > 0 ? joinedStarts(choices.flatMap((choice) => choice.starts)) : startsOf(task, of);
+  alike.set(like, { choices, starts });
+  return { choices, starts };
+}
+
 /** When a task may begin with each of those of which it needs one. @throws NoPlace where it fits with none */
 function choicesOf(task: Task, there: ReadonlyMap<string, readonly Interval[]>) {
   let refused: unknown = null;
@@ -101,7 +141,7 @@ export function compile({ resources, tasks }: Problem): Compiled {
   const resourceAt = new Map(resourceIds.map((id, i) => [id, i]));
   if (resourceAt.size < resourceIds.length)
     throw new Refusal('resources', `Two resources are called “${twice(resourceIds)}”. Name them apart.`);
-  const there = new Map(resources.map(({ id, available }) => [id, available ? joined(available) : ALWAYS]));
+  const there = thereOf(resources);
   const before = tasks.map(({ id, after }) =>
     after.map(({ task, minLag, maxLag }) => {
       const at = place.get(task);
@@ -133,18 +173,18 @@ export function compile({ resources, tasks }: Problem): Compiled {
       return units > 0 ? [{ resource, units }] : [];
     }),
   );
-  const fits = tasks.map((task) => choicesOf(task, there));
+  const fits = tasks.map((task) => allStartsOf(task, there));
   return {
     ...{ ids, before, behind, needs },
-    choices: fits.map((some, i) => some.map(({ id, starts }) => ({ starts, resource: resourceOf(ids[i]!, id) }))),
+    choices: fits.map(({ choices }, i) =>
+      choices.map(({ id, starts }) => ({ starts, resource: resourceOf(ids[i]!, id) })),
+    ),
     apartFrom: tasks.map(({ id, apartFrom = [] }) => apartFrom.map((name) => resourceOf(id, name))),
     taken: resources.map(({ taken = [] }) => taken),
     durations: tasks.map(({ duration }) => duration),
     capacities: resources.map(({ capacity }) => capacity),
     topological: inOrder(ids, before),
-    starts: tasks.map((task, i) =>
-      fits[i]!.length > 0 ? joinedStarts(fits[i]!.flatMap(({ starts }) => starts)) : startsOf(task, there),
-    ),
+    starts: fits.map(({ starts }) => starts),
   };
 }
 

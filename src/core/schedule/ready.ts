@@ -90,7 +90,7 @@ export function played(problem: BenchProblem, order: readonly string[]): Map<str
       return last;
     } catch (failure) {
       if (!(failure instanceof NoPlace)) throw failure;
-      const gone = fallsWith(tasks, failure.task);
+      const gone = fallsWith(tasks, [failure.task]);
       const also = waiting(tasks, gone);
       for (const { id, machine } of tasks) if (gone.has(id) || also.has(id)) upTo(machine, Infinity);
       tasks = tasks.filter(({ id }) => !gone.has(id) && !also.has(id));

@@ -108,6 +108,26 @@ describe('a plan', () => {
   });
 });
 
+it('what is found once for tasks that are alike is what each alone would find', () =>
+  fc.assert(
+    fc.property(solvable, fc.integer({ min: 1, max: 12 }), (problem, count) => {
+      const kept = new Set(problem.tasks.slice(0, count).map(({ id }) => id));
+      const fewer = problem.tasks
+        .filter(({ id }) => kept.has(id))
+        .map((one) => ({ ...one, after: one.after.filter(({ task: other }) => kept.has(other)) }));
+      const alike = { ...problem, tasks: fewer.flatMap((one) => [one, { ...one, id: `${one.id} again`, after: [] }]) };
+      compile(problem);
+      // A copy has no resources in common with what was compiled before.
+      expect(compile(alike)).toEqual(compile(structuredClone(alike)));
+      for (const one of fewer) {
+        const alone = { resources: structuredClone(problem.resources), tasks: [{ ...one, after: [] }] };
+        const at = alike.tasks.findIndex(({ id }) => id === one.id);
+        expect(compile(alike).starts[at]).toEqual(compile(alone).starts[0]);
+      }
+    }),
+    { numRuns: 60 },
+  ));
+
 describe('the bound', () => {
   it('is never worse where something is relaxed', () =>
     fc.assert(
