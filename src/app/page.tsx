@@ -5,7 +5,7 @@ import { DayStrip } from '@/bench/DayStrip';
 import { MovedPart } from '@/bench/MovedPart';
 import { NowPart } from '@/bench/NowPart';
 import { PlanViews } from '@/bench/PlanViews';
-import { handsOf, ofDayAndHands, shownDay, shownPlan } from '@/bench/plan';
+import { firstForHands, handsOf, shownDay, shownPlan } from '@/bench/plan';
 import { inDay, ofFirstMachines } from '@/bench/strip';
 import { NextStepList } from '@/bench/NextStepList';
 import { nextSteps } from '@/bench/nextSteps';
@@ -50,11 +50,19 @@ export default async function BenchPage({ searchParams }: { searchParams: Promis
   const day = await shownDay(workshop, now, sky);
   const [sun, plan] = await Promise.all([
     sunToday(workshop, timers, sky, now),
-    shownPlan(timeZone, ofDayAndHands(day.start, day.end), { ready: false }),
+    shownPlan(
+      timeZone,
+      (tasks) => {
+        const today = ofFirstMachines(inDay(tasks, day), ROWS);
+        return { tasks: [...today.tasks, ...firstForHands(tasks)], beyond: today.more };
+      },
+      { ready: false },
+    ),
   ]);
   const hands = handsOf(plan?.tasks ?? []);
   const unpowered = [...new Set(steps.filter((step) => step.unpowered).map(({ restoration }) => restoration))];
-  const today = ofFirstMachines(inDay(plan?.tasks ?? [], day), ROWS);
+  const moreMachines = plan?.beyond ?? 0;
+  const today = ofFirstMachines(inDay(plan?.tasks ?? [], day), ROWS).tasks;
   return (
     <>
       <ScreenHead
@@ -121,9 +129,9 @@ export default async function BenchPage({ searchParams }: { searchParams: Promis
       />
       {sun ? (
         <Part title="Today">
-          <DayStrip day={day} tasks={today.tasks} timeZone={timeZone} by="machine" />
-          {today.more > 0 && (
-            <TextLink href="/plan">{`${today.more} more machines have something planned today`}</TextLink>
+          <DayStrip day={day} tasks={today} timeZone={timeZone} by="machine" />
+          {moreMachines > 0 && (
+            <TextLink href="/plan">{`${moreMachines} more machines have something planned today`}</TextLink>
           )}
           <Worked
             lines={sun.working}

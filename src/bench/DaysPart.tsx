@@ -11,13 +11,14 @@ import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { DayStrip, type Dragged } from './DayStrip';
-import { inDay, ofFirstMachines, ROWS_BY, type RowsBy } from './strip';
+import { AT_FIRST, firstAtPlaces, inDay, ofFirstMachines, ROWS_BY, type Beyond, type RowsBy } from './strip';
 import type { ShownDay, ShownPlan, ShownTask } from './plan';
 import { freeTask, pinTask } from './planActions';
 
 /** What a move costs, as the server answers it. */
 interface Cost {
-  laterMin: { machine: string; min: number }[];
+  laterMin: { title: string; min: number }[];
+  moreLater: number;
   moved: number;
   impossible: boolean;
 }
@@ -28,35 +29,51 @@ interface Props {
   plan: ShownPlan;
   days: readonly ShownDay[];
   timeZone: string;
+  /** Which of the pages of days this is. */
+  page: number;
+  /** Whether all of the days is here, or what is shown at first. */
+  whole: boolean;
+  /** What each day has beyond what is here. */
+  beyond: readonly Beyond[];
   costOfMove: (given: Record<string, unknown>) => Promise<Answered>;
 }
 
 const BY_WORDS: Record<RowsBy, string> = { machine: 'By machine', place: 'By hands and places' };
 /** After a finger has rested so long the cost is asked for. */
 const REST_MS = 200;
-/** So many machines have a row of a day before somebody asks for all. */
-const ROWS = 8;
 
 /** The days one below the other; a task is dragged or moved by keys, and what that costs is said before it is let go. */
-export function DaysPart({ plan, days, timeZone, costOfMove }: Props) {
+export function DaysPart({ plan, days, timeZone, page, whole, beyond, costOfMove }: Props) {
   const router = useRouter();
   const { wrong, busy, send } = useSend();
   const [by, setBy] = useState<RowsBy>('machine');
-  const [whole, setWhole] = useState(false);
   const [chosen, setChosen] = useState<string | null>(null);
-  const [over, setOver] = useState<{ dragged: Dragged; cost: Cost | null } | null>(null);
+  const [over, setOver] = useState<{ dragged: Dragged; cost: Cost | string | null } | null>(null);
   const resting = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const asking = useRef<Dragged | null>(null);
   useEffect(() => () => clearTimeout(resting.current), []);
-  const titleOf = (machine: string) => plan.ready.find((one) => one.machine === machine)?.title ?? '';
   const when = (iso: string) => showTime(iso, timeZone, 'EEE HH:mm');
+  // One question at a time: where it takes long, what was dragged on meanwhile is asked for after it.
+  const askFor = (dragged: Dragged): void => {
+    const isUnderWay = asking.current !== null;
+    asking.current = dragged;
+    if (isUnderWay) return;
+    costOfMove({ task: dragged.task.id, startAt: dragged.startAt })
+      .then((answered) => {
+        if (answered.ok) setOver((now) => (now?.dragged === dragged ? { dragged, cost: answered.value } : now));
+        else setOver((now) => (now?.dragged === dragged ? { dragged, cost: answered.errors[0]!.message } : now));
+      })
+      .catch(() => setOver((now) => (now?.dragged === dragged ? { dragged, cost: UNKNOWN } : now)))
+      .finally(() => {
+        const next = asking.current;
+        asking.current = null;
+        if (next !== null && next !== dragged) askFor(next);
+      });
+  };
   const ask = (dragged: Dragged) => {
     setOver({ dragged, cost: null });
     clearTimeout(resting.current);
-    resting.current = setTimeout(() => {
-      void costOfMove({ task: dragged.task.id, startAt: dragged.startAt }).then((answered) => {
-        if (answered.ok) setOver((now) => (now?.dragged === dragged ? { dragged, cost: answered.value } : now));
-      });
-    }, REST_MS);
+    resting.current = setTimeout(() => askFor(dragged), REST_MS);
   };
   const move = ({ task, startAt }: Dragged) =>
     send(
@@ -68,10 +85,11 @@ export function DaysPart({ plan, days, timeZone, costOfMove }: Props) {
       },
     );
   const task = plan.tasks.find(({ id }) => id === chosen) ?? null;
+  const firstAt = (day: ShownDay) => firstAtPlaces(inDay(plan.tasks, day), whole ? Infinity : AT_FIRST.tasks).tasks;
   const shownOf = (day: ShownDay) =>
-    by === 'machine' && !whole ? ofFirstMachines(inDay(plan.tasks, day), ROWS).tasks : inDay(plan.tasks, day);
-  const hidden =
-    by === 'machine' ? Math.max(...days.map((day) => ofFirstMachines(inDay(plan.tasks, day), ROWS).more)) : 0;
+    by === 'place' ? firstAt(day) : ofFirstMachines(inDay(plan.tasks, day), whole ? Infinity : AT_FIRST.machines).tasks;
+  const hidden = Math.max(...beyond.map(({ machines, tasks }) => (by === 'place' ? tasks : machines)));
+  const all = `/plan?page=${page}&whole=1`;
   return (
     <Box>
       <Box display={{ base: 'none', md: 'block' }}>
@@ -79,7 +97,7 @@ export function DaysPart({ plan, days, timeZone, costOfMove }: Props) {
         <Box minHeight="46px" role="status" aria-live="polite">
           {over ? (
             <Text>
-              <b>{over.dragged.task.words}</b> at {when(over.dragged.startAt)}: {costWords(over.cost, titleOf)}
+              <b>{over.dragged.task.words}</b> at {when(over.dragged.startAt)}: {costWords(over.cost)}
             </Text>
           ) : task ? (
             <TaskLine
@@ -105,8 +123,11 @@ export function DaysPart({ plan, days, timeZone, costOfMove }: Props) {
         </Box>
         <Wrong words={wrong} />
         {hidden > 0 && (
-          <Button onClick={() => setWhole(!whole)}>{whole ? 'Fewer machines' : `Show ${hidden} more machines`}</Button>
+          <LinkButton href={all}>
+            {by === 'place' ? `Show up to ${hidden} more tasks a day` : `Show up to ${hidden} more machines a day`}
+          </LinkButton>
         )}
+        {whole && <LinkButton href={`/plan?page=${page}`}>Show less</LinkButton>}
         {days.map((day) => (
           <Box key={day.day} as="section" aria-label={dayWords(day, timeZone)} mb="2">
             <Text fontFamily="heading" fontWeight="650" fontSize="18px">
@@ -124,9 +145,10 @@ export function DaysPart({ plan, days, timeZone, costOfMove }: Props) {
         ))}
       </Box>
       <Box display={{ base: 'block', md: 'none' }}>
-        {days.map((day) => (
-          <DayList key={day.day} day={day} tasks={inDay(plan.tasks, day)} timeZone={timeZone} />
+        {days.map((day, i) => (
+          <DayList key={day.day} day={day} tasks={firstAt(day)} more={beyond[i]?.tasks ?? 0} {...{ timeZone, all }} />
         ))}
+        {whole && <LinkButton href={`/plan?page=${page}`}>Show less</LinkButton>}
       </Box>
     </Box>
   );
@@ -134,13 +156,18 @@ export function DaysPart({ plan, days, timeZone, costOfMove }: Props) {
 
 const dayWords = ({ start }: ShownDay, timeZone: string): string => showTime(start, timeZone, 'EEEE d MMMM');
 
-/** What a move costs, in words. */
-function costWords(cost: Cost | null, titleOf: (machine: string) => string): string {
+const UNKNOWN = 'Kvell was not reached; what that costs is not known.';
+
+/** What a move costs, in words; or why that is not known. */
+function costWords(cost: Cost | string | null): string {
   if (!cost) return 'working out what that costs';
+  if (typeof cost === 'string') return cost;
   if (cost.impossible) return 'it cannot be there: what it needs is not there then, or what it waits for is not over.';
   const dates = cost.laterMin.map(
-    ({ machine, min }) => `${titleOf(machine)} ${showMinutes(Math.abs(min))} ${min > 0 ? 'later' : 'sooner'}`,
+    ({ title, min }) => `${title} ${showMinutes(Math.abs(min))} ${min > 0 ? 'later' : 'sooner'}`,
   );
+  if (cost.moreLater > 0)
+    dates.push(cost.moreLater === 1 ? 'one more machine by less' : `${cost.moreLater} more machines by less`);
   const others =
     cost.moved === 0
       ? 'nothing else moves'
@@ -185,7 +212,20 @@ function TaskLine({
 }
 
 /** A day as a list, for a narrow screen: what hands do, in its order. */
-function DayList({ day, tasks, timeZone }: { day: ShownDay; tasks: readonly ShownTask[]; timeZone: string }) {
+function DayList({
+  day,
+  tasks,
+  more,
+  all,
+  timeZone,
+}: {
+  day: ShownDay;
+  tasks: readonly ShownTask[];
+  /** How many more the day has, and where they are. */
+  more: number;
+  all: string;
+  timeZone: string;
+}) {
   const listed = tasks.filter(
     ({ hands, place, from }) =>
       (hands || place === 'sun' || place === 'lamp') && Date.parse(from) >= Date.parse(day.start),
@@ -224,6 +264,7 @@ function DayList({ day, tasks, timeZone }: { day: ShownDay; tasks: readonly Show
           </Box>
         </Flex>
       ))}
+      {more > 0 && <LinkButton href={all}>{`Show ${more} more of this day`}</LinkButton>}
     </Box>
   );
 }

@@ -9,16 +9,15 @@ import { DataTable } from '@/ui/DataTable';
 import { useSend } from '@/ui/useSend';
 import { Working } from '@/ui/Working';
 import { Wrong } from '@/ui/Wrong';
-import type { ShownPlan } from './plan';
 
 interface Answer {
-  rows: { machine: string; six: [number | null, number | null]; nine: [number | null, number | null] }[];
+  rows: { machine: string; title: string; six: [number | null, number | null]; nine: [number | null, number | null] }[];
+  moreRows: number;
   end: [number, number];
   leftOut: [number, number];
 }
 
 interface Props {
-  ready: ShownPlan['ready'];
   timeZone: string;
   at: string;
   whatIf: (
@@ -35,7 +34,7 @@ const WORDS: Record<WhatIf, string> = {
 };
 
 /** Today’s plan beside one with something otherwise; nothing of it is kept. */
-export function WhatIfPart({ ready, timeZone, at, whatIf }: Props) {
+export function WhatIfPart({ timeZone, at, whatIf }: Props) {
   const { wrong, busy, send } = useSend();
   const [chosen, setChosen] = useState<WhatIf | null>(null);
   const [answer, setAnswer] = useState<Answer | null>(null);
@@ -60,13 +59,19 @@ export function WhatIfPart({ ready, timeZone, at, whatIf }: Props) {
             rows={answer.rows}
             rowKey={({ machine }) => machine}
             columns={[
-              { title: 'Machine', cell: ({ machine }) => ready.find((one) => one.machine === machine)?.title ?? '' },
+              { title: 'Machine', cell: ({ title }) => title },
               { title: '6 in 10, now', cell: ({ six }) => day(six[0]) },
               { title: '6 in 10, then', cell: ({ six }) => day(six[1]) },
               { title: '9 in 10, now', cell: ({ nine }) => day(nine[0]) },
               { title: '9 in 10, then', cell: ({ nine }) => day(nine[1]) },
             ]}
           />
+          {answer.moreRows > 0 && (
+            <Text mt="2" color="soft">
+              Those whose dates differ most; {answer.moreRows} more {answer.moreRows === 1 ? 'differs' : 'differ'} less,
+              or not at all.
+            </Text>
+          )}
           <Text mt="3">
             If all goes as planned everything is over {day(answer.end[0])} as it stands, {day(answer.end[1])} then.
             {answer.leftOut[0] + answer.leftOut[1] > 0 &&

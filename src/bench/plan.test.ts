@@ -1,9 +1,9 @@
 import ICAL from 'ical.js';
 import { workBench } from '@/core/schedule/benchWork';
-import { lanesOf, rowsOf, shownHours } from './strip';
+import { firstOfDays, lanesOf, rowsOf, shownHours } from './strip';
 import { planCalendar } from './calendar';
 import { planPdf } from './sheetPdf';
-import { handsOf, shownDay, shownPlan, type ShownTask } from './plan';
+import { everyTask, handsOf, noTask, shownDay, shownPlan, type ShownTask } from './plan';
 import { movedWords, noPlaceOf } from './planWords';
 import { planWithNames } from './plan.testing';
 import { simulatedAir } from '@/simulators/weather/air';
@@ -30,7 +30,7 @@ async function planned() {
   await trialRestoration();
   await trialPiece();
   await replan(NOW, outside, (work) => Promise.resolve(workBench({ ...work, maxIterations: 30, runs: 10 }, () => 0)));
-  return (await shownPlan('Etc/GMT+2'))!;
+  return (await shownPlan('Etc/GMT+2', everyTask))!;
 }
 
 describe('the plan as screens show it', () => {
@@ -43,16 +43,56 @@ describe('the plan as screens show it', () => {
       why: { kind: 'waits' as const, for: i === 0 ? first!.id : 'nowhere' },
     }));
     await keepPlan({ ...plan, leftOut }, 0, NOW);
-    expect(await shownPlan('Etc/GMT+2', undefined, { ready: false })).toMatchObject({
+    expect(await shownPlan('Etc/GMT+2', everyTask, { ready: false })).toMatchObject({
       ...{ leftOut: [], moreLeftOut: 0, ready: [] },
     });
-    const shown = (await shownPlan('Etc/GMT+2', () => false, { leftOut: () => true }))!;
+    const shown = (await shownPlan('Etc/GMT+2', noTask, { leftOut: () => true }))!;
     expect([shown.leftOut.length, shown.moreLeftOut, shown.tasks.length]).toEqual([20, 5, 0]);
     expect(shown.leftOut.slice(0, 2).map(({ why }) => why)).toEqual([
       'It waits for “Photograph every side”, which finds no moment.',
       'It waits for “something that is done”, which finds no moment.',
     ]);
     expect(shown.ready.map(({ title }) => title)).toEqual(['Trial machine', 'Trial machine']);
+  });
+
+  it('of hundreds in a day it gives the first, machine by machine and moment by moment, and says how many more there are', async () => {
+    await planned();
+    const { plan } = (await planThatStands())!;
+    const [first] = plan.tasks;
+    const at = (minute: number) => new Date(NOW.getTime() + minute * 60_000).toISOString();
+    const tasks = Array.from({ length: 60 }, (_, i) => ({
+      ...first!,
+      ...{ id: `task-${i}`, from: at(i), to: at(i + 1), who: null },
+      about: {
+        ...first!.about,
+        machine: `m${i % 12}`,
+        hands: i % 3 !== 0,
+        kind: i === 59 ? ('parcel' as const) : first!.about.kind,
+      },
+    }));
+    await keepPlan({ ...plan, tasks }, 0, NOW);
+    const days = [
+      { start: at(0), end: at(1440) },
+      { start: at(1440), end: at(2880) },
+    ];
+    const most = { machines: 2, tasks: 10 };
+    const shown = (await shownPlan('Etc/GMT+2', (all) => firstOfDays(all, days, most), { ready: false }))!;
+    expect(shown.beyond).toEqual([
+      { machines: 10, tasks: 30 },
+      { machines: 0, tasks: 0 },
+    ]);
+    // m1 and m2 are the first that hands are at.
+    const ofTwo = tasks.filter(({ about }) => about.machine === 'm1' || about.machine === 'm2');
+    const firstTen = tasks.filter(({ about }) => about.hands).slice(0, 10);
+    expect(shown.tasks.map(({ id }) => id)).toEqual(
+      tasks.filter((task) => ofTwo.includes(task) || firstTen.includes(task)).map(({ id }) => id),
+    );
+    const whole = firstOfDays(shown.tasks, days, { machines: Infinity, tasks: Infinity });
+    expect(whole.tasks).toHaveLength(shown.tasks.length);
+    expect(whole.beyond).toEqual([
+      { machines: 0, tasks: 0 },
+      { machines: 0, tasks: 0 },
+    ]);
   });
 
   it('has names for everything, and one task for hands first', async () => {

@@ -50,14 +50,17 @@ export interface ShownPlan {
   people: { id: string; name: string }[];
 }
 
-/** Tasks that somebody looks at: what lies in a stretch of time, and what hands do first. */
-export type Wanted = (task: Pick<KeptTask, 'from' | 'to' | 'about'>, i: number) => boolean;
+/** Of all tasks, in the order of the plan, those that somebody looks at; and what is to be said of the others. */
+export type Wanted<Beyond> = (tasks: readonly PlannedTask[]) => {
+  tasks: readonly PlannedTask[];
+  beyond: Beyond;
+};
 
-/** Those that lie in some days, if only in part. */
-export const between =
-  (start: string, end: string): Wanted =>
-  ({ from, to }) =>
-    from < end && to > start;
+export const everyTask: Wanted<null> = (tasks) => ({ tasks, beyond: null });
+export const noTask: Wanted<null> = () => ({ tasks: [], beyond: null });
+
+/** A task of the plan with what it is about beside it. */
+type PlannedTask = KeptTask & Pick<KeptTask['about'], 'machine' | 'hands' | 'place' | 'kind'>;
 
 const FIRST_HANDS = 6;
 /** So many moves are told one by one. */
@@ -73,24 +76,23 @@ interface Beside {
   ready?: boolean;
 }
 
-/** Those of a day, and the first that hands do, whenever that is. */
-export function ofDayAndHands(start: string, end: string): Wanted {
-  let handed = 0;
-  const lies = between(start, end);
-  return (task, i) => lies(task, i) || (task.about.hands && ++handed <= FIRST_HANDS);
-}
+/** The first that hands do, whenever that is. */
+export const firstForHands = (tasks: readonly PlannedTask[]): PlannedTask[] =>
+  tasks.filter(({ hands }) => hands).slice(0, FIRST_HANDS);
 
 /** The plan that stands, with names; `null` before the first. Of a large one only what is looked at is named. */
-export async function shownPlan(
+export async function shownPlan<Beyond>(
   timeZone: string,
-  wanted: Wanted = () => true,
+  wanted: Wanted<Beyond>,
   { leftOut = () => false, ready = true }: Beside = {},
-): Promise<ShownPlan | null> {
+): Promise<(ShownPlan & { beyond: Beyond }) | null> {
   const [stands, people, runs] = await Promise.all([planThatStands(), findRows('people'), runsNow()]);
   if (!stands) return null;
   const { plan, number, at } = stands;
   const running = new Set(runs.map(({ task }) => task));
-  const tasks = plan.tasks.filter((task, i) => wanted(task, i) || running.has(task.id));
+  const { tasks: chosen, beyond } = wanted(plan.tasks.map(planned));
+  const ids = new Set(chosen.map(({ id }) => id));
+  const tasks = plan.tasks.filter(({ id }) => ids.has(id) || running.has(id));
   const unplaced = plan.leftOut.filter(({ about }) => leftOut(about));
   const told = unplaced.slice(0, LEFT_OUT_SHOWN);
   const dates = ready ? plan.ready : [];
@@ -123,7 +125,7 @@ export async function shownPlan(
     return one ? taskWords(one.about) : 'something that is done';
   };
   return {
-    ...{ number, at },
+    ...{ number, at, beyond },
     tasks: tasks.map(shown),
     moved: plan.moved && {
       words: movedWords(plan.moved, titles, timeZone),
@@ -142,6 +144,11 @@ export async function shownPlan(
     people: people.map(({ id, name }) => ({ id, name })),
   };
 }
+
+const planned = (task: KeptTask): PlannedTask => {
+  const { machine, hands, place, kind } = task.about;
+  return { ...task, machine, hands, place, kind };
+};
 
 const begun = (runs: readonly TaskRunRow[], id: string) => runs.find(({ task }) => task === id)?.startedAt ?? null;
 

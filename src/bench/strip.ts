@@ -18,9 +18,13 @@ const PLACE_WORDS: Record<string, string> = {
   meter: 'Meter',
 };
 
-/** Tasks that lie in a day, if only in part. */
-export const inDay = (tasks: readonly ShownTask[], { start, end }: Pick<ShownDay, 'start' | 'end'>): ShownTask[] =>
-  tasks.filter(({ from, to }) => Date.parse(from) < Date.parse(end) && Date.parse(to) > Date.parse(start));
+/** What is asked of a task to find its place in a day. */
+export type Lying = Pick<ShownTask, 'from' | 'to' | 'machine' | 'hands' | 'place' | 'kind'>;
+type Span = Pick<ShownDay, 'start' | 'end'>;
+
+/** Tasks that lie in a day, if only in part; all moments as ISO in UTC, which stand in their order. */
+export const inDay = <Task extends Pick<Lying, 'from' | 'to'>>(tasks: readonly Task[], { start, end }: Span): Task[] =>
+  tasks.filter(({ from, to }) => from < end && to > start);
 
 /** First and last moment that is drawn: the light hours, and whatever hands do. */
 export function shownHours(day: ShownDay, tasks: readonly ShownTask[]): [number, number] {
@@ -41,7 +45,7 @@ export interface StripRow {
 }
 
 /** Waits for answers and parcels lie under everything: they are told of in the list, and not drawn. */
-const drawn = ({ kind }: ShownTask): boolean => kind !== 'answer' && kind !== 'parcel';
+const drawn = ({ kind }: Pick<Lying, 'kind'>): boolean => kind !== 'answer' && kind !== 'parcel';
 
 /** Rows of a day: a machine each, or what is used each, with hands first. */
 export function rowsOf(tasks: readonly ShownTask[], day: Pick<ShownDay, 'start' | 'end'>, by: RowsBy): StripRow[] {
@@ -79,9 +83,46 @@ export function lanesOf(tasks: readonly ShownTask[]): { of: Map<string, number>;
 }
 
 /** What lies in a day of the machines that come first in it, hands before what waits; and how many machines more there are. */
-export function ofFirstMachines(tasks: readonly ShownTask[], most: number): { tasks: ShownTask[]; more: number } {
-  const inOrder = [...tasks].filter(drawn).sort((a, b) => Number(b.hands) - Number(a.hands));
+export function ofFirstMachines<Task extends Lying>(
+  tasks: readonly Task[],
+  most: number,
+): { tasks: Task[]; more: number } {
+  const inOrder = tasks.filter(drawn).sort((a, b) => Number(b.hands) - Number(a.hands));
   const machines = [...new Set(inOrder.map(({ machine }) => machine))];
   const shown = new Set(machines.slice(0, most));
   return { tasks: tasks.filter(({ machine }) => shown.has(machine)), more: Math.max(0, machines.length - most) };
+}
+
+/** What hands do in a day and what lies somewhere, the first of it; and how much more there is. */
+export function firstAtPlaces<Task extends Lying>(
+  tasks: readonly Task[],
+  most: number,
+): { tasks: Task[]; more: number } {
+  const all = tasks.filter(({ hands, place }) => hands || place !== null).sort((a, b) => a.from.localeCompare(b.from));
+  return { tasks: all.slice(0, most), more: Math.max(0, all.length - most) };
+}
+
+/** How much of a day is shown before somebody asks for all of it. */
+export const AT_FIRST = { machines: 8, tasks: 40 };
+
+/** What a day has beyond what is shown at first. */
+export interface Beyond {
+  machines: number;
+  tasks: number;
+}
+
+/** What is shown of some days at first, and what each of them has beyond: a large workshop plans hundreds of tasks a day. */
+export function firstOfDays<Task extends Lying>(
+  tasks: readonly Task[],
+  days: readonly Span[],
+  most: typeof AT_FIRST = AT_FIRST,
+): { tasks: Task[]; beyond: Beyond[] } {
+  const parts = days.map((day) => {
+    const own = inDay(tasks, day);
+    return [ofFirstMachines(own, most.machines), firstAtPlaces(own, most.tasks)] as const;
+  });
+  return {
+    tasks: [...new Set(parts.flatMap((both) => both.flatMap((part) => part.tasks)))],
+    beyond: parts.map(([machines, places]) => ({ machines: machines.more, tasks: places.more })),
+  };
 }

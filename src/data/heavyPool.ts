@@ -1,12 +1,14 @@
 import path from 'node:path';
 import Piscina from 'piscina';
 import { Refusal } from '@/core/refusal';
-import type { bench, evenedOf, pdf } from '@/workers/heavy.worker';
+import type { bench, evenedOf, laidOut, move, pdf } from '@/workers/heavy.worker';
 
 /** What runs in threads beside the one that answers, by its name in `workers/heavy.worker`. */
 interface Works {
   pdf: typeof pdf;
   bench: typeof bench;
+  laidOut: typeof laidOut;
+  move: typeof move;
   evenedOf: typeof evenedOf;
 }
 

@@ -1,6 +1,8 @@
 import path from 'node:path';
 import pdfMake, { type Content } from 'pdfmake';
 import { workBench, type BenchWork, type BenchWorked } from '@/core/schedule/benchWork';
+import type { BenchFacts } from '@/core/schedule/facts/facts';
+import { laidOut as laidOutOf, moveCost, type LaidOut, type MoveCost } from '@/core/schedule/move';
 import { evened } from '@/core/picture/flatField';
 import type { Picture } from '@/core/picture/picture';
 
@@ -111,6 +113,13 @@ export async function pdf({ footerTitle, ...document }: Given): Promise<Uint8Arr
 
 /** Lays the tasks of the bench, and plays the plan through. */
 export const bench = (work: BenchWork): BenchWorked => workBench(work, () => performance.now());
+
+/** Lays the tasks of the bench without a search. */
+export const laidOut = (facts: BenchFacts): LaidOut => laidOutOf(facts);
+
+/** What it costs to begin a task at another time. */
+export const move = (given: { facts: BenchFacts; laid: LaidOut; task: string; minutes: number }): MoveCost =>
+  moveCost(given.facts, given.laid, given.task, given.minutes);
 
 /** Evens the light of a picture by that of a plain sheet. */
 export const evenedOf = ({ picture, flat }: { picture: Picture; flat: Picture }): Picture => evened(picture, flat);

@@ -8,7 +8,7 @@ import { clock } from '@/edge/clock';
 import { standing } from '@/edge/entered';
 import type { Given } from '@/edge/write';
 import { pinSchema } from '@/bench/planSchema';
-import { costOfMove as moveCost, whatIf as ifSo, type MoveCost, type WhatIfAnswer } from '@/work/plan/whatIf';
+import { costOfMove as moveCost, whatIf as ifSo, type ToldCost, type WhatIfAnswer } from '@/work/plan/whatIf';
 import { outside } from '../planner';
 import { Refusal } from '@/core/refusal';
 
@@ -18,7 +18,7 @@ const inside = async (): Promise<void> => {
 };
 
 /** What it would cost to begin a task at another time; nothing is kept. */
-export async function costOfMove(given: Given): Promise<Answer<MoveCost>> {
+export async function costOfMove(given: Given): Promise<Answer<ToldCost>> {
   return answer(pinSchema, given, async ({ task, startAt }) => {
     await inside();
     return moveCost(task, new Date(startAt), clock(), outside);

@@ -2,11 +2,13 @@ import type { Metadata } from 'next';
 import { DaysPart } from '@/bench/DaysPart';
 import { MovedPart } from '@/bench/MovedPart';
 import { PlanHead } from '@/bench/PlanHead';
-import { between, shownDay, shownPlan } from '@/bench/plan';
+import { shownDay, shownPlan } from '@/bench/plan';
+import { AT_FIRST, firstOfDays } from '@/bench/strip';
 import { dayAround } from '@/core/runsheet/time';
 import { getWorkshop } from '@/data/workshop';
 import { clock } from '@/edge/clock';
 import { needsEntered } from '@/edge/entered';
+import { pageAsked } from '@/edge/page';
 import { LinkButton } from '@/ui/links';
 import { seeToThePlan } from '../planner';
 import { sky } from '../sky';
@@ -17,11 +19,13 @@ export const metadata: Metadata = { title: 'The days, bench' };
 const DAY_MS = 86_400_000;
 /** So many days stand on a page. */
 const DAYS = 3;
+/** So much of them, where all is asked for. */
+const ALL: typeof AT_FIRST = { machines: Infinity, tasks: Infinity };
 /** A page further than this knows of no plan. */
 const MOST_PAGES = 19;
 
 interface Props {
-  searchParams: Promise<{ page?: string }>;
+  searchParams: Promise<{ page?: string; whole?: string }>;
 }
 
 /** The coming days as strips under the sun. */
@@ -30,7 +34,9 @@ export default async function DaysPage({ searchParams }: Props) {
   seeToThePlan();
   const workshop = await getWorkshop();
   const { timeZone } = workshop;
-  const page = Math.min(MOST_PAGES, Math.max(0, Math.floor(Number((await searchParams).page ?? 0)) || 0));
+  const asked = await searchParams;
+  const page = pageAsked(asked.page, MOST_PAGES);
+  const whole = asked.whole === '1';
   const { start } = dayAround(clock(), timeZone);
   const days = await Promise.all(
     // Noon of each day: a day may have 23 or 25 hours.
@@ -38,14 +44,14 @@ export default async function DaysPage({ searchParams }: Props) {
       shownDay(workshop, new Date(start.getTime() + (page * DAYS + i + 0.5) * DAY_MS), sky),
     ),
   );
-  const plan = await shownPlan(timeZone, between(days[0]!.start, days.at(-1)!.end));
+  const plan = await shownPlan(timeZone, (tasks) => firstOfDays(tasks, days, whole ? ALL : AT_FIRST), { ready: false });
   return (
     <>
       <PlanHead here="/plan" under={plan ? 'What lies where, and what moving it costs' : null} />
       {plan && (
         <>
           <MovedPart number={plan.number} moved={plan.moved} timeZone={timeZone} />
-          <DaysPart key={page} plan={plan} {...{ days, timeZone, costOfMove }} />
+          <DaysPart key={page} plan={plan} {...{ days, timeZone, costOfMove, page, whole, beyond: plan.beyond }} />
           <nav aria-label="Other days" style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
             {page > 0 && <LinkButton href={`/plan?page=${page - 1}`}>Earlier days</LinkButton>}
             {page < MOST_PAGES && <LinkButton href={`/plan?page=${page + 1}`}>Later days</LinkButton>}

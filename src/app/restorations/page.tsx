@@ -1,4 +1,5 @@
 import { needsEntered } from '@/edge/entered';
+import { pageAsked } from '@/edge/page';
 import type { Metadata } from 'next';
 import { newestPhotos } from '@/data/photos/store';
 import { restorationsPage, type Shown } from '@/data/restorations';
@@ -29,7 +30,7 @@ export default async function RestorationsPage({ searchParams }: { searchParams:
   await needsEntered();
   const asked = await searchParams;
   const [shown, words] = [shownOf(asked.show), String(asked.words ?? '').slice(0, 100)];
-  const page = Math.min(MOST_PAGES, Math.max(0, Math.floor(Number(asked.page ?? 1)) - 1 || 0));
+  const page = pageAsked(asked.page, MOST_PAGES, 1);
   const { restorations, all } = await restorationsPage(shown, words, page, SIZE);
   const ids = restorations.map(({ id }) => id);
   const [stages, photos] = await Promise.all([stagesOfAll(ids), newestPhotos(ids)]);

@@ -130,14 +130,16 @@ function causesOf(before: KeptPlan, after: Omit<KeptPlan, 'moved'>, now: Date, t
 /** What moved against the plan before; `null` where nothing worth a word did. */
 function movedFrom(before: KeptPlan, after: Omit<KeptPlan, 'moved'>, now: Date, today: string): Moved | null {
   const causes = causesOf(before, after, now, today);
+  const stood = new Map(before.tasks.map((task) => [task.id, task]));
   const tasks = after.tasks.flatMap(({ id, about, from }) => {
-    const was = before.tasks.find((one) => one.id === id);
+    const was = stood.get(id);
     return was && Math.abs(Date.parse(was.from) - Date.parse(from)) >= SAME_MIN * MINUTE_MS
       ? [{ id, about, from: was.from, to: from }]
       : [];
   });
+  const wasReady = new Map(before.ready.map((one) => [one.machine, one]));
   const ready = after.ready.flatMap(({ machine, planned }) => {
-    const was = before.ready.find((one) => one.machine === machine);
+    const was = wasReady.get(machine);
     return was && was.planned.slice(0, 10) !== planned.slice(0, 10) ? [{ machine, was: was.planned, is: planned }] : [];
   });
   return tasks.length === 0 && ready.length === 0 ? null : { causes, tasks, ready };

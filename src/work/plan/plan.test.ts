@@ -29,7 +29,12 @@ import {
   unmarkTask,
   wishFor,
 } from './said';
-import { costOfMove } from './whatIf';
+import { costOfMove, whatIf } from './whatIf';
+
+jest.mock('@/data/heavyPool', () => ({
+  inPool: jest.fn(jest.requireActual<{ inPool: () => Promise<unknown> }>('@/data/heavyPool.testing').inPool),
+}));
+const pool = jest.requireMock<{ inPool: jest.Mock }>('@/data/heavyPool');
 
 inTrialWorkshop();
 
@@ -262,10 +267,34 @@ it('what a move costs is told without keeping anything', async () => {
   const cost = await costOfMove(id, later(24 * 60), NOW, outside);
   expect(cost.impossible).toBe(false);
   expect(cost.laterMin[0]!.min).toBeGreaterThan(0);
+  expect(cost).toMatchObject({ laterMin: [{ title: 'Trial machine' }], moreLater: 0 });
   expect((await costOfMove(id, later(-60), NOW, outside)).impossible).toBe(true);
   // At night nobody is there.
   expect((await costOfMove(id, later(15 * 60), NOW, outside)).impossible).toBe(true);
   expect(await findRows('task_marks')).toEqual([]);
+});
+
+it('of many machines that a move delays the worst are told by name, and what failed to be worked out is asked again', async () => {
+  for (let i = 0; i < 5; i++) await trialRestoration();
+  await plan();
+  const { id } = await taskOf('photograph');
+  pool.inPool.mockRejectedValueOnce(new Error('no room'));
+  await expect(costOfMove(id, later(24 * 60), NOW, outside)).rejects.toThrow('no room');
+  const { laterMin, moreLater, moved } = await costOfMove(id, later(24 * 60), NOW, outside);
+  expect(laterMin.length).toBeLessThanOrEqual(3);
+  expect(laterMin.length + moreLater).toBeLessThanOrEqual(5);
+  expect(moved).toBeGreaterThan(0);
+  const sizes = laterMin.map(({ min }) => Math.abs(min));
+  expect(sizes).toEqual(sizes.toSorted((a, b) => b - a));
+});
+
+it('what if: both plans machine by machine, those first that differ most', async () => {
+  for (let i = 0; i < 42; i++) await trialRestoration();
+  const { rows, moreRows, end, leftOut } = await whatIf('no sun for three days', NOW, outside);
+  expect([rows.length, moreRows]).toEqual([40, 2]);
+  expect(rows.every(({ title }) => title === 'Trial machine')).toBe(true);
+  expect(end.every((minutes) => minutes > 0)).toBe(true);
+  expect(leftOut).toEqual([0, 0]);
 });
 
 it('screens draw themselves anew with each plan, and what was read is said no more', async () => {

@@ -1,10 +1,12 @@
-import { planBench } from '@/core/schedule/bench';
-import type { BenchWork, BenchWorked } from '@/core/schedule/benchWork';
+import type { BenchWorked } from '@/core/schedule/benchWork';
 import { changed, type WhatIf } from '@/core/schedule/changed';
-import { tasksOf } from '@/core/schedule/facts/tasks';
+import type { BenchFacts } from '@/core/schedule/facts/facts';
+import type { LaidOut, MoveCost } from '@/core/schedule/move';
 import { quantile } from '@/core/numbers';
 import { inPool } from '@/data/heavyPool';
 import { planThatStands } from '@/data/plans';
+import { titlesOf } from '@/data/restorations';
+import type { PlanRow } from '@/data/rows';
 import { dayAround } from '@/core/runsheet/time';
 import { getWorkshop } from '@/data/workshop';
 import type { Outside } from './facts';
@@ -12,50 +14,67 @@ import { wholeMinute, workToDo } from './replan';
 
 const MINUTE_MS = 60_000;
 
-/** What a move costs: how much later machines are ready, how many tasks move with it, and what hinders it. */
-export interface MoveCost {
-  laterMin: { machine: string; min: number }[];
-  moved: number;
-  /** It cannot be there: what it needs is not there, or what it waits for is not over. */
-  impossible: boolean;
+interface Standing {
+  at: Date;
+  facts: BenchFacts;
+  laid: LaidOut;
 }
 
-const kept = globalThis as { kvellWork?: { number: number; at: Date; work: BenchWork } };
+const kept = globalThis as { kvellWork?: { stands: PlanRow | null; work: Promise<Standing> } | undefined };
 
-/** The work of the plan that stands; kept while that stands, since a finger that drags asks often. */
-async function workThatStands(now: Date, outside: Outside): Promise<{ at: Date; work: BenchWork }> {
-  const number = (await planThatStands())?.number ?? 0;
-  if (kept.kvellWork?.number !== number) {
+/** What the plan that stands is made of, and how that lies; kept while it stands, since a finger that drags asks often. */
+async function workThatStands(now: Date, outside: Outside): Promise<Standing> {
+  const stands = await planThatStands();
+  if (kept.kvellWork?.stands !== stands || kept.kvellWork === undefined) {
     const at = wholeMinute(now);
-    const { work } = await workToDo(at, outside);
-    kept.kvellWork = { number, at, work };
+    const work = workToDo(at, outside).then(async ({ work: { facts } }) => ({
+      ...{ at, facts, laid: await inPool('laidOut', facts) },
+    }));
+    kept.kvellWork = { stands, work };
+    // What failed is not kept: the next who asks has it worked out again.
+    work.catch(() => (kept.kvellWork = undefined));
   }
-  return kept.kvellWork;
+  return kept.kvellWork.work;
 }
 
-const LIMITS = { timeLimitMs: 0, maxIterations: 0, seed: 1, clock: () => 0 };
+/** So many machines are told of by name; of the rest how many there are. */
+const TOLD = 3;
 
-/** What it would cost to begin a task at another time, by one laying of all tasks without a search. */
-export async function costOfMove(task: string, startAt: Date, now: Date, outside: Outside): Promise<MoveCost> {
-  const { at, work } = await workThatStands(now, outside);
+/** What a move costs, with the names of the machines that it costs most. */
+export interface ToldCost extends Pick<MoveCost, 'moved' | 'impossible'> {
+  laterMin: { title: string; min: number }[];
+  moreLater: number;
+}
+
+/** What it would cost to begin a task at another time. */
+export async function costOfMove(task: string, startAt: Date, now: Date, outside: Outside): Promise<ToldCost> {
+  const { at, facts, laid } = await workThatStands(now, outside);
   const minutes = Math.round((startAt.getTime() - at.getTime()) / MINUTE_MS);
-  const plain = planBench(tasksOf(work.facts).problem, LIMITS);
-  const marks = { ...work.facts.marks, [task]: { ...work.facts.marks[task], at: Math.max(0, minutes) } };
-  const moved = planBench(tasksOf({ ...work.facts, marks }).problem, LIMITS);
-  const start = (plan: typeof plain, id: string) => plan.tasks.find((one) => one.id === id)?.start;
+  const { laterMin, moved, impossible } = await inPool('move', { facts, laid: await laid, task, minutes });
+  const told = laterMin.toSorted((a, b) => Math.abs(b.min) - Math.abs(a.min)).slice(0, TOLD);
+  const titles = await titlesOf(told.map(({ machine }) => machine));
   return {
-    laterMin: moved.ready.flatMap(({ machine, min }) => {
-      const was = plain.ready.find((one) => one.machine === machine);
-      return was && min - was.min !== 0 ? [{ machine, min: min - was.min }] : [];
-    }),
-    moved: moved.tasks.filter(({ id, start: from }) => id !== task && start(plain, id) !== from).length,
-    impossible: minutes < 0 || moved.unpinned.includes(task) || moved.leftOut.some(({ id }) => id === task),
+    ...{ moved, impossible, moreLater: laterMin.length - told.length },
+    laterMin: told.map(({ machine, min }) => ({ title: titles.get(machine) ?? '', min })),
   };
 }
 
-/** When machines are ready as things stand, and if something were otherwise; minutes from now, `null` for later than is planned. */
+/** When a machine is ready as things stand, and if something were otherwise; minutes from now, `null` for later than is planned. */
+interface WhatIfRow {
+  machine: string;
+  title: string;
+  six: [number | null, number | null];
+  nine: [number | null, number | null];
+}
+
+/** So many machines are told of, those first whose dates differ most. */
+const ROWS = 40;
+
+/** Both plans side by side. */
 export interface WhatIfAnswer {
-  rows: { machine: string; six: [number | null, number | null]; nine: [number | null, number | null] }[];
+  rows: WhatIfRow[];
+  /** Machines that are not told of. */
+  moreRows: number;
   /** The end of all, minutes. */
   end: [number, number];
   /** Tasks that find no moment. */
@@ -70,19 +89,36 @@ export async function whatIf(change: WhatIf, at: Date, outside: Outside): Promis
   const midnight = Math.round((start.getTime() + hours * 60 * MINUTE_MS - now.getTime()) / MINUTE_MS);
   const weekday = (new Date(start.getTime() + hours * 30 * MINUTE_MS).getUTCDay() + 6) % 7;
   const facts = changed(work.facts, change, { midnight, weekday, lampMwPerCm2 });
-  const both = [await inPool('bench', work), await inPool('bench', { ...work, facts })] as const;
-  const ends = (worked: BenchWorked, machine: string, share: number): number | null => {
-    const all = worked.ready.find((one) => one.machine === machine)?.ends ?? [];
-    const end = all.length > 0 ? quantile(all, share)! : Infinity;
-    return Number.isFinite(end) ? Math.ceil(end) : null;
-  };
+  const [is, then] = [await inPool('bench', work), await inPool('bench', { ...work, facts })];
+  const [endsNow, endsThen] = [endsOf(is), endsOf(then)];
+  const dates = (machine: string, share: number): [number | null, number | null] => [
+    endBy(endsNow.get(machine), share),
+    endBy(endsThen.get(machine), share),
+  ];
+  const rows = is.plan.ready
+    .map(({ machine }) => ({ machine, six: dates(machine, 0.6), nine: dates(machine, 0.9) }))
+    .sort((a, b) => changeOf(b) - changeOf(a));
+  const told = rows.slice(0, ROWS);
+  const titles = await titlesOf(told.map(({ machine }) => machine));
   return {
-    rows: both[0].plan.ready.map(({ machine }) => ({
-      machine,
-      six: [ends(both[0], machine, 0.6), ends(both[1], machine, 0.6)],
-      nine: [ends(both[0], machine, 0.9), ends(both[1], machine, 0.9)],
-    })),
-    end: [both[0].plan.makespan, both[1].plan.makespan],
-    leftOut: [both[0].plan.leftOut.length, both[1].plan.leftOut.length],
+    rows: told.map((row) => ({ ...row, title: titles.get(row.machine) ?? '' })),
+    moreRows: rows.length - told.length,
+    end: [is.plan.makespan, then.plan.makespan],
+    leftOut: [is.plan.leftOut.length, then.plan.leftOut.length],
   };
 }
+
+const endsOf = ({ ready }: BenchWorked) => new Map(ready.map(({ machine, ends }) => [machine, ends]));
+
+/** When a share of the runs are over, whole minutes; `null` for beyond all that is planned. */
+function endBy(ends: readonly number[] | undefined, share: number): number | null {
+  const end = ends && ends.length > 0 ? quantile(ends, share)! : Infinity;
+  return Number.isFinite(end) ? Math.ceil(end) : null;
+}
+
+/** Beyond all that is planned counts as far off. */
+const FAR_MIN = 10 * 365 * 1440;
+
+/** By how much the dates of a machine differ, minutes. */
+const changeOf = (row: Pick<WhatIfRow, 'six' | 'nine'>): number =>
+  Math.max(...[row.six, row.nine].map(([is, then]) => Math.abs((is ?? FAR_MIN) - (then ?? FAR_MIN))));

@@ -1,5 +1,5 @@
 import { planCalendar } from '@/bench/calendar';
-import { shownPlan } from '@/bench/plan';
+import { everyTask, shownPlan } from '@/bench/plan';
 import { feedIsOpen } from '@/edge/feed';
 import { getWorkshop } from '@/data/workshop';
 import { failed, refusal, standing } from '@/edge/entered';
@@ -21,7 +21,7 @@ export async function GET(request: Request): Promise<Response> {
       );
     seeToThePlan();
     const { name, timeZone } = await getWorkshop();
-    return new Response(planCalendar(await shownPlan(timeZone), name, timeZone, url.origin), {
+    return new Response(planCalendar(await shownPlan(timeZone, everyTask), name, timeZone, url.origin), {
       headers: {
         'Content-Type': 'text/calendar; charset=utf-8',
         'Content-Disposition': 'inline; filename="kvell-bench.ics"',

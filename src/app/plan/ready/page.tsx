@@ -1,10 +1,11 @@
 import type { Metadata } from 'next';
 import { PlanHead } from '@/bench/PlanHead';
 import { ReadyPart } from '@/bench/ReadyPart';
-import { shownPlan } from '@/bench/plan';
+import { noTask, shownPlan } from '@/bench/plan';
 import { assumedLine } from '@/core/assumptions/assumptions';
 import { getWorkshop } from '@/data/workshop';
 import { needsEntered } from '@/edge/entered';
+import { pageAsked } from '@/edge/page';
 import { LinkButton } from '@/ui/links';
 import { Worked } from '@/ui/Worked';
 import { seeToThePlan } from '../../planner';
@@ -19,10 +20,10 @@ export default async function ReadyPage({ searchParams }: { searchParams: Promis
   await needsEntered();
   seeToThePlan();
   const { timeZone } = await getWorkshop();
-  const plan = await shownPlan(timeZone, () => false);
+  const plan = await shownPlan(timeZone, noTask);
   const all = (plan?.ready ?? []).toSorted((a, b) => a.planned.localeCompare(b.planned));
   const last = Math.max(0, Math.ceil(all.length / SIZE) - 1);
-  const page = Math.min(last, Math.max(0, Math.floor(Number((await searchParams).page ?? 0)) || 0));
+  const page = pageAsked((await searchParams).page, last);
   return (
     <>
       <PlanHead here="/plan/ready" under={plan ? 'A range with its odds: no single day is promised' : null} />

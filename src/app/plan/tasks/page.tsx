@@ -23,10 +23,16 @@ export default async function TasksPage({ searchParams }: Props) {
   const machine = (await searchParams).machine ?? '';
   seeToThePlan();
   const { timeZone } = await getWorkshop();
-  let count = 0;
   const isOf = (about: { machine: string | null }) => machine === '' || about.machine === machine;
   const [plan, machines, said] = await Promise.all([
-    shownPlan(timeZone, ({ about }) => isOf(about) && ++count <= MOST, { leftOut: isOf, ready: false }),
+    shownPlan(
+      timeZone,
+      (tasks) => {
+        const own = tasks.filter(isOf);
+        return { tasks: own.slice(0, MOST), beyond: Math.max(0, own.length - MOST) };
+      },
+      { leftOut: isOf, ready: false },
+    ),
     openRestorations(),
     saidOf(),
   ]);
@@ -40,7 +46,7 @@ export default async function TasksPage({ searchParams }: Props) {
         <TasksPart
           plan={plan}
           machine={machine}
-          more={Math.max(0, count - MOST)}
+          more={plan.beyond}
           timeZone={timeZone}
           machines={machines.map(({ id, title }) => ({ value: id, label: title }))}
           {...said}

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { PlanHead } from '@/bench/PlanHead';
-import { shownPlan } from '@/bench/plan';
 import { WhatIfPart } from '@/bench/WhatIfPart';
+import { planHead } from '@/data/plans';
 import { getWorkshop } from '@/data/workshop';
 import { clock } from '@/edge/clock';
 import { needsEntered } from '@/edge/entered';
@@ -13,11 +13,11 @@ export const metadata: Metadata = { title: 'What if, bench' };
 export default async function WhatIfPage() {
   await needsEntered();
   const { timeZone } = await getWorkshop();
-  const plan = await shownPlan(timeZone, () => false);
+  const plan = await planHead();
   return (
     <>
       <PlanHead here="/plan/what-if" under={plan ? 'Side by side with the plan as it stands' : null} />
-      {plan && <WhatIfPart ready={plan.ready} {...{ timeZone, whatIf }} at={clock().toISOString()} />}
+      {plan && <WhatIfPart {...{ timeZone, whatIf }} at={clock().toISOString()} />}
     </>
   );
 }

@@ -1,4 +1,4 @@
-import { shownDay, shownPlan } from '@/bench/plan';
+import { everyTask, shownDay, shownPlan } from '@/bench/plan';
 import { planPdf } from '@/bench/sheetPdf';
 import { dayAround } from '@/core/runsheet/time';
 import { getWorkshop } from '@/data/workshop';
@@ -23,7 +23,7 @@ export const GET = insideOnly(async (_: Request, { params }: Given): Promise<Res
   const workshop = await getWorkshop();
   const { start } = dayAround(clock(), workshop.timeZone);
   const [plan, days] = await Promise.all([
-    shownPlan(workshop.timeZone),
+    shownPlan(workshop.timeZone, everyTask),
     Promise.all(
       Array.from({ length: count }, (_, i) => shownDay(workshop, new Date(start.getTime() + (i + 0.5) * DAY_MS), sky)),
     ),
