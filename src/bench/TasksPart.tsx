@@ -119,10 +119,16 @@ export function TasksPart({ plan, timeZone, machine, more, machines, done, dropp
         </Text>
       </Flex>
       <Wrong words={wrong} />
-      {plan.leftOut.map(({ id, words, why }) => (
+      {plan.leftOut.map(({ id, words, title, why, waiting }) => (
         <Box key={id} borderLeftWidth="8px" borderColor="hazard" pl="3" mb="3">
-          <Text fontWeight="650">No place for: {words}</Text>
-          <Text color="soft">{why}</Text>
+          <Text fontWeight="650">
+            No place for: {words}
+            {title && `, ${title}`}
+          </Text>
+          <Text color="soft">
+            {why}
+            {waiting > 0 && ` ${waiting === 1 ? 'One more task falls' : `${waiting} more tasks fall`} with it.`}
+          </Text>
         </Box>
       ))}
       {plan.moreLeftOut > 0 && (

@@ -13,7 +13,7 @@ import { keepPlan, planThatStands } from '@/data/plans';
 import { getWorkshop } from '@/data/workshop';
 import { replan, wholeMinute } from '@/work/plan/replan';
 import { inTrialWorkshop, trialPiece, trialRestoration } from '@/work/trial';
-import type { Cause } from '@/core/schedule/kept';
+import type { Cause, KeptPlan } from '@/core/schedule/kept';
 import { peopleFacts } from '@/work/plan/facts';
 import { everyDay } from '@/core/runsheet/hours';
 
@@ -48,11 +48,37 @@ describe('the plan as screens show it', () => {
     });
     const shown = (await shownPlan('Etc/GMT+2', noTask, { leftOut: () => true }))!;
     expect([shown.leftOut.length, shown.moreLeftOut, shown.tasks.length]).toEqual([20, 5, 0]);
+    expect(shown.leftOut[0]).toMatchObject({ words: 'Photograph every side', title: 'Trial machine', waiting: 0 });
     expect(shown.leftOut.slice(0, 2).map(({ why }) => why)).toEqual([
       'It waits for “Photograph every side”, which finds no moment.',
       'It waits for “something that is done”, which finds no moment.',
     ]);
     expect(shown.ready.map(({ title }) => title)).toEqual(['Trial machine', 'Trial machine']);
+  });
+
+  it('what finds no moment only because of another is counted with that one', async () => {
+    await planned();
+    const { plan } = (await planThatStands())!;
+    const { about } = plan.tasks[0]!;
+    const lost = (id: string, why: KeptPlan['leftOut'][number]['why']) => ({ id, about, why });
+    const leftOut = [
+      lost('set up', { kind: 'falls', with: 'expose' }),
+      lost('expose', { kind: 'taken' }),
+      lost('wash', { kind: 'waits', for: 'expose' }),
+      lost('dry', { kind: 'waits', for: 'wash' }),
+      lost('alone', { kind: 'too late' }),
+      // A circle is nothing that a plan says, and must not hold a screen up.
+      lost('round', { kind: 'waits', for: 'about' }),
+      lost('about', { kind: 'waits', for: 'round' }),
+    ];
+    await keepPlan({ ...plan, leftOut, unpinned: ['alone'] }, 0, NOW);
+    const shown = (await shownPlan('Etc/GMT+2', noTask, { leftOut: () => true }))!;
+    expect(shown.leftOut.slice(0, 2).map(({ id, waiting }) => [id, waiting])).toEqual([
+      ['expose', 3],
+      ['alone', 0],
+    ]);
+    expect(shown.moreLeftOut).toBe(0);
+    expect(shown.unpinned).toEqual(['Photograph every side, Trial machine']);
   });
 
   it('of hundreds in a day it gives the first, machine by machine and moment by moment, and says how many more there are', async () => {
@@ -239,12 +265,29 @@ describe('what moved, in a sentence', () => {
     );
   });
 
+  it('stays a sentence where hundreds of machines move: those that move furthest, and how many more', () => {
+    const day = (i: number) => `2026-06-${String(10 + i)}T10:00:00Z`;
+    const ready = Array.from({ length: 9 }, (_, i) => ({
+      machine: i === 8 ? 'm' : `m${i}`,
+      was: day(0),
+      is: day(i + 1),
+    }));
+    expect(words([], ready)).toBe(
+      'One task moves; Slab is ready Fri 19 Jun instead of Wed 10 Jun; a machine is ready Thu 18 Jun instead of Wed 10 Jun; a machine is ready Wed 17 Jun instead of Wed 10 Jun; 6 machines more are ready on another day.',
+    );
+    const arrived = ['foil', 'glue', 'film', 'clips', 'caps'].map((what): Cause => ({ kind: 'arrived', what }));
+    expect(words(arrived)).toMatch(/“film” is here or not waited for any more and 2 other things changed: one task/);
+  });
+
   it('says why something is not in the plan, by its own name', () => {
     const name = (id: string) => (id === 'a' ? 'Mend' : 'Cure');
     expect(noPlaceOf('a', { kind: 'hours', minutes: 700, longestMin: 600 }, name)).toMatch(
       /^“Mend” takes 11 h 40 min.*10 h/,
     );
     expect(noPlaceOf('a', { kind: 'waits', for: 'b' }, name)).toBe('It waits for “Cure”, which finds no moment.');
+    expect(noPlaceOf('a', { kind: 'falls', with: 'b' }, name)).toBe(
+      'It is only done for “Cure”, which finds no moment.',
+    );
     expect(noPlaceOf('a', { kind: 'clash', with: 'b' }, name)).toMatch(/“Cure” and “Mend” clash/);
   });
 });

@@ -41,8 +41,8 @@ export interface ShownPlan {
   tasks: ShownTask[];
   /** What moved, in a sentence; `null` where nothing did. */
   moved: { words: string; tasks: { words: string; from: string; to: string }[] } | null;
-  /** The first of what finds no moment, where it is asked for. */
-  leftOut: { id: string; words: string; why: string }[];
+  /** The first of what finds no moment, where it is asked for, each with how many more find none because of it. */
+  leftOut: { id: string; words: string; title: string; why: string; waiting: number }[];
   /** How many more find none. */
   moreLeftOut: number;
   unpinned: string[];
@@ -94,9 +94,13 @@ export async function shownPlan<Beyond>(
   const ids = new Set(chosen.map(({ id }) => id));
   const tasks = plan.tasks.filter(({ id }) => ids.has(id) || running.has(id));
   const unplaced = plan.leftOut.filter(({ about }) => leftOut(about));
-  const told = unplaced.slice(0, LEFT_OUT_SHOWN);
+  const lost = new Map(unplaced.length > 0 ? plan.leftOut.map((one) => [one.id, one]) : []);
+  const heads = headsOf(unplaced, lost);
+  const told = [...heads].slice(0, LEFT_OUT_SHOWN).map(([head, waiting]) => ({ ...head, waiting }));
   const dates = ready ? plan.ready : [];
-  const abouts = [...tasks, ...told].map(({ about }) => about);
+  const unpinned = new Set(plan.unpinned);
+  const loose = unpinned.size > 0 ? [...plan.tasks, ...plan.leftOut].filter(({ id }) => unpinned.has(id)) : [];
+  const abouts = [...tasks, ...told, ...loose].map(({ about }) => about);
   const [titles, pieces] = await Promise.all([
     titlesOf([
       ...dates.map(({ machine }) => machine),
@@ -108,10 +112,13 @@ export async function shownPlan<Beyond>(
   ]);
   const tags = new Map(pieces.map(({ id, tag }) => [id, tag]));
   const names = new Map(people.map(({ id, name }) => [`${HANDS}${id}`, name]));
+  const titleOf = ({ machine }: KeptTask['about']) => (machine === null ? '' : (titles.get(machine) ?? ''));
+  const withTag = (about: KeptTask['about']) =>
+    [about.pieceId === null ? null : tags.get(about.pieceId), taskWords(about)].filter(Boolean).join(' ');
   const shown = ({ id, from, to, who, about, pinned }: KeptTask): ShownTask => ({
     ...{ id, from, to, pinned, machine: about.machine, hands: about.hands, place: about.place, kind: about.kind },
     words: taskWords(about),
-    title: about.machine === null ? '' : (titles.get(about.machine) ?? ''),
+    title: titleOf(about),
     tag: about.pieceId === null ? null : (tags.get(about.pieceId) ?? null),
     who: who === null ? null : (names.get(who) ?? null),
     href: taskPlace(about),
@@ -133,13 +140,14 @@ export async function shownPlan<Beyond>(
         .slice(0, MOVED_SHOWN)
         .map(({ about, from, to }) => ({ words: taskWords(about), from, to })),
     },
-    moreLeftOut: unplaced.length - told.length,
-    leftOut: told.map(({ id, about, why }) => ({
-      id,
-      words: taskWords(about),
+    moreLeftOut: told.reduce((left, { waiting }) => left - 1 - waiting, unplaced.length),
+    leftOut: told.map(({ id, about, why, waiting }) => ({
+      ...{ id, waiting },
+      words: withTag(about),
+      title: titleOf(about),
       why: noPlaceOf(id, why, wordsOf),
     })),
-    unpinned: plan.unpinned.map(wordsOf),
+    unpinned: loose.map(({ about }) => [withTag(about), titleOf(about)].filter(Boolean).join(', ')),
     ready: dates.map((one) => ({ ...one, title: titles.get(one.machine) ?? '' })),
     people: people.map(({ id, name }) => ({ id, name })),
   };
@@ -149,6 +157,28 @@ const planned = (task: KeptTask): PlannedTask => {
   const { machine, hands, place, kind } = task.about;
   return { ...task, machine, hands, place, kind };
 };
+
+/** What finds no moment by itself, with how many find none because of it; what waits for something that is over stands for itself. */
+function headsOf(unplaced: readonly Lost[], lost: ReadonlyMap<string, Lost>): Map<Lost, number> {
+  const known = new Set(unplaced);
+  const heads = new Map<Lost, number>();
+  for (const one of unplaced) {
+    let head = one;
+    for (let steps = 0; steps < lost.size; steps++) {
+      const next = lost.get(causeOf(head) ?? '');
+      if (!next || !known.has(next)) break;
+      head = next;
+    }
+    heads.set(head, (heads.get(head) ?? -1) + 1);
+  }
+  return heads;
+}
+
+type Lost = KeptPlan['leftOut'][number];
+
+/** Another task that one finds no moment because of; `null` where it finds none by itself. */
+const causeOf = ({ why }: Lost): string | null =>
+  why.kind === 'waits' ? why.for : why.kind === 'falls' ? why.with : null;
 
 const begun = (runs: readonly TaskRunRow[], id: string) => runs.find(({ task }) => task === id)?.startedAt ?? null;
 

@@ -37,18 +37,27 @@ function causeWords(cause: Cause, titles: ReadonlyMap<string, string>): string {
   }
 }
 
-/** What moved and why, in one sentence. */
+/** So many causes and so many machines are told of; of the others how many there are. */
+const TOLD = 3;
+
+/** What moved and why, in one sentence that stays one: of many machines those are named whose day moves furthest. */
 export function movedWords(
   { causes, tasks, ready }: Moved,
   titles: ReadonlyMap<string, string>,
   timeZone: string,
 ): string {
-  const why = list(causes.map((cause) => causeWords(cause, titles)));
+  const told = causes.slice(0, TOLD).map((cause) => causeWords(cause, titles));
+  const others = causes.length - told.length;
+  const why = list(others > 0 ? [...told, things(others, 'other thing changed', 'other things changed')] : told);
   const day = (iso: string) => showTime(iso, timeZone, 'EEE d MMM');
   const moves = tasks.length > 0 ? `${things(tasks.length, 'task moves', 'tasks move')}` : 'nothing else moves';
-  const dates = ready.map(
-    ({ machine, was, is }) => `${titles.get(machine) ?? 'a machine'} is ready ${day(is)} instead of ${day(was)}`,
-  );
+  const by = ({ was, is }: Moved['ready'][number]) => Math.abs(Date.parse(is) - Date.parse(was));
+  const dates = ready
+    .toSorted((a, b) => by(b) - by(a))
+    .slice(0, TOLD)
+    .map(({ machine, was, is }) => `${titles.get(machine) ?? 'a machine'} is ready ${day(is)} instead of ${day(was)}`);
+  const more = ready.length - dates.length;
+  if (more > 0) dates.push(`${things(more, 'machine more is', 'machines more are')} ready on another day`);
   const first = why
     ? `${why.charAt(0).toUpperCase()}${why.slice(1)}: ${moves}`
     : `${moves.charAt(0).toUpperCase()}${moves.slice(1)}`;
@@ -61,7 +70,7 @@ export function noPlaceOf(
   why: KeptPlan['leftOut'][number]['why'],
   wordsOf: (id: string) => string,
 ): string {
-  return why.kind === 'waits'
-    ? `It waits for “${wordsOf(why.for)}”, which finds no moment.`
-    : noPlaceWords(id, why, wordsOf);
+  if (why.kind === 'waits') return `It waits for “${wordsOf(why.for)}”, which finds no moment.`;
+  if (why.kind === 'falls') return `It is only done for “${wordsOf(why.with)}”, which finds no moment.`;
+  return noPlaceWords(id, why, wordsOf);
 }

@@ -103,7 +103,7 @@ export function firstAtPlaces<Task extends Lying>(
 }
 
 /** How much of a day is shown before somebody asks for all of it. */
-export const AT_FIRST = { machines: 8, tasks: 40 };
+export const AT_FIRST = { machines: 8, tasks: 16 };
 
 /** What a day has beyond what is shown at first. */
 export interface Beyond {

@@ -205,7 +205,28 @@ describe('a plan of the bench', () => {
     });
     const { tasks, leftOut } = plan(facts).plan;
     expect(tasks.filter(({ id }) => id.includes('set up'))).toEqual([]);
-    expect(leftOut.length).toBeGreaterThan(0);
+    const whyOf = (kind: string) => leftOut.find(({ id }) => id.includes(kind))!.why;
+    expect(whyOf('set up')).toEqual({ kind: 'falls', with: leftOut.find(({ id }) => id.includes('expose'))!.id });
+    expect(whyOf('wash off').kind).toBe('waits');
+  });
+
+  it('of many machines too many each says its own reason: nothing waits for another machine’s task', () => {
+    const short = { sun: bench([]).sun.slice(0, 1), things: { ...bench([]).things, sun: 1 } };
+    const machines = Array.from({ length: 12 }, (_, i) => ({
+      ...machine(['brighten', 'record'], {
+        pieces: [piece({ id: `k${i}`, yellow: YELLOW })],
+      }),
+      id: `machine${i}`,
+    }));
+    const { tasks, plan: found } = plan(bench(machines, short));
+    expect(found.leftOut.filter(({ why }) => why.kind === 'falls').length).toBeGreaterThan(5);
+    const machineOf = new Map(tasks.map(({ id, about }) => [id, about.machine]));
+    expect(new Set(machineOf.values()).size).toBe(12);
+    expect(found.leftOut.length).toBeGreaterThan(20);
+    for (const { id, why } of found.leftOut) {
+      const other = why.kind === 'waits' ? why.for : why.kind === 'falls' ? why.with : id;
+      expect(machineOf.get(other)).toBe(machineOf.get(id));
+    }
   });
 
   it('with nobody there for a week begins after it', () => {

@@ -36,10 +36,13 @@ interface Laid {
   who: string | null;
 }
 
+/** Why a task is left out: it finds no moment itself, or one that it waits for, or one that it is only done for. */
+type LeftOutReason = NoPlaceReason | { kind: 'waits'; for: string } | { kind: 'falls'; with: string };
+
 export interface BenchPlan {
   tasks: Laid[];
   /** What found no moment, and what waits for it. */
-  leftOut: { id: string; why: NoPlaceReason | { kind: 'waits'; for: string } }[];
+  leftOut: { id: string; why: LeftOutReason }[];
   /** Pinned tasks that cannot be where they were pinned, and lie elsewhere. */
   unpinned: string[];
   /** When the last task of each machine ends. */
@@ -121,21 +124,26 @@ function outside(intervals: readonly Interval[], start: number, end: number): nu
 const held = ({ at, ...task }: BenchTask): BenchTask =>
   at === undefined ? task : { ...task, windows: [[at, at + task.duration]] };
 
-/** Some tasks and what falls with them: what is done only so that they can follow at once, as setting up before an exposure. */
-export function fallsWith(tasks: readonly Task[], ids: readonly string[]): Set<string> {
+/**
+ * Some tasks and what falls with them: what is done only so that they can follow at once, as setting up before an exposure.
+ * Each with the one that it falls with; those that were given fall by themselves.
+ */
+export function fallsWith(tasks: readonly Task[], ids: readonly string[]): Map<string, string> {
   const byId = new Map(tasks.map((task) => [task.id, task]));
-  const gone = new Set<string>();
+  const gone = new Map(ids.map((id) => [id, id]));
   const fall = (one: string): void => {
-    if (gone.has(one)) return;
-    gone.add(one);
-    for (const { task, maxLag } of byId.get(one)?.after ?? []) if (maxLag !== undefined) fall(task);
+    for (const { task, maxLag } of byId.get(one)?.after ?? []) {
+      if (maxLag === undefined || gone.has(task)) continue;
+      gone.set(task, one);
+      fall(task);
+    }
   };
   for (const id of ids) fall(id);
   return gone;
 }
 
 /** All that wait for one of some tasks, whether at once or through others. */
-export function waiting(tasks: readonly Task[], gone: ReadonlySet<string>): Map<string, string> {
+export function waiting(tasks: readonly Task[], gone: ReadonlyMap<string, string>): Map<string, string> {
   const found = new Map<string, string>();
   for (let more = true; more;) {
     more = false;
@@ -211,13 +219,13 @@ function without(
   const gone = fallsWith(tasks, lost);
   const also = waiting(tasks, gone);
   const byId = new Map(tasks.map((task) => [task.id, task]));
-  const whyOf = (id: string): BenchPlan['leftOut'][number]['why'] => {
+  const whyOf = (id: string, by: string): LeftOutReason => {
     if (id === named) return reason;
-    if (!isLost.has(id)) return { kind: 'waits', for: named };
-    const by = byId.get(id)!.after.find(({ task }) => isLost.has(task))?.task;
-    return by === undefined ? { kind: 'taken' } : { kind: 'waits', for: by };
+    if (!isLost.has(id)) return { kind: 'falls', with: by };
+    const first = byId.get(id)!.after.find(({ task }) => isLost.has(task))?.task;
+    return first === undefined ? { kind: 'taken' } : { kind: 'waits', for: first };
   };
-  for (const id of gone) leftOut.push({ id, why: whyOf(id) });
+  for (const [id, by] of gone) leftOut.push({ id, why: whyOf(id, by) });
   for (const [id, by] of also) leftOut.push({ id, why: { kind: 'waits', for: by } });
   return tasks.filter(({ id }) => !gone.has(id) && !also.has(id));
 }

@@ -13,7 +13,7 @@ import { seeToThePlan } from '../../planner';
 export const metadata: Metadata = { title: 'Ready when, bench' };
 
 /** So many machines stand on a page. */
-const SIZE = 40;
+const SIZE = 20;
 
 /** When each machine is ready, with its odds; those that are ready first come first. */
 export default async function ReadyPage({ searchParams }: { searchParams: Promise<{ page?: string }> }) {
