@@ -130,7 +130,7 @@ test('a bench plans itself: done, failed, late and grey, said in a sentence, and
     await expect(page.getByText(/pinned to where (it|they) stood/)).toBeVisible();
     await open(page, '/plan/tasks');
     // What waits for the parcel cannot be where it was: that is said.
-    await expect(page.getByText(/cannot be where it was pinned/).first()).toBeVisible(PLANNED);
+    await expect(page.getByText(/cannot be at the time that was set for it/).first()).toBeVisible(PLANNED);
   });
 
   await test.step('a pass that fails is followed by another task', async () => {

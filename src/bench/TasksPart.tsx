@@ -139,7 +139,8 @@ export function TasksPart({ plan, timeZone, machine, more, machines, done, dropp
       )}
       {plan.unpinned.map((words) => (
         <Text key={words} mb="2">
-          “{words}” cannot be where it was pinned: what it needs is not there then, or what it waits for is not over.
+          “{words}” cannot be at the time that was set for it: what it needs is not there then, or what it waits for is
+          not over.
         </Text>
       ))}
       {shown.map((task) => (

@@ -94,6 +94,43 @@ describe('tasks out of what is known', () => {
     expect(tasks.find(({ id }) => id.includes(':expose:'))).toMatchObject({ start: 2070, end: 2240 });
   });
 
+  it('of two sessions planned for one place in the sun one stays; the other goes into the sun of another day, with somebody there, and that is said', () => {
+    const yellow = { ...YELLOW, planned: { start: 1440 + 180, end: 1440 + 360 } };
+    const machines = ['a', 'b'].map((id) => ({
+      ...machine(['brighten'], { pieces: [piece({ id: `k${id}`, yellow })] }),
+      id,
+    }));
+    const facts = bench(machines, { things: { ...bench([]).things, sun: 1 } });
+    const { plan: found } = plan(facts);
+    const at = (kind: string) =>
+      found.tasks.filter(({ id }) => id.includes(`:${kind}:`)).sort((a, b) => a.start - b.start);
+    const [first, second] = at('expose');
+    const [stays, goes] = [first!, second!].sort((a, b) => Math.abs(a.start - 1620) - Math.abs(b.start - 1620));
+    expect(stays!.start).toBe(1620);
+    const windowOf = ({ start, end }: { start: number; end: number }) =>
+      facts.sun.some(({ from, to }) => from <= start && end <= to);
+    expect(windowOf(goes!)).toBe(true);
+    const moved = goes!.id.split(':')[0];
+    for (const kind of ['set up', 'wash off'])
+      expect(found.tasks.find(({ id }) => id.startsWith(`${moved}:${kind}`))!.who).toBe('hands:a');
+    expect(found.unpinned.every((id) => id.startsWith(`${moved}:`))).toBe(true);
+    expect(found.unpinned).toHaveLength(2);
+    expect(found.leftOut).toEqual([]);
+    // Played through it lies in the sun as well, and what is set for a day is not begun before it.
+    const { ready } = workBench({ facts, ratios: [], seed: 3, timeLimitMs: 0, maxIterations: 20, runs: 40 }, () => 0);
+    for (const { ends } of ready) expect(ends[0]!).toBeGreaterThan(goes!.start < stays!.start ? 360 : 1620);
+  });
+
+  it('a planned session that somebody put off is held at its hour no more', () => {
+    const yellow = { ...YELLOW, planned: { start: 1440 + 180, end: 1440 + 360 } };
+    const facts = bench([machine(['brighten'], { pieces: [piece({ yellow })] })]);
+    const { tasks } = plan(facts).plan;
+    const expose = tasks.find(({ id }) => id.includes(':expose:'))!;
+    const later = plan({ ...facts, marks: { [expose.id]: { notBefore: 3 * 1440 } } }).plan;
+    expect(later.leftOut).toEqual([]);
+    expect(later.tasks.find(({ id }) => id === expose.id)!.start).toBeGreaterThanOrEqual(3 * 1440 + 120);
+  });
+
   it('says what it does not know as a guess: a machine whose pieces are not tagged has sessions too', () => {
     const untagged = piece({ id: 'untagged', guessed: true, brushMin: 60, yellow: YELLOW });
     const { tasks } = tasksOf(bench([machine(['intake', 'wash', 'brighten'], { pieces: [untagged] })]));

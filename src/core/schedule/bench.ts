@@ -18,7 +18,12 @@ export interface BenchTask extends Task {
   liked?: readonly Interval[] | undefined;
   /** It begins then, come what may, if that can be at all: somebody pinned it, or it is about to begin. */
   at?: number | undefined;
+  /** What it keeps to besides where it does not begin at its moment: hands and hours that whoever set the moment did not need. */
+  elsewhere?: Pick<BenchTask, 'windows' | 'liked' | 'anyOf'> | undefined;
 }
+
+/** A task that is not held at its moment. */
+export const loose = <One extends BenchTask>({ at: _, elsewhere, ...task }: One) => ({ ...task, ...elsewhere });
 
 export interface BenchProblem extends Problem {
   tasks: readonly BenchTask[];
@@ -199,13 +204,30 @@ export function planBench(given: BenchProblem, limits: SearchLimits): BenchPlan 
       const pinned = lost.filter((id) => freed.get(id)!.at !== undefined && !unpinned.includes(id));
       if (pinned.length > 0) {
         // What clashes with something that is pinned lets the pin go first; what is not pinned at all is left out.
-        unpinned.push(...pinned);
-        tasks = tasks.map((task) => (pinned.includes(task.id) ? { ...freed.get(task.id)!, at: undefined } : task));
+        const free = withSession(tasks, pinned);
+        unpinned.push(...[...free].filter((id) => freed.get(id)!.at !== undefined && !unpinned.includes(id)));
+        tasks = tasks.map((task) => (free.has(task.id) ? loose(freed.get(task.id)!) : task));
         continue;
       }
       tasks = without(tasks, lost.length > 0 ? lost : [failure.task], failure, leftOut);
     }
   }
+}
+
+/** Some tasks, and of a planned session all that it is made of: it moves as a whole. */
+function withSession(tasks: readonly BenchTask[], ids: readonly string[]): Set<string> {
+  const near = new Map<string, string[]>();
+  const join = (a: string, b: string) => near.set(a, [...(near.get(a) ?? []), b]);
+  for (const { id, after, elsewhere } of tasks)
+    if (elsewhere)
+      for (const { task, maxLag } of after)
+        if (maxLag !== undefined) {
+          join(id, task);
+          join(task, id);
+        }
+  const all = new Set(ids);
+  for (const id of all) for (const other of near.get(id) ?? []) all.add(other);
+  return all;
 }
 
 /** Tasks without some that find no moment, which are named with all that falls with them and waits for them. */

@@ -1,5 +1,5 @@
 import { assumed } from '../assumptions/assumptions';
-import { planBench, type BenchPlan } from './bench';
+import { loose, planBench, type BenchPlan } from './bench';
 import type { BenchFacts } from './facts/facts';
 import { tasksOf, type ToldTask } from './facts/tasks';
 import { paceOf, readyDates, type ReadyDates } from './ready';
@@ -38,7 +38,9 @@ export function workBench(
       skies.find((one) => one.day === day)?.own ? 'sun that does not come after a look' : 'sun that does not come',
     );
   const until = clock() + READY_MS;
-  const ready = readyDates(problem, plan.order, {
+  const unpinned = new Set(plan.unpinned);
+  const asLaid = { ...problem, tasks: problem.tasks.map((task) => (unpinned.has(task.id) ? loose(task) : task)) };
+  const ready = readyDates(asLaid, plan.order, {
     ...{ runs, seed, badSun, pace: paceOf(ratios) },
     // Of thousands of tasks fewer runs: nobody waits for the last digit of a date.
     stopped: () => (stopped?.() ?? false) || clock() > until,

@@ -35,6 +35,13 @@ export interface Problem {
 /** A time that no plan reaches. */
 export const NEVER = 2 ** 30;
 
+/** A far end that stands for no end, within what a plan counts with. */
+export const FAR = 2 ** 29;
+
+/** Windows from a moment on; without any, all that is to come. */
+export const cut = (windows: readonly Interval[] | undefined, from: number): Interval[] =>
+  (windows ?? [[0, FAR]]).flatMap(([a, b]): Interval[] => (b > from ? [[Math.max(a, from), b]] : []));
+
 /** A problem by numbers: places in lists instead of names. */
 export interface Compiled {
   ids: readonly string[];

@@ -1,5 +1,5 @@
 import { assumed } from '../assumptions/assumptions';
-import { NEVER, type Interval } from './problem';
+import { cut, NEVER, type Interval } from './problem';
 import type { BenchProblem, BenchTask } from './bench';
 import { fallsWith, HANDS, waiting } from './bench';
 import { heads } from './bound';
@@ -149,7 +149,10 @@ function onceOver(problem: BenchProblem, { badSun, pace, seed }: ReadyLimits, ru
   const repeated = new Map<string, string>();
   const tasks = problem.tasks.flatMap((task): BenchTask[] => {
     const random = luck(task.id);
-    const windows = task.liked ? task.windows?.filter(([from]) => !isBad(from)) : task.windows;
+    // Nothing is begun before the moment that was set for it; when that is over it goes where others like it go.
+    const { windows: open, liked } = { ...task, ...task.elsewhere };
+    const later = task.at === undefined ? open : cut(open, task.at);
+    const windows = liked ? later?.filter(([from]) => !isBad(from)) : later;
     const longest = longestOf(task, windows);
     const drawn = Math.round(task.duration * Math.exp((task.spread > 0 ? common : 0) + task.spread * heavy(random)));
     const duration = task.duration === 0 ? 0 : Math.max(1, Math.min(drawn, longest));

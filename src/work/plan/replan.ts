@@ -78,7 +78,7 @@ export async function replan(at: Date, outside: Outside, works: Works = inThread
     {
       ...plan,
       tasks: plan.tasks.map((task) => ({ ...task, pinned: task.pinned && pins.has(task.id) })),
-      unpinned: plan.unpinned.filter((id) => pins.has(id)),
+      unpinned: plan.unpinned.filter((id) => pins.has(id) || facts.marks[id]?.soon === undefined),
       // What was told and not read yet is told on, unless something newer moved.
       moved: plan.moved ?? stands?.plan.moved ?? null,
     },

@@ -1,8 +1,8 @@
 import { assumed } from '../../assumptions/assumptions';
 import type { Stage } from '../../runsheet/stages';
-import { HANDS, type BenchProblem, type BenchTask } from '../bench';
+import { HANDS, loose, type BenchProblem, type BenchTask } from '../bench';
 import { quantile } from '../../numbers';
-import type { Interval, Resource } from '../problem';
+import { cut, FAR, type Interval, type Resource } from '../problem';
 import {
   PLACES,
   type BenchFacts,
@@ -167,8 +167,10 @@ function asMarked(
     });
   return tasks
     .filter(({ id }) => !gone.has(id))
-    .map((task): ToldTask => {
-      const { notBefore = 0, minutes, personId, soon, ...mark } = marks[task.id] ?? {};
+    .map((one): ToldTask => {
+      const { notBefore = 0, minutes, personId, soon, ...mark } = marks[one.id] ?? {};
+      // What somebody put off is not held where it was to be.
+      const task = one.at !== undefined && notBefore > one.at ? loose(one) : one;
       const windows = notBefore > 0 ? cut(task.windows, notBefore) : task.windows;
       // What is about to begin is not held against its sun, nor where somebody has just put it off.
       const at = mark.at ?? (soon !== undefined && lies(soon, minutes ?? task.duration, windows) ? soon : undefined);
@@ -183,13 +185,6 @@ function asMarked(
       };
     });
 }
-
-/** A far end that stands for no end, within what a plan counts with. */
-const FAR = 2 ** 29;
-
-/** Windows from a moment on. */
-const cut = (windows: readonly Interval[] | undefined, from: number): Interval[] =>
-  (windows ?? [[0, FAR]]).flatMap(([a, b]): Interval[] => (b > from ? [[Math.max(a, from), b]] : []));
 
 /** Whether so many minutes from a moment on lie in one of some windows; without any they always do. */
 const lies = (at: number, minutes: number, windows: readonly Interval[] | undefined): boolean =>
@@ -226,6 +221,12 @@ type Given = Partial<Omit<ToldTask, 'about' | 'id' | 'machine'>> & {
   /** It is done then, whether or not the hours say that somebody is there. */
   anyHour?: boolean;
 };
+
+/** Windows with one more, that is liked as well. */
+const withWindow = ({ windows, liked }: Record<'windows' | 'liked', readonly Interval[]>, own: Interval) => ({
+  windows: [...windows, own],
+  liked: [...liked, own],
+});
 
 /** Tasks of one machine, in the order of the work. */
 class OfMachine {
@@ -279,6 +280,7 @@ class OfMachine {
       ...(more.windows && { windows: more.windows }),
       ...(more.liked && { liked: more.liked }),
       ...(more.at !== undefined && { at: more.at }),
+      ...(more.elsewhere && { elsewhere: more.elsewhere }),
       about: {
         kind,
         machine: this.machine.id,
@@ -459,11 +461,16 @@ class OfMachine {
     for (let number = 1; number <= count; number++) {
       const session = { number, of: count };
       const plan = number === 1 ? yellow.planned : null;
+      const byHands = { anyOf: this.people };
+      // Where it cannot be at its hour it goes into the sun like any other.
+      const inSun = plan && windows && liked && withWindow({ windows, liked }, [plan.start, plan.end]);
       const setUp = this.add('set up', {
         ...{ ...own, subject, session, duration: yellow.setUpMin, peroxide: true, after: this.follow(last) },
         ...(yellow.takes && { takes: [yellow.takes] }),
         // Whoever planned a session is there for it, whatever the hours say.
-        ...(plan ? { at: Math.max(0, plan.start - yellow.setUpMin), anyHour: true } : this.from(busyUntil)),
+        ...(plan
+          ? { at: Math.max(0, plan.start - yellow.setUpMin), anyHour: true, elsewhere: byHands }
+          : this.from(busyUntil)),
       });
       const place = yellow.driver === 'sun' ? 'sun' : yellow.driver === 'lamp' ? 'lamp' : 'box';
       const expose = this.add('expose', {
@@ -472,11 +479,12 @@ class OfMachine {
         ...(number === count && { again: assumed('a session more than foretold') }),
         ...(windows && liked && !plan && { windows, liked }),
         ...(plan && plan.start >= 0 && { at: plan.start }),
+        ...(inSun && { elsewhere: inSun }),
         after: [{ task: setUp, minLag: 0, maxLag: 90 }],
       });
       const off = this.add('wash off', {
         ...{ ...own, subject, session, duration: assumed('washing off'), place: 'sink', peroxide: true },
-        anyHour: plan !== null,
+        ...(plan !== null && { anyHour: true, elsewhere: byHands }),
         after: [{ task: expose, minLag: 0, maxLag: yellow.driver === 'sun' ? WASH_OFF_WITHIN * 4 : 12 * HOUR }],
       });
       const dry = this.add('dry', {
