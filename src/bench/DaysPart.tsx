@@ -11,7 +11,16 @@ import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { DayStrip, type Dragged } from './DayStrip';
-import { AT_FIRST, firstAtPlaces, inDay, ofFirstMachines, ROWS_BY, type Beyond, type RowsBy } from './strip';
+import {
+  AT_FIRST,
+  firstAtPlaces,
+  firstListed,
+  inDay,
+  ofFirstMachines,
+  ROWS_BY,
+  type Beyond,
+  type RowsBy,
+} from './strip';
 import type { ShownDay, ShownPlan, ShownTask } from './plan';
 import { freeTask, pinTask } from './planActions';
 
@@ -85,10 +94,12 @@ export function DaysPart({ plan, days, timeZone, page, whole, beyond, costOfMove
       },
     );
   const task = plan.tasks.find(({ id }) => id === chosen) ?? null;
-  const firstAt = (day: ShownDay) => firstAtPlaces(inDay(plan.tasks, day), whole ? Infinity : AT_FIRST.tasks).tasks;
+  const most = whole ? Infinity : AT_FIRST.tasks;
   const shownOf = (day: ShownDay) =>
-    by === 'place' ? firstAt(day) : ofFirstMachines(inDay(plan.tasks, day), whole ? Infinity : AT_FIRST.machines).tasks;
-  const hidden = Math.max(...beyond.map(({ machines, tasks }) => (by === 'place' ? tasks : machines)));
+    by === 'place'
+      ? firstAtPlaces(inDay(plan.tasks, day), most).tasks
+      : ofFirstMachines(inDay(plan.tasks, day), whole ? Infinity : AT_FIRST.machines).tasks;
+  const hidden = Math.max(...beyond.map(({ machines, places }) => (by === 'place' ? places : machines)));
   const all = `/plan?page=${page}&whole=1`;
   return (
     <Box>
@@ -146,7 +157,13 @@ export function DaysPart({ plan, days, timeZone, page, whole, beyond, costOfMove
       </Box>
       <Box display={{ base: 'block', md: 'none' }}>
         {days.map((day, i) => (
-          <DayList key={day.day} day={day} tasks={firstAt(day)} more={beyond[i]?.tasks ?? 0} {...{ timeZone, all }} />
+          <DayList
+            key={day.day}
+            day={day}
+            tasks={firstListed(inDay(plan.tasks, day), day, most).tasks}
+            more={beyond[i]!.listed}
+            {...{ timeZone, all }}
+          />
         ))}
         {whole && <LinkButton href={`/plan?page=${page}`}>Show less</LinkButton>}
       </Box>
@@ -226,21 +243,17 @@ function DayList({
   all: string;
   timeZone: string;
 }) {
-  const listed = tasks.filter(
-    ({ hands, place, from }) =>
-      (hands || place === 'sun' || place === 'lamp') && Date.parse(from) >= Date.parse(day.start),
-  );
   return (
     <Box as="section" mb="4">
       <Text fontFamily="heading" fontWeight="650" fontSize="20px" borderBottomWidth="1px" borderColor="lineStrong">
         {dayWords(day, timeZone)}
       </Text>
-      {listed.length === 0 && (
+      {tasks.length === 0 && (
         <Text color="soft" py="1">
           Nothing for hands.
         </Text>
       )}
-      {listed.map((task) => (
+      {tasks.map((task) => (
         <Flex key={task.id} gap="3" py="1" borderBottomWidth="1px" borderColor="line" align="baseline">
           <Text fontFamily="mono" flexShrink="0" minWidth="5ch">
             {showTime(task.from, timeZone, 'HH:mm')}

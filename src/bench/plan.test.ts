@@ -1,6 +1,6 @@
 import ICAL from 'ical.js';
 import { workBench } from '@/core/schedule/benchWork';
-import { firstOfDays, lanesOf, rowsOf, shownHours } from './strip';
+import { firstListed, firstOfDays, inDay, lanesOf, rowsOf, shownHours } from './strip';
 import { planCalendar } from './calendar';
 import { planPdf } from './sheetPdf';
 import { everyTask, handsOf, noTask, shownDay, shownPlan, type ShownTask } from './plan';
@@ -104,8 +104,8 @@ describe('the plan as screens show it', () => {
     const most = { machines: 2, tasks: 10 };
     const shown = (await shownPlan('Etc/GMT+2', (all) => firstOfDays(all, days, most), { ready: false }))!;
     expect(shown.beyond).toEqual([
-      { machines: 10, tasks: 30 },
-      { machines: 0, tasks: 0 },
+      { machines: 10, places: 30, listed: 30 },
+      { machines: 0, places: 0, listed: 0 },
     ]);
     // m1 and m2 are the first that hands are at.
     const ofTwo = tasks.filter(({ about }) => about.machine === 'm1' || about.machine === 'm2');
@@ -116,9 +116,25 @@ describe('the plan as screens show it', () => {
     const whole = firstOfDays(shown.tasks, days, { machines: Infinity, tasks: Infinity });
     expect(whole.tasks).toHaveLength(shown.tasks.length);
     expect(whole.beyond).toEqual([
-      { machines: 0, tasks: 0 },
-      { machines: 0, tasks: 0 },
+      { machines: 0, places: 0, listed: 0 },
+      { machines: 0, places: 0, listed: 0 },
     ]);
+  });
+
+  it('what only lies there since yesterday takes no place in the list of a day', () => {
+    const lies = (id: string, more: Partial<ShownTask>) => ({
+      ...planWithNames(id),
+      to: '2026-06-22T20:00:00.000Z',
+      ...more,
+    });
+    const day = { start: '2026-06-22T02:00:00.000Z', end: '2026-06-23T02:00:00.000Z' };
+    const dries = Array.from({ length: 30 }, (_, i) =>
+      lies(`dry ${i}`, { hands: false, place: 'rack', from: '2026-06-21T20:00:00.000Z' }),
+    );
+    const mend = lies('mend', { from: '2026-06-22T12:00:00.000Z' });
+    const { tasks, beyond } = firstOfDays([...dries, mend], [day], { machines: 1, tasks: 4 });
+    expect(firstListed(inDay(tasks, day), day, 4)).toEqual({ tasks: [mend], more: 0 });
+    expect(beyond).toEqual([{ machines: 0, places: 27, listed: 0 }]);
   });
 
   it('has names for everything, and one task for hands first', async () => {

@@ -93,14 +93,26 @@ export function ofFirstMachines<Task extends Lying>(
   return { tasks: tasks.filter(({ machine }) => shown.has(machine)), more: Math.max(0, machines.length - most) };
 }
 
-/** What hands do in a day and what lies somewhere, the first of it; and how much more there is. */
-export function firstAtPlaces<Task extends Lying>(
-  tasks: readonly Task[],
-  most: number,
-): { tasks: Task[]; more: number } {
-  const all = tasks.filter(({ hands, place }) => hands || place !== null).sort((a, b) => a.from.localeCompare(b.from));
-  return { tasks: all.slice(0, most), more: Math.max(0, all.length - most) };
+const byStart = (a: Pick<Lying, 'from'>, b: Pick<Lying, 'from'>) => a.from.localeCompare(b.from);
+
+/** The first of some tasks by their beginning, and how much more there is. */
+function firstOf<Task extends Lying>(tasks: readonly Task[], most: number): { tasks: Task[]; more: number } {
+  return { tasks: tasks.toSorted(byStart).slice(0, most), more: Math.max(0, tasks.length - most) };
 }
+
+/** What hands do in a day and what lies somewhere, the first of it; and how much more there is. */
+export const firstAtPlaces = <Task extends Lying>(tasks: readonly Task[], most: number) =>
+  firstOf(
+    tasks.filter(({ hands, place }) => hands || place !== null),
+    most,
+  );
+
+/** What hands begin in a day, and what goes into the light: the list of a narrow screen. */
+export const firstListed = <Task extends Lying>(tasks: readonly Task[], { start }: Pick<Span, 'start'>, most: number) =>
+  firstOf(
+    tasks.filter(({ hands, place, from }) => (hands || place === 'sun' || place === 'lamp') && from >= start),
+    most,
+  );
 
 /** How much of a day is shown before somebody asks for all of it. */
 export const AT_FIRST = { machines: 8, tasks: 16 };
@@ -108,7 +120,8 @@ export const AT_FIRST = { machines: 8, tasks: 16 };
 /** What a day has beyond what is shown at first. */
 export interface Beyond {
   machines: number;
-  tasks: number;
+  places: number;
+  listed: number;
 }
 
 /** What is shown of some days at first, and what each of them has beyond: a large workshop plans hundreds of tasks a day. */
@@ -119,10 +132,16 @@ export function firstOfDays<Task extends Lying>(
 ): { tasks: Task[]; beyond: Beyond[] } {
   const parts = days.map((day) => {
     const own = inDay(tasks, day);
-    return [ofFirstMachines(own, most.machines), firstAtPlaces(own, most.tasks)] as const;
+    return [
+      ofFirstMachines(own, most.machines),
+      firstAtPlaces(own, most.tasks),
+      firstListed(own, day, most.tasks),
+    ] as const;
   });
   return {
-    tasks: [...new Set(parts.flatMap((both) => both.flatMap((part) => part.tasks)))],
-    beyond: parts.map(([machines, places]) => ({ machines: machines.more, tasks: places.more })),
+    tasks: [...new Set(parts.flatMap((of) => of.flatMap((part) => part.tasks)))],
+    beyond: parts.map(([machines, places, listed]) => ({
+      ...{ machines: machines.more, places: places.more, listed: listed.more },
+    })),
   };
 }

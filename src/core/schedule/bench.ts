@@ -23,7 +23,12 @@ export interface BenchTask extends Task {
 }
 
 /** A task that is not held at its moment. */
-export const loose = <One extends BenchTask>({ at: _, elsewhere, ...task }: One) => ({ ...task, ...elsewhere });
+export const loose = <One extends BenchTask>(task: One): One => ({
+  ...task,
+  ...task.elsewhere,
+  at: undefined,
+  elsewhere: undefined,
+});
 
 export interface BenchProblem extends Problem {
   tasks: readonly BenchTask[];
