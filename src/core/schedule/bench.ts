@@ -3,7 +3,7 @@ import { heads, lowerBound } from './bound';
 import { compile } from './compile';
 import { NoPlace, type NoPlaceReason } from './noPlace';
 import { NEVER, type Compiled, type Interval, type Problem, type Task } from './problem';
-import { byPriority, search, type SearchLimits } from './search';
+import { byPriority, search, soonestFirst, together, type SearchLimits } from './search';
 import { Serial } from './serial';
 
 /** A task of the bench: of which machine it is, and how sure its length is. */
@@ -261,10 +261,7 @@ function without(
 function lostOf(problem: BenchProblem): string[] {
   const compiled = compile(problem);
   const head = heads(compiled);
-  const order = byPriority(
-    compiled,
-    head.map((from) => -from),
-  );
+  const order = together(byPriority(compiled, soonestFirst(head)), compiled);
   const placed = new Serial(compiled, head).place(order, true);
   return placed.ok ? compiled.ids.filter((_, i) => placed.starts[i]! >= NEVER) : [];
 }

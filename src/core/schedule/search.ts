@@ -51,6 +51,9 @@ export function byPriority({ before, behind, ids }: Compiled, priority: readonly
   return order;
 }
 
+/** Each as early as it can be: what this order finds a moment for, the search finds one for. */
+export const soonestFirst = (head: readonly number[]): number[] => head.map((from) => -from);
+
 /** Rules by which a first order is made; each is good where others are not. */
 function rules(problem: Compiled, head: readonly number[], tail: readonly number[]): number[][] {
   const { durations, needs, capacities, behind, starts } = problem;
@@ -59,6 +62,7 @@ function rules(problem: Compiled, head: readonly number[], tail: readonly number
   );
   const latest = starts.map((own) => own.at(-1)![1]);
   return [
+    soonestFirst(head),
     tail.map((t, i) => t + durations[i]!),
     head.map((h, i) => -h - 1e-6 * (tail[i]! + durations[i]!)),
     tail.map((t, i) => t + durations[i]! + 4 * work[i]!),
@@ -161,7 +165,7 @@ export function search(
 }
 
 /** An order in which what may not wait long comes at once after what it follows: laid later, its moment would be taken. */
-function together(order: readonly number[], { before, behind }: Compiled): number[] {
+export function together(order: readonly number[], { before, behind }: Compiled): number[] {
   const waits = before.map((lags) => new Set(lags.map(({ task }) => task)).size);
   const laid = new Uint8Array(order.length);
   const all: number[] = [];
