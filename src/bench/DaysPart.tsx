@@ -133,12 +133,14 @@ export function DaysPart({ plan, days, timeZone, page, whole, beyond, costOfMove
           )}
         </Box>
         <Wrong words={wrong} />
-        {hidden > 0 && (
-          <LinkButton href={all}>
-            {by === 'place' ? `Show up to ${hidden} more tasks a day` : `Show up to ${hidden} more machines a day`}
-          </LinkButton>
-        )}
-        {whole && <LinkButton href={`/plan?page=${page}`}>Show less</LinkButton>}
+        <Box mb="3" _empty={{ display: 'none' }}>
+          {hidden > 0 && (
+            <LinkButton href={all}>
+              {by === 'place' ? `Show up to ${hidden} more tasks a day` : `Show up to ${hidden} more machines a day`}
+            </LinkButton>
+          )}
+          {whole && <LinkButton href={`/plan?page=${page}`}>Show less</LinkButton>}
+        </Box>
         {days.map((day) => (
           <Box key={day.day} as="section" aria-label={dayWords(day, timeZone)} mb="2">
             <Text fontFamily="heading" fontWeight="650" fontSize="18px">
@@ -277,7 +279,11 @@ function DayList({
           </Box>
         </Flex>
       ))}
-      {more > 0 && <LinkButton href={all}>{`Show ${more} more of this day`}</LinkButton>}
+      {more > 0 && (
+        <Box mt="2">
+          <LinkButton href={all}>{`Show ${more} more of this day`}</LinkButton>
+        </Box>
+      )}
     </Box>
   );
 }

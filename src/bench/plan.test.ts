@@ -1,7 +1,7 @@
 import ICAL from 'ical.js';
 import { workBench } from '@/core/schedule/benchWork';
 import { firstListed, firstOfDays, inDay, lanesOf, rowsOf, shownHours } from './strip';
-import { planCalendar } from './calendar';
+import { planCalendar } from '@/workers/planCalendar';
 import { planPdf } from './sheetPdf';
 import { everyTask, handsOf, noTask, shownDay, shownPlan, type ShownTask } from './plan';
 import { movedWords, noPlaceOf } from './planWords';
@@ -148,7 +148,9 @@ describe('the plan as screens show it', () => {
 
   it('is a calendar that an independent library reads: the same events at the same instants, each with its alarm', async () => {
     const plan = await planned();
-    const text = planCalendar(plan, 'Trial; bench, “ø”', 'Etc/GMT+2', 'http://127.0.0.1:3000');
+    const text = planCalendar({
+      ...{ plan, name: 'Trial; bench, “ø”', timeZone: 'Etc/GMT+2', origin: 'http://127.0.0.1:3000' },
+    });
     const calendar = new ICAL.Component(ICAL.parse(text) as unknown[]);
     const events = calendar.getAllSubcomponents('vevent').map((one) => new ICAL.Event(one));
     const told = plan.tasks.filter(({ kind }) => kind !== 'answer');
@@ -162,7 +164,9 @@ describe('the plan as screens show it', () => {
     expect(calendar.getFirstPropertyValue('x-wr-timezone')).toBe('Etc/GMT+2');
     // While there is no plan yet it is an empty calendar, not an error.
     expect(
-      new ICAL.Component(ICAL.parse(planCalendar(null, 'T', 'UTC', '')) as unknown[]).getAllSubcomponents('vevent'),
+      new ICAL.Component(
+        ICAL.parse(planCalendar({ plan: null, name: 'T', timeZone: 'UTC', origin: '' })) as unknown[],
+      ).getAllSubcomponents('vevent'),
     ).toEqual([]);
   });
 

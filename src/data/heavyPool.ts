@@ -1,12 +1,13 @@
 import path from 'node:path';
 import Piscina from 'piscina';
 import { Refusal } from '@/core/refusal';
-import type { bench, evenedOf, laidOut, move, pdf } from '@/workers/heavy.worker';
+import type { bench, calendar, evenedOf, laidOut, move, pdf } from '@/workers/heavy.worker';
 
 /** What runs in threads beside the one that answers, by its name in `workers/heavy.worker`. */
 interface Works {
   pdf: typeof pdf;
   bench: typeof bench;
+  calendar: typeof calendar;
   laidOut: typeof laidOut;
   move: typeof move;
   evenedOf: typeof evenedOf;
@@ -49,7 +50,7 @@ export async function inPool<Name extends keyof Works>(
     const { message, code } = failure as { message?: string; code?: string };
     if (/queue/i.test(message ?? '')) throw new Refusal('', 'Too much is being made just now. Try again in a minute.');
     if (code === 'ERR_WORKER_OUT_OF_MEMORY')
-      throw new Refusal('', 'This is too much for one sheet of paper. Make it in parts.');
+      throw new Refusal('', 'This is too much to be made at once. Make it in parts.');
     throw failure;
   }
 }

@@ -5,6 +5,7 @@ import type { BenchFacts } from '@/core/schedule/facts/facts';
 import { laidOut as laidOutOf, moveCost, type LaidOut, type MoveCost } from '@/core/schedule/move';
 import { evened } from '@/core/picture/flatField';
 import type { Picture } from '@/core/picture/picture';
+import { planCalendar, type CalendarGiven } from './planCalendar';
 
 type Sheet = Parameters<typeof pdfMake.createPdf>[0];
 
@@ -120,6 +121,9 @@ export const laidOut = (facts: BenchFacts): LaidOut => laidOutOf(facts);
 /** What it costs to begin a task at another time. */
 export const move = (given: { facts: BenchFacts; laid: LaidOut; task: string; minutes: number }): MoveCost =>
   moveCost(given.facts, given.laid, given.task, given.minutes);
+
+/** The plan as a calendar. */
+export const calendar = (given: CalendarGiven): string => planCalendar(given);
 
 /** Evens the light of a picture by that of a plain sheet. */
 export const evenedOf = ({ picture, flat }: { picture: Picture; flat: Picture }): Picture => evened(picture, flat);

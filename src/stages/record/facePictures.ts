@@ -1,6 +1,8 @@
+import { LRUCache } from 'lru-cache';
 import { canBeSameFace } from '@/core/face/face';
 import { Refusal } from '@/core/refusal';
 import { facePng, measuredFace } from '@/data/photos/face';
+import { findPhoto } from '@/data/photos/store';
 import type { Measurement } from '@/data/rows';
 import { privateAreas } from './covered';
 import type { PieceStory, Story } from './story';
@@ -16,14 +18,38 @@ export interface FacePair {
 /** Cells across. */
 const COLUMNS = 640;
 
+type Faces = Pick<FacePair, 'before' | 'after'>;
+
+const MOST_BYTES = 64 * 1024 * 1024;
+
+/** What went out last: a record goes out in many forms, with the same faces in each. */
+const FACES = new LRUCache<string, Faces>({
+  maxSize: MOST_BYTES,
+  sizeCalculation: ({ before, after }) => before.length + after.length,
+});
+
+/** What a face is made of: its photographs by their content, and how it was measured; `null` where a photograph is gone. */
+async function madeOf({ photoId, spec }: Measurement): Promise<string | null> {
+  const photos = await Promise.all([photoId, spec.flatField ?? photoId].map(findPhoto));
+  return photos.every((photo) => photo !== null) ? JSON.stringify([photos.map(({ hash }) => hash), spec]) : null;
+}
+
+async function facesOf(first: Measurement, last: Measurement): Promise<Faces | null> {
+  const then = await measuredFace(first, COLUMNS);
+  const now = await measuredFace(last, COLUMNS, then.shape);
+  return canBeSameFace(then, now) ? { before: await facePng(then.plane), after: await facePng(now.plane) } : null;
+}
+
 /** The first and the last measured face of a piece; `null` with fewer than two, or where they show different faces or a photograph is gone. */
 async function facePair({ first, last }: PieceStory): Promise<FacePair | null> {
   if (!first || !last || first === last) return null;
   try {
-    const then = await measuredFace(first, COLUMNS);
-    const now = await measuredFace(last, COLUMNS, then.shape);
-    if (!canBeSameFace(then, now)) return null;
-    return { before: await facePng(then.plane), after: await facePng(now.plane), first, last };
+    const names = await Promise.all([madeOf(first), madeOf(last)]);
+    if (names.includes(null)) return null;
+    const name = names.join(' ');
+    const faces = FACES.get(name) ?? (await facesOf(first, last));
+    if (faces) FACES.set(name, faces);
+    return faces && { ...faces, first, last };
   } catch (failure) {
     if (failure instanceof Refusal || (failure as { code?: string }).code === 'ENOENT') return null;
     throw failure;

@@ -91,6 +91,26 @@ describe('told to its readers', () => {
     const captioned = await sharp(await sideBySide(pair, ['K1 <lid> & base, before', 'after'])).metadata();
     expect(plain.width).toBe(2 * before.width + 16);
     expect(captioned.height).toBe(plain.height + 64);
+    // Asked again they are the same pictures, made once; of a measurement with another outline they are others.
+    const again = [...(await facePairs(story)).values()][0]!;
+    expect(again.before).toBe(pair.before);
+    const other = {
+      ...story,
+      pieces: story.pieces.map((piece) => ({
+        ...piece,
+        first: piece.first && {
+          ...piece.first,
+          spec: {
+            ...piece.first.spec,
+            regions: piece.first.spec.regions.map((region) => ({
+              ...region,
+              polygon: region.polygon.map(([x, y]): [number, number] => [x + 12, y]),
+            })),
+          },
+        },
+      })),
+    };
+    expect([...(await facePairs(other)).values()][0]!.before.equals(pair.before)).toBe(false);
     // What was yellow is less so.
     const b = async (png: Buffer) =>
       (await sharp(png).stats()).channels[2]!.mean - (await sharp(png).stats()).channels[0]!.mean;

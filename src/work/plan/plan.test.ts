@@ -1,4 +1,4 @@
-import { workBench } from '@/core/schedule/benchWork';
+import { workBench, type BenchWork } from '@/core/schedule/benchWork';
 import { simulatedAir } from '@/simulators/weather/air';
 import { simulatedSky } from '@/simulators/weather/sky';
 import { airOver, skyOver } from '@/data/weather';
@@ -13,7 +13,7 @@ import { addPerson, changePersonHours, keepHours, saveWorkshop } from '../worksh
 import { settleStage } from '../stages';
 import { freshFolder, inTrialWorkshop, TRIAL_WORKSHOP, trialPiece, trialRestoration } from '../trial';
 import { benchFacts, type Outside } from './facts';
-import { isStale, replan, wholeMinute } from './replan';
+import { isStale, keepPlanTrue, replan, wholeMinute } from './replan';
 import {
   addOwnTask,
   beginTask,
@@ -307,6 +307,41 @@ it('screens draw themselves anew with each plan, and what was read is said no mo
   expect((await planThatStands())!.plan.moved).not.toBeNull();
   await planRead(number + 1);
   expect((await planThatStands())!.plan.moved).toBeNull();
+});
+
+it('a plan that takes long is made anew only after as long a rest; a quick one whenever something happens', async () => {
+  const kept = globalThis as { kvellPlanning?: Promise<void> };
+  const now = jest.spyOn(performance, 'now');
+  try {
+    let [at, takes] = [1000, 30_000];
+    now.mockImplementation(() => at);
+    const fault = jest.fn();
+    const numberAfter = async () => {
+      keepPlanTrue(() => NOW, outside, fault);
+      await kept.kvellPlanning;
+      return (await planThatStands())?.number ?? 0;
+    };
+    const { inPool } = jest.requireActual<{ inPool: (...given: unknown[]) => Promise<unknown> }>(
+      '@/data/heavyPool.testing',
+    );
+    pool.inPool.mockImplementation((name: string, work: BenchWork) => {
+      at += takes;
+      return inPool(name, { ...work, timeLimitMs: 0, maxIterations: 0, runs: 1 });
+    });
+    const first = await numberAfter();
+    await trialRestoration();
+    at += takes - 1;
+    expect(await numberAfter()).toBe(first);
+    at += 1;
+    takes = 9000;
+    expect(await numberAfter()).toBe(first + 1);
+    await trialRestoration();
+    expect(await numberAfter()).toBe(first + 2);
+    expect(fault).not.toHaveBeenCalled();
+    pool.inPool.mockImplementation(inPool);
+  } finally {
+    now.mockRestore();
+  }
 });
 
 it('with nothing open there is a plan of nothing', async () => {

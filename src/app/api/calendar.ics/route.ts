@@ -1,6 +1,6 @@
-import { planCalendar } from '@/bench/calendar';
 import { everyTask, shownPlan } from '@/bench/plan';
 import { feedIsOpen } from '@/edge/feed';
+import { inPool } from '@/data/heavyPool';
 import { getWorkshop } from '@/data/workshop';
 import { failed, refusal, standing } from '@/edge/entered';
 import { seeToThePlan } from '../../planner';
@@ -21,7 +21,8 @@ export async function GET(request: Request): Promise<Response> {
       );
     seeToThePlan();
     const { name, timeZone } = await getWorkshop();
-    return new Response(planCalendar(await shownPlan(timeZone, everyTask), name, timeZone, url.origin), {
+    const plan = await shownPlan(timeZone, everyTask, { ready: false });
+    return new Response(await inPool('calendar', { plan, name, timeZone, origin: url.origin }), {
       headers: {
         'Content-Type': 'text/calendar; charset=utf-8',
         'Content-Disposition': 'inline; filename="kvell-bench.ics"',

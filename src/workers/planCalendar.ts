@@ -1,12 +1,36 @@
 import ical, { ICalAlarmType, ICalEventTransparency } from 'ical-generator';
-import type { ShownPlan } from './plan';
 
 const MINUTE_MS = 60_000;
 /** A bell before hands begin, and at the end of what only waits. */
 const BEFORE_S = 10 * 60;
 
+/** A task of the plan as a calendar tells it; all moments as ISO. */
+interface Told {
+  id: string;
+  kind: string;
+  words: string;
+  title: string;
+  tag: string | null;
+  from: string;
+  to: string;
+  who: string | null;
+  hands: boolean;
+  pinned: boolean;
+  href: string | null;
+}
+
+export interface CalendarGiven {
+  /** The plan; `null` before the first. */
+  plan: { at: string; tasks: readonly Told[] } | null;
+  /** Of the workshop. */
+  name: string;
+  timeZone: string;
+  /** Where Kvell is reached. */
+  origin: string;
+}
+
 /** Times of a calendar are in UTC; the zone that they are meant in is named, and every program shows its own. */
-export function planCalendar(plan: ShownPlan | null, name: string, timeZone: string, origin: string): string {
+export function planCalendar({ plan, name, timeZone, origin }: CalendarGiven): string {
   const calendar = ical({ name: `${name}: bench`, timezone: null });
   calendar.x('X-WR-TIMEZONE', timeZone);
   for (const task of plan?.tasks ?? []) {
