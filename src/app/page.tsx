@@ -50,14 +50,10 @@ export default async function BenchPage({ searchParams }: { searchParams: Promis
   const day = await shownDay(workshop, now, sky);
   const [sun, plan] = await Promise.all([
     sunToday(workshop, timers, sky, now),
-    shownPlan(
-      timeZone,
-      (tasks) => {
-        const today = ofFirstMachines(inDay(tasks, day), ROWS);
-        return { tasks: [...today.tasks, ...firstForHands(tasks)], beyond: today.more };
-      },
-      { ready: false },
-    ),
+    shownPlan(timeZone, (tasks) => {
+      const today = ofFirstMachines(inDay(tasks, day), ROWS);
+      return { tasks: [...today.tasks, ...firstForHands(tasks)], beyond: today.more };
+    }),
   ]);
   const hands = handsOf(plan?.tasks ?? []);
   const unpowered = [...new Set(steps.filter((step) => step.unpowered).map(({ restoration }) => restoration))];

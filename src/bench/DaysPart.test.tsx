@@ -18,7 +18,7 @@ const DAY = {
 const task = { ...planWithNames('Mend'), from: '2026-06-22T10:00:00.000Z', to: '2026-06-22T11:00:00.000Z' };
 const PLAN = {
   ...{ number: 1, at: DAY.start, tasks: [task], moved: null, leftOut: [], moreLeftOut: 0 },
-  ...{ unpinned: [], ready: [], people: [] },
+  ...{ unpinned: [], moreUnpinned: 0, ready: [], machines: 1, people: [] },
 };
 type CostOfMove = React.ComponentProps<typeof DaysPart>['costOfMove'];
 const cost = (moved: number): Awaited<ReturnType<CostOfMove>> => ({
@@ -103,5 +103,8 @@ it('says how much more the days hold, each way of looking by its own count, and 
 
 it('whole, it leads back to less', () => {
   lay(() => Promise.resolve(cost(0)), true);
-  expect(screen.getAllByRole('link', { name: 'Show less', ...WIDE }).map((link) => link.getAttribute('href'))).toEqual(['/plan?page=2', '/plan?page=2']);
+  expect(screen.getAllByRole('link', { name: 'Show less', ...WIDE }).map((link) => link.getAttribute('href'))).toEqual([
+    '/plan?page=2',
+    '/plan?page=2',
+  ]);
 });

@@ -143,6 +143,11 @@ export function TasksPart({ plan, timeZone, machine, more, machines, done, dropp
           not over.
         </Text>
       ))}
+      {plan.moreUnpinned > 0 && (
+        <Text mb="2">
+          {plan.moreUnpinned === 1 ? 'One more task cannot' : `${plan.moreUnpinned} more tasks cannot`}.
+        </Text>
+      )}
       {shown.map((task) => (
         <Fold key={task.id} summary={<Line task={task} timeZone={timeZone} />}>
           <Flex gap="2" wrap="wrap" mb="3">

@@ -43,10 +43,10 @@ describe('the plan as screens show it', () => {
       why: { kind: 'waits' as const, for: i === 0 ? first!.id : 'nowhere' },
     }));
     await keepPlan({ ...plan, leftOut }, 0, NOW);
-    expect(await shownPlan('Etc/GMT+2', everyTask, { ready: false })).toMatchObject({
+    expect(await shownPlan('Etc/GMT+2', everyTask)).toMatchObject({
       ...{ leftOut: [], moreLeftOut: 0, ready: [] },
     });
-    const shown = (await shownPlan('Etc/GMT+2', noTask, { leftOut: () => true }))!;
+    const shown = (await shownPlan('Etc/GMT+2', noTask, { leftOut: () => true, ready: { count: 9 } }))!;
     expect([shown.leftOut.length, shown.moreLeftOut, shown.tasks.length]).toEqual([20, 5, 0]);
     expect(shown.leftOut[0]).toMatchObject({ words: 'Photograph every side', title: 'Trial machine', waiting: 0 });
     expect(shown.leftOut.slice(0, 2).map(({ why }) => why)).toEqual([
@@ -67,18 +67,29 @@ describe('the plan as screens show it', () => {
       lost('wash', { kind: 'waits', for: 'expose' }),
       lost('dry', { kind: 'waits', for: 'wash' }),
       lost('alone', { kind: 'too late' }),
+      // What waits for another machine stands where its own machine is looked at.
+      { ...lost('of another', { kind: 'waits', for: 'alone' }), about: { ...about, machine: 'another' } },
       // A circle is nothing that a plan says, and must not hold a screen up.
       lost('round', { kind: 'waits', for: 'about' }),
       lost('about', { kind: 'waits', for: 'round' }),
     ];
     await keepPlan({ ...plan, leftOut, unpinned: ['alone'] }, 0, NOW);
     const shown = (await shownPlan('Etc/GMT+2', noTask, { leftOut: () => true }))!;
-    expect(shown.leftOut.slice(0, 2).map(({ id, waiting }) => [id, waiting])).toEqual([
+    expect(shown.leftOut.slice(0, 3).map(({ id, waiting }) => [id, waiting])).toEqual([
       ['expose', 3],
       ['alone', 0],
+      ['of another', 0],
     ]);
     expect(shown.moreLeftOut).toBe(0);
-    expect(shown.unpinned).toEqual(['Photograph every side, Trial machine']);
+    const ofAnother = { leftOut: ({ machine }: { machine: string | null }) => machine === 'another' };
+    expect((await shownPlan('Etc/GMT+2', noTask, ofAnother))!.leftOut.map(({ id }) => id)).toEqual(['of another']);
+    expect([shown.unpinned, shown.moreUnpinned]).toEqual([['Photograph every side, Trial machine'], 0]);
+    const soon = (await planThatStands())!.plan;
+    const many = Array.from({ length: 23 }, (_, i) => ({ ...plan.tasks[0]!, id: `pin ${i}` }));
+    await keepPlan({ ...soon, tasks: many, unpinned: many.map(({ id }) => id) }, 0, NOW);
+    const all = (await shownPlan('Etc/GMT+2', noTask, { leftOut: () => true }))!;
+    expect([all.unpinned.length, all.moreUnpinned]).toEqual([20, 3]);
+    expect(await shownPlan('Etc/GMT+2', noTask)).toMatchObject({ unpinned: [], moreUnpinned: 0 });
   });
 
   it('of hundreds in a day it gives the first, machine by machine and moment by moment, and says how many more there are', async () => {
@@ -102,7 +113,7 @@ describe('the plan as screens show it', () => {
       { start: at(1440), end: at(2880) },
     ];
     const most = { machines: 2, tasks: 10 };
-    const shown = (await shownPlan('Etc/GMT+2', (all) => firstOfDays(all, days, most), { ready: false }))!;
+    const shown = (await shownPlan('Etc/GMT+2', (all) => firstOfDays(all, days, most)))!;
     expect(shown.beyond).toEqual([
       { machines: 10, places: 30, listed: 30 },
       { machines: 0, places: 0, listed: 0 },

@@ -14,7 +14,7 @@ import { findRows } from '@/data/table';
 import { placeOf } from '@/data/workshop';
 import { dayName } from '@/work/plan/facts';
 import { runsNow } from '@/work/plan/said';
-import { movedWords, noPlaceOf } from './planWords';
+import { machinesOf, movedWords, noPlaceOf } from './planWords';
 
 /** A task as a screen shows it. */
 export interface ShownTask {
@@ -45,8 +45,13 @@ export interface ShownPlan {
   leftOut: { id: string; words: string; title: string; why: string; waiting: number }[];
   /** How many more find none. */
   moreLeftOut: number;
+  /** The first of what cannot be at the time that was set for it, where it is asked for; and how many more cannot. */
   unpinned: string[];
+  moreUnpinned: number;
+  /** The machines that are asked for, those that are ready first before the others. */
   ready: (KeptPlan['ready'][number] & { title: string })[];
+  /** How many machines there are. */
+  machines: number;
   people: { id: string; name: string }[];
 }
 
@@ -72,8 +77,8 @@ const LEFT_OUT_SHOWN = 20;
 interface Beside {
   /** Of which tasks it says that they find no moment. */
   leftOut?: (about: KeptTask['about']) => boolean;
-  /** Whether it says when each machine is ready. */
-  ready?: boolean;
+  /** Of which machines it says when they are ready, the soonest first. */
+  ready?: { from?: number; count: number };
 }
 
 /** The first that hands do, whenever that is. */
@@ -84,29 +89,30 @@ export const firstForHands = (tasks: readonly PlannedTask[]): PlannedTask[] =>
 export async function shownPlan<Beyond>(
   timeZone: string,
   wanted: Wanted<Beyond>,
-  { leftOut = () => false, ready = true }: Beside = {},
+  { leftOut, ready: { from = 0, count } = { count: 0 } }: Beside = {},
 ): Promise<(ShownPlan & { beyond: Beyond }) | null> {
   const [stands, people, runs] = await Promise.all([planThatStands(), findRows('people'), runsNow()]);
   if (!stands) return null;
   const { plan, number, at } = stands;
   const running = new Set(runs.map(({ task }) => task));
-  const { tasks: chosen, beyond } = wanted(plan.tasks.map(planned));
+  const { planned, heads, soonest } = readOnce(plan);
+  const dates = soonest.slice(from, from + count);
+  const { tasks: chosen, beyond } = wanted(planned);
   const ids = new Set(chosen.map(({ id }) => id));
   const tasks = plan.tasks.filter(({ id }) => ids.has(id) || running.has(id));
-  const unplaced = plan.leftOut.filter(({ about }) => leftOut(about));
-  const lost = new Map(unplaced.length > 0 ? plan.leftOut.map((one) => [one.id, one]) : []);
-  const heads = headsOf(unplaced, lost);
-  const told = [...heads].slice(0, LEFT_OUT_SHOWN).map(([head, waiting]) => ({ ...head, waiting }));
-  const dates = ready ? plan.ready : [];
-  const unpinned = new Set(plan.unpinned);
-  const loose = unpinned.size > 0 ? [...plan.tasks, ...plan.leftOut].filter(({ id }) => unpinned.has(id)) : [];
-  const abouts = [...tasks, ...told, ...loose].map(({ about }) => about);
+  const lost = leftOut ? heads().filter(({ about }) => leftOut(about)) : [];
+  const told = lost.slice(0, LEFT_OUT_SHOWN);
+  const unpinned = new Set(leftOut ? plan.unpinned : []);
+  const loose =
+    unpinned.size > 0
+      ? [...plan.tasks, ...plan.leftOut].filter(({ id, about }) => unpinned.has(id) && leftOut!(about))
+      : [];
+  const abouts = [...tasks, ...told, ...loose.slice(0, LEFT_OUT_SHOWN)].map(({ about }) => about);
   const [titles, pieces] = await Promise.all([
     titlesOf([
       ...dates.map(({ machine }) => machine),
-      ...(plan.moved?.ready ?? []).map(({ machine }) => machine),
+      ...(plan.moved ? machinesOf(plan.moved) : []),
       ...abouts.flatMap(({ machine }) => machine ?? []),
-      ...(plan.moved?.causes ?? []).flatMap((cause) => ('machine' in cause ? (cause.machine ?? []) : [])),
     ]),
     findPieces([...new Set(abouts.flatMap(({ pieceId }) => pieceId ?? []))]),
   ]);
@@ -140,45 +146,74 @@ export async function shownPlan<Beyond>(
         .slice(0, MOVED_SHOWN)
         .map(({ about, from, to }) => ({ words: taskWords(about), from, to })),
     },
-    moreLeftOut: told.reduce((left, { waiting }) => left - 1 - waiting, unplaced.length),
+    moreLeftOut: lost.slice(LEFT_OUT_SHOWN).reduce((sum, { waiting }) => sum + 1 + waiting, 0),
     leftOut: told.map(({ id, about, why, waiting }) => ({
       ...{ id, waiting },
       words: withTag(about),
       title: titleOf(about),
       why: noPlaceOf(id, why, wordsOf),
     })),
-    unpinned: loose.map(({ about }) => [withTag(about), titleOf(about)].filter(Boolean).join(', ')),
+    moreUnpinned: Math.max(0, loose.length - LEFT_OUT_SHOWN),
+    unpinned: loose
+      .slice(0, LEFT_OUT_SHOWN)
+      .map(({ about }) => [withTag(about), titleOf(about)].filter(Boolean).join(', ')),
+    machines: soonest.length,
     ready: dates.map((one) => ({ ...one, title: titles.get(one.machine) ?? '' })),
     people: people.map(({ id, name }) => ({ id, name })),
   };
 }
 
-const planned = (task: KeptTask): PlannedTask => {
-  const { machine, hands, place, kind } = task.about;
-  return { ...task, machine, hands, place, kind };
-};
-
-/** What finds no moment by itself, with how many find none because of it; what waits for something that is over stands for itself. */
-function headsOf(unplaced: readonly Lost[], lost: ReadonlyMap<string, Lost>): Map<Lost, number> {
-  const known = new Set(unplaced);
-  const heads = new Map<Lost, number>();
-  for (const one of unplaced) {
-    let head = one;
-    for (let steps = 0; steps < lost.size; steps++) {
-      const next = lost.get(causeOf(head) ?? '');
-      if (!next || !known.has(next)) break;
-      head = next;
-    }
-    heads.set(head, (heads.get(head) ?? -1) + 1);
-  }
-  return heads;
-}
-
 type Lost = KeptPlan['leftOut'][number];
+
+/** Something that finds no moment by itself, with how many of the same machine find none because of it. */
+type Head = Lost & { waiting: number };
 
 /** Another task that one finds no moment because of; `null` where it finds none by itself. */
 const causeOf = ({ why }: Lost): string | null =>
   why.kind === 'waits' ? why.for : why.kind === 'falls' ? why.with : null;
+
+/** What waits for another machine, or for something that is over, stands for itself. */
+function headsOf(leftOut: KeptPlan['leftOut']): Head[] {
+  const lost = new Map(leftOut.map((one) => [one.id, one]));
+  const heads = new Map<Lost, number>();
+  for (const one of leftOut) {
+    let head = one;
+    for (let steps = 0; steps < lost.size; steps++) {
+      const next = lost.get(causeOf(head) ?? '');
+      if (!next || next.about.machine !== one.about.machine) break;
+      head = next;
+    }
+    heads.set(head, (heads.get(head) ?? -1) + 1);
+  }
+  return [...heads].map(([head, waiting]) => ({ ...head, waiting }));
+}
+
+interface ReadPlan {
+  planned: readonly PlannedTask[];
+  /** Machines, those that are ready first before the others. */
+  soonest: readonly KeptPlan['ready'][number][];
+  /** Worked out when it is first asked. */
+  heads: () => readonly Head[];
+}
+
+/** What every page reads of a plan, read once for each: a large one has thousands of tasks. */
+const read = new WeakMap<KeptPlan, ReadPlan>();
+
+function readOnce(plan: KeptPlan): ReadPlan {
+  const known = read.get(plan);
+  if (known) return known;
+  let heads: readonly Head[] | undefined;
+  const made: ReadPlan = {
+    planned: plan.tasks.map((task) => {
+      const { machine, hands, place, kind } = task.about;
+      return { ...task, machine, hands, place, kind };
+    }),
+    soonest: plan.ready.toSorted((a, b) => a.planned.localeCompare(b.planned)),
+    heads: () => (heads ??= headsOf(plan.leftOut)),
+  };
+  read.set(plan, made);
+  return made;
+}
 
 const begun = (runs: readonly TaskRunRow[], id: string) => runs.find(({ task }) => task === id)?.startedAt ?? null;
 

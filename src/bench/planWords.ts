@@ -40,22 +40,36 @@ function causeWords(cause: Cause, titles: ReadonlyMap<string, string>): string {
 /** So many causes and so many machines are told of; of the others how many there are. */
 const TOLD = 3;
 
+/** By how much the day of a machine moves, ms. */
+const moveOf = ({ was, is }: Moved['ready'][number]) => Math.abs(Date.parse(is) - Date.parse(was));
+
+/** What is told of a move: the first causes, and the machines whose day moves furthest. */
+const toldOf = ({ causes, ready }: Moved) => ({
+  causes: causes.slice(0, TOLD),
+  ready: ready.toSorted((a, b) => moveOf(b) - moveOf(a)).slice(0, TOLD),
+});
+
+/** The machines that a move names. */
+export function machinesOf(moved: Moved): string[] {
+  const { causes, ready } = toldOf(moved);
+  return [
+    ...ready.map(({ machine }) => machine),
+    ...causes.flatMap((cause) => ('machine' in cause ? (cause.machine ?? []) : [])),
+  ];
+}
+
 /** What moved and why, in one sentence that stays one: of many machines those are named whose day moves furthest. */
-export function movedWords(
-  { causes, tasks, ready }: Moved,
-  titles: ReadonlyMap<string, string>,
-  timeZone: string,
-): string {
-  const told = causes.slice(0, TOLD).map((cause) => causeWords(cause, titles));
-  const others = causes.length - told.length;
-  const why = list(others > 0 ? [...told, things(others, 'other thing changed', 'other things changed')] : told);
+export function movedWords(moved: Moved, titles: ReadonlyMap<string, string>, timeZone: string): string {
+  const { causes, tasks, ready } = moved;
+  const told = toldOf(moved);
+  const clauses = told.causes.map((cause) => causeWords(cause, titles));
+  const others = causes.length - clauses.length;
+  const why = list(others > 0 ? [...clauses, things(others, 'other thing changed', 'other things changed')] : clauses);
   const day = (iso: string) => showTime(iso, timeZone, 'EEE d MMM');
   const moves = tasks.length > 0 ? `${things(tasks.length, 'task moves', 'tasks move')}` : 'nothing else moves';
-  const by = ({ was, is }: Moved['ready'][number]) => Math.abs(Date.parse(is) - Date.parse(was));
-  const dates = ready
-    .toSorted((a, b) => by(b) - by(a))
-    .slice(0, TOLD)
-    .map(({ machine, was, is }) => `${titles.get(machine) ?? 'a machine'} is ready ${day(is)} instead of ${day(was)}`);
+  const dates = told.ready.map(
+    ({ machine, was, is }) => `${titles.get(machine) ?? 'a machine'} is ready ${day(is)} instead of ${day(was)}`,
+  );
   const more = ready.length - dates.length;
   if (more > 0) dates.push(`${things(more, 'machine more is', 'machines more are')} ready on another day`);
   const first = why

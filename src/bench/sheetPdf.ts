@@ -81,6 +81,9 @@ export function planPdf(
             ...plan.ready.map(({ title: machine, nine }) => ({
               text: `${machine}: ${nine ? showTime(nine, timeZone, 'EEE d MMM') : 'later than is planned'}`,
             })),
+            ...(plan.machines > plan.ready.length
+              ? [{ text: `${plan.machines - plan.ready.length} more are planned to be ready after these.` }]
+              : []),
           ]
         : []),
     ],

@@ -44,7 +44,7 @@ export default async function DaysPage({ searchParams }: Props) {
       shownDay(workshop, new Date(start.getTime() + (page * DAYS + i + 0.5) * DAY_MS), sky),
     ),
   );
-  const plan = await shownPlan(timeZone, (tasks) => firstOfDays(tasks, days, whole ? ALL : AT_FIRST), { ready: false });
+  const plan = await shownPlan(timeZone, (tasks) => firstOfDays(tasks, days, whole ? ALL : AT_FIRST));
   return (
     <>
       <PlanHead here="/plan" under={plan ? 'What lies where, and what moving it costs' : null} />

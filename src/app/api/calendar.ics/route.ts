@@ -21,7 +21,7 @@ export async function GET(request: Request): Promise<Response> {
       );
     seeToThePlan();
     const { name, timeZone } = await getWorkshop();
-    const plan = await shownPlan(timeZone, everyTask, { ready: false });
+    const plan = await shownPlan(timeZone, everyTask);
     return new Response(await inPool('calendar', { plan, name, timeZone, origin: url.origin }), {
       headers: {
         'Content-Type': 'text/calendar; charset=utf-8',

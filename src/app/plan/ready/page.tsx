@@ -3,6 +3,7 @@ import { PlanHead } from '@/bench/PlanHead';
 import { ReadyPart } from '@/bench/ReadyPart';
 import { noTask, shownPlan } from '@/bench/plan';
 import { assumedLine } from '@/core/assumptions/assumptions';
+import { planThatStands } from '@/data/plans';
 import { getWorkshop } from '@/data/workshop';
 import { needsEntered } from '@/edge/entered';
 import { pageAsked } from '@/edge/page';
@@ -20,20 +21,19 @@ export default async function ReadyPage({ searchParams }: { searchParams: Promis
   await needsEntered();
   seeToThePlan();
   const { timeZone } = await getWorkshop();
-  const plan = await shownPlan(timeZone, noTask);
-  const all = (plan?.ready ?? []).toSorted((a, b) => a.planned.localeCompare(b.planned));
-  const last = Math.max(0, Math.ceil(all.length / SIZE) - 1);
-  const page = pageAsked((await searchParams).page, last);
+  const machines = (await planThatStands())?.plan.ready.length ?? 0;
+  const page = pageAsked((await searchParams).page, Math.max(0, Math.ceil(machines / SIZE) - 1));
+  const plan = await shownPlan(timeZone, noTask, { ready: { from: SIZE * page, count: SIZE } });
   return (
     <>
       <PlanHead here="/plan/ready" under={plan ? 'A range with its odds: no single day is promised' : null} />
       {plan && (
         <>
-          <ReadyPart ready={all.slice(SIZE * page, SIZE * (page + 1))} timeZone={timeZone} />
-          {all.length > SIZE && (
+          <ReadyPart ready={plan.ready} timeZone={timeZone} />
+          {plan.machines > SIZE && (
             <nav aria-label="Other machines" style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
               {page > 0 && <LinkButton href={`/plan/ready?page=${page - 1}`}>Those ready sooner</LinkButton>}
-              {SIZE * (page + 1) < all.length && (
+              {SIZE * (page + 1) < plan.machines && (
                 <LinkButton href={`/plan/ready?page=${page + 1}`}>Those ready later</LinkButton>
               )}
             </nav>

@@ -31,7 +31,7 @@ export default async function TasksPage({ searchParams }: Props) {
         const own = tasks.filter(isOf);
         return { tasks: own.slice(0, MOST), beyond: Math.max(0, own.length - MOST) };
       },
-      { leftOut: isOf, ready: false },
+      { leftOut: isOf },
     ),
     openRestorations(),
     saidOf(),
