@@ -46,7 +46,10 @@ const moveOf = ({ was, is }: Moved['ready'][number]) => Math.abs(Date.parse(is) 
 /** What is told of a move: the first causes, and the machines whose day moves furthest. */
 const toldOf = ({ causes, ready }: Moved) => ({
   causes: causes.slice(0, TOLD),
-  ready: ready.toSorted((a, b) => moveOf(b) - moveOf(a)).slice(0, TOLD),
+  ready: ready
+    .map((one) => ({ ...one, by: moveOf(one) }))
+    .sort((a, b) => b.by - a.by)
+    .slice(0, TOLD),
 });
 
 /** The machines that a move names. */

@@ -11,7 +11,7 @@ import { seeToThePlan } from '../../planner';
 export const metadata: Metadata = { title: 'All tasks, bench' };
 
 /** So many tasks stand on the page; one machine’s are seldom more. */
-const MOST = 200;
+const MOST = 100;
 
 interface Props {
   searchParams: Promise<{ machine?: string }>;
