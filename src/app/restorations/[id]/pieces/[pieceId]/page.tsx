@@ -52,7 +52,9 @@ export default async function PiecePage({ params }: { params: Promise<{ id: stri
             )}
             <Part title="Measurements">
               {measurements.length === 0 ? (
-                <EmptyPlace>Not measured yet. A photograph with a grey card and the hidden patch is enough.</EmptyPlace>
+                <EmptyPlace>
+                  {`Not measured yet. A photograph with a grey card${isPlastic(piece.plastic) ? ' and the hidden patch' : ''} is enough.`}
+                </EmptyPlace>
               ) : (
                 <MeasurementTable measurements={measurements} timeZone={timeZone} />
               )}
