@@ -90,9 +90,12 @@ interface Given {
   defaultStyle?: object;
 }
 
+const FOOTER = 'footer';
+
 /** Makes a PDF of a document that stands in the own type. */
 export async function pdf({ footerTitle, ...document }: Given): Promise<Uint8Array> {
   const footer = (page: number, pages: number): Content => ({
+    id: FOOTER,
     text: runs(`${footerTitle}, ${page} of ${pages}`),
     alignment: 'center',
     fontSize: 9,
@@ -103,9 +106,9 @@ export async function pdf({ footerTitle, ...document }: Given): Promise<Uint8Arr
     pageMargins: [mm(18), mm(18), mm(18), mm(16)],
     ...document,
     ...(footerTitle !== undefined && { footer }),
-    // No heading stands alone at the foot of a page.
+    // No heading stands alone at the foot of a page, the line below every page left out.
     pageBreakBefore: ({ headlineLevel }, { getFollowingNodesOnPage }) =>
-      headlineLevel === 1 && getFollowingNodesOnPage().length === 0,
+      headlineLevel === 1 && getFollowingNodesOnPage().every(({ id }) => id === FOOTER),
     defaultStyle: { font: 'Own', fontSize: 11, lineHeight: 1.2, ...document.defaultStyle },
     content: set(document.content) as Content,
   } as Sheet;
