@@ -71,7 +71,7 @@ const FIRST_HANDS = 6;
 /** So many moves are told one by one. */
 const MOVED_SHOWN = 40;
 /** So many tasks that find no moment are told with the reason. */
-const LEFT_OUT_SHOWN = 20;
+const LEFT_OUT_SHOWN = 6;
 
 /** What a screen shows of the plan beside its tasks. */
 interface Beside {
