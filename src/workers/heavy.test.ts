@@ -16,24 +16,22 @@ function linksByPage(bytes: Uint8Array): string[][] {
     );
 }
 
-it('no heading of a sheet stands alone at the foot of a page, however much stands before it', async () => {
+const filler = (lines: number) => Array.from({ length: lines }, (_, i) => ({ text: `line ${i}` }));
+const heading = (text: string, link?: string) => ({ text, link, headlineLevel: 1, margin: [0, 8, 0, 2] });
+
+it.each([
+  ['by itself', [heading('Heading', HEADING)]],
+  ['with one below it', [heading('Heading', HEADING), heading('of its first part')]],
+])('no heading of a sheet stands at the foot of a page, however much stands before it: %s', async (_, headings) => {
   let turned = 0;
-  for (let lines = 36; lines < 46; lines++) {
-    const pages = linksByPage(
-      await pdf({
-        footerTitle: 'Trial',
-        content: [
-          ...Array.from({ length: lines }, (_, i) => ({ text: `line ${i}` })),
-          { text: 'Heading', link: HEADING, headlineLevel: 1, margin: [0, 8, 0, 2] },
-          { ul: [{ text: 'first', link: FIRST }, 'second'] },
-        ],
-      }),
-    );
+  for (let lines = 34; lines < 46; lines++) {
+    const first = { columns: [{ text: 'first', link: FIRST }, { text: 'beside' }] };
+    const pages = linksByPage(await pdf({ footerTitle: 'Trial', content: [...filler(lines), ...headings, first] }));
     const at = pages.findIndex((links) => links.includes(HEADING));
-    expect(pages[at]).toEqual([HEADING, FIRST]);
+    expect([...new Set(pages[at])]).toEqual([HEADING, FIRST]);
     turned += at;
   }
   // On some of them it stands on the second page, on some on the first.
   expect(turned).toBeGreaterThan(0);
-  expect(turned).toBeLessThan(10);
+  expect(turned).toBeLessThan(12);
 });

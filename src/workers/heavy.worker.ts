@@ -106,9 +106,10 @@ export async function pdf({ footerTitle, ...document }: Given): Promise<Uint8Arr
     pageMargins: [mm(18), mm(18), mm(18), mm(16)],
     ...document,
     ...(footerTitle !== undefined && { footer }),
-    // No heading stands alone at the foot of a page, the line below every page left out.
+    // No heading stands at the foot of a page alone or with headings only; the line below every page is nothing.
     pageBreakBefore: ({ headlineLevel }, { getFollowingNodesOnPage }) =>
-      headlineLevel === 1 && getFollowingNodesOnPage().every(({ id }) => id === FOOTER),
+      headlineLevel === 1 &&
+      getFollowingNodesOnPage().every((after) => after.id === FOOTER || after.headlineLevel === 1),
     defaultStyle: { font: 'Own', fontSize: 11, lineHeight: 1.2, ...document.defaultStyle },
     content: set(document.content) as Content,
   } as Sheet;
