@@ -121,6 +121,24 @@ describe('tasks out of what is known', () => {
     for (const { ends } of ready) expect(ends[0]!).toBeGreaterThan(goes!.start < stays!.start ? 360 : 1620);
   });
 
+  it('of two sessions planned for one lamp one waits for the other as a whole, with somebody there', () => {
+    const planned = { start: 60, end: 60 + 540 };
+    const yellow = { ...YELLOW, driver: 'lamp' as const, perHour: 2, planned };
+    const machines = ['a', 'b'].map((id) => ({
+      ...machine(['brighten'], { pieces: [piece({ id: `k${id}`, yellow })] }),
+      id,
+    }));
+    const { plan: found } = plan(bench(machines));
+    const begins = found.tasks.filter(({ id }) => id.includes(':expose:') && id.endsWith(':1'));
+    const [, waits] = begins.sort((a, b) => a.start - b.start);
+    expect(waits!.start).toBeGreaterThanOrEqual(planned.end);
+    const own = (kind: string) =>
+      found.tasks.find(({ id }) => id.startsWith(`${waits!.id.split(':')[0]}:${kind}:`) && id.endsWith(':1'))!;
+    expect(waits!.start - own('set up').end).toBeLessThanOrEqual(90);
+    expect([own('set up').who, own('wash off').who]).toEqual(['hands:a', 'hands:a']);
+    expect(found.leftOut).toEqual([]);
+  });
+
   it('a planned session that somebody put off is held at its hour no more', () => {
     const yellow = { ...YELLOW, planned: { start: 1440 + 180, end: 1440 + 360 } };
     const facts = bench([machine(['brighten'], { pieces: [piece({ yellow })] })]);

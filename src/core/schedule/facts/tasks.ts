@@ -479,7 +479,7 @@ class OfMachine {
         ...(number === count && { again: assumed('a session more than foretold') }),
         ...(windows && liked && !plan && { windows, liked }),
         ...(plan && plan.start >= 0 && { at: plan.start }),
-        ...(inSun && { elsewhere: inSun }),
+        ...(plan && { elsewhere: inSun ?? {} }),
         after: [{ task: setUp, minLag: 0, maxLag: 90 }],
       });
       const off = this.add('wash off', {
