@@ -368,6 +368,8 @@ test('a burnt film waits for its parcel and is turned the right way round; a par
     await page.getByRole('button', { name: 'Same as the old one: polarising film' }).click();
     await page.getByRole('button', { name: 'It is another one: polarising film' }).click();
     await page.getByRole('button', { name: 'Same as the old one: polarising film' }).click();
+    // What was said a moment ago stays there as long as a pointer rests on it.
+    await page.mouse.move(0, 0);
     await page.getByRole('button', { name: 'Fitted: polarising film' }).click();
     await page.getByText('Bought and fitted: 1').click();
     await expect(page.getByText(/fitted \d/)).toBeVisible();

@@ -37,6 +37,8 @@ export function ToastPlace() {
             borderRadius="3px"
             marginTop="44px"
             width={{ base: '100%', md: '420px' }}
+            // What only says something goes at a tap: it lies over the work, and stays as long as a pointer rests on it.
+            {...(!toast.action && !toast.closable && { onClick: () => toaster.dismiss(toast.id) })}
           >
             <Stack gap="1" flex="1">
               <Toast.Description>{toast.description}</Toast.Description>
