@@ -5,11 +5,13 @@ import { Calculator, Hammer, House, Keyboard, PackageOpen, Search } from 'lucide
 import dynamic from 'next/dynamic';
 import NextLink from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
-import { useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { STAGES } from '@/core/runsheet/stages';
 import { viewByDigit } from '@/core/runsheet/views';
 import type { NamedTimer } from '@/data/timers';
 import { DrawnAt } from '@/ui/clock';
+import { keeperComes } from '@/ui/outbox/keeper';
+import { watchRequests } from '@/ui/outbox/requests';
 import { useKeys } from '@/ui/useKeys';
 import { TimersBar } from './TimersBar';
 import { useFresh } from './useFresh';
@@ -49,6 +51,11 @@ interface Props {
 export function Shell({ timers, more, mark, drawnAt, children }: Props) {
   useFresh(mark);
   const inHand = useInHand();
+  // What is sent with the very first touch is noted as well, though what keeps it is only on its way.
+  useEffect(watchRequests, []);
+  useEffect(() => {
+    if (inHand) keeperComes();
+  }, [inHand]);
   const path = usePathname();
   const router = useRouter();
   const [finding, setFinding] = useState(false);

@@ -4,7 +4,7 @@ import { act, fireEvent, render, screen, waitFor } from '@testing-library/react'
 import { Fold } from './Fold';
 import { FormOf, type FormProps } from './FormOf';
 import { keeper, keepHere } from './outbox/keep';
-import { giveKeeper } from './outbox/keeper';
+import { giveKeeper, keeperComes } from './outbox/keeper';
 import { watchRequests } from './outbox/requests';
 import type { Kept } from './outbox/store';
 import { PinnedPhoto } from './PinnedPhoto';
@@ -132,13 +132,22 @@ describe('while Kvell is away', () => {
   beforeAll(() => {
     window.fetch = globalThis.fetch = () => Promise.reject(new TypeError('Failed to fetch'));
     watchRequests();
-    giveKeeper(keeper);
+    keeperComes();
     keepHere((one) => Promise.resolve(void kept.push(one)));
   });
   afterAll(() => {
     globalThis.fetch = fetched;
   });
   beforeEach(() => kept.splice(0));
+
+  it('what is sent before the keeper is there waits for it, and is kept', async () => {
+    render(form({ send: away }));
+    fireEvent.change(screen.getByLabelText('Note'), { target: { value: 'at once' } });
+    await submit();
+    expect([kept.length, screen.queryByRole('alert')]).toEqual([0, null]);
+    act(() => giveKeeper(keeper));
+    await waitFor(() => expect(kept).toHaveLength(1));
+  });
 
   it('what is typed is kept on the device with what its form is known by, and the form is empty again', async () => {
     const onDone = jest.fn();

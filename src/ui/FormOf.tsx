@@ -157,7 +157,7 @@ export function FormOf<T>({
     const answer = await send({ ...given, once } as Values).catch(async (failure: unknown) => {
       // What nobody else may read is kept nowhere.
       const secret = fields.some(({ kind }) => kind === 'secret');
-      const kept = !secret && (await keeperHere()?.keepUnder(once, { button: submit, draft: { key, values } }));
+      const kept = !secret && (await (await keeperHere())?.keepUnder(once, { button: submit, draft: { key, values } }));
       return kept ? KEPT : notArrived(failure, 'Send it again: it is taken once.');
     });
     if (answer === KEPT) {

@@ -50,7 +50,7 @@ export function PhotoDrop({ restorationId, stage, pieceId, onAdded }: PhotoDropP
       } catch (failure) {
         if (controller.signal.aborted) break;
         const later = (answer: Answered) => answer.ok && onAdded([(answer.value as { id: string }).id]);
-        if (failure instanceof TypeError && (await keeperHere()?.keepPhoto(form, file.name, later))) {
+        if (failure instanceof TypeError && (await (await keeperHere())?.keepPhoto(form, file.name, later))) {
           kept += 1;
           continue;
         }

@@ -49,7 +49,7 @@ export function useSend() {
       } catch (failure) {
         // Tapped again it is the same thing, under the same key.
         const later = (answer: Answered) => answered(answer as Answer<T>);
-        if (await keeperHere()?.keepUnder(key, { button: tapped }, later)) return say(KEPT_WORDS);
+        if (await (await keeperHere())?.keepUnder(key, { button: tapped }, later)) return say(KEPT_WORDS);
         setWrong([notArrived(failure, key ? 'Tap again: it is taken once.' : undefined)]);
       }
     });

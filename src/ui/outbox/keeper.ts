@@ -17,9 +17,27 @@ export const KEPT_WORDS = 'Kept on this device. It is sent when Kvell answers ag
 /** Told to whoever listens: Kvell answered, or did not. */
 export const [ANSWERED, UNANSWERED] = ['kvell-answered', 'kvell-unanswered'];
 
+/** So long whoever sent something waits for the keeper, where it is on its way. */
+const COMING_MS = 3000;
+
 // It comes with the first touch, so that no page is the heavier for it.
 let keeper: Keeper | null = null;
-export const keeperHere = (): Keeper | null => keeper;
+let isComing = false;
+let onHere = (): void => {};
+const here = new Promise<void>((resolve) => (onHere = resolve));
+
+/** Somebody works with the page: the keeper is on its way. */
+export function keeperComes(): void {
+  isComing = true;
+}
+
+/** The keeper; `null` where there is none. What is sent with the first touch may be there before it. */
+export async function keeperHere(): Promise<Keeper | null> {
+  if (!keeper && isComing) await Promise.race([here, new Promise((over) => setTimeout(over, COMING_MS))]);
+  return keeper;
+}
+
 export function giveKeeper(one: Keeper): void {
   keeper = one;
+  onHere();
 }
