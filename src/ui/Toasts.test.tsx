@@ -26,3 +26,23 @@ it('what only says something goes at a tap; what can be undone and what went wro
   await act(() => new Promise((over) => setTimeout(over, 300)));
   expect([isSaid('Dropped.'), isSaid('Not kept.')]).toEqual([true, true]);
 });
+
+it('a pointer that rests on it holds it, but not for ever', async () => {
+  jest.useFakeTimers();
+  try {
+    render(
+      <ChakraProvider value={system}>
+        <ToastPlace />
+      </ChakraProvider>,
+    );
+    act(() => say('Held.'));
+    await act(() => jest.advanceTimersByTimeAsync(100));
+    fireEvent.mouseMove(screen.getByText('Held.').closest('[data-part="group"]')!);
+    await act(() => jest.advanceTimersByTimeAsync(5000));
+    expect(isSaid('Held.')).toBe(true);
+    await act(() => jest.advanceTimersByTimeAsync(2500));
+    expect(isSaid('Held.')).toBe(false);
+  } finally {
+    jest.useRealTimers();
+  }
+});

@@ -6,6 +6,9 @@ import type { Undo } from './undoable';
 // Above the work: the hand is at the lower edge, where the main action is.
 const toaster = createToaster({ placement: 'top-end', pauseOnPageIdle: true });
 
+/** So many times as long as it would it stays at most. */
+const HELD = 2;
+
 /** The last warning, which is over once something went well. */
 let warning: string | undefined;
 
@@ -13,12 +16,13 @@ let warning: string | undefined;
 export function say(words: string, undo?: Undo): void {
   if (warning) toaster.dismiss(warning);
   warning = undefined;
-  toaster.create({
-    description: words,
-    duration: undo ? 15_000 : 3500,
-    type: 'info',
+  const duration = undo ? 15_000 : 3500;
+  const id = toaster.create({
+    ...{ description: words, duration, type: 'info' },
     ...(undo && { action: { label: undo.title, onClick: undo.act } }),
   });
+  // A pointer that rests where it is said holds it there, and what lies below it cannot be reached: not for ever.
+  setTimeout(() => toaster.dismiss(id), HELD * duration);
 }
 
 /** Says what went wrong; it stays until it is put away. */
