@@ -14,23 +14,14 @@ import { findRows } from '@/data/table';
 import { placeOf } from '@/data/workshop';
 import { dayName } from '@/work/plan/facts';
 import { runsNow } from '@/work/plan/said';
+import type { CalendarTask } from '@/workers/planCalendar';
 import { machinesOf, movedWords, noPlaceOf } from './planWords';
 
 /** A task as a screen shows it. */
-export interface ShownTask {
-  id: string;
-  words: string;
+export interface ShownTask extends CalendarTask {
   machine: string | null;
-  title: string;
-  tag: string | null;
-  from: string;
-  to: string;
-  who: string | null;
-  hands: boolean;
   place: PlaceName | null;
   kind: TaskKind;
-  pinned: boolean;
-  href: string | null;
   /** Since when hands are at it. */
   begunAt: string | null;
 }

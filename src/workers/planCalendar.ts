@@ -5,7 +5,7 @@ const MINUTE_MS = 60_000;
 const BEFORE_S = 10 * 60;
 
 /** A task of the plan as a calendar tells it; all moments as ISO. */
-interface Told {
+export interface CalendarTask {
   id: string;
   kind: string;
   words: string;
@@ -21,7 +21,7 @@ interface Told {
 
 export interface CalendarGiven {
   /** The plan; `null` before the first. */
-  plan: { at: string; tasks: readonly Told[] } | null;
+  plan: { at: string; tasks: readonly CalendarTask[] } | null;
   /** Of the workshop. */
   name: string;
   timeZone: string;
