@@ -67,12 +67,10 @@ export function DaysPart({ plan, days, timeZone, page, whole, beyond, costOfMove
     const isUnderWay = asking.current !== null;
     asking.current = dragged;
     if (isUnderWay) return;
+    const tell = (cost: Cost | string) => setOver((now) => (now?.dragged === dragged ? { dragged, cost } : now));
     costOfMove({ task: dragged.task.id, startAt: dragged.startAt })
-      .then((answered) => {
-        if (answered.ok) setOver((now) => (now?.dragged === dragged ? { dragged, cost: answered.value } : now));
-        else setOver((now) => (now?.dragged === dragged ? { dragged, cost: answered.errors[0]!.message } : now));
-      })
-      .catch(() => setOver((now) => (now?.dragged === dragged ? { dragged, cost: UNKNOWN } : now)))
+      .then((answered) => tell(answered.ok ? answered.value : answered.errors[0]!.message))
+      .catch(() => tell(UNKNOWN))
       .finally(() => {
         const next = asking.current;
         asking.current = null;
