@@ -4,27 +4,23 @@ import { cp, mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
-import { findAnything } from '@/bench/find';
 import sharp from 'sharp';
 import { BUNDLE_PARTS } from '@/data/bundle';
-import { closeDatabase, database, inTransaction, queriesSoFar, transactionUnderWay } from '@/data/connection';
+import { closeDatabase, database, inTransaction, transactionUnderWay } from '@/data/connection';
 import { quantile } from '@/core/numbers';
 import { countRows, findRows } from '@/data/table';
 import type { TableName } from '@/data/tables';
 import { backUp, checkAll } from '@/work/keeping/keeping';
 import { isStale } from '@/work/plan/replan';
 import { copyRestorations } from '@/work/manyYears.testing';
-import { piecesOf } from '@/data/pieces';
 import { planThatStands } from '@/data/plans';
-import { planView } from '@/stages/brighten/plan/plan';
-import { planSchema } from '@/stages/brighten/schema';
-import { actionsOfBuild, call } from './attack/server';
+import { actionsOfBuild, call, type Called } from './attack/server';
 
 /** Every restoration of the demo so many times more: 1,004 of its four. */
 const COPIES = 250;
 /** A server that runs for days has read its own code long ago: what is counted comes after so many visits to every page. */
 const WARM = 10;
-const VISITS = 40;
+const VISITS = 80;
 /** What goes out as a file takes longer, and is asked for less. */
 const OUT = { warm: 2, visits: 10 };
 /** Forty of a page and four of what stands around it; the record reads every table of a machine once besides. */
@@ -159,47 +155,24 @@ async function fill(folder: string): Promise<void> {
   await more('movements', MANY.movements, (i) => ({ ...moved[i % moved.length], id: randomUUID() }));
 }
 
-/** What answers while somebody types: the preview of a plan for each machine that has a piece, and what is looked for. */
-async function inProcess(machines: readonly string[]): Promise<Record<string, () => Promise<unknown>>> {
-  const works: Record<string, () => Promise<unknown>> = {
-    'looking for “shell wash”': () => findAnything('shell wash'),
-  };
-  for (const machine of machines) {
-    const [piece] = await piecesOf(machine.slice(-36));
-    if (!piece) continue;
-    const form = planSchema.validate({
-      ...{
-        pieceId: piece.id,
-        school: 'bath-lamp',
-        stockId: '',
-        strengthValue: 12,
-        strengthUnit: 'percentWW',
-        targetPercentWW: 6,
-      },
-      ...{
-        volumeL: 2,
-        areaCm2: 500,
-        windowStart: '2026-06-21T10:00',
-        durationMin: 120,
-        turnEveryMin: 30,
-        cloudPercent: 0,
-      },
-      ...{ lampMwPerCm2: 5, temperatureC: 25, toleranceB: 1.5 },
-    });
-    if (form.error) throw form.error;
-    works[`preview of a plan, ${piece.tag} of ${machine.slice(-8)}`] = () => planView(form.value);
-  }
-  return works;
-}
+type Doing = (base: string, once: string) => Promise<void>;
 
-/** What people do all day, each as one change: a note, a piece, a machine, a clock. @throws Error where it was not taken */
-function doings(machine: string): Record<string, (base: string, once: string) => Promise<void>> {
+/**
+ * What people do all day: each a change, a note, a piece, a machine, a clock; and what answers while somebody types, what is
+ * looked for and the plan of a piece of each machine.
+ *
+ * @param pieces of each machine the address of one piece
+ * @throws Error where it was not taken
+ */
+function doings(machine: string, pieces: ReadonlyMap<string, string>): Record<string, Doing> {
   const actions = actionsOfBuild();
   const restorationId = machine.slice(-36);
-  const does = (name: string, given: (once: string) => object) => async (base: string, once: string) => {
-    const { answer } = await call(base, actions.get(name)!, [given(once)]);
-    if (!answer?.ok) throw new Error(`${name}: ${JSON.stringify(answer)}`);
-  };
+  const does =
+    (name: string, given: (once: string) => unknown, isTaken = ({ answer }: Called) => answer?.ok === true): Doing =>
+    async (base, once) => {
+      const called = await call(base, actions.get(name)!, [given(once)]);
+      if (!isTaken(called)) throw new Error(`${name}: ${called.body}`);
+    };
   return {
     'a note is written': does('clipboard/actions#writeDown', (once) => ({
       ...{ restorationId, stage: 'mend', words: `note ${once}`, once },
@@ -214,6 +187,22 @@ function doings(machine: string): Record<string, (base: string, once: string) =>
     'a clock is started': does('bench/actions#startOwnTimer', (once) => ({
       ...{ label: `soak ${once.slice(-4)}`, minutes: '45', of: restorationId, atTheBell: '' },
     })),
+    'looking for “nine wash”': does(
+      'bench/actions#search',
+      () => 'nine wash',
+      ({ body }) => body.includes('"stage"'),
+    ),
+    ...Object.fromEntries(
+      [...pieces.values()].map((address) => [
+        `preview of a plan, …${address.slice(-8)}`,
+        does('stages/brighten/actions#workOutPlan', () => ({
+          ...{ pieceId: address.slice(-36), school: 'bath-lamp', stockId: '', strengthValue: 12 },
+          ...{ strengthUnit: 'percentWW', targetPercentWW: 6, volumeL: 2, areaCm2: 500, toleranceB: 1.5 },
+          ...{ windowStart: '2026-06-21T10:00', durationMin: 120, turnEveryMin: 30, cloudPercent: 0 },
+          ...{ lampMwPerCm2: 5, temperatureC: 25 },
+        })),
+      ]),
+    ),
   };
 }
 
@@ -248,13 +237,17 @@ export async function scale(only: readonly string[] = []): Promise<void> {
       const found = /\/restorations\/[0-9a-f-]{36}\/pieces\/[0-9a-f-]{36}/.exec((await visit(small, machine)).body);
       if (found) pieces.set(machine, found[0]);
     }
+    process.env.KVELL_DATA = demo;
+    // A month of which both hold something: the page is the same.
+    const month = (await findRows('log', {}, [['id', 'DESC']], 1))[0]!.at.slice(0, 7);
+    await closeDatabase();
     const stages = ['intake', 'teardown', 'wash', 'brighten', 'keys', 'mend', 'finish', 'rebuild', 'record'];
     const addresses = [
       ...['/', '/restorations', '/stores', '/stores/agents', '/workshop', '/sums', '/api/mark'],
       ...[
         '/find?q=veil',
         '/find?q=lid+yellow',
-        '/find?q=2018-03',
+        `/find?q=${month}`,
         '/restorations?words=nine',
         '/workshop/learnt',
         '/workshop/backup',
@@ -307,7 +300,7 @@ export async function scale(only: readonly string[] = []): Promise<void> {
       }
       tell(ones, manies, 0, `the record goes out: ${form}`);
     }
-    for (const [name, does] of Object.entries(doings(machines[0]!))) {
+    for (const [name, does] of Object.entries(doings(machines[0]!, pieces))) {
       const times: [number[], number[]] = [[], []];
       for (let i = -WARM; i < VISITS; i++)
         for (const [k, { base }] of servers.entries()) {
@@ -316,20 +309,6 @@ export async function scale(only: readonly string[] = []): Promise<void> {
           if (i >= 0) times[k]!.push(performance.now() - start);
         }
       tell(...times, 0, name);
-    }
-    for (const [name, work] of Object.entries(await inProcess(machines))) {
-      const times: Record<string, number[]> = { [demo]: [], [large]: [] };
-      let queries = 0;
-      for (let i = -WARM; i < VISITS; i++)
-        for (const folder of [demo, large]) {
-          process.env.KVELL_DATA = folder;
-          const [before, start] = [queriesSoFar(), performance.now()];
-          await work();
-          if (i < 0) continue;
-          times[folder]!.push(performance.now() - start);
-          queries = Math.max(queries, queriesSoFar() - before);
-        }
-      tell(times[demo]!, times[large]!, queries, name);
     }
     process.env.KVELL_DATA = large;
     const kept = performance.now();

@@ -84,6 +84,8 @@ export interface Called {
   status: number;
   /** What the action answered; `undefined` where that cannot be read. */
   answer: { ok: boolean; value?: unknown; errors?: FieldError[] } | undefined;
+  /** All of it. */
+  body: string;
 }
 
 /** Calls an action as a page of Kvell would. */
@@ -110,7 +112,8 @@ export async function call(
     },
     body: typeof args === 'string' ? args : JSON.stringify(args),
   });
-  return { status: response.status, answer: answerIn(await response.text()) };
+  const body = await response.text();
+  return { status: response.status, answer: answerIn(body), body };
 }
 
 /** A random number that is the same in every run. */

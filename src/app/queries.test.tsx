@@ -207,7 +207,7 @@ it('asks no more of a workshop of many years than of a new one, and never more t
     restorations: () => RestorationsPage({ searchParams: none }),
     stores: () => StoresPage(),
     find: () => FindPage({ searchParams: Promise.resolve({ q: 'lid' }) }),
-    learnt: () => LearntPage(),
+    learnt: () => LearntPage({ searchParams: none }),
     backup: () => BackupPage(),
     'run sheet': () => RunSheetPage({ params }),
     intake: () => IntakePage({ params }),

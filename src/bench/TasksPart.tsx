@@ -11,6 +11,7 @@ import { Fold } from '@/ui/Fold';
 import { LinkButton } from '@/ui/links';
 import { Select } from '@/ui/Select';
 import { say } from '@/ui/toast';
+import { TextBox } from '@/ui/Typed';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import type { ShownPlan, ShownTask } from './plan';
@@ -25,6 +26,8 @@ interface Props {
   more: number;
   /** Machines that a task may be for. */
   machines: readonly { value: string; label: string }[];
+  /** What they were looked for by, how many are so named, and whether these are only some of them. */
+  choice: { named: string; all: number; isShort: boolean };
   /** What was done lately, the newest first. */
   done: readonly { id: string; words: string; at: string; minutes: number | null }[];
   /** Marks of tasks that are dropped. */
@@ -36,7 +39,7 @@ const AT_FIRST = 8;
 const SAID: readonly FieldDef[] = [{ name: 'startAt', label: 'When', kind: 'time', half: true }];
 
 /** Every task of the plan, with all that can be said of it; and tasks of one’s own. */
-export function TasksPart({ plan, timeZone, machine, more, machines, done, dropped }: Props) {
+export function TasksPart({ plan, timeZone, machine, more, machines, choice, done, dropped }: Props) {
   const router = useRouter();
   const { wrong, busy, send } = useSend();
   const [all, setAll] = useState(false);
@@ -102,6 +105,7 @@ export function TasksPart({ plan, timeZone, machine, more, machines, done, dropp
           onDone={() => router.refresh()}
         />
       </Fold>
+      {(choice.isShort || choice.named !== '') && <FindMachine {...choice} />}
       <Flex gap="3" align="center" my="3" wrap="wrap">
         <Box width={{ base: '100%', md: '340px' }}>
           <Select
@@ -238,6 +242,28 @@ export function TasksPart({ plan, timeZone, machine, more, machines, done, dropp
         </Fold>
       )}
     </Box>
+  );
+}
+
+/** Where there are more machines than one can choose from: a plain form, that works before anything has loaded. */
+function FindMachine({ named, all, isShort }: Props['choice']) {
+  return (
+    <form action="/plan/tasks">
+      <Flex gap="3" wrap="wrap" align="flex-end" mt="3">
+        <Box flex="0 1 340px">
+          <label htmlFor="named">Find a machine by name or owner</label>
+          <TextBox id="named" name="named" defaultValue={named} maxLength={100} />
+        </Box>
+        <Button type="submit">Find it</Button>
+        <Text color="soft">
+          {all === 0
+            ? 'No open machine is called so. Fewer letters find more.'
+            : isShort
+              ? `${all} open machines; those that were worked on last stand in the list`
+              : `${all} open machines are called so`}
+        </Text>
+      </Flex>
+    </form>
   );
 }
 

@@ -1,3 +1,6 @@
+/** The last page of a list whose length is not known yet: nobody leafs further. */
+export const LAST_PAGE = 100_000;
+
 /**
  * The page that an address asks for, from 0: whatever stands there, one that there is.
  *

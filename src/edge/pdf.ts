@@ -1,3 +1,5 @@
+import { createHash } from 'node:crypto';
+import { LRUCache } from 'lru-cache';
 import type pdfMake from 'pdfmake';
 import type { Content } from 'pdfmake';
 import { inPool } from '@/data/heavyPool';
@@ -16,6 +18,11 @@ export const PRINTED_BAR = {
   svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="-1 0 102 4" width="${mm(102)}" height="${mm(4)}"><path d="M0 2 h100 M0 0 v4 M100 0 v4" stroke="#000000" stroke-width="0.2" fill="none"/></svg>`,
 } as const;
 
+const MOST_BYTES = 32 * 1024 * 1024;
+
+/** What was made last: a sheet is looked at, then printed, then sent. */
+const MADE = new LRUCache<string, Buffer>({ maxSize: MOST_BYTES, sizeCalculation: ({ length }) => length });
+
 /**
  * A PDF of a document that stands in the own type, made beside what else is asked.
  *
@@ -24,5 +31,10 @@ export const PRINTED_BAR = {
 export async function pdf(
   document: Omit<Sheet, 'footer' | 'header' | 'content'> & { content: Content; footerTitle?: string },
 ): Promise<Buffer> {
-  return Buffer.from(await inPool('pdf', document));
+  const name = createHash('sha256').update(JSON.stringify(document)).digest('hex');
+  const known = MADE.get(name);
+  if (known) return known;
+  const made = Buffer.from(await inPool('pdf', document));
+  MADE.set(name, made);
+  return made;
 }

@@ -2,7 +2,7 @@ import { Box, Flex, Text } from '@chakra-ui/react';
 import { Button } from '@/ui/Button';
 import { TextBox } from '@/ui/Typed';
 import type { Shown } from '@/data/restorations';
-import { LinkButton } from '@/ui/links';
+import { OtherPages } from '@/ui/links';
 import { Select } from '@/ui/Select';
 
 interface Props {
@@ -49,8 +49,11 @@ export function RestorationSearch({ shown, words, page, pages, all }: Props) {
           <Text color="soft">
             Page {page + 1} of {pages}, {all} in all, the last worked on first
           </Text>
-          {page > 0 && <LinkButton href={at(page - 1)}>Newer</LinkButton>}
-          {page + 1 < pages && <LinkButton href={at(page + 1)}>Older</LinkButton>}
+          <OtherPages
+            of="Other pages"
+            back={page > 0 ? { href: at(page - 1), words: 'Newer' } : null}
+            on={page + 1 < pages ? { href: at(page + 1), words: 'Older' } : null}
+          />
         </Flex>
       )}
     </Box>

@@ -46,3 +46,32 @@ export function TextLink({
     </PlainLink>
   );
 }
+
+interface Way {
+  href: string;
+  words: string;
+}
+
+interface OtherPagesProps {
+  of: string;
+  back: Way | null;
+  on: Way | null;
+  /** Other ways beside them. */
+  children?: React.ReactNode;
+}
+
+/** Ways to the pages before and after this one of a long list; nothing where it is the only one. */
+export function OtherPages({ of, back, on, children }: OtherPagesProps) {
+  const ways = [back, on].filter((way) => way !== null);
+  if (ways.length === 0 && !children) return null;
+  return (
+    <nav aria-label={of} style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
+      {ways.map(({ href, words }) => (
+        <LinkButton key={href} href={href}>
+          {words}
+        </LinkButton>
+      ))}
+      {children}
+    </nav>
+  );
+}

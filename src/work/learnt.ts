@@ -44,6 +44,9 @@ export interface Learnt {
   }[];
 }
 
+/** Machines whose price is held against their worth: those that were finished last. */
+const LAST_FINISHED = 12;
+
 interface Treated {
   restorationId: string;
   school: SchoolId;
@@ -128,7 +131,7 @@ async function workedOut(): Promise<Learnt> {
       `SELECT restorations.id, restorations.title, restorations.estimate,
           COALESCE((SELECT SUM(amountMinor) FROM ledger WHERE restorationId = restorations.id), 0) AS spentMinor,
           COALESCE((SELECT SUM(minutes) FROM ledger WHERE restorationId = restorations.id), 0) AS minutes
-        FROM restorations WHERE closedAt IS NOT NULL AND ${NOT_GONE} ORDER BY closedAt DESC LIMIT 40`,
+        FROM restorations WHERE closedAt IS NOT NULL AND ${NOT_GONE} ORDER BY closedAt DESC LIMIT ${LAST_FINISHED}`,
     ),
   ]);
   const bookedOf = new Map(booked.map((one) => [one.restorationId, one]));

@@ -1,6 +1,6 @@
 import { logOf } from '@/data/log';
 import { findWords } from '@/data/found';
-import { dropLesson, keepLesson, lessonsAt, listLessons, sayItHeld } from './lessons';
+import { dropLesson, keepLesson, lessonsAt, lessonsPage, sayItHeld } from './lessons';
 import { inTrialWorkshop, tick, trialPiece, trialRestoration } from './trial';
 
 inTrialWorkshop();
@@ -42,8 +42,23 @@ it('what was learnt on one machine comes up at the same step of the next, and wh
   expect((await logOf(next.id)).map(({ words }) => words)).toContain('The rule “film smooth from the middle” held.');
   await dropLesson(rule!.id, false, tick());
   expect(await lessonsAt(next.id, 'brighten')).toEqual([]);
-  expect((await listLessons(null, { dropped: true })).map(({ id }) => id)).toEqual([rule!.id]);
+  expect((await lessonsPage({ here: null, dropped: true, count: 9 })).lessons.map(({ id }) => id)).toEqual([rule!.id]);
   await dropLesson(rule!.id, true, tick());
   expect(await lessonsAt(next.id, 'brighten')).toHaveLength(1);
   expect((await findWords('sliding bar', { kind: 'lessons', most: 5 })).length).toBe(1);
+});
+
+it('tells rules page by page, the newest first, and how many there are in all', async () => {
+  const words = ['one', 'two', 'three', 'four', 'five'];
+  for (const rule of words)
+    await keepLesson({ restorationId: null, stage: 'keys', about: '', came: 'helped', words: rule }, tick());
+  const { lessons } = await lessonsPage({ here: null, stage: 'keys', count: 9 });
+  await dropLesson(lessons[0]!.id, false, tick());
+  const pages = await Promise.all([0, 3].map((from) => lessonsPage({ here: null, stage: 'keys', from, count: 3 })));
+  expect(pages.map(({ lessons: on }) => on.map(({ words: rule }) => rule))).toEqual([
+    ['four', 'three', 'two'],
+    ['one'],
+  ]);
+  expect(pages.map(({ all }) => all)).toEqual([4, 4]);
+  expect(await lessonsPage({ here: null, stage: 'keys', from: 9, count: 3 })).toEqual({ lessons: [], all: 4 });
 });

@@ -77,55 +77,67 @@ interface Counted {
   saidHere: number | null;
 }
 
-/** So many rules are read at once: of a stage, or of the whole list; the newest. */
-const MOST_READ = 400;
+/** So many rules of a stage are looked at, the newest. */
+const MOST_OF_STAGE = 400;
 /** So many come up at a step; all stand under Workshop. */
 const MOST_AT_A_STEP = 8;
 
+interface Asked {
+  /** The machine that is looked at. */
+  here: string | null;
+  /** Those that were let go, instead of those that count. */
+  dropped?: boolean;
+  /** Of one stage alone. */
+  stage?: Stage | null;
+  from?: number;
+  count: number;
+}
+
+const wanted = ({ dropped = false, stage = null }: Asked): string =>
+  `lessons.droppedAt IS ${dropped ? 'NOT NULL' : 'NULL'}${stage === null ? '' : ' AND lessons.stage = :stage'}`;
+
 /** Rules of the workshop, the newest first, with whether each held; of each machine the newest word counts. */
-export async function listLessons(
-  here: string | null,
-  { dropped = false, stage = null }: { dropped?: boolean; stage?: Stage | null } = {},
-): Promise<Lesson[]> {
-  const lessons = await select<{
-    id: string;
-    stage: Stage;
-    about: string;
-    came: Came;
-    words: string;
-    at: string;
-    restorationId: string | null;
-    machine: string | null;
-  }>(
+async function someLessons(asked: Asked): Promise<Lesson[]> {
+  const { here, stage = null, from = 0, count } = asked;
+  const lessons = await select<Omit<Lesson, 'here' | 'held' | 'failed' | 'saidHere'>>(
     `SELECT lessons.id, lessons.stage, lessons.about, lessons.came, lessons.words, lessons.at, lessons.restorationId, restorations.title AS machine
-        FROM lessons LEFT JOIN restorations ON restorations.id = lessons.restorationId
-        WHERE lessons.droppedAt IS ${dropped ? 'NOT NULL' : 'NULL'} AND (:stage IS NULL OR lessons.stage = :stage)
-        ORDER BY lessons.at DESC LIMIT :most`,
-    { stage, most: MOST_READ },
+      FROM lessons LEFT JOIN restorations ON restorations.id = lessons.restorationId
+      WHERE ${wanted(asked)} ORDER BY lessons.at DESC, lessons.id LIMIT :count OFFSET :from`,
+    { stage, count, from },
   );
   if (lessons.length === 0) return [];
-  const counted = await select<Counted>(
+  const said = await select<Counted>(
     `SELECT lessonId, SUM(held) AS held, SUM(NOT held) AS failed, MAX(CASE WHEN restorationId = :here THEN held END) AS saidHere
-        FROM (SELECT lessonId, restorationId, held, ROW_NUMBER() OVER (PARTITION BY lessonId, restorationId ORDER BY at DESC, rowid DESC) AS back FROM lesson_uses)
+        FROM (SELECT lessonId, restorationId, held, ROW_NUMBER() OVER (PARTITION BY lessonId, restorationId ORDER BY at DESC, rowid DESC) AS back
+          FROM lesson_uses WHERE lessonId IN (:ids))
         WHERE back = 1 GROUP BY lessonId`,
-    { here },
+    { here, ids: lessons.map(({ id }) => id) },
   );
-  const of = new Map(counted.map((one) => [one.lessonId, one]));
+  const of = new Map(said.map((one) => [one.lessonId, one]));
   return lessons.map((lesson): Lesson => {
-    const said = of.get(lesson.id);
+    const { held = 0, failed = 0, saidHere = null } = of.get(lesson.id) ?? {};
     return {
-      ...lesson,
+      ...{ ...lesson, held, failed },
       here: lesson.restorationId === here,
-      held: said?.held ?? 0,
-      failed: said?.failed ?? 0,
-      saidHere: said?.saidHere === undefined || said.saidHere === null ? null : said.saidHere === 1,
+      saidHere: saidHere === null ? null : saidHere === 1,
     };
   });
 }
 
+/** Some rules of the workshop, the newest first, and how many there are in all. */
+export async function lessonsPage(asked: Asked): Promise<{ lessons: Lesson[]; all: number }> {
+  const [lessons, [counted]] = await Promise.all([
+    someLessons(asked),
+    select<{ all: number }>(`SELECT COUNT(*) AS "all" FROM lessons WHERE ${wanted(asked)}`, {
+      stage: asked.stage ?? null,
+    }),
+  ]);
+  return { lessons, all: counted!.all };
+}
+
 /** The rules that come up at a stage of a machine: they are about the stage, or about something that is there. */
 export async function lessonsAt(restorationId: string, stage: Stage): Promise<Lesson[]> {
-  const all = (await listLessons(restorationId, { stage })).filter(({ here }) => !here);
+  const all = (await someLessons({ here: restorationId, stage, count: MOST_OF_STAGE })).filter(({ here }) => !here);
   if (all.length === 0) return [];
   const things = await select<{ words: string }>(
     `SELECT tag || ' ' || name || ' ' || plastic || ' ' || finish AS words FROM pieces WHERE restorationId = :id

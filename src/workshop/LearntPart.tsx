@@ -37,6 +37,8 @@ export interface ShownLearnt {
     words: string;
     of: number;
   }[];
+  /** How many pieces that tells of; only the last stand by themselves. */
+  lookedAgain: number;
   stages: { name: string; hours: string }[];
   worth: { id: string; title: string; spent: string; hours: string; goodOne: string }[];
 }
@@ -162,7 +164,7 @@ function Returned({ rows }: { rows: ShownLearnt['returned'] }) {
 }
 
 /** What the workshop has learnt over all of its restorations: each as a table with its drawing. */
-export function LearntPart({ ways, agents, repairs, forecasts, returned, stages, worth }: ShownLearnt) {
+export function LearntPart({ ways, agents, repairs, forecasts, returned, lookedAgain, stages, worth }: ShownLearnt) {
   const none = (what: string) => <Text color="soft">{what}</Text>;
   return (
     <>
@@ -206,7 +208,7 @@ export function LearntPart({ ways, agents, repairs, forecasts, returned, stages,
           <Shares caption="Not broken again so far" seen="Held" rows={repairs} />
         )}
       </Fold>
-      <Fold summary={`Yellow that came back: ${returned.filter(({ of }) => of === 1).length} pieces looked at again`}>
+      <Fold summary={`Yellow that came back: ${lookedAgain} pieces, those looked at again last`}>
         {returned.length === 0 ? (
           none('No piece was measured again a month or more after its end yet.')
         ) : (
@@ -233,7 +235,7 @@ export function LearntPart({ ways, agents, repairs, forecasts, returned, stages,
           none('No restoration is finished yet.')
         ) : (
           <DataTable
-            caption="Finished machines"
+            caption="The machines that were finished last"
             rowKey={({ id }) => id}
             rows={worth}
             columns={[

@@ -8,6 +8,7 @@ import { STAGE_WORDS } from '@/core/runsheet/stages';
 import { Button } from '@/ui/Button';
 import { Fold } from '@/ui/Fold';
 import { EmptyPlace } from '@/ui/layout';
+import { OtherPages } from '@/ui/links';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import type { Lesson } from '@/work/lessons';
@@ -15,8 +16,16 @@ import type { Lesson } from '@/work/lessons';
 /** So many stand open. */
 const FIRST = 5;
 
-/** All rules of one’s own; each can be let go, and brought back. */
-export function RulesPart({ rules, dropped }: { rules: readonly Lesson[]; dropped: readonly Lesson[] }) {
+type Ways = React.ComponentProps<typeof OtherPages>;
+
+/** Some of the rules, how many there are in all, and the ways to the others. */
+interface SomeRules extends Pick<Ways, 'back' | 'on'> {
+  lessons: readonly Lesson[];
+  all: number;
+}
+
+/** Rules of one’s own, page by page; each can be let go, and brought back. */
+export function RulesPart({ rules, dropped }: { rules: SomeRules; dropped: SomeRules }) {
   const router = useRouter();
   const { wrong, busy, send } = useSend();
   const line = (rule: Lesson, again: boolean) => (
@@ -41,19 +50,28 @@ export function RulesPart({ rules, dropped }: { rules: readonly Lesson[]; droppe
       </Button>
     </Flex>
   );
+  const later = rules.lessons.slice(FIRST);
   return (
     <>
-      {rules.length === 0 && (
+      {rules.all === 0 && (
         <EmptyPlace>
           None yet. Under Notes on the clipboard of any stage, what went wrong or well becomes a rule.
         </EmptyPlace>
       )}
-      {rules.slice(0, FIRST).map((rule) => line(rule, false))}
-      {rules.length > FIRST && (
-        <Fold summary={`${rules.length - FIRST} more`}>{rules.slice(FIRST).map((rule) => line(rule, false))}</Fold>
+      {rules.lessons.slice(0, FIRST).map((rule) => line(rule, false))}
+      {later.length > 0 && (
+        <Fold
+          summary={`${later.length} more${rules.all > rules.lessons.length ? ` on this page, of ${rules.all}` : ''}`}
+        >
+          {later.map((rule) => line(rule, false))}
+        </Fold>
       )}
-      {dropped.length > 0 && (
-        <Fold summary={`Let go: ${dropped.length}`}>{dropped.map((rule) => line(rule, true))}</Fold>
+      <OtherPages of="Other rules" back={rules.back} on={rules.on} />
+      {dropped.all > 0 && (
+        <Fold summary={`Let go: ${dropped.all}`}>
+          {dropped.lessons.map((rule) => line(rule, true))}
+          <OtherPages of="Other rules that were let go" back={dropped.back} on={dropped.on} />
+        </Fold>
       )}
       <Wrong words={wrong} />
     </>

@@ -23,7 +23,10 @@ type Looks = Learnt['returned'];
 
 const coatWords = ({ coated }: Looks[number]) => (coated ? 'under a last coat' : 'without a last coat');
 
-/** Each way with each coat over all of its pieces, where there are several, then each piece by itself. */
+/** So many pieces stand by themselves, those that were looked at last. */
+const LAST_LOOKED = 12;
+
+/** Each way with each coat over all of its pieces, where there are several, then each of the last pieces by itself. */
 function returnedShown(looks: Looks): ShownLearnt['returned'] {
   const groups = new Map<string, Looks>();
   for (const look of looks) {
@@ -50,7 +53,7 @@ function returnedShown(looks: Looks): ShownLearnt['returned'] {
         of: of.length,
       };
     }),
-    ...looks.map((look) => ({
+    ...looks.slice(0, LAST_LOOKED).map((look) => ({
       ...{ id: `${look.restorationId} ${look.tag}`, name: `${look.machine}, ${look.tag}, ${coatWords(look)}` },
       ...{
         looked: `${look.years.toFixed(1)} years`,
@@ -88,6 +91,7 @@ export function learntShown(learnt: Learnt, currency: string, ownAgents: readonl
     repairs: learnt.repairs.map(({ way, share }) => ({ name: MEND[way as keyof typeof MEND]?.title ?? way, ...share })),
     forecasts: learnt.forecasts.map(({ what, share }) => ({ name: FORECASTS[what], ...share })),
     returned: returnedShown(learnt.returned),
+    lookedAgain: learnt.returned.length,
     stages: learnt.stages.map(({ stage, minutes }) => ({ name: STAGE_WORDS[stage].title, hours: hours(minutes) })),
     worth: learnt.worth.map(({ restorationId, title, spentMinor, minutes, goodOne }) => ({
       id: restorationId,

@@ -9,7 +9,7 @@ import { getWorkshop } from '@/data/workshop';
 import { clock } from '@/edge/clock';
 import { needsEntered } from '@/edge/entered';
 import { pageAsked } from '@/edge/page';
-import { LinkButton } from '@/ui/links';
+import { LinkButton, OtherPages } from '@/ui/links';
 import { seeToThePlan } from '../planner';
 import { sky } from '../sky';
 import { costOfMove } from './cost';
@@ -52,12 +52,14 @@ export default async function DaysPage({ searchParams }: Props) {
         <>
           <MovedPart number={plan.number} moved={plan.moved} timeZone={timeZone} />
           <DaysPart key={page} plan={plan} {...{ days, timeZone, costOfMove, page, whole, beyond: plan.beyond }} />
-          <nav aria-label="Other days" style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
-            {page > 0 && <LinkButton href={`/plan?page=${page - 1}`}>Earlier days</LinkButton>}
-            {page < MOST_PAGES && <LinkButton href={`/plan?page=${page + 1}`}>Later days</LinkButton>}
+          <OtherPages
+            of="Other days"
+            back={page > 0 ? { href: `/plan?page=${page - 1}`, words: 'Earlier days' } : null}
+            on={page < MOST_PAGES ? { href: `/plan?page=${page + 1}`, words: 'Later days' } : null}
+          >
             <LinkButton href="/api/plan/day">Today on paper</LinkButton>
             <LinkButton href="/api/plan/week">The week on paper</LinkButton>
-          </nav>
+          </OtherPages>
         </>
       )}
     </>

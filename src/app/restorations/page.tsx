@@ -1,5 +1,5 @@
 import { needsEntered } from '@/edge/entered';
-import { pageAsked } from '@/edge/page';
+import { LAST_PAGE, pageAsked } from '@/edge/page';
 import type { Metadata } from 'next';
 import { newestPhotos } from '@/data/photos/store';
 import { restorationsPage, type Shown } from '@/data/restorations';
@@ -14,8 +14,6 @@ export const metadata: Metadata = { title: 'Restorations' };
 
 /** So many stand on a page. */
 const SIZE = 12;
-/** Nobody leafs further. */
-const MOST_PAGES = 100_000;
 
 interface Asked {
   show?: string;
@@ -30,7 +28,7 @@ export default async function RestorationsPage({ searchParams }: { searchParams:
   await needsEntered();
   const asked = await searchParams;
   const [shown, words] = [shownOf(asked.show), String(asked.words ?? '').slice(0, 100)];
-  const page = pageAsked(asked.page, MOST_PAGES, 1);
+  const page = pageAsked(asked.page, LAST_PAGE, 1);
   const { restorations, all } = await restorationsPage(shown, words, page, SIZE);
   const ids = restorations.map(({ id }) => id);
   const [stages, photos] = await Promise.all([stagesOfAll(ids), newestPhotos(ids)]);

@@ -1,4 +1,4 @@
-import { isAbout, lessonsFor, type LessonFacts } from './lessons';
+import { aboutThese, lessonsFor, type LessonFacts } from './lessons';
 
 const lesson = (id: string, more: Partial<LessonFacts> = {}): LessonFacts => ({
   ...{
@@ -15,12 +15,12 @@ const lesson = (id: string, more: Partial<LessonFacts> = {}): LessonFacts => ({
 });
 
 it('is about what all of its words name, however they are written', () => {
-  expect(isAbout('', ['K1 Lid'])).toBe(true);
-  expect(isAbout('ribbon', ['Ribbon clamp, sliding bar'])).toBe(true);
-  expect(isAbout('Sliding Bar', ['Ribbon clamp, sliding bar'])).toBe(true);
-  expect(isAbout('bar', ['crowbar'])).toBe(false);
-  expect(isAbout('creme', ['peroxide crème'])).toBe(true);
-  expect(isAbout('clip', [])).toBe(false);
+  expect(aboutThese(['K1 Lid'])('')).toBe(true);
+  expect(aboutThese(['Ribbon clamp, sliding bar'])('ribbon')).toBe(true);
+  expect(aboutThese(['Ribbon clamp, sliding bar'])('Sliding Bar')).toBe(true);
+  expect(aboutThese(['crowbar'])('bar')).toBe(false);
+  expect(aboutThese(['peroxide crème'])('creme')).toBe(true);
+  expect(aboutThese([])('clip')).toBe(false);
 });
 
 it('comes up at its stage only, what held oftenest first, what failed last and never hidden', () => {

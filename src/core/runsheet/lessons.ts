@@ -25,16 +25,14 @@ const plain = (words: string) =>
     .replaceAll(/[^\p{L}\p{N}]+/gu, ' ')
     .trim();
 
-/** Whether a rule is about one of some things: all of its words stand in the name of one. About nothing it is about all. */
-export function isAbout(about: string, things: readonly string[]): boolean {
-  const words = plain(about).split(' ').filter(Boolean);
-  return (
-    words.length === 0 ||
-    things.some((thing) => {
-      const has = ` ${plain(thing)}`;
-      return words.every((word) => has.includes(` ${word}`));
-    })
-  );
+/** What tells of a rule whether it is about one of some things: all of its words stand in the name of one. About nothing it is about all. */
+export function aboutThese(things: readonly string[]): (about: string) => boolean {
+  // Once for all rules: a workshop of many years has hundreds.
+  const names = things.map((thing) => ` ${plain(thing)}`);
+  return (about) => {
+    const words = plain(about).split(' ').filter(Boolean);
+    return words.length === 0 || names.some((name) => words.every((word) => name.includes(` ${word}`)));
+  };
 }
 
 /**
@@ -43,7 +41,8 @@ export function isAbout(about: string, things: readonly string[]): boolean {
  */
 export function lessonsFor<L extends LessonFacts>(lessons: readonly L[], stage: Stage, things: readonly string[]): L[] {
   const weight = ({ held, failed }: LessonFacts) => (held + 1) / (held + failed + 2);
+  const isAbout = aboutThese(things);
   return lessons
-    .filter((lesson) => lesson.stage === stage && isAbout(lesson.about, things))
+    .filter((lesson) => lesson.stage === stage && isAbout(lesson.about))
     .sort((a, b) => weight(b) - weight(a) || Number(b.about !== '') - Number(a.about !== ''));
 }

@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache';
 import sharp from 'sharp';
 import { readThumbnail } from '@/data/photos/store';
 import type { AreaRow, Photo } from '@/data/rows';
@@ -27,4 +28,22 @@ export async function outwardPicture(photo: Photo, areas: readonly AreaRow[]): P
     ])
     .webp({ quality: 82 })
     .toBuffer();
+}
+
+const MOST_BYTES = 48 * 1024 * 1024;
+
+/** What went out last: a record goes out in many forms, and again. */
+const OUTWARD = new LRUCache<string, Buffer>({ maxSize: MOST_BYTES, sizeCalculation: ({ length }) => length });
+
+/** A photograph as it goes out of the house, as everything opens it. */
+export async function outwardJpeg(photo: Photo, areas: readonly AreaRow[]): Promise<Buffer> {
+  const own = privateAreas(areas).filter(({ photoId }) => photoId === photo.id);
+  const name = JSON.stringify([photo.hash, own.map(({ corners }) => corners)]);
+  const known = OUTWARD.get(name);
+  if (known) return known;
+  const made = await sharp(await outwardPicture(photo, own))
+    .jpeg({ quality: 85 })
+    .toBuffer();
+  OUTWARD.set(name, made);
+  return made;
 }

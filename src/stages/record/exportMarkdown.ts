@@ -4,8 +4,7 @@ import { STAGE_WORDS } from '@/core/runsheet/stages';
 import { showTime } from '@/core/runsheet/time';
 import { figured } from '@/core/colour/signed';
 import { withoutFile } from '@/data/photos/store';
-import sharp from 'sharp';
-import { outwardPicture } from './covered';
+import { outwardJpeg } from './covered';
 import type { FacePair } from './facePictures';
 import { drawingsOf } from './drawings';
 import { lookAfter } from './readers';
@@ -104,13 +103,10 @@ export async function exportMarkdown(story: Story, pairs: ReadonlyMap<string, Fa
   ))
     for (const { key, svg } of drawings) zip.addBuffer(Buffer.from(svg), `drawings/${key}.svg`, options);
   for (const photo of photos)
-    zip.addBuffer(
-      await sharp(await outwardPicture(photo, story.bundle.areas))
-        .jpeg({ quality: 85 })
-        .toBuffer(),
-      `photos/${photo.id}.jpg`,
-      { ...options, compress: false },
-    );
+    zip.addBuffer(await outwardJpeg(photo, story.bundle.areas), `photos/${photo.id}.jpg`, {
+      ...options,
+      compress: false,
+    });
   zip.end();
   return zip.outputStream as Readable;
 }

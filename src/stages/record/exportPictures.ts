@@ -66,20 +66,23 @@ export async function exportPictures(story: Story, pairs: ReadonlyMap<string, Fa
   const zip = new yazl.ZipFile();
   const { timeZone } = story.bundle.workshop;
   const options = { mtime: new Date(story.bundle.restoration.openedAt), compress: false };
-  for (const piece of story.pieces) {
-    const pair = pairs.get(piece.piece.id);
-    if (!pair) continue;
-    const name = fileName(`${piece.piece.tag} ${piece.piece.name}`);
-    zip.addBuffer(await sideBySide(pair, null), `${name}.png`, options);
-    zip.addBuffer(
-      await sideBySide(pair, [
+  const made = await Promise.all(
+    story.pieces.map(async (piece) => {
+      const pair = pairs.get(piece.piece.id);
+      if (!pair) return [];
+      const name = fileName(`${piece.piece.tag} ${piece.piece.name}`);
+      const captions = [
         captionOf(piece, 'before', pair.first, timeZone),
         captionOf(piece, 'after', pair.last, timeZone),
-      ]),
-      `${name}-with-caption.png`,
-      options,
-    );
-  }
+      ] as const;
+      const [bare, told] = await Promise.all([sideBySide(pair, null), sideBySide(pair, captions)]);
+      return [
+        [`${name}.png`, bare],
+        [`${name}-with-caption.png`, told],
+      ] as const;
+    }),
+  );
+  for (const [name, picture] of made.flat()) zip.addBuffer(picture, name, options);
   zip.end();
   return zip.outputStream as Readable;
 }

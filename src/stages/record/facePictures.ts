@@ -1,4 +1,5 @@
 import { LRUCache } from 'lru-cache';
+import sharp from 'sharp';
 import { canBeSameFace } from '@/core/face/face';
 import { Refusal } from '@/core/refusal';
 import { facePng, measuredFace } from '@/data/photos/face';
@@ -11,6 +12,8 @@ import type { PieceStory, Story } from './story';
 export interface FacePair {
   before: Buffer;
   after: Buffer;
+  /** The same two as JPEG, for paper. */
+  onPaper: readonly [Buffer, Buffer];
   first: Measurement;
   last: Measurement;
 }
@@ -18,14 +21,15 @@ export interface FacePair {
 /** Cells across. */
 const COLUMNS = 640;
 
-type Faces = Pick<FacePair, 'before' | 'after'>;
+type Faces = Pick<FacePair, 'before' | 'after' | 'onPaper'>;
 
 const MOST_BYTES = 64 * 1024 * 1024;
 
 /** What went out last: a record goes out in many forms, with the same faces in each. */
 const FACES = new LRUCache<string, Faces>({
   maxSize: MOST_BYTES,
-  sizeCalculation: ({ before, after }) => before.length + after.length,
+  sizeCalculation: ({ before, after, onPaper }) =>
+    [before, after, ...onPaper].reduce((sum, { length }) => sum + length, 0),
 });
 
 /** What a face is made of: its photographs by their content, and how it was measured; `null` where a photograph is gone. */
@@ -34,10 +38,15 @@ async function madeOf({ photoId, spec }: Measurement): Promise<string | null> {
   return photos.every((photo) => photo !== null) ? JSON.stringify([photos.map(({ hash }) => hash), spec]) : null;
 }
 
+const paperJpeg = (png: Buffer): Promise<Buffer> => sharp(png).jpeg({ quality: 85 }).toBuffer();
+
 async function facesOf(first: Measurement, last: Measurement): Promise<Faces | null> {
   const then = await measuredFace(first, COLUMNS);
   const now = await measuredFace(last, COLUMNS, then.shape);
-  return canBeSameFace(then, now) ? { before: await facePng(then.plane), after: await facePng(now.plane) } : null;
+  if (!canBeSameFace(then, now)) return null;
+  const [before, after] = await Promise.all([facePng(then.plane), facePng(now.plane)]);
+  const onPaper = await Promise.all([paperJpeg(before), paperJpeg(after)]);
+  return { before, after, onPaper };
 }
 
 /** The first and the last measured face of a piece; `null` with fewer than two, or where they show different faces or a photograph is gone. */

@@ -1,4 +1,3 @@
-import sharp from 'sharp';
 import type { Content, TableCell } from 'pdfmake';
 import { STAGE_WORDS } from '@/core/runsheet/stages';
 import { showMinutes, showTime } from '@/core/runsheet/time';
@@ -7,7 +6,7 @@ import { SCHOOL } from '@/core/session/schools';
 import { withoutFile } from '@/data/photos/store';
 import type { Photo } from '@/data/rows';
 import { mm, pdf } from '@/edge/pdf';
-import { outwardPicture } from './covered';
+import { outwardJpeg } from './covered';
 import type { FacePair } from './facePictures';
 import { READER_WORDS, type Reader } from './readerWords';
 import { drawingsOf } from './drawings';
@@ -22,8 +21,7 @@ const PHOTOS_OF_STAGE = 3;
 const HALF = 250;
 const THIRD = 164;
 
-const jpegOf = async (bytes: Buffer): Promise<string> =>
-  `data:image/jpeg;base64,${(await sharp(bytes).jpeg({ quality: 82 }).toBuffer()).toString('base64')}`;
+const inDocument = (jpeg: Buffer): string => `data:image/jpeg;base64,${jpeg.toString('base64')}`;
 
 const heading = (text: string): Content => ({
   text,
@@ -52,10 +50,13 @@ async function picturesOf(story: Story, pairs: ReadonlyMap<string, FacePair>): P
   const photos = new Map<string, string>();
   for (const photo of wanted)
     if (!gone.has(photo.id) && !photos.has(photo.id))
-      photos.set(photo.id, await jpegOf(await outwardPicture(photo, story.bundle.areas)));
-  const faces = new Map<string, { before: string; after: string }>();
-  for (const [id, { before, after }] of pairs)
-    faces.set(id, { before: await jpegOf(before), after: await jpegOf(after) });
+      photos.set(photo.id, inDocument(await outwardJpeg(photo, story.bundle.areas)));
+  const faces = new Map(
+    [...pairs].map(([id, { onPaper }]) => {
+      const [before, after] = onPaper.map(inDocument) as [string, string];
+      return [id, { before, after }] as const;
+    }),
+  );
   return { photos, faces };
 }
 
@@ -169,7 +170,7 @@ export async function recordPdf(story: Story, reader: Reader, pairs: ReadonlyMap
 export async function exhibitionCard(story: Story, pairs: ReadonlyMap<string, FacePair>): Promise<Buffer> {
   const { restoration, workshop } = story.bundle;
   const [told] = story.pieces.filter(({ piece }) => pairs.has(piece.id));
-  const { photos } = await picturesOf({ ...story, pieces: told ? [told] : [] }, new Map());
+  const { photos } = await picturesOf({ ...story, stages: [], pieces: told ? [told] : [] }, new Map());
   const images = [told?.first, told?.last].flatMap((one) => (one && photos.get(one.photoId)) || []);
   return pdf({
     info: { title: restoration.title },

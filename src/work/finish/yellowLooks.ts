@@ -19,12 +19,11 @@ export interface PieceLook extends YellowLook, Pick<Returning, 'years' | 'certai
   band: Returning['perYear'];
 }
 
-/** Pieces of the whole workshop that were measured again after their end: how fast their yellow came back, and under what. */
+/** Pieces of the whole workshop that were measured again after their end, the one that was looked at last first: how fast their yellow came back, and under what. */
 export async function yellowLooks(): Promise<PieceLook[]> {
   const looked = await findRows('looks_again', { measurementId: { [Op.ne]: null } }, [['dueAt', 'DESC']], MOST);
-  // The newest look of each.
-  const lookOf = new Map([...looked].reverse().map((look) => [look.pieceId, look] as const));
-  const pieceId = [...lookOf.keys()];
+  const newest = looked.filter(({ pieceId }, i) => looked.findIndex((one) => one.pieceId === pieceId) === i);
+  const pieceId = newest.map((look) => look.pieceId);
   const [treatments, pieces, measurements, machines, jobs] = await Promise.all([
     findRows('treatments', { id: looked.map(({ treatmentId }) => treatmentId) }),
     findRows('pieces', { id: pieceId }),
@@ -36,7 +35,7 @@ export async function yellowLooks(): Promise<PieceLook[]> {
     findRows('coat_jobs', { pieceId }),
   ]);
   const coats = await findRows('coats', { jobId: jobs.map(({ id }) => id), laidAt: { [Op.ne]: null } });
-  return [...lookOf.values()].flatMap((look): PieceLook[] => {
+  return newest.flatMap((look): PieceLook[] => {
     const treatment = treatments.find(({ id }) => id === look.treatmentId);
     const piece = pieces.find(({ id }) => id === look.pieceId);
     if (!treatment?.endedAt || !piece) return [];

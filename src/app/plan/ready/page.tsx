@@ -7,7 +7,7 @@ import { planThatStands } from '@/data/plans';
 import { getWorkshop } from '@/data/workshop';
 import { needsEntered } from '@/edge/entered';
 import { pageAsked } from '@/edge/page';
-import { LinkButton } from '@/ui/links';
+import { OtherPages } from '@/ui/links';
 import { Worked } from '@/ui/Worked';
 import { seeToThePlan } from '../../planner';
 
@@ -30,14 +30,15 @@ export default async function ReadyPage({ searchParams }: { searchParams: Promis
       {plan && (
         <>
           <ReadyPart ready={plan.ready} timeZone={timeZone} />
-          {plan.machines > SIZE && (
-            <nav aria-label="Other machines" style={{ display: 'flex', gap: 12, flexWrap: 'wrap' }}>
-              {page > 0 && <LinkButton href={`/plan/ready?page=${page - 1}`}>Those ready sooner</LinkButton>}
-              {SIZE * (page + 1) < plan.machines && (
-                <LinkButton href={`/plan/ready?page=${page + 1}`}>Those ready later</LinkButton>
-              )}
-            </nav>
-          )}
+          <OtherPages
+            of="Other machines"
+            back={page > 0 ? { href: `/plan/ready?page=${page - 1}`, words: 'Those ready sooner' } : null}
+            on={
+              SIZE * (page + 1) < plan.machines
+                ? { href: `/plan/ready?page=${page + 1}`, words: 'Those ready later' }
+                : null
+            }
+          />
           <Worked
             lines={[
               assumedLine([
