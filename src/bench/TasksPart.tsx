@@ -258,9 +258,7 @@ function FindMachine({ named, all, isShort }: Props['choice']) {
         <Text color="soft">
           {all === 0
             ? 'No open machine is called so. Fewer letters find more.'
-            : isShort
-              ? `${all} open machines; those that were worked on last stand in the list`
-              : `${all} open machines are called so`}
+            : `${all} open machines${named && ' are called so'}${isShort ? '; those that were worked on last stand in the list' : ''}`}
         </Text>
       </Flex>
     </form>

@@ -48,7 +48,7 @@ export function placeOfFound({ kind, ofKey, restorationId: of }: FoundRow): stri
     case 'own_agents':
       return '/stores/agents';
     case 'lessons':
-      return '/workshop/learnt';
+      return `/workshop/learnt?rule=${ofKey}`;
     case 'log':
       return of === null
         ? `/workshop/kept?before=${Number(ofKey) + 1}`

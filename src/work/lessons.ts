@@ -8,6 +8,8 @@ import { addRow, changeRow, findRows, needRow, select } from '@/data/table';
 /** A rule of the workshop’s own, with where it was learnt and whether it held. */
 export interface Lesson extends LessonFacts {
   at: string;
+  /** When it was let go; `null` while it counts. */
+  droppedAt: string | null;
   restorationId: string | null;
   machine: string | null;
   /** What was said of it on the machine that is looked at; `null` where nothing was. */
@@ -89,21 +91,25 @@ interface Asked {
   dropped?: boolean;
   /** Of one stage alone. */
   stage?: Stage | null;
+  /** This one alone, whether it counts or not. */
+  id?: string;
   from?: number;
   count: number;
 }
 
-const wanted = ({ dropped = false, stage = null }: Asked): string =>
-  `lessons.droppedAt IS ${dropped ? 'NOT NULL' : 'NULL'}${stage === null ? '' : ' AND lessons.stage = :stage'}`;
+const wanted = ({ dropped = false, stage = null, id }: Asked): string =>
+  id === undefined
+    ? `lessons.droppedAt IS ${dropped ? 'NOT NULL' : 'NULL'}${stage === null ? '' : ' AND lessons.stage = :stage'}`
+    : 'lessons.id = :id';
 
 /** Rules of the workshop, the newest first, with whether each held; of each machine the newest word counts. */
 async function someLessons(asked: Asked): Promise<Lesson[]> {
-  const { here, stage = null, from = 0, count } = asked;
+  const { here, stage = null, id = null, from = 0, count } = asked;
   const lessons = await select<Omit<Lesson, 'here' | 'held' | 'failed' | 'saidHere'>>(
-    `SELECT lessons.id, lessons.stage, lessons.about, lessons.came, lessons.words, lessons.at, lessons.restorationId, restorations.title AS machine
+    `SELECT lessons.id, lessons.stage, lessons.about, lessons.came, lessons.words, lessons.at, lessons.droppedAt, lessons.restorationId, restorations.title AS machine
       FROM lessons LEFT JOIN restorations ON restorations.id = lessons.restorationId
       WHERE ${wanted(asked)} ORDER BY lessons.at DESC, lessons.id LIMIT :count OFFSET :from`,
-    { stage, count, from },
+    { stage, id, count, from },
   );
   if (lessons.length === 0) return [];
   const said = await select<Counted>(
@@ -123,6 +129,10 @@ async function someLessons(asked: Asked): Promise<Lesson[]> {
     };
   });
 }
+
+/** A rule, whether it counts or was let go; `null` where there is none. */
+export const findLesson = async (id: string): Promise<Lesson | null> =>
+  (await someLessons({ here: null, id, count: 1 }))[0] ?? null;
 
 /** Some rules of the workshop, the newest first, and how many there are in all. */
 export async function lessonsPage(asked: Asked): Promise<{ lessons: Lesson[]; all: number }> {

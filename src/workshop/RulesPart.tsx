@@ -24,33 +24,46 @@ interface SomeRules extends Pick<Ways, 'back' | 'on'> {
   all: number;
 }
 
+interface Props {
+  rules: SomeRules;
+  dropped: SomeRules;
+  /** The one that somebody came for, wherever it stands; `null` where nobody did. */
+  sought: Lesson | null;
+}
+
 /** Rules of one’s own, page by page; each can be let go, and brought back. */
-export function RulesPart({ rules, dropped }: { rules: SomeRules; dropped: SomeRules }) {
+export function RulesPart({ rules, dropped, sought }: Props) {
   const router = useRouter();
   const { wrong, busy, send } = useSend();
-  const line = (rule: Lesson, again: boolean) => (
-    <Flex key={rule.id} gap="3" align="center" wrap="wrap" borderTopWidth="1px" borderColor="line" py="2">
-      <Box flex="1" minWidth="22ch">
-        <Text fontWeight="650">{rule.words}</Text>
-        <Text color="soft" fontSize="15px">
-          {STAGE_WORDS[rule.stage].title}; {ruleWords(rule)}
-        </Text>
-      </Box>
-      <Button
-        disabled={busy}
-        aria-label={`${again ? 'Let it count again' : 'Let it go'}: ${rule.words}`}
-        onClick={() =>
-          send(
-            (once) => dropRule(once({ lessonId: rule.id, again })),
-            () => router.refresh(),
-          )
-        }
-      >
-        {again ? 'Let it count again' : 'Let it go'}
-      </Button>
-    </Flex>
-  );
-  const later = rules.lessons.slice(FIRST);
+  const line = (rule: Lesson) => {
+    const again = rule.droppedAt !== null;
+    return (
+      <Flex key={rule.id} gap="3" align="center" wrap="wrap" borderTopWidth="1px" borderColor="line" py="2">
+        <Box flex="1" minWidth="22ch">
+          <Text fontWeight="650">{rule.words}</Text>
+          <Text color="soft" fontSize="15px">
+            {STAGE_WORDS[rule.stage].title}; {ruleWords(rule)}
+          </Text>
+        </Box>
+        <Button
+          disabled={busy}
+          aria-label={`${again ? 'Let it count again' : 'Let it go'}: ${rule.words}`}
+          onClick={() =>
+            send(
+              (once) => dropRule(once({ lessonId: rule.id, again })),
+              () => router.refresh(),
+            )
+          }
+        >
+          {again ? 'Let it count again' : 'Let it go'}
+        </Button>
+      </Flex>
+    );
+  };
+  // It stands above already.
+  const others = (all: readonly Lesson[]) => all.filter(({ id }) => id !== sought?.id);
+  const letGo = dropped.all - (sought && sought.droppedAt !== null ? 1 : 0);
+  const [first, later] = [others(rules.lessons).slice(0, FIRST), others(rules.lessons).slice(FIRST)];
   return (
     <>
       {rules.all === 0 && (
@@ -58,18 +71,23 @@ export function RulesPart({ rules, dropped }: { rules: SomeRules; dropped: SomeR
           None yet. Under Notes on the clipboard of any stage, what went wrong or well becomes a rule.
         </EmptyPlace>
       )}
-      {rules.lessons.slice(0, FIRST).map((rule) => line(rule, false))}
+      {sought && (
+        <Box as="section" aria-label="The rule that was found" borderLeftWidth="8px" borderColor="work" pl="3" mb="3">
+          {line(sought)}
+        </Box>
+      )}
+      {first.map((rule) => line(rule))}
       {later.length > 0 && (
         <Fold
-          summary={`${later.length} more${rules.all > rules.lessons.length ? ` on this page, of ${rules.all}` : ''}`}
+          summary={`${later.length} more${rules.all > rules.lessons.length ? ` on this page; ${rules.all} in all` : ''}`}
         >
-          {later.map((rule) => line(rule, false))}
+          {later.map((rule) => line(rule))}
         </Fold>
       )}
       <OtherPages of="Other rules" back={rules.back} on={rules.on} />
-      {dropped.all > 0 && (
-        <Fold summary={`Let go: ${dropped.all}`}>
-          {dropped.lessons.map((rule) => line(rule, true))}
+      {letGo > 0 && (
+        <Fold summary={`Let go: ${letGo}`}>
+          {others(dropped.lessons).map((rule) => line(rule))}
           <OtherPages of="Other rules that were let go" back={dropped.back} on={dropped.on} />
         </Fold>
       )}

@@ -5,7 +5,7 @@ import { ownKnowledge } from '@/data/cleaning';
 import { getWorkshop } from '@/data/workshop';
 import { Part } from '@/ui/layout';
 import { learnt } from '@/work/learnt';
-import { lessonsPage } from '@/work/lessons';
+import { findLesson, lessonsPage } from '@/work/lessons';
 import { LearntPart } from '@/workshop/LearntPart';
 import { learntShown } from '@/workshop/learntShown';
 import { RulesPart } from '@/workshop/RulesPart';
@@ -17,7 +17,7 @@ export const metadata: Metadata = { title: 'Learnt, workshop' };
 const RULES = 20;
 
 interface Props {
-  searchParams: Promise<{ rules?: string; gone?: string }>;
+  searchParams: Promise<{ rules?: string; gone?: string; rule?: string }>;
 }
 
 export default async function LearntPage({ searchParams }: Props) {
@@ -25,10 +25,11 @@ export default async function LearntPage({ searchParams }: Props) {
   const asked = await searchParams;
   const [page, gonePage] = [asked.rules, asked.gone].map((one) => pageAsked(one, LAST_PAGE)) as [number, number];
   const pageOf = (of: number, dropped: boolean) => lessonsPage({ here: null, dropped, from: RULES * of, count: RULES });
-  const [found, rules, dropped, { currency }, { agents = [] }] = await Promise.all([
+  const [found, rules, dropped, sought, { currency }, { agents = [] }] = await Promise.all([
     learnt(),
     pageOf(page, false),
     pageOf(gonePage, true),
+    asked.rule ? findLesson(String(asked.rule)) : null,
     getWorkshop(),
     ownKnowledge(),
   ]);
@@ -43,6 +44,7 @@ export default async function LearntPage({ searchParams }: Props) {
       <WorkshopHead view="/learnt" />
       <Part title="Rules of your own">
         <RulesPart
+          sought={sought}
           rules={{ ...rules, ...pages('rules', page, rules.all) }}
           dropped={{ ...dropped, ...pages('gone', gonePage, dropped.all) }}
         />
