@@ -8,11 +8,12 @@ import { DataTable } from '@/ui/DataTable';
 import { Fold } from '@/ui/Fold';
 import type { ShownPlan } from './plan';
 import { wishFor } from './planActions';
+import { ReadyDay } from './ReadyDay';
 
 /** When each machine is ready, with its odds; and by when it is wanted. */
 export function ReadyPart({ ready, timeZone }: { ready: ShownPlan['ready']; timeZone: string }) {
   const router = useRouter();
-  const day = (iso: string | null) => (iso === null ? 'later than is planned' : showTime(iso, timeZone, 'EEE d MMM'));
+  const day = (at: string | null) => <ReadyDay at={at} timeZone={timeZone} />;
   return (
     <>
       <DataTable

@@ -2,13 +2,13 @@
 
 import { Box, Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import { showTime } from '@/core/runsheet/time';
 import { WHAT_IFS, type WhatIf } from '@/core/schedule/changed';
 import { Chips } from '@/ui/Chips';
 import { DataTable } from '@/ui/DataTable';
 import { useSend } from '@/ui/useSend';
 import { Working } from '@/ui/Working';
 import { Wrong } from '@/ui/Wrong';
+import { ReadyDay } from './ReadyDay';
 
 interface Answer {
   rows: { machine: string; title: string; six: [number | null, number | null]; nine: [number | null, number | null] }[];
@@ -38,10 +38,12 @@ export function WhatIfPart({ timeZone, at, whatIf }: Props) {
   const { wrong, busy, send } = useSend();
   const [chosen, setChosen] = useState<WhatIf | null>(null);
   const [answer, setAnswer] = useState<Answer | null>(null);
-  const day = (minutes: number | null) =>
-    minutes === null
-      ? 'later than is planned'
-      : showTime(new Date(Date.parse(at) + minutes * 60_000).toISOString(), timeZone, 'EEE d MMM');
+  const day = (minutes: number | null) => (
+    <ReadyDay
+      at={minutes === null ? null : new Date(Date.parse(at) + minutes * 60_000).toISOString()}
+      timeZone={timeZone}
+    />
+  );
   const choose = (change: WhatIf) => {
     setChosen(change);
     setAnswer(null);
