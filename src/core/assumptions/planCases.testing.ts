@@ -1,3 +1,4 @@
+import { quantile } from '../numbers';
 import type { Stage } from '../runsheet/stages';
 import { planBench, type BenchProblem, type BenchTask } from '../schedule/bench';
 import { workBench } from '../schedule/benchWork';
@@ -42,7 +43,7 @@ const alone = (rest: number) =>
 const middle = (): number => {
   const one = problem([task('a', 600, { spread: 0.05 })]);
   const { ends } = readyDates(one, ['a'], { runs: 101, seed: 3, badSun: () => 0, pace: paceOf([]) })[0]!;
-  return ends[50]!;
+  return quantile(ends, 0.5)!;
 };
 const lateDays = (own: boolean): number => {
   const facts = bench([machine(['brighten'], { pieces: [piece({ yellow: YELLOW })] })]);

@@ -1,3 +1,4 @@
+import { quantile } from '../numbers';
 import fc from 'fast-check';
 import { planBench, type BenchPlan, type BenchProblem } from './bench';
 import { someBench } from './benches.testing';
@@ -118,7 +119,7 @@ describe('tasks out of what is known', () => {
     expect(found.leftOut).toEqual([]);
     // Played through it lies in the sun as well, and what is set for a day is not begun before it.
     const { ready } = workBench({ facts, ratios: [], seed: 3, timeLimitMs: 0, maxIterations: 20, runs: 40 }, () => 0);
-    for (const { ends } of ready) expect(ends[0]!).toBeGreaterThan(goes!.start < stays!.start ? 360 : 1620);
+    for (const { ends } of ready) expect(Math.min(...ends)).toBeGreaterThan(goes!.start < stays!.start ? 360 : 1620);
   });
 
   it('of two sessions planned for one lamp one waits for the other as a whole, with somebody there', () => {
@@ -347,15 +348,16 @@ describe('when a machine is ready', () => {
       readyDates(problem, found.order, { runs: 60, seed: 4, badSun: () => 0.3, pace: { mean: 0, sd: 0.3 }, ...more });
   };
 
-  it('is the same for the same seed, and sorted', () => {
+  it('is the same for the same seed, and each run is what it was, however many there are', () => {
     const run = given();
     expect(run()).toEqual(run());
-    for (const { ends } of run()) expect([...ends].sort((a, b) => a - b)).toEqual(ends);
+    const some = run({ runs: 20 });
+    for (const [i, { ends }] of run().entries()) expect(ends.slice(0, 20)).toEqual(some[i]!.ends);
   });
 
   it('comes later where work drags on, and where the sun does not come', () => {
     const run = given();
-    const middle = (dates: ReturnType<typeof run>) => dates.map(({ ends }) => ends[30]!);
+    const middle = (dates: ReturnType<typeof run>) => dates.map(({ ends }) => quantile(ends, 0.5)!);
     const plain = middle(run());
     middle(run({ pace: { mean: 0.6, sd: 0.3 } })).forEach((end, i) => expect(end).toBeGreaterThanOrEqual(plain[i]!));
     const sums = (all: number[]) => all.reduce((sum, one) => sum + Math.min(one, 1e6), 0);

@@ -36,7 +36,7 @@ export interface ReadyLimits {
   stopped?: (() => boolean) | undefined;
 }
 
-/** When a machine is ready in each of the runs, sorted, minutes from the plan’s start; `Infinity` for beyond all that is planned. */
+/** When a machine is ready in each of the runs, the first run first, minutes from the plan’s start; `Infinity` for beyond all that is planned. */
 export interface ReadyDates {
   machine: string;
   ends: number[];
@@ -68,7 +68,7 @@ export function readyDates(problem: BenchProblem, order: readonly string[], limi
     const last = played(once, order);
     for (const machine of machines) ends.get(machine)!.push(last.get(machine) ?? 0);
   }
-  return machines.map((machine) => ({ machine, ends: ends.get(machine)!.sort((a, b) => a - b) }));
+  return machines.map((machine) => ({ machine, ends: ends.get(machine)! }));
 }
 
 /** When each machine ends if everything takes as long as it says, laid in a given order; what finds no moment ends never. */

@@ -297,6 +297,30 @@ it('what if: both plans machine by machine, those first that differ most', async
   expect(leftOut).toEqual([0, 0]);
 });
 
+it('what if on a slow machine: what changes nothing changes no date, however often each plan was played through', async () => {
+  for (let i = 0; i < 3; i++) await trialRestoration();
+  const asked: BenchWork[] = [];
+  pool.inPool.mockImplementation((_: string, work: BenchWork) => {
+    asked.push(work);
+    // The second time there is only time for a few runs.
+    const runs = asked.length === 1 ? 40 : 7;
+    return Promise.resolve(workBench({ ...work, runs, maxIterations: work.maxIterations ?? 15 }, () => 0));
+  });
+  try {
+    const { rows } = await whatIf('one more tub', NOW, outside);
+    expect(asked.map(({ maxIterations, runs }) => [maxIterations, runs])).toEqual([
+      [undefined, 200],
+      [15, 40],
+    ]);
+    expect(rows).toHaveLength(3);
+    for (const { six, nine } of rows) expect([six[0], nine[0]]).toEqual([six[1], nine[1]]);
+  } finally {
+    pool.inPool.mockImplementation(
+      jest.requireActual<{ inPool: () => Promise<unknown> }>('@/data/heavyPool.testing').inPool,
+    );
+  }
+});
+
 it('screens draw themselves anew with each plan, and what was read is said no more', async () => {
   await trialRestoration();
   const before = await newestShown();

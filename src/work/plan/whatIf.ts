@@ -89,8 +89,10 @@ export async function whatIf(change: WhatIf, at: Date, outside: Outside): Promis
   const midnight = Math.round((start.getTime() + hours * 60 * MINUTE_MS - now.getTime()) / MINUTE_MS);
   const weekday = (new Date(start.getTime() + hours * 30 * MINUTE_MS).getUTCDay() + 6) % 7;
   const facts = changed(work.facts, change, { midnight, weekday, lampMwPerCm2 });
-  const [is, then] = [await inPool('bench', work), await inPool('bench', { ...work, facts })];
-  const [endsNow, endsThen] = [endsOf(is), endsOf(then)];
+  const is = await inPool('bench', work);
+  // Looked for as long and played through as often: what a slow moment leaves out would look like what the change does.
+  const then = await inPool('bench', { ...work, facts, maxIterations: is.plan.iterations, runs: runsOf(is) });
+  const [endsNow, endsThen] = [is, then].map((worked) => endsOf(worked, runsOf(then))) as [Ends, Ends];
   const dates = (machine: string, share: number): [number | null, number | null] => [
     endBy(endsNow.get(machine), share),
     endBy(endsThen.get(machine), share),
@@ -108,7 +110,13 @@ export async function whatIf(change: WhatIf, at: Date, outside: Outside): Promis
   };
 }
 
-const endsOf = ({ ready }: BenchWorked) => new Map(ready.map(({ machine, ends }) => [machine, ends]));
+type Ends = ReadonlyMap<string, readonly number[]>;
+
+const runsOf = ({ ready }: BenchWorked): number => ready[0]?.ends.length ?? 1;
+
+/** When each machine is ready in the first so many runs: each has the same luck in both plans. */
+const endsOf = ({ ready }: BenchWorked, runs: number): Ends =>
+  new Map(ready.map(({ machine, ends }) => [machine, ends.slice(0, runs)]));
 
 /** When a share of the runs are over, whole minutes; `null` for beyond all that is planned. */
 function endBy(ends: readonly number[] | undefined, share: number): number | null {
