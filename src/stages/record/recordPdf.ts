@@ -166,6 +166,10 @@ export async function recordPdf(story: Story, reader: Reader, pairs: ReadonlyMap
   });
 }
 
+/** A card is one page: two pictures, and below them three lines of what is original. */
+const CARD_PICTURE: [number, number] = [205, 154];
+const LONG_TITLE = 30;
+
 /** A card to stand beside a machine, half a sheet, to be folded or cut. */
 export async function exhibitionCard(story: Story, pairs: ReadonlyMap<string, FacePair>): Promise<Buffer> {
   const { restoration, workshop } = story.bundle;
@@ -178,12 +182,12 @@ export async function exhibitionCard(story: Story, pairs: ReadonlyMap<string, Fa
     pageOrientation: 'landscape',
     pageMargins: [36, 36, 36, 36],
     content: [
-      { text: restoration.title, fontSize: 30, bold: true },
+      { text: restoration.title, fontSize: restoration.title.length > LONG_TITLE ? 18 : 30, bold: true },
       { text: restoration.machine, fontSize: 13, color: SOFT, margin: [0, 0, 0, 10] },
       ...(images.length === 2
         ? [
             {
-              columns: images.map((image) => ({ image, fit: [245, 190] as [number, number] })),
+              columns: images.map((image) => ({ image, fit: CARD_PICTURE })),
               columnGap: 16,
             },
             {
@@ -193,7 +197,7 @@ export async function exhibitionCard(story: Story, pairs: ReadonlyMap<string, Fa
             },
           ]
         : []),
-      ...(story.original === '' ? [] : [{ text: `${story.original}, of its outer surface.`, fontSize: 13 }]),
+      ...(story.original === '' ? [] : [{ text: `${story.original}, of its outer surface.`, fontSize: 12 }]),
       {
         text: restoration.closedAt
           ? `Restored at ${workshop.name}, ${showTime(restoration.closedAt, workshop.timeZone, 'MMMM yyyy')}.`
