@@ -3,4 +3,5 @@ import { tellFault } from '@/edge/faults';
 import { keepTheHouse } from '@/work/keeping/keeping';
 
 /** Sees to it that today’s backup is made, and that what was deleted goes on its day, beside what is being answered. */
-export const seeToTheHouse = (): void => keepTheHouse(clock(), (failure) => void tellFault(failure, clock()));
+export const seeToTheHouse = (): void =>
+  void keepTheHouse(clock()).catch((failure: unknown) => tellFault(failure, clock()));

@@ -141,10 +141,10 @@ export async function closeDatabase(): Promise<void> {
  */
 export async function whileClosed<T>(work: (folder: string) => Promise<T>): Promise<T> {
   const folder = dataFolder();
-  const { sequelize } = await database();
   const change = kept.lastChange
     .catch(() => {})
     .then(async () => {
+      const { sequelize } = await database();
       // Who asks from here on waits; who has it in hand asks within the moment.
       const worked = pause(IN_HAND_MS)
         .then(() => sequelize.close())
@@ -171,10 +171,13 @@ export const transactionUnderWay = (): Transaction | undefined => kept.underWay.
  */
 export async function inTransaction<T>(work: () => Promise<T>): Promise<T> {
   if (transactionUnderWay()) return work();
-  const { sequelize } = await database();
   const change = kept.lastChange
     .catch(() => {})
-    .then(() => sequelize.transaction((transaction) => kept.underWay.run(transaction, work)));
+    .then(async () => {
+      // Asked for when its turn has come: a change before it may have put another file in the database’s place.
+      const { sequelize } = await database();
+      return sequelize.transaction((transaction) => kept.underWay.run(transaction, work));
+    });
   kept.lastChange = change;
   return change;
 }

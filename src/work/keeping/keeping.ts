@@ -62,13 +62,11 @@ export async function backupIsDue(now: Date): Promise<boolean> {
   return !last || (await dayOf(new Date(last.at))) !== (await dayOf(now));
 }
 
-/** Sees to today’s backup beside what is being answered, and once a day to what was deleted long enough ago. */
-export function keepTheHouse(now: Date, failed: (failure: unknown) => void): void {
+/** Sees to today’s backup, and once a day to what was deleted long enough ago. Who answers somebody does not wait for it. */
+export async function keepTheHouse(now: Date): Promise<void> {
   if (kept.kvellBackup) return;
-  backupIsDue(now)
-    .then((due) => (due ? backUp(now) : undefined))
-    .then(() => letGoOncePerDay(now))
-    .catch(failed);
+  if (await backupIsDue(now)) await backUp(now);
+  await letGoOncePerDay(now);
 }
 
 /** After the backup of the day, so that what goes is in one at least where backups are made. */
