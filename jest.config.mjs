@@ -4,6 +4,8 @@ const createConfig = nextJest({ dir: './' });
 
 const config = await createConfig({
   testEnvironment: 'node',
+  globalSetup: '<rootDir>/scripts/emptyDatabase.mjs',
+  globalTeardown: '<rootDir>/scripts/noEmptyDatabase.mjs',
   setupFiles: ['<rootDir>/scripts/trialDay.mjs'],
   // A loaded machine is slow, not wrong.
   testTimeout: 240_000,

@@ -1,11 +1,11 @@
 import type { Lab } from '@/core/colour/types';
 import { everyDay } from '@/core/runsheet/hours';
 import type { MeasureResult } from '@/core/picture/measure';
-import { mkdtemp, rm } from 'node:fs/promises';
+import { access, copyFile, mkdtemp, rename, rm } from 'node:fs/promises';
 import os from 'node:os';
 import path from 'node:path';
 import sharp from 'sharp';
-import { closeDatabase } from '@/data/connection';
+import { closeDatabase, database } from '@/data/connection';
 import { type NewPiece, addPiece } from './pieces';
 import { addPhoto } from './photos';
 import { settleStage } from './stages';
@@ -49,6 +49,24 @@ export async function freshFolder(): Promise<void> {
   const folder = await mkdtemp(path.join(os.tmpdir(), 'kvell-test-'));
   folders.push(folder);
   process.env.KVELL_DATA = folder;
+  await layEmptyDatabase(path.join(folder, 'kvell.sqlite'));
+}
+
+/** A copy of the empty database of this run (`scripts/emptyDatabase.mjs`); who comes first makes it. */
+async function layEmptyDatabase(file: string): Promise<void> {
+  const empty = process.env.KVELL_EMPTY_DATABASE;
+  if (!empty) return;
+  if (
+    await access(empty).then(
+      () => true,
+      () => false,
+    )
+  )
+    return copyFile(empty, file);
+  await database();
+  await closeDatabase();
+  await copyFile(file, `${empty}.${process.pid}`);
+  await rename(`${empty}.${process.pid}`, empty);
 }
 
 /** Closes the database and removes every folder that was made. */

@@ -1,0 +1,1 @@
+export { remove as default } from './emptyDatabase.mjs';
