@@ -19,10 +19,12 @@ const MACHINES = [
 ];
 type Choice = React.ComponentProps<typeof TasksPart>['choice'];
 
-const lay = (choice: Choice, machines = MACHINES) =>
+const lay = (choice: Choice, machines = MACHINES, [before, of] = [0, 1]) =>
   render(
     <ChakraProvider value={system}>
-      <TasksPart plan={PLAN} timeZone="UTC" machine="" more={0} done={[]} dropped={[]} {...{ choice, machines }} />
+      <TasksPart plan={PLAN} timeZone="UTC" machine="" done={[]} dropped={[]} {...{ choice, machines, before, of }}>
+        <p>the others</p>
+      </TasksPart>
     </ChakraProvider>,
   );
 
@@ -49,4 +51,14 @@ it.each([
   lay(choice, choice.all === 0 ? [] : MACHINES);
   expect(screen.getByLabelText('Find a machine by name or owner')).toHaveProperty('value', choice.named);
   expect(screen.getByText(words)).toBeTruthy();
+});
+
+it('says which of the tasks stand here', () => {
+  const choice = { named: '', all: 2, isShort: false };
+  const { unmount } = lay(choice);
+  expect(screen.getByText('one task, in the order of the plan')).toBeTruthy();
+  unmount();
+  lay(choice, MACHINES, [50, 51]);
+  expect(screen.getByText('task 51 of 51, in the order of the plan')).toBeTruthy();
+  expect(screen.getByText('the others')).toBeTruthy();
 });

@@ -22,8 +22,11 @@ interface Props {
   timeZone: string;
   /** Whose tasks are shown; all machines’ where it is empty. */
   machine: string;
-  /** How many tasks there are beyond these. */
-  more: number;
+  /** How many tasks come before these, and how many there are in all. */
+  before: number;
+  of: number;
+  /** Ways to the others. */
+  children: React.ReactNode;
   /** Machines that a task may be for. */
   machines: readonly { value: string; label: string }[];
   /** What they were looked for by, how many are so named, and whether these are only some of them. */
@@ -39,7 +42,7 @@ const AT_FIRST = 8;
 const SAID: readonly FieldDef[] = [{ name: 'startAt', label: 'When', kind: 'time', half: true }];
 
 /** Every task of the plan, with all that can be said of it; and tasks of one’s own. */
-export function TasksPart({ plan, timeZone, machine, more, machines, choice, done, dropped }: Props) {
+export function TasksPart({ plan, timeZone, machine, machines, choice, done, dropped, before, of, children }: Props) {
   const router = useRouter();
   const { wrong, busy, send } = useSend();
   const [all, setAll] = useState(false);
@@ -91,7 +94,7 @@ export function TasksPart({ plan, timeZone, machine, more, machines, choice, don
               half: true,
               options: [
                 { value: '', label: 'nothing' },
-                ...plan.tasks.slice(0, 200).map(({ id, words, tag, title }) => ({
+                ...plan.tasks.map(({ id, words, tag, title }) => ({
                   value: id,
                   label: [tag, words, title].filter(Boolean).join(', ').slice(0, 90),
                 })),
@@ -117,10 +120,7 @@ export function TasksPart({ plan, timeZone, machine, more, machines, choice, don
             options={[{ value: '', label: 'all machines' }, ...machines]}
           />
         </Box>
-        <Text color="soft">
-          {tasks.length === 1 ? 'one task' : `${tasks.length} tasks`}, in the order of the plan
-          {more > 0 && `; ${more} more come later: choose a machine to see its own`}
-        </Text>
+        <Text color="soft">{whichOf(tasks.length, before, of)}, in the order of the plan</Text>
       </Flex>
       <Wrong words={wrong} />
       {plan.leftOut.map(({ id, words, title, why, waiting }) => (
@@ -210,8 +210,9 @@ export function TasksPart({ plan, timeZone, machine, more, machines, choice, don
         </Fold>
       ))}
       {!all && tasks.length > AT_FIRST && (
-        <Button onClick={() => setAll(true)}>Show the other {tasks.length - AT_FIRST}</Button>
+        <Button onClick={() => setAll(true)}>Show the other {tasks.length - AT_FIRST} of these</Button>
       )}
+      {children}
       {(done.length > 0 || dropped.length > 0) && (
         <Fold summary="Done or dropped" quiet>
           {done.map(({ id, words, at, minutes }) => (
@@ -243,6 +244,12 @@ export function TasksPart({ plan, timeZone, machine, more, machines, choice, don
       )}
     </Box>
   );
+}
+
+/** Which of the tasks stand on this page. */
+function whichOf(here: number, before: number, of: number): string {
+  if (here === of) return of === 1 ? 'one task' : `${of} tasks`;
+  return here === 1 ? `task ${of} of ${of}` : `tasks ${before + 1} to ${before + here} of ${of}`;
 }
 
 /** Where there are more machines than one can choose from: a plain form, that works before anything has loaded. */

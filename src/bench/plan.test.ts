@@ -3,7 +3,8 @@ import { workBench } from '@/core/schedule/benchWork';
 import { firstListed, firstOfDays, inDay, lanesOf, rowsOf, shownHours } from './strip';
 import { planCalendar } from '@/workers/planCalendar';
 import { planPdf } from './sheetPdf';
-import { everyTask, handsOf, noTask, shownDay, shownPlan, type ShownTask } from './plan';
+import { everyTask, handsOf, noTask, shownDay, shownPlan, type ShownPlan, type ShownTask, type Wanted } from './plan';
+import { beginTask, runsNow, taskNotDone } from '@/work/plan/said';
 import { movedWords, noPlaceOf } from './planWords';
 import { planWithNames } from './plan.testing';
 import { simulatedAir } from '@/simulators/weather/air';
@@ -130,6 +131,18 @@ describe('the plan as screens show it', () => {
       { machines: 0, places: 0, listed: 0 },
       { machines: 0, places: 0, listed: 0 },
     ]);
+  });
+
+  it('shows what hands are at wherever it stands, unless a page of a list is asked for', async () => {
+    const { tasks } = await planned();
+    const last = tasks.filter(({ hands }) => hands).at(-1)!;
+    await beginTask(last.id, NOW);
+    const two: Wanted<null> = (all) => ({ tasks: all.slice(0, 2), beyond: null });
+    const idsOf = (shown: ShownPlan | null) => shown!.tasks.map(({ id }) => id);
+    const first = tasks.slice(0, 2).map(({ id }) => id);
+    expect(idsOf(await shownPlan('Etc/GMT+2', two))).toEqual([...first, last.id]);
+    expect(idsOf(await shownPlan('Etc/GMT+2', two, { inHand: false }))).toEqual(first);
+    for (const { id } of await runsNow()) await taskNotDone(id, NOW);
   });
 
   it('what only lies there since yesterday takes no place in the list of a day', () => {

@@ -70,6 +70,8 @@ interface Beside {
   leftOut?: (about: KeptTask['about']) => boolean;
   /** Of which machines it says when they are ready, the soonest first. */
   ready?: { from?: number; count: number };
+  /** Whether it shows what hands are at, wherever that stands; else only what it asked for, as it stands there. */
+  inHand?: boolean;
 }
 
 /** The first that hands do, whenever that is. */
@@ -80,7 +82,7 @@ export const firstForHands = (tasks: readonly PlannedTask[]): PlannedTask[] =>
 export async function shownPlan<Beyond>(
   timeZone: string,
   wanted: Wanted<Beyond>,
-  { leftOut, ready: { from = 0, count } = { count: 0 } }: Beside = {},
+  { leftOut, ready: { from = 0, count } = { count: 0 }, inHand = true }: Beside = {},
 ): Promise<(ShownPlan & { beyond: Beyond }) | null> {
   const [stands, people, runs] = await Promise.all([planThatStands(), findRows('people'), runsNow()]);
   if (!stands) return null;
@@ -90,7 +92,7 @@ export async function shownPlan<Beyond>(
   const dates = soonest.slice(from, from + count);
   const { tasks: chosen, beyond } = wanted(planned);
   const ids = new Set(chosen.map(({ id }) => id));
-  const tasks = plan.tasks.filter(({ id }) => ids.has(id) || running.has(id));
+  const tasks = inHand ? planned.filter(({ id }) => ids.has(id) || running.has(id)) : chosen;
   const lost = leftOut ? heads().filter(({ about }) => leftOut(about)) : [];
   const told = lost.slice(0, LEFT_OUT_SHOWN);
   const unpinned = new Set(leftOut ? plan.unpinned : []);

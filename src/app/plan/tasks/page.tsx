@@ -7,17 +7,19 @@ import { TasksPart } from '@/bench/TasksPart';
 import { restorationsPage, titlesOf } from '@/data/restorations';
 import { getWorkshop } from '@/data/workshop';
 import { needsEntered } from '@/edge/entered';
+import { pageAsked } from '@/edge/page';
+import { OtherPages } from '@/ui/links';
 import { seeToThePlan } from '../../planner';
 
 export const metadata: Metadata = { title: 'All tasks, bench' };
 
-/** So many tasks stand on the page; one machine’s are seldom more. */
-const MOST = 100;
+/** So many tasks stand on a page. */
+const SIZE = 50;
 /** So many machines are there to choose from, those that were worked on last; the others are looked for by name. */
 const TO_CHOOSE = 40;
 
 interface Props {
-  searchParams: Promise<{ machine?: string; named?: string }>;
+  searchParams: Promise<{ machine?: string; named?: string; page?: string }>;
 }
 
 /** Every task of the plan, and what was said of it. */
@@ -35,10 +37,11 @@ export default async function TasksPage({ searchParams }: Props) {
     shownPlan(
       timeZone,
       (tasks) => {
-        const own = tasks.filter(isOf);
-        return { tasks: own.slice(0, MOST), beyond: Math.max(0, own.length - MOST) };
+        const own = machine === '' ? tasks : tasks.filter(isOf);
+        const page = pageAsked(asked.page, Math.max(0, Math.ceil(own.length / SIZE) - 1));
+        return { tasks: own.slice(SIZE * page, SIZE * (page + 1)), beyond: { page, all: own.length } };
       },
-      { leftOut: isOf },
+      { leftOut: isOf, inHand: false },
     ),
     restorationsPage('open', named, 0, TO_CHOOSE),
     titlesOf(machine ? [machine] : []),
@@ -48,6 +51,9 @@ export default async function TasksPage({ searchParams }: Props) {
   if (named && first && found.all === 1) redirect(`/plan/tasks?machine=${first.id}`);
   // The one that is looked at stands first, wherever it is found.
   const machines = new Map([...chosen, ...found.restorations.map(({ id, title }) => [id, title] as const)]);
+  const pageAt = (page: number) =>
+    `/plan/tasks?${new URLSearchParams({ ...(machine && { machine }), page: String(page) }).toString()}`;
+  const { page, all } = plan?.beyond ?? { page: 0, all: 0 };
   return (
     <>
       <PlanHead
@@ -56,14 +62,22 @@ export default async function TasksPage({ searchParams }: Props) {
       />
       {plan && (
         <TasksPart
+          key={`${machine} ${page}`}
           plan={plan}
           machine={machine}
-          more={plan.beyond}
+          before={SIZE * page}
+          of={all}
           timeZone={timeZone}
           machines={[...machines].map(([value, label]) => ({ value, label }))}
           choice={{ named, all: found.all, isShort: found.all > found.restorations.length }}
           {...said}
-        />
+        >
+          <OtherPages
+            of="Other tasks"
+            back={page > 0 ? { href: pageAt(page - 1), words: 'Tasks that come sooner' } : null}
+            on={SIZE * (page + 1) < all ? { href: pageAt(page + 1), words: 'Tasks that come later' } : null}
+          />
+        </TasksPart>
       )}
     </>
   );
