@@ -1,6 +1,7 @@
+import { PLACED } from '@/core/paper';
 import { pdf } from './heavy.worker';
 
-const [HEADING, FIRST] = ['http://127.0.0.1/heading', 'http://127.0.0.1/first'];
+const [HEADING, FIRST, WORDS] = ['http://127.0.0.1/heading', 'http://127.0.0.1/first', 'http://127.0.0.1/words'];
 
 /** What is linked on each page of a PDF. */
 function linksByPage(bytes: Uint8Array): string[][] {
@@ -17,7 +18,7 @@ function linksByPage(bytes: Uint8Array): string[][] {
 }
 
 const filler = (lines: number) => Array.from({ length: lines }, (_, i) => ({ text: `line ${i}` }));
-const heading = (text: string, link?: string) => ({ text, link, headlineLevel: 1, margin: [0, 8, 0, 2] });
+const heading = (text: string, link?: string) => ({ text, link, headlineLevel: PLACED.heading, margin: [0, 8, 0, 2] });
 
 it.each([
   ['by itself', [heading('Heading', HEADING)]],
@@ -34,4 +35,31 @@ it.each([
   // On some of them it stands on the second page, on some on the first.
   expect(turned).toBeGreaterThan(0);
   expect(turned).toBeLessThan(12);
+});
+
+it('nothing shown is parted from the words below it, nor its heading from it', async () => {
+  const pageOf = new Set<number>();
+  for (let lines = 28; lines < 42; lines++) {
+    const shown = {
+      columns: [{ text: 'shown\n\n\n', link: FIRST }, { text: 'beside' }],
+      headlineLevel: PLACED.captioned,
+    };
+    const caption = { text: 'words', link: WORDS, headlineLevel: PLACED.caption };
+    const content = [...filler(lines), heading('Part'), heading('Heading', HEADING), shown, caption, ...filler(60)];
+    const pages = linksByPage(await pdf({ footerTitle: 'Trial', content }));
+    const at = pages.findIndex((links) => links.includes(HEADING));
+    expect([...new Set(pages[at])]).toEqual([HEADING, FIRST, WORDS]);
+    expect(pages.length).toBe(3);
+    pageOf.add(at);
+  }
+  expect([...pageOf].sort()).toEqual([0, 1]);
+});
+
+it.each([
+  ['of the own type', '12 mm, −3 °C, €40, Łucja Őri', []],
+  ['that the own type lacks', '40 µm, Йота', ['DejaVuSansCondensed']],
+])('sets letters %s in a type that has them', async (_, text, others) => {
+  const bytes = Buffer.from(await pdf({ content: text })).toString('latin1');
+  const names = [...bytes.matchAll(/\/FontName \/[A-Z]{6}\+(\S+)/g)].map(([, name]) => name);
+  expect(names.filter((name) => !name!.startsWith('AtkinsonHyperlegibleNext'))).toEqual(others);
 });

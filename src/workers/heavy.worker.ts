@@ -1,37 +1,37 @@
 import path from 'node:path';
+import { openSync, type Font } from 'fontkit';
 import pdfMake, { type Content } from 'pdfmake';
 import { workBench, type BenchWork, type BenchWorked } from '@/core/schedule/benchWork';
 import type { BenchFacts } from '@/core/schedule/facts/facts';
 import { laidOut as laidOutOf, moveCost, type LaidOut, type MoveCost } from '@/core/schedule/move';
 import { evened } from '@/core/picture/flatField';
 import type { Picture } from '@/core/picture/picture';
+import { PLACED } from '@/core/paper';
 import { planCalendar, type CalendarGiven } from './planCalendar';
 
 type Sheet = Parameters<typeof pdfMake.createPdf>[0];
 
 const packages = path.join(process.cwd(), 'node_modules');
-const own = (weight: number, style: string) =>
-  path.join(
-    packages,
-    '@fontsource/atkinson-hyperlegible-next/files',
-    `atkinson-hyperlegible-next-latin-${weight}-${style}.woff`,
-  );
+// As plain TrueType: of a packed font whoever measures and sets unpacks all letters anew for each letter.
+const own = (style: string) =>
+  path.join(packages, '@expo-google-fonts/atkinson-hyperlegible-next', style, `AtkinsonHyperlegibleNext_${style}.ttf`);
 const wide = (name: string) => path.join(packages, 'dejavu-fonts-ttf/ttf', `DejaVuSansCondensed${name}.ttf`);
 
 const FONTS = {
   Own: {
-    normal: own(400, 'normal'),
-    bold: own(700, 'normal'),
-    italics: own(400, 'italic'),
-    bolditalics: own(700, 'italic'),
+    normal: own('400Regular'),
+    bold: own('700Bold'),
+    italics: own('400Regular_Italic'),
+    bolditalics: own('700Bold_Italic'),
   },
   // Letters that the own type does not have: a name from anywhere prints as it is written.
   Wide: { normal: wide(''), bold: wide('-Bold'), italics: wide('-Oblique'), bolditalics: wide('-BoldOblique') },
 };
 
-/** What the Latin files of the own type hold. */
-const BEYOND_OWN =
-  /[^\u0000-\u00ff\u0131\u0152\u0153\u02c6\u02da\u02dc\u2013\u2014\u2018-\u201a\u201c-\u201e\u2022\u2026\u2039\u203a\u20ac\u2212]+/gu;
+const lettersOf = ({ characterSet }: Font): string => characterSet.map((code) => `\\u{${code.toString(16)}}`).join('');
+
+/** What is no letter of the own type; all its files have the same ones. */
+const BEYOND_OWN = new RegExp(`[^\\u0000-\\u0020${lettersOf(openSync(FONTS.Own.normal) as Font)}]+`, 'gu');
 
 pdfMake.setFonts(FONTS);
 // Pictures are handed over as data; a sheet reads no file but its fonts, and asks no network.
@@ -92,6 +92,19 @@ interface Given {
 
 const FOOTER = 'footer';
 
+/**
+ * Whether a heading stands at the foot of a page with headings only, or something shown without the words that belong below
+ * it: then it goes to the next page, with all its headings. The line below every page is nothing.
+ *
+ * @param after what stands after it on its page, in order
+ */
+function standsAlone(level: number, after: readonly { id?: string; headlineLevel?: number }[]): boolean {
+  const first = after.find(({ id, headlineLevel }) => id !== FOOTER && headlineLevel !== PLACED.heading);
+  const isShown = level === PLACED.captioned || first?.headlineLevel === PLACED.captioned;
+  if (isShown) return !after.some(({ headlineLevel }) => headlineLevel === PLACED.caption);
+  return first === undefined;
+}
+
 /** Makes a PDF of a document that stands in the own type. */
 export async function pdf({ footerTitle, ...document }: Given): Promise<Uint8Array> {
   const footer = (page: number, pages: number): Content => ({
@@ -106,10 +119,9 @@ export async function pdf({ footerTitle, ...document }: Given): Promise<Uint8Arr
     pageMargins: [mm(18), mm(18), mm(18), mm(16)],
     ...document,
     ...(footerTitle !== undefined && { footer }),
-    // No heading stands at the foot of a page alone or with headings only; the line below every page is nothing.
     pageBreakBefore: ({ headlineLevel }, { getFollowingNodesOnPage }) =>
-      headlineLevel === 1 &&
-      getFollowingNodesOnPage().every((after) => after.id === FOOTER || after.headlineLevel === 1),
+      (headlineLevel === PLACED.heading || headlineLevel === PLACED.captioned) &&
+      standsAlone(headlineLevel, getFollowingNodesOnPage()),
     defaultStyle: { font: 'Own', fontSize: 11, lineHeight: 1.2, ...document.defaultStyle },
     content: set(document.content) as Content,
   } as Sheet;

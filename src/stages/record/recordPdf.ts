@@ -1,4 +1,5 @@
 import type { Content, TableCell } from 'pdfmake';
+import { PLACED } from '@/core/paper';
 import { STAGE_WORDS } from '@/core/runsheet/stages';
 import { showMinutes, showTime } from '@/core/runsheet/time';
 import { figured } from '@/core/colour/signed';
@@ -17,19 +18,24 @@ import { askedLines, costLine, dayIn, factsOf, originalLine, saidIn, testedLines
 const SOFT = '#555555';
 /** Photographs of a stage that go onto paper; all are in the ZIP. */
 const PHOTOS_OF_STAGE = 3;
-/** Width of a picture in a row of two or three, points. */
-const HALF = 250;
-const THIRD = 164;
+/** What a picture in a row of two or three may take, points: it is never higher than a page. */
+const HALF: [number, number] = [250, 380];
+const THIRD: [number, number] = [164, 380];
 
 const inDocument = (jpeg: Buffer): string => `data:image/jpeg;base64,${jpeg.toString('base64')}`;
 
 const heading = (text: string): Content => ({
   text,
-  headlineLevel: 1,
+  headlineLevel: PLACED.heading,
   fontSize: 14,
   bold: true,
   margin: [0, 12, 0, 4],
 });
+/** What is shown, on one page with the words below it. */
+const captioned = (shown: object, text: string): Content[] => [
+  { ...shown, headlineLevel: PLACED.captioned } as Content,
+  { text, color: SOFT, fontSize: 8, margin: [0, 2, 0, 6], headlineLevel: PLACED.caption },
+];
 const lines = (all: readonly string[]): Content[] => (all.length > 0 ? [{ ul: [...all] }] : []);
 
 /** Pictures by what they show, as paper takes them. */
@@ -70,25 +76,29 @@ function piecesOf(story: Story, { photos, faces }: Pictures, time: (iso: string)
     ];
     const b = (label: string, lab: readonly number[] | null | undefined) =>
       lab ? [`${label} b* ${figured(lab[2]!)}`] : [];
-    const pair = (left: string, right: string): Content => ({
+    const pair = (left: string, right: string) => ({
       columns: [
-        { image: left, width: HALF },
-        { image: right, width: HALF },
+        { image: left, fit: HALF },
+        { image: right, fit: HALF },
       ],
       columnGap: 10,
-      margin: [0, 2, 0, 2],
+      margin: [0, 2, 0, 0],
     });
-    const under = (text: string): Content => ({ text, color: SOFT, fontSize: 8, margin: [0, 0, 0, 4] });
     return [
-      { text: `${piece.tag} ${piece.name}, ${piece.plastic}`, headlineLevel: 1, bold: true, margin: [0, 8, 0, 3] },
+      {
+        text: `${piece.tag} ${piece.name}, ${piece.plastic}`,
+        headlineLevel: PLACED.heading,
+        bold: true,
+        margin: [0, 8, 0, 3],
+      },
       ...(before && after
-        ? [pair(before, after), under(`Before, ${time(first!.measuredAt)}, and after, ${time(last!.measuredAt)}`)]
+        ? [captioned(pair(before, after), `Before, ${time(first!.measuredAt)}, and after, ${time(last!.measuredAt)}`)]
         : []),
       ...(face
-        ? [
+        ? captioned(
             pair(face.before, face.after),
-            under('What was measured: the same face on the same plane and in the same light'),
-          ]
+            'What was measured: the same face on the same plane and in the same light',
+          )
         : []),
       {
         text: [
@@ -113,13 +123,13 @@ function stagesOf(story: Story, { photos }: Pictures): Content[] {
     return [
       {
         text: `${STAGE_WORDS[stage.stage].title}: ${stage.state}${stage.minutes > 0 ? `, ${showMinutes(stage.minutes)}` : ''}`,
-        headlineLevel: 1,
+        headlineLevel: PLACED.heading,
         bold: true,
         margin: [0, 8, 0, 2],
       },
       ...lines(said),
       ...(shown.length > 0
-        ? [{ columns: shown.map((image) => ({ image, width: THIRD })), columnGap: 8, margin: [0, 4, 0, 0] } as Content]
+        ? [{ columns: shown.map((image) => ({ image, fit: THIRD })), columnGap: 8, margin: [0, 4, 0, 0] } as Content]
         : []),
     ];
   });
@@ -128,11 +138,8 @@ function stagesOf(story: Story, { photos }: Pictures): Content[] {
 /** Keyboards before and after, and parts; the signs of keys are not in the own type. */
 const drawn = (story: Story, time: (iso: string) => string): Content[] =>
   drawingsOf(story.bundle, time, 'Wide').flatMap(({ of, drawings }): Content[] => [
-    { text: of, headlineLevel: 1, bold: true, margin: [0, 8, 0, 2] },
-    ...drawings.flatMap(({ svg, caption, widthMm }): Content[] => [
-      { svg, fit: [mm(widthMm), mm(80)] },
-      { text: caption, color: SOFT, fontSize: 8, margin: [0, 2, 0, 6] },
-    ]),
+    { text: of, headlineLevel: PLACED.heading, bold: true, margin: [0, 8, 0, 2] },
+    ...drawings.flatMap(({ svg, caption, widthMm }) => captioned({ svg, fit: [mm(widthMm), mm(80)] }, caption)),
   ]);
 
 /** A record on paper, told to one of its readers. */
