@@ -18,7 +18,7 @@ const DAY = {
 const task = { ...planWithNames('Mend'), from: '2026-06-22T10:00:00.000Z', to: '2026-06-22T11:00:00.000Z' };
 const PLAN = {
   ...{ number: 1, at: DAY.start, tasks: [task], moved: null, leftOut: [], moreLeftOut: 0 },
-  ...{ unpinned: [], moreUnpinned: 0, ready: [], machines: 1, people: [] },
+  ...{ unpinned: [], moreUnpinned: 0, ready: [], runs: null, machines: 1, people: [] },
 };
 type CostOfMove = React.ComponentProps<typeof DaysPart>['costOfMove'];
 const cost = (moved: number): Awaited<ReturnType<CostOfMove>> => ({

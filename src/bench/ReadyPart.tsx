@@ -10,8 +10,15 @@ import type { ShownPlan } from './plan';
 import { wishFor } from './planActions';
 import { ReadyDay } from './ReadyDay';
 
+interface Props {
+  ready: ShownPlan['ready'];
+  /** How often the plan was played through for that, in words. */
+  played: string;
+  timeZone: string;
+}
+
 /** When each machine is ready, with its odds; and by when it is wanted. */
-export function ReadyPart({ ready, timeZone }: { ready: ShownPlan['ready']; timeZone: string }) {
+export function ReadyPart({ ready, played, timeZone }: Props) {
   const router = useRouter();
   const day = (at: string | null) => <ReadyDay at={at} timeZone={timeZone} />;
   return (
@@ -34,8 +41,8 @@ export function ReadyPart({ ready, timeZone }: { ready: ShownPlan['ready']; time
         ]}
       />
       <Text color="soft" my="3">
-        Played through up to two hundred times: hands take longer or less, passes fail, the sun does not come, somebody
-        is away. What this workshop has done at the bench moves the lengths.
+        {played}: hands take longer or less, passes fail, the sun does not come, somebody is away. What this workshop
+        has done at the bench moves the lengths.
       </Text>
       {ready.map(({ machine, title, wantedAt }) => (
         <Fold key={machine} summary={`When ${title} is wanted`}>

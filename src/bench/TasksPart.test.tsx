@@ -11,7 +11,7 @@ jest.mock('./planActions', () => ({}));
 const task = { ...planWithNames('Mend'), from: '2026-06-22T10:00:00.000Z', to: '2026-06-22T11:00:00.000Z' };
 const PLAN = {
   ...{ number: 1, at: '2026-06-22T00:00:00.000Z', tasks: [task], moved: null },
-  ...{ leftOut: [], moreLeftOut: 0, unpinned: [], moreUnpinned: 0, ready: [], machines: 1, people: [] },
+  ...{ leftOut: [], moreLeftOut: 0, unpinned: [], moreUnpinned: 0, ready: [], machines: 1, runs: null, people: [] },
 };
 const MACHINES = [
   { value: 'a', label: 'Slab' },

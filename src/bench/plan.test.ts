@@ -5,7 +5,7 @@ import { planCalendar } from '@/workers/planCalendar';
 import { planPdf } from './sheetPdf';
 import { everyTask, handsOf, noTask, shownDay, shownPlan, type ShownPlan, type ShownTask, type Wanted } from './plan';
 import { beginTask, runsNow, taskNotDone } from '@/work/plan/said';
-import { movedWords, noPlaceOf } from './planWords';
+import { movedWords, noPlaceOf, playedWords } from './planWords';
 import { planWithNames } from './plan.testing';
 import { simulatedAir } from '@/simulators/weather/air';
 import { simulatedSky } from '@/simulators/weather/sky';
@@ -55,6 +55,7 @@ describe('the plan as screens show it', () => {
       'It waits for “something that is done”, which finds no moment.',
     ]);
     expect(shown.ready.map(({ title }) => title)).toEqual(['Trial machine', 'Trial machine']);
+    expect(shown.runs).toBe(10);
   });
 
   it('what finds no moment only because of another is counted with that one', async () => {
@@ -335,3 +336,11 @@ describe('what moved, in a sentence', () => {
     expect(noPlaceOf('a', { kind: 'clash', with: 'b' }, name)).toMatch(/“Cure” and “Mend” clash/);
   });
 });
+
+it.each([
+  [null, 'Played through many times'],
+  [200, 'Played through 200 times'],
+  [40, 'Played through 40 times'],
+  [39, 'Played through only 39 times, as there was no time for more, so that days and odds are rough'],
+  [1, 'Played through only once, as there was no time for more, so that days and odds are rough'],
+])('says how often a plan was played through: %s', (runs, words) => expect(playedWords(runs)).toBe(words));

@@ -43,6 +43,8 @@ export interface ShownPlan {
   ready: (KeptPlan['ready'][number] & { title: string })[];
   /** How many machines there are. */
   machines: number;
+  /** How often it was played through for that; `null` where nobody knows. */
+  runs: number | null;
   people: { id: string; name: string }[];
 }
 
@@ -151,6 +153,7 @@ export async function shownPlan<Beyond>(
       .slice(0, LEFT_OUT_SHOWN)
       .map(({ about }) => [withTag(about), titleOf(about)].filter(Boolean).join(', ')),
     machines: soonest.length,
+    runs: plan.runs ?? null,
     ready: dates.map((one) => ({ ...one, title: titles.get(one.machine) ?? '' })),
     people: people.map(({ id, name }) => ({ id, name })),
   };

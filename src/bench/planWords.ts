@@ -9,6 +9,18 @@ const dayOf = (day: string): string => showTime(`${day}T12:00:00.000Z`, 'UTC', '
 
 const things = (count: number, one: string, many: string): string => (count === 1 ? `one ${one}` : `${count} ${many}`);
 
+/** Below so many runs a date of 9 in 10 is off by more than one in twenty of its odds. */
+const FEW_RUNS = 40;
+
+/** How often the plan was played through for its days and odds. */
+export function playedWords(runs: number | null): string {
+  if (runs === null) return 'Played through many times';
+  const times = runs === 1 ? 'once' : `${runs} times`;
+  return runs < FEW_RUNS
+    ? `Played through only ${times}, as there was no time for more, so that days and odds are rough`
+    : `Played through ${times}`;
+}
+
 /** Why the plan changed, in a clause. */
 function causeWords(cause: Cause, titles: ReadonlyMap<string, string>): string {
   switch (cause.kind) {

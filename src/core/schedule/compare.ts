@@ -172,6 +172,7 @@ export function keptPlan(
     leftOut: plan.leftOut.map(({ id, why }) => ({ id, why, about: byId.get(id)!.about })),
     unpinned: plan.unpinned,
     ready: readyIn(worked, facts, now),
+    runs: worked.ready[0]?.ends.length,
     ...{ makespan: plan.makespan, lowerBound: plan.lowerBound },
     wentBy: wentBy(facts, now, dayOf),
     marks: Object.entries(facts.marks)

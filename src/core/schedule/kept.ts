@@ -56,6 +56,8 @@ export interface KeptPlan {
   leftOut: { id: string; about: TaskAbout; why: BenchPlan['leftOut'][number]['why'] }[];
   unpinned: string[];
   ready: KeptReady[];
+  /** How often it was played through for these days and odds; plans of earlier versions do not tell, and one without a machine is not. */
+  runs?: number | undefined;
   /** The end of all and the end that no plan is under, minutes from its start. */
   makespan: number;
   lowerBound: number;

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { PlanHead } from '@/bench/PlanHead';
 import { ReadyPart } from '@/bench/ReadyPart';
 import { noTask, shownPlan } from '@/bench/plan';
+import { playedWords } from '@/bench/planWords';
 import { assumedLine } from '@/core/assumptions/assumptions';
 import { planThatStands } from '@/data/plans';
 import { getWorkshop } from '@/data/workshop';
@@ -29,7 +30,7 @@ export default async function ReadyPage({ searchParams }: { searchParams: Promis
       <PlanHead here="/plan/ready" under={plan ? 'A range with its odds: no single day is promised' : null} />
       {plan && (
         <>
-          <ReadyPart ready={plan.ready} timeZone={timeZone} />
+          <ReadyPart ready={plan.ready} played={playedWords(plan.runs)} timeZone={timeZone} />
           <OtherPages
             of="Other machines"
             back={page > 0 ? { href: `/plan/ready?page=${page - 1}`, words: 'Those ready sooner' } : null}
@@ -50,7 +51,7 @@ export default async function ReadyPage({ searchParams }: { searchParams: Promis
                 'a session more than foretold',
               ]),
             ]}
-            source="The plan in its order, laid anew two hundred times with lengths and failures drawn from their spreads."
+            source="The plan in its order, laid anew as often as is said above, with lengths and failures drawn from their spreads."
           />
         </>
       )}
