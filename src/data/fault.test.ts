@@ -1,11 +1,10 @@
-import { chmod, mkdtemp, rm, stat, writeFile } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
+import { chmod, rm, stat, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { Sequelize, Transaction } from 'sequelize';
 import { closeDatabase, database, inTransaction } from './connection';
 import { FAULTS, faultOf, NewerData, type Fault } from './fault';
 import { changeRow } from './table';
-import { freshFolder, removeFolders, trialRestoration } from '@/work/trial';
+import { freshFolder, removeFolders, trialFolder, trialRestoration } from '@/work/trial';
 
 afterAll(removeFolders);
 
@@ -57,7 +56,7 @@ it('a database that is none, that a newer version wrote, or whose folder is a fi
   await sequelize.query(`INSERT INTO migrations (name) VALUES ('9999-later')`);
   await closeDatabase();
   expect(await opened()).toBe('newer');
-  const folder = await mkdtemp(path.join(tmpdir(), 'kvell-test-'));
+  const folder = await trialFolder();
   process.env.KVELL_DATA = folder;
   await writeFile(path.join(folder, 'kvell.sqlite'), 'this is no database, however long it may be. '.repeat(400));
   expect(await opened()).toBe('damaged');

@@ -43,11 +43,17 @@ export const TRIAL_WORKSHOP: Omit<Workshop, 'id'> = {
 
 const folders: string[] = [];
 
+/** An empty folder that goes with `removeFolders`. */
+export async function trialFolder(): Promise<string> {
+  const folder = await mkdtemp(path.join(os.tmpdir(), 'kvell-test-'));
+  folders.push(folder);
+  return folder;
+}
+
 /** Points the database at an empty folder, with or without a workshop in it. */
 export async function freshFolder(): Promise<void> {
   await closeDatabase().catch(() => {});
-  const folder = await mkdtemp(path.join(os.tmpdir(), 'kvell-test-'));
-  folders.push(folder);
+  const folder = await trialFolder();
   process.env.KVELL_DATA = folder;
   await layEmptyDatabase(path.join(folder, 'kvell.sqlite'));
 }

@@ -1,8 +1,7 @@
 /** @jest-environment node */
 import { warningWords } from '@/measuring/warningWords';
 import { createHash } from 'node:crypto';
-import { mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
+import { readdir, readFile, rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import type { Readable } from 'node:stream';
 import sharp from 'sharp';
@@ -14,7 +13,7 @@ import { dataFolder } from '@/data/folder';
 import { originalFile, readOriginal } from '@/data/photos/store';
 import { Refusal } from '@/core/refusal';
 import { listRestorations } from '@/data/restorations';
-import { freshFolder, removeFolders, tick } from '@/work/trial';
+import { freshFolder, removeFolders, tick, trialFolder } from '@/work/trial';
 import { bundleSchema } from './bundleSchema';
 import { outwardJpeg, outwardPicture } from './covered';
 import { drawingsOf } from './drawings';
@@ -38,7 +37,7 @@ let bundles: Bundle[] = [];
 let zips: string[] = [];
 
 const lay = async (content: Readable | Buffer): Promise<string> => {
-  const file = path.join(await mkdtemp(path.join(tmpdir(), 'kvell-test-')), 'record.zip');
+  const file = path.join(await trialFolder(), 'record.zip');
   await writeFile(file, content);
   return file;
 };

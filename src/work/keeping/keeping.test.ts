@@ -1,6 +1,5 @@
 import { createReadStream } from 'node:fs';
-import { appendFile, mkdir, mkdtemp, readdir, readFile, rm, stat, writeFile } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
+import { appendFile, mkdir, readdir, readFile, rm, stat, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { createHash } from 'node:crypto';
 import fc from 'fast-check';
@@ -20,7 +19,16 @@ import { findRows } from '@/data/table';
 import { TABLES, type TableName } from '@/data/tables';
 import { addPerson, saveWorkshop } from '../workshop';
 import { takeThingBack } from '../takingBack';
-import { freshFolder, inTrialWorkshop, TRIAL_WORKSHOP, tick, trialPhoto, trialPiece, trialRestoration } from '../trial';
+import {
+  freshFolder,
+  inTrialWorkshop,
+  TRIAL_WORKSHOP,
+  tick,
+  trialFolder,
+  trialPhoto,
+  trialPiece,
+  trialRestoration,
+} from '../trial';
 import {
   backUp,
   backupIsDue,
@@ -67,7 +75,7 @@ const atWork = async () => {
   return { piece, photo };
 };
 const savedZip = async (passphrase = ''): Promise<string> => {
-  const file = path.join(await mkdtemp(path.join(tmpdir(), 'kvell-zip-')), 'backup.zip');
+  const file = path.join(await trialFolder(), 'backup.zip');
   await writeDown(await backupZip('2026-06-21', passphrase, tick()), file);
   return file;
 };
@@ -154,7 +162,7 @@ it('cut short or with any byte changed it is refused with words, or nothing of i
   const before = butTheLog(await everything());
   const whole = await readFile(await savedZip());
   const sealed = await readFile(await savedZip('grey drop'));
-  const tried = path.join(await mkdtemp(path.join(tmpdir(), 'kvell-zip-')), 'tried.zip');
+  const tried = path.join(await trialFolder(), 'tried.zip');
   const put = async (bytes: Buffer, passphrase: string) => {
     await writeFile(tried, bytes);
     const refused = await zipped(tried, passphrase).catch((failure: unknown) => failure);
@@ -197,7 +205,7 @@ describe('what is no backup of this Kvell', () => {
   ): Promise<BackupSource> => {
     await atWork();
     const source = await copyOfFolder((await backUp(tick())).id, '');
-    const file = path.join(await mkdtemp(path.join(tmpdir(), 'kvell-poison-')), 'kvell.sqlite');
+    const file = path.join(await trialFolder(), 'kvell.sqlite');
     await writeDown(await source.database(), file);
     await new Promise<void>((resolve, reject) => {
       const opened = new sqlite3.Database(file);
