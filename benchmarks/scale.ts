@@ -181,34 +181,40 @@ function doings(machine: string, pieces: ReadonlyMap<string, string>): Record<st
   const actions = actionsOfBuild();
   const restorationId = machine.slice(-36);
   const does =
-    (name: string, given: (once: string) => unknown, isTaken = ({ answer }: Called) => answer?.ok === true): Doing =>
+    (
+      name: string,
+      at: string,
+      given: (once: string) => unknown,
+      isTaken = ({ answer }: Called) => answer?.ok === true,
+    ): Doing =>
     async (base, once) => {
-      const called = await call(base, actions.get(name)!, [given(once)]);
+      const called = await call(base, actions.get(name)!, [given(once)], {}, at);
       if (!isTaken(called)) throw new Error(`${name}: ${called.body}`);
     };
   return {
-    'a note is written': does('clipboard/actions#writeDown', (once) => ({
+    'a note is written': does('clipboard/actions#writeDown', `${machine}/mend`, (once) => ({
       ...{ restorationId, stage: 'mend', words: `note ${once}`, once },
     })),
-    'a piece is tagged': does('runsheet/actions#tagPiece', (once) => ({
+    'a piece is tagged': does('runsheet/actions#tagPiece', `${machine}/pieces/new`, (once) => ({
       ...{ restorationId, tag: `R${once.slice(-4)}`, name: 'Part', plastic: 'ABS', finish: 'textured', once },
     })),
-    'a machine is opened': does('stages/intake/actions#openMachine', (once) => ({
+    'a machine is opened': does('stages/intake/actions#openMachine', '/restorations/new', (once) => ({
       title: `Trial ${once.slice(-4)}`,
       once,
     })),
-    [CLOCK]: does('bench/actions#startOwnTimer', (once) => ({
+    [CLOCK]: does('bench/actions#startOwnTimer', '/', (once) => ({
       ...{ label: `${OWN_CLOCK}${once.slice(-4)}`, minutes: '45', of: restorationId, atTheBell: '' },
     })),
     'looking for “nine wash”': does(
       'bench/actions#search',
+      '/',
       () => 'nine wash',
       ({ body }) => body.includes('"stage"'),
     ),
     ...Object.fromEntries(
       [...pieces.values()].map((address) => [
         `preview of a plan, …${address.slice(-8)}`,
-        does('stages/brighten/actions#workOutPlan', () => ({
+        does('stages/brighten/actions#workOutPlan', `${machine}/brighten/plan`, () => ({
           ...{ pieceId: address.slice(-36), school: 'bath-lamp', stockId: '', strengthValue: 12 },
           ...{ strengthUnit: 'percentWW', targetPercentWW: 6, volumeL: 2, areaCm2: 500, toleranceB: 1.5 },
           ...{ windowStart: '2026-06-21T10:00', durationMin: 120, turnEveryMin: 30, cloudPercent: 0 },

@@ -88,20 +88,31 @@ export interface Called {
   body: string;
 }
 
-/** Calls an action as a page of Kvell would. */
-export async function call(
-  base: string,
-  { id, pages }: Action,
-  args: unknown,
-  headers: Record<string, string> = {},
-): Promise<Called> {
+/** A page that holds an action, of a machine that is not there. */
+function pageOf({ pages }: Action): string {
   const none = '00000000-0000-4000-8000-000000000000';
   const page = (pages.find((name) => !/_not-found|enter/.test(name)) ?? pages[0]!)
     .replace(/^app/, '')
     .replace(/\/page$/, '')
     .replace('[stage]', 'keys')
     .replace(/\[\w+\]/g, none);
-  const response = await fetch(`${base}${page || '/'}`, {
+  return page || '/';
+}
+
+/**
+ * Calls an action as a page of Kvell would.
+ *
+ * @param at the page that it is called from, which is drawn anew with the answer
+ */
+export async function call(
+  base: string,
+  action: Action,
+  args: unknown,
+  headers: Record<string, string> = {},
+  at = pageOf(action),
+): Promise<Called> {
+  const { id } = action;
+  const response = await fetch(`${base}${at}`, {
     method: 'POST',
     headers: {
       'next-action': id,

@@ -50,7 +50,6 @@ export function TasksPart({ plan, timeZone, machine, machines, choice, done, dro
   const shown = all ? tasks : tasks.slice(0, AT_FIRST);
   const tell = (words: string) => () => {
     say(words);
-    router.refresh();
   };
   return (
     <Box>
@@ -105,7 +104,6 @@ export function TasksPart({ plan, timeZone, machine, machines, choice, done, dro
           submit="Add task"
           done="Added. The plan finds it a place."
           send={addTask}
-          onDone={() => router.refresh()}
         />
       </Fold>
       {(choice.isShort || choice.named !== '') && <FindMachine {...choice} />}
@@ -187,7 +185,6 @@ export function TasksPart({ plan, timeZone, machine, machines, choice, done, dro
             submit="Pin it there"
             done="Pinned. The rest goes round it."
             send={(values) => pinTask({ task: task.id, ...values })}
-            onDone={() => router.refresh()}
           />
           <AnswerForm
             draftKey={`off:${task.id}`}
@@ -196,7 +193,6 @@ export function TasksPart({ plan, timeZone, machine, machines, choice, done, dro
             submit="Not before then"
             done="Put off."
             send={(values) => putTaskOff({ task: task.id, ...values })}
-            onDone={() => router.refresh()}
           />
           <AnswerForm
             draftKey={`long:${task.id}`}
@@ -205,7 +201,6 @@ export function TasksPart({ plan, timeZone, machine, machines, choice, done, dro
             submit="Plan it so long"
             done="Kept."
             send={(values) => lengthenTask({ task: task.id, ...values })}
-            onDone={() => router.refresh()}
           />
         </Fold>
       ))}
