@@ -47,7 +47,8 @@ export function TasksPart({ plan, timeZone, machine, machines, choice, done, dro
   const { wrong, busy, send } = useSend();
   const [all, setAll] = useState(false);
   const { tasks } = plan;
-  const shown = all ? tasks : tasks.slice(0, AT_FIRST);
+  // One alone is shown in place of the way to it.
+  const shown = all || tasks.length === AT_FIRST + 1 ? tasks : tasks.slice(0, AT_FIRST);
   const tell = (words: string) => () => {
     say(words);
   };
@@ -204,10 +205,12 @@ export function TasksPart({ plan, timeZone, machine, machines, choice, done, dro
           />
         </Fold>
       ))}
-      {!all && tasks.length > AT_FIRST && (
-        <Button onClick={() => setAll(true)}>Show the other {tasks.length - AT_FIRST} of these</Button>
-      )}
-      {children}
+      <Flex gap="3" wrap="wrap" my="3">
+        {shown.length < tasks.length && (
+          <Button onClick={() => setAll(true)}>Show the other {tasks.length - shown.length}</Button>
+        )}
+        {children}
+      </Flex>
       {(done.length > 0 || dropped.length > 0) && (
         <Fold summary="Done or dropped" quiet>
           {done.map(({ id, words, at, minutes }) => (
