@@ -77,8 +77,14 @@ interface Beside {
 }
 
 /** The first that hands do, whenever that is. */
-export const firstForHands = (tasks: readonly PlannedTask[]): PlannedTask[] =>
-  tasks.filter(({ hands }) => hands).slice(0, FIRST_HANDS);
+export function firstForHands(tasks: readonly PlannedTask[]): PlannedTask[] {
+  const first: PlannedTask[] = [];
+  for (const task of tasks) {
+    if (first.length === FIRST_HANDS) break;
+    if (task.hands) first.push(task);
+  }
+  return first;
+}
 
 /** The plan that stands, with names; `null` before the first. Of a large one only what is looked at is named. */
 export async function shownPlan<Beyond>(
@@ -90,11 +96,12 @@ export async function shownPlan<Beyond>(
   if (!stands) return null;
   const { plan, number, at } = stands;
   const running = new Set(runs.map(({ task }) => task));
-  const { planned, heads, soonest } = readOnce(plan);
+  const { planned, places, heads, soonest } = readOnce(plan);
+  const inOrder = (ids: readonly string[]): PlannedTask[] =>
+    [...new Set(ids.flatMap((id) => places.get(id) ?? []))].sort((a, b) => a - b).map((place) => planned[place]!);
   const dates = soonest.slice(from, from + count);
   const { tasks: chosen, beyond } = wanted(planned);
-  const ids = new Set(chosen.map(({ id }) => id));
-  const tasks = inHand ? planned.filter(({ id }) => ids.has(id) || running.has(id)) : chosen;
+  const tasks = inHand ? inOrder([...chosen.map(({ id }) => id), ...running]) : chosen;
   const lost = leftOut ? heads().filter(({ about }) => leftOut(about)) : [];
   const told = lost.slice(0, LEFT_OUT_SHOWN);
   const unpinned = new Set(leftOut ? plan.unpinned : []);
@@ -186,6 +193,8 @@ function headsOf(leftOut: KeptPlan['leftOut']): Head[] {
 
 interface ReadPlan {
   planned: readonly PlannedTask[];
+  /** Where each task stands among them. */
+  places: ReadonlyMap<string, number>;
   /** Machines, those that are ready first before the others. */
   soonest: readonly KeptPlan['ready'][number][];
   /** Worked out when it is first asked. */
@@ -204,6 +213,7 @@ function readOnce(plan: KeptPlan): ReadPlan {
       const { machine, hands, place, kind } = task.about;
       return { ...task, machine, hands, place, kind };
     }),
+    places: new Map(plan.tasks.map(({ id }, place) => [id, place])),
     soonest: plan.ready.toSorted((a, b) => a.planned.localeCompare(b.planned)),
     heads: () => (heads ??= headsOf(plan.leftOut)),
   };
