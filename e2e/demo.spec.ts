@@ -95,6 +95,15 @@ test('single keys go to stages and places, and none fires while typing', async (
   await page.keyboard.press('Escape');
 });
 
+test('all tasks are leafed through, fifty at a time', async ({ page }) => {
+  await open(page, '/plan/tasks');
+  await expect(page.getByText(/^tasks 1 to 50 of \d+, in the order of the plan$/)).toBeVisible();
+  await page.getByRole('link', { name: 'Tasks that come later' }).click();
+  await expect(page.getByText(/^tasks? 51 /)).toBeVisible();
+  await page.getByRole('link', { name: 'Tasks that come sooner' }).click();
+  await expect(page.getByText(/^tasks 1 to 50 of /)).toBeVisible();
+});
+
 test('only what is likely is fetched before anybody asks for it', async ({ page }) => {
   const all = await addresses(page);
   const fetched: string[] = [];
