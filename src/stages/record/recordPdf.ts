@@ -92,7 +92,7 @@ function piecesOf(story: Story, { photos, faces }: Pictures, time: (iso: string)
         margin: [0, 8, 0, 3],
       },
       ...(before && after
-        ? [captioned(pair(before, after), `Before, ${time(first!.measuredAt)}, and after, ${time(last!.measuredAt)}`)]
+        ? captioned(pair(before, after), `Before, ${time(first!.measuredAt)}, and after, ${time(last!.measuredAt)}`)
         : []),
       ...(face
         ? captioned(
