@@ -29,7 +29,7 @@ import { broughtForward } from './olderBundles';
 import { READERS, type Reader } from './readerWords';
 import { missingFrom, toldTo } from './readers';
 import { exhibitionCard, recordPdf, serviceWords } from './recordPdf';
-import { counted, tellStory } from './story';
+import { counted, tellStory, type Story } from './story';
 
 const SCHEMA_FILE = path.join(process.cwd(), 'docs/schema/restoration.schema.json');
 let bundles: Bundle[] = [];
@@ -166,8 +166,15 @@ describe('told to its readers', () => {
         },
       },
     };
-    for (const told of [wordy, most])
-      expect((await exhibitionCard(told, pairs)).toString('latin1').match(/\/Type \/Page\b/g)).toHaveLength(1);
+    const imagesOn = async (told: Story, pairs: ReadonlyMap<string, FacePair>) => {
+      const card = (await exhibitionCard(told, pairs)).toString('latin1');
+      expect(card.match(/\/Type \/Page\b/g)).toHaveLength(1);
+      return card.match(/\/Subtype \/Image\b/g)?.length ?? 0;
+    };
+    for (const told of [wordy, most]) expect(await imagesOn(told, pairs)).toBe(2);
+    // Without a piece that was measured twice it shows the machine; without a photograph of it nothing.
+    expect(await imagesOn(wordy, new Map())).toBe(1);
+    expect(await imagesOn({ ...wordy, bundle: { ...wordy.bundle, photos: [] } }, new Map())).toBe(0);
     const strange = tellStory({
       ...owned(),
       restoration: { ...owned().restoration, condition: '# not a heading\n* nor a list' },

@@ -1,6 +1,6 @@
 import type { Content, TableCell } from 'pdfmake';
 import { PLACED } from '@/core/paper';
-import { STAGE_WORDS } from '@/core/runsheet/stages';
+import { STAGE_WORDS, type Stage } from '@/core/runsheet/stages';
 import { showMinutes, showTime } from '@/core/runsheet/time';
 import { figured } from '@/core/colour/signed';
 import { SCHOOL } from '@/core/session/schools';
@@ -12,7 +12,7 @@ import type { FacePair } from './facePictures';
 import { READER_WORDS, type Reader } from './readerWords';
 import { drawingsOf } from './drawings';
 import { lookAfter } from './readers';
-import type { Story } from './story';
+import type { PieceStory, Story } from './story';
 import { askedLines, costLine, dayIn, factsOf, originalLine, saidIn, testedLines } from './storyLines';
 
 const SOFT = '#555555';
@@ -44,22 +44,29 @@ interface Pictures {
   faces: ReadonlyMap<string, { before: string; after: string }>;
 }
 
-/** The photographs that a record on paper shows, ready for it; those whose file is gone are left out. */
-async function picturesOf(story: Story, pairs: ReadonlyMap<string, FacePair>): Promise<Pictures> {
-  const gone = new Set((await withoutFile(story.bundle.photos)).map(({ id }) => id));
-  const wanted: Photo[] = [
-    ...story.stages.flatMap(({ photos }) => photos.slice(0, PHOTOS_OF_STAGE)),
-    ...story.pieces.flatMap(({ first, last }) =>
-      story.bundle.photos.filter(({ id }) => id === first?.photoId || id === last?.photoId),
-    ),
-  ];
+/** Photographs ready for paper, by their ids; those whose file is gone are left out. */
+async function onPaper(wanted: readonly Photo[], areas: Story['bundle']['areas']): Promise<Map<string, string>> {
+  const gone = new Set((await withoutFile(wanted)).map(({ id }) => id));
   const photos = new Map<string, string>();
   for (const photo of wanted)
-    if (!gone.has(photo.id) && !photos.has(photo.id))
-      photos.set(photo.id, inDocument(await outwardJpeg(photo, story.bundle.areas)));
+    if (!gone.has(photo.id) && !photos.has(photo.id)) photos.set(photo.id, inDocument(await outwardJpeg(photo, areas)));
+  return photos;
+}
+
+/** The first and the last photograph of a piece that were measured. */
+const measuredOf = (story: Story, { first, last }: Pick<PieceStory, 'first' | 'last'>): Photo[] =>
+  [first, last].flatMap((one) => story.bundle.photos.find(({ id }) => id === one?.photoId) ?? []);
+
+/** What a record on paper shows. */
+async function picturesOf(story: Story, pairs: ReadonlyMap<string, FacePair>): Promise<Pictures> {
+  const wanted = [
+    ...story.stages.flatMap(({ photos }) => photos.slice(0, PHOTOS_OF_STAGE)),
+    ...story.pieces.flatMap((piece) => measuredOf(story, piece)),
+  ];
+  const photos = await onPaper(wanted, story.bundle.areas);
   const faces = new Map(
-    [...pairs].map(([id, { onPaper }]) => {
-      const [before, after] = onPaper.map(inDocument) as [string, string];
+    [...pairs].map(([id, pair]) => {
+      const [before, after] = pair.onPaper.map(inDocument) as [string, string];
       return [id, { before, after }] as const;
     }),
   );
@@ -177,12 +184,31 @@ export async function recordPdf(story: Story, reader: Reader, pairs: ReadonlyMap
 const CARD_PICTURE: [number, number] = [205, 154];
 const LONG_TITLE = 30;
 
+/** The newest photograph of a machine that is together; of one in hand that it came with. */
+const newestOf = (photos: readonly Photo[]): Photo[] => {
+  const of = (...stages: Stage[]) => photos.filter(({ stage }) => stages.includes(stage)).slice(-1);
+  const together = of('rebuild', 'record');
+  return together.length > 0 ? together : of('intake');
+};
+
+/** When a picture that stands alone was taken. */
+const asPictured = (story: Story, [photo]: readonly Photo[]): string =>
+  photo ? `As it was on ${dayIn(story)(photo.takenAt ?? photo.addedAt)}.` : '';
+
 /** A card to stand beside a machine, half a sheet, to be folded or cut. */
 export async function exhibitionCard(story: Story, pairs: ReadonlyMap<string, FacePair>): Promise<Buffer> {
   const { restoration, workshop } = story.bundle;
   const [told] = story.pieces.filter(({ piece }) => pairs.has(piece.id));
-  const { photos } = await picturesOf({ ...story, stages: [], pieces: told ? [told] : [] }, new Map());
-  const images = [told?.first, told?.last].flatMap((one) => (one && photos.get(one.photoId)) || []);
+  const shown = told ? measuredOf(story, told) : newestOf(story.bundle.photos);
+  const paper = await onPaper(shown, story.bundle.areas);
+  const images = [...paper.values()];
+  const under =
+    told && images.length === 2
+      ? `${told.piece.name}: before, and after.`
+      : asPictured(
+          story,
+          shown.filter(({ id }) => paper.has(id)),
+        );
   return pdf({
     info: { title: restoration.title },
     pageSize: 'A5',
@@ -191,17 +217,13 @@ export async function exhibitionCard(story: Story, pairs: ReadonlyMap<string, Fa
     content: [
       { text: restoration.title, fontSize: restoration.title.length > LONG_TITLE ? 18 : 30, bold: true },
       { text: restoration.machine, fontSize: 13, color: SOFT, margin: [0, 0, 0, 10] },
-      ...(images.length === 2
+      ...(images.length > 0
         ? [
             {
               columns: images.map((image) => ({ image, fit: CARD_PICTURE })),
               columnGap: 16,
             },
-            {
-              text: `${told!.piece.name}: before, and after.`,
-              color: SOFT,
-              margin: [0, 4, 0, 8] as [number, number, number, number],
-            },
+            { text: under, color: SOFT, margin: [0, 4, 0, 8] as [number, number, number, number] },
           ]
         : []),
       ...(story.original === '' ? [] : [{ text: `${story.original}, of its outer surface.`, fontSize: 12 }]),
