@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import nextJest from 'next/jest.js';
 
 const createConfig = nextJest({ dir: './' });
@@ -9,8 +10,8 @@ const config = await createConfig({
   setupFiles: ['<rootDir>/scripts/trialDay.mjs'],
   // A loaded machine is slow, not wrong.
   testTimeout: 240_000,
-  // Some tests wait more than they reckon: three of them keep two cores busy.
-  maxWorkers: '150%',
+  // Some tests wait more than they reckon: three of them keep two cores busy. A share above all of them is taken for a number.
+  maxWorkers: Math.ceil(1.5 * availableParallelism()),
   roots: ['<rootDir>/src', '<rootDir>/scripts'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   // No request is at hand in a unit test.
