@@ -417,9 +417,10 @@ test('a part that is needed is found among the donors, taken for its machine, an
 
 test('every machine of the demo has its place in the plan, planned session and all, on any day', async ({ page }) => {
   await open(page, '/plan/tasks');
-  const words = page.getByText(/^\d+ tasks, in the order of the plan/);
+  const all = /(\d+)(?: tasks)?, in the order of the plan$/;
+  const words = page.getByText(all);
   await expect(words).toBeVisible();
-  expect(Number.parseInt((await words.textContent())!, 10)).toBeGreaterThanOrEqual(25);
+  expect(Number(all.exec((await words.textContent())!)![1])).toBeGreaterThanOrEqual(25);
   await open(page, '/plan/ready');
   for (const machine of ['Brimsel Nine', 'Orvane Slab', 'Tovarn Desk Two'])
     await expect(page.getByRole('row', { name: new RegExp(machine) })).toBeVisible();
