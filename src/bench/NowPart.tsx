@@ -39,6 +39,7 @@ export function NowPart({ now: task, next, timeZone, at }: Props) {
       () => {
         setAsking(false);
         say(words);
+        router.refresh();
       },
     );
   return (
@@ -76,7 +77,7 @@ export function NowPart({ now: task, next, timeZone, at }: Props) {
             onClick={() =>
               send(
                 (once) => beginTask(once({ task: task.id })),
-                () => task.href && router.push(task.href),
+                () => (task.href ? router.push(task.href) : router.refresh()),
               )
             }
           >

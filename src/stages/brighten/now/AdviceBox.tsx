@@ -4,6 +4,7 @@ import { assumed, assumedLine } from '@/core/assumptions/assumptions';
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import { Button } from '@/ui/Button';
 import dynamic from 'next/dynamic';
+import { useRouter } from 'next/navigation';
 import type { Advice } from '@/core/choice/advice';
 import type { Measurement, Piece, Treatment } from '@/data/rows';
 import { MainAction } from '@/ui/MainAction';
@@ -42,6 +43,7 @@ export function AdviceBox({
   /** Address of the plan of the next session. */
   planHref: string;
 }) {
+  const router = useRouter();
   const measure = `/restorations/${piece.restorationId}/pieces/${piece.id}/measure?stage=brighten`;
   const { wrong, busy, send } = useSend();
   const finish = () =>
@@ -51,8 +53,9 @@ export function AdviceBox({
       () => {
         say('Brightening of this piece is ended.', {
           title: 'Undo',
-          act: () => void continueTreatment(treatment.id),
+          act: () => void continueTreatment(treatment.id).then(() => router.refresh()),
         });
+        router.refresh();
       },
     );
   return (

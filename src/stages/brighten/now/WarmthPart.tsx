@@ -1,6 +1,7 @@
 'use client';
 
 import { Box, Text } from '@chakra-ui/react';
+import { useRouter } from 'next/navigation';
 import type { Warmth } from '@/core/session/warmth';
 import { showTime } from '@/core/runsheet/time';
 import type { Session } from '@/data/rows';
@@ -21,6 +22,7 @@ interface Props {
 
 /** How warm it is by now, by the sun and by the thermometer; over the limit it says what to do. */
 export function WarmthPart({ session, warmth, limitC, timeZone }: Props) {
+  const router = useRouter();
   const amount = useAmount();
   const degrees = (c: number) => amount(c, '°C');
   const now = useNow();
@@ -89,6 +91,7 @@ export function WarmthPart({ session, warmth, limitC, timeZone }: Props) {
         send={(values) => addWarmth({ ...values, sessionId: session.id })}
         done="Reading noted."
         draftKey={`warmth-${session.id}`}
+        onDone={() => router.refresh()}
         bench
       />
     </Part>
