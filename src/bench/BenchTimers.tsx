@@ -2,7 +2,6 @@
 
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import { Button } from '@/ui/Button';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { NamedTimer } from '@/data/timers';
 import { AnswerForm } from '@/ui/AnswerForm';
@@ -27,7 +26,6 @@ interface Props {
 /** What runs, large enough for a wet glove, and how to start another. */
 export function BenchTimers({ timers, more, things }: Props) {
   const now = useNow();
-  const router = useRouter();
   const { wrong, busy, send } = useSend();
   const [ended, setEnded] = useState<string | null>(null);
   const end = (id: string) => {
@@ -36,7 +34,6 @@ export function BenchTimers({ timers, more, things }: Props) {
       () => endOwnTimer(id),
       () => {
         say('Ended. It does not ring any more.');
-        router.refresh();
       },
     );
   };
@@ -137,7 +134,6 @@ export function BenchTimers({ timers, more, things }: Props) {
           send={startOwnTimer}
           done="Timer started."
           draftKey="timer"
-          onDone={() => router.refresh()}
         />
       </Fold>
     </Box>

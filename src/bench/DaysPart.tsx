@@ -1,7 +1,6 @@
 'use client';
 
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { showMinutes, showTime } from '@/core/runsheet/time';
 import { Button } from '@/ui/Button';
@@ -53,7 +52,6 @@ const REST_MS = 200;
 
 /** The days one below the other; a task is dragged or moved by keys, and what that costs is said before it is let go. */
 export function DaysPart({ plan, days, timeZone, page, whole, beyond, costOfMove }: Props) {
-  const router = useRouter();
   const { wrong, busy, send } = useSend();
   const [by, setBy] = useState<RowsBy>('machine');
   const [chosen, setChosen] = useState<string | null>(null);
@@ -88,7 +86,6 @@ export function DaysPart({ plan, days, timeZone, page, whole, beyond, costOfMove
       () => {
         setOver(null);
         say(`Pinned to ${when(startAt)}. The rest goes round it.`);
-        router.refresh();
       },
     );
   const task = plan.tasks.find(({ id }) => id === chosen) ?? null;
@@ -118,7 +115,6 @@ export function DaysPart({ plan, days, timeZone, page, whole, beyond, costOfMove
                   (once) => freeTask(once({ task: task.id })),
                   () => {
                     say('Free again: it lies where the plan wants it.');
-                    router.refresh();
                   },
                 )
               }

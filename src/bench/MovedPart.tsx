@@ -1,7 +1,6 @@
 'use client';
 
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { useRouter } from 'next/navigation';
 import { showTime } from '@/core/runsheet/time';
 import { Button } from '@/ui/Button';
 import { Fold } from '@/ui/Fold';
@@ -13,7 +12,6 @@ import { keepOldPlan, readMoved } from './planActions';
 
 /** What changed in the plan and why; it can be taken back. */
 export function MovedPart({ number, moved, timeZone }: Pick<ShownPlan, 'number' | 'moved'> & { timeZone: string }) {
-  const router = useRouter();
   const { wrong, busy, send } = useSend();
   if (!moved) return null;
   const when = (iso: string) => showTime(iso, timeZone, 'EEE d MMM, HH:mm');
@@ -31,15 +29,7 @@ export function MovedPart({ number, moved, timeZone }: Pick<ShownPlan, 'number' 
         <Text role="status" fontWeight="650" flex={{ base: '1 1 100%', md: '1 1 0' }}>
           {moved.words}
         </Text>
-        <Button
-          disabled={busy}
-          onClick={() =>
-            send(
-              (once) => readMoved(once({ number })),
-              () => router.refresh(),
-            )
-          }
-        >
+        <Button disabled={busy} onClick={() => send((once) => readMoved(once({ number })))}>
           Read
         </Button>
         <Button
@@ -51,7 +41,6 @@ export function MovedPart({ number, moved, timeZone }: Pick<ShownPlan, 'number' 
                 say(
                   `${kept} pinned to where ${kept === 1 ? 'it' : 'they'} stood.${over > 0 ? ` ${over} cannot: that time is over.` : ''}`,
                 );
-                router.refresh();
               },
             )
           }

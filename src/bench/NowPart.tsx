@@ -39,7 +39,6 @@ export function NowPart({ now: task, next, timeZone, at }: Props) {
       () => {
         setAsking(false);
         say(words);
-        router.refresh();
       },
     );
   return (
@@ -77,7 +76,7 @@ export function NowPart({ now: task, next, timeZone, at }: Props) {
             onClick={() =>
               send(
                 (once) => beginTask(once({ task: task.id })),
-                () => (task.href ? router.push(task.href) : router.refresh()),
+                () => task.href && router.push(task.href),
               )
             }
           >

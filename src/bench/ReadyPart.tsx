@@ -1,7 +1,6 @@
 'use client';
 
 import { Text } from '@chakra-ui/react';
-import { useRouter } from 'next/navigation';
 import { showTime } from '@/core/runsheet/time';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { DataTable } from '@/ui/DataTable';
@@ -19,7 +18,6 @@ interface Props {
 
 /** When each machine is ready, with its odds; and by when it is wanted. */
 export function ReadyPart({ ready, played, timeZone }: Props) {
-  const router = useRouter();
   const day = (at: string | null) => <ReadyDay at={at} timeZone={timeZone} />;
   return (
     <>
@@ -72,7 +70,6 @@ export function ReadyPart({ ready, played, timeZone }: Props) {
             submit="Keep"
             done="Kept. The plan is made anew."
             send={(values) => wishFor({ restorationId: machine, ...values })}
-            onDone={() => router.refresh()}
             keeps
           />
         </Fold>

@@ -51,7 +51,6 @@ export function TasksPart({ plan, timeZone, machine, machines, choice, done, dro
   const shown = all || tasks.length === AT_FIRST + 1 ? tasks : tasks.slice(0, AT_FIRST);
   const tell = (words: string) => () => {
     say(words);
-    router.refresh();
   };
   return (
     <Box>
@@ -106,7 +105,6 @@ export function TasksPart({ plan, timeZone, machine, machines, choice, done, dro
           submit="Add task"
           done="Added. The plan finds it a place."
           send={addTask}
-          onDone={() => router.refresh()}
         />
       </Fold>
       {(choice.isShort || choice.named !== '') && <FindMachine {...choice} />}
@@ -188,7 +186,6 @@ export function TasksPart({ plan, timeZone, machine, machines, choice, done, dro
             submit="Pin it there"
             done="Pinned. The rest goes round it."
             send={(values) => pinTask({ task: task.id, ...values })}
-            onDone={() => router.refresh()}
           />
           <AnswerForm
             draftKey={`off:${task.id}`}
@@ -197,7 +194,6 @@ export function TasksPart({ plan, timeZone, machine, machines, choice, done, dro
             submit="Not before then"
             done="Put off."
             send={(values) => putTaskOff({ task: task.id, ...values })}
-            onDone={() => router.refresh()}
           />
           <AnswerForm
             draftKey={`long:${task.id}`}
@@ -206,7 +202,6 @@ export function TasksPart({ plan, timeZone, machine, machines, choice, done, dro
             submit="Plan it so long"
             done="Kept."
             send={(values) => lengthenTask({ task: task.id, ...values })}
-            onDone={() => router.refresh()}
           />
         </Fold>
       ))}

@@ -71,7 +71,6 @@ function Findings({ clip: { restorationId, stage, findings, pieces, aim } }: { c
 }
 
 function Notes({ clip: { restorationId, stage, notes, timeZone } }: { clip: Clip }) {
-  const router = useRouter();
   return (
     <>
       <AnswerForm
@@ -81,7 +80,6 @@ function Notes({ clip: { restorationId, stage, notes, timeZone } }: { clip: Clip
         send={(values) => writeDown({ restorationId, stage, ...values })}
         done="In the log."
         draftKey={`note-${restorationId}-${stage}`}
-        onDone={() => router.refresh()}
       />
       <Fold summary="Make it a rule for the next machine">
         <AnswerForm
@@ -100,7 +98,6 @@ function Notes({ clip: { restorationId, stage, notes, timeZone } }: { clip: Clip
           send={(values) => keepRule({ restorationId, stage, ...values })}
           done="Kept. It comes up at this stage of the next machine."
           draftKey={`rule-${restorationId}-${stage}`}
-          onDone={() => router.refresh()}
         />
       </Fold>
       {standing(notes).map(({ id, at, words }) => (
@@ -116,7 +113,6 @@ function Notes({ clip: { restorationId, stage, notes, timeZone } }: { clip: Clip
 }
 
 function Minutes({ clip: { restorationId, stage, ledger } }: { clip: Clip }) {
-  const router = useRouter();
   return (
     <>
       <AnswerForm
@@ -129,7 +125,6 @@ function Minutes({ clip: { restorationId, stage, ledger } }: { clip: Clip }) {
         send={(values) => addMinutes({ restorationId, stage, ...values })}
         done="Minutes added."
         draftKey={`minutes-${restorationId}-${stage}`}
-        onDone={() => router.refresh()}
       />
       {ledger
         .filter(({ kind }) => kind === 'minutes')
@@ -164,7 +159,6 @@ function Minutes({ clip: { restorationId, stage, ledger } }: { clip: Clip }) {
 }
 
 function Materials({ clip: { restorationId, stage, ledger, currency, money } }: { clip: Clip }) {
-  const router = useRouter();
   return (
     <>
       <AnswerForm
@@ -177,7 +171,6 @@ function Materials({ clip: { restorationId, stage, ledger, currency, money } }: 
         send={(values) => addMaterial({ restorationId, stage, ...values })}
         done="Material added."
         draftKey={`material-${restorationId}-${stage}`}
-        onDone={() => router.refresh()}
       />
       {ledger
         .filter(({ kind }) => kind !== 'minutes')

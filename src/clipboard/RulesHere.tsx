@@ -1,7 +1,6 @@
 'use client';
 
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { useRouter } from 'next/navigation';
 import { Button } from '@/ui/Button';
 import { Fold } from '@/ui/Fold';
 import { say } from '@/ui/toast';
@@ -13,7 +12,6 @@ import { ruleWords } from './ruleWords';
 
 /** The rules of one’s own that are about this step: the first stands open, the others are folded away. */
 export function RulesHere({ restorationId, rules }: { restorationId: string; rules: readonly Lesson[] }) {
-  const router = useRouter();
   const { wrong, busy, send } = useSend();
   const line = (rule: Lesson) => (
     <Box key={rule.id} borderLeftWidth="8px" borderColor="lineStrong" pl="3" mb="3">
@@ -33,7 +31,6 @@ export function RulesHere({ restorationId, rules }: { restorationId: string; rul
                 (once) => ruleHeld(once({ lessonId: rule.id, restorationId, held })),
                 () => {
                   say('Noted.');
-                  router.refresh();
                 },
               )
             }

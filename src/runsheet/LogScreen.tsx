@@ -1,7 +1,6 @@
 'use client';
 
 import { Box } from '@chakra-ui/react';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { LogPage } from '@/data/log';
 import type { LogEntry, TakenBack } from '@/data/rows';
@@ -21,7 +20,6 @@ interface Props {
 
 /** The whole log of a restoration, with an own note on top. Entries are reworded, never removed. */
 export function LogScreen({ restorationId, page, taken, timeZone }: Props) {
-  const router = useRouter();
   const [correcting, setCorrecting] = useState<LogEntry | null>(null);
   return (
     <>
@@ -50,7 +48,6 @@ export function LogScreen({ restorationId, page, taken, timeZone }: Props) {
           draftKey={`log-${restorationId}-${correcting?.id ?? 'new'}`}
           onDone={() => {
             setCorrecting(null);
-            router.refresh();
           }}
         />
       </Box>

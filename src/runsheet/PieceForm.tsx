@@ -108,8 +108,7 @@ export function PieceForm({ restorationId, nextTag, piece, surfaces: known, loos
       {...(piece && { drawnWith: chosen.drawn ?? stands })}
       onDone={(id) => {
         choose({});
-        if (piece) router.refresh();
-        else router.push(`/restorations/${restorationId}/pieces/${id}`);
+        if (!piece) router.push(`/restorations/${restorationId}/pieces/${id}`);
       }}
     >
       {() => (

@@ -38,7 +38,6 @@ export function StageEnd({ restorationId, stage, state, reason, marks, main }: P
   const marked = (to: StageState) => {
     say(to === 'open' ? 'The stage is open again.' : `Stage ${to}.`);
     if (to === 'done' && after) router.push(`/restorations/${restorationId}/${after}`);
-    else router.refresh();
   };
   const mark = (to: StageState) =>
     send(

@@ -1,7 +1,6 @@
 'use client';
 
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { useRouter } from 'next/navigation';
 import { showTime } from '@/core/runsheet/time';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { Button } from '@/ui/Button';
@@ -38,7 +37,6 @@ interface Props {
 
 /** What runs out on which day, the list that keeps the plan, and what is said of each thing on the shelf. */
 export function AheadPart({ rows, items, thrown, costs, total, timeZone }: Props) {
-  const router = useRouter();
   const amount = useAmount();
   const { wrong, busy, send } = useSend();
   const day = (ms: number | null) => (ms === null ? '' : showTime(new Date(ms).toISOString(), timeZone, 'EEE d MMM'));
@@ -103,7 +101,6 @@ export function AheadPart({ rows, items, thrown, costs, total, timeZone }: Props
                       ),
                     () => {
                       say('On the list of what is to be bought.');
-                      router.refresh();
                     },
                   )
                 }
@@ -150,7 +147,6 @@ export function AheadPart({ rows, items, thrown, costs, total, timeZone }: Props
             submit="Keep"
             done="Kept."
             send={(values) => keepCare({ stockId: id, ...values })}
-            onDone={() => router.refresh()}
             keeps
           />
           <Button
@@ -160,7 +156,6 @@ export function AheadPart({ rows, items, thrown, costs, total, timeZone }: Props
                 (once) => throwAway(once({ stockId: id })),
                 () => {
                   say('Thrown away: it is on the shelf no more.');
-                  router.refresh();
                 },
               )
             }
@@ -172,15 +167,7 @@ export function AheadPart({ rows, items, thrown, costs, total, timeZone }: Props
       {thrown.map(({ id, name }) => (
         <Flex key={id} gap="3" align="center" wrap="wrap">
           <Text color="soft">{name}, thrown away</Text>
-          <Button
-            disabled={busy}
-            onClick={() =>
-              send(
-                (once) => backOnShelf(once({ stockId: id })),
-                () => router.refresh(),
-              )
-            }
-          >
+          <Button disabled={busy} onClick={() => send((once) => backOnShelf(once({ stockId: id })))}>
             On the shelf again
           </Button>
         </Flex>

@@ -1,6 +1,5 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { unitOf } from '@/core/ledger/left';
 import type { Shelved } from '@/data/stock';
 import { AnswerForm } from '@/ui/AnswerForm';
@@ -8,7 +7,6 @@ import { countLeft } from './actions';
 
 /** Somebody looked how much is left in a bottle. */
 export function CountForm({ bottle: { id, kind } }: { bottle: Shelved }) {
-  const router = useRouter();
   return (
     <AnswerForm
       fields={[{ name: 'found', label: 'Left in it', kind: 'number', unit: unitOf(kind), hint: '0 when it is empty' }]}
@@ -17,7 +15,6 @@ export function CountForm({ bottle: { id, kind } }: { bottle: Shelved }) {
       send={(values) => countLeft({ ...values, stockId: id })}
       done="Noted. Plans count with it."
       draftKey={`count:${id}`}
-      onDone={() => router.refresh()}
     />
   );
 }

@@ -1,6 +1,5 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { STOCK_KINDS, unitOf } from '@/core/ledger/left';
 import { AnswerForm, options, type FieldDef } from '@/ui/AnswerForm';
@@ -10,7 +9,6 @@ import { STRENGTH_CHOICES } from './strengthChoices';
 
 /** A bottle goes into the stores as its label says. */
 export function StockForm({ currency }: { currency: string }) {
-  const router = useRouter();
   const [kind, setKind] = useState<string>(STOCK_KINDS[0]);
   const fields: readonly FieldDef[] = [
     { name: 'name', label: 'What the label says', half: true },
@@ -37,7 +35,6 @@ export function StockForm({ currency }: { currency: string }) {
       send={putIntoStores}
       done="In the stores."
       draftKey="stock"
-      onDone={() => router.refresh()}
     >
       {(form) => <FieldWatch form={form} name="kind" onChange={setKind} />}
     </AnswerForm>

@@ -1,7 +1,6 @@
 'use client';
 
 import { Box } from '@chakra-ui/react';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { percentOf } from '@/core/peroxide/bottle';
 import { caution, cautionsForPeroxide } from '@/core/peroxide/cautions';
@@ -48,7 +47,6 @@ const FIELDS: Record<string, readonly FieldDef[]> = {
 
 /** Whether a bottle is still as strong as its label: measured, or estimated. */
 export function TestForm({ bottle, months }: { bottle: Shelved; months: number }) {
-  const router = useRouter();
   const [how, setHow] = useState('gas');
   return (
     <>
@@ -74,7 +72,6 @@ export function TestForm({ bottle, months }: { bottle: Shelved; months: number }
         send={(values) => testStrength({ ...values, stockId: bottle.id })}
         done="Noted. Mixtures count with it."
         draftKey={`strength:${bottle.id}`}
-        onDone={() => router.refresh()}
       >
         {(form) => (
           <>

@@ -1,7 +1,6 @@
 'use client';
 
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { useRouter } from 'next/navigation';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { Button } from '@/ui/Button';
 import { Fold } from '@/ui/Fold';
@@ -34,7 +33,6 @@ const PASSPHRASE = [
 
 /** How far everything is safe, one tap to make it so, and where, how often and behind what backups lie. */
 export function BackupPart({ state, good, folder, ownFolder, daily, sealed }: Props) {
-  const router = useRouter();
   const { wrong, busy, send } = useSend();
   return (
     <>
@@ -51,7 +49,6 @@ export function BackupPart({ state, good, folder, ownFolder, daily, sealed }: Pr
           onClick={() =>
             send(makeBackup, () => {
               say('Backed up, and read back.');
-              router.refresh();
             })
           }
         >
@@ -107,7 +104,6 @@ export function BackupPart({ state, good, folder, ownFolder, daily, sealed }: Pr
           submit="Keep"
           send={saveKeeping}
           done="Kept."
-          onDone={() => router.refresh()}
         />
         <Box mt="4">
           <AnswerForm
@@ -117,7 +113,6 @@ export function BackupPart({ state, good, folder, ownFolder, daily, sealed }: Pr
             submit={sealed ? 'Seal with this one from now on' : 'Seal them from now on'}
             send={sealThem}
             done="Backups are sealed from now on. Older ones stay as they are."
-            onDone={() => router.refresh()}
           />
           {sealed && (
             <Flex mt="3">
@@ -126,7 +121,6 @@ export function BackupPart({ state, good, folder, ownFolder, daily, sealed }: Pr
                 onClick={() =>
                   send(letThemLieOpen, () => {
                     say('Backups lie open from now on.');
-                    router.refresh();
                   })
                 }
               >

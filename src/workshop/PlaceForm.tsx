@@ -4,7 +4,6 @@ import { Box, Flex, Text } from '@chakra-ui/react';
 import { Button } from '@/ui/Button';
 import { LocateFixed } from 'lucide-react';
 import dynamic from 'next/dynamic';
-import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
 import { AnswerForm, type FieldDef, type Values } from '@/ui/AnswerForm';
@@ -44,7 +43,6 @@ const FIELDS: readonly FieldDef[] = [
 
 /** Place, zone, units and money of the workshop: by the device, by a tap on the map, or in degrees. */
 export function PlaceForm({ initial, isNew }: { initial: Values; isNew: boolean }) {
-  const router = useRouter();
   return (
     <AnswerForm
       fields={FIELDS}
@@ -57,7 +55,6 @@ export function PlaceForm({ initial, isNew }: { initial: Values; isNew: boolean 
       drawnWith={{}}
       bench
       head={(form) => <PlaceTools form={form} isNew={isNew} />}
-      onDone={() => router.refresh()}
     />
   );
 }

@@ -1,7 +1,6 @@
 'use client';
 
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { FieldError } from '@/core/sums/fieldErrors';
 import { Button } from '@/ui/Button';
@@ -37,7 +36,6 @@ async function sendFile<T>(file: File, passphrase: string, look: boolean): Promi
 
 /** The backups there are; each is looked into before it is put back. */
 export function RestorePart({ copies }: Props) {
-  const router = useRouter();
   const { wrong, busy, send } = useSend();
   const [chosen, setChosen] = useState<{ file: File | null; id: string; words: string } | null>(null);
   const [passphrase, setPassphrase] = useState('');
@@ -57,7 +55,6 @@ export function RestorePart({ copies }: Props) {
         setLook(null);
         setChosen(null);
         say('Put back. What was here before is a backup of its own.');
-        router.refresh();
       },
     );
   const line = ({ id, words, sealed }: Props['copies'][number]) => (

@@ -1,7 +1,6 @@
 'use client';
 
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { useRouter } from 'next/navigation';
 import { dropRule } from '@/clipboard/actions';
 import { ruleWords } from '@/clipboard/ruleWords';
 import { STAGE_WORDS } from '@/core/runsheet/stages';
@@ -33,7 +32,6 @@ interface Props {
 
 /** Rules of one’s own, page by page; each can be let go, and brought back. */
 export function RulesPart({ rules, dropped, sought }: Props) {
-  const router = useRouter();
   const { wrong, busy, send } = useSend();
   const line = (rule: Lesson) => {
     const again = rule.droppedAt !== null;
@@ -48,12 +46,7 @@ export function RulesPart({ rules, dropped, sought }: Props) {
         <Button
           disabled={busy}
           aria-label={`${again ? 'Let it count again' : 'Let it go'}: ${rule.words}`}
-          onClick={() =>
-            send(
-              (once) => dropRule(once({ lessonId: rule.id, again })),
-              () => router.refresh(),
-            )
-          }
+          onClick={() => send((once) => dropRule(once({ lessonId: rule.id, again })))}
         >
           {again ? 'Let it count again' : 'Let it go'}
         </Button>

@@ -1,7 +1,6 @@
 'use client';
 
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { useRouter } from 'next/navigation';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { Observed } from '@/core/keyboard/evidence';
@@ -198,7 +197,6 @@ function KeyForm({
   onDone: () => void;
   onSeveral: () => void;
 }) {
-  const router = useRouter();
   const { wrong, busy, send } = useSend();
   const key = board.keys.find(({ id }) => id === name);
   const size = board.keys[0]!;
@@ -222,7 +220,6 @@ function KeyForm({
         send={(values) => saveKey({ keyboardId: board.id, was: name ?? '', ...values })}
         onDone={() => {
           onDone();
-          router.refresh();
         }}
       />
       {name !== null && <Text color="soft">It can be dragged on the drawing as well.</Text>}

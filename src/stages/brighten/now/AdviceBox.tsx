@@ -4,7 +4,6 @@ import { assumed, assumedLine } from '@/core/assumptions/assumptions';
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import { Button } from '@/ui/Button';
 import dynamic from 'next/dynamic';
-import { useRouter } from 'next/navigation';
 import type { Advice } from '@/core/choice/advice';
 import type { Measurement, Piece, Treatment } from '@/data/rows';
 import { MainAction } from '@/ui/MainAction';
@@ -43,7 +42,6 @@ export function AdviceBox({
   /** Address of the plan of the next session. */
   planHref: string;
 }) {
-  const router = useRouter();
   const measure = `/restorations/${piece.restorationId}/pieces/${piece.id}/measure?stage=brighten`;
   const { wrong, busy, send } = useSend();
   const finish = () =>
@@ -53,9 +51,8 @@ export function AdviceBox({
       () => {
         say('Brightening of this piece is ended.', {
           title: 'Undo',
-          act: () => void continueTreatment(treatment.id).then(() => router.refresh()),
+          act: () => void continueTreatment(treatment.id),
         });
-        router.refresh();
       },
     );
   return (

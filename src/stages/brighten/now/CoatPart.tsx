@@ -1,6 +1,5 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import type { Session } from '@/data/rows';
 import { AnswerForm } from '@/ui/AnswerForm';
 import { Fold } from '@/ui/Fold';
@@ -8,7 +7,6 @@ import { addCoat } from '../actions';
 
 /** Cream brushed on afresh while it runs: it comes out of the tube, so that the stores stay true. */
 export function CoatPart({ session, usualMl }: { session: Session; usualMl: number }) {
-  const router = useRouter();
   const so = session.coats.reduce((sum, { amountMl }) => sum + amountMl, 0);
   return (
     <Fold summary={session.coats.length === 0 ? 'Note fresh cream' : `Note fresh cream (${so.toFixed(0)} mL so far)`}>
@@ -29,7 +27,6 @@ export function CoatPart({ session, usualMl }: { session: Session; usualMl: numb
         send={(values) => addCoat({ ...values, sessionId: session.id })}
         done="Noted, and taken out of the tube."
         draftKey={`coat-${session.id}`}
-        onDone={() => router.refresh()}
         bench
       />
     </Fold>

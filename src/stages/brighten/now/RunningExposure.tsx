@@ -2,7 +2,6 @@
 
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import { Button } from '@/ui/Button';
-import { useRouter } from 'next/navigation';
 import { HOTTEST_BATH_C } from '@/core/fade/dose';
 import type { Warmth } from '@/core/session/warmth';
 import { showTime, toLocalField } from '@/core/runsheet/time';
@@ -59,7 +58,6 @@ export function RunningExposure({
   coatMl,
   at,
 }: Props) {
-  const router = useRouter();
   const units = useUnits();
   const now = useNow();
   const { recoat = false } = SCHOOL[school];
@@ -77,7 +75,6 @@ export function RunningExposure({
           : addTurn(once({ timerId: timer.id })),
       () => {
         say(withCoat ? 'Turn and coat noted.' : 'Turn noted.');
-        router.refresh();
       },
     );
   return (
@@ -180,7 +177,6 @@ export function RunningExposure({
           send={(values) => endSession({ ...values, sessionId: session.id })}
           done="Exposure ended. Rinse well, dry it, then measure again."
           draftKey={`end-${session.id}`}
-          onDone={() => router.refresh()}
           bench
         >
           {(form) => <FollowClock form={form} name="endedAt" timeZone={timeZone} />}

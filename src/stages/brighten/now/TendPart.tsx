@@ -2,7 +2,6 @@
 
 import { Flex, Text } from '@chakra-ui/react';
 import { Button } from '@/ui/Button';
-import { useRouter } from 'next/navigation';
 import type { Timer } from '@/data/rows';
 import { showSpan, useNow } from '@/ui/clock';
 import { Part } from '@/ui/layout';
@@ -13,7 +12,6 @@ import { addTurn } from '../actions';
 
 /** What is looked after beside the turns: cream that dries, froth, a bath that grows old. */
 export function TendPart({ timers }: { timers: readonly Timer[] }) {
-  const router = useRouter();
   const now = useNow();
   const { wrong, busy, send } = useSend();
   if (timers.length === 0) return null;
@@ -22,7 +20,6 @@ export function TendPart({ timers }: { timers: readonly Timer[] }) {
       (once) => addTurn(once({ timerId: id })),
       () => {
         say('Noted.');
-        router.refresh();
       },
     );
   return (

@@ -1,7 +1,6 @@
 'use client';
 
 import { Box, Text } from '@chakra-ui/react';
-import { useRouter } from 'next/navigation';
 import type { Warmth } from '@/core/session/warmth';
 import { showTime } from '@/core/runsheet/time';
 import type { Session } from '@/data/rows';
@@ -22,7 +21,6 @@ interface Props {
 
 /** How warm it is by now, by the sun and by the thermometer; over the limit it says what to do. */
 export function WarmthPart({ session, warmth, limitC, timeZone }: Props) {
-  const router = useRouter();
   const amount = useAmount();
   const degrees = (c: number) => amount(c, '°C');
   const now = useNow();
@@ -91,7 +89,6 @@ export function WarmthPart({ session, warmth, limitC, timeZone }: Props) {
         send={(values) => addWarmth({ ...values, sessionId: session.id })}
         done="Reading noted."
         draftKey={`warmth-${session.id}`}
-        onDone={() => router.refresh()}
         bench
       />
     </Part>

@@ -1,6 +1,5 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { SCHOOL, type SchoolId } from '@/core/session/schools';
 import { toLocalField } from '@/core/runsheet/time';
 import type { Session } from '@/data/rows';
@@ -16,7 +15,6 @@ interface Props {
 
 /** Puts a session right that was written down wrong: its times, its sky or lamp, its turns; or takes it back whole. */
 export function SessionRight({ session, school, timeZone }: Props) {
-  const router = useRouter();
   const { driver } = SCHOOL[school];
   const over = session.endedAt !== null;
   const fields: (FieldDef | false)[] = [
@@ -58,7 +56,6 @@ export function SessionRight({ session, school, timeZone }: Props) {
         send={(values) => correctKeptSession({ ...values, sessionId: session.id })}
         done="Corrected. What it said before stays in the log."
         draftKey={`right-${session.id}`}
-        onDone={() => router.refresh()}
       />
       <TakeBack act={() => takeBackSession(session.id)} done="Taken back, with what it took of the bottle.">
         It never was: take it back

@@ -3,7 +3,6 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { Button } from '@/ui/Button';
 import { addDays } from 'date-fns';
-import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import { cloudAt, type CloudHour } from '@/core/session/sessions';
 import { dayAround, showTime } from '@/core/runsheet/time';
@@ -39,7 +38,6 @@ interface Hours {
 
 /** The sky of the coming days, hour by hour; one's own look at it, or a file of hours, goes before the forecast. */
 export function SkyPart({ place, timeZone }: Props) {
-  const router = useRouter();
   const { wrong, busy, send } = useSend();
   const [day, setDay] = useState(0);
   const [asked, setAsked] = useState(0);
@@ -81,7 +79,6 @@ export function SkyPart({ place, timeZone }: Props) {
   const changed = (words: string) => {
     say(words);
     setAsked((n) => n + 1);
-    router.refresh();
   };
   async function takeIn(file: File) {
     const text = await file.text();
