@@ -23,8 +23,9 @@ const config = await createConfig({
 
 const jestConfig = {
   ...config,
-  // Nothing is built for a unit test: what runs in threads is done at once. It stands before the paths of the compiler.
-  moduleNameMapper: { '/heavyPool$': '<rootDir>/src/data/heavyPool.testing.ts', ...config.moduleNameMapper },
+  // Nothing is built for a unit test: what runs in threads is done at once. It stands before the paths of the compiler;
+  // the pool’s own test, beside it, has the real one.
+  moduleNameMapper: { '(?<!^\\.)/heavyPool$': '<rootDir>/src/data/heavyPool.testing.ts', ...config.moduleNameMapper },
   // Looking these up through the sandbox costs fifty times the sum itself in the hot loops. No test replaces one of them.
   sandboxInjectedGlobals: ['Math', 'Array', 'Object', 'Number', 'RegExp', 'Buffer', 'Float32Array', 'Float64Array'],
   // These ship only as ES modules and have to be compiled for the test runner.

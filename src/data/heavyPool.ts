@@ -13,30 +13,46 @@ interface Works {
   evenedOf: typeof evenedOf;
 }
 
-/** One thread: of two cores the other answers. It ends when it was idle for a while. */
+/** Where each is done. Of hundreds of machines the plan takes long: what somebody waits for does not stand behind it. */
+const DONE_IN = {
+  pdf: 'asked',
+  bench: 'beside',
+  calendar: 'asked',
+  laidOut: 'asked',
+  move: 'asked',
+  evenedOf: 'asked',
+} as const satisfies Record<keyof Works, string>;
+
+type Place = (typeof DONE_IN)[keyof Works];
+
+/** One thread in each place; it ends when it was idle for a while. */
 const THREADS = 1;
 const IDLE_MS = 30_000;
 /** So many wait; more are told so. */
 const MOST_WAITING = 24;
 /** What one work may take, MB; more ends it, and nothing else. */
 const MOST_MB = 768;
+/** Of two cores one answers, and the other makes what is asked: what is done beside takes what they leave. */
+const NICE: Record<Place, number> = { asked: 0, beside: 10 };
 
-const kept = globalThis as { kvellPool?: Piscina };
+const kept = globalThis as { kvellPools?: Partial<Record<Place, Piscina>> };
 
 /** Made when it is first asked for; the build writes its file (`scripts/prepare.mjs`). */
-function pool(): Piscina {
-  return (kept.kvellPool ??= new Piscina({
+function pool(place: Place): Piscina {
+  const pools = (kept.kvellPools ??= {});
+  return (pools[place] ??= new Piscina({
     filename: path.join(process.cwd(), '.next', 'kvell', 'heavy.mjs'),
     minThreads: 0,
     maxThreads: THREADS,
     idleTimeout: IDLE_MS,
     maxQueue: MOST_WAITING,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MB },
+    niceIncrement: NICE[place],
   }));
 }
 
 /**
- * Does heavy work in a thread of its own, after what was asked before it.
+ * Does heavy work in a thread of its own, after what was asked of the same place before it.
  *
  * @throws Refusal where too much waits already, or it takes more memory than one work may
  */
@@ -45,7 +61,7 @@ export async function inPool<Name extends keyof Works>(
   given: Parameters<Works[Name]>[0],
 ): Promise<Awaited<ReturnType<Works[Name]>>> {
   try {
-    return (await pool().run(given, { name })) as Awaited<ReturnType<Works[Name]>>;
+    return (await pool(DONE_IN[name]).run(given, { name })) as Awaited<ReturnType<Works[Name]>>;
   } catch (failure) {
     const { message, code } = failure as { message?: string; code?: string };
     if (/queue/i.test(message ?? '')) throw new Refusal('', 'Too much is being made just now. Try again in a minute.');

@@ -23,3 +23,11 @@ it('keeps nothing of one that failed', async () => {
   await expect(pdf({ content: 'later' })).rejects.toThrow('no worker');
   await expect(pdf({ content: 'later', footerTitle: 'now' })).resolves.toEqual(Buffer.from('now'));
 });
+
+it('makes a sheet that two ask for at once one time', async () => {
+  made.mockClear();
+  const sheet = { footerTitle: 'Pocket', content: 'tray 4' };
+  const [one, other] = await Promise.all([pdf(sheet), pdf(structuredClone(sheet))]);
+  expect(other).toBe(one);
+  expect(made).toHaveBeenCalledTimes(1);
+});

@@ -5,6 +5,7 @@ import type { Content } from 'pdfmake';
 import { inPool } from '@/data/heavyPool';
 
 type Sheet = Parameters<typeof pdfMake.createPdf>[0];
+type Document = Omit<Sheet, 'footer' | 'header' | 'content'> & { content: Content; footerTitle?: string };
 /** How a table is ruled. */
 export type Ruled = 'cut lines' | 'uncut';
 
@@ -21,20 +22,20 @@ export const PRINTED_BAR = {
 const MOST_BYTES = 32 * 1024 * 1024;
 
 /** What was made last: a sheet is looked at, then printed, then sent. */
-const MADE = new LRUCache<string, Buffer>({ maxSize: MOST_BYTES, sizeCalculation: ({ length }) => length });
+const MADE = new LRUCache<string, Buffer, Document>({
+  maxSize: MOST_BYTES,
+  sizeCalculation: ({ length }) => length,
+  // One that others drove out while it was made is handed over all the same.
+  ignoreFetchAbort: true,
+  fetchMethod: async (_, __, { context: document }) => Buffer.from(await inPool('pdf', document)),
+});
 
 /**
  * A PDF of a document that stands in the own type, made beside what else is asked.
  *
  * @param document plain data: `footerTitle` stands below every page, with its number
  */
-export async function pdf(
-  document: Omit<Sheet, 'footer' | 'header' | 'content'> & { content: Content; footerTitle?: string },
-): Promise<Buffer> {
+export function pdf(document: Document): Promise<Buffer> {
   const name = createHash('sha256').update(JSON.stringify(document)).digest('hex');
-  const known = MADE.get(name);
-  if (known) return known;
-  const made = Buffer.from(await inPool('pdf', document));
-  MADE.set(name, made);
-  return made;
+  return MADE.forceFetch(name, { context: document });
 }

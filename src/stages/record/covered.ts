@@ -33,17 +33,20 @@ export async function outwardPicture(photo: Photo, areas: readonly AreaRow[]): P
 const MOST_BYTES = 48 * 1024 * 1024;
 
 /** What went out last: a record goes out in many forms, and again. */
-const OUTWARD = new LRUCache<string, Buffer>({ maxSize: MOST_BYTES, sizeCalculation: ({ length }) => length });
+const OUTWARD = new LRUCache<string, Buffer, { photo: Photo; own: readonly AreaRow[] }>({
+  maxSize: MOST_BYTES,
+  sizeCalculation: ({ length }) => length,
+  // One that others drove out while it was made is handed over all the same.
+  ignoreFetchAbort: true,
+  fetchMethod: async (_, __, { context: { photo, own } }) =>
+    sharp(await outwardPicture(photo, own))
+      .jpeg({ quality: 85 })
+      .toBuffer(),
+});
 
 /** A photograph as it goes out of the house, as everything opens it. */
-export async function outwardJpeg(photo: Photo, areas: readonly AreaRow[]): Promise<Buffer> {
+export function outwardJpeg(photo: Photo, areas: readonly AreaRow[]): Promise<Buffer> {
   const own = privateAreas(areas).filter(({ photoId }) => photoId === photo.id);
   const name = JSON.stringify([photo.hash, own.map(({ corners }) => corners)]);
-  const known = OUTWARD.get(name);
-  if (known) return known;
-  const made = await sharp(await outwardPicture(photo, own))
-    .jpeg({ quality: 85 })
-    .toBuffer();
-  OUTWARD.set(name, made);
-  return made;
+  return OUTWARD.forceFetch(name, { context: { photo, own } });
 }

@@ -23,15 +23,6 @@ const COLUMNS = 640;
 
 type Faces = Pick<FacePair, 'before' | 'after' | 'onPaper'>;
 
-const MOST_BYTES = 64 * 1024 * 1024;
-
-/** What went out last: a record goes out in many forms, with the same faces in each. */
-const FACES = new LRUCache<string, Faces>({
-  maxSize: MOST_BYTES,
-  sizeCalculation: ({ before, after, onPaper }) =>
-    [before, after, ...onPaper].reduce((sum, { length }) => sum + length, 0),
-});
-
 /** What a face is made of: its photographs by their content, and how it was measured; `null` where a photograph is gone. */
 async function madeOf({ photoId, spec }: Measurement): Promise<string | null> {
   const photos = await Promise.all([photoId, spec.flatField ?? photoId].map(findPhoto));
@@ -49,6 +40,18 @@ async function facesOf(first: Measurement, last: Measurement): Promise<Faces | n
   return { before, after, onPaper };
 }
 
+const MOST_BYTES = 64 * 1024 * 1024;
+
+/** What went out last: a record goes out in many forms, with the same faces in each. */
+const FACES = new LRUCache<string, Faces, readonly [first: Measurement, last: Measurement]>({
+  maxSize: MOST_BYTES,
+  sizeCalculation: ({ before, after, onPaper }) =>
+    [before, after, ...onPaper].reduce((sum, { length }) => sum + length, 0),
+  // One that others drove out while it was made is handed over all the same.
+  ignoreFetchAbort: true,
+  fetchMethod: async (_, __, { context: [first, last] }) => (await facesOf(first, last)) ?? undefined,
+});
+
 /** The first and the last measured face of a piece; `null` with fewer than two, or where they show different faces or a photograph is gone. */
 async function facePair({ first, last }: PieceStory): Promise<FacePair | null> {
   if (!first || !last || first === last) return null;
@@ -56,9 +59,8 @@ async function facePair({ first, last }: PieceStory): Promise<FacePair | null> {
     const names = await Promise.all([madeOf(first), madeOf(last)]);
     if (names.includes(null)) return null;
     const name = names.join(' ');
-    const faces = FACES.get(name) ?? (await facesOf(first, last));
-    if (faces) FACES.set(name, faces);
-    return faces && { ...faces, first, last };
+    const faces = await FACES.fetch(name, { context: [first, last] });
+    return faces ? { ...faces, first, last } : null;
   } catch (failure) {
     if (failure instanceof Refusal || (failure as { code?: string }).code === 'ENOENT') return null;
     throw failure;
