@@ -32,9 +32,7 @@ export function BenchTimers({ timers, more, things }: Props) {
     setEnded(id);
     send(
       () => endOwnTimer(id),
-      () => {
-        say('Ended. It does not ring any more.');
-      },
+      () => say('Ended. It does not ring any more.'),
     );
   };
   return (

@@ -113,9 +113,7 @@ export function DaysPart({ plan, days, timeZone, page, whole, beyond, costOfMove
               onFree={() =>
                 send(
                   (once) => freeTask(once({ task: task.id })),
-                  () => {
-                    say('Free again: it lies where the plan wants it.');
-                  },
+                  () => say('Free again: it lies where the plan wants it.'),
                 )
               }
             />

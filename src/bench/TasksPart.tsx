@@ -49,9 +49,7 @@ export function TasksPart({ plan, timeZone, machine, machines, choice, done, dro
   const { tasks } = plan;
   // One alone is shown in place of the way to it.
   const shown = all || tasks.length === AT_FIRST + 1 ? tasks : tasks.slice(0, AT_FIRST);
-  const tell = (words: string) => () => {
-    say(words);
-  };
+  const tell = (words: string) => () => say(words);
   return (
     <Box>
       <Fold summary="Add a task of your own">

@@ -29,9 +29,7 @@ export function RulesHere({ restorationId, rules }: { restorationId: string; rul
             onClick={() =>
               send(
                 (once) => ruleHeld(once({ lessonId: rule.id, restorationId, held })),
-                () => {
-                  say('Noted.');
-                },
+                () => say('Noted.'),
               )
             }
           >

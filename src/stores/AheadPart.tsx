@@ -99,9 +99,7 @@ export function AheadPart({ rows, items, thrown, costs, total, timeZone }: Props
                           restorationId: '',
                         }),
                       ),
-                    () => {
-                      say('On the list of what is to be bought.');
-                    },
+                    () => say('On the list of what is to be bought.'),
                   )
                 }
               >
@@ -154,9 +152,7 @@ export function AheadPart({ rows, items, thrown, costs, total, timeZone }: Props
             onClick={() =>
               send(
                 (once) => throwAway(once({ stockId: id })),
-                () => {
-                  say('Thrown away: it is on the shelf no more.');
-                },
+                () => say('Thrown away: it is on the shelf no more.'),
               )
             }
           >

@@ -46,11 +46,7 @@ export function BackupPart({ state, good, folder, ownFolder, daily, sealed }: Pr
           look="go"
           bench
           data-main-action
-          onClick={() =>
-            send(makeBackup, () => {
-              say('Backed up, and read back.');
-            })
-          }
+          onClick={() => send(makeBackup, () => say('Backed up, and read back.'))}
         >
           Back up now
         </Button>
@@ -116,14 +112,7 @@ export function BackupPart({ state, good, folder, ownFolder, daily, sealed }: Pr
           />
           {sealed && (
             <Flex mt="3">
-              <Button
-                disabled={busy}
-                onClick={() =>
-                  send(letThemLieOpen, () => {
-                    say('Backups lie open from now on.');
-                  })
-                }
-              >
+              <Button disabled={busy} onClick={() => send(letThemLieOpen, () => say('Backups lie open from now on.'))}>
                 Seal no more
               </Button>
             </Flex>

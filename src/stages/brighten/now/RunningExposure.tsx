@@ -73,9 +73,7 @@ export function RunningExposure({
         withCoat
           ? addTurnAndCoat(once({ timerId: timer.id, sessionId: session.id, amountMl: coatMl }))
           : addTurn(once({ timerId: timer.id })),
-      () => {
-        say(withCoat ? 'Turn and coat noted.' : 'Turn noted.');
-      },
+      () => say(withCoat ? 'Turn and coat noted.' : 'Turn noted.'),
     );
   return (
     <>

@@ -18,9 +18,7 @@ export function TendPart({ timers }: { timers: readonly Timer[] }) {
   const tended = (id: string) =>
     send(
       (once) => addTurn(once({ timerId: id })),
-      () => {
-        say('Noted.');
-      },
+      () => say('Noted.'),
     );
   return (
     <Part title="Look after it">
