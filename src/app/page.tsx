@@ -66,7 +66,7 @@ export default async function BenchPage({ searchParams }: { searchParams: Promis
         under={`${workshop.name}. ${sun?.words ?? ''}`}
       />
       {lag !== null && lag >= TOO_OLD_DAYS && (
-        <Text borderLeftWidth="8px" borderColor="hazard" pl="3" mb="3" role="status">
+        <Text borderLeftWidth="8px" borderColor="hazard" pl="3" mb="6" role="status">
           {`What was written in the last ${Math.floor(lag)} days is in no backup. `}
           <TextLink href="/workshop/backup">Back it up</TextLink>
         </Text>
