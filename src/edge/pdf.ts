@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto';
-import { LRUCache } from 'lru-cache';
 import type pdfMake from 'pdfmake';
 import type { Content } from 'pdfmake';
 import { inPool } from '@/data/heavyPool';
+import { lastMade } from './lastMade';
 
 type Sheet = Parameters<typeof pdfMake.createPdf>[0];
 type Document = Omit<Sheet, 'footer' | 'header' | 'content'> & { content: Content; footerTitle?: string };
@@ -22,13 +22,11 @@ export const PRINTED_BAR = {
 const MOST_BYTES = 32 * 1024 * 1024;
 
 /** What was made last: a sheet is looked at, then printed, then sent. */
-const MADE = new LRUCache<string, Buffer, Document>({
-  maxSize: MOST_BYTES,
-  sizeCalculation: ({ length }) => length,
-  // One that others drove out while it was made is handed over all the same.
-  ignoreFetchAbort: true,
-  fetchMethod: async (_, __, { context: document }) => Buffer.from(await inPool('pdf', document)),
-});
+const MADE = lastMade(
+  MOST_BYTES,
+  ({ length }: Buffer) => length,
+  async (document: Document) => Buffer.from(await inPool('pdf', document)),
+);
 
 /**
  * A PDF of a document that stands in the own type, made beside what else is asked.

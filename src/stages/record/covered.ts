@@ -1,7 +1,7 @@
-import { LRUCache } from 'lru-cache';
 import sharp from 'sharp';
 import { readThumbnail } from '@/data/photos/store';
 import type { AreaRow, Photo } from '@/data/rows';
+import { lastMade } from '@/edge/lastMade';
 
 /** What nobody else is to see: names, files, addresses of an earlier owner. */
 export const privateAreas = (areas: readonly AreaRow[]): AreaRow[] => areas.filter(({ use }) => use === 'private');
@@ -33,16 +33,14 @@ export async function outwardPicture(photo: Photo, areas: readonly AreaRow[]): P
 const MOST_BYTES = 48 * 1024 * 1024;
 
 /** What went out last: a record goes out in many forms, and again. */
-const OUTWARD = new LRUCache<string, Buffer, { photo: Photo; own: readonly AreaRow[] }>({
-  maxSize: MOST_BYTES,
-  sizeCalculation: ({ length }) => length,
-  // One that others drove out while it was made is handed over all the same.
-  ignoreFetchAbort: true,
-  fetchMethod: async (_, __, { context: { photo, own } }) =>
+const OUTWARD = lastMade(
+  MOST_BYTES,
+  ({ length }: Buffer) => length,
+  async ({ photo, own }: { photo: Photo; own: readonly AreaRow[] }) =>
     sharp(await outwardPicture(photo, own))
       .jpeg({ quality: 85 })
       .toBuffer(),
-});
+);
 
 /** A photograph as it goes out of the house, as everything opens it. */
 export function outwardJpeg(photo: Photo, areas: readonly AreaRow[]): Promise<Buffer> {

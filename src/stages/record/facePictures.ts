@@ -1,10 +1,10 @@
-import { LRUCache } from 'lru-cache';
 import sharp from 'sharp';
 import { canBeSameFace } from '@/core/face/face';
 import { Refusal } from '@/core/refusal';
 import { facePng, measuredFace } from '@/data/photos/face';
 import { findPhoto } from '@/data/photos/store';
 import type { Measurement } from '@/data/rows';
+import { lastMade } from '@/edge/lastMade';
 import { privateAreas } from './covered';
 import type { PieceStory, Story } from './story';
 
@@ -43,14 +43,11 @@ async function facesOf(first: Measurement, last: Measurement): Promise<Faces | n
 const MOST_BYTES = 64 * 1024 * 1024;
 
 /** What went out last: a record goes out in many forms, with the same faces in each. */
-const FACES = new LRUCache<string, Faces, readonly [first: Measurement, last: Measurement]>({
-  maxSize: MOST_BYTES,
-  sizeCalculation: ({ before, after, onPaper }) =>
-    [before, after, ...onPaper].reduce((sum, { length }) => sum + length, 0),
-  // One that others drove out while it was made is handed over all the same.
-  ignoreFetchAbort: true,
-  fetchMethod: async (_, __, { context: [first, last] }) => (await facesOf(first, last)) ?? undefined,
-});
+const FACES = lastMade(
+  MOST_BYTES,
+  ({ before, after, onPaper }: Faces) => [before, after, ...onPaper].reduce((sum, { length }) => sum + length, 0),
+  async ([first, last]: readonly [Measurement, Measurement]) => (await facesOf(first, last)) ?? undefined,
+);
 
 /** The first and the last measured face of a piece; `null` with fewer than two, or where they show different faces or a photograph is gone. */
 async function facePair({ first, last }: PieceStory): Promise<FacePair | null> {
