@@ -10,7 +10,8 @@ import { migrate } from './migrate';
 import { sweepHalfWritten } from './photos/sweep';
 import { TABLES, type TableName } from './tables';
 
-const BUSY_TIMEOUT_MS = 5000;
+/** So long one waits for another who writes. */
+export const BUSY_TIMEOUT_MS = 5000;
 /** Whoever was given the database has asked it by then. */
 const IN_HAND_MS = 250;
 
@@ -78,9 +79,11 @@ async function openDatabase(folder: string): Promise<Database> {
   const seen = new WeakSet<Connection>();
   manager.getConnection = async (options) => {
     const connection = await connect(options);
-    connection.configure('busyTimeout', BUSY_TIMEOUT_MS);
-    if (!seen.has(connection)) rememberColumns(connection, columns, () => migrated);
+    // Once for each: while it answers a long query, whoever would set it up again holds everybody up until that is done.
+    if (seen.has(connection)) return connection;
     seen.add(connection);
+    connection.configure('busyTimeout', BUSY_TIMEOUT_MS);
+    rememberColumns(connection, columns, () => migrated);
     return connection;
   };
   await sequelize.query('PRAGMA journal_mode = WAL');
@@ -102,8 +105,10 @@ interface Kept {
   lastChange: Promise<unknown>;
   /** Queries so far: what a page asks is a figure that tests and benchmarks look at. */
   queries: number;
-  /** The transaction that runs, for all that is called within it. */
-  underWay: AsyncLocalStorage<Transaction>;
+  /** The transaction that runs, and in which database, for all that is called within it. */
+  underWay: AsyncLocalStorage<{ transaction: Transaction; within: Database }>;
+  /** What reads in connections of its own. */
+  readings: Set<Promise<unknown>>;
 }
 
 // Kept beside the modules: the built application holds several copies of this file, and the development
@@ -113,10 +118,13 @@ const kept = ((globalThis as { kvell?: Kept }).kvell ??= {
   lastChange: Promise.resolve(),
   queries: 0,
   underWay: new AsyncLocalStorage(),
+  readings: new Set(),
 });
 
-/** The database of the workshop's own folder. */
+/** The database of the workshop's own folder; within a transaction that of the transaction, whatever took its place since. */
 export function database(): Promise<Database> {
+  const underWay = kept.underWay.getStore();
+  if (underWay) return Promise.resolve(underWay.within);
   const folder = dataFolder();
   let found = kept.databases.get(folder);
   if (!found) {
@@ -131,6 +139,7 @@ export function database(): Promise<Database> {
 export async function closeDatabase(): Promise<void> {
   const folder = dataFolder();
   await kept.lastChange.catch(() => {});
+  await Promise.allSettled(kept.readings);
   await (await kept.databases.get(folder))?.sequelize.close();
   kept.databases.delete(folder);
 }
@@ -147,6 +156,8 @@ export async function whileClosed<T>(work: (folder: string) => Promise<T>): Prom
       const { sequelize } = await database();
       // Who asks from here on waits; who has it in hand asks within the moment.
       const worked = pause(IN_HAND_MS)
+        // The last connection to a file takes its log away by name: by then another file would have that name.
+        .then(() => Promise.allSettled(kept.readings))
         .then(() => sequelize.close())
         .then(() => work(folder));
       const opened = worked.catch(() => {}).then(() => openDatabase(folder));
@@ -163,7 +174,7 @@ export async function whileClosed<T>(work: (folder: string) => Promise<T>): Prom
 export const queriesSoFar = (): number => kept.queries;
 
 /** The transaction that the caller runs in; every query of the house joins it. */
-export const transactionUnderWay = (): Transaction | undefined => kept.underWay.getStore();
+export const transactionUnderWay = (): Transaction | undefined => kept.underWay.getStore()?.transaction;
 
 /**
  * Carries out several changes as one: all or none. Within another it joins that one. Changes go one after the other:
@@ -175,9 +186,25 @@ export async function inTransaction<T>(work: () => Promise<T>): Promise<T> {
     .catch(() => {})
     .then(async () => {
       // Asked for when its turn has come: a change before it may have put another file in the database’s place.
-      const { sequelize } = await database();
-      return sequelize.transaction((transaction) => kept.underWay.run(transaction, work));
+      const within = await database();
+      return within.sequelize.transaction((transaction) => kept.underWay.run({ transaction, within }, work));
     });
   kept.lastChange = change;
   return change;
+}
+
+/**
+ * Reads much as it is at one instant, in a connection of its own: no other query waits for it, nor it for a change. Nothing
+ * can be changed within it.
+ */
+export async function atOneInstant<T>(work: () => Promise<T>): Promise<T> {
+  if (transactionUnderWay()) return work();
+  const within = await database();
+  const { sequelize } = within;
+  const reading = sequelize.transaction({ type: Transaction.TYPES.DEFERRED }, async (transaction) => {
+    await sequelize.query('PRAGMA query_only = ON', { transaction });
+    return kept.underWay.run({ transaction, within }, work);
+  });
+  kept.readings.add(reading);
+  return reading.finally(() => kept.readings.delete(reading));
 }

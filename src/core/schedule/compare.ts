@@ -42,9 +42,11 @@ const oddsBy = (ends: readonly number[], due: number): number =>
   ends.length === 0 ? 0 : ends.filter((end) => end <= due).length / ends.length;
 
 function readyIn({ plan, ready }: BenchWorked, facts: BenchFacts, now: Date): KeptReady[] {
+  const endsOf = new Map(ready.map(({ machine, ends }) => [machine, ends]));
+  const wishes = new Map(facts.machines.map(({ id, wish }) => [id, wish]));
   return plan.ready.map(({ machine, min }): KeptReady => {
-    const ends = ready.find((one) => one.machine === machine)?.ends ?? [];
-    const wish = facts.machines.find(({ id }) => id === machine)?.wish ?? null;
+    const ends = endsOf.get(machine) ?? [];
+    const wish = wishes.get(machine) ?? null;
     const at = (share: number): string | null => {
       const end = ends.length > 0 ? quantile(ends, share)! : Infinity;
       return Number.isFinite(end) ? instant(now, Math.ceil(end)) : null;
@@ -161,14 +163,14 @@ export function keptPlan(
   const byId = new Map(tasks.map((task) => [task.id, task]));
   const kept = {
     tasks: plan.tasks
+      .toSorted((a, b) => a.start - b.start)
       .map(({ id, start, end, who }): KeptTask => {
         const { about, at } = byId.get(id)!;
         return {
           ...{ id, who, about, from: instant(now, start), to: instant(now, end) },
           pinned: at !== undefined && !plan.unpinned.includes(id),
         };
-      })
-      .sort((a, b) => Date.parse(a.from) - Date.parse(b.from)),
+      }),
     leftOut: plan.leftOut.map(({ id, why }) => ({ id, why, about: byId.get(id)!.about })),
     unpinned: plan.unpinned,
     ready: readyIn(worked, facts, now),

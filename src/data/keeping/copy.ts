@@ -1,5 +1,7 @@
 import { rm } from 'node:fs/promises';
+import path from 'node:path';
 import { database } from '../connection';
+import { dataFolder } from '../folder';
 import { incomingPlace } from '../incoming';
 import { isThere } from '../isThere';
 import { originalFile } from '../photos/store';
@@ -18,10 +20,13 @@ export interface TakenCopy {
  * @throws Error where the copy is damaged: then the database itself is
  */
 export async function withCopy<T>(work: (copy: TakenCopy) => Promise<T>): Promise<T> {
-  const { sequelize } = await database();
+  // Migrated before it is copied, and there at all.
+  await database();
   const file = await incomingPlace('copy');
   try {
-    await sequelize.query('VACUUM INTO :file', { replacements: { file } });
+    // In a connection of its own: of a large workshop this takes long, and no page waits for it.
+    const live = await lookAt(path.join(dataFolder(), 'kvell.sqlite'));
+    await live.run('VACUUM INTO ?', file).finally(live.close);
     const looked = await lookAt(file);
     try {
       const [wrong] = await brokenIn(looked);

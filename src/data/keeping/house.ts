@@ -1,5 +1,6 @@
-import { mkdir, readdir, rename, rm, stat } from 'node:fs/promises';
+import { mkdir, rename, rm, stat } from 'node:fs/promises';
 import path from 'node:path';
+import { filesUnder } from '../filesUnder';
 import { dataFolder } from '../folder';
 import { originalFile } from '../photos/store';
 import { isBeingWritten } from '../photos/sweep';
@@ -53,13 +54,13 @@ export async function checkHouse(): Promise<HouseChecked> {
     });
   }
   for (const place of ['photos', 'thumbnails', 'incoming']) {
-    for (const name of await readdir(path.join(folder, place), { recursive: true }).catch(() => [])) {
-      const file = path.join(place, name);
-      const known = await stat(path.join(folder, file)).catch(() => null);
+    for await (const whole of filesUnder(path.join(folder, place))) {
+      const known = await stat(whole).catch(() => null);
       if (!known?.isFile()) continue;
-      if (name.endsWith('.part')) {
-        if (!isBeingWritten(path.join(folder, file))) wrong.push({ kind: 'half written', file });
-      } else if (place === 'photos' && !named.has(path.basename(name).split('.')[0]!))
+      const file = path.relative(folder, whole);
+      if (file.endsWith('.part')) {
+        if (!isBeingWritten(whole)) wrong.push({ kind: 'half written', file });
+      } else if (place === 'photos' && !named.has(path.basename(file).split('.')[0]!))
         wrong.push({ kind: 'no row', file, bytes: known.size });
     }
   }

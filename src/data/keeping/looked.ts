@@ -1,14 +1,15 @@
 import sqlite3 from 'sqlite3';
 import { Sequelize } from 'sequelize';
 import Joi from 'joi';
+import { BUSY_TIMEOUT_MS } from '../connection';
 import { migrate } from '../migrate';
 import { TAKEN_PHOTOS } from '../takenBack';
 
 /** A database file that nobody works in, opened to be looked at. */
 export interface LookedAt {
   all: <Row extends object>(query: string) => Promise<Row[]>;
-  /** Runs what changes the file itself. @throws as the database does */
-  run: (statement: string) => Promise<void>;
+  /** Runs what gives no rows. @throws as the database does */
+  run: (statement: string, ...given: string[]) => Promise<void>;
   close: () => Promise<void>;
 }
 
@@ -18,13 +19,16 @@ export async function lookAt(file: string, how: 'to read' | 'to change' = 'to re
   const opened = await new Promise<sqlite3.Database>((resolve, reject) => {
     const database = new sqlite3.Database(file, flags, (failure) => (failure ? reject(failure) : resolve(database)));
   });
+  opened.configure('busyTimeout', BUSY_TIMEOUT_MS);
   return {
     all: <Row>(query: string) =>
       new Promise<Row[]>((resolve, reject) =>
         opened.all<Row>(query, (failure, rows) => (failure ? reject(failure) : resolve(rows))),
       ),
-    run: (statement) =>
-      new Promise((resolve, reject) => opened.run(statement, (failure) => (failure ? reject(failure) : resolve()))),
+    run: (statement, ...given) =>
+      new Promise((resolve, reject) =>
+        opened.run(statement, given, (failure: Error | null) => (failure ? reject(failure) : resolve())),
+      ),
     close: () => new Promise((resolve, reject) => opened.close((failure) => (failure ? reject(failure) : resolve()))),
   };
 }

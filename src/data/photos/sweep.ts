@@ -1,5 +1,6 @@
-import { access, readdir, rm } from 'node:fs/promises';
+import { readdir, rm } from 'node:fs/promises';
 import path from 'node:path';
+import { filesUnder } from '../filesUnder';
 
 /** A half file or a mark: what it stands for, the process that writes it, and one name of its own. */
 const PART = /^(.+)\.(\d+)\.[^.]+\.part$/;
@@ -30,13 +31,11 @@ export async function removeUnspoken(folder: string, file: string, isSpoken: Spo
 /** Takes away what a crash left half written, and whole files that it left without the row that speaks of them. */
 export async function sweepHalfWritten(folder: string, isSpoken: Spoken): Promise<void> {
   for (const place of ['photos', 'thumbnails', 'incoming']) {
-    const root = path.join(folder, place);
-    if (await access(root).catch(() => true)) continue;
-    for (const file of await readdir(root, { recursive: true })) {
+    for await (const file of filesUnder(path.join(folder, place))) {
       if (!file.endsWith('.part') || isBeingWritten(file)) continue;
-      await rm(path.join(root, file), { force: true });
+      await rm(file, { force: true });
       const whole = PART.exec(file)?.[1];
-      if (whole) await removeUnspoken(folder, path.join(root, whole), isSpoken);
+      if (whole) await removeUnspoken(folder, whole, isSpoken);
     }
   }
 }

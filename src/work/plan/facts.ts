@@ -12,7 +12,7 @@ import { agentOf } from '@/core/materials/agents';
 import { mixtureOf } from '@/core/materials/mixing';
 import { chooseWait } from './chooseWait';
 import { hoursOfDays } from '@/core/runsheet/hours';
-import { dayAround } from '@/core/runsheet/time';
+import { dayAround, showTime } from '@/core/runsheet/time';
 import type { Aim } from '@/core/intake/aim';
 import { proposalFor } from '@/core/intake/proposals';
 import { isPlastic, type Stage } from '@/core/runsheet/stages';
@@ -42,6 +42,7 @@ import { stagesOfAll } from '@/data/stages';
 import { ofEach } from '@/data/ofEach';
 import { findColumns, findRows, select } from '@/data/table';
 import { literal, Op } from 'sequelize';
+import { inTurns } from '@/data/turns';
 import { getWorkshop, listObstacles, placeOf } from '@/data/workshop';
 import { washSpotsOf } from '../wash/spots';
 import { parcelsOf } from './parcels';
@@ -81,9 +82,7 @@ export function peopleFacts(people: readonly Person[], { hours, timeZone }: Work
 }
 
 /** A day as people write days off: `2026-06-21`, in the workshop’s zone. */
-export function dayName(at: Date, timeZone: string): string {
-  return new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(at);
-}
+export const dayName = (at: Date, timeZone: string): string => showTime(at.toISOString(), timeZone, 'yyyy-MM-dd');
 
 /** The light of the coming days, within the hours that somebody is there. */
 async function sunFacts(
@@ -240,7 +239,7 @@ export async function benchFacts(now: Date, outside: Outside): Promise<BenchFact
   const read: Read = { workshop, sun, at };
   const rowsOf = ofEach();
   const wishOfEach = new Map(wishes.map((wish) => [wish.id, wish]));
-  const machines = restorations.map((restoration): MachineFacts => {
+  const machines = await inTurns(restorations, (restoration): MachineFacts => {
     const of = rowsOf(restoration.id);
     const ownPieces = of(pieces);
     const [step] = of(steps);

@@ -2,6 +2,7 @@ import type { BenchWork, BenchWorked } from '@/core/schedule/benchWork';
 import { keptPlan } from '@/core/schedule/compare';
 import type { BenchFacts } from '@/core/schedule/facts/facts';
 import type { KeptPlan } from '@/core/schedule/kept';
+import { atOneInstant } from '@/data/connection';
 import { inPool } from '@/data/heavyPool';
 import { newestMark } from '@/data/log';
 import { keepPlan, planHead, planThatStands } from '@/data/plans';
@@ -53,7 +54,7 @@ export const wholeMinute = (at: Date): Date => new Date(Math.floor(at.getTime() 
 /** The work of one plan, with what it was asked for at; `now` is a whole minute. */
 export async function workToDo(now: Date, outside: Outside) {
   const [mark, stands, ratios] = await Promise.all([newestMark(), planThatStands(), ratiosOf()]);
-  const known = await benchFacts(now, outside);
+  const known = await atOneInstant(() => benchFacts(now, outside));
   const facts = withBefore(known, stands?.plan ?? null, now);
   const work: BenchWork = { facts: plain(facts), ratios, seed: SEED, timeLimitMs: SEARCH_MS, runs: RUNS };
   return { mark, stands, facts, said: known.marks, work };

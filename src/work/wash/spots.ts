@@ -12,6 +12,7 @@ import { piecesOfAll } from '@/data/pieces';
 import type { Finding, Piece, Restoration, SinkStep } from '@/data/rows';
 import { ofEach } from '@/data/ofEach';
 import { findRows, needRow } from '@/data/table';
+import { inTurns } from '@/data/turns';
 
 /** A finding that asks for the wash, with its ladder and how far it has come. */
 export interface WashSpot {
@@ -56,9 +57,9 @@ export async function washSpotsOf(
   ];
   const rowsOf = ofEach();
   return new Map(
-    restorations.map((restoration) => {
+    await inTurns(restorations, (restoration) => {
       const of = rowsOf(restoration.id);
-      return [restoration.id, spotsOf(restoration, of(findings), of(pieces), of(steps), own)];
+      return [restoration.id, spotsOf(restoration, of(findings), of(pieces), of(steps), own)] as const;
     }),
   );
 }
