@@ -1,7 +1,7 @@
 import type { NextConfig } from 'next';
 
 const config: NextConfig = {
-  serverExternalPackages: ['sequelize', 'sqlite3', 'umzug', 'sharp', 'exifr', 'joi-to-json', 'piscina'],
+  serverExternalPackages: ['sequelize', 'sqlite3', 'umzug', 'sharp', 'exifr', 'joi', 'joi-to-json', 'piscina'],
   poweredByHeader: false,
   reactStrictMode: true,
   typescript: { ignoreBuildErrors: true },

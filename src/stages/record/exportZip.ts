@@ -3,7 +3,7 @@ import yazl from 'yazl';
 import type { Bundle } from '@/data/bundle';
 import { originalFile, withoutFile } from '@/data/photos/store';
 import type { Photo } from '@/data/rows';
-import { bundleJsonSchema } from './jsonSchema';
+import { BUNDLE_JSON_SCHEMA } from './jsonSchema';
 import { toCsv } from '@/edge/csv';
 
 /** Where a photograph lies in the ZIP. */
@@ -67,7 +67,7 @@ export async function exportZip(bundle: Bundle): Promise<Readable> {
   const options = { mtime: new Date(bundle.restoration.openedAt) };
   const add = (name: string, content: string) => zip.addBuffer(Buffer.from(content), name, options);
   add('restoration.json', JSON.stringify({ ...bundle, missing: [...new Set(missing.map(({ hash }) => hash))] }));
-  add('schema.json', JSON.stringify(bundleJsonSchema(), null, 2));
+  add('schema.json', JSON.stringify(BUNDLE_JSON_SCHEMA, null, 2));
   add('log.csv', logCsv(bundle));
   add('measurements.csv', measurementsCsv(bundle));
   if (missing.length > 0) add('missing.csv', missingCsv(missing));
