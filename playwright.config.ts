@@ -1,5 +1,6 @@
 import { defineConfig } from '@playwright/test';
 import { readFileSync } from 'node:fs';
+import { SERVER, SERVER_ENV } from './scripts/served.mjs';
 
 const CHROMIUM_FLAGS = [
   '--no-sandbox',
@@ -32,11 +33,11 @@ const AT_BOTH = /from the empty workshop to/;
 
 const DESK = { width: 1280, height: 800 };
 
-const serve = (port: number) => `node scripts/server.mjs 127.0.0.1 ${port}`;
+const serve = (port: number) => `node ${SERVER.join(' ')} 127.0.0.1 ${port}`;
 const server = (port: number, command: string, data: string, shiftMs: number, env: Record<string, string> = {}) => ({
   command,
   url: `http://127.0.0.1:${port}/sums`,
-  env: { KVELL_DATA: data, NEXT_TELEMETRY_DISABLED: '1', KVELL_CLOCK_SHIFT_MS: String(shiftMs), ...env },
+  env: { ...SERVER_ENV, KVELL_DATA: data, KVELL_CLOCK_SHIFT_MS: String(shiftMs), ...env },
   timeout: 600_000,
   reuseExistingServer: false,
 });

@@ -16,6 +16,7 @@ import { endTimer } from '@/work/timers';
 import { copyRestorations } from '@/work/manyYears.testing';
 import { planThatStands } from '@/data/plans';
 import { actionsOfBuild, call, type Called } from './attack/server';
+import { SERVER, SERVER_ENV } from '../scripts/served.mjs';
 
 /** Every restoration of the demo so many times more: 1,004 of its four. */
 const COPIES = 250;
@@ -43,8 +44,8 @@ interface Served {
 async function served(port: number, data: string): Promise<Served> {
   let queries = 0;
   const started = performance.now();
-  const process_ = spawn(process.execPath, ['scripts/server.mjs', '127.0.0.1', String(port)], {
-    env: { ...process.env, KVELL_DATA: data, KVELL_TELL_QUERIES: '1' },
+  const process_ = spawn(process.execPath, [...SERVER, '127.0.0.1', String(port)], {
+    env: { ...process.env, ...SERVER_ENV, KVELL_DATA: data, KVELL_TELL_QUERIES: '1' },
     stdio: ['ignore', 'ignore', 'pipe'],
   });
   process_.stderr!.on('data', (chunk: Buffer) => (queries += chunk.toString().split('query\n').length - 1));

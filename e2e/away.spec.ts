@@ -1,5 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { readFile, rm } from 'node:fs/promises';
+import { SERVER, SERVER_ENV } from '../scripts/served.mjs';
 import { putAway, turnTo } from './clipboard';
 import { expect, test } from './day';
 import { open } from './open';
@@ -13,8 +14,8 @@ const DATA = '.test-away';
 let server: ChildProcess | null = null;
 
 async function start(clockShiftMs: number): Promise<void> {
-  server = spawn(process.execPath, ['scripts/server.mjs', '127.0.0.1', String(PORT)], {
-    env: { ...process.env, KVELL_DATA: DATA, KVELL_CLOCK_SHIFT_MS: String(clockShiftMs) },
+  server = spawn(process.execPath, [...SERVER, '127.0.0.1', String(PORT)], {
+    env: { ...process.env, ...SERVER_ENV, KVELL_DATA: DATA, KVELL_CLOCK_SHIFT_MS: String(clockShiftMs) },
     stdio: 'ignore',
   });
   const up = () =>

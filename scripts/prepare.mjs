@@ -6,6 +6,7 @@ import { createServer } from 'node:net';
 import { networkInterfaces } from 'node:os';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { SERVER, SERVER_ENV } from './served.mjs';
 
 export const HOME = path.dirname(path.dirname(fileURLToPath(import.meta.url)));
 const inHome = (...parts) => path.join(HOME, ...parts);
@@ -201,17 +202,10 @@ export async function serve(dataFolder, { lan: asked = false } = {}) {
   if (lan)
     for (const address of networkAddresses())
       tell(`in the local network, behind the passphrase: http://${address}:${port}`);
-  const child = spawn(process.execPath, [inHome('scripts', 'server.mjs'), host, String(port)], {
+  const child = spawn(process.execPath, [...SERVER, host, String(port)], {
     cwd: HOME,
     stdio: 'inherit',
-    // Two arenas: what one thread decoded another can use again, instead of each keeping its own.
-    env: {
-      MALLOC_ARENA_MAX: '2',
-      ...process.env,
-      KVELL_DATA: dataFolder,
-      NEXT_TELEMETRY_DISABLED: '1',
-      KVELL_LAN: lan ? '1' : '0',
-    },
+    env: { ...process.env, ...SERVER_ENV, KVELL_DATA: dataFolder, KVELL_LAN: lan ? '1' : '0' },
   });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
   child.on('close', (code) => process.exit(code ?? 0));

@@ -6,6 +6,7 @@ import path from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import type { FieldError } from '@/core/sums/fieldErrors';
 import { answerIn } from '@/ui/outbox/answerIn';
+import { SERVER, SERVER_ENV } from '../../scripts/served.mjs';
 
 /** Every attack has a server of its own at this machine, with data of its own in a folder that goes again. */
 export interface Attacked {
@@ -31,8 +32,8 @@ export const removeFolder = (data: string): Promise<void> => rm(path.dirname(dat
 
 /** Starts the built application and waits until it answers. */
 export async function attacked(port: number, data: string, env: Record<string, string> = {}): Promise<Attacked> {
-  const child = spawn(process.execPath, ['scripts/server.mjs', '127.0.0.1', String(port)], {
-    env: { ...process.env, MALLOC_ARENA_MAX: '2', KVELL_DATA: data, NEXT_TELEMETRY_DISABLED: '1', ...env },
+  const child = spawn(process.execPath, [...SERVER, '127.0.0.1', String(port)], {
+    env: { ...process.env, ...SERVER_ENV, KVELL_DATA: data, ...env },
     stdio: ['ignore', 'ignore', 'pipe'],
   });
   const faults: string[] = [];
