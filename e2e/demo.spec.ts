@@ -38,6 +38,18 @@ test('the first load of every page is under 240 kB of script, packed', async ({ 
   expect(heavy).toEqual([]);
 });
 
+test('a page brings nothing along that the browser keeps anyway, and is not packed for a way that it does not go', async ({
+  request,
+}) => {
+  const answer = await request.get('/sums', { headers: { 'Accept-Encoding': 'gzip, br' } });
+  expect(answer.headers()['content-encoding']).toBeUndefined();
+  const page = await answer.text();
+  expect(page).not.toContain('--chakra-colors-work:');
+  const styles = [...new Set(page.match(/\/_next\/static\/chunks\/[\w.~-]+\.css/g))];
+  const kept = await Promise.all(styles.map(async (style) => (await request.get(style)).text()));
+  expect(kept.join()).toContain('--chakra-colors-work:');
+});
+
 test('a measurement is marked, made and kept with the keyboard alone', async ({ page }) => {
   const { measure } = await addresses(page);
   await open(page, measure!);

@@ -13,6 +13,7 @@ import { tellFault } from '@/edge/faults';
 import { FaultScreen } from '@/ui/FaultPage';
 import { Provider } from '@/ui/Provider';
 import { UnitsProvider } from '@/ui/units';
+import '@/ui/theme.css';
 import './page.css';
 
 /** So many bells are carried on every screen; what rings later is on the bench. */

@@ -135,12 +135,16 @@ const made = createSystem(defaultBaseConfig, library, config);
 type Variants = ReturnType<typeof made.cva>;
 const variantsOf = new WeakMap<object, Variants>();
 
+/** What holds on every page, whatever is on it: it comes as `theme.css`, which a browser keeps, instead of with each page. */
+export const forEveryPage = made._global;
+
 /**
  * How the library styles. Left to itself it makes the variants of an element anew each time that one is drawn, and forgets
- * what it knew of them: here those of one kind of element are made once.
+ * what it knew of them: here those of one kind of element are made once. What holds on every page is not here: see `forEveryPage`.
  */
 export const system: typeof made = {
   ...made,
+  _global: [],
   cva: ((of: object = {}) => {
     const known = variantsOf.get(of) ?? (made.cva(of) as Variants);
     variantsOf.set(of, known);

@@ -35,6 +35,18 @@ describe('the coming hours', () => {
     ]);
   });
 
+  it('are those of whose hours are asked for, where, from when and for how long', () => {
+    const friday = at('2026-06-26T16:00:00Z');
+    const first = (...asked: Parameters<typeof hoursOfDays>) => iso(hoursOfDays(...asked));
+    for (const again of [1, 2]) {
+      expect({ again, of: first(friday, 'UTC', EVENINGS, 1) }).toEqual({ again, of: ['06-26T17:30 06-26T21:00'] });
+      expect(first(friday, 'UTC', everyDay(9, 20), 1)).toEqual(['06-26T16:00 06-26T20:00']);
+      expect(first(friday, 'Europe/Stockholm', EVENINGS, 1)).toEqual(['06-26T16:00 06-26T19:00']);
+      expect(first(at('2026-06-26T18:00:00Z'), 'UTC', EVENINGS, 1)).toEqual(['06-26T18:00 06-26T21:00']);
+      expect(first(friday, 'UTC', EVENINGS, 2)).toHaveLength(2);
+    }
+  });
+
   it('stay at the hours of the clock over its change', () => {
     expect(iso(hoursOfDays(at('2026-03-28T12:00:00Z'), 'Europe/Stockholm', everyDay(9, 18.5), 3))).toEqual([
       '03-28T12:00 03-28T17:30',

@@ -1,6 +1,7 @@
 import { assumed } from '../assumptions/assumptions';
 import { TZDate } from '@date-fns/tz';
 import { addDays, addMinutes, startOfDay } from 'date-fns';
+import { remembered } from '../remembered';
 
 /** When somebody is there on a day, in hours of the clock: 17.5 is half past five. */
 export interface DayHours {
@@ -50,6 +51,30 @@ interface Span {
   to: Date;
 }
 
+/** So many ways of asking are kept: a day, how many after it, whose hours. */
+const KEPT_DAYS = 200;
+
+/** Somebody's hours on a day and those after it, whole. A date in a zone is slow; each page asks for the same fortnight. */
+const wholeDays = remembered(
+  KEPT_DAYS,
+  (today: TZDate, timeZone: string, week: WeekHours, days: number) =>
+    [today.getTime(), timeZone, days, JSON.stringify(week)].join(' '),
+  (today, timeZone, week, days) =>
+    Array.from({ length: days }, (_, i): { from: number; to: number } | null => {
+      const day = addDays(today, i);
+      const hours = week[(day.getDay() + 6) % 7];
+      if (!hours) return null;
+      const clock = (at: number) => {
+        const minute = Math.round(60 * (at % 1));
+        return addMinutes(
+          new TZDate(day.getFullYear(), day.getMonth(), day.getDate(), Math.floor(at), 0, timeZone),
+          minute,
+        ).getTime();
+      };
+      return { from: clock(hours.fromH), to: clock(hours.toH) };
+    }).filter((span) => span !== null),
+);
+
 /**
  * Somebody's hours on the coming days, in the workshop's zone; what is left of today comes first. Over a change of the
  * clocks they stay at the hours that the clock shows.
@@ -57,22 +82,9 @@ interface Span {
  * @param days how many are looked at, today included
  */
 export function hoursOfDays(now: Date, timeZone: string, week: WeekHours, days: number): Span[] {
-  const today = startOfDay(new TZDate(now.getTime(), timeZone));
-  return Array.from({ length: days }, (_, i): Span | null => {
-    const day = addDays(today, i);
-    const hours = week[(day.getDay() + 6) % 7];
-    if (!hours) return null;
-    const clock = (at: number) => {
-      const minute = Math.round(60 * (at % 1));
-      return new Date(
-        addMinutes(
-          new TZDate(day.getFullYear(), day.getMonth(), day.getDate(), Math.floor(at), 0, timeZone),
-          minute,
-        ).getTime(),
-      );
-    };
-    return { from: new Date(Math.max(now.getTime(), clock(hours.fromH).getTime())), to: clock(hours.toH) };
-  }).filter((span): span is Span => span !== null && span.from < span.to);
+  return wholeDays(startOfDay(new TZDate(now.getTime(), timeZone)), timeZone, week, days)
+    .map(({ from, to }) => ({ from: new Date(Math.max(now.getTime(), from)), to: new Date(to) }))
+    .filter(({ from, to }) => from < to);
 }
 
 const WEEK_DAYS = 8;

@@ -1,6 +1,10 @@
 import { TZDate, tzOffset } from '@date-fns/tz';
 import { UTCDateMini } from '@date-fns/utc';
 import { format, startOfDay } from 'date-fns';
+import { remembered } from '../remembered';
+
+/** So many instants as are on some twenty pages: they are the same on the next visit. */
+const SHOWN = 4000;
 
 /**
  * An instant as the workshop's clock shows it, for reading: `25 Nov 2026, 14:05`. A date in a zone asks for its offset at
@@ -8,10 +12,14 @@ import { format, startOfDay } from 'date-fns';
  *
  * @throws RangeError where it is no instant, or no zone
  */
-export function showTime(iso: string, timeZone: string, pattern = 'd MMM yyyy, HH:mm'): string {
-  const at = new Date(iso);
-  return format(new UTCDateMini(at.getTime() + tzOffset(timeZone, at) * 60_000), pattern);
-}
+export const showTime = remembered(
+  SHOWN,
+  (iso: string, timeZone: string, pattern?: string) => `${iso} ${timeZone} ${pattern}`,
+  (iso, timeZone, pattern = 'd MMM yyyy, HH:mm') => {
+    const at = new Date(iso);
+    return format(new UTCDateMini(at.getTime() + tzOffset(timeZone, at) * 60_000), pattern);
+  },
+);
 
 /** An instant for a `datetime-local` field in the workshop's zone. */
 export function toLocalField(iso: string, timeZone: string): string {

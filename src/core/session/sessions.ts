@@ -1,5 +1,5 @@
 import { assumed } from '../assumptions/assumptions';
-import { sunAndUv, sunDose, type Place } from '../sun/day';
+import { sunDose, sunOver, type Place } from '../sun/day';
 import { lightPast, skyShare, type Obstacle } from '../sun/horizon';
 import { diffuseShare } from '../sun/uvIndex';
 
@@ -97,11 +97,12 @@ export function quarters(
   { from, to }: Hours,
 ): Quarter[] {
   const sky = skyShare(shading);
+  const sunAt = sunOver(place);
   const found: Quarter[] = [];
   for (let at = from.getTime(); at + STEP_MIN * 60_000 <= to.getTime(); at += STEP_MIN * 60_000) {
     const middle = new Date(at + (STEP_MIN * 60_000) / 2);
     const cloud = cloudAt(clouds, middle);
-    const sun = sunAndUv(place, middle, cloud);
+    const sun = sunAt(middle, cloud);
     found.push({
       at,
       dose:

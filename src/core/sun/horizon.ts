@@ -1,3 +1,5 @@
+import { remembered } from '../remembered';
+
 /** Something that stands in the sun's way: a wall, a roof, a tree. Directions in degrees clockwise from north. */
 export interface Obstacle {
   /** Its left edge, seen from the piece; the right edge may lie past north. */
@@ -36,20 +38,27 @@ export function lightPast(
   return (isShaded(obstacles, azimuthDeg, elevationDeg) ? 0 : 1 - diffuse) + diffuse * sky;
 }
 
+/** So many horizons are kept: of the places that a workshop puts things out at. */
+const HORIZONS = 50;
+
 /**
  * Share of an even sky that a flat surface still sees over the obstacles: one that is h high and w wide takes
  * (w / 360) · sin² h. Where two overlap the higher one counts.
  */
-export function skyShare(obstacles: readonly Obstacle[]): number {
-  let lost = 0;
-  for (let azimuth = 0.5; azimuth < 360; azimuth++) {
-    const highest = Math.max(
-      0,
-      ...obstacles
-        .filter((obstacle) => clockwise(obstacle.fromDeg, azimuth) <= widthOf(obstacle))
-        .map((o) => o.heightDeg),
-    );
-    lost += Math.sin(highest * RAD) ** 2 / 360;
-  }
-  return 1 - lost;
-}
+export const skyShare = remembered(
+  HORIZONS,
+  (obstacles: readonly Obstacle[]) => JSON.stringify(obstacles),
+  (obstacles) => {
+    let lost = 0;
+    for (let azimuth = 0.5; azimuth < 360; azimuth++) {
+      const highest = Math.max(
+        0,
+        ...obstacles
+          .filter((obstacle) => clockwise(obstacle.fromDeg, azimuth) <= widthOf(obstacle))
+          .map((o) => o.heightDeg),
+      );
+      lost += Math.sin(highest * RAD) ** 2 / 360;
+    }
+    return 1 - lost;
+  },
+);

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { sunAndUv, sunDay, sunDose } from './day';
+import { sunAndUv, sunDay, sunDose, sunOver } from './day';
 import { sunPosition } from './position';
 import { ozoneAt } from './ozone';
 import { cloudTransmission, diffuseShare, uvIndexClear } from './uvIndex';
@@ -83,6 +83,28 @@ describe('days', () => {
           expect(uvIndex).toBeGreaterThanOrEqual(0);
           expect(uvIndex).toBeLessThanOrEqual(clear);
           if (elevationDeg <= 0) expect(uvIndex).toBe(0);
+        },
+      ),
+    );
+  });
+});
+
+describe('a sky that is asked for again', () => {
+  const HALF_MINUTE = 30_000;
+  const stated = { ...PORT, altitudeM: 10, ozoneDU: 300, hazeShare: 0.1 };
+  /** Each differs from the others in one thing. */
+  const places = Object.keys(stated).map((name) => ({ ...stated, [name]: 0.2 }));
+
+  it('is that of its place, its instant and its clouds, each time', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 200 }),
+        fc.constantFrom(0, 1, HALF_MINUTE),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (step, beside, cloud) => {
+          const time = new Date(Date.UTC(2026, 2, 21, 6) + step * 5 * 60_000 + beside);
+          for (const place of [...places, ...places])
+            expect(sunOver(place)(time, cloud)).toEqual(sunAndUv(place, time, cloud));
         },
       ),
     );
