@@ -1,5 +1,6 @@
 import { mkdir, rename, rm, stat } from 'node:fs/promises';
 import path from 'node:path';
+import { fewAtATime } from '../fewAtATime';
 import { filesUnder } from '../filesUnder';
 import { dataFolder } from '../folder';
 import { originalFile } from '../photos/store';
@@ -42,12 +43,13 @@ export async function checkHouse(): Promise<HouseChecked> {
     `SELECT files.hash, files.extension, files.name, COALESCE(restorations.title, '') AS machine FROM (${PHOTO_FILES}) AS files LEFT JOIN restorations ON restorations.id = files.restorationId`,
   ))
     named.set(photo.hash, [...(named.get(photo.hash) ?? []), photo]);
-  let bytes = 0;
-  for (const [hash, of] of named) {
-    const { extension } = of[0]!;
-    const found = await hashOfFile(originalFile({ hash, extension })).catch(() => null);
-    bytes += found?.bytes ?? 0;
+  const read = await fewAtATime([...named], async ([hash, of]) => {
+    const found = await hashOfFile(originalFile({ hash, extension: of[0]!.extension })).catch(() => null);
+    return { hash, of, found };
+  });
+  for (const { hash, of, found } of read) {
     if (found?.sha256 === hash) continue;
+    const { extension } = of[0]!;
     wrong.push({
       ...{ kind: found ? 'photo changed' : 'photo missing', hash, extension, names: of.map(({ name }) => name) },
       machines: [...new Set(of.map(({ machine }) => machine))],
@@ -64,7 +66,7 @@ export async function checkHouse(): Promise<HouseChecked> {
         wrong.push({ kind: 'no row', file, bytes: known.size });
     }
   }
-  return { photos: named.size, bytes, wrong };
+  return { photos: named.size, bytes: read.reduce((sum, { found }) => sum + (found?.bytes ?? 0), 0), wrong };
 }
 
 /** What becomes of something wrong when it is mended. */

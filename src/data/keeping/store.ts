@@ -5,6 +5,7 @@ import { randomUUID } from 'node:crypto';
 import { Readable } from 'node:stream';
 import { Refusal } from '@/core/refusal';
 import { copiesToKeep } from '@/core/keeping/retention';
+import { fewAtATime } from '../fewAtATime';
 import { originalFile } from '../photos/store';
 import { isBeingWritten } from '../photos/sweep';
 import { withCopy } from './copy';
@@ -107,14 +108,15 @@ export function backupInto(folder: string, seal: Seal | null, day: string, now: 
       });
     }
     try {
-      let bytes = 0;
       const changed = new Set<string>();
-      for (const photo of contents.photos)
-        bytes += await putPhoto(folder, photo, recipient, day).catch((failure: unknown) => {
+      const lain = await fewAtATime(contents.photos, (photo) =>
+        putPhoto(folder, photo, recipient, day).catch((failure: unknown) => {
           if (!(failure instanceof ChangedPhoto)) throw failure;
           changed.add(failure.hash);
           return 0;
-        });
+        }),
+      );
+      let bytes = lain.reduce((sum, one) => sum + one, 0);
       const whole: Contents = {
         ...contents,
         photos: contents.photos.filter(({ hash }) => !changed.has(hash)),
