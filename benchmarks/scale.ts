@@ -93,6 +93,18 @@ async function planned(of: Served, folder: string): Promise<string> {
   return `${plan.tasks.length} tasks of ${plan.ready.length} machines laid, ${plan.leftOut.length} without a place, in ${took} s; what was asked meanwhile took ${longestMs.toFixed(0)} ms at most`;
 }
 
+/** A fixed piece of work, about as long as a page, and after so many visits. */
+const [LOOP, LOOP_AFTER] = [10_000_000, 8];
+
+/** How long the same work takes in this process, ms: what it takes more at times is the machine’s own, and in each page’s figures too. */
+function loopMs(): number {
+  const start = performance.now();
+  let sum = 0;
+  for (let i = 0; i < LOOP; i++) sum = (31 * sum + i) % 1_000_003;
+  if (sum < 0) throw new Error('A sum of what is never negative was negative.');
+  return performance.now() - start;
+}
+
 const at = (share: number) => (values: number[]) => quantile(values, share)!;
 const [median, p95] = [at(0.5), at(0.95)];
 
@@ -299,14 +311,19 @@ export async function scale(only: readonly string[] = []): Promise<void> {
       looked.map((address) => [address, { ones: [] as number[], manies: [] as number[], queries: 0 }]),
     );
     // All pages in turn, again and again: what holds the machine up for a moment is a visit to each of some pages, not all of one.
+    const loops: number[] = [];
     for (let i = -WARM; i < VISITS; i++)
-      for (const [address, of] of seen) {
+      for (const [k, [address, of]] of [...seen].entries()) {
+        if (k % LOOP_AFTER === 0) loops.push(loopMs());
         const [one, many] = [await visit(small, address), await visit(big, address)];
         if (i < 0) continue;
         of.ones.push(one.ms);
         of.manies.push(many.ms);
         of.queries = Math.max(of.queries, many.queries);
       }
+    console.log(
+      `The machine itself: the same loop, with nothing asked, took ${median(loops).toFixed(0)} ms in the median, ${p95(loops).toFixed(0)} ms at p95 (${(p95(loops) / median(loops)).toFixed(2)} times)`,
+    );
     for (const [address, { ones, manies, queries }] of seen)
       tell(ones, manies, queries, address.replace(/[0-9a-f-]{28}/g, '…'));
     const acts = doings(machines[0]!, pieces);
