@@ -1,4 +1,4 @@
-import { setTimeout as pause } from 'node:timers/promises';
+import { setImmediate as turn, setTimeout as pause } from 'node:timers/promises';
 import { fewAtATime } from './fewAtATime';
 
 describe('a few at a time', () => {
@@ -17,16 +17,28 @@ describe('a few at a time', () => {
   });
 
   it('begins none after one that failed, and throws it when the others are at an end', async () => {
-    const [begun, ended]: [number[], number[]] = [[], []];
-    const work = async (of: number) => {
-      begun.push(of);
-      await pause(of === 5 ? 1 : 20);
-      if (of === 5) throw new RangeError('the fifth');
-      ended.push(of);
-    };
-    const all = Array.from({ length: 30 }, (_, i) => i);
-    await expect(fewAtATime(all, work)).rejects.toThrow('the fifth');
-    expect(begun).toEqual([0, 1, 2, 3, 4, 5, 6, 7]);
-    expect(ended).toEqual(begun.filter((of) => of !== 5));
+    const begun: number[] = [];
+    const ends = new Map<number, { well: () => void; badly: (failure: Error) => void }>();
+    const work = (of: number) =>
+      new Promise<void>((well, badly) => {
+        begun.push(of);
+        ends.set(of, { well, badly });
+      });
+    let isOver = false;
+    const outcome = fewAtATime([0, 1, 2, 3, 4, 5, 6, 7], work)
+      .catch((failure: Error) => failure.message)
+      .finally(() => (isOver = true));
+    await turn();
+    ends.get(0)!.well();
+    await turn();
+    expect(begun).toEqual([0, 1, 2, 3, 4]);
+    ends.get(2)!.badly(new RangeError('the third'));
+    ends.get(1)!.well();
+    await turn();
+    expect({ begun, isOver }).toEqual({ begun: [0, 1, 2, 3, 4], isOver: false });
+    ends.get(3)!.well();
+    ends.get(4)!.well();
+    expect(await outcome).toBe('the third');
+    expect(begun).toEqual([0, 1, 2, 3, 4]);
   });
 });
