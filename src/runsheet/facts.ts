@@ -1,5 +1,6 @@
 import { stagesOf } from '@/data/stages';
 import { askedFor, findingsOf } from '@/data/findings';
+import { measuredYellows, type MeasuredYellow } from '@/data/yellows';
 import { requestsOf } from '@/data/requests';
 import { showMinutes } from '@/core/runsheet/time';
 import type { Finding, LedgerEntry, OwnerRequest, Photo, StageRow } from '@/data/rows';
@@ -17,6 +18,7 @@ function rowOf(
   photos: readonly Photo[],
   findings: readonly Finding[],
   ledger: readonly LedgerEntry[],
+  yellows: readonly MeasuredYellow[],
 ): RunSheetRow {
   const of = <T extends { stage: string }>(rows: readonly T[]) => rows.filter((row) => row.stage === stage);
   const minutes = of(ledger).reduce((sum, entry) => sum + entry.minutes, 0);
@@ -28,6 +30,9 @@ function rowOf(
     count(of(photos).length, 'photograph'),
     stage === 'intake' ? count(findings.length, 'finding') : '',
     reason ?? '',
+    stage === 'brighten' && yellows.length > 0
+      ? `but measured yellow: ${yellows.map(({ piece }) => piece.tag).join(', ')}`
+      : '',
   ]
     .filter(Boolean)
     .join(', ');
@@ -47,5 +52,7 @@ export async function runSheetRows(restorationId: string): Promise<RunSheetRow[]
     askedFor(restorationId),
     requestsOf(restorationId),
   ]);
-  return stages.map((row) => rowOf(row, asked.get(row.stage) ?? [], requests, photos, findings, ledger));
+  const isNeedless = stages.some(({ stage, state }) => stage === 'brighten' && state === 'not needed');
+  const yellows = isNeedless ? await measuredYellows(restorationId) : [];
+  return stages.map((row) => rowOf(row, asked.get(row.stage) ?? [], requests, photos, findings, ledger, yellows));
 }

@@ -1,3 +1,4 @@
+import type { Aim } from '@/core/intake/aim';
 import { Refusal } from '@/core/refusal';
 import { addPiece, changePiece } from './pieces';
 import { findPiece } from '@/data/pieces';
@@ -60,6 +61,32 @@ describe('findings drive the stages', () => {
     const { id } = await trialRestoration();
     await settleStage(id, 'intake', 'done', null, tick());
     expect(Object.values(await stateOf(id)).filter((state) => state === 'open')).toHaveLength(8);
+  });
+
+  it('what was measured yellow keeps the brightening open, under an aim that wants it and with no finding that answers for it', async () => {
+    const measuredAt = async (b: number, aim: Aim, finding?: Partial<NewFinding>) => {
+      const { id } = await trialRestoration();
+      const { id: pieceId } = await addPiece({ restorationId: id, ...TRIAL_PIECE, aim }, tick());
+      const { id: photoId } = await trialPhoto(id);
+      const spec = { card: [], regions: [] };
+      await keepMeasurement({ pieceId, photoId, stage: 'intake', spec, result: trialResult(b) }, tick());
+      const { id: other } = await found(id, { kind: 'soiled', words: 'dust' });
+      if (finding) {
+        const yellow = await found(id, finding);
+        await settleFinding(yellow.id, 'left on purpose', 'he likes it so', tick());
+      }
+      await settleStage(id, 'intake', 'done', null, tick());
+      await settleFinding(other, 'done', 'wiped', tick());
+      return (await stateOf(id)).brighten;
+    };
+    expect(await measuredAt(15, 'presentable')).toBe('open');
+    // Slightly yellower is left by “presentable”, and asked for by “as new”.
+    expect(await measuredAt(9.9, 'presentable')).toBe('not needed');
+    expect(await measuredAt(10, 'presentable')).toBe('open');
+    expect(await measuredAt(9.9, 'as new')).toBe('open');
+    expect(await measuredAt(6.9, 'as new')).toBe('not needed');
+    expect(await measuredAt(15, 'keep the age')).toBe('not needed');
+    expect(await measuredAt(15, 'presentable', { words: 'all of it' })).toBe('done');
   });
 
   it('a later finding opens its stage again, and says why', async () => {

@@ -1,8 +1,21 @@
 import { assumed } from '../assumptions/assumptions';
+import type { Severity } from '../intake/findings';
 
 /** From so much b* on it is seen across the bench, and from so much across the room. */
 const CLEARLY_B = 4;
 const FAR_B = 10;
+
+/**
+ * How yellow a piece is as a finding, by its measured b*; `null` where nobody sees it.
+ *
+ * @param deltaB b* above the hidden patch; below it where it is negative
+ */
+export function yellowSeverity(deltaB: number): Severity | null {
+  if (deltaB < assumed('seen b*')) return null;
+  return deltaB < CLEARLY_B ? 'slight' : deltaB < FAR_B ? 'plain' : 'bad';
+}
+
+const YELLOWER: Record<Severity, string> = { slight: 'slightly', plain: 'clearly', bad: 'far' };
 
 /**
  * How far a piece is from its hidden patch, in words and then in figures.
@@ -13,7 +26,7 @@ const FAR_B = 10;
  */
 export function distanceInWords(deltaB: number): string {
   const size = Math.abs(deltaB).toFixed(1);
-  if (Math.abs(deltaB) < assumed('seen b*')) return 'as its hidden patch';
-  if (deltaB < 0) return `paler than its hidden patch by b* ${size}`;
-  return `${deltaB < CLEARLY_B ? 'slightly' : deltaB < FAR_B ? 'clearly' : 'far'} yellower, b* ${size} to go`;
+  const severity = yellowSeverity(deltaB);
+  if (severity) return `${YELLOWER[severity]} yellower, b* ${size} to go`;
+  return -deltaB < assumed('seen b*') ? 'as its hidden patch' : `paler than its hidden patch by b* ${size}`;
 }

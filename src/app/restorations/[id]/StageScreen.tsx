@@ -7,6 +7,7 @@ import { marksToKeep } from '@/core/intake/marks';
 import { proposalFor } from '@/core/intake/proposals';
 import { formatMoney } from '@/core/ledger/money';
 import { STAGES, STAGE_WORDS, type Stage } from '@/core/runsheet/stages';
+import { showTime } from '@/core/runsheet/time';
 import { VIEWS } from '@/core/runsheet/views';
 import { findingsOf } from '@/data/findings';
 import { ledgerOf } from '@/data/ledger';
@@ -18,10 +19,12 @@ import { findRestoration } from '@/data/restorations';
 import type { Finding } from '@/data/rows';
 import { stagesOf } from '@/data/stages';
 import { getWorkshop } from '@/data/workshop';
+import { measuredYellows } from '@/data/yellows';
 import { lessonsAt } from '@/work/lessons';
 import { Asked } from '@/runsheet/Asked';
 import { StageEnd } from '@/runsheet/StageEnd';
 import { StageSteps } from '@/runsheet/StageSteps';
+import { StillYellow } from '@/runsheet/StillYellow';
 import { ViewNav } from '@/runsheet/ViewNav';
 import { Waiting } from '@/runsheet/Waiting';
 import { ScreenHead } from '@/ui/layout';
@@ -69,6 +72,7 @@ export async function StageScreen({ restorationId: id, stage, view = '', childre
   const row = stages.find((known) => known.stage === stage)!;
   const own = <T extends { stage: string | null }>(rows: T[]) => rows.filter((entry) => entry.stage === stage);
   const entries = own(ledger);
+  const yellows = first && stage === 'brighten' && row.state === 'not needed' ? await measuredYellows(id) : [];
   const asked = (finding: Finding) =>
     proposalFor(finding, pieces.find(({ id: of }) => of === finding.pieceId)?.aim ?? restoration.aim).stage;
   const here = findings.filter((finding) => finding.stage === stage || asked(finding) === stage);
@@ -93,6 +97,16 @@ export async function StageScreen({ restorationId: id, stage, view = '', childre
       >
         <Box minWidth="0">
           {first && waiting.length > 0 && <Waiting restorationId={id} owner={restoration.owner} requests={waiting} />}
+          {yellows.length > 0 && (
+            <StillYellow
+              restorationId={id}
+              washOpen={stages.some((known) => known.stage === 'wash' && known.state === 'open')}
+              yellows={yellows.map(({ piece, pieceId, deltaB, severity, measured }) => ({
+                ...{ pieceId, deltaB, severity, named: `${piece.tag} ${piece.name}` },
+                day: showTime(measured.measuredAt, timeZone, 'd MMM yyyy'),
+              }))}
+            />
+          )}
           {rules.length > 0 && <RulesLater restorationId={id} rules={rules} />}
           {children ?? <Asked stage={stage} findings={here} pieces={pieces} aim={restoration.aim} />}
           {first && (

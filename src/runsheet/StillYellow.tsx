@@ -1,0 +1,62 @@
+'use client';
+
+import { Box, Text } from '@chakra-ui/react';
+import { addFinding } from '@/clipboard/actions';
+import { distanceInWords } from '@/core/colour/distanceInWords';
+import type { Severity } from '@/core/intake/findings';
+import { Button } from '@/ui/Button';
+import { say } from '@/ui/toast';
+import { useSend } from '@/ui/useSend';
+import { Wrong } from '@/ui/Wrong';
+
+export interface YellowPiece {
+  pieceId: string;
+  /** Its tag and name. */
+  named: string;
+  deltaB: number;
+  severity: Severity;
+  /** The day it was measured, as it is shown. */
+  day: string;
+}
+
+interface Props {
+  restorationId: string;
+  yellows: readonly YellowPiece[];
+  /** The wash goes on: what is measured may be dirt. */
+  washOpen: boolean;
+}
+
+/** Said where the brightening counts as not needed while something measured says otherwise: a tap makes a finding of it. */
+export function StillYellow({ restorationId, yellows, washOpen }: Props) {
+  const { wrong, busy, send } = useSend();
+  const write = ({ pieceId, deltaB, severity }: YellowPiece) =>
+    send(
+      (once) =>
+        addFinding(
+          once({
+            ...{ restorationId, stage: 'brighten', kind: 'yellowed', part: 'case', severity, pieceId },
+            words: `measured, b* ${deltaB.toFixed(1)} above its hidden patch`,
+          }),
+        ),
+      () => say('Written down as a finding. The stage is open.'),
+    );
+  return (
+    <Box role="status" borderLeftWidth="8px" borderColor="amber" bg="sheet" p="3" mb="6">
+      <Text fontWeight="650">Measured yellow all the same</Text>
+      {washOpen && (
+        <Text>The wash is not over, and dirt measures yellow too: what is left after it is for this stage.</Text>
+      )}
+      {yellows.map((yellow) => (
+        <Box key={yellow.pieceId} mt="2">
+          <Text mb="2">
+            {yellow.named}, {yellow.day}: {distanceInWords(yellow.deltaB)}
+          </Text>
+          <Button disabled={busy} onClick={() => write(yellow)}>
+            Write {yellow.named} down as yellowed
+          </Button>
+        </Box>
+      ))}
+      <Wrong words={wrong} />
+    </Box>
+  );
+}
