@@ -2,7 +2,7 @@
 // one that listens knows where a request really comes from; everything else is Next's.
 import { randomBytes } from 'node:crypto';
 import { createServer } from 'node:http';
-import { BlockList } from 'node:net';
+import { isHere } from './here.mjs';
 import { HOME } from './prepare.mjs';
 
 process.env.NODE_ENV = 'production';
@@ -35,12 +35,6 @@ const BARE = {
   'X-Content-Type-Options': 'nosniff',
 };
 
-/** This machine. What it asks of itself travels no way: packing it would only make it wait, a tenth of the whole time. */
-const HERE = new BlockList();
-HERE.addSubnet('127.0.0.0', 8);
-HERE.addAddress('::1', 'ipv6');
-const isHere = (address) => HERE.check(address, address.includes(':') ? 'ipv6' : 'ipv4');
-
 /** Words to look for stand in an address, each sign in up to twelve; a text that was pasted there by mistake is cut by its page, with a word. */
 const LONGEST_HEAD = 128 * 1024;
 
@@ -49,10 +43,12 @@ const server = createServer({ maxHeaderSize: LONGEST_HEAD }, (request, response)
     response.writeHead(400, BARE).end('This is no address. Look at it again, or begin at the bench.');
     return;
   }
-  const peer = request.socket.remoteAddress ?? '';
+  const address = request.socket.remoteAddress ?? '';
+  const isDesk = isHere(address);
   const told = Object.entries(request.headers).filter(([name]) => !MADE_UP.test(name));
-  request.headers = Object.fromEntries([...told, ['x-kvell-peer', `${key}:${peer}`]]);
-  if (peer && isHere(peer)) delete request.headers['accept-encoding'];
+  request.headers = Object.fromEntries([...told, ['x-kvell-peer', `${key}:${isDesk ? 'desk' : address}`]]);
+  // What this machine asks of itself travels no way: packing it would only make it wait, a tenth of the whole time.
+  if (isDesk) delete request.headers['accept-encoding'];
   void handle(request, response);
 });
 server.on('error', (failure) => {

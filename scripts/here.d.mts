@@ -1,0 +1,1 @@
+export declare const isHere: (address: string) => boolean;
