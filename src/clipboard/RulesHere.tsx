@@ -20,22 +20,24 @@ export function RulesHere({ restorationId, rules }: { restorationId: string; rul
         <Text color="soft" fontSize="15px" flex="1" minWidth="18ch">
           {ruleWords(rule)}
         </Text>
-        {([true, false] as const).map((held) => (
-          <Button
-            key={String(held)}
-            disabled={busy}
-            aria-pressed={rule.saidHere === held}
-            aria-label={`${held ? 'It held' : 'It did not'}: ${rule.words}`}
-            onClick={() =>
-              send(
-                (once) => ruleHeld(once({ lessonId: rule.id, restorationId, held })),
-                () => say('Noted.'),
-              )
-            }
-          >
-            {held ? 'It held' : 'It did not'}
-          </Button>
-        ))}
+        <Flex gap="3">
+          {([true, false] as const).map((held) => (
+            <Button
+              key={String(held)}
+              disabled={busy}
+              aria-pressed={rule.saidHere === held}
+              aria-label={`${held ? 'It held' : 'It did not'}: ${rule.words}`}
+              onClick={() =>
+                send(
+                  (once) => ruleHeld(once({ lessonId: rule.id, restorationId, held })),
+                  () => say('Noted.'),
+                )
+              }
+            >
+              {held ? 'It held' : 'It did not'}
+            </Button>
+          ))}
+        </Flex>
       </Flex>
     </Box>
   );
