@@ -13,3 +13,30 @@ export class Refusal extends Error {
     this.name = 'Refusal';
   }
 }
+
+/** Refused for now only: a little later the same is done. */
+export class Busy extends Refusal {}
+
+/** A refusal as plain data: of an error that goes from one thread to another only the words arrive. */
+export interface Refused {
+  refused: { field: string; message: string };
+}
+
+/** Work that hands its refusals over as data, for a thread of its own. */
+export const refusingAsData =
+  <Given, Made>(work: (given: Given) => Made) =>
+  (given: Given): Made | Refused => {
+    try {
+      return work(given);
+    } catch (failure) {
+      if (!(failure instanceof Refusal)) throw failure;
+      return { refused: { field: failure.field, message: failure.message } };
+    }
+  };
+
+/** What was made in another thread. @throws Refusal where that refused it */
+export function unlessRefused<Made>(made: Made): Exclude<Made, Refused> {
+  const { refused } = (typeof made === 'object' && made !== null ? made : {}) as Partial<Refused>;
+  if (refused) throw new Refusal(refused.field, refused.message);
+  return made as Exclude<Made, Refused>;
+}

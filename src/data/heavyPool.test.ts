@@ -1,8 +1,14 @@
+import { Busy, Refusal } from '@/core/refusal';
+import * as heavy from '@/workers/heavy.worker';
 import { inPool } from './heavyPool';
 
 const niceness: number[] = [];
+let full = false;
 
-/** As the package does it: one work after another in each pool. The plan does not come to its end by itself. */
+/**
+ * As the package does it: one work after another in each pool, and what is made is handed over as data. The plan does not come
+ * to its end by itself, and of what is no picture only the name comes back.
+ */
 jest.mock('piscina', () => ({
   __esModule: true,
   default: class {
@@ -10,20 +16,41 @@ jest.mock('piscina', () => ({
     constructor({ niceIncrement }: { niceIncrement: number }) {
       niceness.push(niceIncrement);
     }
-    run(_: unknown, { name }: { name: string }) {
-      const worked = this.last.then(() => (name === 'bench' ? new Promise(() => undefined) : name));
+    run(given: { picture?: object }, { name }: { name: 'evenedOf' | 'bench' }) {
+      if (full) return Promise.reject(new Error('Task queue is at limit'));
+      const worked = this.last.then(() => {
+        if (name === 'bench') return new Promise(() => undefined);
+        return given.picture ? structuredClone(heavy[name](given as never)) : name;
+      });
       this.last = worked;
       return worked;
     }
   },
 }));
 
+const plain = (shade: number) => ({ width: 48, height: 36, data: new Uint8ClampedArray(4 * 48 * 36).fill(shade) });
+
 it('lets nothing that somebody waits for stand behind the plan, and the plan take what the others leave', async () => {
   void inPool('bench', {} as never);
-  for (const asked of ['pdf', 'calendar', 'move', 'laidOut', 'evenedOf'] as const)
+  for (const asked of ['pdf', 'calendar', 'move', 'laidOut', 'evenedOf', 'face', 'sameFace', 'soiled'] as const)
     expect(await inPool(asked, {} as never)).toBe(asked);
   const [plan, others, ...more] = niceness;
   expect(plan).toBeGreaterThan(0);
   expect(others).toBe(0);
   expect(more).toEqual([]);
+});
+
+it('brings back what was made, and a refusal as one', async () => {
+  const evened = await inPool('evenedOf', { picture: plain(120), flat: plain(200) });
+  expect(evened.data).toEqual(plain(120).data);
+  const refused = inPool('evenedOf', { picture: plain(120), flat: plain(10) });
+  await expect(refused).rejects.toBeInstanceOf(Refusal);
+  await expect(refused).rejects.toMatchObject({ field: 'flatField', message: expect.stringContaining('too dark') });
+  await expect(refused).rejects.not.toBeInstanceOf(Busy);
+});
+
+it('says that it is for now only, where too much waits', async () => {
+  full = true;
+  await expect(inPool('pdf', {} as never)).rejects.toBeInstanceOf(Busy);
+  full = false;
 });

@@ -1,4 +1,6 @@
+import { unlessRefused } from '@/core/refusal';
 import * as heavy from '@/workers/heavy.worker';
+import type { Worked } from './heavyPool';
 
 type Works = typeof heavy;
 
@@ -6,5 +8,4 @@ type Works = typeof heavy;
 export const inPool = async <Name extends keyof Works>(
   name: Name,
   given: Parameters<Works[Name]>[0],
-): Promise<Awaited<ReturnType<Works[Name]>>> =>
-  (await (heavy[name] as (given: unknown) => unknown)(given)) as Awaited<ReturnType<Works[Name]>>;
+): Promise<Worked<Name>> => unlessRefused(await (heavy[name] as (given: unknown) => unknown)(given)) as Worked<Name>;

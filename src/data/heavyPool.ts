@@ -1,17 +1,10 @@
 import path from 'node:path';
 import Piscina from 'piscina';
-import { Refusal } from '@/core/refusal';
-import type { bench, calendar, evenedOf, laidOut, move, pdf } from '@/workers/heavy.worker';
+import { Busy, Refusal, unlessRefused, type Refused } from '@/core/refusal';
+import type * as heavy from '@/workers/heavy.worker';
 
 /** What runs in threads beside the one that answers, by its name in `workers/heavy.worker`. */
-interface Works {
-  pdf: typeof pdf;
-  bench: typeof bench;
-  calendar: typeof calendar;
-  laidOut: typeof laidOut;
-  move: typeof move;
-  evenedOf: typeof evenedOf;
-}
+type Works = typeof heavy;
 
 /** Where each is done. Of hundreds of machines the plan takes long: what somebody waits for does not stand behind it. */
 const DONE_IN = {
@@ -21,6 +14,9 @@ const DONE_IN = {
   laidOut: 'asked',
   move: 'asked',
   evenedOf: 'asked',
+  face: 'asked',
+  sameFace: 'asked',
+  soiled: 'asked',
 } as const satisfies Record<keyof Works, string>;
 
 type Place = (typeof DONE_IN)[keyof Works];
@@ -36,6 +32,9 @@ const MOST_MB = 768;
 const NICE: Record<Place, number> = { asked: 0, beside: 10 };
 
 const kept = globalThis as { kvellPools?: Partial<Record<Place, Piscina>> };
+
+/** What a work makes, if it does not refuse. */
+export type Worked<Name extends keyof Works> = Exclude<Awaited<ReturnType<Works[Name]>>, Refused>;
 
 /** Made when it is first asked for; the build writes its file (`scripts/prepare.mjs`). */
 function pool(place: Place): Piscina {
@@ -54,17 +53,22 @@ function pool(place: Place): Piscina {
 /**
  * Does heavy work in a thread of its own, after what was asked of the same place before it.
  *
- * @throws Refusal where too much waits already, or it takes more memory than one work may
+ * @throws Busy where too much waits already
+ * @throws Refusal where it refuses, or takes more memory than one work may
  */
 export async function inPool<Name extends keyof Works>(
   name: Name,
   given: Parameters<Works[Name]>[0],
-): Promise<Awaited<ReturnType<Works[Name]>>> {
+): Promise<Worked<Name>> {
+  return unlessRefused(await worked(name, given)) as Worked<Name>;
+}
+
+async function worked(name: keyof Works, given: unknown): Promise<unknown> {
   try {
-    return (await pool(DONE_IN[name]).run(given, { name })) as Awaited<ReturnType<Works[Name]>>;
+    return await pool(DONE_IN[name]).run(given, { name });
   } catch (failure) {
     const { message, code } = failure as { message?: string; code?: string };
-    if (/queue/i.test(message ?? '')) throw new Refusal('', 'Too much is being made just now. Try again in a minute.');
+    if (/queue/i.test(message ?? '')) throw new Busy('', 'Too much is being made just now. Try again in a minute.');
     if (code === 'ERR_WORKER_OUT_OF_MEMORY')
       throw new Refusal('', 'This is too much to be made at once. Make it in parts.');
     throw failure;

@@ -1,9 +1,8 @@
 import { likeWords, select } from '@/data/table';
-import { facePng, measuredFace } from '@/data/photos/face';
+import { facePng, isNoFace, measuredFace } from '@/data/photos/face';
 import { findRows } from '@/data/table';
 import { measurementsOfPiece } from '@/data/measurements';
 import { NOT_AWAY } from '@/data/putAway';
-import { Refusal } from '@/core/refusal';
 import type { Measurement } from '@/data/rows';
 
 /** Cells across. */
@@ -54,7 +53,7 @@ export async function besideOf(pieceId: string): Promise<Beside | null> {
   const faceUrl = await measuredFace(last, COLUMNS)
     .then(async ({ plane }) => `data:image/png;base64,${(await facePng(plane)).toString('base64')}`)
     .catch((failure: unknown) => {
-      if (failure instanceof Refusal || (failure as { code?: string }).code === 'ENOENT') return null;
+      if (isNoFace(failure)) return null;
       throw failure;
     });
   return {

@@ -4,9 +4,14 @@ import pdfMake, { type Content } from 'pdfmake';
 import { workBench, type BenchWork, type BenchWorked } from '@/core/schedule/benchWork';
 import type { BenchFacts } from '@/core/schedule/facts/facts';
 import { laidOut as laidOutOf, moveCost, type LaidOut, type MoveCost } from '@/core/schedule/move';
+import { canBeSameFace, faceOf, type Face } from '@/core/face/face';
+import { leftSpots, soiledBetween } from '@/core/face/soiled';
 import { evened } from '@/core/picture/flatField';
 import type { Picture } from '@/core/picture/picture';
+import type { FacePlane } from '@/core/picture/plane';
+import type { MeasureSpec } from '@/core/picture/spec';
 import { PLACED } from '@/core/paper';
+import { refusingAsData } from '@/core/refusal';
 import { planCalendar, type CalendarGiven } from './planCalendar';
 
 type Sheet = Parameters<typeof pdfMake.createPdf>[0];
@@ -129,17 +134,49 @@ export async function pdf({ footerTitle, ...document }: Given): Promise<Uint8Arr
 }
 
 /** Lays the tasks of the bench, and plays the plan through. */
-export const bench = (work: BenchWork): BenchWorked => workBench(work, () => performance.now());
+export const bench = refusingAsData((work: BenchWork): BenchWorked => workBench(work, () => performance.now()));
 
 /** Lays the tasks of the bench without a search. */
-export const laidOut = (facts: BenchFacts): LaidOut => laidOutOf(facts);
+export const laidOut = refusingAsData((facts: BenchFacts): LaidOut => laidOutOf(facts));
 
 /** What it costs to begin a task at another time. */
-export const move = (given: { facts: BenchFacts; laid: LaidOut; task: string; minutes: number }): MoveCost =>
-  moveCost(given.facts, given.laid, given.task, given.minutes);
+export const move = refusingAsData(
+  (given: { facts: BenchFacts; laid: LaidOut; task: string; minutes: number }): MoveCost =>
+    moveCost(given.facts, given.laid, given.task, given.minutes),
+);
 
 /** The plan as a calendar. */
 export const calendar = (given: CalendarGiven): string => planCalendar(given);
 
+/** A photograph as it comes over, with that of a plain sheet where one went with it. */
+export interface Photographed {
+  picture: Picture;
+  flat: Picture | null;
+}
+
+const evenedBy = ({ picture, flat }: Photographed): Picture => (flat ? evened(picture, flat) : picture);
+
 /** Evens the light of a picture by that of a plain sheet. */
-export const evenedOf = ({ picture, flat }: { picture: Picture; flat: Picture }): Picture => evened(picture, flat);
+export const evenedOf = refusingAsData(evenedBy);
+
+/** What is taken out of a photograph: which region of what was measured on it, so many cells across, in a shape or in its own. */
+export interface FaceAsked extends Photographed {
+  spec: MeasureSpec;
+  regionId: string;
+  columns: number;
+  shape: number | null;
+}
+
+/** A measured face on its own plane. */
+export const face = refusingAsData(({ spec, regionId, columns, shape, ...photographed }: FaceAsked) =>
+  faceOf(evenedBy(photographed), spec, regionId, columns, shape === null ? {} : { shape }),
+);
+
+/** Whether two faces can be one. */
+export const sameFace = ({ first, later }: { first: Face; later: Face }): boolean => canBeSameFace(first, later);
+
+/** How soiled a face was and is, and where something is left. */
+export const soiled = ({ before, after }: { before: FacePlane; after: FacePlane }) => {
+  const between = soiledBetween(before, after);
+  return { ...between, left: leftSpots(between.after) };
+};

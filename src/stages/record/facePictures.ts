@@ -1,7 +1,5 @@
 import sharp from 'sharp';
-import { canBeSameFace } from '@/core/face/face';
-import { Refusal } from '@/core/refusal';
-import { facePng, measuredFace } from '@/data/photos/face';
+import { facePng, facesInTime, isNoFace } from '@/data/photos/face';
 import { findPhoto } from '@/data/photos/store';
 import type { Measurement } from '@/data/rows';
 import { lastMade } from '@/edge/lastMade';
@@ -32,10 +30,9 @@ async function madeOf({ photoId, spec }: Measurement): Promise<string | null> {
 const paperJpeg = (png: Buffer): Promise<Buffer> => sharp(png).jpeg({ quality: 85 }).toBuffer();
 
 async function facesOf(first: Measurement, last: Measurement): Promise<Faces | null> {
-  const then = await measuredFace(first, COLUMNS);
-  const now = await measuredFace(last, COLUMNS, then.shape);
-  if (!canBeSameFace(then, now)) return null;
-  const [before, after] = await Promise.all([facePng(then.plane), facePng(now.plane)]);
+  const faces = await facesInTime(first, last, COLUMNS);
+  if (!faces) return null;
+  const [before, after] = await Promise.all([facePng(faces[0].plane), facePng(faces[1].plane)]);
   const onPaper = await Promise.all([paperJpeg(before), paperJpeg(after)]);
   return { before, after, onPaper };
 }
@@ -59,7 +56,7 @@ async function facePair({ first, last }: PieceStory): Promise<FacePair | null> {
     const faces = await FACES.fetch(name, { context: [first, last] });
     return faces ? { ...faces, first, last } : null;
   } catch (failure) {
-    if (failure instanceof Refusal || (failure as { code?: string }).code === 'ENOENT') return null;
+    if (isNoFace(failure)) return null;
     throw failure;
   }
 }

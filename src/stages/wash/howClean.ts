@@ -1,10 +1,10 @@
-import { leftSpots, soiledBetween, type SoiledFace } from '@/core/face/soiled';
-import { canBeSameFace } from '@/core/face/face';
+import type { SoiledFace } from '@/core/face/soiled';
 import { homographyThrough, project, UNIT_SQUARE } from '@/core/picture/homography';
 import type { Share } from '@/core/picture/picture';
 import { Refusal } from '@/core/refusal';
 import { measurementsOfPiece } from '@/data/measurements';
-import { cellsUrl, measuredFace } from '@/data/photos/face';
+import { inPool } from '@/data/heavyPool';
+import { cellsUrl, facesInTime } from '@/data/photos/face';
 
 /** How clean a face is, before and after, and where something is left. Shares are of the cells that speak. */
 export interface HowClean {
@@ -45,15 +45,15 @@ export async function howClean(pieceId: string): Promise<HowClean> {
       'pieceId',
       'Two measurements at the wash are needed: one before, one after, of the same face. Measure the piece, wash it, and measure again.',
     );
-  const then = await measuredFace(first, COLUMNS);
-  const now = await measuredFace(last, COLUMNS, then.shape);
-  if (!canBeSameFace(then, now))
+  const faces = await facesInTime(first, last, COLUMNS);
+  if (!faces)
     throw new Refusal(
       'pieceId',
       'Before and after do not show the same face: their outlines differ, or what is on them lies elsewhere. Measure the same face again, outlined to its corners.',
     );
-  const { before, after, unsure } = soiledBetween(then.plane, now.plane);
-  const { width, height } = now.picture;
+  const [then, now] = faces;
+  const { before, after, unsure, left } = await inPool('soiled', { before: then.plane, after: now.plane });
+  const { width, height } = now.size;
   const onPhoto = homographyThrough(UNIT_SQUARE, now.corners);
   return {
     unsure,
@@ -62,8 +62,8 @@ export async function howClean(pieceId: string): Promise<HowClean> {
     beforeUrl: await mapUrl(before),
     afterUrl: await mapUrl(after),
     photoId: last.photoId,
-    size: { width, height },
-    spots: leftSpots(after).map(({ share, across, down, where }) => {
+    size: now.size,
+    spots: left.map(({ share, across, down, where }) => {
       const [x, y] = project(onPhoto, [across, down]);
       return {
         share,
