@@ -1,7 +1,6 @@
 import { createSystem, defineConfig, defineRecipe } from '@chakra-ui/react';
 import { defaultBaseConfig } from '@chakra-ui/react/preset-base';
 import {
-  animationStyles,
   breakpoints,
   buttonRecipe,
   cssVarsPrefix,
@@ -62,7 +61,16 @@ const button = defineRecipe({
   defaultVariants: { variant: 'quiet' as never, size: 'desk' as never },
 });
 
-/** Of the library's looks only those of the parts that the house uses: all of them would be a fifth of every page's script. */
+/** The part of something by the names of what is in it. */
+const only = <Of extends object, Name extends keyof Of>(of: Of, ...names: Name[]): Pick<Of, Name> =>
+  Object.fromEntries(names.map((name) => [name, of[name]])) as Pick<Of, Name>;
+
+const { bg, fg, border, gray } = semanticTokens.colors;
+
+/**
+ * Of the library's looks only those of the parts that the house uses: all of them would be a fifth of every page's script. Of its
+ * colours the greys: the others are our own, and each name is worked out anew by every page before it wakes.
+ */
 const library = defineConfig({
   preflight: true,
   cssVarsPrefix,
@@ -71,11 +79,21 @@ const library = defineConfig({
   theme: {
     breakpoints,
     keyframes,
-    tokens,
-    semanticTokens,
+    tokens: {
+      ...tokens,
+      colors: only(tokens.colors, 'transparent', 'current', 'black', 'white', 'blackAlpha', 'gray'),
+    },
+    semanticTokens: {
+      ...semanticTokens,
+      colors: {
+        gray,
+        bg: only(bg, 'DEFAULT', 'subtle', 'muted', 'emphasized', 'inverted', 'panel'),
+        fg: only(fg, 'DEFAULT', 'subtle', 'muted', 'inverted'),
+        border: only(border, 'DEFAULT', 'subtle', 'muted', 'emphasized', 'inverted'),
+      },
+    },
     textStyles,
-    layerStyles,
-    animationStyles,
+    layerStyles: only(layerStyles, 'disabled'),
     recipes: {
       button: buttonRecipe,
       spinner: spinnerRecipe,
