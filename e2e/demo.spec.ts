@@ -439,3 +439,19 @@ test('every machine of the demo has its place in the plan, planned session and a
   await open(page, '/plan');
   await expect(page.getByRole('button', { name: /Brimsel Nine|Orvane Slab|Tovarn Desk Two/ }).first()).toBeVisible();
 });
+
+test('what was measured yellow opens a brightening that counted as not needed, at one tap', async ({ page }) => {
+  const { 'wash: Spots': spots } = await addresses(page);
+  const brighten = spots!.replace(/\/wash.*/, '/brighten');
+  await open(page, brighten);
+  await expect(page.getByText('This stage is not needed', { exact: false })).toBeVisible();
+  const said = page.getByRole('status').filter({ hasText: 'Measured yellow all the same' });
+  // Its wash goes on.
+  await expect(said).toContainText('dirt measures yellow too');
+  await expect(said).toContainText(/K2 Lid, .*: clearly yellower, b\* \d+\.\d to go/);
+  await said.getByRole('button', { name: 'Write K2 Lid down as yellowed' }).click();
+  await expect(page.getByRole('button', { name: 'Brighten is done' })).toBeVisible();
+  await expect(said).toBeHidden();
+  await open(page, brighten.replace('/brighten', ''));
+  await expect(page.getByText(/yellowed, measured, b\* \d+\.\d above its hidden patch/)).toBeVisible();
+});

@@ -12,7 +12,9 @@ const FAR_B = 10;
  */
 export function yellowSeverity(deltaB: number): Severity | null {
   if (deltaB < assumed('seen b*')) return null;
-  return deltaB < CLEARLY_B ? 'slight' : deltaB < FAR_B ? 'plain' : 'bad';
+  // By the figure that stands beside the word.
+  const shown = Number(deltaB.toFixed(1));
+  return shown < CLEARLY_B ? 'slight' : shown < FAR_B ? 'plain' : 'bad';
 }
 
 const YELLOWER: Record<Severity, string> = { slight: 'slightly', plain: 'clearly', bad: 'far' };
