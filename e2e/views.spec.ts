@@ -132,16 +132,21 @@ for (const [name, size] of Object.entries(SIZES) as ['desk' | 'phone', { width: 
     const look = async (address: string, needsAction = false, closely = false) => {
       at = address;
       await openWhole(page, address);
-      const { screens, wide, action } = await page.evaluate(() => {
+      const { screens, wide, action, unknown } = await page.evaluate(() => {
         const boxes = [...document.querySelectorAll('[data-main-action]')].map((node) => node.getBoundingClientRect());
         return {
           screens: document.documentElement.scrollHeight / window.innerHeight,
           wide: document.documentElement.scrollWidth > window.innerWidth,
+          // A name that the theme does not have stays as it is, and the browser passes over it.
+          unknown: [...document.querySelectorAll('style')].flatMap(
+            ({ textContent }) => textContent.match(/:\s*[a-zA-Z]+\.(\d{2,3}|[a-zA-Z]{2,})\s*[;}]/g) ?? [],
+          ),
           action: boxes.some(({ top, height }) => height > 0 && top >= 0 && top < window.innerHeight - 60),
         };
       });
       if (screens > MOST_SCREENS[name]) wrong.push(`${address}: ${screens.toFixed(2)} screens`);
       if (wide) wrong.push(`${address}: wider than the screen`);
+      if (unknown.length > 0) wrong.push(`${address}: looks that nobody knows, ${[...new Set(unknown)].join(' ')}`);
       if (needsAction && !action) wrong.push(`${address}: its main action is out of sight`);
       if (!closely) return;
       const faults = await axeFaults(page, isOtherDay ? ['light'] : ['light', 'dark']);
