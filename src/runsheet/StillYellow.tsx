@@ -5,6 +5,7 @@ import { addFinding } from '@/clipboard/actions';
 import { distanceInWords } from '@/core/colour/distanceInWords';
 import type { Severity } from '@/core/intake/findings';
 import { Button } from '@/ui/Button';
+import { Fold } from '@/ui/Fold';
 import { say } from '@/ui/toast';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
@@ -26,6 +27,9 @@ interface Props {
   washOpen: boolean;
 }
 
+/** So many stand open; there may be a dozen. */
+const AT_FIRST = 3;
+
 /** Said where the brightening counts as not needed while something measured says otherwise: a tap makes a finding of it. */
 export function StillYellow({ restorationId, yellows, washOpen }: Props) {
   const { wrong, busy, send } = useSend();
@@ -40,22 +44,26 @@ export function StillYellow({ restorationId, yellows, washOpen }: Props) {
         ),
       () => say('Written down as a finding. The stage is open.'),
     );
+  const yellowest = [...yellows].sort((one, other) => other.deltaB - one.deltaB);
+  const more = yellowest.slice(AT_FIRST);
+  const line = (yellow: YellowPiece) => (
+    <Box key={yellow.pieceId} mt="2">
+      <Text mb="2">
+        {yellow.named}, {yellow.day}: {distanceInWords(yellow.deltaB)}
+      </Text>
+      <Button disabled={busy} onClick={() => write(yellow)}>
+        Write {yellow.named} down as yellowed
+      </Button>
+    </Box>
+  );
   return (
     <Box role="status" borderLeftWidth="8px" borderColor="amber" bg="sheet" p="3" mb="6">
       <Text fontWeight="650">Measured yellow all the same</Text>
       {washOpen && (
         <Text>The wash is not over, and dirt measures yellow too: what is left after it is for this stage.</Text>
       )}
-      {yellows.map((yellow) => (
-        <Box key={yellow.pieceId} mt="2">
-          <Text mb="2">
-            {yellow.named}, {yellow.day}: {distanceInWords(yellow.deltaB)}
-          </Text>
-          <Button disabled={busy} onClick={() => write(yellow)}>
-            Write {yellow.named} down as yellowed
-          </Button>
-        </Box>
-      ))}
+      {yellowest.slice(0, AT_FIRST).map(line)}
+      {more.length > 0 && <Fold summary={`${more.length} more measured so`}>{more.map(line)}</Fold>}
       <Wrong words={wrong} />
     </Box>
   );

@@ -11,6 +11,10 @@ import type { RunSheetRow } from './RunSheet';
 
 const count = (n: number, one: string, many = `${one}s`) => (n === 0 ? '' : `${n} ${n === 1 ? one : many}`);
 
+/** The first of many, and how many more there are. */
+const someOf = (all: readonly string[], between: string, most: number): string =>
+  all.slice(0, most).join(between) + (all.length > most ? ` and ${all.length - most} more` : '');
+
 function rowOf(
   { stage, state, reason }: StageRow,
   asking: readonly Finding[],
@@ -24,14 +28,16 @@ function rowOf(
   const minutes = of(ledger).reduce((sum, entry) => sum + entry.minutes, 0);
   const tags = asking.map(({ kind, words }) => [kind, words].filter(Boolean).join(', '));
   const facts = [
-    tags.length > 0
-      ? `asked for: ${tags.slice(0, 2).join('; ')}${tags.length > 2 ? ` and ${tags.length - 2} more` : ''}`
-      : '',
+    tags.length > 0 ? `asked for: ${someOf(tags, '; ', 2)}` : '',
     count(of(photos).length, 'photograph'),
     stage === 'intake' ? count(findings.length, 'finding') : '',
     reason ?? '',
     stage === 'brighten' && yellows.length > 0
-      ? `but measured yellow: ${yellows.map(({ piece }) => piece.tag).join(', ')}`
+      ? `but measured yellow: ${someOf(
+          yellows.map(({ piece }) => piece.tag),
+          ', ',
+          4,
+        )}`
       : '',
   ]
     .filter(Boolean)
