@@ -18,7 +18,7 @@ export interface MeasuredYellow extends Asking {
 
 /**
  * What measuring says asks for brightening, under the aim of each piece: a finding of yellow answers for its piece, or for
- * the whole machine, whatever became of it.
+ * the whole machine, whatever became of it. The yellowest first.
  */
 export async function measuredYellows(restorationId: string): Promise<MeasuredYellow[]> {
   const [{ aim }, pieces, findings] = await Promise.all([
@@ -30,14 +30,15 @@ export async function measuredYellows(restorationId: string): Promise<MeasuredYe
   if (answered.includes(null)) return [];
   const open = pieces.filter(({ id, plastic }) => isPlastic(plastic) && !answered.includes(id));
   const latest = await latestOf(open.map(({ id }) => id));
-  return open.flatMap((piece) => {
+  const asking = open.flatMap((piece) => {
     const measured = latest.get(piece.id);
     const deltaB = measured?.deltaB ?? 0;
     const severity = yellowSeverity(deltaB);
     if (!measured || !severity) return [];
-    const asking: Asking = { kind: 'yellowed', severity, part: 'case' };
-    return proposalFor(asking, piece.aim ?? aim).stage === 'brighten'
-      ? [{ ...asking, pieceId: piece.id, piece, deltaB, measured }]
+    const yellow: Asking = { kind: 'yellowed', severity, part: 'case' };
+    return proposalFor(yellow, piece.aim ?? aim).stage === 'brighten'
+      ? [{ ...yellow, pieceId: piece.id, piece, deltaB, measured }]
       : [];
   });
+  return asking.sort((one, other) => other.deltaB - one.deltaB);
 }

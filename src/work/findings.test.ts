@@ -24,6 +24,7 @@ import { logOf } from '@/data/log';
 import { settleStage } from './stages';
 import { setAim } from './restorations';
 import { stagesOf } from '@/data/stages';
+import { measuredYellows } from '@/data/yellows';
 import { addLedgerEntry, correctMinutes, useFromStores } from './ledger';
 import { ledgerOf } from '@/data/ledger';
 import { inTrialWorkshop, TRIAL_PIECE, trialPhoto, trialPiece, trialRestoration, trialResult, tick } from './trial';
@@ -87,6 +88,30 @@ describe('findings drive the stages', () => {
     expect(await measuredAt(6.9, 'as new')).toBe('not needed');
     expect(await measuredAt(15, 'keep the age')).toBe('not needed');
     expect(await measuredAt(15, 'presentable', { words: 'all of it' })).toBe('done');
+  });
+
+  it('a finding of yellow answers for what was measured on its piece, or on all of them; metal is not brightened', async () => {
+    const { id } = await trialRestoration();
+    const pieces = await Promise.all(
+      (['ABS', 'ABS', 'metal'] as const).map((plastic, i) =>
+        addPiece({ restorationId: id, ...TRIAL_PIECE, tag: `Y${i}`, plastic }, tick()),
+      ),
+    );
+    const { id: photoId } = await trialPhoto(id);
+    for (const { id: pieceId } of pieces)
+      await keepMeasurement(
+        { pieceId, photoId, stage: 'wash', spec: { card: [], regions: [] }, result: trialResult(15) },
+        tick(),
+      );
+    const yellow = async () => (await measuredYellows(id)).map(({ piece: { tag } }) => tag).sort();
+    expect(await yellow()).toEqual(['Y0', 'Y1']);
+    await found(id, { kind: 'scuffed', pieceId: pieces[1]!.id });
+    expect(await yellow()).toEqual(['Y0', 'Y1']);
+    const one = await found(id, { pieceId: pieces[0]!.id });
+    await settleFinding(one.id, 'left on purpose', 'he likes it so', tick());
+    expect(await yellow()).toEqual(['Y1']);
+    await found(id, { words: 'all of it' });
+    expect(await yellow()).toEqual([]);
   });
 
   it('a later finding opens its stage again, and says why', async () => {

@@ -2,7 +2,6 @@
 
 import { Flex, Text } from '@chakra-ui/react';
 import { Button } from '@/ui/Button';
-import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { viewHref } from '@/core/runsheet/views';
 import { Fold } from '@/ui/Fold';
@@ -36,13 +35,13 @@ const isSame = (pass: PassView) => (other: PassView) => keyOf(other) === keyOf(p
 /** At the sink: what runs or comes next, large; then what else could be taken, and what dries. */
 export function WashBench({ restorationId, bath, running, next, byHand, asked, spots, begun, drying }: Props) {
   useWakeLock();
-  const router = useRouter();
   const [chosen, setChosen] = useState<string | null>(null);
   // Once it runs it is a pass like any other: it does not come back by itself when it is over.
   const begunByHand = asked && byHand === null;
   useEffect(() => {
-    if (begunByHand) router.replace(viewHref(restorationId, 'wash'));
-  }, [begunByHand, restorationId, router]);
+    // The address alone: a page fetched anew would draw over whatever is tapped meanwhile.
+    if (begunByHand) window.history.replaceState(null, '', viewHref(restorationId, 'wash'));
+  }, [begunByHand, restorationId]);
   const all = [...(byHand && !running.some(isSame(byHand)) ? [byHand] : []), ...running, ...next];
   const shown = all.find((pass) => keyOf(pass) === chosen) ?? all[0];
   const open = spots.filter(({ settled }) => !settled);

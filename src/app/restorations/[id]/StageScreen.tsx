@@ -3,6 +3,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { Clipboard } from '@/clipboard/Clipboard';
 import { RulesLater } from '@/clipboard/RulesLater';
+import { distanceInWords } from '@/core/colour/distanceInWords';
 import { marksToKeep } from '@/core/intake/marks';
 import { proposalFor } from '@/core/intake/proposals';
 import { formatMoney } from '@/core/ledger/money';
@@ -24,7 +25,7 @@ import { lessonsAt } from '@/work/lessons';
 import { Asked } from '@/runsheet/Asked';
 import { StageEnd } from '@/runsheet/StageEnd';
 import { StageSteps } from '@/runsheet/StageSteps';
-import { StillYellow } from '@/runsheet/StillYellow';
+import { StillYellowLater } from '@/runsheet/StillYellowLater';
 import { ViewNav } from '@/runsheet/ViewNav';
 import { Waiting } from '@/runsheet/Waiting';
 import { ScreenHead } from '@/ui/layout';
@@ -98,12 +99,13 @@ export async function StageScreen({ restorationId: id, stage, view = '', childre
         <Box minWidth="0">
           {first && waiting.length > 0 && <Waiting restorationId={id} owner={restoration.owner} requests={waiting} />}
           {yellows.length > 0 && (
-            <StillYellow
+            <StillYellowLater
               restorationId={id}
               washOpen={stages.some((known) => known.stage === 'wash' && known.state === 'open')}
               yellows={yellows.map(({ piece, pieceId, deltaB, severity, measured }) => ({
-                ...{ pieceId, deltaB, severity, named: `${piece.tag} ${piece.name}` },
-                day: showTime(measured.measuredAt, timeZone, 'd MMM yyyy'),
+                ...{ pieceId, severity, named: `${piece.tag} ${piece.name}` },
+                said: `${showTime(measured.measuredAt, timeZone, 'd MMM yyyy')}: ${distanceInWords(deltaB)}`,
+                words: `measured, b* ${deltaB.toFixed(1)} above its hidden patch`,
               }))}
             />
           )}
