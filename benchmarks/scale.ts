@@ -12,6 +12,7 @@ import { countRows, findRows } from '@/data/table';
 import type { TableName } from '@/data/tables';
 import { backUp, checkAll } from '@/work/keeping/keeping';
 import { isStale } from '@/work/plan/replan';
+import { endTimer } from '@/work/timers';
 import { copyRestorations } from '@/work/manyYears.testing';
 import { planThatStands } from '@/data/plans';
 import { actionsOfBuild, call, type Called } from './attack/server';
@@ -31,6 +32,8 @@ const MOST_RATIO = 1.5;
 
 interface Served {
   base: string;
+  /** Its folder. */
+  data: string;
   /** How long it took until it answered, s. */
   upS: number;
   process: ChildProcess;
@@ -55,7 +58,7 @@ async function served(port: number, data: string): Promise<Served> {
     if (up) break;
     await pause(50);
   }
-  return { base, upS: (performance.now() - started) / 1000, process: process_, queries: () => queries };
+  return { base, data, upS: (performance.now() - started) / 1000, process: process_, queries: () => queries };
 }
 
 async function visit(of: Served, address: string): Promise<{ ms: number; kB: number; queries: number; body: string }> {
@@ -171,17 +174,14 @@ async function fill(folder: string): Promise<void> {
 const CLOCK = 'a clock is started';
 const OWN_CLOCK = 'soak ';
 
-/** Ends the clocks that were started here, as somebody would at the bench. */
-async function endClocks(base: string, bench: string): Promise<void> {
-  const end = actionsOfBuild().get('bench/actions#endOwnTimer')!;
-  const running = bench.matchAll(new RegExp(`"id":"([0-9a-f-]{36})"[^{}]*"label":"${OWN_CLOCK}`, 'g'));
-  const ids = [...new Set([...running].map(([, id]) => id!))];
-  if (ids.length === 0) throw new Error('The clock that was started is not on the bench.');
-  for (const id of ids) await call(base, end, [id], {}, '/');
+/** Ends the clocks that were started here. */
+async function endClocks(folder: string): Promise<void> {
+  process.env.KVELL_DATA = folder;
+  const running = await findRows('timers', { endedAt: null });
+  for (const { id, label } of running) if (label.startsWith(OWN_CLOCK)) await endTimer(id, new Date());
 }
 
-/** @returns what it answered */
-type Doing = (base: string, once: string) => Promise<string>;
+type Doing = (base: string, once: string) => Promise<void>;
 
 /**
  * What people do all day: each a change, a note, a piece, a machine, a clock; and what answers while somebody types, what is
@@ -203,7 +203,6 @@ function doings(machine: string, pieces: ReadonlyMap<string, string>): Record<st
     async (base, once) => {
       const called = await call(base, actions.get(name)!, [given(once)], {}, at);
       if (!isTaken(called)) throw new Error(`${name}: ${called.body}`);
-      return called.body;
     };
   return {
     'a note is written': does('clipboard/actions#writeDown', `${machine}/mend`, (once) => ({
@@ -346,12 +345,12 @@ export async function scale(only: readonly string[] = []): Promise<void> {
     for (const [name, does] of Object.entries(acts)) {
       const times: [number[], number[]] = [[], []];
       for (let i = -WARM; i < VISITS; i++)
-        for (const [k, { base }] of servers.entries()) {
+        for (const [k, { base, data }] of servers.entries()) {
           const start = performance.now();
-          const answered = await does(base, `${WARM + i}`.padStart(32, '0'));
+          await does(base, `${WARM + i}`.padStart(32, '0'));
           if (i >= 0) times[k]!.push(performance.now() - start);
           // Nobody has ninety clocks running at once.
-          if (name === CLOCK) await endClocks(base, answered);
+          if (name === CLOCK) await endClocks(data);
         }
       tell(...times, 0, name);
     }
