@@ -14,8 +14,8 @@ export class Refusal extends Error {
   }
 }
 
-/** Refused for now only: a little later the same is done. */
-export class Busy extends Refusal {}
+/** Nothing is wrong with what was given: the machine could not do it just now. */
+export class Overload extends Refusal {}
 
 /** A refusal as plain data: of an error that goes from one thread to another only the words arrive. */
 export interface Refused {

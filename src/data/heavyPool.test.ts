@@ -1,9 +1,9 @@
-import { Busy, Refusal } from '@/core/refusal';
+import { Overload, Refusal } from '@/core/refusal';
 import * as heavy from '@/workers/heavy.worker';
 import { inPool } from './heavyPool';
 
 const niceness: number[] = [];
-let full = false;
+let broken: Error | null = null;
 
 /**
  * As the package does it: one work after another in each pool, and what is made is handed over as data. The plan does not come
@@ -17,7 +17,7 @@ jest.mock('piscina', () => ({
       niceness.push(niceIncrement);
     }
     run(given: { picture?: object }, { name }: { name: 'evenedOf' | 'bench' }) {
-      if (full) return Promise.reject(new Error('Task queue is at limit'));
+      if (broken) return Promise.reject(broken);
       const worked = this.last.then(() => {
         if (name === 'bench') return new Promise(() => undefined);
         return given.picture ? structuredClone(heavy[name](given as never)) : name;
@@ -46,11 +46,16 @@ it('brings back what was made, and a refusal as one', async () => {
   const refused = inPool('evenedOf', { picture: plain(120), flat: plain(10) });
   await expect(refused).rejects.toBeInstanceOf(Refusal);
   await expect(refused).rejects.toMatchObject({ field: 'flatField', message: expect.stringContaining('too dark') });
-  await expect(refused).rejects.not.toBeInstanceOf(Busy);
+  await expect(refused).rejects.not.toBeInstanceOf(Overload);
 });
 
-it('says that it is for now only, where too much waits', async () => {
-  full = true;
-  await expect(inPool('pdf', {} as never)).rejects.toBeInstanceOf(Busy);
-  full = false;
+it.each([
+  [new Error('Task queue is at limit'), 'Try again in a minute'],
+  [Object.assign(new Error('out of memory'), { code: 'ERR_WORKER_OUT_OF_MEMORY' }), 'Make it in parts'],
+])('says of %s that nothing is wrong with what was given', async (failure, words) => {
+  broken = failure;
+  const refused = inPool('pdf', {} as never);
+  await expect(refused).rejects.toBeInstanceOf(Overload);
+  await expect(refused).rejects.toThrow(words);
+  broken = null;
 });

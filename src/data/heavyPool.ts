@@ -1,6 +1,6 @@
 import path from 'node:path';
 import Piscina from 'piscina';
-import { Busy, Refusal, unlessRefused, type Refused } from '@/core/refusal';
+import { Overload, unlessRefused, type Refused } from '@/core/refusal';
 import type * as heavy from '@/workers/heavy.worker';
 
 /** What runs in threads beside the one that answers, by its name in `workers/heavy.worker`. */
@@ -53,8 +53,8 @@ function pool(place: Place): Piscina {
 /**
  * Does heavy work in a thread of its own, after what was asked of the same place before it.
  *
- * @throws Busy where too much waits already
- * @throws Refusal where it refuses, or takes more memory than one work may
+ * @throws Overload where too much waits already, or it takes more memory than one work may
+ * @throws Refusal where it refuses
  */
 export async function inPool<Name extends keyof Works>(
   name: Name,
@@ -68,9 +68,9 @@ async function worked(name: keyof Works, given: unknown): Promise<unknown> {
     return await pool(DONE_IN[name]).run(given, { name });
   } catch (failure) {
     const { message, code } = failure as { message?: string; code?: string };
-    if (/queue/i.test(message ?? '')) throw new Busy('', 'Too much is being made just now. Try again in a minute.');
+    if (/queue/i.test(message ?? '')) throw new Overload('', 'Too much is being made just now. Try again in a minute.');
     if (code === 'ERR_WORKER_OUT_OF_MEMORY')
-      throw new Refusal('', 'This is too much to be made at once. Make it in parts.');
+      throw new Overload('', 'This is too much to be made at once. Make it in parts.');
     throw failure;
   }
 }

@@ -5,7 +5,7 @@ import { codeOfLinear } from '@/core/colour/bulk';
 import type { FacePlane } from '@/core/picture/plane';
 import type { Picture } from '@/core/picture/picture';
 import type { Srgb } from '@/core/colour/types';
-import { Busy, Refusal } from '@/core/refusal';
+import { Overload, Refusal } from '@/core/refusal';
 import { PIECE_REGION } from '../measurements';
 import type { Measurement } from '../rows';
 import { inPool } from '../heavyPool';
@@ -61,7 +61,7 @@ export const measuredFace = (
 
 /** Whether a face cannot be had, now or later: its photograph is gone, or it does not show one. */
 export const isNoFace = (failure: unknown): boolean =>
-  (failure instanceof Refusal && !(failure instanceof Busy)) || (failure as { code?: string }).code === 'ENOENT';
+  (failure instanceof Refusal && !(failure instanceof Overload)) || (failure as { code?: string }).code === 'ENOENT';
 
 /**
  * The first and a later measured face of a piece, on planes of the same size; `null` where they show different faces.
