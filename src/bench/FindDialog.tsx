@@ -4,24 +4,50 @@ import { Box, Dialog, Portal, Text } from '@chakra-ui/react';
 import { TextBox } from '@/ui/Typed';
 import NextLink from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { search } from './actions';
 import type { Found } from './find';
+
+const NOTHING = {
+  found: 'No machine, piece, stage or sum is called so.',
+  away: 'Kvell does not answer: nothing was looked for. Type on once it does.',
+};
+
+/** What came for which words; nothing came where the server did not answer. */
+interface Answered {
+  words: string;
+  found: Found[] | null;
+}
 
 /** Finds restorations, pieces, stages, sums and places by words. */
 export function FindDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
   const router = useRouter();
   const [words, setWords] = useState('');
-  const [found, setFound] = useState<Found[]>([]);
+  const [answered, setAnswered] = useState<Answered>({ words: '', found: [] });
+  // Entered before its answer came: the first of what comes for it is opened, not of what stood there before.
+  const entered = useRef<string>(null);
+  const go = (first: Found | undefined) => {
+    router.push(first?.href ?? `/find?${new URLSearchParams({ q: words }).toString()}`);
+    onClose();
+  };
+  const arrived = useEffectEvent((found: Found[] | null) => {
+    setAnswered({ words, found });
+    if (found && words !== '' && entered.current === words) go(found[0]);
+  });
   useEffect(() => {
     if (!open) return;
     let stale = false;
-    const timer = setTimeout(() => void search(words).then((results) => !stale && setFound(results)), 120);
+    const tell = (found: Found[] | null) => {
+      if (!stale) arrived(found);
+    };
+    const timer = setTimeout(() => void search(words).then(tell, () => tell(null)), 120);
     return () => {
       stale = true;
       clearTimeout(timer);
     };
   }, [open, words]);
+  const found = answered.found ?? [];
+  const isKnown = answered.words === words;
   return (
     <Dialog.Root open={open} onOpenChange={({ open: now }) => !now && onClose()} placement="top">
       <Portal>
@@ -39,8 +65,8 @@ export function FindDialog({ open, onClose }: { open: boolean; onClose: () => vo
                 onChange={(event) => setWords(event.target.value)}
                 onKeyDown={(event) => {
                   if (event.key !== 'Enter' || words.trim() === '') return;
-                  router.push(found[0]?.href ?? `/find?${new URLSearchParams({ q: words }).toString()}`);
-                  onClose();
+                  if (isKnown && answered.found) go(found[0]);
+                  else entered.current = words;
                 }}
               />
               <Box mt="3" aria-live="polite">
@@ -67,7 +93,9 @@ export function FindDialog({ open, onClose }: { open: boolean; onClose: () => vo
                     </Box>
                   ))}
                 </Box>
-                {found.length === 0 && <Text color="soft">No machine, piece, stage or sum is called so.</Text>}
+                {found.length === 0 && words.trim() !== '' && (
+                  <Text color="soft">{isKnown ? NOTHING[answered.found ? 'found' : 'away'] : 'Looking.'}</Text>
+                )}
               </Box>
               {words.trim() !== '' && (
                 <NextLink

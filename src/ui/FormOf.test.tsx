@@ -93,6 +93,13 @@ it('folded fields open where one of them is wrong', async () => {
   expect(details.open).toBe(true);
 });
 
+it('folded fields can be opened only once what stands above them has come', () => {
+  const { rerender } = render(form({ fold: 'In figures', waits: true }));
+  expect(screen.getByText('In figures').closest('[hidden]')).not.toBeNull();
+  rerender(form({ fold: 'In figures' }));
+  expect(screen.getByText('In figures').closest('[hidden]')).toBeNull();
+});
+
 it('a fold closes after its form was kept', async () => {
   render(
     <ChakraProvider value={system}>

@@ -40,6 +40,8 @@ export interface FormProps<T> {
   head?: (form: UseFormReturn<Values>) => React.ReactNode;
   /** The fields are folded away under these words, and open where one of them is wrong. */
   fold?: string;
+  /** What stands above is still under way: nothing below it that its coming would move from under a hand. */
+  waits?: boolean;
   /** The form edits one thing and goes on showing it; otherwise it is empty again after it was sent. */
   keeps?: boolean;
   /** With it, the form sends what it was drawn with, these beside its fields: so that nothing is wiped by a stale page. */
@@ -81,6 +83,7 @@ export function FormOf<T>({
   beside,
   head,
   fold,
+  waits = false,
 }: FormProps<T>) {
   const key = `kvell-draft:${draftKey}`;
   const form = useForm<Values>({ defaultValues: initial });
@@ -238,7 +241,7 @@ export function FormOf<T>({
         {fold === undefined ? (
           boxes
         ) : (
-          <details ref={foldRef}>
+          <details ref={foldRef} hidden={waits}>
             <summary className="fold">{fold}</summary>
             {boxes}
           </details>

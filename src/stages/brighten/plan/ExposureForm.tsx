@@ -25,8 +25,7 @@ import { Wrong } from '@/ui/Wrong';
 import { planLater, startSession } from '../actions';
 import { chosenIn, fieldsFor, firstBottle, litresFor, litresTogether, type Chosen, type When } from './planFields';
 import type { DrawnSky } from './DayPlanner';
-import type { PlanView } from './plan';
-import { PlanHead } from './PlanHead';
+import { isUnderWay, PlanHead, type WorkedOut } from './PlanHead';
 import { FollowClock } from '@/ui/FollowClock';
 import { TogetherChoice, type Companion } from './TogetherChoice';
 
@@ -88,7 +87,8 @@ export function ExposureForm({
   const [checks, setChecks] = useState<readonly string[]>([]);
   const [gateError, setGateError] = useState<string>();
   const [withIds, setWithIds] = useState<string[]>([]);
-  const [view, setView] = useState<PlanView | null>(null);
+  const [plan, setPlan] = useState<WorkedOut>({ view: null, wrong: [] });
+  const { view } = plan;
   const { lengthMm, widthMm, heightMm } = piece;
   const size = useMemo(
     () => (lengthMm && widthMm && heightMm ? { lengthMm, widthMm, heightMm } : null),
@@ -145,6 +145,7 @@ export function ExposureForm({
       }}
       done={DONE[when]}
       fold={`${way.title}: way, mixture and window in figures`}
+      waits={isUnderWay(plan)}
       head={(form) => (
         <>
           {fromNow && <FollowClock form={form} name="windowStart" timeZone={timeZone} />}
@@ -164,22 +165,24 @@ export function ExposureForm({
             timeZone={timeZone}
             sky={sky && { known: sky, percent: cloudPercent }}
             drawn={drawn}
-            view={view}
-            onView={setView}
+            plan={plan}
+            onPlan={setPlan}
           />
-          <TogetherChoice
-            companions={companions}
-            chosen={withIds}
-            onChange={(ids) => {
-              setWithIds(ids);
-              const sizes = [size, ...companions.filter(({ id }) => ids.includes(id)).map(sizeOf)].filter(
-                (one): one is PieceSize => one !== null,
-              );
-              form.setValue('volumeL', litresTogether(form.getValues('school') as SchoolId, sizes));
-              if (sizes.length > 0)
-                form.setValue('areaCm2', String(Math.round(sizes.reduce((sum, one) => sum + surfaceCm2(one), 0))));
-            }}
-          />
+          {!isUnderWay(plan) && (
+            <TogetherChoice
+              companions={companions}
+              chosen={withIds}
+              onChange={(ids) => {
+                setWithIds(ids);
+                const sizes = [size, ...companions.filter(({ id }) => ids.includes(id)).map(sizeOf)].filter(
+                  (one): one is PieceSize => one !== null,
+                );
+                form.setValue('volumeL', litresTogether(form.getValues('school') as SchoolId, sizes));
+                if (sizes.length > 0)
+                  form.setValue('areaCm2', String(Math.round(sizes.reduce((sum, one) => sum + surfaceCm2(one), 0))));
+              }}
+            />
+          )}
         </>
       )}
       onDone={() => router.push(`${viewHref(piece.restorationId, 'brighten')}?piece=${piece.id}`)}

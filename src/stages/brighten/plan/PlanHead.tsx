@@ -1,15 +1,15 @@
 'use client';
 
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
 import { labOnScale } from '@/core/colour/plasticScale';
 import { SCHOOL, type SchoolId } from '@/core/session/schools';
-import type { FieldError } from '@/core/sums/fieldErrors';
 import { SKY_WORDS, type SkyKnown } from '@/core/sun/skyKnown';
 import { poured } from '@/core/units';
 import type { Values } from '@/ui/AnswerForm';
 import { Figure } from '@/ui/figures';
+import { Late } from '@/ui/Late';
 import { Swatch } from '@/ui/PlasticScale';
 import { AmountFigure, useAmount } from '@/ui/units';
 import { Worked } from '@/ui/Worked';
@@ -32,32 +32,49 @@ interface Props {
   timeZone: string;
   sky: SkyOfPlan | null;
   drawn: DrawnSky | null;
-  view: PlanView | null;
-  onView: (view: PlanView) => void;
+  plan: WorkedOut;
+  onPlan: (plan: (known: WorkedOut) => WorkedOut) => void;
 }
+
+/** What came of the form as it stood last: the last plan that could be worked out, and what is wrong with what stands there now. */
+export interface WorkedOut {
+  view: PlanView | null;
+  wrong: readonly string[];
+}
+
+/** Nothing came yet, neither a plan nor why there is none. */
+export const isUnderWay = ({ view, wrong }: WorkedOut): boolean => view === null && wrong.length === 0;
 
 /** What moves is followed at this pace. */
 const PAUSE_MS = 160;
 
+const AWAY =
+  'Kvell does not answer: the plan is not worked out for what stands here. It is once something is changed and Kvell is back.';
+
 /** The plan as its form stands, worked out a moment after the last change: the day, and what its window brings. */
-export function PlanHead({ form, pieceId, withIds, timeZone, sky, drawn, view, onView }: Props) {
+export function PlanHead({ form, pieceId, withIds, timeZone, sky, drawn, plan, onPlan }: Props) {
   const values = form.watch();
   const typed = JSON.stringify({ ...values, pieceId, withIds });
-  const [errors, setErrors] = useState<FieldError[]>([]);
   useEffect(() => {
     let stale = false;
     const timer = setTimeout(() => {
-      void workOutPlan(JSON.parse(typed) as Values).then((answered) => {
-        if (stale) return;
-        if (answered.ok) onView(answered.value);
-        setErrors(answered.ok ? [] : answered.errors);
-      });
+      const wrong = (words: string[]) => {
+        if (!stale) onPlan(({ view }) => ({ view, wrong: words }));
+      };
+      workOutPlan(JSON.parse(typed) as Values).then(
+        (answered) => {
+          if (!answered.ok) wrong([...new Set(answered.errors.map(({ message }) => message))]);
+          else if (!stale) onPlan(() => ({ view: answered.value, wrong: [] }));
+        },
+        () => wrong([AWAY]),
+      );
     }, PAUSE_MS);
     return () => {
       stale = true;
       clearTimeout(timer);
     };
-  }, [typed, onView]);
+  }, [typed, onPlan]);
+  const { view, wrong } = plan;
   return (
     <Box aria-live="polite" mb="3">
       {view?.day && (
@@ -69,16 +86,16 @@ export function PlanHead({ form, pieceId, withIds, timeZone, sky, drawn, view, o
           brings={`it brings ${view.plan.dose.toFixed(1)} ${view.plan.doseUnit}`}
         />
       )}
-      {errors.length > 0 ? (
+      {wrong.length > 0 ? (
         <Box role="status" borderLeftWidth="8px" borderColor="amber" pl="3">
-          {errors.map(({ field, message }) => (
-            <Text key={field + message}>{message}</Text>
+          {wrong.map((words) => (
+            <Text key={words}>{words}</Text>
           ))}
         </Box>
       ) : view ? (
         <PlanFigures view={view} timeZone={timeZone} values={values} sky={sky} />
       ) : (
-        <Text role="status">Working it out.</Text>
+        <Late words="Working it out." height={{ base: 1100, md: 760 }} />
       )}
     </Box>
   );
