@@ -1,11 +1,24 @@
 'use client';
 
-import dynamic from 'next/dynamic';
-import { Late } from '@/ui/Late';
+import { lazy, Suspense } from 'react';
+import type { Lesson } from '@/work/lessons';
+import { useAwake } from '@/ui/awake';
+
+const RulesHere = lazy(() => import('./RulesHere').then((part) => ({ default: part.RulesHere })));
+
+interface Props {
+  restorationId: string;
+  rules: readonly Lesson[];
+  /** The rules as they are read until their script is there. */
+  children: React.ReactNode;
+}
 
 /** Rules of one’s own, which most stages have none of: their script comes after the page. */
-export const RulesLater = dynamic(() => import('./RulesHere').then((part) => part.RulesHere), {
-  ssr: false,
-  // As high as the first of them, so that nothing moves under a thumb.
-  loading: () => <Late height={{ base: 92, md: 92 }} />,
-});
+export function RulesLater({ children, ...props }: Props) {
+  if (!useAwake()) return children;
+  return (
+    <Suspense fallback={children}>
+      <RulesHere {...props} />
+    </Suspense>
+  );
+}

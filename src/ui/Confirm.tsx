@@ -4,20 +4,21 @@ import { CloseButton, Dialog, Portal } from '@chakra-ui/react';
 import { Button } from '@/ui/Button';
 import { useState } from 'react';
 
-interface Props {
+export interface ConfirmProps {
   /** What opens it. */
-  trigger: React.ReactNode;
+  trigger: React.ReactElement<{ onClick?: () => void; 'aria-haspopup'?: 'dialog' }>;
   title: string;
   children: React.ReactNode;
   /** A verb: what happens on yes. */
   yes: string;
   hazard?: boolean;
   onYes: () => void | Promise<void>;
+  openAtFirst?: boolean;
 }
 
 /** The one question before something that cannot be taken back. */
-export function Confirm({ trigger, title, children, yes, hazard = false, onYes }: Props) {
-  const [open, setOpen] = useState(false);
+export function Confirm({ trigger, title, children, yes, hazard = false, onYes, openAtFirst = false }: ConfirmProps) {
+  const [open, setOpen] = useState(openAtFirst);
   return (
     <Dialog.Root open={open} onOpenChange={(details) => setOpen(details.open)} role="alertdialog" placement="center">
       <Dialog.Trigger asChild>{trigger}</Dialog.Trigger>

@@ -7,7 +7,15 @@ import type { PhotoDropProps } from './PhotoDrop';
 const PhotoDrop = dynamic(() => import('./PhotoDrop').then((part) => part.PhotoDrop), {
   ssr: false,
   // As high as what comes, so that nothing moves under a thumb.
-  loading: () => <Box minHeight="80px" borderWidth="2px" borderStyle="dashed" borderColor="lineStrong" bg="sheet" />,
+  loading: () => (
+    <Box
+      minHeight={{ base: '142px', md: '80px' }}
+      borderWidth="2px"
+      borderStyle="dashed"
+      borderColor="lineStrong"
+      bg="sheet"
+    />
+  ),
 });
 
 /** Photographs by camera, file picker or drag; what takes them in comes after the page. */

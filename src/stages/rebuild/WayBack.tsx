@@ -3,18 +3,15 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { Button } from '@/ui/Button';
 import { Check } from 'lucide-react';
-import dynamic from 'next/dynamic';
 import type { RebuildOrder } from '@/core/teardown/rebuildOrder';
 import type { BlockRow, RemovalStep } from '@/data/rows';
 import { Part } from '@/ui/layout';
+import { LaterConfirm } from '@/ui/LaterConfirm';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { takeStepOffAgain } from './actions';
 import { Circles } from './Circles';
 import { passedBy } from './wayBack';
-
-// The question comes after the page: it is not the first thing that anybody taps.
-const Confirm = dynamic(() => import('@/ui/Confirm').then((ui) => ui.Confirm), { ssr: false });
 
 interface Props {
   steps: readonly RemovalStep[];
@@ -63,7 +60,7 @@ export function WayBack({ steps, blocks, way }: Props) {
               {step.onAt !== null && (
                 <>
                   <Check aria-label="on" size={22} />
-                  <Confirm
+                  <LaterConfirm
                     trigger={
                       <Button disabled={busy} aria-label={`Off again: ${step.name}`}>
                         Off again
@@ -74,7 +71,7 @@ export function WayBack({ steps, blocks, way }: Props) {
                     onYes={() => send(() => takeStepOffAgain({ stepId: step.id, words: '' }))}
                   >
                     <Text>Its fasteners and connections count as out once more.</Text>
-                  </Confirm>
+                  </LaterConfirm>
                 </>
               )}
             </Flex>

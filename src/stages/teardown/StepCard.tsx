@@ -12,6 +12,7 @@ import { AnswerForm } from '@/ui/AnswerForm';
 import { Fold } from '@/ui/Fold';
 import { PhotoUpload } from '@/ui/PhotoUpload';
 import { boxFor, Screw } from '@/ui/Screw';
+import { LaterConfirm } from '@/ui/LaterConfirm';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { recountFasteners, removeStep, setPieceOfStep, pinFasteners, putIntoTray } from './actions';
@@ -21,7 +22,6 @@ import { recountFasteners, removeStep, setPieceOfStep, pinFasteners, putIntoTray
 const ConnectionForm = dynamic(() => import('./ConnectionForm').then((part) => part.ConnectionForm));
 const PinPhoto = dynamic(() => import('./PinPhoto').then((part) => part.PinPhoto));
 const LotForm = dynamic(() => import('./LotForm').then((part) => part.LotForm));
-const Confirm = dynamic(() => import('@/ui/Confirm').then((ui) => ui.Confirm), { ssr: false });
 
 interface Props {
   step: RemovalStep;
@@ -144,14 +144,14 @@ export function StepCard({ step, lots, connections, lastLot, trays, size, pieces
             </Fold>
           )}
           {step.onAt === null && (
-            <Confirm
+            <LaterConfirm
               trigger={<Button look="bare">Take this step back</Button>}
               title={`“${step.name}” did not come off?`}
               yes="Take it back"
               onYes={() => send(() => removeStep(step.id))}
             >
               <Text>Its fasteners and connections go with it. The log keeps what was written.</Text>
-            </Confirm>
+            </LaterConfirm>
           )}
         </Box>
       </Grid>

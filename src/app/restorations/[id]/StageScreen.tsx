@@ -2,7 +2,7 @@ import { Box, Flex, Grid } from '@chakra-ui/react';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { Clipboard } from '@/clipboard/Clipboard';
-import { RulesLater } from '@/clipboard/RulesLater';
+import { RulesFirst } from '@/clipboard/RulesFirst';
 import { distanceInWords } from '@/core/colour/distanceInWords';
 import { marksToKeep } from '@/core/intake/marks';
 import { proposalFor } from '@/core/intake/proposals';
@@ -109,7 +109,7 @@ export async function StageScreen({ restorationId: id, stage, view = '', childre
               }))}
             />
           )}
-          {rules.length > 0 && <RulesLater restorationId={id} rules={rules} />}
+          <RulesFirst restorationId={id} rules={rules} />
           {children ?? <Asked stage={stage} findings={here} pieces={pieces} aim={restoration.aim} />}
           {first && (
             <StageEnd

@@ -3,20 +3,19 @@
 import { assumed, assumedLine } from '@/core/assumptions/assumptions';
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import { Button } from '@/ui/Button';
-import dynamic from 'next/dynamic';
 import type { Advice } from '@/core/choice/advice';
 import type { Measurement, Piece, Treatment } from '@/data/rows';
 import { MainAction } from '@/ui/MainAction';
 import { LinkButton } from '@/ui/links';
 import { Worked } from '@/ui/Worked';
 import { say } from '@/ui/toast';
+import { LaterConfirm } from '@/ui/LaterConfirm';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { finishTreatment, continueTreatment } from '../actions';
 import { distanceWorking } from '../workings';
 
 // The question and its dialog come after the page: nobody ends a treatment in its first half second.
-const Confirm = dynamic(() => import('@/ui/Confirm').then((part) => part.Confirm), { ssr: false });
 
 const TITLES: Record<Advice['what'], string> = {
   'go on': 'Go on',
@@ -103,7 +102,7 @@ export function AdviceBox({
           </LinkButton>
         )}
         {treatment && !needsMeasuring && (
-          <Confirm
+          <LaterConfirm
             trigger={
               <Button look="bare" disabled={busy}>
                 End its brightening
@@ -114,7 +113,7 @@ export function AdviceBox({
             onYes={() => void finish()}
           >
             {advice.why} The reason goes into the record. A new one can be started later.
-          </Confirm>
+          </LaterConfirm>
         )}
       </Flex>
       <Wrong words={wrong} />
