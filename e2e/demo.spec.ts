@@ -224,6 +224,11 @@ test('every way to brighten is compared, the turns are drawn, and the change of 
   await open(page, ahead!);
   await page.getByRole('button', { name: 'What it should look like' }).click();
   await expect(page.getByRole('img', { name: 'After 3 more' })).toBeVisible();
+  // What was worked out for one piece is not shown below the next.
+  await page.getByRole('link', { name: /K2/ }).click();
+  await page.waitForURL(/piece=/);
+  await expect(page.getByRole('link', { name: /K2/ })).toHaveAttribute('aria-current', /./);
+  await expect(page.getByRole('img', { name: 'After 3 more' })).toHaveCount(0);
 
   await open(page, past!);
   await page.getByText('Before and now, side by side').click();

@@ -36,20 +36,28 @@ const address = (words: string, kind: string | null, before?: number) =>
 export function FoundList({ words, kind, cut, next, rows }: Props) {
   const router = useRouter();
   const [typed, setTyped] = useState(words);
+  // Other words were looked for from elsewhere, or by going back: they stand in the box.
+  const [looked, setLooked] = useState(words);
+  if (looked !== words) {
+    setLooked(words);
+    setTyped(words);
+  }
   return (
     <>
       <form
         role="search"
+        action="/find"
         onSubmit={(event) => {
           event.preventDefault();
           router.push(address(typed, kind));
         }}
       >
         <Flex gap="3" align="flex-end" wrap="wrap" mb="3">
-          <LabelledBox label="Words" value={typed} onChange={(event) => setTyped(event.target.value)} />
+          <LabelledBox label="Words" name="q" value={typed} onChange={(event) => setTyped(event.target.value)} />
           <label>
             <Text fontSize="15px">Among</Text>
             <Select
+              name="kind"
               value={kind ?? ''}
               onChange={(event) => router.push(address(typed, event.target.value))}
               options={[

@@ -82,7 +82,7 @@ export function BesideView({ pair, timeZone }: { pair: readonly [Beside, Beside]
 export function BesideChoice({ a, words, found }: { a: string; words: string; found: readonly Candidate[] }) {
   return (
     <>
-      <BesideSearch a={a} words={words} />
+      <BesideSearch key={a} a={a} words={words} />
       {found.length === 0 && <EmptyPlace>No other measured piece is called so.</EmptyPlace>}
       <Box as="ul" listStyleType="none" mt="3">
         {found.map(({ id, words: name }) => (

@@ -1,6 +1,6 @@
 'use client';
 
-import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import { Box, Grid, Text } from '@chakra-ui/react';
 import NextLink from 'next/link';
 import { STAGE_WORDS, type Stage, type StageState } from '@/core/runsheet/stages';
 import { photoUrl } from '@/ui/photoUrl';
@@ -13,6 +13,32 @@ interface Row {
   settled: { stage: Stage; state: StageState }[];
   photoId: string | null;
 }
+
+/** Width of a stage and from one to the next, of a strip that is 300 wide. */
+const [STAGE, STEP] = [29.8, 33.77];
+
+/** How far the nine stages are. Drawn as one picture: a list of a hundred of them is a hundred, not a thousand. */
+const Settled = ({ stages }: { stages: Row['settled'] }) => (
+  <svg
+    role="img"
+    aria-label={`${stages.filter(({ state }) => state !== 'open').length} of ${stages.length} stages settled`}
+    viewBox="0 0 300 12"
+    preserveAspectRatio="none"
+    width="100%"
+    height="12"
+  >
+    {stages.map(({ stage, state }, i) => (
+      <rect
+        key={stage}
+        x={i * STEP}
+        width={STAGE}
+        height="12"
+        fill={`var(--chakra-colors-${state === 'open' ? 'line' : 'work'})`}
+        opacity={state === 'not needed' ? 0.45 : 1}
+      />
+    ))}
+  </svg>
+);
 
 /** All restorations, each with its newest photograph and how far its nine stages are. */
 export function RestorationList({ rows }: { rows: readonly Row[] }) {
@@ -43,21 +69,7 @@ export function RestorationList({ rows }: { rows: readonly Row[] }) {
                   </Text>
                 </Box>
                 <Box gridColumn={{ base: '1 / 3', md: 'auto' }}>
-                  <Flex
-                    gap="1"
-                    role="img"
-                    aria-label={`${settled.filter(({ state }) => state !== 'open').length} of 9 stages settled`}
-                  >
-                    {settled.map(({ stage, state }) => (
-                      <Box
-                        key={stage}
-                        flex="1"
-                        height="12px"
-                        bg={state === 'open' ? 'line' : 'work'}
-                        opacity={state === 'not needed' ? 0.45 : 1}
-                      />
-                    ))}
-                  </Flex>
+                  <Settled stages={settled} />
                   <Text fontSize="15px" color="soft" mt="1">
                     {next ? `next: ${STAGE_WORDS[next.stage].title.toLowerCase()}` : 'finished'}
                   </Text>

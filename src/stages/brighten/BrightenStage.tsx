@@ -46,7 +46,8 @@ export async function BrightenStage({ restorationId, view, asked, sky, now, of: 
           running: at.histories[i]!.running !== null,
         }))}
       />
-      <Of at={at} asked={asked} sky={sky} now={now} />
+      {/* What was worked out for one piece never stands below another. */}
+      <Of key={at.piece.id} at={at} asked={asked} sky={sky} now={now} />
     </>
   );
 }

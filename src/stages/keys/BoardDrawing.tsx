@@ -79,13 +79,15 @@ function nextKey(keys: readonly BoardKey[], from: BoardKey, arrow: string): Boar
 export function BoardDrawing(props: Props) {
   const { board, label, marks = {}, lines = [], tips = null, stems = {}, onTap, movable } = props;
   const { widthMm, heightMm, keys } = board;
-  const [at, setAt] = useState(keys[0]?.id);
+  const [last, setLast] = useState<string>();
+  // A key that was taken away since leaves its place in the order to the first.
+  const at = keys.some(({ id }) => id === last) ? last : keys[0]?.id;
   const place = useRef<SVGSVGElement>(null);
   const narrowest = Math.min(...keys.map(({ w, h }) => Math.min(w, h)));
   const go = (key: BoardKey, arrow: string) => {
     const next = nextKey(keys, key, arrow);
     if (!next) return;
-    setAt(next.id);
+    setLast(next.id);
     place.current?.querySelector<SVGGElement>(`[data-key="${CSS.escape(next.id)}"]`)?.focus();
   };
   return (
@@ -116,7 +118,7 @@ export function BoardDrawing(props: Props) {
             field={board}
             {...(onTap && { onTap: () => onTap(key.id) })}
             {...(movable?.key === key.id && { onMove: movable.onMove })}
-            onFocus={() => setAt(key.id)}
+            onFocus={() => setLast(key.id)}
             onArrow={(arrow) => go(key, arrow)}
           />
         ))}

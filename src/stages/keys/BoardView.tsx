@@ -18,6 +18,7 @@ export async function BoardScreen({
   if (!board) return <Start restorationId={restorationId} />;
   return (
     <BoardPart
+      key={board.id}
       restorationId={restorationId}
       boards={boards}
       board={board}

@@ -18,6 +18,7 @@ export async function FindScreen({ restorationId, board: asked }: Asked) {
   const seen = test?.seen ?? {};
   return (
     <FindPart
+      key={board.id}
       restorationId={restorationId}
       boards={boards}
       board={board}

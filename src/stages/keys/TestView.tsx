@@ -8,5 +8,5 @@ import { Start } from './Start';
 export async function TestScreen({ restorationId, board: asked }: Asked) {
   const [{ boards, board, tests }, { timeZone }] = await Promise.all([boardView(restorationId, asked), getWorkshop()]);
   if (!board) return <Start restorationId={restorationId} />;
-  return <TestPart restorationId={restorationId} boards={boards} board={board} tests={tests} timeZone={timeZone} />;
+  return <TestPart key={board.id} {...{ restorationId, boards, board, tests, timeZone }} />;
 }

@@ -46,6 +46,12 @@ import { toMend } from './mending';
 import { capCrops } from './capCrops';
 import { drawnMap, hasMap, type KeyMap, type Known } from '@/core/keyboard/drawing/maps';
 import { boardSvg } from '@/core/keyboard/drawing/svg';
+import { BoardScreen } from './BoardView';
+import { CapsScreen } from './CapsView';
+import { FindScreen } from './FindView';
+import { LinesScreen } from './LinesView';
+import { MendScreen } from './MendView';
+import { TestScreen } from './TestView';
 import { boardView } from './view';
 
 jest.mock('next/cache', () => ({ revalidatePath: () => {} }));
@@ -136,6 +142,21 @@ it('a key under another name keeps its lines, what it did and what was measured;
   );
   expect(wrongs(await removeKey({ keyboardId: boardId, key: 'b4' }))).toBe('');
   expect((await keyboardsOf(restorationId))[0]!.lines.flatMap(({ route }) => route)).not.toContain('b4');
+});
+
+it('of two keyboards on a machine, what is chosen on the drawing of one is not chosen on the other', async () => {
+  const { restorationId, boardId } = await drawn();
+  const pad = await drawFromBlock({ restorationId, ...BLOCK, name: 'pad' });
+  if (!pad.ok) throw new Error(wrongs(pad));
+  const screens = [
+    (board: string) => BoardScreen({ restorationId, board, photo: undefined }),
+    (board: string) => CapsScreen({ restorationId, board, photo: undefined }),
+    (board: string) => FindScreen({ restorationId, board }),
+    (board: string) => LinesScreen({ restorationId, board }),
+    (board: string) => MendScreen({ restorationId, board }),
+    (board: string) => TestScreen({ restorationId, board }),
+  ];
+  for (const screen of screens) for (const board of [boardId, pad.value]) expect((await screen(board)).key).toBe(board);
 });
 
 it('lines and readings that cannot be are refused with words', async () => {

@@ -10,6 +10,7 @@ import { showSpan, useNow } from '@/ui/clock';
 import { Part } from '@/ui/layout';
 import { MainAction } from '@/ui/MainAction';
 import { say } from '@/ui/toast';
+import { useReadCautions } from '@/ui/useReadCautions';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { endBathOf, startBathOf } from './actions';
@@ -32,8 +33,8 @@ function IntoBath({ restorationId, bath: { ways, pieces } }: { restorationId: st
     may.filter(({ bathed }) => !bathed).map(({ id }) => id),
   );
   const [agent, setAgent] = useState(ways[0]!.agent);
-  const [confirmed, setConfirmed] = useState(false);
   const way = ways.find((known) => known.agent === agent)!;
+  const { areRead, onChange } = useReadCautions(way.cautions);
   const going = may.filter(({ id }) => chosen.includes(id));
   const labels = going.filter(({ label }) => label !== '');
   const minutes = going.reduce((sum, piece) => sum + piece.minutes, 0);
@@ -83,9 +84,7 @@ function IntoBath({ restorationId, bath: { ways, pieces } }: { restorationId: st
           Cover first: {tag}, {label}. Lift it, or tape it over whole and keep it above the water.
         </Text>
       ))}
-      {way.cautions.length > 0 && (
-        <Cautions cautions={way.cautions} confirm={{ checked: confirmed, onChange: setConfirmed }} />
-      )}
+      {way.cautions.length > 0 && <Cautions cautions={way.cautions} confirm={{ checked: areRead, onChange }} />}
       <Wrong words={wrong} />
       <MainAction>
         <Button
@@ -105,7 +104,7 @@ function IntoBath({ restorationId, bath: { ways, pieces } }: { restorationId: st
                     restorationId,
                     pieceIds: going.map(({ id }) => id),
                     agent,
-                    confirmed: confirmed || way.cautions.length === 0,
+                    confirmed: areRead,
                   }),
                 ),
               () => say(way.dwellMin > 0 ? 'They soak. It rings when the brush may begin.' : 'Under way.'),

@@ -9,6 +9,7 @@ import { Cautions } from '@/ui/Cautions';
 import { showSpan, useNow } from '@/ui/clock';
 import { MainAction } from '@/ui/MainAction';
 import { say } from '@/ui/toast';
+import { useReadCautions } from '@/ui/useReadCautions';
 import { useSend } from '@/ui/useSend';
 import { Wrong } from '@/ui/Wrong';
 import { endAtSink, startAtSink } from './actions';
@@ -37,7 +38,7 @@ export function SinkCard({ pass, restorationId }: { pass: PassView; restorationI
 
 function Ready({ pass }: { pass: PassView }) {
   const { wrong, busy, send } = useSend();
-  const [confirmed, setConfirmed] = useState(pass.cautions.length === 0);
+  const { areRead, onChange } = useReadCautions(pass.cautions);
   const facts = [
     pass.bath,
     pass.dwellMin > 0 && `works ${pass.dwellMin} min`,
@@ -60,7 +61,7 @@ function Ready({ pass }: { pass: PassView }) {
           {words}
         </Text>
       ))}
-      <Cautions cautions={pass.cautions} confirm={{ checked: confirmed, onChange: setConfirmed }} />
+      <Cautions cautions={pass.cautions} confirm={{ checked: areRead, onChange }} />
       <Wrong words={wrong} />
       <MainAction>
         <Button
@@ -70,7 +71,10 @@ function Ready({ pass }: { pass: PassView }) {
           loading={busy}
           onClick={() =>
             send(
-              (once) => startAtSink(once({ findingIds: pass.spots.map(({ id }) => id), agent: pass.agent, confirmed })),
+              (once) =>
+                startAtSink(
+                  once({ findingIds: pass.spots.map(({ id }) => id), agent: pass.agent, confirmed: areRead }),
+                ),
               () => say('Under way.'),
             )
           }

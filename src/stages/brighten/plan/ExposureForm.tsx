@@ -20,6 +20,7 @@ import { AnswerForm, type Values } from '@/ui/AnswerForm';
 import { Cautions } from '@/ui/Cautions';
 import { Check } from '@/ui/Check';
 import { Fold } from '@/ui/Fold';
+import { useReadCautions } from '@/ui/useReadCautions';
 import { useUnits } from '@/ui/units';
 import { Wrong } from '@/ui/Wrong';
 import { planLater, startSession } from '../actions';
@@ -82,13 +83,14 @@ export function ExposureForm({
 }: Props) {
   const router = useRouter();
   const units = useUnits();
-  const [confirmed, setConfirmed] = useState(false);
   const [cautionError, setCautionError] = useState<string>();
   const [checks, setChecks] = useState<readonly string[]>([]);
   const [gateError, setGateError] = useState<string>();
   const [withIds, setWithIds] = useState<string[]>([]);
   const [plan, setPlan] = useState<WorkedOut>({ view: null, wrong: [] });
   const { view } = plan;
+  const { areRead, onChange: onRead } = useReadCautions(view?.plan.cautions ?? []);
+  const confirmed = view !== null && areRead;
   const { lengthMm, widthMm, heightMm } = piece;
   const size = useMemo(
     () => (lengthMm && widthMm && heightMm ? { lengthMm, widthMm, heightMm } : null),
@@ -205,7 +207,7 @@ export function ExposureForm({
               confirm={{
                 checked: confirmed,
                 onChange: (checked) => {
-                  setConfirmed(checked);
+                  onRead(checked);
                   setCautionError(undefined);
                 },
                 error: cautionError,
