@@ -29,6 +29,7 @@ import type { DrawnSky } from './DayPlanner';
 import { isUnderWay, PlanHead, type WorkedOut } from './PlanHead';
 import { FollowClock } from '@/ui/FollowClock';
 import { TogetherChoice, type Companion } from './TogetherChoice';
+import { usePassed } from './usePassed';
 
 interface Props {
   piece: Piece;
@@ -84,7 +85,6 @@ export function ExposureForm({
   const router = useRouter();
   const units = useUnits();
   const [cautionError, setCautionError] = useState<string>();
-  const [checks, setChecks] = useState<readonly string[]>([]);
   const [gateError, setGateError] = useState<string>();
   const [withIds, setWithIds] = useState<string[]>([]);
   const [plan, setPlan] = useState<WorkedOut>({ view: null, wrong: [] });
@@ -121,6 +121,7 @@ export function ExposureForm({
     [school, fromStores, inTub, when, stock, tubs, units],
   );
   const way = SCHOOL[school];
+  const { passed: checks, onChange: onPassed } = usePassed(view?.gates ?? [], school);
   return (
     <AnswerForm
       fields={fields}
@@ -198,7 +199,7 @@ export function ExposureForm({
               passed={checks}
               error={gateError}
               onChange={(id, passed) => {
-                setChecks((known) => (passed ? [...known, id] : known.filter((other) => other !== id)));
+                onPassed(id, passed);
                 setGateError(undefined);
               }}
             />
@@ -276,7 +277,7 @@ interface GateProps {
   gates: readonly Gate[];
   passed: readonly string[];
   error: string | undefined;
-  onChange: (id: string, passed: boolean) => void;
+  onChange: (id: Gate['id'], passed: boolean) => void;
 }
 
 /** What has to be done before the start, ticked one by one. */
