@@ -64,7 +64,9 @@ async function served(port: number, data: string): Promise<Served> {
 async function visit(of: Served, address: string): Promise<{ ms: number; kB: number; queries: number; body: string }> {
   const before = of.queries();
   const start = performance.now();
-  const response = await fetch(of.base + address);
+  const response = await fetch(of.base + address).catch((cause: unknown) => {
+    throw new Error(`${of.base}${address} did not answer.`, { cause });
+  });
   const body = await response.text();
   const ms = performance.now() - start;
   if (!response.ok) throw new Error(`${address} answered ${response.status}.`);

@@ -62,7 +62,10 @@ export function FindDialog({ open, onClose }: { open: boolean; onClose: () => vo
                 autoFocus
                 aria-label="Words to find"
                 value={words}
-                onChange={(event) => setWords(event.target.value)}
+                onChange={(event) => {
+                  entered.current = null;
+                  setWords(event.target.value);
+                }}
                 onKeyDown={(event) => {
                   if (event.key !== 'Enter' || words.trim() === '') return;
                   if (isKnown && answered.found) go(found[0]);

@@ -17,7 +17,7 @@ interface Row {
 /** Width of a stage and from one to the next, of a strip that is 300 wide. */
 const [STAGE, STEP] = [29.8, 33.77];
 
-/** How far the nine stages are. Drawn as one picture: a list of a hundred of them is a hundred, not a thousand. */
+/** How far the stages are, drawn as one picture. */
 const Settled = ({ stages }: { stages: Row['settled'] }) => (
   <svg
     role="img"

@@ -127,7 +127,6 @@ export function WaysPart({ view, restorationId, pieceId, planHref, timeZone, cur
         )}
       </Box>
       <WaysBoard
-        key={pieceId}
         onCalendar={waysOnCalendar(view.ways, now, DAYS)}
         sky={skyOverDays(view.place, view.clouds, now, DAYS)}
         timeZone={timeZone}
