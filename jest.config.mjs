@@ -30,7 +30,7 @@ const jestConfig = {
   sandboxInjectedGlobals: ['Math', 'Array', 'Object', 'Number', 'RegExp', 'Buffer', 'Float32Array', 'Float64Array'],
   // These ship only as ES modules and have to be compiled for the test runner.
   transformIgnorePatterns: [
-    '/node_modules/(?!(culori|suncalc|d3-contour|d3-array|internmap|comlink|@date-fns|date-fns|fast-check|pure-rand|age-encryption|@noble|@scure)/)',
+    '/node_modules/(?!(culori|suncalc|d3-contour|d3-array|internmap|comlink|@date-fns|date-fns|fast-check|pure-rand|age-encryption|@noble|@scure|p-limit|yocto-queue)/)',
   ],
 };
 

@@ -1,4 +1,5 @@
 import path from 'node:path';
+import pLimit, { type LimitFunction } from 'p-limit';
 import Piscina from 'piscina';
 import { Overload, unlessRefused, type Refused } from '@/core/refusal';
 import type * as heavy from '@/workers/heavy.worker';
@@ -28,49 +29,72 @@ const IDLE_MS = 30_000;
 const MOST_WAITING = 24;
 /** What one work may take, MB; more ends it, and nothing else. */
 const MOST_MB = 768;
+/** And how long: one that came to no end would hold up all that wait behind it for ever. The plan of 1,004 machines takes 21 s. */
+const MOST_MS = 5 * 60_000;
 /** Of two cores one answers, and the other makes what is asked: what is done beside takes what they leave. */
 const NICE: Record<Place, number> = { asked: 0, beside: 10 };
 
-const kept = globalThis as { kvellPools?: Partial<Record<Place, Piscina>> };
+/** Threads, and the turn of those who wait for one. */
+interface Staffed {
+  threads: Piscina;
+  inTurn: LimitFunction;
+}
+
+const kept = globalThis as { kvellPools?: Partial<Record<Place, Staffed>> };
 
 /** What a work makes, if it does not refuse. */
 export type Worked<Name extends keyof Works> = Exclude<Awaited<ReturnType<Works[Name]>>, Refused>;
 
 /** Made when it is first asked for; the build writes its file (`scripts/prepare.mjs`). */
-function pool(place: Place): Piscina {
+function staffed(place: Place): Staffed {
   const pools = (kept.kvellPools ??= {});
-  return (pools[place] ??= new Piscina({
+  const found = pools[place];
+  if (found) return found;
+  const threads = new Piscina({
     filename: path.join(process.cwd(), '.next', 'kvell', 'heavy.mjs'),
     minThreads: 0,
     maxThreads: THREADS,
     idleTimeout: IDLE_MS,
-    maxQueue: MOST_WAITING,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MB },
     niceIncrement: NICE[place],
-  }));
+  });
+  // A thread that died with no work in hand: the next work gets another one.
+  threads.on('error', (failure: Error) => process.emitWarning(failure));
+  // Nothing waits in the package: what waits there for a thread that dies is never begun.
+  return (pools[place] = { threads, inTurn: pLimit(THREADS) });
 }
 
 /**
  * Does heavy work in a thread of its own, after what was asked of the same place before it.
  *
- * @throws Overload where too much waits already, or it takes more memory than one work may
+ * @throws Overload where too much waits already, or it takes more memory or time than one work may
  * @throws Refusal where it refuses
  */
 export async function inPool<Name extends keyof Works>(
   name: Name,
   given: Parameters<Works[Name]>[0],
 ): Promise<Worked<Name>> {
-  return unlessRefused(await worked(name, given)) as Worked<Name>;
+  const { threads, inTurn } = staffed(DONE_IN[name]);
+  if (inTurn.pendingCount >= MOST_WAITING)
+    throw new Overload('', 'Too much is being made just now. Try again in a minute.');
+  return unlessRefused(await inTurn(() => worked(threads, name, given))) as Worked<Name>;
 }
 
-async function worked(name: keyof Works, given: unknown): Promise<unknown> {
+async function worked(threads: Piscina, name: keyof Works, given: unknown): Promise<unknown> {
+  // What a thread dies of before it has taken up its work, the package tells of beside that work, which would wait on.
+  const died = new AbortController();
+  const tell = (failure: unknown) => died.abort(failure);
+  threads.once('error', tell);
   try {
-    return await pool(DONE_IN[name]).run(given, { name });
+    const signal = AbortSignal.any([died.signal, AbortSignal.timeout(MOST_MS)]);
+    return await threads.run(given, { name, signal });
   } catch (failure) {
-    const { message, code } = failure as { message?: string; code?: string };
-    if (/queue/i.test(message ?? '')) throw new Overload('', 'Too much is being made just now. Try again in a minute.');
-    if (code === 'ERR_WORKER_OUT_OF_MEMORY')
+    if (died.signal.aborted) throw died.signal.reason;
+    const { name: kind, code } = failure as { name?: string; code?: string };
+    if (kind === 'AbortError' || code === 'ERR_WORKER_OUT_OF_MEMORY')
       throw new Overload('', 'This is too much to be made at once. Make it in parts.');
     throw failure;
+  } finally {
+    threads.off('error', tell);
   }
 }

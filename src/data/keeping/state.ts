@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
 import path from 'node:path';
-import pLimit from 'p-limit';
+import pLimit, { type LimitFunction } from 'p-limit';
 import { dataFolder } from '../folder';
 
 /** A backup that was made and read back. */
@@ -40,7 +40,7 @@ export async function keepingState(): Promise<Keeping> {
   }
 }
 
-const shared = globalThis as { kvellKeeping?: pLimit.Limit };
+const shared = globalThis as { kvellKeeping?: LimitFunction };
 
 /** Changes what is said of backups, one change after the other: two at once both stand. */
 export const changeKeeping = (changes: Partial<Keeping>): Promise<void> =>

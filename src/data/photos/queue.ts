@@ -1,4 +1,4 @@
-import pLimit from 'p-limit';
+import pLimit, { type LimitFunction } from 'p-limit';
 
 /** So many pictures are worked on at once: the database needs threads of the same small pool. */
 const AT_ONCE = 2;
@@ -6,7 +6,7 @@ const AT_ONCE = 2;
 const LARGE_PIXELS = 24_000_000;
 
 // Kept beside the modules: the built application holds several copies of this file.
-const kept = ((globalThis as { kvellPictures?: Record<'any' | 'large' | 'held', pLimit.Limit> }).kvellPictures ??= {
+const kept = ((globalThis as { kvellPictures?: Record<'any' | 'large' | 'held', LimitFunction> }).kvellPictures ??= {
   any: pLimit(AT_ONCE),
   large: pLimit(1),
   held: pLimit(AT_ONCE),
