@@ -3,6 +3,8 @@ import { createHash, randomUUID } from 'node:crypto';
 import { cp, mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { monitorEventLoopDelay } from 'node:perf_hooks';
+import { createInterface } from 'node:readline';
 import { setTimeout as pause } from 'node:timers/promises';
 import sharp from 'sharp';
 import { BUNDLE_PARTS } from '@/data/bundle';
@@ -30,6 +32,13 @@ const MOST_QUERIES = 44;
 const MOST_OF_THE_RECORD = BUNDLE_PARTS.length + 27;
 const MOST_RATIO = 1.5;
 
+/** So long a page is waited for; then its server tells what it is doing (`/tmp/report.….json`). */
+const MOST_VISIT_MS = 60_000;
+const REPORTS = ['--report-on-signal', `--report-directory=${tmpdir()}`];
+const REPORTED_MS = 5000;
+/** Where the whole machine was held up, its server could not answer either. */
+const standstill = monitorEventLoopDelay();
+
 interface Served {
   base: string;
   /** Its folder. */
@@ -44,11 +53,14 @@ interface Served {
 async function served(port: number, data: string): Promise<Served> {
   let queries = 0;
   const started = performance.now();
-  const process_ = spawn(process.execPath, [...SERVER, '127.0.0.1', String(port)], {
+  const process_ = spawn(process.execPath, [...REPORTS, ...SERVER, '127.0.0.1', String(port)], {
     env: { ...process.env, ...SERVER_ENV, KVELL_DATA: data, KVELL_TELL_QUERIES: '1' },
     stdio: ['ignore', 'ignore', 'pipe'],
   });
-  process_.stderr!.on('data', (chunk: Buffer) => (queries += chunk.toString().split('query\n').length - 1));
+  createInterface({ input: process_.stderr! }).on('line', (told) => {
+    if (told === 'query') queries += 1;
+    else console.error(`${data}: ${told}`);
+  });
   const base = `http://127.0.0.1:${port}`;
   for (let i = 0; i < 100; i++) {
     const up = await fetch(`${base}/sums`).then(
@@ -61,14 +73,23 @@ async function served(port: number, data: string): Promise<Served> {
   return { base, data, upS: (performance.now() - started) / 1000, process: process_, queries: () => queries };
 }
 
+async function asked(address: string): Promise<{ response: Response; body: string; ms: number }> {
+  const start = performance.now();
+  const response = await fetch(address, { signal: AbortSignal.timeout(MOST_VISIT_MS) });
+  const body = await response.text();
+  return { response, body, ms: performance.now() - start };
+}
+
 async function visit(of: Served, address: string): Promise<{ ms: number; kB: number; queries: number; body: string }> {
   const before = of.queries();
-  const start = performance.now();
-  const response = await fetch(of.base + address).catch((cause: unknown) => {
-    throw new Error(`${of.base}${address} did not answer.`, { cause });
+  const { response, body, ms } = await asked(of.base + address).catch(async (cause: unknown) => {
+    of.process.kill('SIGUSR2');
+    await pause(REPORTED_MS);
+    throw new Error(
+      `${of.base}${address} did not answer (${tmpdir()}/report.….json tells what its server did then); this process stood still for up to ${(standstill.max / 1e9).toFixed(1)} s itself.`,
+      { cause },
+    );
   });
-  const body = await response.text();
-  const ms = performance.now() - start;
   if (!response.ok) throw new Error(`${address} answered ${response.status}.`);
   // What was told on the way out of the other process arrives a moment later.
   await pause(15);
@@ -245,6 +266,7 @@ export async function scale(only: readonly string[] = []): Promise<void> {
   const folder = await mkdtemp(path.join(tmpdir(), 'kvell-scale-'));
   const [demo, large] = [path.join(folder, 'data-test-demo'), path.join(folder, 'data-test-large')];
   const servers: Served[] = [];
+  standstill.enable();
   try {
     const from = performance.now();
     await cp('data-demo', demo, { recursive: true });
@@ -372,6 +394,7 @@ export async function scale(only: readonly string[] = []): Promise<void> {
       `  worst ratio ${worst.toFixed(2)} (aim ${MOST_RATIO}), most queries ${most} (aim ${MOST_QUERIES}, of the record ${MOST_OF_THE_RECORD}), ${over} over`,
     );
   } finally {
+    standstill.disable();
     for (const { process: running } of servers) running.kill();
     await rm(folder, { recursive: true, force: true });
   }
