@@ -362,6 +362,19 @@ it('a plan that takes long is made anew only after as long a rest; a quick one w
     await trialRestoration();
     expect(await numberAfter()).toBe(first + 2);
     expect(fault).not.toHaveBeenCalled();
+    // What fails after long work is not begun again at once either.
+    pool.inPool.mockImplementation(() => {
+      at += 30_000;
+      return Promise.reject(new Error('Too much memory.'));
+    });
+    await trialRestoration();
+    await numberAfter();
+    at += 29_999;
+    await numberAfter();
+    expect(fault).toHaveBeenCalledTimes(1);
+    at += 1;
+    await numberAfter();
+    expect(fault).toHaveBeenCalledTimes(2);
     pool.inPool.mockImplementation(inPool);
   } finally {
     now.mockRestore();

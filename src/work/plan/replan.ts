@@ -112,9 +112,11 @@ export function keepPlanTrue(clock: () => Date, outside: Outside, failed: (failu
     .then(async (stale) => {
       if (!stale) return;
       const began = performance.now();
-      await replan(clock(), outside);
-      const took = performance.now() - began;
-      kept.kvellPlansAgain = took > QUICK_MS ? performance.now() + took : 0;
+      // One that fails rests as well: it would only fail again.
+      await replan(clock(), outside).finally(() => {
+        const took = performance.now() - began;
+        kept.kvellPlansAgain = took > QUICK_MS ? performance.now() + took : 0;
+      });
     })
     .catch(failed)
     .finally(() => {
