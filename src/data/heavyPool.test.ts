@@ -54,28 +54,28 @@ const outcome = (of: Promise<unknown>) =>
 const andAfter = (name: 'pdf' | 'calendar' | 'move') =>
   Promise.all([name, 'laidOut' as const].map((one) => outcome(asked(one))));
 
-/** How long each work may take, one after the other; the first of each length is over four hundred times sooner. */
-function limits(): number[] {
-  const { timeout } = AbortSignal;
-  const seen: number[] = [];
+/** How long each work may take, one after the other, and a way to have that over. */
+function limits() {
+  const set: { ms: number; over: AbortController }[] = [];
   jest.spyOn(AbortSignal, 'timeout').mockImplementation((ms) => {
-    const isFirst = !seen.includes(ms);
-    seen.push(ms);
-    return timeout.call(AbortSignal, isFirst ? ms / 400 : ms);
+    const over = new AbortController();
+    set.push({ ms, over });
+    return over.signal;
   });
-  return seen;
+  return set;
 }
 
 it('lets nothing that somebody waits for stand behind the plan, which takes what the others leave, for half an hour at most', async () => {
-  const seen = limits();
+  const set = limits();
   const plan = outcome(asked('bench'));
   let isPlanned = false;
   void plan.then(() => (isPlanned = true));
-  const others = ['move', 'pdf', 'calendar', 'laidOut', 'evenedOf', 'face', 'sameFace', 'soiled'] as const;
+  const others = ['pdf', 'calendar', 'laidOut', 'evenedOf', 'face', 'sameFace', 'soiled'] as const;
   for (const name of others) await outcome(asked(name));
   expect(isPlanned).toBe(false);
+  set[0]!.over.abort();
   expect(await plan).toBeInstanceOf(Overload);
-  expect(seen).toEqual([1_800_000, ...others.map(() => 300_000)]);
+  expect(set.map(({ ms }) => ms)).toEqual([1_800_000, ...others.map(() => 300_000)]);
   const [beside, ...rest] = mockNiceness;
   expect(beside).toBeGreaterThan(0);
   expect(rest).toEqual([0]);
@@ -102,11 +102,14 @@ it('begins what waits behind a thread that ends in the middle of its work', asyn
 });
 
 it('ends what comes to no end after five minutes, and begins what waits behind it', async () => {
-  const seen = limits();
-  const [endless, after] = await andAfter('move');
+  const set = limits();
+  const both = andAfter('move');
+  await new Promise((begun) => setTimeout(begun, 500));
+  set[0]!.over.abort();
+  const [endless, after] = await both;
   expect(endless).toBeInstanceOf(Overload);
   expect(after).toBe(7);
-  expect(seen).toEqual([300_000, 300_000]);
+  expect(set.map(({ ms }) => ms)).toEqual([300_000, 300_000]);
 });
 
 it('says what a thread that cannot begin died of, and begins the next work in another', async () => {
